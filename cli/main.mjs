@@ -1,0 +1,37 @@
+import { Complaint, complain } from './say.mjs';
+
+const [major, minor] = process.versions.node.split('.').map(Number);
+
+const COMMANDS = {
+  start: ['serve.mjs', 'install what is missing, load the demo, build, serve'],
+  dev: ['serve.mjs', 'the same with the development server'],
+  test: ['test.mjs', 'types, lint, boundaries, unit, checks, database and end-to-end tests'],
+  db: ['db.mjs', 'open psql on the private database'],
+  bench: ['bench.mjs', 'side-by-side benchmarks, printed as ratios'],
+  screenshots: ['screenshots.mjs', 'take docs/screenshots anew from the demo data'],
+};
+
+const help = `Panache\n${Object.entries(COMMANDS)
+  .map(([name, [, does]]) => `  ./panache ${name.padEnd(12)} ${does}`)
+  .join('\n')}
+  PORT=…          serve on that port (default: the first free one from 3000)
+  HOST=0.0.0.0    let other devices on the network reach it (default: this machine only)
+  DATABASE_URL=…  use that PostgreSQL and start none`;
+
+const [name = 'help', ...rest] = process.argv.slice(2);
+
+try {
+  if (major < 20 || (major === 20 && minor < 9)) {
+    throw new Complaint(`Node ${process.versions.node} is too old: install Node 20.9 or newer.`);
+  }
+  const command = COMMANDS[name];
+  if (!command) {
+    if (name !== 'help' && name !== '--help') throw new Complaint(`“${name}” is not a command.\n${help}`);
+    console.log(help);
+  } else {
+    const { run } = await import(`./${command[0]}`);
+    await run(name, rest);
+  }
+} catch (error) {
+  complain(error);
+}

@@ -1,0 +1,28 @@
+import { prepare, serve } from './app.mjs';
+import { build } from './build.mjs';
+import { npmPackages } from './packages.mjs';
+import { appPort } from './ports.mjs';
+import { database, postgres } from './postgres.mjs';
+import { say } from './say.mjs';
+
+export async function run(mode) {
+  const host = process.env.HOST ?? '127.0.0.1';
+  const port = await appPort(host);
+  await npmPackages();
+  const server = await postgres();
+  const stopped = new Promise((resolve) => {
+    for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, resolve);
+  });
+  let app;
+  try {
+    const databaseUrl = process.env.DATABASE_URL ?? (await database(server, 'panache'));
+    process.stdout.write(await prepare(databaseUrl));
+    if (mode === 'start') await build();
+    app = await serve({ mode, host, port, databaseUrl });
+    say(`ready at ${app.address} (Ctrl-C stops it)`);
+    await Promise.race([stopped, app.ended]);
+  } finally {
+    await app?.stop();
+    await server.stop();
+  }
+}

@@ -1,0 +1,96 @@
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { prepare, serve } from './app.mjs';
+import { build } from './build.mjs';
+import { debianPackage, npmPackages } from './packages.mjs';
+import { bin, own, root } from './place.mjs';
+import { freePort } from './ports.mjs';
+import { database, postgres } from './postgres.mjs';
+import { run as runProgram } from './run.mjs';
+import { say } from './say.mjs';
+
+const env = (more = {}) => ({ ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...more });
+
+async function program(name, command, args, tally) {
+  say(`${name} …`);
+  const { code } = await runProgram(command, args, { cwd: root, env: env() });
+  tally(name, code === 0 ? 1 : 0, code === 0 ? 0 : 1);
+}
+
+const readReport = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null);
+
+/** Jest, over unit, checks and database tests. */
+async function jest(databaseUrl, args, tally) {
+  say('unit, checks and database tests …');
+  const report = join(own, 'jest.json');
+  rmSync(report, { force: true });
+  const { code } = await runProgram(
+    process.execPath,
+    [bin('jest'), '--json', `--outputFile=${report}`, ...args],
+    {
+      cwd: root,
+      env: env({ TEST_DATABASE_URL: databaseUrl, TZ: 'UTC' }),
+      stdio: ['ignore', 'ignore', 'inherit'],
+    },
+  );
+  const r = readReport(report);
+  const failed = r ? r.numFailedTests + r.numRuntimeErrorTestSuites : 1;
+  tally('unit, checks and database', r?.numPassedTests ?? 0, code === 0 ? failed : Math.max(1, failed));
+}
+
+/** Playwright, against the built application on its own database with the demo. */
+async function endToEnd(server, args, tally) {
+  say('end-to-end tests …');
+  const databaseUrl = await database(server, 'panache_test_e2e', { fresh: true });
+  await prepare(databaseUrl);
+  const app = await serve({ mode: 'start', host: '127.0.0.1', port: await freePort(3400), databaseUrl });
+  const report = join(own, 'playwright.json');
+  rmSync(report, { force: true });
+  try {
+    const { code } = await runProgram(process.execPath, [bin('playwright'), 'test', ...args], {
+      cwd: root,
+      env: env({
+        BASE_URL: app.address,
+        TEST_DATABASE_URL: databaseUrl,
+        PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+      }),
+    });
+    const stats = readReport(report)?.stats;
+    const failed = stats ? stats.unexpected + stats.flaky : 1;
+    tally('end-to-end', stats?.expected ?? 0, code === 0 ? failed : Math.max(1, failed));
+  } finally {
+    await app.stop();
+  }
+}
+
+/** All suites; the last line is “N passed, N failed”. `./panache test unit …` or `e2e …` runs one with arguments. */
+export async function run(_name, [only, ...args]) {
+  const results = [];
+  const tally = (name, passed, failed) => results.push({ name, passed, failed });
+  const wants = (suite) => only === undefined || only === suite;
+  mkdirSync(own, { recursive: true });
+  await npmPackages();
+  await debianPackage('units', ['/usr/share/units/definitions.units']);
+  if (wants('e2e')) await debianPackage('chromium', ['/usr/bin/chromium']);
+  if (wants('static')) {
+    await runProgram(bin('next'), ['typegen'], { cwd: root, env: env(), stdio: 'ignore' });
+    await program('types', bin('tsc'), ['--noEmit'], tally);
+    await program('format and lint', bin('biome'), ['ci', '--reporter=summary', '.'], tally);
+    await program('boundaries', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs'], tally);
+  }
+  const server = wants('unit') || wants('e2e') ? await postgres() : null;
+  try {
+    if (server && wants('unit'))
+      await jest(await database(server, 'panache_test_unit', { fresh: true }), args, tally);
+    if (server && wants('e2e')) {
+      await build();
+      await endToEnd(server, args, tally);
+    }
+  } finally {
+    await server?.stop();
+  }
+  for (const r of results) console.log(`${r.name}: ${r.passed} passed, ${r.failed} failed`);
+  const sum = (key) => results.reduce((total, r) => total + r[key], 0);
+  console.log(`${sum('passed')} passed, ${sum('failed')} failed`);
+  if (sum('failed') > 0) process.exitCode = 1;
+}

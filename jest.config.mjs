@@ -1,0 +1,23 @@
+/** Unit tests beside their sources, checks against the outside world, database tests on a real server. */
+export default {
+  testMatch: [
+    '<rootDir>/src/**/*.test.ts',
+    '<rootDir>/src/**/*.test.tsx',
+    '<rootDir>/checks/**/*.check.ts',
+    '<rootDir>/cli/**/*.test.ts',
+  ],
+  transform: {
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      {
+        jsc: {
+          target: 'es2022',
+          parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
+        },
+      },
+    ],
+  },
+  modulePathIgnorePatterns: ['<rootDir>/.next/'],
+  testTimeout: 30_000,
+};

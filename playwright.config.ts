@@ -1,0 +1,30 @@
+import { defineConfig } from '@playwright/test';
+
+/** `./panache test` starts the application and says where in BASE_URL. */
+export default defineConfig({
+  testDir: 'e2e',
+  workers: 1,
+  forbidOnly: true,
+  retries: 0,
+  reporter: [
+    ['line'],
+    ['json', { outputFile: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ?? '.panache/playwright.json' }],
+  ],
+  use: {
+    baseURL: process.env.BASE_URL ?? 'http://127.0.0.1:3000',
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+});

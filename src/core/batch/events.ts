@@ -1,0 +1,46 @@
+import * as z from 'zod';
+
+/** What a station may write down about a batch. Each kind names its body. */
+export const EventBody = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('step-done'), step: z.number().int().min(0).max(60) }),
+  z.object({ kind: z.literal('weighed'), line: z.string().regex(/^\d+\.\d+$/) }),
+  /** A mistake taken back: the event it names no longer counts, but stays on record. */
+  z.object({ kind: z.literal('withdrawn'), event: z.uuid() }),
+]);
+export type EventBody = z.infer<typeof EventBody>;
+
+/**
+ * One line of a batch's record, never changed once written. The id is made where the tap happened,
+ * so sending it twice keeps it once.
+ */
+export const BatchEvent = z.object({
+  id: z.uuid(),
+  /** When it happened, by the station's clock. */
+  at: z.iso.datetime(),
+  station: z.string().min(1).max(60),
+  body: EventBody,
+});
+export type BatchEvent = z.infer<typeof BatchEvent>;
+
+export type BatchState = {
+  /** Step number → the event that marked it done. */
+  readonly done: ReadonlyMap<number, BatchEvent>;
+  readonly weighed: ReadonlyMap<string, BatchEvent>;
+  /** First step not yet done; the number of steps when all are. */
+  readonly current: number;
+};
+
+/** Where a batch of `steps` steps stands after `events`, in the order they were received. */
+export function batchState(steps: number, events: readonly BatchEvent[]): BatchState {
+  const withdrawn = new Set(events.flatMap((e) => (e.body.kind === 'withdrawn' ? [e.body.event] : [])));
+  const done = new Map<number, BatchEvent>();
+  const weighed = new Map<string, BatchEvent>();
+  for (const event of events) {
+    if (withdrawn.has(event.id)) continue;
+    if (event.body.kind === 'step-done') done.set(event.body.step, event);
+    if (event.body.kind === 'weighed') weighed.set(event.body.line, event);
+  }
+  let current = 0;
+  while (current < steps && done.has(current)) current++;
+  return { done, weighed, current };
+}

@@ -1,0 +1,35 @@
+export const BANDS = ['Thin', 'Light', 'Coating', 'Hearty', 'Stiff'] as const;
+export type Band = (typeof BANDS)[number];
+
+/** Upper limits of Thin, Light, Coating and Hearty, mPa·s in the bowl at 50 s⁻¹. The house may move them. */
+export type BandLimits = readonly [number, number, number, number];
+export const DEFAULT_LIMITS: BandLimits = [25, 90, 260, 800];
+
+/** The ladder shows from here to here. */
+export const LADDER_RANGE = [5, 2500] as const;
+
+export function bandOf(viscosity: number, limits: BandLimits = DEFAULT_LIMITS): Band {
+  const i = limits.findIndex((limit) => viscosity < limit);
+  return BANDS[i === -1 ? 4 : i] ?? 'Stiff';
+}
+
+/** Lower and upper limit of a band; the outer bands end where the ladder does. */
+export function rangeOf(band: Band, limits: BandLimits = DEFAULT_LIMITS): readonly [number, number] {
+  const i = BANDS.indexOf(band);
+  return [limits[i - 1] ?? LADDER_RANGE[0], limits[i] ?? LADDER_RANGE[1]];
+}
+
+/** The middle of a band on the ladder, which is logarithmic. */
+export function middleOf(band: Band, limits: BandLimits = DEFAULT_LIMITS): number {
+  const [low, high] = rangeOf(band, limits);
+  return Math.sqrt(low * high);
+}
+
+/**
+ * Thickness, mm, of the film left on the back of a spoon held upright and drained for `seconds`,
+ * at `x` mm below its edge: Jeffreys (1930), h = √(ν x / (g t)). `viscosity` mPa·s, density 1.03 g/mL.
+ */
+export function spoonFilm(viscosity: number, x = 30, seconds = 2): number {
+  const nu = (viscosity * 1e-3) / 1030;
+  return Math.sqrt((nu * (x / 1000)) / (9.81 * seconds)) * 1000;
+}

@@ -1,0 +1,57 @@
+import { food } from '../define';
+
+export const SEASONINGS = [
+  food({
+    id: 'salt',
+    name: 'Fine salt',
+    group: 'seasoning',
+    percent: { water: 0.2, ash: 99.8 },
+    sodium: 39200,
+    pH: 7,
+    density: 1.217,
+  }),
+  food({
+    id: 'white-pepper',
+    name: 'White pepper',
+    group: 'seasoning',
+    percent: { water: 11.4, protein: 10.4, fat: 2.1, starch: 42, sugars: 6, fibre: 26.2, ash: 1.6 },
+    sodium: 5,
+    density: 0.48,
+  }),
+  food({
+    id: 'nutmeg',
+    name: 'Nutmeg, grated',
+    group: 'seasoning',
+    percent: { water: 6.2, protein: 5.8, fat: 36.3, sugars: 28.5, fibre: 20.8, ash: 2.3 },
+    sodium: 16,
+    density: 0.47,
+  }),
+  food({
+    id: 'lemon-juice',
+    name: 'Lemon juice',
+    group: 'seasoning',
+    percent: { water: 92.3, protein: 0.4, fat: 0.2, sugars: 6.5, fibre: 0.3, ash: 0.2 },
+    sodium: 1,
+    pH: 2.4,
+    density: 1.03,
+  }),
+  food({
+    id: 'white-wine',
+    name: 'Dry white wine',
+    group: 'wine',
+    percent: { water: 86.9, protein: 0.1, sugars: 2.6, ash: 0.2, alcohol: 10.3 },
+    sodium: 5,
+    pH: 3.3,
+    density: 0.992,
+    allergens: ['sulphites'],
+  }),
+  food({
+    id: 'streaky-bacon',
+    name: 'Smoked streaky bacon',
+    group: 'cured meat',
+    percent: { water: 44, protein: 13.5, fat: 38.5, sugars: 1.2, ash: 2.6 },
+    sodium: 900,
+    pH: 5.8,
+    density: 0.6,
+  }),
+];

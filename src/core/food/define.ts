@@ -1,0 +1,46 @@
+import type { Composition } from './composition';
+import { times, totalOf } from './composition';
+import type { Ingredient } from './ingredient';
+import { SOURCES } from './sources';
+
+type Percent = Partial<Record<keyof Composition, number>>;
+type Draft = Omit<
+  Ingredient,
+  'composition' | 'sodium' | 'pH' | 'density' | 'edibleYield' | 'allergens' | 'source'
+> &
+  Partial<Pick<Ingredient, 'sodium' | 'pH' | 'density' | 'edibleYield' | 'allergens' | 'source'>> & {
+    readonly percent: Percent;
+  };
+
+/**
+ * An ingredient from rounded table percentages, brought to add to exactly 1.
+ * Tables round and leave traces out, so 97–103 % is accepted; beyond that it is a typing error
+ * and throws.
+ */
+export function food(draft: Draft): Ingredient {
+  const { percent, ...rest } = draft;
+  const raw: Composition = {
+    water: percent.water ?? 0,
+    protein: percent.protein ?? 0,
+    fat: percent.fat ?? 0,
+    starch: percent.starch ?? 0,
+    sugars: percent.sugars ?? 0,
+    fibre: percent.fibre ?? 0,
+    ash: percent.ash ?? 0,
+    alcohol: percent.alcohol ?? 0,
+  };
+  const total = totalOf(raw);
+  if (total < 97 || total > 103) {
+    throw new RangeError(`${draft.id}: components add to ${total.toFixed(1)} %, expected 97 to 103`);
+  }
+  return {
+    sodium: 0,
+    pH: 6.5,
+    density: 1,
+    edibleYield: 1,
+    allergens: [],
+    source: SOURCES.tables,
+    ...rest,
+    composition: times(raw, 1 / total),
+  };
+}

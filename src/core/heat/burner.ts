@@ -1,0 +1,16 @@
+/** Share of a burner's power that reaches the pot: appliance test figures (US DOE cooking-top tests), from memory. */
+export const EFFICIENCY = { gas: 0.4, induction: 0.84, electric: 0.74 } as const;
+export type BurnerKind = keyof typeof EFFICIENCY;
+
+export type Burner = {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: BurnerKind;
+  readonly powerW: number;
+};
+
+/** Heat lost through the wall to the room, W/(m²·K). Our assumption. */
+export const WALL_LOSS = 11;
+
+/** W into the pot at `flame` 0–1. */
+export const heatInto = (b: Burner, flame: number): number => b.powerW * EFFICIENCY[b.kind] * flame;

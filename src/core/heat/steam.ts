@@ -1,0 +1,37 @@
+import { toKelvin } from '../units/temperature';
+
+/** Latent heat of vaporisation of water, J/g at `celsius` (0–150): linear fit to steam tables, within 0.5 %. */
+export const latentHeat = (celsius: number): number => 2501.7 - 2.45 * celsius;
+
+/**
+ * Saturation pressure over liquid water, Pa, `celsius` 0–200.
+ * Hyland & Wexler (1983), as in ASHRAE Handbook — Fundamentals, "Psychrometrics", eq. 6.
+ */
+export function saturationPressure(celsius: number): number {
+  const t = toKelvin(Math.min(200, Math.max(0, celsius)));
+  return Math.exp(
+    -5.8002206e3 / t +
+      1.3914993 -
+      4.8640239e-2 * t +
+      4.1764768e-5 * t * t -
+      1.4452093e-8 * t * t * t +
+      6.5459673 * Math.log(t),
+  );
+}
+
+/** Standard-atmosphere pressure, Pa, at `metres` above the sea (−500…5000): ASHRAE Fundamentals eq. 3. */
+export const pressureAt = (metres: number): number =>
+  101325 * (1 - 2.25577e-5 * Math.min(5000, Math.max(-500, metres))) ** 5.2559;
+
+/** Boiling point of water, °C, under `pressure` Pa: where the saturation pressure equals it. */
+export function boilingPoint(pressure: number): number {
+  let t = 100;
+  for (let i = 0; i < 20; i++) {
+    const p = saturationPressure(t);
+    const slope = (saturationPressure(t + 0.01) - p) / 0.01;
+    const next = t - (p - pressure) / slope;
+    if (Math.abs(next - t) < 1e-6) return next;
+    t = next;
+  }
+  return t;
+}

@@ -1,0 +1,57 @@
+import * as z from 'zod';
+import { parseNumber, parseQuantity, QuantityError } from '../units/parse';
+import type { Quantity } from '../units/quantity';
+
+/** What a recipe may leave for the plan to work out. */
+export const GOALS = ['thickness', 'volume', 'taste'] as const;
+export type Goal = (typeof GOALS)[number];
+
+/** An amount as a recipe gives it: fixed at the recipe's yield, or to be solved in the pot at hand. */
+export type Amount =
+  | { readonly kind: 'fixed'; readonly quantity: Quantity }
+  | { readonly kind: 'solve'; readonly goal: Goal }
+  | { readonly kind: 'by rule' };
+
+const SOLVED: Record<string, Amount> = {
+  'to thickness': { kind: 'solve', goal: 'thickness' },
+  'to volume': { kind: 'solve', goal: 'volume' },
+  'to taste': { kind: 'solve', goal: 'taste' },
+  'by rule': { kind: 'by rule' },
+};
+
+/**
+ * "250 g", "1 1/2 tbsp, scooped"; or "to thickness" (the dose that lands the target), "to volume"
+ * (the liquid that makes up the litres), "to taste" (salt to the house's level), "by rule" (the fat of a roux).
+ */
+export const AmountText = z
+  .string()
+  .max(60)
+  .transform((text, ctx): Amount => {
+    const solved = SOLVED[text.trim()];
+    if (solved) return solved;
+    try {
+      return { kind: 'fixed', quantity: parseQuantity(text) };
+    } catch (error) {
+      if (!(error instanceof QuantityError)) throw error;
+      ctx.addIssue({ code: 'custom', message: error.message });
+      return z.NEVER;
+    }
+  });
+
+export type Fraction = number | { readonly kind: 'solve'; readonly goal: 'thickness' };
+
+/** A share of the pot: "1/2", "0.5", "all", or "to thickness". */
+export const FractionText = z
+  .string()
+  .max(20)
+  .transform((text, ctx): Fraction => {
+    const t = text.trim();
+    if (t === 'to thickness') return { kind: 'solve', goal: 'thickness' };
+    const value = t === 'all' ? 1 : parseNumber(t);
+    if (value >= 0 && value <= 1) return value;
+    ctx.addIssue({
+      code: 'custom',
+      message: `“${text}” is not a share of the pot: write 1/2, 0.5, all, or to thickness`,
+    });
+    return z.NEVER;
+  });

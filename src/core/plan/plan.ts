@@ -1,0 +1,44 @@
+import { FILL_LIMIT, rimVolume } from '../heat/vessel';
+import type { Recipe } from './recipe';
+import { peakVolume, type Ran, type Run, type Stand } from './simulate';
+import { solve } from './solve';
+import type { Order, Plan, PlanStep } from './types';
+import { warningsFor } from './warnings';
+import { weighOut } from './weighOut';
+
+const toPlanStep = (r: Ran): PlanStep => ({
+  step: r.step,
+  startsAt: r.before.seconds,
+  seconds: r.pot.seconds - r.before.seconds,
+  celsius: r.pot.celsius,
+  volumeMl: r.trace.at(-1)?.volumeMl ?? 0,
+});
+
+/**
+ * Everything a cook needs before lighting the flame: doses solved for this pot, weigh-out, timed
+ * steps, trajectory and warnings.
+ * `near` is an earlier plan to start from; it changes the speed, not the answer.
+ */
+export function planFor(recipe: Recipe, order: Order, stand: Stand, near?: Plan): Plan {
+  const solved = solve(recipe, order, stand, order, near?.recipeId === recipe.id ? near.solved : undefined);
+  const run: Run = solved.run;
+  const peakMl = peakVolume(run);
+  const rimMl = rimVolume(stand.vessel);
+  const partial = {
+    recipeId: recipe.id,
+    recipeName: recipe.name,
+    order,
+    stand,
+    steps: run.ran.map(toPlanStep),
+    weighOut: weighOut(recipe, run),
+    found: solved.found,
+    seconds: run.pot.seconds,
+    steamG: run.pot.evaporated,
+    peakMl,
+    fillLimitMl: rimMl * FILL_LIMIT,
+    rimMl,
+    trace: run.ran.flatMap((r) => r.trace),
+    solved,
+  };
+  return { ...partial, warnings: warningsFor(partial, run) };
+}

@@ -1,0 +1,86 @@
+import { ingredient } from '../food/catalogue';
+import { massG } from '../pot/contents';
+import type { Kitchen } from '../pot/kitchen';
+import { SALT_PER_SODIUM } from '../pot/observe';
+import type { Pot } from '../pot/pot';
+import type { Portion, Step } from '../pot/step';
+import { type EqualParts, fatPerFlour } from '../thicken/equalParts';
+import type { RouxColour } from '../thicken/granules';
+import { toGrams } from '../units/measure';
+import { roundToScale } from '../units/round';
+import type { Amount, Fraction } from './amount';
+import type { RecipePortion, RecipeStep } from './recipe';
+
+/** What the solver is trying: the dose (g, or a share of the pot), the made-up liquid (g), and the scale. */
+export type Trial = {
+  readonly scale: number;
+  readonly dose: number;
+  readonly liquid: number;
+  /** Bring amounts to what a scale can show; the solver itself works without. */
+  readonly rounded: boolean;
+};
+
+/** How a plan may depart from its recipe's own roux. */
+export type RouxChoice = { readonly rule?: EqualParts | undefined; readonly colour?: RouxColour | undefined };
+
+/** Grams of salt that bring the pot to the house's level; never negative. */
+export function saltStillToAdd(pot: Pot, kitchen: Kitchen): number {
+  const wanted = (massG(pot) * kitchen.saltPercent) / 100;
+  return Math.max(0, wanted - pot.sodium * SALT_PER_SODIUM);
+}
+
+function gramsFor(amount: Amount, item: RecipePortion, trial: Trial, pot: Pot, kitchen: Kitchen): number {
+  if (amount.kind === 'fixed')
+    return toGrams(amount.quantity, ingredient(item.ingredient).density) * trial.scale;
+  if (amount.kind === 'by rule') throw new RangeError('only the fat of a roux can be “by rule”');
+  if (amount.goal === 'thickness') return trial.dose;
+  if (amount.goal === 'volume') return trial.liquid;
+  return saltStillToAdd(pot, kitchen);
+}
+
+/** A recipe's step with every amount in grams, for the pot as it stands when the step begins. */
+export function resolve(
+  step: RecipeStep,
+  trial: Trial,
+  pot: Pot,
+  kitchen: Kitchen,
+  choice: RouxChoice = {},
+): Step {
+  const tidy = (g: number): number => (trial.rounded ? roundToScale(g) : g);
+  const portion = (item: RecipePortion): Portion => ({
+    ...item,
+    amount: tidy(gramsFor(item.amount, item, trial, pot, kitchen)),
+  });
+  const share = (f: Fraction): number =>
+    Math.min(
+      1,
+      Math.max(
+        0,
+        typeof f === 'number' ? f : trial.rounded ? Math.round(trial.dose * 100) / 100 : trial.dose,
+      ),
+    );
+
+  switch (step.kind) {
+    case 'sweat':
+    case 'add':
+    case 'season':
+      return { ...step, items: step.items.map(portion) };
+    case 'roux': {
+      const rule = choice.rule ?? step.rule;
+      const flour = portion(step.flour);
+      const fat = ingredient(step.fat.ingredient);
+      const wanted = flour.amount * fatPerFlour(rule, ingredient(flour.ingredient).density, fat.density);
+      // Fat left by the sweat is the roux's fat too; only what is missing is weighed.
+      const already = pot.freeFat / fat.composition.fat;
+      const amount =
+        step.fat.amount.kind === 'by rule' ? tidy(Math.max(0, wanted - already)) : portion(step.fat).amount;
+      return { ...step, rule, colour: choice.colour ?? step.colour, flour, fat: { ...step.fat, amount } };
+    }
+    case 'dust':
+      return { ...step, flour: portion(step.flour) };
+    case 'puree':
+      return { ...step, fraction: share(step.fraction) };
+    default:
+      return step;
+  }
+}

@@ -1,0 +1,68 @@
+import type { Burner } from '../heat/burner';
+import type { Vessel } from '../heat/vessel';
+import { type Advanced, advance } from '../pot/advance';
+
+import type { Kitchen } from '../pot/kitchen';
+import { emptyPot, type Pot } from '../pot/pot';
+import type { Step } from '../pot/step';
+import type { Recipe } from './recipe';
+import { type RouxChoice, resolve, type Trial } from './resolve';
+
+/** One step as it would go: what is done, the pot before it, and where it leads. */
+export type Ran = Advanced & { readonly step: Step; readonly before: Pot };
+
+export type Stand = { readonly vessel: Vessel; readonly burner: Burner; readonly kitchen: Kitchen };
+
+export type Run = { readonly ran: readonly Ran[]; readonly pot: Pot };
+
+/** The recipe cooked in thought, step by step. */
+export function simulate(
+  recipe: Recipe,
+  trial: Trial,
+  { vessel, burner, kitchen }: Stand,
+  choice?: RouxChoice,
+): Run {
+  let pot = emptyPot(vessel, burner, kitchen.airCelsius);
+  const ran = recipe.steps.map((recipeStep): Ran => {
+    const before = pot;
+    const step = resolve(recipeStep, trial, before, kitchen, choice);
+    const advanced = advance(before, step, kitchen);
+    pot = advanced.pot;
+    return { ...advanced, step, before };
+  });
+  return { ran, pot };
+}
+
+/** The same steps with the same grams in any pot. */
+export function repeat(steps: readonly Step[], { vessel, burner, kitchen }: Stand): Run {
+  let pot = emptyPot(vessel, burner, kitchen.airCelsius);
+  const ran = steps.map((step): Ran => {
+    const before = pot;
+    const advanced = advance(before, step, kitchen);
+    pot = advanced.pot;
+    return { ...advanced, step, before };
+  });
+  return { ran, pot };
+}
+
+/** `step` with every amount multiplied, as a cook does who only multiplies the recipe. */
+export function multiplied(step: Step, by: number): Step {
+  const up = <P extends { amount: number }>(p: P): P => ({ ...p, amount: p.amount * by });
+  switch (step.kind) {
+    case 'sweat':
+    case 'add':
+    case 'season':
+      return { ...step, items: step.items.map(up) };
+    case 'roux':
+      return { ...step, flour: up(step.flour), fat: up(step.fat) };
+    case 'dust':
+      return { ...step, flour: up(step.flour) };
+    default:
+      return step;
+  }
+}
+
+/** Largest volume in mL at any moment, also in the middle of a step. */
+export function peakVolume(run: Run): number {
+  return run.ran.reduce((peak, r) => r.trace.reduce((p, s) => Math.max(p, s.volumeMl), peak), 0);
+}

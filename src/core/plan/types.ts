@@ -1,0 +1,71 @@
+import type { Sample } from '../pot/cook';
+import type { Observation } from '../pot/observe';
+import type { Step } from '../pot/step';
+import type { EqualParts } from '../thicken/equalParts';
+import type { RouxColour } from '../thicken/granules';
+import type { Stand } from './simulate';
+import type { Aim, Solved } from './solve';
+
+/** What the cook asks for. */
+export type Order = Aim & {
+  readonly rule?: EqualParts | undefined;
+  readonly colour?: RouxColour | undefined;
+};
+
+/** A step with its place on the clock, seconds from lighting the flame. */
+export type PlanStep = {
+  readonly step: Step;
+  readonly startsAt: number;
+  readonly seconds: number;
+  readonly celsius: number;
+  readonly volumeMl: number;
+};
+
+export type Plan = {
+  readonly recipeId: string;
+  readonly recipeName: string;
+  readonly order: Order;
+  readonly stand: Stand;
+  readonly steps: readonly PlanStep[];
+  readonly weighOut: readonly WeighLine[];
+  readonly found: Observation;
+  /** Seconds from the flame to the pass. */
+  readonly seconds: number;
+  readonly steamG: number;
+  readonly peakMl: number;
+  readonly fillLimitMl: number;
+  readonly rimMl: number;
+  readonly trace: readonly Sample[];
+  readonly warnings: readonly Warning[];
+  /** Kept for the next solution nearby, and for the doubt. */
+  readonly solved: Solved;
+};
+
+/** One thing to put on the scale. */
+export type WeighLine = {
+  /** Stable within a plan: step and place in it. */
+  readonly id: string;
+  readonly step: number;
+  readonly ingredient: string;
+  readonly name: string;
+  readonly g: number;
+  /** Poured things are read in litres; the rest on the scale. */
+  readonly ml: number | null;
+  /** Kitchen measure beside the weight. */
+  readonly measure: string;
+  /** g to take from the store before trimming; equal to `g` when nothing is lost. */
+  readonly asPurchased: number;
+  readonly prep: string | undefined;
+  /** The amount the plan worked out to land the target. */
+  readonly solved: 'thickness' | 'volume' | 'taste' | 'by rule' | null;
+};
+
+export type Severity = 'stop' | 'danger' | 'caution';
+
+/** Something to know before starting: what is the matter, and what to change. */
+export type Warning = {
+  readonly id: string;
+  readonly severity: Severity;
+  readonly says: string;
+  readonly change: string;
+};

@@ -1,0 +1,170 @@
+import { ingredient } from '../food/catalogue';
+import { type Portion, portionsIn } from '../pot/step';
+import { FAT_BOUND, FAT_NEEDED } from '../thicken/equalParts';
+import { litres, spaced } from '../units/format';
+import type { Run } from './simulate';
+import type { Plan, Warning } from './types';
+
+/** Minutes of simmer after which a pale roux no longer tastes of flour; the quick school. Common practice, no source. */
+const COOK_OUT_MINUTES = 10;
+
+type Draft = Omit<Plan, 'warnings'>;
+
+function potTooFull(plan: Draft): Warning[] {
+  const { vessel } = plan.stand;
+  if (plan.peakMl > plan.rimMl) {
+    return [
+      {
+        id: 'overflow',
+        severity: 'stop',
+        says: `${litres(plan.peakMl)} L at its fullest does not go into ${vessel.name}: it holds ${litres(plan.rimMl)} L to the rim.`,
+        change: `Make at most ${litres(plan.fillLimitMl)} L in it, or take a larger pot.`,
+      },
+    ];
+  }
+  if (plan.peakMl > plan.fillLimitMl) {
+    return [
+      {
+        id: 'headroom',
+        severity: 'danger',
+        says: `${litres(plan.peakMl)} L at its fullest is over the headroom line of ${vessel.name} (${litres(plan.fillLimitMl)} L).`,
+        change: 'It will boil over or slop when you whisk: take a larger pot, or make less.',
+      },
+    ];
+  }
+  return [];
+}
+
+const MISSES = {
+  'too thick without': {
+    says: 'It comes out thicker than asked with no thickener at all.',
+    change: 'Ask for a thicker band, or take less of the vegetables that thicken.',
+  },
+  'too thin with all': {
+    says: 'It comes out thinner than asked with all there is blended or added.',
+    change: 'Ask for a thinner band, or put more floury potato in the recipe.',
+  },
+  'no room for liquid': {
+    says: 'The solid ingredients alone come to more than the litres asked for.',
+    change: 'Make more litres, or take less of the solids.',
+  },
+} as const;
+
+function missed(plan: Draft): Warning[] {
+  return plan.solved.missed.map((m) => ({ id: m, severity: 'stop', ...MISSES[m] }));
+}
+
+function fire(plan: Draft, run: Run): Warning[] {
+  const warnings: Warning[] = [];
+  const { burner } = plan.stand;
+  for (const [n, r] of run.ran.entries()) {
+    for (const note of r.notes) {
+      if (note.kind === 'stalled') {
+        warnings.push({
+          id: `stalled-${n}`,
+          severity: 'stop',
+          says: `${burner.name} stalls at ${note.celsius.toFixed(0)} °C in step ${n + 1}; the step needs ${note.wanted.toFixed(0)} °C.`,
+          change: 'Take a stronger burner, put the lid on, or make less.',
+        });
+      } else {
+        warnings.push({
+          id: `hard-${n}`,
+          severity: 'stop',
+          says: `The pieces do not become tender in step ${n + 1}.`,
+          change: 'Cut them smaller, or take a stronger burner.',
+        });
+      }
+    }
+  }
+  const longest = run.ran
+    .filter((r) => r.step.kind === 'bring-to')
+    .map((r) => r.pot.seconds - r.before.seconds);
+  const wait = Math.max(0, ...longest);
+  if (wait > 40 * 60 && warnings.length === 0) {
+    warnings.push({
+      id: 'slow',
+      severity: 'caution',
+      says: `${burner.name} takes ${Math.round(wait / 60)} min to heat this pot.`,
+      change: 'Start from hot stock, keep the lid on, or take a stronger burner.',
+    });
+  }
+  return warnings;
+}
+
+function flour(run: Run): Warning[] {
+  const warnings: Warning[] = [];
+  for (const r of run.ran) {
+    if (r.step.kind !== 'roux' && r.step.kind !== 'dust') continue;
+    const grams = r.step.flour.amount;
+    if (grams <= 0) continue;
+    const perGram = r.step.kind === 'roux' ? r.pot.freeFat / grams : r.before.freeFat / grams;
+    if (perGram < FAT_NEEDED) {
+      warnings.push({
+        id: 'fat-short',
+        severity: 'caution',
+        says: `${spaced(grams * FAT_NEEDED - perGram * grams)} g too little fat to wet the flour: it can lump.`,
+        change: 'Add that much butter or oil before the flour.',
+      });
+    }
+    if (perGram > FAT_BOUND) {
+      warnings.push({
+        id: 'fat-over',
+        severity: 'caution',
+        says: `${spaced((perGram - FAT_BOUND) * grams)} g more fat than the flour can bind: a greasy film.`,
+        change: 'Take that much less, or skim it before serving.',
+      });
+    }
+  }
+  const wheat = run.pot.thickeners.find((t) => t.kind === 'wheat');
+  if (wheat && wheat.dry > 0 && wheat.cookedMinutes < COOK_OUT_MINUTES) {
+    warnings.push({
+      id: 'raw-flour',
+      severity: 'caution',
+      says: `The flour simmers ${wheat.cookedMinutes.toFixed(0)} min: it can still taste raw before ${COOK_OUT_MINUTES}.`,
+      change: 'Simmer longer before the dairy goes in.',
+    });
+  }
+  return warnings;
+}
+
+function blending(run: Run): Warning[] {
+  const hot = run.ran.find(
+    (r) => r.step.kind === 'puree' && r.step.tool === 'jug blender' && r.before.celsius > 50,
+  );
+  if (!hot) return [];
+  return [
+    {
+      id: 'hot-blending',
+      severity: 'caution',
+      says: 'Hot soup in a jug blender throws its lid.',
+      change: 'Fill the jug a third, vent the lid, hold it down with a folded towel, start slow.',
+    },
+  ];
+}
+
+function allergens(run: Run): Warning[] {
+  const found = new Set<string>();
+  for (const { step } of run.ran) {
+    for (const p of portionsIn<Portion>(step))
+      for (const a of ingredient(p.ingredient).allergens) found.add(a);
+  }
+  if (found.size === 0) return [];
+  return [
+    {
+      id: 'allergens',
+      severity: 'caution',
+      says: `Contains ${[...found].sort().join(', ')}.`,
+      change: 'Check labels and tell the pass: house products can hold more.',
+    },
+  ];
+}
+
+/** Warnings in the order they matter. */
+export const warningsFor = (plan: Draft, run: Run): readonly Warning[] => [
+  ...potTooFull(plan),
+  ...missed(plan),
+  ...fire(plan, run),
+  ...flour(run),
+  ...blending(run),
+  ...allergens(run),
+];

@@ -1,0 +1,37 @@
+import { ingredient } from '../food/catalogue';
+import { type Portion, portionsIn } from '../pot/step';
+import { asKitchenMeasure } from '../units/measure';
+import { roundToScale } from '../units/round';
+import type { Recipe, RecipePortion } from './recipe';
+import type { Run } from './simulate';
+import type { WeighLine } from './types';
+
+const POURED = new Set(['liquid', 'dairy', 'wine']);
+
+/** What to weigh, in the order the stove needs it. Nothing of weight zero is listed. */
+export function weighOut(recipe: Recipe, run: Run): readonly WeighLine[] {
+  return run.ran.flatMap(({ step }, n) => {
+    const asked = recipe.steps[n];
+    const written = asked ? portionsIn<RecipePortion>(asked) : [];
+    return portionsIn<Portion>(step).flatMap((portion, i): WeighLine[] => {
+      if (portion.amount <= 0) return [];
+      const food = ingredient(portion.ingredient);
+      const amount = written[i]?.amount;
+      const poured = POURED.has(food.group) && typeof food.density === 'number' ? food.density : null;
+      return [
+        {
+          id: `${n}.${i}`,
+          step: n,
+          ingredient: food.id,
+          name: food.name,
+          g: portion.amount,
+          ml: poured ? portion.amount / poured : null,
+          measure: asKitchenMeasure(portion.amount, food.density, 'spooned'),
+          asPurchased: roundToScale(portion.amount / food.edibleYield),
+          prep: portion.prep,
+          solved: amount?.kind === 'solve' ? amount.goal : amount?.kind === 'by rule' ? 'by rule' : null,
+        },
+      ];
+    });
+  });
+}

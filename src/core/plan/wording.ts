@@ -1,0 +1,129 @@
+import { ingredient } from '../food/catalogue';
+import type { Portion, Step } from '../pot/step';
+import { duration, litres, spaced } from '../units/format';
+import type { Plan } from './types';
+
+const LID = { on: 'lid on', ajar: 'lid ajar', off: 'lid off' } as const;
+
+const TAKES_LITRES = new Set(['liquid', 'dairy', 'wine']);
+
+/** "1 300 g" or "8.6 L": poured things from a litre up are read in litres. */
+export function amountWords(id: string, g: number): string {
+  const food = ingredient(id);
+  if (TAKES_LITRES.has(food.group) && typeof food.density === 'number') {
+    const ml = g / food.density;
+    return ml >= 995 ? `${litres(ml)} L` : `${spaced(Math.round(ml / 5) * 5)} mL`;
+  }
+  return `${spaced(g, g < 10 ? 1 : 0)} g`;
+}
+
+const nameOf = (id: string): string => {
+  const { name } = ingredient(id);
+  return name.charAt(0).toLowerCase() + name.slice(1);
+};
+
+const listed = (items: readonly Portion[]): string => {
+  const names = items.map((i) => nameOf(i.ingredient));
+  if (names.length < 2) return names[0] ?? '';
+  return `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+};
+
+const flameWords = (flame: number): string =>
+  flame > 0.9
+    ? 'full flame'
+    : flame > 0.65
+      ? 'three-quarter flame'
+      : flame > 0.4
+        ? 'half flame'
+        : 'low flame';
+
+/** The step as an order: the cook's verb and what it is done to. */
+export function titleOf(step: Step): string {
+  switch (step.kind) {
+    case 'sweat':
+      return `Sweat the ${listed(step.items.filter((i) => ingredient(i.ingredient).group !== 'fat'))}`;
+    case 'roux':
+      return `Cook a ${step.colour} roux`;
+    case 'dust':
+      return `Dust with ${nameOf(step.flour.ingredient)}`;
+    case 'add':
+      return `${step.gradually ? 'Whisk in' : 'Add'} the ${listed(step.items)}`;
+    case 'bring-to':
+      return typeof step.to === 'number' ? `Bring to ${step.to} °C` : `Bring to the ${step.to}`;
+    case 'simmer':
+      return step.untilTender ? 'Simmer until tender' : 'Simmer';
+    case 'puree':
+      if (step.fraction >= 0.995) return `Blend it all, ${step.tool}`;
+      return `Blend ${Math.round(step.fraction * 100)} % of the pot, ${step.tool}`;
+    case 'season':
+      return 'Season';
+  }
+}
+
+/** Amounts, flame and lid of a step, one line each. */
+export function detailsOf(step: Step): readonly string[] {
+  const items = (list: readonly Portion[]): string[] =>
+    list
+      .filter((i) => i.amount > 0)
+      .map(
+        (i) => `${amountWords(i.ingredient, i.amount)} ${nameOf(i.ingredient)}${i.prep ? `, ${i.prep}` : ''}`,
+      );
+  switch (step.kind) {
+    case 'sweat':
+      return [...items(step.items), `until ${step.to === 'gold' ? 'gold at the edges' : 'translucent'}`];
+    case 'roux':
+      return items([step.fat, step.flour]);
+    case 'dust':
+      return items([step.flour]);
+    case 'add':
+      return [
+        ...items(step.items),
+        ...(step.gradually ? ['a little first, whisk smooth, then the rest in pours'] : []),
+      ];
+    case 'bring-to':
+      return [`${flameWords(step.flame)}, ${LID[step.lid]}`];
+    case 'simmer':
+      return [`at least ${step.minutes} min, ${LID[step.lid]}`];
+    case 'puree':
+      return step.of ? [`lift out and blend ${step.of.map(nameOf).join(' and ')} with their liquid`] : [];
+    case 'season':
+      return items(step.items);
+  }
+}
+
+/** Why the step is done so; empty when it speaks for itself. */
+export function reasonFor(step: Step): string {
+  switch (step.kind) {
+    case 'roux':
+      return step.colour === 'white' || step.colour === 'blond'
+        ? 'Fat round every grain keeps the flour from lumping. Colour costs thickening.'
+        : 'Colour is flavour bought with thickening: the dose already allows for it.';
+    case 'dust':
+      return 'The fat on the vegetables takes the flour up, so it cannot lump.';
+    case 'add':
+      return step.gradually ? 'Flour that meets the boil all at once sets into lumps.' : '';
+    case 'bring-to':
+      return typeof step.to === 'number'
+        ? 'Cream and milk split at the boil, more so with acid or salt.'
+        : 'Starch thickens fully only at the simmer: judge nothing before.';
+    case 'simmer':
+      return step.lid === 'on'
+        ? 'The lid keeps the water the plan counts on.'
+        : 'Open, it gives off the water the plan counts on.';
+    case 'season':
+      return 'Last, because reduction and cured or salted things have brought salt already.';
+    default:
+      return '';
+  }
+}
+
+/** One line on the fire: "19 min to the simmer, then 31 min at it." */
+export function fireWords(plan: Plan): string {
+  const first = plan.steps.find((s) => s.step.kind === 'bring-to');
+  const simmer = plan.steps.find((s) => s.step.kind === 'simmer');
+  const parts = [
+    first ? `${duration(first.seconds)} to the simmer` : '',
+    simmer ? `${duration(simmer.seconds)} at it` : '',
+  ].filter(Boolean);
+  return parts.length ? `${parts.join(', then ')}.` : '';
+}

@@ -1,0 +1,123 @@
+import { ingredient } from '../food/catalogue';
+import { NOTHING, plus, times, totalOf } from '../food/composition';
+import type { Ingredient } from '../food/ingredient';
+import { componentDensity, heatCapacityOf, heatHeldBy, volumeOf } from '../food/thermal';
+import { type Cut, startLag } from '../heat/softening';
+import { MATERIALS } from '../heat/vessel';
+import { ROUX_STRENGTH, type RouxColour, STARCH_STRENGTH, type Thickener } from '../thicken/granules';
+import type { Kitchen } from './kitchen';
+import type { Piece, Pot } from './pot';
+import type { Portion } from './step';
+
+const DEFAULT_CUT: Cut = { shape: 'cube', edgeMm: 8 };
+
+const BECOMES_PIECES = new Set(['vegetable', 'grain', 'cured meat', 'seafood']);
+const IS_GRANULES = new Set(['flour', 'starch']);
+
+/** mL filled by everything in the pot, pieces included. */
+export function volumeMl(pot: Pot): number {
+  return liquidMl(pot) + fatMl(pot) + dryMl(pot) + piecesMl(pot);
+}
+
+/** mL of the liquid phase at `celsius`, as hot as it is by default. */
+export const liquidMl = (pot: Pot, celsius = pot.celsius): number => volumeOf(pot.liquid, celsius);
+
+const fatMl = (pot: Pot): number =>
+  pot.freeFat === 0 ? 0 : (pot.freeFat * 1000) / componentDensity('fat', pot.celsius);
+
+const dryMl = (pot: Pot): number =>
+  pot.thickeners.reduce((sum, t) => sum + (t.dry * 1000) / componentDensity('starch', pot.celsius), 0);
+
+export const piecesMl = (pot: Pot): number =>
+  pot.pieces.reduce((sum, p) => sum + p.g * volumeOf(p.composition, pot.celsius), 0);
+
+/** Grams of everything in the pot. */
+export const massG = (pot: Pot): number =>
+  totalOf(pot.liquid) +
+  pot.freeFat +
+  pot.thickeners.reduce((sum, t) => sum + t.dry, 0) +
+  pot.pieces.reduce((sum, p) => sum + p.g, 0);
+
+/** Doses are counted on liquid as poured, so that the pot's expansion when hot does not count as thinning. */
+export const POURED_CELSIUS = 20;
+
+/** Volume fraction of fat that thickens: all that is emulsified, half of what floats free. */
+export function fatFraction(pot: Pot): number {
+  const perMl = componentDensity('fat', POURED_CELSIUS) / 1000;
+  const free = pot.freeFat / perMl;
+  const all = liquidMl(pot, POURED_CELSIUS) + free;
+  return all > 0 ? (pot.liquid.fat / perMl + free / 2) / all : 0;
+}
+
+/** J/K of the contents and the metal together. */
+export function heatCapacity(pot: Pot): number {
+  const t = pot.celsius;
+  let sum = heatHeldBy(pot.liquid, t) + pot.freeFat * heatCapacityOf('fat', t);
+  for (const g of pot.thickeners) sum += g.dry * heatCapacityOf('starch', t);
+  for (const p of pot.pieces) sum += p.g * heatHeldBy(p.composition, t);
+  return sum + pot.vessel.massG * MATERIALS[pot.vessel.material].heatCapacity;
+}
+
+/** Temperature a portion comes at when the recipe does not say: cold things are kept cold. */
+const arrivesAt = (i: Ingredient, kitchen: Kitchen): number =>
+  i.group === 'dairy' || i.group === 'seafood' || i.group === 'egg' ? 5 : kitchen.airCelsius;
+
+/** Puts one portion into the pot at its own temperature: heat, salt and substance balance. */
+export function putIn(pot: Pot, portion: Portion, kitchen: Kitchen, colour: RouxColour = 'white'): Pot {
+  if (portion.amount <= 0) return pot;
+  const i = ingredient(portion.ingredient);
+  const own = portion.celsius ?? arrivesAt(i, kitchen);
+  const held = heatHeldBy(times(i.composition, portion.amount), own);
+  const before = heatCapacity(pot);
+  const celsius = (before * pot.celsius + held * own) / (before + held);
+  const next: Pot = { ...pot, celsius, sodium: pot.sodium + (portion.amount * i.sodium) / 1e5 };
+  if (BECOMES_PIECES.has(i.group)) {
+    const cut = portion.cut ?? DEFAULT_CUT;
+    const piece: Piece = {
+      ingredient: i.id,
+      g: portion.amount,
+      composition: i.composition,
+      cut,
+      lag: startLag(cut, own, celsius),
+      softened: 0,
+      leached: 0,
+    };
+    return { ...next, pieces: [...pot.pieces, piece] };
+  }
+  if (IS_GRANULES.has(i.group)) {
+    const kind = i.group === 'flour' ? 'wheat' : 'maize';
+    const strength = i.group === 'flour' ? ROUX_STRENGTH[colour] : STARCH_STRENGTH.maize;
+    const granules: Thickener = {
+      kind,
+      from: i.id,
+      dry: portion.amount,
+      equivalents: portion.amount * strength * kitchen.factors.flour,
+      swollen: 0,
+      strength: 1,
+      cookedMinutes: 0,
+    };
+    return { ...next, thickeners: [...pot.thickeners, granules] };
+  }
+  const grams = times(i.composition, portion.amount);
+  if (i.group === 'fat') {
+    return {
+      ...next,
+      freeFat: pot.freeFat + grams.fat,
+      liquid: plus(plus(pot.liquid, grams), { ...NOTHING, fat: grams.fat }, -1),
+    };
+  }
+  return { ...next, liquid: plus(pot.liquid, grams) };
+}
+
+export const putAllIn = (pot: Pot, portions: readonly Portion[], kitchen: Kitchen): Pot =>
+  portions.reduce((p, portion) => putIn(p, portion, kitchen), pot);
+
+/** Takes up to `g` of water out of the liquid as steam. */
+export function evaporate(pot: Pot, g: number): Pot {
+  const gone = Math.min(Math.max(0, g), pot.liquid.water * 0.98);
+  return {
+    ...pot,
+    liquid: { ...pot.liquid, water: pot.liquid.water - gone },
+    evaporated: pot.evaporated + gone,
+  };
+}

@@ -1,0 +1,60 @@
+import { type Band, bandOf } from '../flow/bands';
+import { BOWL_CELSIUS, viscosity } from '../flow/viscosity';
+import { depthOf, FILL_LIMIT, rimVolume } from '../heat/vessel';
+import { equivalentsAtWork } from '../thicken/granules';
+import { fatFraction, liquidMl, massG, POURED_CELSIUS, volumeMl } from './contents';
+import type { Kitchen } from './kitchen';
+import type { Pot } from './pot';
+
+/** What a cook with a ruler, a probe, a spoon and a tongue would find. */
+export type Observation = {
+  readonly celsius: number;
+  readonly volumeMl: number;
+  /** The liquid phase as poured, at 20 °C. */
+  readonly liquidMl: number;
+  readonly depthMm: number;
+  readonly massG: number;
+  /** Share of the rim volume in use; {@link FILL_LIMIT} is the most it should be. */
+  readonly full: number;
+  readonly tooFull: boolean;
+  /** Flour equivalent at work, g per litre of liquid. */
+  readonly equivalents: number;
+  readonly fatFraction: number;
+  /** mPa·s at 50 s⁻¹, as hot as it is. */
+  readonly viscosity: number;
+  /** mPa·s at 50 s⁻¹, in the bowl at 65 °C. */
+  readonly bowlViscosity: number;
+  readonly band: Band;
+  readonly saltPercent: number;
+};
+
+/** Grams of salt for a gram of sodium. */
+export const SALT_PER_SODIUM = 2.54;
+
+/** Below this, mL, there is no liquid to speak of and nothing to thicken. */
+const NO_LIQUID = 20;
+
+export function observe(pot: Pot, kitchen: Kitchen): Observation {
+  const volume = volumeMl(pot);
+  const liquid = liquidMl(pot, POURED_CELSIUS);
+  const equivalents = liquid > NO_LIQUID ? (equivalentsAtWork(pot.thickeners) / liquid) * 1000 : 0;
+  const phi = liquid > NO_LIQUID ? fatFraction(pot) : 0;
+  const bowlViscosity = viscosity(equivalents, phi, BOWL_CELSIUS);
+  const full = volume / rimVolume(pot.vessel);
+  const mass = massG(pot);
+  return {
+    celsius: pot.celsius,
+    volumeMl: volume,
+    liquidMl: liquid,
+    depthMm: depthOf(pot.vessel, volume),
+    massG: mass,
+    full,
+    tooFull: full > FILL_LIMIT,
+    equivalents,
+    fatFraction: phi,
+    viscosity: viscosity(equivalents, phi, pot.celsius),
+    bowlViscosity,
+    band: bandOf(bowlViscosity, kitchen.bandLimits),
+    saltPercent: mass > 0 ? ((pot.sodium * SALT_PER_SODIUM) / mass) * 100 : 0,
+  };
+}

@@ -1,0 +1,21 @@
+import { significant } from './round';
+
+/** A number with a thin space between thousands, so it is read and not miscounted: 1300 → "1 300". */
+export function spaced(value: number, decimals = 0): string {
+  const [whole = '', rest] = Math.abs(value).toFixed(decimals).split('.');
+  const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, '\u2009');
+  return `${value < 0 ? '−' : ''}${grouped}${rest ? `.${rest}` : ''}`;
+}
+
+/** Litres from millilitres, one decimal from a litre up, two below. */
+export const litres = (ml: number): string => spaced(ml / 1000, Math.abs(ml) >= 995 ? 1 : 2);
+
+/** Viscosity to two figures: nobody reads a third. */
+export const mPas = (value: number): string => spaced(significant(value, 2));
+
+/** Minutes and hours as spoken: 72 → "1 h 12 min". */
+export function duration(seconds: number): string {
+  const minutes = Math.round(seconds / 60);
+  if (minutes < 60) return `${minutes} min`;
+  return `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')} min`;
+}

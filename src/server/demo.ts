@@ -1,0 +1,85 @@
+import { randomUUID } from 'node:crypto';
+import { readdir, readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import type pg from 'pg';
+import * as z from 'zod';
+import { middleOf } from '../core/flow/bands';
+import { BurnerSchema, Recipe, VesselSchema } from '../core/plan/recipe';
+import { startBatch } from './batches';
+import { transaction } from './database';
+import { appendEvent } from './queries/batches';
+import { readHouse, writeHouse } from './queries/kitchen';
+import { writeRecipe } from './queries/recipes';
+
+const KitchenFile = z.object({
+  format: z.literal('panache.kitchen/1'),
+  id: z.string(),
+  name: z.string(),
+  altitudeM: z.number(),
+  airCelsius: z.number(),
+  humidity: z.number(),
+  saltPercent: z.number(),
+  bandLimits: z.tuple([z.number(), z.number(), z.number(), z.number()]),
+  vessels: z.array(VesselSchema),
+  burners: z.array(BurnerSchema),
+});
+
+const readJsonFile = async (path: string): Promise<unknown> => JSON.parse(await readFile(path, 'utf8'));
+
+/** Order in which the canteen lists its soups; any other follows by name. */
+const FIRST = ['cockle-and-leek-chowder', 'smoked-parsnip-veloute', 'haddock-and-sweetcorn-chowder'];
+
+const MINUTE = 60_000;
+
+/**
+ * Loads Quay House Canteen into an empty database, with one batch under way as of now.
+ * A database that already holds a kitchen is left alone. True when it loaded.
+ */
+export async function loadDemo(pool: pg.Pool, folder: string): Promise<boolean> {
+  return transaction(async (client) => {
+    await client.query('LOCK TABLE kitchen IN EXCLUSIVE MODE');
+    if (await readHouse(client)) return false;
+    const {
+      vessels,
+      burners,
+      id,
+      name,
+      format: _format,
+      ...kitchen
+    } = KitchenFile.parse(await readJsonFile(join(folder, 'kitchen.json')));
+    await writeHouse(client, { id, name, vessels, burners, kitchen });
+    const files = (await readdir(join(folder, 'recipes'))).filter((f) => f.endsWith('.json')).sort();
+    for (const file of files) {
+      const body = await readJsonFile(join(folder, 'recipes', file));
+      const recipe = Recipe.parse(body);
+      const place = FIRST.indexOf(recipe.id);
+      await writeRecipe(
+        client,
+        id,
+        { ...(body as object), id: recipe.id },
+        place === -1 ? FIRST.length : place,
+      );
+    }
+    const batchId = randomUUID();
+    const startedAt = new Date(Date.now() - 16 * MINUTE);
+    await startBatch(client, {
+      id: batchId,
+      recipeId: 'smoked-parsnip-veloute',
+      litres: 8,
+      viscosity: Math.round(middleOf('Coating', kitchen.bandLimits)),
+      vesselId: 'middle-28',
+      burnerId: 'front-right',
+      startedAt: startedAt.toISOString(),
+      serveAt: new Date(startedAt.getTime() + 70 * MINUTE).toISOString(),
+    });
+    for (const [step, minutes] of [9, 13.5].entries()) {
+      await appendEvent(client, batchId, {
+        id: randomUUID(),
+        at: new Date(startedAt.getTime() + minutes * MINUTE).toISOString(),
+        station: 'Early',
+        body: { kind: 'step-done', step },
+      });
+    }
+    return true;
+  }, pool);
+}

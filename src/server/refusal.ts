@@ -1,0 +1,101 @@
+import type * as z from 'zod';
+
+/** One thing wrong with what was sent: the field, what it held, and what it may hold. */
+export type Problem = { readonly field: string; readonly given: string; readonly allowed: string };
+
+/** A request that is refused; nothing has been written. */
+export class Refusal extends Error {
+  constructor(
+    readonly status: 400 | 404 | 409 | 413 | 422,
+    readonly problems: readonly Problem[],
+  ) {
+    super(problems.map((p) => `${p.field}: ${p.given}; ${p.allowed}`).join('. '));
+  }
+}
+
+const refuse = (status: Refusal['status'], field: string, given: string, allowed: string): Refusal =>
+  new Refusal(status, [{ field, given, allowed }]);
+
+export const unknown = (field: string, given: string, known: readonly string[]): Refusal =>
+  refuse(
+    404,
+    field,
+    `“${given}” is not known`,
+    known.length ? `one of ${known.join(', ')}` : 'none is stored',
+  );
+
+export const cannot = (field: string, given: string, allowed: string): Refusal =>
+  refuse(422, field, given, allowed);
+
+const valueAt = (value: unknown, path: readonly PropertyKey[]): unknown =>
+  path.reduce<unknown>(
+    (v, key) => (typeof v === 'object' && v !== null ? Reflect.get(v, key) : undefined),
+    value,
+  );
+
+const shown = (value: unknown): string => {
+  if (value === undefined) return 'missing';
+  const text = JSON.stringify(value) ?? String(value);
+  return text.length > 80 ? `${text.slice(0, 77)}…` : text;
+};
+
+/** `input` as `schema` says, or a refusal that names every field that is wrong. */
+export function accept<S extends z.ZodType>(schema: S, input: unknown): z.output<S> {
+  const result = schema.safeParse(input);
+  if (result.success) return result.data;
+  throw new Refusal(
+    400,
+    result.error.issues.map((issue) => ({
+      field: issue.path.map(String).join('.') || 'body',
+      given: shown(valueAt(input, issue.path)),
+      allowed: issue.message,
+    })),
+  );
+}
+
+/** The request's JSON, read no further than `limit` bytes. */
+export async function readJson(request: Request, limit = 64 * 1024): Promise<unknown> {
+  const tooLarge = (bytes: number) =>
+    refuse(413, 'body', `${bytes} bytes or more`, `at most ${limit} bytes of JSON`);
+  const announced = Number(request.headers.get('content-length') ?? 0);
+  if (announced > limit) throw tooLarge(announced);
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  const reader = request.body?.getReader();
+  while (reader) {
+    const { done, value } = await reader.read();
+    if (done) break;
+    size += value.byteLength;
+    if (size > limit) {
+      await reader.cancel();
+      throw tooLarge(size);
+    }
+    chunks.push(value);
+  }
+  const text = Buffer.concat(chunks).toString('utf8');
+  try {
+    return JSON.parse(text);
+  } catch {
+    throw refuse(400, 'body', text.length ? 'not JSON' : 'empty', 'a JSON object');
+  }
+}
+
+/** Runs a route: refusals become their status and problems, anything else one plain line. */
+export async function respond(work: () => Promise<{ status?: number; body: unknown }>): Promise<Response> {
+  try {
+    const { status = 200, body } = await work();
+    return Response.json(body, { status });
+  } catch (error) {
+    if (error instanceof Refusal)
+      return Response.json({ problems: error.problems }, { status: error.status });
+    console.error(error);
+    return Response.json(
+      {
+        problems: [
+          { field: 'server', given: 'something failed here', allowed: 'nothing was written; try again' },
+        ],
+      },
+      { status: 500 },
+    );
+  }
+}
