@@ -24,7 +24,13 @@ export async function serve({ mode, host, port, databaseUrl }) {
     const ok = await fetch(`${address}/api/rail`)
       .then((r) => r.ok)
       .catch(() => false);
-    if (ok) return { address, ended, child, stop: () => (child.kill('SIGTERM'), ended) };
+    if (ok) {
+      const stop = () => {
+        child.kill('SIGTERM');
+        return ended;
+      };
+      return { address, ended, stop };
+    }
     await new Promise((r) => setTimeout(r, 200));
   }
   child.kill('SIGKILL');

@@ -1,11 +1,12 @@
 import * as z from 'zod';
 import { LADDER_RANGE } from '../core/flow/bands';
+import type { House } from '../core/plan/house';
 import { planFor } from '../core/plan/plan';
 import type { Plan } from '../core/plan/types';
 import { EQUAL_PARTS } from '../core/thicken/equalParts';
 import { ROUX_COLOURS } from '../core/thicken/granules';
 import type { Queryable } from './database';
-import { type House, readHouse } from './queries/kitchen';
+import { readHouse } from './queries/kitchen';
 import { readRecipe, readRecipes } from './queries/recipes';
 import { cannot, unknown } from './refusal';
 

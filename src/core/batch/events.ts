@@ -3,7 +3,6 @@ import * as z from 'zod';
 /** What a station may write down about a batch. Each kind names its body. */
 export const EventBody = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('step-done'), step: z.number().int().min(0).max(60) }),
-  z.object({ kind: z.literal('weighed'), line: z.string().regex(/^\d+\.\d+$/) }),
   /** A mistake taken back: the event it names no longer counts, but stays on record. */
   z.object({ kind: z.literal('withdrawn'), event: z.uuid() }),
 ]);
@@ -25,7 +24,6 @@ export type BatchEvent = z.infer<typeof BatchEvent>;
 export type BatchState = {
   /** Step number → the event that marked it done. */
   readonly done: ReadonlyMap<number, BatchEvent>;
-  readonly weighed: ReadonlyMap<string, BatchEvent>;
   /** First step not yet done; the number of steps when all are. */
   readonly current: number;
 };
@@ -34,13 +32,11 @@ export type BatchState = {
 export function batchState(steps: number, events: readonly BatchEvent[]): BatchState {
   const withdrawn = new Set(events.flatMap((e) => (e.body.kind === 'withdrawn' ? [e.body.event] : [])));
   const done = new Map<number, BatchEvent>();
-  const weighed = new Map<string, BatchEvent>();
   for (const event of events) {
     if (withdrawn.has(event.id)) continue;
     if (event.body.kind === 'step-done') done.set(event.body.step, event);
-    if (event.body.kind === 'weighed') weighed.set(event.body.line, event);
   }
   let current = 0;
   while (current < steps && done.has(current)) current++;
-  return { done, weighed, current };
+  return { done, current };
 }

@@ -1,17 +1,9 @@
 import type { BandLimits } from '../../core/flow/bands';
-import type { Burner, BurnerKind } from '../../core/heat/burner';
-import type { Material, Vessel } from '../../core/heat/vessel';
+import type { BurnerKind } from '../../core/heat/burner';
+import type { Material } from '../../core/heat/vessel';
+import type { House } from '../../core/plan/house';
 import { type Kitchen, PRIOR } from '../../core/pot/kitchen';
 import type { Queryable } from '../database';
-
-/** A kitchen with what stands in it. */
-export type House = {
-  readonly id: string;
-  readonly name: string;
-  readonly kitchen: Kitchen;
-  readonly vessels: readonly Vessel[];
-  readonly burners: readonly Burner[];
-};
 
 type KitchenRow = {
   id: string;

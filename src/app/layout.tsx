@@ -1,0 +1,31 @@
+import type { Metadata, Viewport } from 'next';
+import type { ReactNode } from 'react';
+import { pool } from '../server/database';
+import { readRail } from '../server/rail';
+import { Shell } from '../ui/shared/Shell';
+import '@fontsource/atkinson-hyperlegible-mono/latin-400.css';
+import '@fontsource/atkinson-hyperlegible-mono/latin-700.css';
+import '@fontsource/atkinson-hyperlegible-next/latin-400.css';
+import '@fontsource/atkinson-hyperlegible-next/latin-700.css';
+import './globals.css';
+
+export const metadata: Metadata = {
+  title: { default: 'Panache', template: '%s · Panache' },
+  description: 'How much, in which pot, for how long.',
+};
+export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
+export const dynamic = 'force-dynamic';
+
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  const tickets = await readRail(pool());
+  return (
+    <html lang="en" suppressHydrationWarning>
+      <head>
+        <script src="/theme.js" />
+      </head>
+      <body>
+        <Shell tickets={tickets}>{children}</Shell>
+      </body>
+    </html>
+  );
+}

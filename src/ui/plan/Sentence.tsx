@@ -1,0 +1,129 @@
+'use client';
+
+import { BANDS, bandOf, middleOf, rangeOf } from '../../core/flow/bands';
+import { FILL_LIMIT, rimVolume } from '../../core/heat/vessel';
+import type { Recipe } from '../../core/plan/recipe';
+import { EQUAL_PARTS, EQUAL_PARTS_WORDS } from '../../core/thicken/equalParts';
+import { ROUX_COLOURS, ROUX_STRENGTH } from '../../core/thicken/granules';
+import { litres, spaced } from '../../core/units/format';
+import { Choice } from '../shared/Choice';
+import { LitresPart } from './LitresPart';
+import { rouxOf, type Stores, type Wish } from './request';
+import { TimePart } from './TimePart';
+
+const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+
+const KIND = { gas: 'gas', induction: 'induction', electric: 'electric' } as const;
+
+type Props = {
+  readonly stores: Stores;
+  readonly recipe: Recipe;
+  readonly wish: Wish;
+  readonly lightAt: string | null;
+  readonly onChange: (change: Partial<Wish>) => void;
+};
+
+/** The order as a sentence; every underlined part is a control. */
+export function Sentence({ stores, recipe, wish, lightAt, onChange }: Props) {
+  const { house, recipes } = stores;
+  const { bandLimits } = house.kitchen;
+  const vessel = house.vessels.find((v) => v.id === wish.vesselId);
+  const burner = house.burners.find((b) => b.id === wish.burnerId);
+  const roux = rouxOf(recipe);
+  const colour = wish.colour ?? roux?.colour ?? 'white';
+  const rule = wish.rule ?? roux?.rule ?? 'weight';
+
+  const chooseRecipe = (id: string) => {
+    const next = recipes.find((r) => r.id === id);
+    if (next)
+      onChange({
+        recipeId: id,
+        viscosity: Math.round(middleOf(next.band, bandLimits)),
+        rule: undefined,
+        colour: undefined,
+      });
+  };
+
+  return (
+    <p className="text-[clamp(20px,2.05vw,27px)] leading-[1.6]">
+      Make <LitresPart litres={wish.litres} onChange={(l) => onChange({ litres: l })} /> of{' '}
+      <Choice
+        label="Soup"
+        value={recipe.id}
+        words={lower(recipe.name)}
+        onChange={chooseRecipe}
+        options={recipes.map((r) => ({ value: r.id, words: r.name, aside: r.school }))}
+      />
+      ,{' '}
+      <Choice
+        label="Consistency"
+        value={bandOf(wish.viscosity, bandLimits)}
+        words={bandOf(wish.viscosity, bandLimits)}
+        onChange={(band) => onChange({ viscosity: Math.round(middleOf(band, bandLimits)) })}
+        options={BANDS.map((b) => ({
+          value: b,
+          words: b,
+          aside: `${rangeOf(b, bandLimits)
+            .map((v) => spaced(v))
+            .join(' to ')} mPa·s`,
+        }))}
+      />
+      , in{' '}
+      <Choice
+        label="Pot"
+        value={wish.vesselId}
+        words={vessel?.name ?? 'a pot'}
+        onChange={(vesselId) => onChange({ vesselId })}
+        options={house.vessels.map((v) => ({
+          value: v.id,
+          words: v.name,
+          aside: `${v.diameterMm / 10} × ${v.heightMm / 10} cm, up to ${litres(rimVolume(v) * FILL_LIMIT)} L`,
+        }))}
+      />{' '}
+      on{' '}
+      <Choice
+        label="Burner"
+        value={wish.burnerId}
+        words={burner?.name ?? 'a burner'}
+        onChange={(burnerId) => onChange({ burnerId })}
+        options={house.burners.map((b) => ({
+          value: b.id,
+          words: b.name,
+          aside: `${KIND[b.kind]}, ${b.powerW / 1000} kW`,
+        }))}
+      />
+      , thickened{' '}
+      {roux ? (
+        <>
+          with{' '}
+          <Choice
+            label="Roux colour"
+            value={colour}
+            words={`${colour} roux`}
+            onChange={(c) => onChange({ colour: c })}
+            options={ROUX_COLOURS.map((c) => ({
+              value: c,
+              words: `${c} roux`,
+              aside:
+                ROUX_STRENGTH[c] === 1
+                  ? 'full strength'
+                  : `thickens ${Math.round(ROUX_STRENGTH[c] * 100)} % as much`,
+            }))}
+          />
+          ,{' '}
+          <Choice
+            label="Equal parts"
+            value={rule}
+            words={EQUAL_PARTS_WORDS[rule]}
+            onChange={(r) => onChange({ rule: r })}
+            options={EQUAL_PARTS.map((r) => ({ value: r, words: EQUAL_PARTS_WORDS[r] }))}
+          />
+        </>
+      ) : (
+        <>by {lower(recipe.school)}</>
+      )}
+      , for <TimePart time={wish.serveAt} onChange={(serveAt) => onChange({ serveAt })} />.{' '}
+      {lightAt && <span className="text-quiet">Light the flame at {lightAt}.</span>}
+    </p>
+  );
+}

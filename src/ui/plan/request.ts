@@ -1,0 +1,22 @@
+import type { House } from '../../core/plan/house';
+import type { Recipe } from '../../core/plan/recipe';
+import type { EqualParts } from '../../core/thicken/equalParts';
+import type { RouxColour } from '../../core/thicken/granules';
+
+/** What the sentence says, by ids: enough to plan, to keep in the address, and to start a batch. */
+export type Wish = {
+  readonly recipeId: string;
+  readonly litres: number;
+  readonly viscosity: number;
+  readonly vesselId: string;
+  readonly burnerId: string;
+  readonly rule?: EqualParts | undefined;
+  readonly colour?: RouxColour | undefined;
+  /** "18:30" */
+  readonly serveAt: string;
+};
+
+export type Stores = { readonly house: House; readonly recipes: readonly Recipe[] };
+
+/** The recipe's roux step, if it has one: what the thickener control may change. */
+export const rouxOf = (recipe: Recipe) => recipe.steps.find((s) => s.kind === 'roux');

@@ -1,0 +1,173 @@
+import { depthOf, FILL_LIMIT, rimVolume, type Vessel, volumeAt } from '../../core/heat/vessel';
+import type { Piece } from '../../core/pot/pot';
+import { litres } from '../../core/units/format';
+import { spread } from './spread';
+
+export type Level = {
+  readonly label: string;
+  readonly ml: number;
+  readonly kind: 'now' | 'ghost' | 'limit';
+};
+
+const WIDTH = 392;
+const HEIGHT = 330;
+const TOP = 16;
+const WALL = 6;
+const MOST_WIDE = 216;
+const MOST_HIGH = HEIGHT - TOP - 34;
+const LEFT = 26;
+const MOST_PIECES = 70;
+
+/** A fixed sequence in 0–1, so that the same pot is always drawn the same. */
+const scattered = (n: number, prime: number): number => (((n + 1) * prime) % 997) / 997;
+
+/** Volume of the pieces per mL of pot, drawn as that share of the liquid's area, at true size. */
+function garnish(pieces: readonly Piece[], ml: number, width: number, depth: number, perMm: number) {
+  return pieces.flatMap((p, k) => {
+    const side = p.cut.edgeMm * perMm;
+    const share = p.g / Math.max(1, ml);
+    const count = Math.min(
+      Math.round(MOST_PIECES / pieces.length),
+      Math.round((share * width * depth) / (side * side)),
+    );
+    return Array.from({ length: Math.max(0, count) }, (_, n) => ({
+      id: `${k}.${n}`,
+      x: scattered(n + k * 31, 613) * (width - side * 1.5) + side * 0.25,
+      y: scattered(n + k * 57, 389) * (depth - side * 1.5) + side * 0.25,
+      side,
+      turn: (scattered(n, 211) - 0.5) * 60,
+    }));
+  });
+}
+
+type Props = {
+  readonly vessel: Vessel;
+  readonly levels: readonly Level[];
+  readonly pieces: readonly Piece[];
+};
+
+/**
+ * The pot in section, to true proportion, as a measuring instrument: centimetres on the left wall,
+ * litres on the right, liquid and ghost levels labelled with their volumes.
+ */
+export function PotDrawing({ vessel, levels, pieces }: Props) {
+  const perMm = Math.min(MOST_WIDE / vessel.diameterMm, MOST_HIGH / vessel.heightMm);
+  const width = vessel.diameterMm * perMm;
+  const high = vessel.heightMm * perMm;
+  const bottom = HEIGHT - 26;
+  const rim = bottom - high;
+  const y = (ml: number): number => bottom - Math.min(vessel.heightMm * 1.04, depthOf(vessel, ml)) * perMm;
+  const now = levels.find((l) => l.kind === 'now');
+  const surface = now ? y(now.ml) : bottom;
+  const right = LEFT + width;
+  const cmStep = vessel.heightMm > 250 ? 5 : vessel.heightMm > 120 ? 2 : 1;
+  const cms = Array.from({ length: Math.floor(vessel.heightMm / 10) + 1 }, (_, cm) => cm);
+  const all: readonly Level[] = [
+    ...levels,
+    { label: 'headroom line', ml: rimVolume(vessel) * FILL_LIMIT, kind: 'limit' },
+  ];
+  const labels = spread(
+    all.map((l) => ({ ...l, at: y(l.ml) })),
+    40,
+    TOP + 8,
+    bottom - 6,
+  );
+  const said = all.map((l) => `${l.label} ${litres(l.ml)} litres`).join(', ');
+
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      role="img"
+      aria-label={`${vessel.name} in section: ${said}`}
+      className="h-full w-full"
+    >
+      {now && <rect x={LEFT} y={surface} width={width} height={bottom - surface} fill="var(--soup)" />}
+      {now &&
+        garnish(pieces, now.ml, width, bottom - surface, perMm).map((p) => (
+          <rect
+            key={p.id}
+            x={LEFT + p.x}
+            y={surface + p.y}
+            width={p.side}
+            height={p.side}
+            transform={`rotate(${p.turn} ${LEFT + p.x + p.side / 2} ${surface + p.y + p.side / 2})`}
+            fill="var(--surface)"
+            stroke="var(--ink)"
+            strokeWidth="1.4"
+          />
+        ))}
+      {labels.map((l) => {
+        const color = l.kind === 'limit' ? 'var(--tomato)' : 'var(--ink)';
+        return (
+          <g key={l.label}>
+            <line
+              x1={LEFT + (l.kind === 'now' ? 0 : 26)}
+              x2={right}
+              y1={l.at}
+              y2={l.at}
+              stroke={color}
+              strokeWidth={l.kind === 'now' ? 3 : 2.5}
+              strokeDasharray={l.kind === 'limit' ? '7 5' : l.kind === 'ghost' ? '2 4' : undefined}
+            />
+            <path
+              d={`M${right + WALL + 2} ${l.at} L${right + 18} ${l.shown}`}
+              stroke={color}
+              strokeWidth="1.5"
+              fill="none"
+            />
+            <text x={right + 23} y={l.shown - 3} fontSize="15" fill={color}>
+              {l.label}
+            </text>
+            <text
+              x={right + 23}
+              y={l.shown + 15}
+              fontSize="18"
+              fontWeight="700"
+              fill={color}
+              className="figures"
+            >
+              {litres(l.ml)} L
+            </text>
+          </g>
+        );
+      })}
+      <path
+        d={`M${LEFT - WALL / 2} ${rim} V${bottom + WALL / 2} H${right + WALL / 2} V${rim}`}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth={WALL}
+        strokeLinejoin="round"
+      />
+      <path
+        d={`M${LEFT - WALL} ${rim + high * 0.2} h-13 v${Math.max(14, high * 0.14)} h13`}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth="4"
+      />
+      {cms.map((cm) => {
+        const at = bottom - cm * 10 * perMm;
+        const labelled = cm > 0 && cm % cmStep === 0 && at > rim + 6;
+        return (
+          <g key={cm}>
+            <line
+              x1={LEFT}
+              x2={LEFT + (labelled ? 13 : 7)}
+              y1={at}
+              y2={at}
+              stroke="var(--ink)"
+              strokeWidth={labelled ? 2.4 : 1.2}
+            />
+            {labelled && (
+              <text x={LEFT + 16} y={at + 5} fontSize="14" fill="var(--ink)" className="figures">
+                {cm}
+              </text>
+            )}
+          </g>
+        );
+      })}
+      <text x={LEFT} y={HEIGHT - 4} fontSize="14" fill="var(--quiet)">
+        cm on the wall · {litres(volumeAt(vessel, 10))} L each · {litres(rimVolume(vessel))} L to the rim
+      </text>
+    </svg>
+  );
+}
