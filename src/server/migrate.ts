@@ -6,7 +6,8 @@ import { transaction } from './database';
 /** Any number: held while migrating, so that two processes starting together do not both do it. */
 const LOCK = 7_261_423;
 
-const folder = join(import.meta.dirname, 'sql');
+/** Found from the project's root, where every command runs. */
+const folder = join(process.cwd(), 'src/server/sql');
 
 /** Applies the numbered SQL files not yet applied, in order, each in its own transaction. Returns their names. */
 export async function migrate(pool: pg.Pool): Promise<readonly string[]> {

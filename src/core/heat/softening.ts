@@ -61,29 +61,37 @@ const MODES = { 1: binomialModes(1), 2: binomialModes(2), 3: binomialModes(3) } 
  * conduction series for a plate, square rod or cube with its faces at the liquid's temperature
  * (Carslaw & Jaeger). Amplitudes let the liquid's temperature change from moment to moment.
  */
-export type Lag = readonly number[];
+export type Lag = {
+  readonly modes: readonly number[];
+  /** The centre cannot lag further than the liquid has ever been away; the cut-off series could. */
+  readonly most: number;
+};
 
 /** A piece at `piece` °C dropped into liquid at `liquid` °C. */
-export const startLag = (cut: Cut, piece: number, liquid: number): Lag =>
-  MODES[DIMENSIONS[cut.shape]].map(() => liquid - piece);
+export const startLag = (cut: Cut, piece: number, liquid: number): Lag => ({
+  modes: MODES[DIMENSIONS[cut.shape]].map(() => liquid - piece),
+  most: Math.abs(liquid - piece),
+});
+
+/** A piece as hot as its liquid all through. */
+export const noLag = (cut: Cut): Lag => startLag(cut, 0, 0);
 
 /** The lag after `seconds` in which the liquid moved by `rise` °C, evenly. */
 export function advanceLag(lag: Lag, cut: Cut, seconds: number, rise: number): Lag {
   const rate = DIFFUSIVITY / (cut.edgeMm / 1000) ** 2;
-  return MODES[DIMENSIONS[cut.shape]].map((mode, i) => {
+  const modes = MODES[DIMENSIONS[cut.shape]].map((mode, i) => {
     const k = mode.decay * rate * seconds;
     const left = Math.exp(-k);
-    return (lag[i] ?? 0) * left + (k > 1e-9 ? (rise * (1 - left)) / k : rise);
+    return (lag.modes[i] ?? 0) * left + (k > 1e-9 ? (rise * (1 - left)) / k : rise);
   });
+  return { modes, most: lag.most + Math.abs(rise) };
 }
 
-/** °C at the centre, in liquid at `liquid` °C. Never outside the range the piece has seen. */
+/** °C at the centre, in liquid at `liquid` °C. */
 export function centreTemperature(lag: Lag, cut: Cut, liquid: number): number {
-  const modes = MODES[DIMENSIONS[cut.shape]];
   let behind = 0;
-  modes.forEach((mode, i) => {
-    behind += mode.weight * (lag[i] ?? 0);
+  MODES[DIMENSIONS[cut.shape]].forEach((mode, i) => {
+    behind += mode.weight * (lag.modes[i] ?? 0);
   });
-  const furthest = Math.max(...lag.map(Math.abs));
-  return liquid - Math.max(-furthest, Math.min(furthest, behind));
+  return liquid - Math.max(-lag.most, Math.min(lag.most, behind));
 }

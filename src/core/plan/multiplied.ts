@@ -1,6 +1,6 @@
 import { type Band, bandOf } from '../flow/bands';
 import { observe } from '../pot/observe';
-import { litres, mPas, spaced } from '../units/format';
+import { litres, spaced } from '../units/format';
 import type { Recipe } from './recipe';
 import { multiplied, repeat, type Stand } from './simulate';
 import { doseIsShare, solve } from './solve';
@@ -75,9 +75,9 @@ export function multipliedWords(
       : '',
   ].filter(Boolean);
   return {
-    headline: `${by} would come out ${percent} % ${ratio < 1 ? 'thinner' : 'thicker'} (${m.band}, ${mPas(m.viscosity)} mPa·s)${extra}.`,
-    because: `${litres(Math.abs(less))} L ${less > 0 ? 'less' : 'more'} water boils off here than multiplying expects${
-      cure.length ? `: this plan takes ${cure.join(' and ')}` : ''
+    headline: `${by} would come out ${percent} % ${ratio < 1 ? 'thinner' : 'thicker'} (${m.band})${extra}.`,
+    because: `${litres(Math.abs(less))} L ${less > 0 ? 'less' : 'more'} water boils off here than it counts on${
+      cure.length ? `, so this plan takes ${cure.join(' and ')}` : ''
     }.`,
   };
 }

@@ -22,8 +22,11 @@ const nameOf = (id: string): string => {
   return name.charAt(0).toLowerCase() + name.slice(1);
 };
 
+/** The name without its grade, for a title: "butter, unsalted" → "butter". */
+const shortName = (id: string): string => nameOf(id).split(',')[0] ?? '';
+
 const listed = (items: readonly Portion[]): string => {
-  const names = items.map((i) => nameOf(i.ingredient));
+  const names = items.map((i) => shortName(i.ingredient));
   if (names.length < 2) return names[0] ?? '';
   return `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 };
@@ -45,7 +48,7 @@ export function titleOf(step: Step): string {
     case 'roux':
       return `Cook a ${step.colour} roux`;
     case 'dust':
-      return `Dust with ${nameOf(step.flour.ingredient)}`;
+      return `Dust with ${shortName(step.flour.ingredient)}`;
     case 'add':
       return `${step.gradually ? 'Whisk in' : 'Add'} the ${listed(step.items)}`;
     case 'bring-to':
@@ -85,7 +88,7 @@ export function detailsOf(step: Step): readonly string[] {
     case 'simmer':
       return [`at least ${step.minutes} min, ${LID[step.lid]}`];
     case 'puree':
-      return step.of ? [`lift out and blend ${step.of.map(nameOf).join(' and ')} with their liquid`] : [];
+      return step.of ? [`lift out and blend ${step.of.map(shortName).join(' and ')} with their liquid`] : [];
     case 'season':
       return items(step.items);
   }

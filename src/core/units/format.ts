@@ -1,9 +1,9 @@
 import { significant } from './round';
 
-/** A number with a thin space between thousands, so it is read and not miscounted: 1300 → "1 300". */
+/** A number with a hard space between thousands, so it is read and not miscounted: 1300 → "1 300". */
 export function spaced(value: number, decimals = 0): string {
   const [whole = '', rest] = Math.abs(value).toFixed(decimals).split('.');
-  const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, '\u2009');
+  const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, '\u00a0');
   return `${value < 0 ? '−' : ''}${grouped}${rest ? `.${rest}` : ''}`;
 }
 

@@ -92,10 +92,10 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
       <div className="shrink-0 border-ink border-b-2 bg-surface px-5 py-3 min-[1100px]:px-7">
         <Sentence stores={stores} recipe={recipe} wish={wish} lightAt={lightAt} onChange={change} />
       </div>
-      <div className="grid min-h-0 flex-1 grid-cols-1 min-[720px]:grid-cols-[1fr_320px] min-[1100px]:grid-cols-[410px_310px_1fr]">
+      <div className="grid shrink-0 grid-cols-1 min-[720px]:grid-cols-[1fr_320px] min-[1100px]:min-h-0 min-[1100px]:flex-1 min-[1100px]:grid-cols-[410px_310px_1fr]">
         <section
           aria-label="The pot"
-          className="flex min-h-0 flex-col border-ink px-4 py-3 min-[720px]:border-r-2"
+          className="flex min-h-0 flex-col border-ink px-4 py-3 max-[1100px]:h-104 min-[720px]:border-r-2"
         >
           <h2 className="font-bold">{plan.stand.vessel.name}</h2>
           <div className="min-h-56 flex-1">
@@ -109,7 +109,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
         </section>
         <section
           aria-label="Consistency"
-          className="flex min-h-0 flex-col border-ink px-4 py-3 min-[1100px]:border-r-2"
+          className="flex min-h-0 flex-col border-ink px-4 py-3 max-[1100px]:h-104 max-[720px]:border-t-2 min-[1100px]:border-r-2"
         >
           <h2 className="flex justify-between gap-2 pb-2">
             <span className="font-bold">In the bowl, 65 °C</span>
@@ -128,9 +128,9 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
           <WeighOut lines={plan.weighOut} ticks={ticks} onTick={tick} />
         </div>
       </div>
-      <footer className="sticky bottom-0 flex shrink-0 flex-wrap items-stretch border-ink border-t-2 bg-surface">
+      <footer className="max-[1100px]:contents min-[1100px]:flex min-[1100px]:shrink-0 min-[1100px]:items-stretch min-[1100px]:border-ink min-[1100px]:border-t-2 min-[1100px]:bg-surface">
         <div
-          className="flex min-w-0 flex-[1_1_300px] items-center px-5 py-2 leading-tight"
+          className="flex min-w-0 shrink-0 items-center border-ink bg-surface px-5 py-3 leading-tight max-[1100px]:border-t-2 min-[1100px]:flex-[1_1_300px] min-[1100px]:py-2"
           aria-live="polite"
         >
           {refused || stop ? (
@@ -146,7 +146,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
             <p className="text-quiet">Working out what multiplying would do …</p>
           )}
         </div>
-        <div className="flex items-center gap-3 px-3 py-2">
+        <div className="flex shrink-0 items-center gap-3 bg-surface px-3 py-2">
           <Warnings warnings={plan.warnings} />
           {chance !== null && (
             <p
@@ -162,9 +162,9 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
         <button
           type="button"
           onClick={start}
-          aria-disabled={stop !== undefined || starting}
+          aria-disabled={starting}
           className={clsx(
-            'min-h-20 border-ink px-8 font-bold text-[24px] max-[720px]:w-full min-[720px]:border-l-2',
+            'min-h-20 shrink-0 border-ink px-8 font-bold text-[24px] max-[1100px]:sticky max-[1100px]:bottom-0 max-[1100px]:z-30 max-[1100px]:border-t-2 min-[1100px]:border-l-2',
             stop ? 'bg-ground text-quiet' : 'bg-butter text-on-butter',
           )}
         >

@@ -14,11 +14,8 @@ export function figureOf(line: WeighLine): readonly [string, string] {
 }
 
 function asideOf(line: WeighLine): string {
-  const parts = [
-    line.ml === null ? line.measure : `${spaced(line.g)} g`,
-    line.asPurchased > line.g * 1.02 ? `${spaced(line.asPurchased)} g untrimmed` : '',
-  ];
-  return parts.filter(Boolean).join(' · ');
+  if (line.asPurchased > line.g * 1.02) return `${spaced(line.asPurchased)} g untrimmed`;
+  return line.ml === null ? line.measure : `${spaced(line.g)} g`;
 }
 
 type Props = {
@@ -42,7 +39,10 @@ export function WeighOut({ lines, ticks, onTick }: Props) {
           {done} of {lines.length}
         </span>
       </h2>
-      <ul className="min-h-0 flex-1 overflow-y-auto border-ink border-t" aria-label="Things to weigh">
+      <ul
+        className="min-h-0 flex-1 border-ink border-t min-[1100px]:overflow-y-auto"
+        aria-label="Things to weigh"
+      >
         {lines.map((line) => {
           const [figure, unit] = figureOf(line);
           const ticked = isTicked(line, ticks);

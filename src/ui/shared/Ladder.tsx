@@ -98,7 +98,7 @@ export function Ladder({ target, bracket, limits, onTarget }: Props) {
           <span
             key={limit}
             style={{ top: fromTop(limit) }}
-            className="figures absolute left-0 w-19 -translate-y-1/2 text-right text-[15px] text-quiet"
+            className="figures absolute left-0 w-17 -translate-y-1/2 text-right text-[15px] text-quiet"
           >
             {limit}
           </span>

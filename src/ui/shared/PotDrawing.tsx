@@ -10,12 +10,14 @@ export type Level = {
 };
 
 const WIDTH = 392;
-const HEIGHT = 330;
+const HEIGHT = 372;
 const TOP = 16;
 const WALL = 6;
-const MOST_WIDE = 216;
-const MOST_HIGH = HEIGHT - TOP - 34;
-const LEFT = 26;
+const MOST_WIDE = 246;
+const MOST_HIGH = HEIGHT - TOP - 46;
+const LEFT = 22;
+/** Garnish keeps off the ruler's figures. */
+const RULER = 38;
 const MOST_PIECES = 70;
 
 /** A fixed sequence in 0–1, so that the same pot is always drawn the same. */
@@ -32,7 +34,7 @@ function garnish(pieces: readonly Piece[], ml: number, width: number, depth: num
     );
     return Array.from({ length: Math.max(0, count) }, (_, n) => ({
       id: `${k}.${n}`,
-      x: scattered(n + k * 31, 613) * (width - side * 1.5) + side * 0.25,
+      x: RULER + scattered(n + k * 31, 613) * (width - RULER - side * 1.5) + side * 0.25,
       y: scattered(n + k * 57, 389) * (depth - side * 1.5) + side * 0.25,
       side,
       turn: (scattered(n, 211) - 0.5) * 60,
@@ -54,7 +56,7 @@ export function PotDrawing({ vessel, levels, pieces }: Props) {
   const perMm = Math.min(MOST_WIDE / vessel.diameterMm, MOST_HIGH / vessel.heightMm);
   const width = vessel.diameterMm * perMm;
   const high = vessel.heightMm * perMm;
-  const bottom = HEIGHT - 26;
+  const bottom = HEIGHT - 38;
   const rim = bottom - high;
   const y = (ml: number): number => bottom - Math.min(vessel.heightMm * 1.04, depthOf(vessel, ml)) * perMm;
   const now = levels.find((l) => l.kind === 'now');
@@ -101,7 +103,7 @@ export function PotDrawing({ vessel, levels, pieces }: Props) {
         return (
           <g key={l.label}>
             <line
-              x1={LEFT + (l.kind === 'now' ? 0 : 26)}
+              x1={LEFT + (l.kind === 'now' ? 0 : RULER)}
               x2={right}
               y1={l.at}
               y2={l.at}
@@ -165,7 +167,16 @@ export function PotDrawing({ vessel, levels, pieces }: Props) {
           </g>
         );
       })}
-      <text x={LEFT} y={HEIGHT - 4} fontSize="14" fill="var(--quiet)">
+      <line
+        x1={LEFT + width * 0.06}
+        x2={right - width * 0.06}
+        y1={bottom + 12}
+        y2={bottom + 12}
+        stroke="var(--tomato)"
+        strokeWidth="4"
+        strokeDasharray="14 10"
+      />
+      <text x={LEFT - WALL} y={HEIGHT - 3} fontSize="15" fill="var(--quiet)">
         cm on the wall · {litres(volumeAt(vessel, 10))} L each · {litres(rimVolume(vessel))} L to the rim
       </text>
     </svg>

@@ -50,7 +50,7 @@ export function Rail({ initial }: { initial: readonly Ticket[] }) {
                 href={`/stove/${t.id}`}
                 aria-current={here ? 'page' : undefined}
                 className={clsx(
-                  'flex h-14 items-center gap-4 rounded-b-sm px-3',
+                  'relative flex h-14 items-center gap-4 rounded-b-sm px-3',
                   left !== null && left < 0 ? 'bg-butter text-on-butter' : 'bg-surface text-ink',
                   here && 'underline decoration-2 underline-offset-4',
                 )}

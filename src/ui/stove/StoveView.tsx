@@ -33,10 +33,10 @@ export function StoveView({ batch }: { batch: Batch }) {
   useShortcut('u', takeBack);
 
   return (
-    <div className="grid h-full grid-rows-[1fr_auto] overflow-y-auto min-[1100px]:grid-cols-[1fr_372px] min-[1100px]:overflow-hidden">
+    <div className="flex h-full flex-col overflow-y-auto min-[1100px]:grid min-[1100px]:grid-cols-[1fr_372px] min-[1100px]:grid-rows-[1fr_auto] min-[1100px]:overflow-hidden">
       <section
         aria-label="The step at hand"
-        className="flex min-h-0 flex-col overflow-y-auto bg-surface px-5 py-5 min-[1100px]:px-9"
+        className="flex min-h-[60vh] shrink-0 flex-col bg-surface px-5 py-5 min-[1100px]:min-h-0 min-[1100px]:px-9"
       >
         <p className="text-quiet text-[19px]">
           {batch.plan.recipeName} · {litres(batch.plan.litres * 1000)} L in {batch.plan.vesselName}
@@ -47,6 +47,7 @@ export function StoveView({ batch }: { batch: Batch }) {
             </>
           )}
         </p>
+        <Status unsent={unsent} refused={refused} />
         {step ? (
           <>
             <h1 className="mt-1 text-balance font-bold text-[clamp(34px,4.6vw,58px)] leading-[1.08]">
@@ -69,7 +70,7 @@ export function StoveView({ batch }: { batch: Batch }) {
                 role="timer"
                 className={clsx(
                   'figures font-bold text-[clamp(64px,8vw,104px)] leading-none',
-                  left !== null && left < 0 && 'text-tomato',
+                  left !== null && left < 0 && 'bg-butter px-3 py-1 text-on-butter',
                 )}
               >
                 {left === null ? '··:··' : countdown(left)}
@@ -94,10 +95,10 @@ export function StoveView({ batch }: { batch: Batch }) {
 
       <section
         aria-label="All steps"
-        className="flex min-h-0 flex-col border-ink bg-ground max-[1100px]:border-t-2 min-[1100px]:border-l-2"
+        className="flex min-h-0 shrink-0 flex-col border-ink bg-ground max-[1100px]:border-t-2 min-[1100px]:border-l-2"
       >
         <h2 className="px-5 pt-4 pb-1 font-bold">All steps</h2>
-        <ol className="min-h-0 flex-1 overflow-y-auto px-3 pb-2" aria-label="Steps">
+        <ol className="min-h-0 flex-1 px-3 min-[1100px]:overflow-y-auto pb-2" aria-label="Steps">
           {steps.map((s, n) => {
             const event = done.get(n);
             const here = n === current;
@@ -150,10 +151,8 @@ export function StoveView({ batch }: { batch: Batch }) {
             <span className="ml-2">{next.details[0]}</span>
           </p>
         )}
-        {!next && <span className="flex-1" />}
-        <Status unsent={unsent} refused={refused} />
       </div>
-      <div className="sticky bottom-0 flex border-ink border-t-2 min-[1100px]:border-l-2">
+      <div className="sticky bottom-0 flex shrink-0 border-ink border-t-2 min-[1100px]:border-l-2">
         <button
           type="button"
           onClick={takeBack}
@@ -178,7 +177,7 @@ export function StoveView({ batch }: { batch: Batch }) {
 
 /** A line of a step; a weight or volume it starts with is set large. */
 function Detail({ text }: { text: string }) {
-  const m = /^([\d\u2009.]+ (?:g|L|mL)) (.*)$/.exec(text);
+  const m = /^([\d\u00a0.]+ (?:g|L|mL)) (.*)$/.exec(text);
   if (!m) return <li>{text}</li>;
   return (
     <li>

@@ -1,5 +1,5 @@
 import { plus, times } from '../../food/composition';
-import { softeningIn } from '../../heat/softening';
+import { noLag, softeningIn } from '../../heat/softening';
 import { putAllIn } from '../contents';
 import type { Kitchen } from '../kitchen';
 import type { Piece, Pot } from '../pot';
@@ -31,7 +31,7 @@ export function sweat(pot: Pot, step: Extract<Step, { kind: 'sweat' }>, kitchen:
       ...piece,
       g,
       composition: times(now, 1 / g),
-      lag: piece.lag.map(() => 0),
+      lag: noLag(piece.cut),
       softened: piece.softened + softeningIn(seconds, 92) * kitchen.factors.softening,
     };
   });

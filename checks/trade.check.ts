@@ -1,0 +1,73 @@
+import { cook, dice, pour, roux, simmer, TO_SIMMER, taste } from './pots';
+
+/** Facts of the trade: common practice, no source. */
+describe('soups that cooks know', () => {
+  test('450 g floury potato and 300 g leek blended in 1.5 L of stock coats a spoon', () => {
+    const pot = cook([
+      {
+        kind: 'sweat',
+        items: [
+          { ingredient: 'butter', amount: 40 },
+          { ingredient: 'leek', amount: 300 },
+        ],
+        minutes: 8,
+        to: 'translucent',
+      },
+      pour('vegetable-stock', 1500),
+      dice('floury-potato', 450, 20),
+      TO_SIMMER,
+      simmer(15, 'ajar', true),
+      { kind: 'puree', fraction: 1, tool: 'stick blender' },
+    ]);
+    expect(taste(pot).band).toBe('Coating');
+  });
+
+  test('a chowder of 113 g flour and butter on 1.9 L stock, 680 g potatoes half puréed, 240 mL cream is Hearty', () => {
+    const pot = cook([
+      roux(113, 113),
+      pour('chicken-stock', 1908),
+      TO_SIMMER,
+      dice('floury-potato', 680, 13),
+      simmer(10, 'on', true),
+      { kind: 'puree', fraction: 0.5, tool: 'jug blender' },
+      pour('heavy-cream', 235, 20),
+    ]);
+    expect(['Hearty', 'Coating']).toContain(taste(pot).band);
+    expect(taste(pot).bowlViscosity).toBeGreaterThan(200);
+  });
+
+  test('two cups of stock, one of heavy cream and six tablespoons of flour make a casserole base', () => {
+    const pot = cook([
+      roux(46, 46),
+      pour('chicken-stock', 475),
+      pour('heavy-cream', 232, 20),
+      TO_SIMMER,
+      simmer(3),
+    ]);
+    expect(taste(pot).bowlViscosity).toBeGreaterThan(200);
+    expect(taste(pot).bowlViscosity).toBeLessThan(800);
+  });
+});
+
+describe('potato dice at the simmer', () => {
+  const minutes = (ingredient: string, edge: number): number => {
+    const hot = cook([pour('water', 5000, 90), TO_SIMMER]);
+    const pot = cook([
+      pour('water', 5000, 90),
+      TO_SIMMER,
+      dice(ingredient, 600, edge),
+      simmer(0, 'on', true),
+    ]);
+    return (pot.seconds - hot.seconds) / 60;
+  };
+
+  test.each(['floury-potato', 'waxy-potato'])('12 to 13 mm of %s takes 10 to 15 min', (kind) => {
+    expect(minutes(kind, 12.5)).toBeGreaterThan(10);
+    expect(minutes(kind, 12.5)).toBeLessThan(15);
+  });
+
+  test.each(['floury-potato', 'waxy-potato'])('25 to 30 mm of %s takes about 20 to 25 min', (kind) => {
+    expect(minutes(kind, 27.5)).toBeGreaterThan(18);
+    expect(minutes(kind, 27.5)).toBeLessThan(26);
+  });
+});

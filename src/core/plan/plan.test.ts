@@ -1,0 +1,251 @@
+import { readFileSync } from 'node:fs';
+import { demoRecipe } from '../../../demo/demo';
+import { rangeOf } from '../flow/bands';
+import type { Burner } from '../heat/burner';
+import { rimVolume, type Vessel } from '../heat/vessel';
+import { STANDARD_KITCHEN as kitchen } from '../pot/kitchen';
+import { justMultiplied, multipliedWords } from './multiplied';
+import { planFor } from './plan';
+import { Recipe } from './recipe';
+import type { Stand } from './simulate';
+import { toRecord } from './toRecord';
+import { bracketOf, chanceOfBand, doubtOf, normalBelow } from './uncertainty';
+import { amountWords, detailsOf, titleOf } from './wording';
+
+const veloute = demoRecipe('smoked-parsnip-veloute');
+const chowder = demoRecipe('cockle-and-leek-chowder');
+const potato = demoRecipe('haddock-and-sweetcorn-chowder');
+
+const vessel = (diameterMm: number, heightMm: number): Vessel => ({
+  id: 'v',
+  name: 'Test pot',
+  diameterMm,
+  heightMm,
+  material: 'stainless steel',
+  massG: 5000,
+});
+const ring: Burner = { id: 'b', name: 'Ring', kind: 'gas', powerW: 16_000 };
+const deep: Stand = { vessel: vessel(420, 433), burner: ring, kitchen };
+const tall: Stand = { vessel: vessel(360, 340), burner: { ...ring, powerW: 7000 }, kitchen };
+const order = (litres: number, viscosity = 153) => ({ litres, viscosity });
+
+describe('the dose solver', () => {
+  for (const recipe of [veloute, chowder, potato]) {
+    for (const [litres, viscosity] of [
+      [6, 60],
+      [12, 153],
+      [24, 230],
+    ] as const) {
+      test(`${recipe.id}, ${litres} L at ${viscosity} mPa·s: volume and consistency land after rounding`, () => {
+        const plan = planFor(recipe, order(litres, viscosity), deep);
+        expect(plan.solved.missed).toEqual([]);
+        expect(Math.abs(plan.found.volumeMl / (litres * 1000) - 1)).toBeLessThan(0.01);
+        // The share of the pot to blend is rounded to a whole per cent, worth 4 % of viscosity.
+        expect(Math.abs(plan.found.bowlViscosity / viscosity - 1)).toBeLessThan(0.05);
+      });
+    }
+  }
+
+  test('starting from a nearby plan gives the same answer sooner', () => {
+    const first = planFor(veloute, order(12, 150), tall);
+    const near = planFor(veloute, order(12, 165), tall, first);
+    const fresh = planFor(veloute, order(12, 165), tall);
+    expect(Math.abs(near.solved.trial.dose / fresh.solved.trial.dose - 1)).toBeLessThan(0.01);
+    expect(near.solved.runs).toBeLessThan(fresh.solved.runs);
+  });
+
+  test('thicker asks for more flour, and a darker roux for more still', () => {
+    const dose = (viscosity: number, colour?: 'white' | 'brown') =>
+      planFor(veloute, { ...order(12, viscosity), colour }, tall).solved.trial.dose;
+    expect(dose(250)).toBeGreaterThan(dose(100));
+    expect(dose(150, 'brown') / dose(150, 'white')).toBeGreaterThan(1.35);
+  });
+
+  test('each meaning of equal parts weighs another amount of fat for its flour', () => {
+    const fatToFlour = (rule: 'weight' | 'volume' | 'three-to-two') => {
+      const step = planFor(veloute, { ...order(12), rule }, tall).steps.find(
+        (s) => s.step.kind === 'roux',
+      )?.step;
+      const sweat = planFor(veloute, { ...order(12), rule }, tall).solved.run.ran[0]!.pot.freeFat;
+      if (step?.kind !== 'roux') throw new Error('no roux');
+      return (step.fat.amount + sweat / 0.811) / step.flour.amount;
+    };
+    expect(fatToFlour('weight')).toBeCloseTo(1, 1);
+    expect(fatToFlour('volume')).toBeCloseTo(0.959 / 0.509, 1);
+    expect(fatToFlour('three-to-two')).toBeCloseTo(2 / 3, 1);
+  });
+
+  test('a target that potato alone cannot reach is said to be missed, with what to change', () => {
+    const plan = planFor(potato, order(12, 2000), deep);
+    const stop = plan.warnings.find((w) => w.severity === 'stop');
+    expect(plan.solved.missed).toEqual(['too thin with all']);
+    expect(stop?.change).toMatch(/thinner band|more floury potato/);
+  });
+});
+
+describe('scaling', () => {
+  test('2 L in a wide pot, multiplied to 40 L in a deep one, comes out thinner; the plan says how much, why, and corrects it', () => {
+    const plan = planFor(veloute, order(40), deep);
+    const m = justMultiplied(veloute, plan);
+    expect(m.by).toBe(20);
+    expect(m.viscosity).toBeLessThan(plan.found.bowlViscosity * 0.85);
+    expect(m.volumeMl).toBeGreaterThan(40_500);
+    expect(m.steamHere).toBeLessThan(m.steamExpected / 2);
+    expect(m.moreLiquid).toBeLessThan(-1000);
+    const said = multipliedWords(m, plan);
+    expect(said.headline).toMatch(/The 2 L recipe × 20 would come out \d+ % thinner/);
+    expect(said.because).toMatch(/less water boils off here .* less liquid/);
+    expect(Math.abs(plan.found.bowlViscosity / 153 - 1)).toBeLessThan(0.03);
+  });
+
+  test('at home and at its own size there is nothing to correct', () => {
+    const plan = planFor(veloute, order(2), { ...veloute.home, kitchen });
+    expect(multipliedWords(justMultiplied(veloute, plan), plan).headline).toMatch(
+      /size the recipe was written for/,
+    );
+  });
+});
+
+describe('the plan', () => {
+  const plan = planFor(chowder, order(12), tall);
+
+  test('weighs out in the order of the stove, with untrimmed weights and the dose marked', () => {
+    expect(plan.weighOut.map((l) => l.step)).toEqual(
+      [...plan.weighOut.map((l) => l.step)].sort((a, b) => a - b),
+    );
+    const leek = plan.weighOut.find((l) => l.ingredient === 'leek');
+    expect(leek?.asPurchased).toBeGreaterThan((leek?.g ?? 0) * 1.5);
+    expect(plan.weighOut.filter((l) => l.solved === 'thickness').map((l) => l.ingredient)).toEqual([
+      'plain-flour',
+    ]);
+  });
+
+  test('steps follow each other on the clock', () => {
+    for (const [n, s] of plan.steps.entries()) {
+      const next = plan.steps[n + 1];
+      if (next) expect(next.startsAt).toBeCloseTo(s.startsAt + s.seconds, 6);
+    }
+    expect(plan.seconds).toBeGreaterThan(25 * 60);
+    expect(plan.trace.at(-1)?.seconds).toBeCloseTo(plan.seconds, 0);
+  });
+
+  test('salts to the house’s level, counting what the cockles bring', () => {
+    expect(plan.found.saltPercent).toBeGreaterThan(0.8);
+    expect(plan.found.saltPercent).toBeLessThan(1);
+  });
+
+  test('names the allergens', () => {
+    expect(plan.warnings.find((w) => w.id === 'allergens')?.says).toBe(
+      'Contains celery, gluten, milk, molluscs, wheat.',
+    );
+  });
+
+  test('becomes the record a batch keeps', () => {
+    const record = toRecord(plan);
+    expect(record.steps).toHaveLength(chowder.steps.length);
+    expect(record.steps[1]?.title).toBe('Dust with plain flour');
+    expect(record.steps[0]?.details[0]).toMatch(/^450 g butter/);
+  });
+});
+
+describe('warnings', () => {
+  const ids = (recipe: Recipe, litres: number, stand: Stand) =>
+    planFor(recipe, order(litres), stand).warnings.map((w) => `${w.severity} ${w.id}`);
+
+  test('60 L does not go into a 4 L pot', () => {
+    const small: Stand = { ...tall, vessel: vessel(260, 76) };
+    expect(ids(chowder, 60, small)).toContain('stop overflow');
+  });
+
+  test('over the headroom line but under the rim is a danger, not a stop', () => {
+    expect(ids(chowder, (rimVolume(tall.vessel) * 0.9) / 1000, tall)).toContain('danger headroom');
+  });
+
+  test('a burner too weak for the pot', () => {
+    expect(ids(chowder, 24, { ...tall, burner: { ...ring, powerW: 900 } }).join()).toMatch(/stop stalled/);
+  });
+
+  test('hot soup in a jug blender', () => {
+    expect(ids(potato, 12, tall)).toContain('caution hot-blending');
+    expect(ids(chowder, 12, tall)).not.toContain('caution hot-blending');
+  });
+
+  test('too little and too much fat for the flour', () => {
+    const withButter = (g: number) => {
+      const raw = JSON.parse(readFileSync('demo/recipes/cockle-and-leek-chowder.json', 'utf8'));
+      raw.steps[0].items[0].amount = `${g} g`;
+      return Recipe.parse(raw);
+    };
+    expect(ids(withButter(20), 12, tall)).toContain('caution fat-short');
+    expect(ids(withButter(400), 12, tall)).toContain('caution fat-over');
+    expect(ids(chowder, 12, tall).join()).not.toMatch(/fat-/);
+  });
+});
+
+describe('doubt', () => {
+  test('flour is most of it for a roux, potato for a potato soup', () => {
+    const roux = planFor(chowder, order(12), tall);
+    const mash = planFor(potato, order(12), tall);
+    expect(doubtOf(chowder, roux.solved.trial, tall).contributions[0]?.factor).toBe('flour');
+    expect(doubtOf(potato, mash.solved.trial, tall).contributions[0]?.factor).toBe('puree');
+  });
+
+  test('the bracket holds 8 in 10', () => {
+    const [low, high] = bracketOf(150, 0.4);
+    expect(normalBelow(Math.log(high / 150) / 0.4) - normalBelow(Math.log(low / 150) / 0.4)).toBeCloseTo(
+      0.8,
+      3,
+    );
+  });
+
+  test('chances over all bands add to one', () => {
+    const limits = kitchen.bandLimits;
+    const all = (['Thin', 'Light', 'Coating', 'Hearty', 'Stiff'] as const).map((b) =>
+      chanceOfBand(140, 0.5, b, limits),
+    );
+    expect(all.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 6);
+    expect(chanceOfBand(140, 0, 'Coating', limits)).toBe(1);
+    expect(chanceOfBand(140, 0.3, 'Coating', limits)).toBeGreaterThan(
+      chanceOfBand(140, 0.6, 'Coating', limits),
+    );
+    expect(rangeOf('Coating', limits)).toEqual([90, 260]);
+  });
+
+  test('the normal distribution against its tables', () => {
+    expect(normalBelow(0)).toBeCloseTo(0.5, 7);
+    expect(normalBelow(1.96)).toBeCloseTo(0.9750021, 6);
+    expect(normalBelow(-1)).toBeCloseTo(0.1586553, 6);
+  });
+});
+
+describe('recipes', () => {
+  const raw = () => JSON.parse(readFileSync('demo/recipes/smoked-parsnip-veloute.json', 'utf8'));
+  const problems = (body: unknown) =>
+    Recipe.safeParse(body)
+      .error?.issues.map((i) => `${i.path.join('.')}: ${i.message}`)
+      .join('\n');
+
+  test('an amount that is none is refused with its place and what is allowed', () => {
+    const body = raw();
+    body.steps[0].items[0].amount = 'a knob';
+    expect(problems(body)).toMatch(/steps\.0\.items\.0\.amount: “a knob” is not an amount/);
+  });
+
+  test('an unknown ingredient and a second unknown to solve are refused', () => {
+    const body = raw();
+    body.steps[0].items[0].ingredient = 'stardust';
+    expect(problems(body)).toMatch(/stardust/);
+    const two = raw();
+    two.steps[0].items[1].amount = 'to thickness';
+    expect(problems(two)).toMatch(/only one amount can be “to thickness”, found 2/);
+  });
+
+  test('words for amounts and steps', () => {
+    expect(amountWords('whole-milk', 2140)).toBe('2.1 L');
+    expect(amountWords('butter', 1300)).toBe('1\u00a0300 g');
+    const plan = planFor(potato, order(6), tall);
+    const blend = plan.steps.find((s) => s.step.kind === 'puree')!.step;
+    expect(titleOf(blend)).toMatch(/^Blend \d+ % of the pot, jug blender$/);
+    expect(detailsOf(blend)).toEqual(['lift out and blend floury potato and onion with their liquid']);
+  });
+});

@@ -1,0 +1,249 @@
+import fc from 'fast-check';
+import { CATALOGUE } from '../food/catalogue';
+import { totalOf } from '../food/composition';
+import type { Burner } from '../heat/burner';
+import type { Vessel } from '../heat/vessel';
+import { advance } from './advance';
+import { heatCapacity, massG, putIn } from './contents';
+import { simmersAt } from './cook';
+import { STANDARD_KITCHEN as room } from './kitchen';
+import { observe } from './observe';
+import { emptyPot, type Pot } from './pot';
+import { Step } from './step';
+
+const vessel: Vessel = {
+  id: 'v',
+  name: 'V',
+  diameterMm: 260,
+  heightMm: 180,
+  material: 'stainless steel',
+  massG: 2200,
+};
+const burner: Burner = { id: 'b', name: 'B', kind: 'gas', powerW: 5000 };
+const cold = emptyPot(vessel, burner, 20);
+
+type Raw = Record<string, unknown>;
+const cookAll = (steps: readonly Raw[], from: Pot = cold, kitchen = room) =>
+  steps.reduce<Pot>((pot, s) => advance(pot, Step.parse(s), kitchen).pot, from);
+const seen = (pot: Pot) => observe(pot, room);
+
+const roux = (flour: number, colour = 'white') => ({
+  kind: 'roux',
+  flour: { ingredient: 'plain-flour', amount: flour },
+  fat: { ingredient: 'butter', amount: flour },
+  rule: 'weight',
+  colour,
+  minutes: 3,
+});
+const stock = (amount: number, celsius = 60) => ({
+  kind: 'add',
+  items: [{ ingredient: 'vegetable-stock', amount, celsius }],
+});
+const toSimmer = { kind: 'bring-to', to: 'simmer', flame: 0.8, lid: 'off' };
+const simmer = (minutes: number, lid = 'off') => ({ kind: 'simmer', minutes, lid });
+
+describe('putting in', () => {
+  test('heat is conserved: hot and cold meet between', () => {
+    const hot = putIn(cold, { ingredient: 'water', amount: 1000, celsius: 90 }, room);
+    const mixed = putIn(hot, { ingredient: 'water', amount: 1000, celsius: 10 }, room);
+    const before = heatCapacity(hot) * hot.celsius + 4.18 * 1000 * 10;
+    expect(heatCapacity(mixed) * mixed.celsius).toBeCloseTo(before, -3);
+    expect(mixed.celsius).toBeGreaterThan(10);
+    expect(mixed.celsius).toBeLessThan(hot.celsius);
+  });
+
+  test('every ingredient keeps its mass and its salt', () => {
+    for (const i of CATALOGUE) {
+      const pot = putIn(cold, { ingredient: i.id, amount: 100 }, room);
+      expect(massG(pot)).toBeCloseTo(100, 6);
+      expect(pot.sodium).toBeCloseTo(i.sodium / 1000, 9);
+    }
+  });
+});
+
+describe('flour', () => {
+  test('does nothing before it is hot, and its full work at the simmer', () => {
+    const tepid = cookAll([roux(120), stock(2000, 20)]);
+    expect(seen(tepid).equivalents).toBeLessThan(2);
+    const hot = cookAll([toSimmer, simmer(2, 'on')], tepid);
+    expect(seen(hot).equivalents).toBeGreaterThan(55);
+    expect(seen(hot).band).toBe('Coating');
+  });
+
+  test('colour costs thickening', () => {
+    const at = (colour: string) =>
+      seen(cookAll([roux(120, colour), stock(2000), toSimmer, simmer(2, 'on')])).equivalents;
+    expect(at('blond') / at('white')).toBeCloseTo(0.9, 2);
+    expect(at('brown') / at('white')).toBeCloseTo(0.65, 2);
+    expect(at('dark') / at('white')).toBeCloseTo(0.4, 2);
+  });
+
+  test('dusted flour counts like a white roux', () => {
+    const dusted = cookAll([
+      { kind: 'sweat', items: [{ ingredient: 'butter', amount: 120 }], minutes: 2, to: 'translucent' },
+      { kind: 'dust', flour: { ingredient: 'plain-flour', amount: 120 }, minutes: 2 },
+      stock(2000),
+      toSimmer,
+      simmer(2, 'on'),
+    ]);
+    const white = cookAll([roux(120), stock(2000), toSimmer, simmer(2, 'on')]);
+    expect(seen(dusted).equivalents / seen(white).equivalents).toBeCloseTo(1, 1);
+  });
+
+  test('a blender after thickening costs a tenth', () => {
+    const thick = cookAll([roux(120), stock(2000), toSimmer, simmer(2, 'on')]);
+    const blended = cookAll([{ kind: 'puree', fraction: 1, tool: 'stick blender' }], thick);
+    const atWork = (pot: Pot) => seen(pot).equivalents * seen(pot).liquidMl;
+    expect(atWork(blended) / atWork(thick)).toBeCloseTo(0.9, 6);
+  });
+});
+
+describe('on the fire', () => {
+  const pot = cookAll([stock(3000), toSimmer]);
+
+  test('a lid keeps the water: on a tenth, ajar half', () => {
+    const lost = (lid: string) => cookAll([simmer(20, lid)], pot).evaporated - pot.evaporated;
+    expect(lost('on') / lost('off')).toBeCloseTo(0.1, 2);
+    expect(lost('ajar') / lost('off')).toBeCloseTo(0.5, 2);
+  });
+
+  test('the simmer stands still at its temperature, lower up a hill', () => {
+    expect(cookAll([simmer(10)], pot).celsius).toBeCloseTo(simmersAt(room), 1);
+    const hill = { ...room, altitudeM: 1600 };
+    expect(cookAll([stock(1000), toSimmer], cold, hill).celsius).toBeLessThan(91);
+  });
+
+  test('a weak burner that cannot get there says so', () => {
+    const weak: Pot = { ...cookAll([stock(6000)]), burner: { ...burner, powerW: 600 } };
+    const { notes, pot: stalled } = advance(weak, Step.parse(toSimmer), room);
+    expect(notes).toEqual([{ kind: 'stalled', celsius: stalled.celsius, wanted: simmersAt(room) }]);
+    expect(stalled.celsius).toBeLessThan(90);
+  });
+
+  test('at a full boil the burner’s surplus goes off as steam', () => {
+    const boiling = cookAll([{ kind: 'bring-to', to: 'boil', flame: 1, lid: 'off' }], pot);
+    expect(boiling.celsius).toBeCloseTo(99.97, 1);
+  });
+
+  test('cold pieces drop the pot, and the simmer first recovers', () => {
+    const dropped = cookAll(
+      [
+        {
+          kind: 'add',
+          items: [{ ingredient: 'waxy-potato', amount: 1200, cut: { shape: 'cube', edgeMm: 12 } }],
+        },
+      ],
+      pot,
+    );
+    expect(dropped.celsius).toBeLessThan(85);
+    const after = advance(dropped, Step.parse({ ...simmer(0, 'on'), untilTender: true }), room);
+    expect(after.pot.celsius).toBeCloseTo(simmersAt(room), 1);
+    expect(seen(after.pot).equivalents).toBeGreaterThan(1);
+  });
+});
+
+describe('purée', () => {
+  const boiled = cookAll([
+    stock(2000),
+    toSimmer,
+    {
+      kind: 'add',
+      items: [{ ingredient: 'floury-potato', amount: 800, cut: { shape: 'cube', edgeMm: 12 } }],
+    },
+    { ...simmer(5, 'on'), untilTender: true },
+  ]);
+
+  test('keeps mass, moves pieces into the liquid, and thickens in proportion', () => {
+    const half = cookAll([{ kind: 'puree', fraction: 0.5, tool: 'jug blender' }], boiled);
+    const all = cookAll([{ kind: 'puree', fraction: 1, tool: 'jug blender' }], boiled);
+    expect(massG(half)).toBeCloseTo(massG(boiled), 6);
+    expect(all.pieces).toHaveLength(0);
+    expect(totalOf(all.liquid)).toBeGreaterThan(totalOf(half.liquid));
+    expect(seen(all).equivalents).toBeGreaterThan(seen(half).equivalents);
+    expect(seen(half).equivalents).toBeGreaterThan(seen(boiled).equivalents);
+  });
+
+  test('hard pieces give less', () => {
+    const raw = cookAll([
+      stock(2000),
+      { kind: 'add', items: [{ ingredient: 'floury-potato', amount: 800 }] },
+    ]);
+    const blended = cookAll([{ kind: 'puree', fraction: 1, tool: 'stick blender' }], raw);
+    expect(seen(blended).equivalents).toBeLessThan(1);
+  });
+});
+
+const anyStep = fc.oneof(
+  fc.record({
+    kind: fc.constant('add'),
+    items: fc.array(
+      fc.record({
+        ingredient: fc.constantFrom(...CATALOGUE.map((i) => i.id)),
+        amount: fc.double({ min: 0, max: 3000, noNaN: true }),
+      }),
+      { minLength: 1, maxLength: 3 },
+    ),
+  }),
+  fc.record({
+    kind: fc.constant('sweat'),
+    items: fc.constant([{ ingredient: 'onion', amount: 200 }]),
+    minutes: fc.integer({ min: 0, max: 20 }),
+    to: fc.constantFrom('translucent', 'gold'),
+  }),
+  fc.record({
+    kind: fc.constant('bring-to'),
+    to: fc.constantFrom('simmer', 'boil', 60),
+    flame: fc.constantFrom(0.1, 0.5, 1),
+    lid: fc.constantFrom('on', 'ajar', 'off'),
+  }),
+  fc.record({
+    kind: fc.constant('simmer'),
+    minutes: fc.integer({ min: 0, max: 30 }),
+    untilTender: fc.boolean(),
+    lid: fc.constantFrom('on', 'off'),
+  }),
+  fc.record({
+    kind: fc.constant('puree'),
+    fraction: fc.double({ min: 0, max: 1, noNaN: true }),
+    tool: fc.constant('stick blender'),
+  }),
+  fc.record({
+    kind: fc.constant('dust'),
+    flour: fc.constant({ ingredient: 'plain-flour', amount: 50 }),
+    minutes: fc.constant(2),
+  }),
+);
+
+test('advance is total: any steps in any order keep the pot physical and its mass accounted for', () => {
+  fc.assert(
+    fc.property(fc.array(anyStep, { maxLength: 7 }), (raw) => {
+      let pot = cold;
+      let put = 0;
+      for (const r of raw) {
+        const step = Step.parse(r);
+        if ('items' in step) put += step.items.reduce((sum, i) => sum + i.amount, 0);
+        if ('flour' in step) put += step.flour.amount;
+        const next = advance(pot, step, room).pot;
+        expect(next.seconds).toBeGreaterThanOrEqual(pot.seconds);
+        pot = next;
+      }
+      const o = observe(pot, room);
+      for (const value of [o.volumeMl, o.bowlViscosity, o.equivalents, o.saltPercent, pot.freeFat]) {
+        expect(Number.isFinite(value)).toBe(true);
+        expect(value).toBeGreaterThanOrEqual(0);
+      }
+      expect(pot.liquid.water).toBeGreaterThanOrEqual(0);
+      expect(massG(pot) + pot.evaporated).toBeCloseTo(put, 3);
+    }),
+    { numRuns: 60, seed: 7 },
+  );
+});
+
+test('a step that is not one is refused', () => {
+  expect(Step.safeParse({ kind: 'fry' }).success).toBe(false);
+  expect(Step.safeParse({ ...simmer(-1) }).success).toBe(false);
+  expect(Step.safeParse(stock(-5)).success).toBe(false);
+  expect(
+    Step.safeParse({ kind: 'dust', minutes: 1, flour: { ingredient: 'sawdust', amount: 1 } }).success,
+  ).toBe(false);
+});

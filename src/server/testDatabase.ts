@@ -1,0 +1,24 @@
+import { randomUUID } from 'node:crypto';
+import pg from 'pg';
+import { migrate } from './migrate';
+
+/** A migrated, empty database of one's own on the test server, and the way to drop it. For tests. */
+export async function testDatabase(): Promise<{ pool: pg.Pool; drop: () => Promise<void> }> {
+  const server = process.env.TEST_DATABASE_URL;
+  if (!server) throw new Error('TEST_DATABASE_URL is not set: run ./panache test unit');
+  const name = `panache_test_${randomUUID().replaceAll('-', '')}`;
+  const admin = new pg.Pool({ connectionString: server, max: 1 });
+  await admin.query(`CREATE DATABASE ${name}`);
+  const url = new URL(server);
+  url.pathname = `/${name}`;
+  const pool = new pg.Pool({ connectionString: url.href, max: 8 });
+  await migrate(pool);
+  return {
+    pool,
+    drop: async () => {
+      await pool.end();
+      await admin.query(`DROP DATABASE ${name} WITH (FORCE)`);
+      await admin.end();
+    },
+  };
+}
