@@ -4,6 +4,7 @@ const config: NextConfig = {
   // Types are checked by tsc, in the test command and in the editor.
   typescript: { ignoreBuildErrors: true },
   poweredByHeader: false,
+  experimental: { optimizePackageImports: ['radix-ui'] },
   devIndicators: false,
   turbopack: { root: import.meta.dirname },
 };

@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { chromiumOptions } from './cli/chromium.mjs';
 
 /** `./panache test` starts the application and says where in BASE_URL. */
 export default defineConfig({
@@ -14,17 +15,6 @@ export default defineConfig({
     baseURL: process.env.BASE_URL ?? 'http://127.0.0.1:3000',
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: chromiumOptions,
   },
 });

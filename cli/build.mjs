@@ -5,7 +5,15 @@ import { bin, root } from './place.mjs';
 import { must } from './run.mjs';
 import { say } from './say.mjs';
 
-const PARTS = ['src', 'public', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json'];
+const PARTS = [
+  'src',
+  'public',
+  'package.json',
+  'package-lock.json',
+  'next.config.ts',
+  'postcss.config.mjs',
+  'tsconfig.json',
+];
 
 function fingerprint() {
   const hash = createHash('sha256');

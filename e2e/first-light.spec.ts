@@ -97,8 +97,9 @@ test('every underlined part changes the plan', async ({ page }) => {
   await page.keyboard.press('Escape');
   await expect(page.getByRole('button', { name: 'How much: 20 L' })).toBeVisible();
   const choose = async (part: RegExp, option: RegExp) => {
-    await page.getByRole('combobox', { name: part }).click();
-    await page.getByRole('option', { name: option }).click();
+    await page.getByRole('button', { name: part }).click();
+    await page.getByRole('radiogroup').getByText(option).first().click();
+    await expect(page.getByRole('radiogroup')).toBeHidden();
   };
   await choose(/^Soup/, /Smoked parsnip/);
   await choose(/^Pot/, /Deep 42/);
@@ -178,7 +179,7 @@ test('all of it works by keyboard', async ({ page }) => {
   await page.keyboard.press('Space');
   await expect(page.getByText('1 of 12')).toBeVisible();
   await page.reload();
-  await expect(page.getByRole('heading', { name: /Weigh out/ })).toBeVisible();
+  await expect(page.getByText('1 of 12')).toBeVisible();
   await page.getByRole('slider', { name: /Target/ }).focus();
   await page.keyboard.press('g');
   await page.keyboard.press('s');
@@ -216,11 +217,7 @@ test('targets are at least 48 px on the Plan and the Stove', async ({ page }) =>
     await page.goto(address);
     await expect(page.getByRole('main')).toBeVisible();
     const small = await page.evaluate(() =>
-      [
-        ...document.querySelectorAll(
-          'main button:not([role=combobox]):not([role=checkbox]), nav a, nav button, header a',
-        ),
-      ]
+      [...document.querySelectorAll('main button, nav a, nav button, header a')]
         .filter((e) => !e.closest('p'))
         .map((e) => ({ name: e.textContent, ...e.getBoundingClientRect().toJSON() }))
         .filter((r) => r.height < 48 || r.width < 48)

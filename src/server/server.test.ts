@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import type pg from 'pg';
-import { batchState } from '../core/batch/events';
+import { batchState } from '../core/batch/state';
 import { recordEvent, startBatch } from './batches';
 import { loadDemo } from './demo';
 import { migrate } from './migrate';

@@ -1,5 +1,6 @@
-import { BatchEvent, batchState } from './events';
+import { BatchEvent } from './events';
 import type { Batch } from './record';
+import { batchState } from './state';
 import { ticketOf } from './ticket';
 
 const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;

@@ -1,5 +1,5 @@
-import { batchState } from './events';
 import type { Batch } from './record';
+import { batchState } from './state';
 
 /** What a live pot shows on the rail. */
 export type Ticket = {

@@ -1,6 +1,6 @@
 import { equivalentsFor } from '../flow/viscosity';
 import { type Observation, observe } from '../pot/observe';
-import { portionsIn } from '../pot/step';
+import { portionsIn } from '../pot/portions';
 import type { Recipe, RecipePortion } from './recipe';
 import type { RouxChoice, Trial } from './resolve';
 import { type Run, type Stand, simulate } from './simulate';

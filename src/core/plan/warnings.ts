@@ -1,5 +1,6 @@
 import { ingredient } from '../food/catalogue';
-import { type Portion, portionsIn } from '../pot/step';
+import { portionsIn } from '../pot/portions';
+import type { Portion } from '../pot/step';
 import { FAT_BOUND, FAT_NEEDED } from '../thicken/equalParts';
 import { litres, spaced } from '../units/format';
 import type { Run } from './simulate';

@@ -1,5 +1,6 @@
 import { ingredient } from '../food/catalogue';
-import { type Portion, portionsIn } from '../pot/step';
+import { portionsIn } from '../pot/portions';
+import type { Portion } from '../pot/step';
 import { asKitchenMeasure } from '../units/measure';
 import { roundToScale } from '../units/round';
 import type { Recipe, RecipePortion } from './recipe';

@@ -1,4 +1,4 @@
-import { FILLINGS, Quantity, UNITS, type Unit } from './quantity';
+import { FILLINGS, type Quantity, UNITS, type Unit } from './quantity';
 
 const ALIASES: Record<string, Unit> = {
   gram: 'g',
@@ -88,5 +88,5 @@ export function parseQuantity(text: string): Quantity {
     throw new QuantityError(`“${word}” is not a unit Panache knows: use ${UNITS.join(', ')}`);
   if (!(value > 0)) throw new QuantityError(`“${text}” has no amount above zero`);
   const filled = FILLINGS.find((f) => f === m[3]);
-  return Quantity.parse({ value, unit, ...(filled && { filled }) });
+  return { value, unit, ...(filled && { filled }) };
 }

@@ -1,5 +1,3 @@
-import * as z from 'zod';
-
 /** US customary unless marked; metric spoons and cup hold 5, 15 and 250 mL. */
 export const MASS_UNITS = { g: 1, kg: 1000, oz: 28.349523125, lb: 453.59237 } as const;
 
@@ -28,12 +26,8 @@ export const UNITS = [...Object.keys(MASS_UNITS), ...Object.keys(VOLUME_UNITS)] 
 export const FILLINGS = ['scooped', 'spooned', 'sifted'] as const;
 export type Filling = (typeof FILLINGS)[number];
 
-export const Quantity = z.object({
-  value: z.number().positive().max(1e7),
-  unit: z.enum(UNITS),
-  filled: z.enum(FILLINGS).optional(),
-});
-export type Quantity = z.infer<typeof Quantity>;
+/** An amount as measured, its value above zero. */
+export type Quantity = { readonly value: number; readonly unit: Unit; readonly filled?: Filling };
 
 export const isMass = (unit: Unit): unit is MassUnit => unit in MASS_UNITS;
 

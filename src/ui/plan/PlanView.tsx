@@ -44,7 +44,9 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
   };
   const address = addressOf(wish);
   useEffect(() => {
-    const timer = setTimeout(() => window.history.replaceState(null, '', address), SETTLE);
+    // The browser's own method: the router's would take back a view change that is under way.
+    const note = () => History.prototype.replaceState.call(window.history, window.history.state, '', address);
+    const timer = setTimeout(note, SETTLE);
     return () => clearTimeout(timer);
   }, [address]);
 

@@ -1,5 +1,6 @@
 'use client';
 
+import { memo } from 'react';
 import { BANDS, bandOf, middleOf, rangeOf } from '../../core/flow/bands';
 import { FILL_LIMIT, rimVolume } from '../../core/heat/vessel';
 import type { Recipe } from '../../core/plan/recipe';
@@ -10,6 +11,7 @@ import { Choice } from '../shared/Choice';
 import { LitresPart } from './LitresPart';
 import { rouxOf, type Stores, type Wish } from './request';
 import { TimePart } from './TimePart';
+import { addressOf } from './wish';
 
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
@@ -24,7 +26,7 @@ type Props = {
 };
 
 /** The order as a sentence; every underlined part is a control. */
-export function Sentence({ stores, recipe, wish, lightAt, onChange }: Props) {
+function SentenceNow({ stores, recipe, wish, lightAt, onChange }: Props) {
   const { house, recipes } = stores;
   const { bandLimits } = house.kitchen;
   const vessel = house.vessels.find((v) => v.id === wish.vesselId);
@@ -127,3 +129,9 @@ export function Sentence({ stores, recipe, wish, lightAt, onChange }: Props) {
     </p>
   );
 }
+
+/** As it reads: a target moving within its band changes nothing here, so the sentence stays as it is. */
+const reading = ({ stores, wish, lightAt }: Props): string =>
+  `${addressOf({ ...wish, viscosity: middleOf(bandOf(wish.viscosity, stores.house.kitchen.bandLimits)) })} ${lightAt}`;
+
+export const Sentence = memo(SentenceNow, (a, b) => a.stores === b.stores && reading(a) === reading(b));

@@ -1,8 +1,6 @@
 'use client';
 
 import { clsx } from 'clsx';
-import { Check } from 'lucide-react';
-import { Checkbox } from 'radix-ui';
 import type { WeighLine } from '../../core/plan/types';
 import { litres, spaced } from '../../core/units/format';
 
@@ -52,17 +50,14 @@ export function WeighOut({ lines, ticks, onTick }: Props) {
                 htmlFor={`weigh-${line.id}`}
                 className="flex min-h-14 cursor-pointer items-center gap-3 py-1"
               >
-                <Checkbox.Root
+                <input
+                  type="checkbox"
                   id={`weigh-${line.id}`}
                   checked={ticked}
-                  onCheckedChange={(c) => onTick(line, c === true)}
+                  onChange={(e) => onTick(line, e.target.checked)}
                   aria-label={`${line.name}, ${figure} ${unit}`}
-                  className="grid size-8 shrink-0 place-items-center rounded-sm border-2 border-ink bg-surface data-[state=checked]:bg-ink data-[state=checked]:text-surface"
-                >
-                  <Checkbox.Indicator>
-                    <Check size={22} strokeWidth={3} aria-hidden />
-                  </Checkbox.Indicator>
-                </Checkbox.Root>
+                  className="tick size-8 shrink-0 rounded-sm border-2 border-ink bg-surface"
+                />
                 <span
                   className={clsx(
                     'figures w-34 shrink-0 whitespace-nowrap px-1 text-right font-bold text-[32px] leading-none',

@@ -1,14 +1,11 @@
 'use client';
 
+import { clsx } from 'clsx';
 import { Check } from 'lucide-react';
-import { Select } from 'radix-ui';
+import { Popover } from 'radix-ui';
+import { type KeyboardEvent, useId, useState } from 'react';
 
-export type Option<T extends string> = {
-  readonly value: T;
-  readonly words: string;
-  readonly aside?: string;
-  readonly warn?: boolean;
-};
+export type Option<T extends string> = { readonly value: T; readonly words: string; readonly aside?: string };
 
 /** Class of every underlined part of the sentence. */
 export const PART =
@@ -22,45 +19,55 @@ type Props<T extends string> = {
   readonly onChange: (value: T) => void;
 };
 
-/** An underlined part of the sentence that opens a list of what else it could say. */
+/** An underlined part of the sentence that opens a list of what else it could say. A tap chooses and closes; arrows try out, Enter closes. */
 export function Choice<T extends string>({ label, value, words, options, onChange }: Props<T>) {
-  const choose = (picked: string) => {
-    const option = options.find((o) => o.value === picked);
-    if (option) onChange(option.value);
+  const [open, setOpen] = useState(false);
+  const name = useId();
+  const onKeyDown = (e: KeyboardEvent) => {
+    if (e.key === 'Enter') setOpen(false);
   };
   return (
-    <Select.Root value={value} onValueChange={choose}>
-      <Select.Trigger aria-label={`${label}: ${words}`} className={PART}>
-        <Select.Value>{words}</Select.Value>
-      </Select.Trigger>
-      <Select.Portal>
-        <Select.Content
-          position="popper"
+    <Popover.Root open={open} onOpenChange={setOpen}>
+      <Popover.Trigger aria-label={`${label}: ${words}`} className={PART}>
+        {words}
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
           sideOffset={8}
           collisionPadding={8}
-          className="z-50 max-h-[min(480px,var(--radix-select-content-available-height))] min-w-72 overflow-hidden rounded-sm border-2 border-ink bg-surface text-ink"
+          aria-label={label}
+          onKeyDown={onKeyDown}
+          className="z-50 max-h-[min(520px,var(--radix-popover-content-available-height))] w-[min(94vw,380px)] overflow-y-auto rounded-sm border-2 border-ink bg-surface text-ink"
         >
-          <Select.Viewport>
+          <div role="radiogroup" aria-label={label}>
             {options.map((o) => (
-              <Select.Item
+              <label
                 key={o.value}
-                value={o.value}
-                className="flex min-h-14 items-center gap-3 border-rule border-b px-4 py-2 outline-none last:border-b-0 data-highlighted:bg-butter data-highlighted:text-on-butter"
+                htmlFor={`${name}-${o.value}`}
+                className={clsx(
+                  'flex min-h-14 cursor-pointer items-center gap-3 border-rule border-b px-4 py-2 last:border-b-0 has-focus-visible:bg-butter has-focus-visible:text-on-butter',
+                  'hover:bg-butter hover:text-on-butter',
+                )}
               >
-                <span className="w-6 shrink-0">
-                  <Select.ItemIndicator>
-                    <Check size={22} aria-hidden />
-                  </Select.ItemIndicator>
-                </span>
+                <input
+                  type="radio"
+                  id={`${name}-${o.value}`}
+                  name={name}
+                  checked={o.value === value}
+                  onChange={() => onChange(o.value)}
+                  onClick={(e) => e.detail > 0 && setOpen(false)}
+                  className="sr-only"
+                />
+                <span className="w-6 shrink-0">{o.value === value && <Check size={22} aria-hidden />}</span>
                 <span>
-                  <Select.ItemText>{o.words}</Select.ItemText>
+                  {o.words}
                   {o.aside && <span className="block text-[15px]">{o.aside}</span>}
                 </span>
-              </Select.Item>
+              </label>
             ))}
-          </Select.Viewport>
-        </Select.Content>
-      </Select.Portal>
-    </Select.Root>
+          </div>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
   );
 }

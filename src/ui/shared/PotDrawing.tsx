@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { depthOf, FILL_LIMIT, rimVolume, type Vessel, volumeAt } from '../../core/heat/vessel';
 import type { Piece } from '../../core/pot/pot';
 import { litres } from '../../core/units/format';
@@ -23,24 +24,46 @@ const MOST_PIECES = 70;
 /** A fixed sequence in 0–1, so that the same pot is always drawn the same. */
 const scattered = (n: number, prime: number): number => (((n + 1) * prime) % 997) / 997;
 
-/** Volume of the pieces per mL of pot, drawn as that share of the liquid's area, at true size. */
-function garnish(pieces: readonly Piece[], ml: number, width: number, depth: number, perMm: number) {
-  return pieces.flatMap((p, k) => {
-    const side = p.cut.edgeMm * perMm;
-    const share = p.g / Math.max(1, ml);
-    const count = Math.min(
-      Math.round(MOST_PIECES / pieces.length),
-      Math.round((share * width * depth) / (side * side)),
-    );
-    return Array.from({ length: Math.max(0, count) }, (_, n) => ({
-      id: `${k}.${n}`,
-      x: RULER + scattered(n + k * 31, 613) * (width - RULER - side * 1.5) + side * 0.25,
-      y: scattered(n + k * 57, 389) * (depth - side * 1.5) + side * 0.25,
-      side,
-      turn: (scattered(n, 211) - 0.5) * 60,
-    }));
+type GarnishProps = {
+  /** Edge lengths in mm and shares of the pot's volume, of each kind of piece; text, so that equal garnish compares equal. */
+  readonly cuts: string;
+  readonly shares: string;
+  readonly width: number;
+  readonly depth: number;
+  readonly perMm: number;
+  readonly x: number;
+  readonly y: number;
+};
+
+/** The pieces in the liquid: as much of its area as they have of its volume, at true size. */
+const Garnish = memo(function Garnish({ cuts, shares, width, depth, perMm, x, y }: GarnishProps) {
+  if (!cuts) return null;
+  const kinds = shares.split(',').map(Number);
+  return cuts.split(',').map((edge, k) => {
+    const side = Number(edge) * perMm;
+    const fill = ((kinds[k] ?? 0) * width * depth) / (side * side);
+    const count = Math.max(0, Math.min(Math.round(MOST_PIECES / kinds.length), Math.round(fill)));
+    return Array.from({ length: count }, (_, n) => {
+      const left = x + RULER + scattered(n + k * 31, 613) * (width - RULER - side * 1.5) + side * 0.25;
+      const top = y + scattered(n + k * 57, 389) * (depth - side * 1.5) + side * 0.25;
+      const turn = (scattered(n, 211) - 0.5) * 60;
+      const id = `${k}.${n}`;
+      return (
+        <rect
+          key={id}
+          x={left}
+          y={top}
+          width={side}
+          height={side}
+          transform={`rotate(${turn} ${left + side / 2} ${top + side / 2})`}
+          fill="var(--surface)"
+          stroke="var(--ink)"
+          strokeWidth="1.4"
+        />
+      );
+    });
   });
-}
+});
 
 type Props = {
   readonly vessel: Vessel;
@@ -84,20 +107,17 @@ export function PotDrawing({ vessel, levels, pieces }: Props) {
       className="h-full w-full"
     >
       {now && <rect x={LEFT} y={surface} width={width} height={bottom - surface} fill="var(--soup)" />}
-      {now &&
-        garnish(pieces, now.ml, width, bottom - surface, perMm).map((p) => (
-          <rect
-            key={p.id}
-            x={LEFT + p.x}
-            y={surface + p.y}
-            width={p.side}
-            height={p.side}
-            transform={`rotate(${p.turn} ${LEFT + p.x + p.side / 2} ${surface + p.y + p.side / 2})`}
-            fill="var(--surface)"
-            stroke="var(--ink)"
-            strokeWidth="1.4"
-          />
-        ))}
+      {now && (
+        <Garnish
+          cuts={pieces.map((p) => p.cut.edgeMm).join()}
+          shares={pieces.map((p) => (p.g / Math.max(1, now.ml)).toFixed(2)).join()}
+          width={Math.round(width)}
+          depth={Math.round(bottom - surface)}
+          perMm={perMm}
+          x={LEFT}
+          y={Math.round(surface)}
+        />
+      )}
       {labels.map((l) => {
         const color = l.kind === 'limit' ? 'var(--tomato)' : 'var(--ink)';
         return (

@@ -2,8 +2,8 @@
 
 import { clsx } from 'clsx';
 import { Check, CloudOff, Undo2 } from 'lucide-react';
-import { batchState } from '../../core/batch/events';
 import type { Batch } from '../../core/batch/record';
+import { batchState } from '../../core/batch/state';
 import { currentStepStarted } from '../../core/batch/ticket';
 import { countdown, timeOfDay } from '../../core/units/clock';
 import { duration, litres, mPas } from '../../core/units/format';

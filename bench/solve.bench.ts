@@ -1,0 +1,31 @@
+import { readFileSync } from 'node:fs';
+import { demoRecipe } from '../demo/demo';
+import type { Burner } from '../src/core/heat/burner';
+import type { Vessel } from '../src/core/heat/vessel';
+import { planFor } from '../src/core/plan/plan';
+import { simulate } from '../src/core/plan/simulate';
+import type { Plan } from '../src/core/plan/types';
+import { STANDARD_KITCHEN } from '../src/core/pot/kitchen';
+import { median, timed } from './stats';
+
+/** How much a plan costs against cooking its recipe once in thought: fresh, and following a finger. */
+const house = JSON.parse(readFileSync('demo/kitchen.json', 'utf8')) as {
+  vessels: Vessel[];
+  burners: Burner[];
+};
+const recipe = demoRecipe('smoked-parsnip-veloute');
+const [vessel, burner] = [house.vessels[3], house.burners[3]];
+if (!vessel || !burner) throw new Error('the demo has lost its pots');
+const stand = { vessel, burner, kitchen: STANDARD_KITCHEN };
+
+let near: Plan = planFor(recipe, { litres: 40, viscosity: 150 }, stand);
+const { trial } = near.solved;
+const once = median(timed(200, () => simulate(recipe, trial, stand)));
+const fresh = median(timed(100, (i) => planFor(recipe, { litres: 40, viscosity: 100 + i }, stand)));
+const following = median(
+  timed(200, (i) => {
+    near = planFor(recipe, { litres: 40, viscosity: 100 + (i % 100) }, stand, near);
+  }),
+);
+console.log(`plan, fresh      ÷ one simulation: ${(fresh / once).toFixed(1)}`);
+console.log(`plan, following  ÷ one simulation: ${(following / once).toFixed(1)}`);
