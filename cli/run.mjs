@@ -11,7 +11,9 @@ export function run(command, args, { capture = false, ...options } = {}) {
     let out = '';
     child.stdout?.on('data', (d) => (out += d));
     child.stderr?.on('data', (d) => (out += d));
-    child.on('error', reject);
+    child.on('error', (error) =>
+      reject(error.code === 'ENOENT' ? new Complaint(`${command} is not installed.`) : error),
+    );
     child.on('close', (code) => resolve({ code: code ?? 1, out }));
   });
 }

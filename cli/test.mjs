@@ -75,8 +75,7 @@ export async function run(_name, [only, ...args]) {
   if (wants('static')) {
     await runProgram(bin('next'), ['typegen'], { cwd: root, env: env(), stdio: 'ignore' });
     await program('types', bin('tsc'), ['--noEmit'], tally);
-    await program('format and lint', bin('biome'), ['ci', '--reporter=summary', '.'], tally);
-    await program('boundaries', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs'], tally);
+    await program('format, lint and boundaries', bin('biome'), ['ci', '--reporter=summary', '.'], tally);
   }
   const server = wants('unit') || wants('e2e') ? await postgres() : null;
   try {
