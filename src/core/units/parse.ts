@@ -65,6 +65,9 @@ export function parseNumber(text: string): number {
 
 const isUnit = (word: string): word is Unit => (UNITS as readonly string[]).includes(word);
 
+/** Ten tonnes in grams: more is a slip of the finger. */
+const MOST = 1e7;
+
 export class QuantityError extends Error {}
 
 /**
@@ -86,7 +89,8 @@ export function parseQuantity(text: string): Quantity {
   const unit = `${metric}${isUnit(base) ? base : (ALIASES[base] ?? base)}`;
   if (!isUnit(unit))
     throw new QuantityError(`“${word}” is not a unit Panache knows: use ${UNITS.join(', ')}`);
-  if (!(value > 0)) throw new QuantityError(`“${text}” has no amount above zero`);
+  if (!(value > 0 && value < MOST))
+    throw new QuantityError(`“${text}” has no amount above zero that a kitchen could hold`);
   const filled = FILLINGS.find((f) => f === m[3]);
   return { value, unit, ...(filled && { filled }) };
 }
