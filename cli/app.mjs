@@ -1,5 +1,7 @@
 import { spawn } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
 import { bin, root } from './place.mjs';
+import { freePort } from './ports.mjs';
 import { must } from './run.mjs';
 import { Complaint } from './say.mjs';
 
@@ -10,29 +12,62 @@ export const prepare = (databaseUrl) =>
     env: { ...process.env, DATABASE_URL: databaseUrl },
   });
 
-/** Serves the application; resolves once it answers. `mode` is start or dev. */
-export async function serve({ mode, host, port, databaseUrl }) {
+const MINUTE = 60_000;
+
+/** One server process on `port`; null when it ended before it answered, as it does when another took the port first. */
+async function attempt({ mode, host, port, databaseUrl }) {
+  const run = randomUUID();
   const child = spawn(process.execPath, [bin('next'), mode, '-p', String(port), '-H', host], {
     cwd: root,
-    stdio: ['ignore', 'ignore', 'inherit'],
-    env: { ...process.env, DATABASE_URL: databaseUrl, NEXT_TELEMETRY_DISABLED: '1' },
+    stdio: ['ignore', 'ignore', 'pipe'],
+    env: { ...process.env, DATABASE_URL: databaseUrl, PANACHE_RUN: run, NEXT_TELEMETRY_DISABLED: '1' },
+  });
+  let errors = '';
+  let ready = false;
+  child.stderr.on('data', (d) => {
+    if (ready) process.stderr.write(d);
+    else errors += d;
   });
   const ended = new Promise((resolve) => child.on('close', resolve));
+  const stop = () => {
+    child.kill('SIGTERM');
+    return ended;
+  };
   const address = `http://${host === '0.0.0.0' ? '127.0.0.1' : host}:${port}`;
-  for (let i = 0; i < 300; i++) {
-    if (child.exitCode !== null) throw new Complaint('the server ended before it answered.');
-    const ok = await fetch(`${address}/api/rail`)
-      .then((r) => r.ok)
-      .catch(() => false);
-    if (ok) {
-      const stop = () => {
-        child.kill('SIGTERM');
-        return ended;
-      };
+  for (const until = Date.now() + MINUTE; Date.now() < until; ) {
+    if (child.exitCode !== null) return { failed: errors };
+    const health = await fetch(`${address}/api/health`)
+      .then((r) => r.json())
+      .catch(() => null);
+    // Another server may be answering on this port while ours is still finding out that it is taken.
+    if (health?.run === run) {
+      ready = true;
       return { address, ended, stop };
     }
-    await new Promise((r) => setTimeout(r, 200));
+    await new Promise((r) => setTimeout(r, 150));
   }
-  child.kill('SIGKILL');
-  throw new Complaint(`the server did not answer on ${address} within a minute.`);
+  await stop();
+  throw new Complaint(
+    `the server did not answer on ${address} within a minute. ${errors.trim().split('\n').at(-1) ?? ''}`,
+  );
+}
+
+/**
+ * Serves the application and resolves once it answers. `mode` is start or dev. With `port` null it
+ * takes the first free one from `from` upward, moving on if another process is quicker.
+ */
+export async function serve({ mode, host = '127.0.0.1', port = null, from = 3000, databaseUrl }) {
+  let next = from;
+  for (let tries = 0; tries < 8; tries++) {
+    const chosen = port ?? (await freePort(next, host));
+    const app = await attempt({ mode, host, port: chosen, databaseUrl });
+    if (!app.failed && app.address) return app;
+    if (port !== null || !/EADDRINUSE/.test(app.failed)) {
+      throw new Complaint(
+        `the server ended before it answered: ${app.failed.trim().split('\n').slice(0, 3).join(' ')}`,
+      );
+    }
+    next = chosen + 1;
+  }
+  throw new Complaint('no free port could be held.');
 }

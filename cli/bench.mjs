@@ -2,7 +2,6 @@ import { prepare, serve } from './app.mjs';
 import { build } from './build.mjs';
 import { debianPackage, npmPackages } from './packages.mjs';
 import { root } from './place.mjs';
-import { freePort } from './ports.mjs';
 import { database, postgres } from './postgres.mjs';
 import { run as runProgram } from './run.mjs';
 
@@ -15,7 +14,7 @@ export async function run(_name, [only]) {
     const databaseUrl = await database(server, 'panache_bench', { fresh: true });
     await prepare(databaseUrl);
     await build();
-    const app = await serve({ mode: 'start', host: '127.0.0.1', port: await freePort(3500), databaseUrl });
+    const app = await serve({ mode: 'start', from: 3500, databaseUrl });
     try {
       for (const bench of ['solve', 'drag']) {
         if (only && only !== bench) continue;

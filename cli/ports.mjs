@@ -14,10 +14,10 @@ export async function freePort(from, host = '127.0.0.1') {
   throw new Complaint(`no free port between ${from} and ${from + 500}.`);
 }
 
-/** The port asked for with PORT, which must be free, or the first free one from 3000. */
-export async function appPort(host) {
+/** The port asked for with PORT, which must be free; null when none is asked for. */
+export async function askedPort(host) {
   const asked = process.env.PORT;
-  if (asked === undefined) return freePort(3000, host);
+  if (asked === undefined) return null;
   const port = Number(asked);
   if (!Number.isInteger(port) || port < 1 || port > 65_535)
     throw new Complaint(`PORT is “${asked}”: use a whole number from 1 to 65535.`);

@@ -4,7 +4,6 @@ import { build } from './build.mjs';
 import { chromiumOptions } from './chromium.mjs';
 import { debianPackage, npmPackages } from './packages.mjs';
 import { root } from './place.mjs';
-import { freePort } from './ports.mjs';
 import { database, postgres } from './postgres.mjs';
 
 const SHOTS = [
@@ -22,7 +21,7 @@ export async function run() {
     const databaseUrl = await database(server, 'panache_screenshots', { fresh: true });
     await prepare(databaseUrl);
     await build();
-    const app = await serve({ mode: 'start', host: '127.0.0.1', port: await freePort(3600), databaseUrl });
+    const app = await serve({ mode: 'start', from: 3600, databaseUrl });
     const { chromium } = await import('playwright-core');
     const browser = await chromium.launch(chromiumOptions);
     try {

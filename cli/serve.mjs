@@ -1,13 +1,13 @@
 import { prepare, serve } from './app.mjs';
 import { build } from './build.mjs';
 import { npmPackages } from './packages.mjs';
-import { appPort } from './ports.mjs';
+import { askedPort } from './ports.mjs';
 import { database, postgres } from './postgres.mjs';
 import { say } from './say.mjs';
 
 export async function run(mode) {
   const host = process.env.HOST ?? '127.0.0.1';
-  const port = await appPort(host);
+  const port = await askedPort(host);
   await npmPackages();
   const server = await postgres();
   const stopped = new Promise((resolve) => {

@@ -4,7 +4,6 @@ import { prepare, serve } from './app.mjs';
 import { build } from './build.mjs';
 import { debianPackage, npmPackages } from './packages.mjs';
 import { bin, own, root } from './place.mjs';
-import { freePort } from './ports.mjs';
 import { database, postgres } from './postgres.mjs';
 import { run as runProgram } from './run.mjs';
 import { say } from './say.mjs';
@@ -43,7 +42,7 @@ async function endToEnd(server, args, tally) {
   say('end-to-end tests …');
   const databaseUrl = await database(server, 'panache_test_e2e', { fresh: true });
   await prepare(databaseUrl);
-  const app = await serve({ mode: 'start', host: '127.0.0.1', port: await freePort(3400), databaseUrl });
+  const app = await serve({ mode: 'start', from: 3400, databaseUrl });
   const report = join(own, 'playwright.json');
   rmSync(report, { force: true });
   try {
