@@ -1,16 +1,39 @@
 import type { Composition } from './composition';
 import { times, totalOf } from './composition';
-import type { Ingredient } from './ingredient';
+import type { Group, Ingredient } from './ingredient';
 import { SOURCES } from './sources';
 
 type Percent = Partial<Record<keyof Composition, number>>;
 type Draft = Omit<
   Ingredient,
-  'composition' | 'sodium' | 'pH' | 'density' | 'edibleYield' | 'allergens' | 'source'
+  'composition' | 'sodium' | 'pH' | 'buffering' | 'density' | 'edibleYield' | 'allergens' | 'source'
 > &
-  Partial<Pick<Ingredient, 'sodium' | 'pH' | 'density' | 'edibleYield' | 'allergens' | 'source'>> & {
+  Partial<
+    Pick<Ingredient, 'sodium' | 'pH' | 'buffering' | 'density' | 'edibleYield' | 'allergens' | 'source'>
+  > & {
     readonly percent: Percent;
   };
+
+/**
+ * Typical buffering, mmol/(kg·pH), by kind of food: milk 25 to 30 from dairy texts, from memory; the
+ * rest set in proportion to protein, phosphate and organic acid. Our assumption.
+ */
+const BUFFERING: { readonly [G in Group]: number } = {
+  liquid: 4,
+  flour: 10,
+  starch: 1,
+  fat: 0.2,
+  dairy: 26,
+  egg: 40,
+  cheese: 70,
+  vegetable: 12,
+  grain: 8,
+  pulse: 25,
+  'cured meat': 40,
+  seafood: 35,
+  wine: 28,
+  seasoning: 5,
+};
 
 /**
  * An ingredient from rounded table percentages, brought to add to exactly 1.
@@ -36,6 +59,7 @@ export function food(draft: Draft): Ingredient {
   return {
     sodium: 0,
     pH: 6.5,
+    buffering: BUFFERING[draft.group],
     density: 1,
     edibleYield: 1,
     allergens: [],

@@ -12,6 +12,7 @@ export const GROUPS = [
   'cheese',
   'vegetable',
   'grain',
+  'pulse',
   'cured meat',
   'seafood',
   'wine',
@@ -51,7 +52,14 @@ export type SofteningClass =
   | 'broccoli'
   | 'courgette'
   | 'sweetcorn'
-  | 'allium';
+  | 'allium'
+  | 'mushroom'
+  | 'pea'
+  | 'chestnut'
+  | 'tomato'
+  | 'leaf'
+  | 'rice'
+  | 'pulse';
 
 /** What it does to the pot once blended; the strengths stand in thicken/puree. */
 export type PureeClass =
@@ -69,7 +77,25 @@ export type PureeClass =
   | 'mushroom'
   | 'tomato'
   | 'allium'
+  | 'rice'
+  | 'pulse'
   | 'other';
+
+/** Where thickening in a pot comes from; strengths, swelling and breakdown stand in thicken/granules. */
+export type ThickenerKind =
+  | 'wheat'
+  | 'maize'
+  | 'rice flour'
+  | 'waxy maize'
+  | 'tapioca'
+  | 'arrowroot'
+  | 'potato starch'
+  | 'yolk'
+  | 'cream cheese'
+  | 'hard cheese'
+  | 'sour cream'
+  | 'potato dice'
+  | 'puree';
 
 export type Ingredient = {
   readonly id: string;
@@ -80,6 +106,8 @@ export type Ingredient = {
   /** mg per 100 g. */
   readonly sodium: number;
   readonly pH: number;
+  /** How hard it is to move its pH: mmol of acid per kg and pH unit. */
+  readonly buffering: number;
   /** g/mL as poured or as measured. */
   readonly density: Density;
   /** Edible share of what is bought, 0–1. */
@@ -87,5 +115,11 @@ export type Ingredient = {
   readonly allergens: readonly Allergen[];
   readonly softening?: SofteningClass;
   readonly puree?: PureeClass;
+  /** What it does as a thickener, when it is one. */
+  readonly thickener?: ThickenerKind;
+  /** Grams of water one gram takes up by the time it is tender. */
+  readonly uptake?: number;
+  /** Usual size of a piece, mm across, as it is put in. */
+  readonly sizeMm?: number;
   readonly source: Source;
 };

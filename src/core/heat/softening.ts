@@ -19,6 +19,13 @@ export const TENDER_AFTER: { readonly [C in SofteningClass]: number } = {
   courgette: 1.5,
   sweetcorn: 2,
   allium: 3,
+  mushroom: 3,
+  pea: 2.5,
+  chestnut: 6,
+  tomato: 1.5,
+  leaf: 1,
+  rice: 9,
+  pulse: 30,
 };
 
 /** Degrees for a tenfold change of softening speed. */

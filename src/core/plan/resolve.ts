@@ -6,6 +6,7 @@ import type { Pot } from '../pot/pot';
 import type { Portion, Step } from '../pot/step';
 import { type EqualParts, fatPerFlour } from '../thicken/equalParts';
 import type { RouxColour } from '../thicken/granules';
+import { METHOD_RULES } from '../thicken/methods';
 import { toGrams } from '../units/measure';
 import { roundToScale } from '../units/round';
 import type { Amount, Fraction } from './amount';
@@ -64,6 +65,9 @@ export function resolve(
     case 'sweat':
     case 'add':
     case 'season':
+    case 'render':
+    case 'temper':
+    case 'poach':
       return { ...step, items: step.items.map(portion) };
     case 'roux': {
       const rule = choice.rule ?? step.rule;
@@ -78,6 +82,15 @@ export function resolve(
     }
     case 'dust':
       return { ...step, flour: portion(step.flour) };
+    case 'thicken': {
+      const thickener = portion(step.thickener);
+      if (!step.carrier) return { ...step, thickener, carrier: undefined };
+      const byRule = step.carrier.amount.kind === 'by rule';
+      const amount = byRule
+        ? tidy(thickener.amount * METHOD_RULES[step.method].carrier)
+        : portion(step.carrier).amount;
+      return { ...step, thickener, carrier: { ...step.carrier, amount } };
+    }
     case 'puree':
       return { ...step, fraction: share(step.fraction) };
     default:

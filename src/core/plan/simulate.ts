@@ -52,9 +52,14 @@ export function multiplied(step: Step, by: number): Step {
     case 'sweat':
     case 'add':
     case 'season':
+    case 'render':
+    case 'temper':
+    case 'poach':
       return { ...step, items: step.items.map(up) };
     case 'roux':
       return { ...step, flour: up(step.flour), fat: up(step.fat) };
+    case 'thicken':
+      return { ...step, thickener: up(step.thickener), carrier: step.carrier && up(step.carrier) };
     case 'dust':
       return { ...step, flour: up(step.flour) };
     default:

@@ -67,6 +67,20 @@ function fire(plan: Draft, run: Run): Warning[] {
           says: `${burner.name} stalls at ${note.celsius.toFixed(0)} °C in step ${n + 1}; the step needs ${note.wanted.toFixed(0)} °C.`,
           change: 'Take a stronger burner, put the lid on, or make less.',
         });
+      } else if (note.kind === 'scrambled') {
+        warnings.push({
+          id: `scrambled-${n}`,
+          severity: 'stop',
+          says: `The yolk reaches ${note.reached.toFixed(0)} °C in step ${n + 1}; over ${note.limit} °C it scrambles.`,
+          change: 'Bring it no hotter than that after the liaison.',
+        });
+      } else if (note.kind === 'cannot-chill') {
+        warnings.push({
+          id: `chill-${n}`,
+          severity: 'stop',
+          says: `Step ${n + 1} cannot reach ${note.to} °C: where it cools is no colder.`,
+          change: 'Use a colder place, a fan or an ice bath.',
+        });
       } else {
         warnings.push({
           id: `hard-${n}`,

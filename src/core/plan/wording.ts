@@ -1,5 +1,6 @@
 import { ingredient } from '../food/catalogue';
 import type { Portion, Step } from '../pot/step';
+import { METHOD_RULES } from '../thicken/methods';
 import { duration, litres, spaced } from '../units/format';
 import type { Plan } from './types';
 
@@ -60,6 +61,28 @@ export function titleOf(step: Step): string {
       return `Blend ${Math.round(step.fraction * 100)} % of the pot, ${step.tool}`;
     case 'season':
       return 'Season';
+    case 'render':
+      return `Render the ${listed(step.items)}`;
+    case 'reduce':
+      if ('minutes' in step.to) return `Boil down for ${step.to.minutes} min`;
+      if ('share' in step.to) return `Boil down to ${Math.round(step.to.share * 100)} %`;
+      return `Boil down ${step.to.dropMm} mm on the wall`;
+    case 'strain':
+      return step.of ? `Lift out the ${step.of.map(shortName).join(' and ')}` : 'Strain';
+    case 'thicken':
+      return `Thicken with ${shortName(step.thickener.ingredient)}, ${step.method}`;
+    case 'temper':
+      return `Temper in the ${listed(step.items)}`;
+    case 'poach':
+      return `Poach the ${listed(step.items)}`;
+    case 'rest':
+      return 'Rest off the heat';
+    case 'hold':
+      return `Hold at ${step.at} °C`;
+    case 'chill':
+      return `Chill to ${step.to} °C`;
+    case 'reheat':
+      return `Reheat to ${step.to} °C`;
   }
 }
 
@@ -91,6 +114,43 @@ export function detailsOf(step: Step): readonly string[] {
       return step.of ? [`lift out and blend ${step.of.map(shortName).join(' and ')} with their liquid`] : [];
     case 'season':
       return items(step.items);
+    case 'render':
+      return [
+        ...items(step.items),
+        step.keep >= 0.995
+          ? 'keep the fat'
+          : `keep ${Math.round(step.keep * 100)} % of the fat, pour the rest into a tin`,
+      ];
+    case 'reduce':
+      return [`${flameWords(step.flame)}, lid off`];
+    case 'strain':
+      return [];
+    case 'thicken':
+      return [
+        ...items([...(step.carrier ? [step.carrier] : []), step.thickener]),
+        METHOD_RULES[step.method].how,
+        ...((step.additions ?? 1) > 1 ? [`in ${step.additions} additions, a minute apart`] : []),
+        `then ${step.minutes} min at the simmer`,
+      ];
+    case 'temper':
+      return [
+        ...items(step.items),
+        `ladles of soup until it is ${step.warmTo} °C, then back; no hotter than ${step.to} °C`,
+      ];
+    case 'poach':
+      return [...items(step.items), `at ${step.at} °C, ${LID[step.lid]}, until the centre is 63 °C`];
+    case 'rest':
+      return [`${step.minutes} min, ${LID[step.lid]}`];
+    case 'hold':
+      return [`${step.minutes} min, ${LID[step.lid]}`];
+    case 'chill':
+      return [
+        step.method === 'ice bath'
+          ? 'the pot in ice and water, stirred'
+          : `${step.method}, ${step.depthMm / 10} cm deep`,
+      ];
+    case 'reheat':
+      return [`${flameWords(step.flame)}, ${LID[step.lid]}`];
   }
 }
 
@@ -113,6 +173,12 @@ export function reasonFor(step: Step): string {
       return step.lid === 'on'
         ? 'The lid keeps the water the plan counts on.'
         : 'Open, it gives off the water the plan counts on.';
+    case 'temper':
+      return 'Warmed by ladles it cannot curdle; hotter than that the yolk scrambles.';
+    case 'thicken':
+      return 'It thickens only at the simmer: judge nothing before.';
+    case 'strain':
+      return 'Press gently: force pushes grain through.';
     case 'season':
       return 'Last, because reduction and cured or salted things have brought salt already.';
     default:

@@ -4,13 +4,21 @@ import type { Kitchen } from './kitchen';
 import type { Pot } from './pot';
 import type { Step } from './step';
 import { dust, roux } from './steps/flour';
+import { chill, hold, poach, reheat, rest } from './steps/keep';
 import { puree } from './steps/puree';
+import { reduce } from './steps/reduce';
+import { render } from './steps/render';
+import { strain } from './steps/strain';
 import { sweat } from './steps/sweat';
+import { temper, yolkState } from './steps/temper';
+import { thicken } from './steps/thicken';
 
 /** Something the cook should know about how a step went. */
 export type Note =
   | { readonly kind: 'stalled'; readonly celsius: number; readonly wanted: number }
-  | { readonly kind: 'never-tender' };
+  | { readonly kind: 'never-tender' }
+  | { readonly kind: 'scrambled'; readonly limit: number; readonly reached: number }
+  | { readonly kind: 'cannot-chill'; readonly to: number };
 
 /** A pot after a step, what it went through on the way, and what there is to say about it. */
 export type Advanced = {
@@ -31,6 +39,17 @@ const cooked = ({ pot, trace, stalled }: Cooked, wanted: number): Advanced => ({
   trace,
   notes: stalled ? [{ kind: 'stalled', celsius: pot.celsius, wanted }] : [],
 });
+
+/** Adds what heat has done to yolk: once scrambled it no longer thickens, and stays so. */
+function guarded(advanced: Advanced, kitchen: Kitchen): Advanced {
+  const { pot } = advanced;
+  if (pot.yolkPeak === 0 || !pot.thickeners.some((t) => t.kind === 'yolk' && t.strength > 0)) return advanced;
+  const { limit, scrambled } = yolkState(pot, kitchen);
+  if (!scrambled) return advanced;
+  const thickeners = pot.thickeners.map((t) => (t.kind === 'yolk' ? { ...t, strength: 0 } : t));
+  const note: Note = { kind: 'scrambled', limit, reached: pot.yolkPeak };
+  return { ...advanced, pot: { ...pot, thickeners }, notes: [...advanced.notes, note] };
+}
 
 function bringTo(pot: Pot, step: Extract<Step, { kind: 'bring-to' }>, kitchen: Kitchen): Advanced {
   const wanted =
@@ -78,11 +97,34 @@ export function advance(pot: Pot, step: Step, kitchen: Kitchen): Advanced {
       return done({ ...filled, seconds: pot.seconds + seconds, lid: step.lid ?? pot.lid }, kitchen);
     }
     case 'bring-to':
-      return bringTo(pot, step, kitchen);
+      return guarded(bringTo(pot, step, kitchen), kitchen);
     case 'simmer':
-      return simmer(pot, step, kitchen);
+      return guarded(simmer(pot, step, kitchen), kitchen);
     case 'puree':
       return done(puree(pot, step, kitchen, volumeMl(pot)), kitchen);
+    case 'render':
+      return done(render(pot, step, kitchen), kitchen);
+    case 'strain':
+      return done(strain(pot, step, kitchen), kitchen);
+    case 'reduce':
+      return guarded(cooked(reduce(pot, step, kitchen), boilsAt(kitchen)), kitchen);
+    case 'thicken':
+      return guarded(cooked(thicken(pot, step, kitchen), simmersAt(kitchen)), kitchen);
+    case 'temper':
+      return guarded(cooked(temper(pot, step, kitchen), step.to), kitchen);
+    case 'poach':
+      return guarded(cooked(poach(pot, step, kitchen), step.at), kitchen);
+    case 'rest':
+      return cooked(rest(pot, step, kitchen), 0);
+    case 'hold':
+      return guarded(cooked(hold(pot, step, kitchen), step.at), kitchen);
+    case 'reheat':
+      return guarded(cooked(reheat(pot, step, kitchen), step.to), kitchen);
+    case 'chill': {
+      const chilled = chill(pot, step);
+      const notes: Note[] = chilled.stalled ? [{ kind: 'cannot-chill', to: step.to }] : [];
+      return { pot: chilled.pot, trace: [sampleOf(chilled.pot, kitchen)], notes };
+    }
     case 'season':
       return done({ ...putAllIn(pot, step.items, kitchen), seconds: pot.seconds + ADD_SECONDS }, kitchen);
   }

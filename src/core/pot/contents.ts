@@ -4,15 +4,20 @@ import type { Ingredient } from '../food/ingredient';
 import { componentDensity, heatCapacityOf, heatHeldBy, volumeOf } from '../food/thermal';
 import { type Cut, startLag } from '../heat/softening';
 import { MATERIALS } from '../heat/vessel';
-import { ROUX_STRENGTH, type RouxColour, STARCH_STRENGTH, type Thickener } from '../thicken/granules';
+import {
+  ROUX_STRENGTH,
+  type RouxColour,
+  STARCH_STRENGTH,
+  type Thickener,
+  type ThickenerKind,
+} from '../thicken/granules';
 import type { Kitchen } from './kitchen';
 import type { Piece, Pot } from './pot';
 import type { Portion } from './step';
 
 const DEFAULT_CUT: Cut = { shape: 'cube', edgeMm: 8 };
 
-const BECOMES_PIECES = new Set(['vegetable', 'grain', 'cured meat', 'seafood']);
-const IS_GRANULES = new Set(['flour', 'starch']);
+const BECOMES_PIECES = new Set(['vegetable', 'grain', 'pulse', 'cured meat', 'seafood']);
 
 /** mL filled by everything in the pot, pieces included. */
 export function volumeMl(pot: Pot): number {
@@ -62,6 +67,30 @@ export function heatCapacity(pot: Pot): number {
 const arrivesAt = (i: Ingredient, kitchen: Kitchen): number =>
   i.group === 'dairy' || i.group === 'seafood' || i.group === 'egg' ? 5 : kitchen.airCelsius;
 
+/** What `g` of a thickener brings; flours and starches are counted dry, the others flow with the liquid. */
+function granulesOf(
+  i: Ingredient,
+  kind: ThickenerKind,
+  g: number,
+  colour: RouxColour,
+  kitchen: Kitchen,
+): Thickener {
+  const strength = kind === 'wheat' ? ROUX_STRENGTH[colour] : STARCH_STRENGTH[kind];
+  return {
+    kind,
+    from: i.id,
+    dry: i.group === 'flour' || i.group === 'starch' ? g : 0,
+    equivalents: g * strength * kitchen.factors.flour,
+    swollen: 0,
+    strength: 1,
+    cookedMinutes: 0,
+  };
+}
+
+/** pH of the pot: buffers meet in proportion to their strength. Pure water's 7 when nothing is in. */
+export const pHOf = (pot: Pot): number =>
+  pot.buffer.capacity > 0 ? pot.buffer.moment / pot.buffer.capacity : 7;
+
 /** Puts one portion into the pot at its own temperature: heat, salt and substance balance. */
 export function putIn(pot: Pot, portion: Portion, kitchen: Kitchen, colour: RouxColour = 'white'): Pot {
   if (portion.amount <= 0) return pot;
@@ -70,9 +99,18 @@ export function putIn(pot: Pot, portion: Portion, kitchen: Kitchen, colour: Roux
   const held = heatHeldBy(times(i.composition, portion.amount), own);
   const before = heatCapacity(pot);
   const celsius = (before * pot.celsius + held * own) / (before + held);
-  const next: Pot = { ...pot, celsius, sodium: pot.sodium + (portion.amount * i.sodium) / 1e5 };
+  const buffering = (portion.amount / 1000) * i.buffering;
+  const next: Pot = {
+    ...pot,
+    celsius,
+    sodium: pot.sodium + (portion.amount * i.sodium) / 1e5,
+    buffer: {
+      capacity: pot.buffer.capacity + buffering,
+      moment: pot.buffer.moment + buffering * i.pH,
+    },
+  };
   if (BECOMES_PIECES.has(i.group)) {
-    const cut = portion.cut ?? DEFAULT_CUT;
+    const cut: Cut = portion.cut ?? (i.sizeMm ? { shape: 'cube', edgeMm: i.sizeMm } : DEFAULT_CUT);
     const piece: Piece = {
       ingredient: i.id,
       g: portion.amount,
@@ -80,24 +118,16 @@ export function putIn(pot: Pot, portion: Portion, kitchen: Kitchen, colour: Roux
       cut,
       lag: startLag(cut, own, celsius),
       softened: 0,
+      centrePeak: own,
+      doneMinutes: 0,
       leached: 0,
     };
     return { ...next, pieces: [...pot.pieces, piece] };
   }
-  if (IS_GRANULES.has(i.group)) {
-    const kind = i.group === 'flour' ? 'wheat' : 'maize';
-    const strength = i.group === 'flour' ? ROUX_STRENGTH[colour] : STARCH_STRENGTH.maize;
-    const granules: Thickener = {
-      kind,
-      from: i.id,
-      dry: portion.amount,
-      equivalents: portion.amount * strength * kitchen.factors.flour,
-      swollen: 0,
-      strength: 1,
-      cookedMinutes: 0,
-    };
-    return { ...next, thickeners: [...pot.thickeners, granules] };
-  }
+  const thickeners = i.thickener
+    ? [...pot.thickeners, granulesOf(i, i.thickener, portion.amount, colour, kitchen)]
+    : pot.thickeners;
+  if (i.group === 'flour' || i.group === 'starch') return { ...next, thickeners };
   const grams = times(i.composition, portion.amount);
   if (i.group === 'fat') {
     return {
@@ -106,7 +136,7 @@ export function putIn(pot: Pot, portion: Portion, kitchen: Kitchen, colour: Roux
       liquid: plus(plus(pot.liquid, grams), { ...NOTHING, fat: grams.fat }, -1),
     };
   }
-  return { ...next, liquid: plus(pot.liquid, grams) };
+  return { ...next, thickeners, liquid: plus(pot.liquid, grams) };
 }
 
 export const putAllIn = (pot: Pot, portions: readonly Portion[], kitchen: Kitchen): Pot =>

@@ -1,5 +1,5 @@
 import { ingredient } from '../food/catalogue';
-import { NOTHING, plus } from '../food/composition';
+import { NOTHING, plus, times } from '../food/composition';
 import { heatInto, WALL_LOSS } from '../heat/burner';
 import { advanceLag, centreTemperature, softeningIn, TENDER_AFTER } from '../heat/softening';
 import { boilingPoint, latentHeat, pressureAt } from '../heat/steam';
@@ -7,7 +7,7 @@ import { losingArea, surfaceArea } from '../heat/vessel';
 import { LID_ESCAPE, type Lid, openSurfaceFlux } from '../heat/waterLoss';
 import { cookThickener, type Thickener } from '../thicken/granules';
 import { LEACHED_STRENGTH, leachedShare } from '../thicken/puree';
-import { evaporate, heatCapacity, volumeMl } from './contents';
+import { evaporate, heatCapacity, pHOf, volumeMl } from './contents';
 import type { Kitchen } from './kitchen';
 import { observe } from './observe';
 import type { Piece, Pot } from './pot';
@@ -57,31 +57,52 @@ export function tenderness(piece: Piece): number {
 export const hardest = (pot: Pot): number =>
   pot.pieces.reduce((least, p) => Math.min(least, tenderness(p)), 1);
 
+/** Vegetables in liquid more acid than this take twice as long. Common practice, no source. */
+const ACID_HARDENS = 5;
+
+/** Centre of fish and shellfish when cooked, °C: FDA Food Code 2022, 3-401.11. */
+export const DONE_CELSIUS = 63;
+
 function cookPiece(piece: Piece, pot: Pot, seconds: number, rise: number, kitchen: Kitchen): Piece {
   const lag = advanceLag(piece.lag, piece.cut, seconds, rise);
   const centre = centreTemperature(lag, piece.cut, pot.celsius);
-  const softened = piece.softened + softeningIn(seconds, centre) * kitchen.factors.softening;
-  return { ...piece, lag, softened };
+  const acid = pHOf(pot) < ACID_HARDENS ? 0.5 : 1;
+  const softened = piece.softened + softeningIn(seconds, centre) * kitchen.factors.softening * acid;
+  const doneMinutes = piece.doneMinutes + (centre >= DONE_CELSIUS ? seconds / 60 : 0);
+  return { ...piece, lag, softened, centrePeak: Math.max(piece.centrePeak, centre), doneMinutes };
 }
 
-/** Starch that has newly left the potato goes into the liquid and thickens it. */
-function leach(pot: Pot, kitchen: Kitchen): Pot {
+/** Starch that has newly left the potato goes into the liquid and thickens it; rice and pulses drink. */
+function exchange(pot: Pot, kitchen: Kitchen): Pot {
   let { thickeners, liquid } = pot;
   let changed = false;
   const pieces = pot.pieces.map((piece) => {
-    const { puree } = ingredient(piece.ingredient);
+    const { puree, uptake } = ingredient(piece.ingredient);
+    if (uptake !== undefined) {
+      const dry = piece.g * (1 - piece.composition.water);
+      const wanted = dry * uptake * Math.min(1, tenderness(piece)) - piece.g * piece.composition.water;
+      const drunk = Math.min(Math.max(0, wanted), liquid.water * 0.5);
+      if (drunk < 0.01) return piece;
+      changed = true;
+      liquid = { ...liquid, water: liquid.water - drunk };
+      const grams = plus(times(piece.composition, piece.g), { ...NOTHING, water: drunk });
+      return { ...piece, g: piece.g + drunk, composition: times(grams, 1 / (piece.g + drunk)) };
+    }
     if (puree !== 'floury potato' && puree !== 'waxy potato') return piece;
     const leached = leachedShare(puree, piece.cut, piece.softened);
     if (leached - piece.leached < 1e-6) return piece;
     changed = true;
-    const grams = piece.g * piece.composition.starch * (leached - piece.leached);
+    // The share is of the starch it came with; what is left of that is one less what has gone.
+    const starch = (piece.g * piece.composition.starch) / (1 - Math.min(0.99, piece.leached));
+    const grams = starch * (leached - piece.leached);
     thickeners = addLeached(
       thickeners,
       piece.ingredient,
       grams * LEACHED_STRENGTH * kitchen.factors.leaching,
     );
+    const left = plus(times(piece.composition, piece.g), { ...NOTHING, starch: grams }, -1);
     liquid = plus(liquid, { ...NOTHING, starch: grams });
-    return { ...piece, leached };
+    return { ...piece, leached, g: piece.g - grams, composition: times(left, 1 / (piece.g - grams)) };
   });
   return changed ? { ...pot, pieces, thickeners, liquid } : pot;
 }
@@ -122,13 +143,14 @@ export function steamRate(pot: Pot, lid: Lid, kitchen: Kitchen): number {
 function slice(pot: Pot, fire: Fire, seconds: number, boil: number, kitchen: Kitchen): Pot {
   const capacity = heatCapacity(pot);
   const wall = WALL_LOSS * losingArea(pot.vessel, volumeMl(pot)) * (pot.celsius - kitchen.airCelsius);
-  const full = heatInto(pot.burner, fire.flame) * kitchen.factors.burner;
+  const ceiling = Math.min(boil, fire.hold ?? boil);
+  // Hotter than it is to be kept: the flame is off until it has come down.
+  const full = pot.celsius > ceiling + 0.05 ? 0 : heatInto(pot.burner, fire.flame) * kitchen.factors.burner;
   let steam = steamRate(pot, fire.lid, kitchen);
   const latent = latentHeat(pot.celsius);
-  const ceiling = Math.min(boil, fire.hold ?? boil);
   const surplus = full - wall - steam * latent;
   let celsius = pot.celsius + (surplus * seconds) / capacity;
-  if (celsius >= ceiling) {
+  if (celsius >= ceiling && pot.celsius <= ceiling + 0.05) {
     const toReach = ((ceiling - pot.celsius) * capacity) / seconds;
     celsius = ceiling;
     // At a full boil the burner's surplus has nowhere to go but into steam.
@@ -142,10 +164,12 @@ function slice(pot: Pot, fire: Fire, seconds: number, boil: number, kitchen: Kit
     lid: fire.lid,
   };
   const middle = pot.celsius + rise / 2;
-  return leach(
+  const pH = pHOf(pot);
+  return exchange(
     {
       ...warmer,
-      thickeners: pot.thickeners.map((t) => cookThickener(t, seconds, middle)),
+      yolkPeak: pot.yolkPeak > 0 ? Math.max(pot.yolkPeak, celsius) : 0,
+      thickeners: pot.thickeners.map((t) => cookThickener(t, seconds, middle, pH)),
       pieces: pot.pieces.map((p) => cookPiece(p, warmer, seconds, rise, kitchen)),
     },
     kitchen,

@@ -4,12 +4,13 @@ import { totalOf } from '../food/composition';
 import type { Burner } from '../heat/burner';
 import type { Vessel } from '../heat/vessel';
 import { advance } from './advance';
-import { heatCapacity, massG, putIn } from './contents';
+import { heatCapacity, massG, pHOf, putIn } from './contents';
 import { simmersAt } from './cook';
 import { STANDARD_KITCHEN as room } from './kitchen';
 import { observe } from './observe';
+import { portionsIn } from './portions';
 import { emptyPot, type Pot } from './pot';
-import { Step } from './step';
+import { type Portion, Step } from './step';
 
 const vessel: Vessel = {
   id: 'v',
@@ -39,6 +40,7 @@ const stock = (amount: number, celsius = 60) => ({
   kind: 'add',
   items: [{ ingredient: 'vegetable-stock', amount, celsius }],
 });
+const dice = (ingredient: string, amount: number) => ({ kind: 'add', items: [{ ingredient, amount }] });
 const toSimmer = { kind: 'bring-to', to: 'simmer', flame: 0.8, lid: 'off' };
 const simmer = (minutes: number, lid = 'off') => ({ kind: 'simmer', minutes, lid });
 
@@ -173,7 +175,132 @@ describe('purée', () => {
   });
 });
 
+describe('the other things cooks do', () => {
+  const soup = cookAll([stock(3000), toSimmer]);
+
+  test('bacon gives its fat up; what is not kept is poured off', () => {
+    const bacon = (keep: number) =>
+      cookAll([{ kind: 'render', items: [{ ingredient: 'streaky-bacon', amount: 400 }], minutes: 12, keep }]);
+    expect(bacon(1).freeFat).toBeGreaterThan(70);
+    expect(bacon(0.25).freeFat / bacon(1).freeFat).toBeCloseTo(0.25, 6);
+    expect(bacon(0).removed).toBeCloseTo(bacon(1).freeFat, 6);
+  });
+
+  test('reducing to a share, by the level or by minutes all boil water off', () => {
+    const lost = (to: object) =>
+      cookAll([{ kind: 'reduce', flame: 1, to }], soup).evaporated - soup.evaporated;
+    expect(lost({ share: 0.75 })).toBeCloseTo(seen(soup).volumeMl * 0.25, -2);
+    expect(lost({ dropMm: 10 })).toBeCloseTo(Math.PI * 13 ** 2, -1);
+    expect(lost({ minutes: 10 })).toBeGreaterThan(lost({ minutes: 5 }));
+  });
+
+  test('a strained shell stock keeps its liquid and loses the rest', () => {
+    const shells = cookAll([dice('onion', 500), { kind: 'strain' }], soup);
+    expect(shells.pieces).toHaveLength(0);
+    expect(shells.removed).toBeGreaterThan(500);
+    expect(totalOf(shells.liquid) / totalOf(soup.liquid)).toBeGreaterThan(0.93);
+  });
+
+  test('cornstarch thickens twice as much as flour, and boiled in cream in three additions as much as in one', () => {
+    const with_ = (method: string, ingredient: string, amount: number, more: Raw = {}) =>
+      seen(
+        cookAll(
+          [{ kind: 'thicken', method, thickener: { ingredient, amount }, minutes: 3, lid: 'on', ...more }],
+          soup,
+        ),
+      ).equivalents;
+    const carrier = { ingredient: 'water', amount: 60 };
+    expect(
+      with_('slurry', 'cornstarch', 60, { carrier }) / with_('slurry', 'plain-flour', 120, { carrier }),
+    ).toBeCloseTo(1, 1);
+    const cream = { carrier: { ingredient: 'heavy-cream', amount: 300 } };
+    const once = with_('boiled cream', 'cornstarch', 60, cream);
+    expect(with_('boiled cream', 'cornstarch', 60, { ...cream, additions: 3 }) / once).toBeCloseTo(1, 1);
+  });
+
+  test('a liaison thickens when set, and scrambles beyond its limit or in a pot straight off the simmer', () => {
+    const rested = cookAll([{ kind: 'rest', minutes: 12, lid: 'off' }], soup);
+    const liaison = (to: number, into = rested) =>
+      advance(
+        into,
+        Step.parse({
+          kind: 'temper',
+          items: [
+            { ingredient: 'egg-yolk', amount: 150 },
+            { ingredient: 'heavy-cream', amount: 300 },
+          ],
+          warmTo: 60,
+          to,
+          flame: 0.4,
+        }),
+        room,
+      );
+    expect(liaison(82).notes).toEqual([]);
+    expect(liaison(82, soup).notes).toEqual([expect.objectContaining({ kind: 'scrambled' })]);
+    expect(seen(liaison(82).pot).equivalents).toBeGreaterThan(10);
+    const boiled = advance(
+      liaison(82).pot,
+      Step.parse({ kind: 'bring-to', to: 'simmer', flame: 0.5, lid: 'off' }),
+      room,
+    );
+    expect(boiled.notes).toEqual([expect.objectContaining({ kind: 'scrambled', limit: 85 })]);
+    expect(seen(boiled.pot).equivalents).toBeLessThan(1);
+  });
+
+  test('fish is poached to 63 °C in its centre', () => {
+    const fish = { ingredient: 'smoked-haddock', amount: 600, cut: { shape: 'cube', edgeMm: 25 } };
+    const done = cookAll([{ kind: 'poach', items: [fish], at: 80, lid: 'ajar' }], soup);
+    expect(done.pieces[0]?.centrePeak).toBeGreaterThanOrEqual(62.9);
+    expect(done.pieces[0]?.centrePeak).toBeLessThan(66);
+  });
+
+  test('rest cools, hold stands, chill and reheat arrive', () => {
+    expect(cookAll([{ kind: 'rest', minutes: 20, lid: 'off' }], soup).celsius).toBeLessThan(85);
+    expect(cookAll([{ kind: 'hold', minutes: 90, at: 65, lid: 'on' }], soup).celsius).toBeCloseTo(65, 0);
+    const cold = cookAll([{ kind: 'chill', method: 'blast', depthMm: 50, to: 5 }], soup);
+    expect(cold.celsius).toBe(5);
+    expect(cold.seconds - soup.seconds).toBeGreaterThan(1800);
+    expect(cookAll([{ kind: 'reheat', to: 74, flame: 1, lid: 'on' }], cold).celsius).toBeCloseTo(74, 1);
+    const never = advance(soup, Step.parse({ kind: 'chill', method: 'cold room', depthMm: 50, to: 3 }), room);
+    expect(never.notes).toEqual([{ kind: 'cannot-chill', to: 3 }]);
+  });
+
+  test('rice drinks, and blended it thickens; acid keeps vegetables hard and breaks starch down', () => {
+    const rice = cookAll([dice('white-rice', 225), { ...simmer(5, 'on'), untilTender: true }], soup);
+    expect(rice.pieces[0]?.g).toBeGreaterThan(550);
+    const blended = cookAll([{ kind: 'puree', fraction: 1, tool: 'jug blender' }], rice);
+    expect(seen(blended).equivalents).toBeGreaterThan(80);
+    const sour = cookAll([{ kind: 'season', items: [{ ingredient: 'lemon-juice', amount: 700 }] }], soup);
+    expect(pHOf(sour)).toBeLessThan(4.5);
+    const cooked = (pot: Pot) =>
+      advance(pot, Step.parse({ ...simmer(0, 'on'), untilTender: true }), room).pot;
+    const carrots = (pot: Pot) => cooked(cookAll([dice('carrot', 300)], pot)).seconds - pot.seconds;
+    expect(carrots(sour) / carrots(soup)).toBeGreaterThan(1.5);
+  });
+});
+
 const anyStep = fc.oneof(
+  fc.constantFrom<Raw>(
+    { kind: 'render', items: [{ ingredient: 'streaky-bacon', amount: 150 }], minutes: 8, keep: 0.5 },
+    { kind: 'reduce', flame: 1, to: { share: 0.8 } },
+    { kind: 'reduce', flame: 1, to: { dropMm: 5 } },
+    { kind: 'reduce', flame: 0.7, to: { minutes: 5 } },
+    { kind: 'strain' },
+    { kind: 'strain', of: ['onion'], keeps: 0.05 },
+    {
+      kind: 'thicken',
+      method: 'slurry',
+      thickener: { ingredient: 'cornstarch', amount: 30 },
+      carrier: { ingredient: 'water', amount: 45 },
+      minutes: 2,
+    },
+    { kind: 'temper', items: [{ ingredient: 'heavy-cream', amount: 200 }], warmTo: 60, to: 80, flame: 0.3 },
+    { kind: 'poach', items: [{ ingredient: 'smoked-haddock', amount: 300 }], at: 80, lid: 'ajar' },
+    { kind: 'rest', minutes: 10, lid: 'on' },
+    { kind: 'hold', minutes: 20, at: 65, lid: 'on' },
+    { kind: 'chill', method: 'ice bath', depthMm: 80, to: 5 },
+    { kind: 'reheat', to: 74, flame: 0.8, lid: 'on' },
+  ),
   fc.record({
     kind: fc.constant('add'),
     items: fc.array(
@@ -221,8 +348,7 @@ test('advance is total: any steps in any order keep the pot physical and its mas
       let put = 0;
       for (const r of raw) {
         const step = Step.parse(r);
-        if ('items' in step) put += step.items.reduce((sum, i) => sum + i.amount, 0);
-        if ('flour' in step) put += step.flour.amount;
+        put += portionsIn<Portion>(step).reduce((sum, p) => sum + p.amount, 0);
         const next = advance(pot, step, room).pot;
         expect(next.seconds).toBeGreaterThanOrEqual(pot.seconds);
         pot = next;
@@ -233,7 +359,12 @@ test('advance is total: any steps in any order keep the pot physical and its mas
         expect(value).toBeGreaterThanOrEqual(0);
       }
       expect(pot.liquid.water).toBeGreaterThanOrEqual(0);
-      expect(massG(pot) + pot.evaporated).toBeCloseTo(put, 3);
+      expect(massG(pot) + pot.evaporated + pot.removed).toBeCloseTo(put, 3);
+      expect(pot.pieces.every((p) => p.g >= 0 && Object.values(p.composition).every((x) => x >= -1e-9))).toBe(
+        true,
+      );
+      expect(pHOf(pot)).toBeGreaterThan(2);
+      expect(pHOf(pot)).toBeLessThan(8);
     }),
     { numRuns: 60, seed: 7 },
   );

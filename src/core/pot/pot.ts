@@ -16,6 +16,9 @@ export type Piece = {
   readonly lag: Lag;
   /** Softening so far, minutes at 100 °C in the centre. */
   readonly softened: number;
+  /** Hottest its centre has been, °C, and minutes since that first passed 63 °C. */
+  readonly centrePeak: number;
+  readonly doneMinutes: number;
   /** Share of its starch that has gone into the liquid. */
   readonly leached: number;
 };
@@ -38,8 +41,14 @@ export type Pot = {
   readonly pieces: readonly Piece[];
   /** Grams of sodium in everything. */
   readonly sodium: number;
+  /** Buffering, mmol per pH unit, and its product with pH: what mixes to the pot's pH. */
+  readonly buffer: { readonly capacity: number; readonly moment: number };
+  /** Hottest it has been since yolk went in, °C; 0 without yolk. */
+  readonly yolkPeak: number;
   /** Grams of water gone as steam so far. */
   readonly evaporated: number;
+  /** Grams taken out: fat poured off, solids strained away. */
+  readonly removed: number;
   readonly lid: Lid;
 };
 
@@ -53,6 +62,9 @@ export const emptyPot = (vessel: Vessel, burner: Burner, celsius = 20): Pot => (
   thickeners: [],
   pieces: [],
   sodium: 0,
+  buffer: { capacity: 0, moment: 0 },
+  yolkPeak: 0,
   evaporated: 0,
+  removed: 0,
   lid: 'off',
 });

@@ -1,7 +1,9 @@
 import * as z from 'zod';
 import { isIngredient } from '../food/catalogue';
+import { COOLING_METHODS } from '../heat/cooling';
 import { EQUAL_PARTS } from '../thicken/equalParts';
 import { ROUX_COLOURS } from '../thicken/granules';
+import { THICKEN_METHODS } from '../thicken/methods';
 
 export const CutSchema = z.object({
   shape: z.enum(['slab', 'rod', 'cube']),
@@ -15,6 +17,7 @@ const IngredientId = z
 const LidSchema = z.enum(['on', 'ajar', 'off']);
 const Minutes = z.number().min(0).max(600);
 const Flame = z.number().min(0.05).max(1);
+const Share = z.number().min(0).max(1);
 const Celsius = z.number().min(-25).max(200);
 
 /**
@@ -82,6 +85,73 @@ export function stepSchema<A extends z.ZodType, F extends z.ZodType>(amount: A, 
       tool: z.enum(['stick blender', 'jug blender']),
     }),
     z.object({ kind: z.literal('season'), ...note, items }),
+    /** Fat cooked out of cured meat; `keep` is the share of it left in the pot, the rest is poured off. */
+    z.object({ kind: z.literal('render'), ...note, items, minutes: Minutes, keep: Share }),
+    /** Boiled down to a share of its volume, by a drop of the level in mm, or for minutes. */
+    z.object({
+      kind: z.literal('reduce'),
+      ...note,
+      flame: Flame,
+      to: z.union([
+        z.object({ share: z.number().min(0.1).max(1) }),
+        z.object({ dropMm: z.number().positive().max(400) }),
+        z.object({ minutes: Minutes }),
+      ]),
+    }),
+    /** Pieces taken out; `keeps` is the share of liquid that clings to them and is lost. */
+    z.object({
+      kind: z.literal('strain'),
+      ...note,
+      keeps: Share.optional(),
+      of: z.array(IngredientId).optional(),
+    }),
+    /** A correction or finish: slurry, kneaded butter, cooked roux, or starch boiled in cream, in `additions`. */
+    z.object({
+      kind: z.literal('thicken'),
+      ...note,
+      method: z.enum(THICKEN_METHODS),
+      thickener: portion,
+      /** Cold water of a slurry, butter of a kneaded butter or roux, cream the starch is boiled in. */
+      carrier: portion.optional(),
+      colour: z.enum(ROUX_COLOURS).optional(),
+      additions: z.number().int().min(1).max(6).optional(),
+      minutes: Minutes,
+      lid: LidSchema.optional(),
+    }),
+    /** Dairy or a liaison warmed by ladles of the pot, then back, and brought to `to` °C. */
+    z.object({
+      kind: z.literal('temper'),
+      ...note,
+      items,
+      warmTo: z.number().min(40).max(75),
+      to: z.number().min(50).max(90),
+      flame: Flame,
+    }),
+    /** Late proteins cooked in the soup at `at` °C until their centre is done. */
+    z.object({ kind: z.literal('poach'), ...note, items, at: z.number().min(60).max(98), lid: LidSchema }),
+    z.object({ kind: z.literal('rest'), ...note, minutes: Minutes, lid: LidSchema }),
+    z.object({
+      kind: z.literal('hold'),
+      ...note,
+      minutes: Minutes,
+      at: z.number().min(50).max(95),
+      lid: LidSchema,
+    }),
+    /** Cooled in pans `depthMm` deep (an ice bath takes the pot as it is) to `to` °C. */
+    z.object({
+      kind: z.literal('chill'),
+      ...note,
+      method: z.enum(COOLING_METHODS),
+      depthMm: z.number().min(10).max(400),
+      to: z.number().min(1).max(20),
+    }),
+    z.object({
+      kind: z.literal('reheat'),
+      ...note,
+      to: z.number().min(60).max(95),
+      flame: Flame,
+      lid: LidSchema,
+    }),
   ]);
 }
 

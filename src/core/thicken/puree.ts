@@ -17,6 +17,8 @@ export const PUREE_STRENGTH: { readonly [C in PureeClass]: number } = {
   mushroom: 55,
   tomato: 40,
   allium: 40,
+  rice: 500,
+  pulse: 220,
   other: 40,
 };
 

@@ -1,5 +1,8 @@
 import { food } from '../define';
 
+const oil = (id: string, name: string, allergens: readonly ('sesame' | 'peanut')[] = []) =>
+  food({ id, name, group: 'fat', percent: { fat: 100 }, density: 0.915, allergens });
+
 export const FATS = [
   food({
     id: 'butter',
@@ -7,6 +10,16 @@ export const FATS = [
     group: 'fat',
     percent: { water: 17.9, protein: 0.9, fat: 81.1, sugars: 0.1, ash: 0.1 },
     sodium: 11,
+    pH: 6.3,
+    density: 0.959,
+    allergens: ['milk'],
+  }),
+  food({
+    id: 'salted-butter',
+    name: 'Butter, salted',
+    group: 'fat',
+    percent: { water: 15.9, protein: 0.9, fat: 81.1, sugars: 0.1, ash: 2.1 },
+    sodium: 643,
     pH: 6.3,
     density: 0.959,
     allergens: ['milk'],
@@ -20,5 +33,17 @@ export const FATS = [
     density: 0.815,
     allergens: ['milk'],
   }),
-  food({ id: 'rapeseed-oil', name: 'Rapeseed oil', group: 'fat', percent: { fat: 100 }, density: 0.915 }),
+  oil('rapeseed-oil', 'Rapeseed oil'),
+  oil('olive-oil', 'Olive oil'),
+  oil('sunflower-oil', 'Sunflower oil'),
+  oil('sesame-oil', 'Sesame oil', ['sesame']),
+  food({ id: 'lard', name: 'Lard', group: 'fat', percent: { fat: 100 }, density: 0.866 }),
+  food({
+    id: 'bacon-fat',
+    name: 'Bacon fat, rendered',
+    group: 'fat',
+    percent: { fat: 99.5, ash: 0.4 },
+    sodium: 150,
+    density: 0.87,
+  }),
 ];

@@ -1,7 +1,45 @@
 import { food } from '../define';
+import type { Allergen } from '../ingredient';
 import { SOURCES } from '../sources';
 
-/** Water, stocks and liquors. Salt in a house stock is the house's: the Kitchen can override it. */
+type Stock = {
+  id: string;
+  name: string;
+  protein?: number;
+  fat?: number;
+  sugars?: number;
+  ash: number;
+  sodium: number;
+  pH?: number;
+  allergens?: readonly Allergen[];
+  label?: boolean;
+};
+
+/** A stock or liquor: water with a little of what was cooked in it. Salt in a house stock is the house's. */
+const stock = ({
+  id,
+  name,
+  protein = 0.5,
+  fat = 0.1,
+  sugars = 0.4,
+  ash,
+  sodium,
+  pH = 6.2,
+  allergens = [],
+  label = false,
+}: Stock) =>
+  food({
+    id,
+    name,
+    group: 'liquid',
+    percent: { water: 100 - protein - fat - sugars - ash, protein, fat, sugars, ash },
+    sodium,
+    pH,
+    density: 1 + ash * 0.007 + (protein + sugars) * 0.0035 - 0.001,
+    allergens,
+    source: label ? SOURCES.label : SOURCES.house,
+  });
+
 export const LIQUIDS = [
   food({
     id: 'water',
@@ -10,50 +48,172 @@ export const LIQUIDS = [
     percent: { water: 100 },
     sodium: 4,
     pH: 7.2,
+    buffering: 1,
     density: 0.998,
   }),
-  food({
+  stock({
     id: 'vegetable-stock',
     name: 'Vegetable stock, unsalted',
-    group: 'liquid',
-    percent: { water: 98.6, protein: 0.2, sugars: 0.8, ash: 0.4 },
+    protein: 0.2,
+    sugars: 0.8,
+    ash: 0.4,
     sodium: 25,
     pH: 6,
-    density: 1.004,
     allergens: ['celery'],
-    source: SOURCES.house,
   }),
-  food({
+  stock({
     id: 'chicken-stock',
     name: 'Chicken stock, unsalted',
-    group: 'liquid',
-    percent: { water: 97.2, protein: 1.8, fat: 0.3, sugars: 0.3, ash: 0.4 },
+    protein: 1.8,
+    fat: 0.3,
+    sugars: 0.3,
+    ash: 0.4,
     sodium: 40,
     pH: 6.3,
-    density: 1.004,
     allergens: ['celery'],
-    source: SOURCES.house,
   }),
-  food({
+  stock({
     id: 'fish-stock',
     name: 'Fish stock, unsalted',
-    group: 'liquid',
-    percent: { water: 97.8, protein: 1.5, fat: 0.3, sugars: 0.1, ash: 0.3 },
+    protein: 1.5,
+    fat: 0.3,
+    sugars: 0.1,
+    ash: 0.3,
     sodium: 60,
     pH: 6.5,
-    density: 1.003,
     allergens: ['fish', 'celery'],
-    source: SOURCES.house,
   }),
-  food({
+  stock({
+    id: 'beef-stock',
+    name: 'Beef stock, unsalted',
+    protein: 1.9,
+    fat: 0.1,
+    sugars: 0.6,
+    ash: 0.5,
+    sodium: 50,
+    allergens: ['celery'],
+  }),
+  stock({
+    id: 'chicken-stock-bought',
+    name: 'Chicken stock, bought',
+    protein: 0.6,
+    fat: 0.2,
+    sugars: 0.4,
+    ash: 1.2,
+    sodium: 360,
+    allergens: ['celery'],
+    label: true,
+  }),
+  stock({
+    id: 'chicken-stock-low-salt',
+    name: 'Chicken stock, bought, low salt',
+    protein: 0.7,
+    fat: 0.2,
+    sugars: 0.4,
+    ash: 0.5,
+    sodium: 60,
+    allergens: ['celery'],
+    label: true,
+  }),
+  stock({
+    id: 'vegetable-stock-bought',
+    name: 'Vegetable stock, bought',
+    protein: 0.2,
+    sugars: 1,
+    ash: 1.1,
+    sodium: 330,
+    pH: 5.8,
+    allergens: ['celery'],
+    label: true,
+  }),
+  stock({
+    id: 'shell-stock',
+    name: 'Shell stock, unsalted',
+    protein: 0.9,
+    sugars: 0.2,
+    ash: 0.5,
+    sodium: 90,
+    pH: 6.8,
+    allergens: ['crustaceans', 'celery'],
+  }),
+  stock({
+    id: 'cob-stock',
+    name: 'Sweetcorn-cob stock',
+    protein: 0.2,
+    sugars: 1.2,
+    ash: 0.3,
+    sodium: 8,
+    pH: 6.3,
+  }),
+  stock({
+    id: 'mushroom-stock',
+    name: 'Dried-mushroom tea',
+    protein: 0.4,
+    sugars: 0.6,
+    ash: 0.3,
+    sodium: 10,
+    pH: 6,
+  }),
+  stock({
+    id: 'clam-juice',
+    name: 'Clam juice, bottled',
+    protein: 0.4,
+    fat: 0,
+    sugars: 0.1,
+    ash: 1.5,
+    sodium: 480,
+    pH: 6.5,
+    allergens: ['molluscs'],
+    label: true,
+  }),
+  stock({
     id: 'cockle-liquor',
     name: 'Cockle liquor and stock',
-    group: 'liquid',
-    percent: { water: 97.6, protein: 0.9, fat: 0.1, sugars: 0.4, ash: 1 },
+    protein: 0.9,
+    ash: 1,
     sodium: 240,
     pH: 6.5,
-    density: 1.008,
     allergens: ['molluscs', 'celery'],
-    source: SOURCES.house,
+  }),
+  stock({
+    id: 'mussel-liquor',
+    name: 'Mussel liquor',
+    protein: 1.2,
+    sugars: 0.5,
+    ash: 1.6,
+    sodium: 520,
+    pH: 6.6,
+    allergens: ['molluscs'],
+  }),
+  stock({
+    id: 'ham-stock',
+    name: 'Ham stock',
+    protein: 1,
+    fat: 0.2,
+    sugars: 0.2,
+    ash: 1.8,
+    sodium: 620,
+    allergens: ['celery'],
+  }),
+  food({
+    id: 'tomato-passata',
+    name: 'Tomato passata',
+    group: 'vegetable',
+    percent: { water: 91.3, protein: 1.4, fat: 0.2, sugars: 4.7, fibre: 1.5, ash: 0.9 },
+    sodium: 12,
+    pH: 4.3,
+    buffering: 30,
+    density: 1.03,
+    softening: 'tomato',
+    puree: 'tomato',
+  }),
+  food({
+    id: 'coconut-milk',
+    name: 'Coconut milk',
+    group: 'liquid',
+    percent: { water: 72.9, protein: 2, fat: 21.3, sugars: 2.8, ash: 0.7 },
+    sodium: 13,
+    pH: 6.2,
+    density: 0.97,
   }),
 ];

@@ -1,11 +1,15 @@
 import { food } from '../define';
+import { SOURCES } from '../sources';
 
-/** Flours and starches. Measure weights of flour and cornstarch: the data file of GNU units. */
+const starch = { water: 9, protein: 0.2, fat: 0.1, starch: 89.8, fibre: 0.7, ash: 0.2 };
+
+/** Flours and starches. Measure weights of flour and cornstarch: the data file of GNU units; other starches from memory. */
 export const THICKENERS = [
   food({
     id: 'plain-flour',
     name: 'Plain flour',
     group: 'flour',
+    thickener: 'wheat',
     percent: { water: 11.9, protein: 10.3, fat: 1, starch: 73.1, sugars: 0.3, fibre: 2.7, ash: 0.5 },
     sodium: 2,
     pH: 6,
@@ -13,12 +17,87 @@ export const THICKENERS = [
     allergens: ['wheat', 'gluten'],
   }),
   food({
+    id: 'bread-flour',
+    name: 'Bread flour',
+    group: 'flour',
+    thickener: 'wheat',
+    percent: { water: 13.4, protein: 12, fat: 1.7, starch: 69.8, sugars: 0.3, fibre: 2.4, ash: 0.5 },
+    sodium: 2,
+    pH: 6,
+    density: { scooped: 0.659, spooned: 0.539, sifted: 0.509 },
+    allergens: ['wheat', 'gluten'],
+  }),
+  food({
+    id: 'cake-flour',
+    name: 'Cake flour',
+    group: 'flour',
+    thickener: 'wheat',
+    percent: { water: 12.5, protein: 8.2, fat: 0.9, starch: 76, sugars: 0.3, fibre: 1.7, ash: 0.4 },
+    sodium: 2,
+    pH: 5.5,
+    density: { scooped: 0.539, spooned: 0.479, sifted: 0.419 },
+    allergens: ['wheat', 'gluten'],
+  }),
+  food({
+    id: 'rice-flour',
+    name: 'Rice flour',
+    group: 'flour',
+    thickener: 'rice flour',
+    percent: { water: 11.9, protein: 6, fat: 1.4, starch: 77.6, sugars: 0.1, fibre: 2.4, ash: 0.6 },
+    pH: 6.2,
+    density: { spooned: 0.6 },
+  }),
+  food({
     id: 'cornstarch',
     name: 'Cornstarch',
     group: 'starch',
+    thickener: 'maize',
     percent: { water: 8.3, protein: 0.3, fat: 0.1, starch: 90.2, fibre: 0.9, ash: 0.1 },
     sodium: 9,
     pH: 5.5,
     density: { spooned: 0.507 },
+  }),
+  food({
+    id: 'waxy-maize-starch',
+    name: 'Waxy-maize starch',
+    group: 'starch',
+    thickener: 'waxy maize',
+    percent: starch,
+    density: { spooned: 0.51 },
+  }),
+  food({
+    id: 'tapioca-starch',
+    name: 'Tapioca starch',
+    group: 'starch',
+    thickener: 'tapioca',
+    percent: starch,
+    density: { spooned: 0.5 },
+  }),
+  food({
+    id: 'arrowroot',
+    name: 'Arrowroot',
+    group: 'starch',
+    thickener: 'arrowroot',
+    percent: starch,
+    density: { spooned: 0.54 },
+  }),
+  food({
+    id: 'potato-starch',
+    name: 'Potato starch',
+    group: 'starch',
+    thickener: 'potato starch',
+    percent: { ...starch, water: 16, starch: 82.8 },
+    density: { spooned: 0.68 },
+  }),
+  food({
+    id: 'instant-potato',
+    name: 'Instant potato flakes',
+    group: 'vegetable',
+    percent: { water: 6.6, protein: 8.3, fat: 0.4, starch: 71, sugars: 3.4, fibre: 6.6, ash: 3.2 },
+    sodium: 77,
+    pH: 5.9,
+    density: 0.25,
+    puree: 'other',
+    source: SOURCES.tables,
   }),
 ];

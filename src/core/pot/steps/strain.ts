@@ -1,0 +1,34 @@
+import { ingredient } from '../../food/catalogue';
+import { plus, times, totalOf } from '../../food/composition';
+import type { Kitchen } from '../kitchen';
+import type { Pot } from '../pot';
+import type { Step } from '../step';
+
+/** Liquid that clings to what is strained out, as a share of the solids' weight. Our assumption. */
+const CLINGS = 0.25;
+
+/** Takes pieces out through a sieve, with the liquid that clings to them. */
+export function strain(pot: Pot, step: Extract<Step, { kind: 'strain' }>, _kitchen: Kitchen): Pot {
+  const out = pot.pieces.filter((p) => !step.of || step.of.includes(p.ingredient));
+  const solids = out.reduce((sum, p) => sum + p.g, 0);
+  const liquid = totalOf(pot.liquid);
+  const lost = liquid > 0 ? Math.min(0.9, step.keeps ?? (solids * CLINGS) / liquid) : 0;
+  const inPieces = out.reduce((sum, p) => sum + (p.g * ingredient(p.ingredient).sodium) / 1e5, 0);
+  const fat = pot.freeFat * lost;
+  const dry = pot.thickeners.reduce((sum, t) => sum + t.dry * lost, 0);
+  const salt = Math.max(0, pot.sodium - inPieces);
+  return {
+    ...pot,
+    pieces: pot.pieces.filter((p) => !out.includes(p)),
+    liquid: plus(pot.liquid, times(pot.liquid, lost), -1),
+    freeFat: pot.freeFat - fat,
+    thickeners: pot.thickeners.map((t) => ({
+      ...t,
+      dry: t.dry * (1 - lost),
+      equivalents: t.equivalents * (1 - lost),
+    })),
+    sodium: salt * (1 - lost),
+    removed: pot.removed + solids + liquid * lost + fat + dry,
+    seconds: pot.seconds + 60 + liquid / 200,
+  };
+}

@@ -1,0 +1,49 @@
+import { ingredient } from '../../food/catalogue';
+import { swellingAt } from '../../thicken/granules';
+import { putIn } from '../contents';
+import { type Cooked, cook, simmersAt } from '../cook';
+import type { Kitchen } from '../kitchen';
+import type { Pot } from '../pot';
+import type { Step } from '../step';
+
+type Thicken = Extract<Step, { kind: 'thicken' }>;
+
+/** Minutes to stir one addition in before the next. Common practice, no source. */
+const BETWEEN = 1;
+
+/** Slurry, kneaded butter, cooked roux or starch boiled in cream, whisked into the hot pot in its additions and simmered. */
+export function thicken(pot: Pot, step: Thicken, kitchen: Kitchen): Cooked {
+  const additions = step.additions ?? 1;
+  const fire = {
+    flame: 0.6,
+    lid: step.lid ?? ('off' as const),
+    hold: Math.min(simmersAt(kitchen), Math.max(pot.celsius, 70)),
+  };
+  const simmering = { ...fire, hold: simmersAt(kitchen) };
+  const boiled = step.method === 'boiled cream';
+  let now = pot;
+  const trace: Cooked['trace'][number][] = [];
+  for (let n = 0; n < additions; n++) {
+    if (step.carrier) {
+      const celsius = step.carrier.celsius ?? (boiled ? 98 : undefined);
+      now = putIn(now, { ...step.carrier, amount: step.carrier.amount / additions, celsius }, kitchen);
+    }
+    now = putIn(now, { ...step.thickener, amount: step.thickener.amount / additions }, kitchen, step.colour);
+    if (boiled) now = alreadySwollen(now);
+    const stirred = cook(now, boiled ? fire : simmering, kitchen, { forSeconds: BETWEEN * 60 });
+    now = stirred.pot;
+    trace.push(...stirred.trace);
+  }
+  const done = cook(now, boiled ? fire : simmering, kitchen, { forSeconds: step.minutes * 60 });
+  return { pot: done.pot, trace: [...trace, ...done.trace], stalled: false };
+}
+
+/** Starch boiled in its cream has swollen before it meets the pot. */
+function alreadySwollen(pot: Pot): Pot {
+  const last = pot.thickeners.at(-1);
+  if (!last || ingredient(last.from).group === 'dairy') return pot;
+  return {
+    ...pot,
+    thickeners: pot.thickeners.with(-1, { ...last, swollen: swellingAt(last.kind, 98), cookedMinutes: 1 }),
+  };
+}

@@ -1,0 +1,40 @@
+/** How a thickener goes into a pot that already holds its liquid. */
+export const THICKEN_METHODS = ['slurry', 'kneaded butter', 'cooked roux', 'boiled cream'] as const;
+export type ThickenMethod = (typeof THICKEN_METHODS)[number];
+
+export type MethodRule = {
+  /** Grams of carrier for a gram of thickener. */
+  readonly carrier: number;
+  readonly carrierIs: string;
+  /** Minutes at the simmer before it can be judged, and before it tastes of nothing. Common practice, no source. */
+  readonly leastMinutes: number;
+  readonly how: string;
+};
+
+/** Common practice, no source. */
+export const METHOD_RULES: { readonly [M in ThickenMethod]: MethodRule } = {
+  slurry: {
+    carrier: 1.5,
+    carrierIs: 'water',
+    leastMinutes: 2,
+    how: 'stir into cold water, whisk into the simmering pot in a thin stream',
+  },
+  'kneaded butter': {
+    carrier: 1,
+    carrierIs: 'butter',
+    leastMinutes: 3,
+    how: 'work flour and soft butter to a paste, whisk in small pieces',
+  },
+  'cooked roux': {
+    carrier: 1,
+    carrierIs: 'butter',
+    leastMinutes: 10,
+    how: 'whisk a ladle of soup into the cool roux, then the roux into the pot',
+  },
+  'boiled cream': {
+    carrier: 12,
+    carrierIs: 'heavy-cream',
+    leastMinutes: 2,
+    how: 'boil the starch in the cream first, then stir the cream in, in several additions',
+  },
+};
