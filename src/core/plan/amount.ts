@@ -9,18 +9,23 @@ export type Goal = (typeof GOALS)[number];
 /** An amount as a recipe gives it: fixed at the recipe's yield, or to be solved in the pot at hand. */
 export type Amount =
   | { readonly kind: 'fixed'; readonly quantity: Quantity }
-  | { readonly kind: 'solve'; readonly goal: Goal }
+  | {
+      readonly kind: 'solve';
+      readonly goal: Goal /** Part of the thickening this item does, 0–1. */;
+      readonly share: number;
+    }
   | { readonly kind: 'by rule' };
 
 const SOLVED: Record<string, Amount> = {
-  'to thickness': { kind: 'solve', goal: 'thickness' },
-  'to volume': { kind: 'solve', goal: 'volume' },
-  'to taste': { kind: 'solve', goal: 'taste' },
+  'to thickness': { kind: 'solve', goal: 'thickness', share: 1 },
+  'to volume': { kind: 'solve', goal: 'volume', share: 1 },
+  'to taste': { kind: 'solve', goal: 'taste', share: 1 },
   'by rule': { kind: 'by rule' },
 };
 
 /**
- * "250 g", "1 1/2 tbsp, scooped"; or "to thickness" (the dose that lands the target), "to volume"
+ * "250 g", "1 1/2 tbsp, scooped"; or "to thickness" (the dose that lands the target; "to thickness 70 %"
+ * when several share the work), "to volume"
  * (the liquid that makes up the litres), "to taste" (salt to the house's level), "by rule" (the fat of a roux).
  */
 export const AmountText = z
@@ -29,6 +34,10 @@ export const AmountText = z
   .transform((text, ctx): Amount => {
     const solved = SOLVED[text.trim()];
     if (solved) return solved;
+    const part = /^to thickness (\d{1,3}) ?%$/.exec(text.trim());
+    if (part && Number(part[1]) >= 1 && Number(part[1]) <= 99) {
+      return { kind: 'solve', goal: 'thickness', share: Number(part[1]) / 100 };
+    }
     try {
       return { kind: 'fixed', quantity: parseQuantity(text) };
     } catch (error) {

@@ -236,8 +236,8 @@ describe('recipes', () => {
     body.steps[0].items[0].ingredient = 'stardust';
     expect(problems(body)).toMatch(/stardust/);
     const two = raw();
-    two.steps[0].items[1].amount = 'to thickness';
-    expect(problems(two)).toMatch(/only one amount can be “to thickness”, found 2/);
+    two.steps[2].items[0] = { ingredient: 'cornstarch', amount: 'to thickness' };
+    expect(problems(two)).toMatch(/must add to 100 %: it is 200 %/);
   });
 
   test('words for amounts and steps', () => {

@@ -1,7 +1,9 @@
 import * as z from 'zod';
 import { BANDS } from '../flow/bands';
+import { ingredient, isIngredient } from '../food/catalogue';
 import { EFFICIENCY } from '../heat/burner';
 import { MATERIALS } from '../heat/vessel';
+import { portionsIn } from '../pot/portions';
 import { stepSchema } from '../pot/step';
 import { AmountText, FractionText } from './amount';
 
@@ -29,8 +31,85 @@ export const BurnerSchema = z.object({
   powerW: z.number().min(300).max(60_000),
 });
 
-const goalsIn = (steps: readonly RecipeStep[]): string[] =>
-  JSON.stringify(steps).match(/"goal":"(thickness|volume)"/g) ?? [];
+/** Steps that need something in the pot to be done to. */
+const NEEDS_LIQUID = new Set([
+  'bring-to',
+  'simmer',
+  'reduce',
+  'puree',
+  'strain',
+  'thicken',
+  'temper',
+  'poach',
+  'hold',
+  'chill',
+  'reheat',
+  'rest',
+]);
+
+const BRINGS_LIQUID = new Set(['liquid', 'dairy', 'wine']);
+
+type Issue = { readonly path: readonly (string | number)[]; readonly message: string };
+
+/** What is wrong with a recipe as a whole, each with its place. */
+function whatDoesNotFollow(steps: readonly RecipeStep[]): readonly Issue[] {
+  const issues: Issue[] = [];
+  let wet = false;
+  let volume = 0;
+  let thickness = 0;
+  let blend = 0;
+  for (const [n, step] of steps.entries()) {
+    if (NEEDS_LIQUID.has(step.kind) && !wet) {
+      issues.push({
+        path: ['steps', n, 'kind'],
+        message: `“${step.kind}” cannot be step ${n + 1}: there is no liquid in the pot yet`,
+      });
+    }
+    if (step.kind === 'puree' && typeof step.fraction !== 'number') blend++;
+    for (const item of portionsIn<RecipePortion>(step)) {
+      const food = isIngredient(item.ingredient) ? ingredient(item.ingredient) : null;
+      if (
+        food &&
+        (BRINGS_LIQUID.has(food.group) || food.puree === 'tomato') &&
+        (step.kind === 'add' || step.kind === 'temper')
+      )
+        wet = true;
+      if (item.amount.kind === 'by rule' && step.kind !== 'roux' && step.kind !== 'thicken') {
+        issues.push({
+          path: ['steps', n],
+          message: `${item.ingredient} is “by rule”: only a roux’s fat and a thickener’s carrier can be`,
+        });
+      }
+      if (item.amount.kind !== 'solve') continue;
+      if (item.amount.goal === 'volume') volume++;
+      if (item.amount.goal === 'thickness') {
+        thickness += item.amount.share;
+        if (food && !food.thickener) {
+          issues.push({
+            path: ['steps', n],
+            message: `${item.ingredient} cannot be “to thickness”: it is not a thickener`,
+          });
+        }
+      }
+      if (item.amount.goal === 'taste' && food && food.sodium < 30_000) {
+        issues.push({
+          path: ['steps', n],
+          message: `${item.ingredient} cannot be “to taste”: only salt is solved for taste`,
+        });
+      }
+    }
+  }
+  if (volume > 1)
+    issues.push({ path: ['steps'], message: `only one amount can be “to volume”, found ${volume}` });
+  const solved = thickness + blend;
+  if (solved > 0 && Math.abs(solved - 1) > 0.005) {
+    issues.push({
+      path: ['steps'],
+      message: `what is “to thickness” must add to 100 %: it is ${Math.round(solved * 100)} %`,
+    });
+  }
+  return issues;
+}
 
 /** One soup as the house makes it. Amounts are for `yieldLitres`; the plan scales them. */
 export const Recipe = z
@@ -46,15 +125,7 @@ export const Recipe = z
     steps: z.array(RecipeStep).min(1).max(40),
   })
   .superRefine((recipe, ctx) => {
-    for (const goal of ['thickness', 'volume']) {
-      const count = goalsIn(recipe.steps).filter((g) => g.includes(goal)).length;
-      if (count > 1) {
-        ctx.addIssue({
-          code: 'custom',
-          path: ['steps'],
-          message: `only one amount can be “to ${goal}”, found ${count}`,
-        });
-      }
-    }
+    for (const issue of whatDoesNotFollow(recipe.steps))
+      ctx.addIssue({ code: 'custom', path: [...issue.path], message: issue.message });
   });
 export type Recipe = z.infer<typeof Recipe>;

@@ -1,18 +1,19 @@
 import { ingredient } from '../food/catalogue';
 import { massG } from '../pot/contents';
 import type { Kitchen } from '../pot/kitchen';
-import { SALT_PER_SODIUM } from '../pot/observe';
 import type { Pot } from '../pot/pot';
 import type { Portion, Step } from '../pot/step';
+import { saltBalance } from '../season/salt';
 import { type EqualParts, fatPerFlour } from '../thicken/equalParts';
 import type { RouxColour } from '../thicken/granules';
+import { STARCH_STRENGTH } from '../thicken/granules';
 import { METHOD_RULES } from '../thicken/methods';
 import { toGrams } from '../units/measure';
 import { roundToScale } from '../units/round';
 import type { Amount, Fraction } from './amount';
 import type { RecipePortion, RecipeStep } from './recipe';
 
-/** What the solver is trying: the dose (g, or a share of the pot), the made-up liquid (g), and the scale. */
+/** What the solver is trying: the dose (g of flour equivalent, or a share of the pot), the made-up liquid (g), and the scale. */
 export type Trial = {
   readonly scale: number;
   readonly dose: number;
@@ -26,15 +27,18 @@ export type RouxChoice = { readonly rule?: EqualParts | undefined; readonly colo
 
 /** Grams of salt that bring the pot to the house's level; never negative. */
 export function saltStillToAdd(pot: Pot, kitchen: Kitchen): number {
-  const wanted = (massG(pot) * kitchen.saltPercent) / 100;
-  return Math.max(0, wanted - pot.sodium * SALT_PER_SODIUM);
+  return saltBalance(Math.max(1, massG(pot)), pot.sodium, kitchen.saltPercent).toAdd;
 }
 
 function gramsFor(amount: Amount, item: RecipePortion, trial: Trial, pot: Pot, kitchen: Kitchen): number {
   if (amount.kind === 'fixed')
     return toGrams(amount.quantity, ingredient(item.ingredient).density) * trial.scale;
   if (amount.kind === 'by rule') throw new RangeError('only the fat of a roux can be “by rule”');
-  if (amount.goal === 'thickness') return trial.dose;
+  if (amount.goal === 'thickness') {
+    const kind = ingredient(item.ingredient).thickener;
+    if (!kind) throw new RangeError(`${item.ingredient} is not a thickener, so it cannot be “to thickness”`);
+    return (trial.dose * amount.share) / STARCH_STRENGTH[kind];
+  }
   if (amount.goal === 'volume') return trial.liquid;
   return saltStillToAdd(pot, kitchen);
 }

@@ -1,8 +1,9 @@
 import { type Band, bandOf } from '../flow/bands';
 import { BOWL_CELSIUS, viscosity } from '../flow/viscosity';
 import { depthOf, FILL_LIMIT, rimVolume } from '../heat/vessel';
+import { SALT_PER_SODIUM } from '../season/salt';
 import { equivalentsAtWork } from '../thicken/granules';
-import { fatFraction, liquidMl, massG, POURED_CELSIUS, volumeMl } from './contents';
+import { fatFraction, liquidMl, massG, POURED_CELSIUS, pHOf, volumeMl } from './contents';
 import type { Kitchen } from './kitchen';
 import type { Pot } from './pot';
 
@@ -26,10 +27,8 @@ export type Observation = {
   readonly bowlViscosity: number;
   readonly band: Band;
   readonly saltPercent: number;
+  readonly pH: number;
 };
-
-/** Grams of salt for a gram of sodium. */
-export const SALT_PER_SODIUM = 2.54;
 
 /** Below this, mL, there is no liquid to speak of and nothing to thicken. */
 const NO_LIQUID = 20;
@@ -56,5 +55,6 @@ export function observe(pot: Pot, kitchen: Kitchen): Observation {
     bowlViscosity,
     band: bandOf(bowlViscosity, kitchen.bandLimits),
     saltPercent: mass > 0 ? ((pot.sodium * SALT_PER_SODIUM) / mass) * 100 : 0,
+    pH: pHOf(pot),
   };
 }
