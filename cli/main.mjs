@@ -6,6 +6,15 @@ const COMMANDS = {
   start: ['serve.mjs', 'install what is missing, load the demo, build, serve'],
   dev: ['serve.mjs', 'the same with the development server'],
   test: ['test.mjs', 'types, lint, boundaries, unit, checks, database and end-to-end tests'],
+  plan: [
+    'headless.mjs',
+    'plan FILE [--litres N | --portions N --portion-ml M] [--pot ID|36x34] [--burner ID|gas:7kW] [--target BAND|mPa·s] [--thicken STARCH] [--altitude M] [--json]',
+  ],
+  predict: [
+    'headless.mjs',
+    'predict FILE: a recipe as written, step by step; takes --litres, --pot, --burner, --altitude, --json',
+  ],
+  schema: ['headless.mjs', 'print the JSON Schema of a recipe file'],
   db: ['db.mjs', 'open psql on the private database'],
   bench: ['bench.mjs', 'side-by-side benchmarks, printed as ratios'],
   screenshots: ['screenshots.mjs', 'take docs/screenshots anew from the demo data'],

@@ -18,6 +18,8 @@ export type Multiplied = {
   readonly steamHere: number;
   /** g the plan gives more than multiplying does; null when the dose is a share of the pot. */
   readonly moreDose: number | null;
+  /** What the dose is called: flour, or another thickener counted as flour. */
+  readonly doseIs: 'flour' | 'thickener, counted as flour';
   readonly moreLiquid: number;
 };
 
@@ -41,6 +43,7 @@ export function justMultiplied(recipe: Recipe, plan: Pick<Plan, 'order' | 'stand
     steamExpected: atHome.run.pot.evaporated * by,
     steamHere: pot.evaporated,
     moreDose: doseIsShare(recipe) ? null : solved.trial.dose - atHome.trial.dose * by,
+    doseIs: recipe.steps.some((s) => s.kind === 'thicken') ? 'thickener, counted as flour' : 'flour',
     moreLiquid: solved.trial.liquid - atHome.trial.liquid * by,
   };
 }
@@ -71,7 +74,7 @@ export function multipliedWords(
       ? `${litres(Math.abs(m.moreLiquid))} L ${m.moreLiquid < 0 ? 'less' : 'more'} liquid`
       : '',
     m.moreDose !== null && Math.abs(m.moreDose) >= 5
-      ? `${spaced(Math.abs(m.moreDose))} g ${m.moreDose > 0 ? 'more' : 'less'} flour`
+      ? `${spaced(Math.abs(m.moreDose))} g ${m.moreDose > 0 ? 'more' : 'less'} ${m.doseIs}`
       : '',
   ].filter(Boolean);
   return {

@@ -1,7 +1,7 @@
 import { ingredient } from '../../food/catalogue';
 import { swellingAt } from '../../thicken/granules';
 import { putIn } from '../contents';
-import { type Cooked, cook, simmersAt } from '../cook';
+import { type Cooked, cook, heatTo, simmersAt } from '../cook';
 import type { Kitchen } from '../kitchen';
 import type { Pot } from '../pot';
 import type { Step } from '../step';
@@ -34,8 +34,14 @@ export function thicken(pot: Pot, step: Thicken, kitchen: Kitchen): Cooked {
     now = stirred.pot;
     trace.push(...stirred.trace);
   }
-  const done = cook(now, boiled ? fire : simmering, kitchen, { forSeconds: step.minutes * 60 });
-  return { pot: done.pot, trace: [...trace, ...done.trace], stalled: false };
+  if (boiled) {
+    const done = cook(now, fire, kitchen, { forSeconds: step.minutes * 60 });
+    return { pot: done.pot, trace: [...trace, ...done.trace], stalled: false };
+  }
+  // The minutes count from the simmer: a slurry in a pot that is not there yet has not thickened.
+  const there = heatTo(now, simmersAt(kitchen), fire, kitchen);
+  const done = cook(there.pot, simmering, kitchen, { forSeconds: step.minutes * 60 });
+  return { pot: done.pot, trace: [...trace, ...there.trace, ...done.trace], stalled: there.stalled };
 }
 
 /** Starch boiled in its cream has swollen before it meets the pot. */

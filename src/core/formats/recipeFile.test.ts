@@ -1,0 +1,72 @@
+import { readFileSync } from 'node:fs';
+import { MOST_CHARACTERS, readRecipeFile, recipeJsonSchema } from './recipeFile';
+
+const good = () => JSON.parse(readFileSync('demo/recipes/cockle-and-leek-chowder.json', 'utf8'));
+const problems = (text: string) => {
+  const file = readRecipeFile(text);
+  if (file.ok) throw new Error('expected problems');
+  return file.problems;
+};
+
+test('a good file is read', () => {
+  expect(readRecipeFile(JSON.stringify(good())).ok).toBe(true);
+});
+
+test('everything wrong with a file comes back at once, each with its place', () => {
+  const bad = good();
+  bad.yieldLitres = 'four';
+  bad.steps[0].items[0].ingredient = 'moonbeam';
+  bad.steps[0].items[1].amount = '3 fistfuls';
+  bad.steps[3].lid = 'half';
+  const places = problems(JSON.stringify(bad)).map((p) => p.place);
+  expect(places).toEqual(
+    expect.arrayContaining([
+      'yieldLitres',
+      'steps[0].items[0].ingredient',
+      'steps[0].items[1].amount',
+      'steps[3].lid',
+    ]),
+  );
+});
+
+test('a step that cannot follow, and what cannot be solved for', () => {
+  const dry = good();
+  dry.steps = [dry.steps[3], ...dry.steps];
+  expect(problems(JSON.stringify(dry))).toEqual([
+    { place: 'steps[0].kind', says: '“bring-to” cannot be step 1: there is no liquid in the pot yet' },
+  ]);
+  const odd = good();
+  odd.steps[4].items[0].amount = 'to thickness';
+  expect(
+    problems(JSON.stringify(odd))
+      .map((p) => p.says)
+      .join(),
+  ).toMatch(/waxy-potato cannot be “to thickness”/);
+});
+
+test('two thickeners may share the work, when their shares add up', () => {
+  const split = good();
+  split.steps[1].flour.amount = 'to thickness 60 %';
+  split.steps.splice(6, 0, {
+    kind: 'thicken',
+    method: 'slurry',
+    thickener: { ingredient: 'cornstarch', amount: 'to thickness 40 %' },
+    carrier: { ingredient: 'water', amount: 'by rule' },
+    minutes: 2,
+  });
+  expect(readRecipeFile(JSON.stringify(split)).ok).toBe(true);
+  split.steps[1].flour.amount = 'to thickness 50 %';
+  expect(problems(JSON.stringify(split))[0]?.says).toMatch(/must add to 100 %: it is 90 %/);
+});
+
+test('what is not JSON, too long, or another kind of file', () => {
+  expect(problems('{"format":\n  oops')[0]).toMatchObject({ says: expect.stringMatching(/not JSON/) });
+  expect(problems('x'.repeat(MOST_CHARACTERS + 1))[0]?.says).toMatch(/at most 200000/);
+  expect(problems('{"format":"shopping-list"}').map((p) => p.place)).toContain('format');
+});
+
+test('the JSON Schema names every step kind', () => {
+  const schema = JSON.stringify(recipeJsonSchema());
+  for (const kind of ['sweat', 'roux', 'thicken', 'temper', 'poach', 'chill'])
+    expect(schema).toContain(`"const":"${kind}"`);
+});

@@ -1,0 +1,44 @@
+import { demoRecipe } from '../../../demo/demo';
+import { planFor } from '../plan/plan';
+import { doubtOf } from '../plan/uncertainty';
+import { STANDARD_KITCHEN as kitchen } from '../pot/kitchen';
+import { merge, sample, summarise } from './monteCarlo';
+import { normals, seeded } from './random';
+
+const recipe = demoRecipe('cockle-and-leek-chowder');
+const stand = { ...recipe.home, kitchen };
+const { solved } = planFor(recipe, { litres: 4, viscosity: 153 }, stand);
+
+test('the same seed gives the same numbers, uniform and normal', () => {
+  const [a, b] = [seeded(7), seeded(7)];
+  expect(Array.from({ length: 5 }, a)).toEqual(Array.from({ length: 5 }, b));
+  const normal = normals(seeded(1));
+  const drawn = Array.from({ length: 20_000 }, normal);
+  const mean = drawn.reduce((s, x) => s + x, 0) / drawn.length;
+  expect(Math.abs(mean)).toBeLessThan(0.02);
+  expect(drawn.reduce((s, x) => s + (x - mean) ** 2, 0) / drawn.length).toBeCloseTo(1, 1);
+});
+
+test('sampling agrees with first-order propagation where both hold', () => {
+  const spread = summarise(sample(recipe, solved.trial, stand, 11, 600));
+  const doubt = doubtOf(recipe, solved.trial, stand);
+  const sigma = Math.log(spread.interval[1] / spread.interval[0]) / (2 * 1.2816);
+  expect(Math.abs(sigma / doubt.spread - 1)).toBeLessThan(0.12);
+  expect(Math.abs(Math.log(spread.median / 153))).toBeLessThan(0.08);
+  expect(spread.contributions[0]?.factor).toBe('flour');
+  expect(Object.values(spread.chance).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+});
+
+test('two halves merge to the whole, in sums that do not grow', () => {
+  const a = sample(recipe, solved.trial, stand, 1, 40);
+  const b = sample(recipe, solved.trial, stand, 2, 60);
+  const both = merge(a, b);
+  expect(both.samples).toBe(100);
+  expect(both.bins.length).toBe(a.bins.length);
+  expect(both.sum).toBeCloseTo(a.sum + b.sum, 9);
+  expect(both.bins.reduce((s, n) => s + n, 0)).toBe(100);
+});
+
+test('no samples is refused', () => {
+  expect(() => sample(recipe, solved.trial, stand, 1, 0)).toThrow(/samples is 0/);
+});

@@ -1,0 +1,66 @@
+import { ingredient } from '../food/catalogue';
+import { tenderness } from '../pot/cook';
+import { observe } from '../pot/observe';
+import type { Pot } from '../pot/pot';
+import type { Recipe } from './recipe';
+import { type Ran, type Stand, simulate } from './simulate';
+import { titleOf } from './wording';
+
+/** A pot as it would be found. */
+export type Found = {
+  readonly celsius: number;
+  readonly volumeMl: number;
+  readonly viscosity: number;
+  readonly band: string;
+  readonly saltPercent: number;
+  readonly fatPercent: number;
+  readonly pH: number;
+  readonly garnish: readonly {
+    readonly name: string;
+    readonly g: number /** 1 and above is tender. */;
+    readonly tenderness: number;
+  }[];
+};
+
+export type Predicted = {
+  readonly steps: readonly (Found & { readonly title: string; readonly endsAt: number })[];
+  readonly serving: Found;
+};
+
+function found(pot: Pot, stand: Stand): Found {
+  const o = observe(pot, stand.kitchen);
+  const inPieces = pot.pieces.reduce((sum, p) => sum + p.g * p.composition.fat, 0);
+  return {
+    celsius: o.celsius,
+    volumeMl: o.volumeMl,
+    viscosity: o.bowlViscosity,
+    band: o.band,
+    saltPercent: o.saltPercent,
+    fatPercent: o.massG > 0 ? ((pot.liquid.fat + pot.freeFat + inPieces) / o.massG) * 100 : 0,
+    pH: o.pH,
+    garnish: pot.pieces.map((p) => ({
+      name: ingredient(p.ingredient).name,
+      g: p.g,
+      tenderness: tenderness(p),
+    })),
+  };
+}
+
+/** A recipe as written, with its own fixed amounts times `scale`: what the pot would be after each step and at serving. */
+export function predict(recipe: Recipe, scale: number, stand: Stand): Predicted {
+  const run = simulate(recipe, { scale, dose: 0, liquid: 0, rounded: false }, stand);
+  const steps = run.ran.map((r: Ran) => ({
+    title: titleOf(r.step),
+    endsAt: r.pot.seconds,
+    ...found(r.pot, stand),
+  }));
+  return { steps, serving: found(run.pot, stand) };
+}
+
+/** Amounts a recipe leaves open; a recipe with any cannot be predicted as written. */
+export const openAmounts = (recipe: Recipe): readonly string[] =>
+  recipe.steps.flatMap((step) => {
+    const text = JSON.stringify(step);
+    const goals = [...text.matchAll(/"goal":"(thickness|volume)"/g)].map((m) => `to ${m[1]}`);
+    return goals;
+  });

@@ -1,0 +1,125 @@
+import { readFileSync } from 'node:fs';
+import { bandOf } from '../core/flow/bands';
+import { readRecipeFile, recipeJsonSchema } from '../core/formats/recipeFile';
+import { justMultiplied, multipliedWords } from '../core/plan/multiplied';
+import { planFor } from '../core/plan/plan';
+import { openAmounts, predict } from '../core/plan/predict';
+import type { Recipe } from '../core/plan/recipe';
+import { bracketOf, chanceOfBand, doubtOf } from '../core/plan/uncertainty';
+import { detailsOf, titleOf } from '../core/plan/wording';
+import { duration, litres, mPas, spaced } from '../core/units/format';
+import { BadOption, type Options, readOptions } from './options';
+import { withThickener } from './thickenWith';
+
+const house = JSON.parse(readFileSync(new URL('../../demo/kitchen.json', import.meta.url), 'utf8'));
+
+const print = (line = ''): void => {
+  process.stdout.write(`${line}\n`);
+};
+
+/** A table whose columns are as wide as they must be; figures to the right. */
+function table(head: readonly string[], rows: readonly (readonly string[])[]): void {
+  const widths = head.map((h, i) => Math.max(h.length, ...rows.map((r) => r[i]?.length ?? 0)));
+  const line = (cells: readonly string[]) =>
+    cells.map((c, i) => (i === 0 ? c.padEnd(widths[i] ?? 0) : c.padStart(widths[i] ?? 0))).join('  ');
+  print(line(head));
+  for (const row of rows) print(line(row));
+}
+
+function read(file: string): Recipe {
+  let text: string;
+  try {
+    text = readFileSync(file, 'utf8');
+  } catch {
+    throw new BadOption(`${file} cannot be read`);
+  }
+  const result = readRecipeFile(text);
+  if (result.ok) return result.recipe;
+  throw new BadOption(
+    `${file} is not a recipe:\n${result.problems.map((p) => `  ${p.place}: ${p.says}`).join('\n')}`,
+  );
+}
+
+function plan(o: Options): void {
+  const written = read(o.file);
+  const recipe = o.thicken ? withThickener(written, o.thicken) : written;
+  const stand = o.stand(recipe);
+  const order = { litres: o.litres ?? recipe.yieldLitres, viscosity: o.viscosity(recipe) };
+  const made = planFor(recipe, order, stand);
+  const doubt = doubtOf(recipe, made.solved.trial, stand);
+  const band = bandOf(order.viscosity, stand.kitchen.bandLimits);
+  const bracket = bracketOf(made.found.bowlViscosity, doubt.spread);
+  const chance = chanceOfBand(made.found.bowlViscosity, doubt.spread, band, stand.kitchen.bandLimits);
+  const multiplied = justMultiplied(recipe, made);
+  if (o.json) {
+    const { solved: _kept, ...rest } = made;
+    print(
+      JSON.stringify({ ...rest, band, bracket, chance, doubt: doubt.contributions, multiplied }, null, 2),
+    );
+    return;
+  }
+  print(
+    `${recipe.name}: ${litres(made.found.volumeMl)} L, ${made.found.band}, ${mPas(made.found.bowlViscosity)} mPa·s in the bowl (8 in 10: ${mPas(bracket[0])} to ${mPas(bracket[1])}; ${Math.round(chance * 100)} % land in ${band})`,
+  );
+  print(
+    `${stand.vessel.name}, ${stand.burner.name}: ${duration(made.seconds)}, gives off ${litres(made.steamG)} L, fullest ${litres(made.peakMl)} L of ${litres(made.rimMl)} L`,
+  );
+  const said = multipliedWords(multiplied, made);
+  print(`${said.headline} ${said.because}`);
+  print();
+  table(
+    ['weigh out', 'g', 'measure', 'untrimmed g'],
+    made.weighOut.map((l) => [
+      `${l.name}${l.solved === 'thickness' ? ' (the dose)' : ''}`,
+      spaced(l.g, l.g < 10 ? 1 : 0),
+      l.measure,
+      spaced(l.asPurchased),
+    ]),
+  );
+  print();
+  for (const [n, s] of made.steps.entries()) {
+    print(
+      `${String(n + 1).padStart(2)}  ${duration(s.startsAt).padStart(6)}  ${titleOf(s.step)} (${duration(s.seconds)}, then ${s.celsius.toFixed(0)} °C)`,
+    );
+    for (const d of detailsOf(s.step)) print(`            ${d}`);
+  }
+  for (const w of made.warnings) print(`! ${w.says} ${w.change}`);
+}
+
+function predicted(o: Options): void {
+  const recipe = read(o.file);
+  const open = openAmounts(recipe);
+  if (open.length > 0)
+    throw new BadOption(`${o.file} leaves amounts open (${open.join(', ')}): use plan, or write them in`);
+  const stand = o.stand(recipe);
+  const p = predict(recipe, (o.litres ?? recipe.yieldLitres) / recipe.yieldLitres, stand);
+  if (o.json) {
+    print(JSON.stringify(p, null, 2));
+    return;
+  }
+  const row = (title: string, f: (typeof p)['serving']) => [
+    title,
+    `${f.celsius.toFixed(0)} °C`,
+    `${litres(f.volumeMl)} L`,
+    `${mPas(f.viscosity)}`,
+    f.band,
+    `${f.saltPercent.toFixed(2)} %`,
+    `${f.fatPercent.toFixed(1)} %`,
+    f.pH.toFixed(1),
+    f.garnish.map((g) => `${g.name} ${Math.round(g.tenderness * 100)} %`).join(', ') || '-',
+  ];
+  table(
+    ['after', 'temp', 'volume', 'mPa·s', 'band', 'salt', 'fat', 'pH', 'tender'],
+    [...p.steps.map((s) => row(s.title, s)), row('At serving', p.serving)],
+  );
+}
+
+const [command = '', ...argv] = process.argv.slice(2);
+try {
+  if (command === 'schema') print(JSON.stringify(recipeJsonSchema(), null, 2));
+  else (command === 'plan' ? plan : predicted)(readOptions(argv, house));
+} catch (error) {
+  if (!(error instanceof BadOption)) throw error;
+  process.stderr.write(`panache: ${error.message}\n`);
+  process.exitCode = 1;
+}

@@ -1,0 +1,139 @@
+import { parseArgs } from 'node:util';
+import { BANDS, type Band, DEFAULT_LIMITS, LADDER_RANGE, middleOf } from '../core/flow/bands';
+import type { Burner } from '../core/heat/burner';
+import { type BurnerKind, EFFICIENCY } from '../core/heat/burner';
+import type { Vessel } from '../core/heat/vessel';
+import type { Recipe } from '../core/plan/recipe';
+import type { Stand } from '../core/plan/simulate';
+import { type Kitchen, STANDARD_KITCHEN } from '../core/pot/kitchen';
+import { EXCHANGEABLE, type Exchangeable } from '../core/thicken/substitute';
+import { parseNumber } from '../core/units/parse';
+
+/** An option that cannot be used: shown as one line. */
+export class BadOption extends Error {}
+
+const numberOf = (name: string, text: string | undefined, low: number, high: number): number | undefined => {
+  if (text === undefined) return undefined;
+  const n = parseNumber(text);
+  if (!(n >= low && n <= high))
+    throw new BadOption(`--${name} is “${text}”: use a number from ${low} to ${high}`);
+  return n;
+};
+
+export type Options = {
+  readonly file: string;
+  readonly litres: number | undefined;
+  readonly stand: (recipe: Recipe) => Stand;
+  readonly viscosity: (recipe: Recipe) => number;
+  readonly thicken: Exchangeable | undefined;
+  readonly json: boolean;
+};
+
+const isBand = (text: string): Band | undefined => BANDS.find((b) => b.toLowerCase() === text.toLowerCase());
+
+function vesselOf(text: string | undefined, known: readonly Vessel[], home: Vessel): Vessel {
+  if (text === undefined) return home;
+  const found = known.find((v) => v.id === text);
+  if (found) return found;
+  const m = /^(\d+(?:\.\d+)?)[x×](\d+(?:\.\d+)?)$/i.exec(text);
+  if (!m)
+    throw new BadOption(
+      `--pot is “${text}”: use ${known.map((v) => v.id).join(', ')}, or diameter×height in cm such as 36x34`,
+    );
+  const [diameter, high] = [Number(m[1]), Number(m[2])];
+  if (diameter < 8 || diameter > 120 || high < 4 || high > 120)
+    throw new BadOption(`--pot is “${text}”: diameter from 8 to 120 cm, height from 4 to 120 cm`);
+  // A stainless wall of 1.2 mm and a base of 5 mm.
+  const massG = 7.9 * (Math.PI * (diameter / 2) ** 2 * 0.5 + Math.PI * diameter * high * 0.12);
+  return {
+    id: text,
+    name: `Pot ${diameter} × ${high} cm`,
+    diameterMm: diameter * 10,
+    heightMm: high * 10,
+    material: 'stainless steel',
+    massG,
+  };
+}
+
+function burnerOf(text: string | undefined, known: readonly Burner[], home: Burner): Burner {
+  if (text === undefined) return home;
+  const found = known.find((b) => b.id === text);
+  if (found) return found;
+  const m = /^(gas|induction|electric):(\d+(?:\.\d+)?)kW$/i.exec(text);
+  if (!m)
+    throw new BadOption(
+      `--burner is “${text}”: use ${known.map((b) => b.id).join(', ')}, or kind and power such as gas:7kW`,
+    );
+  const kind = (Object.keys(EFFICIENCY) as BurnerKind[]).find((k) => k === m[1]?.toLowerCase()) ?? 'gas';
+  return { id: text, name: text, kind, powerW: Number(m[2]) * 1000 };
+}
+
+/** Reads the command line of plan and predict; the demo's pots and burners go by their ids. */
+export function readOptions(
+  argv: readonly string[],
+  house: { vessels: readonly Vessel[]; burners: readonly Burner[] },
+): Options {
+  let parsed: ReturnType<typeof parse>;
+  try {
+    parsed = parse(argv);
+  } catch (error) {
+    throw new BadOption(error instanceof Error ? error.message : String(error));
+  }
+  const { values: v, positionals } = parsed;
+  const file = positionals[0];
+  if (file === undefined || positionals.length > 1) throw new BadOption('name one recipe file');
+  const portions = numberOf('portions', v.portions, 1, 5000);
+  const portionMl = numberOf('portion-ml', v['portion-ml'], 20, 2000);
+  if ((portions === undefined) !== (portionMl === undefined))
+    throw new BadOption('--portions and --portion-ml go together');
+  const asked = numberOf('litres', v.litres, 0.2, 500);
+  if (asked !== undefined && portions !== undefined)
+    throw new BadOption('use --litres or --portions, not both');
+  const litres = portions !== undefined && portionMl !== undefined ? (portions * portionMl) / 1000 : asked;
+  const altitudeM = numberOf('altitude', v.altitude, 0, 5000) ?? 0;
+  const kitchen: Kitchen = { ...STANDARD_KITCHEN, altitudeM };
+  const thicken = EXCHANGEABLE.find((k) => k === v.thicken?.toLowerCase());
+  if (v.thicken !== undefined && !thicken)
+    throw new BadOption(`--thicken is “${v.thicken}”: use ${EXCHANGEABLE.join(', ')}`);
+  const target = v.target;
+  const viscosity = (recipe: Recipe): number => {
+    if (target === undefined) return middleOf(recipe.band, DEFAULT_LIMITS);
+    const band = isBand(target);
+    if (band) return middleOf(band, DEFAULT_LIMITS);
+    const n = parseNumber(target.replace(/ ?mPa.?s$/i, ''));
+    if (n >= LADDER_RANGE[0] && n <= LADDER_RANGE[1]) return n;
+    throw new BadOption(
+      `--target is “${target}”: use ${BANDS.join(', ')}, or ${LADDER_RANGE[0]} to ${LADDER_RANGE[1]} mPa·s`,
+    );
+  };
+  return {
+    file,
+    litres,
+    thicken,
+    viscosity,
+    json: v.json ?? false,
+    stand: (recipe) => ({
+      vessel: vesselOf(v.pot, house.vessels, recipe.home.vessel),
+      burner: burnerOf(v.burner, house.burners, recipe.home.burner),
+      kitchen,
+    }),
+  };
+}
+
+const text = { type: 'string' } as const;
+const parse = (argv: readonly string[]) =>
+  parseArgs({
+    args: [...argv],
+    allowPositionals: true,
+    options: {
+      litres: text,
+      portions: text,
+      'portion-ml': text,
+      pot: text,
+      burner: text,
+      target: text,
+      thicken: text,
+      altitude: text,
+      json: { type: 'boolean' },
+    },
+  });
