@@ -1,6 +1,5 @@
-import { createRequire } from 'node:module';
-import { join } from 'node:path';
 import { boilingPoint, pressureAt, saturationPressure } from '../src/core/heat/steam';
+import { reference } from './reference';
 
 type Psychrolib = {
   SI: number;
@@ -10,7 +9,7 @@ type Psychrolib = {
   GetTDewPointFromVapPres(dryBulb: number, vapourPressure: number): number;
 };
 
-const psychrolib = createRequire(join(process.cwd(), 'package.json'))('psychrolib') as Psychrolib;
+const psychrolib = reference<Psychrolib>('psychrolib');
 
 /** The reference library psychrolib (ASHRAE Handbook — Fundamentals 2017, chapter 1). */
 describe('psychrolib', () => {

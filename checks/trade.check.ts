@@ -1,4 +1,4 @@
-import { cook, dice, pour, roux, simmer, TO_SIMMER, taste } from './pots';
+import { cook, dice, hob, pour, roux, saucepan, simmer, TO_SIMMER, taste } from './pots';
 
 /** Facts of the trade: common practice, no source. */
 describe('soups that cooks know', () => {
@@ -69,5 +69,46 @@ describe('potato dice at the simmer', () => {
   test.each(['floury-potato', 'waxy-potato'])('25 to 30 mm of %s takes about 20 to 25 min', (kind) => {
     expect(minutes(kind, 27.5)).toBeGreaterThan(18);
     expect(minutes(kind, 27.5)).toBeLessThan(26);
+  });
+});
+
+describe('late proteins and dairy', () => {
+  test('dice under a dairy’s bare simmer (85 to 90 °C) take two to three times as long', () => {
+    const minutes = (celsius: number): number => {
+      const water = cook([pour('water', 5000, 97)]);
+      const held = { kind: 'hold', minutes: 60, at: celsius, lid: 'on' };
+      const at = cook([pour('water', 5000, 97), dice('waxy-potato', 100, 12.5), held]);
+      const softened = at.pieces[0]?.softened ?? 0;
+      expect(water.seconds).toBeLessThan(at.seconds);
+      return 60 * (6.3 / softened);
+    };
+    expect(minutes(87.5) / minutes(95)).toBeGreaterThan(2);
+    expect(minutes(87.5) / minutes(95)).toBeLessThan(3);
+  });
+
+  test('small shrimp poached at a bare simmer take 3 to 4 minutes, the recovery counted', () => {
+    const base = cook([pour('fish-stock', 4000, 90), TO_SIMMER]);
+    const poached = cook([
+      pour('fish-stock', 4000, 90),
+      TO_SIMMER,
+      { kind: 'poach', items: [{ ingredient: 'small-shrimp', amount: 600 }], at: 88, lid: 'ajar' },
+    ]);
+    const minutes = (poached.seconds - base.seconds) / 60;
+    expect(minutes).toBeGreaterThan(1.5);
+    expect(minutes).toBeLessThan(4.5);
+  });
+
+  test('the same twenty minutes cost a small wide pot far more of its water than a deep one', () => {
+    const lost = (diameterMm: number, heightMm: number, litres: number): number => {
+      const pot = { ...saucepan, diameterMm, heightMm };
+      const hot = cook([pour('water', litres * 1000, 90), TO_SIMMER], pot, { ...hob, powerW: 9000 });
+      const after = cook([pour('water', litres * 1000, 90), TO_SIMMER, simmer(20, 'off')], pot, {
+        ...hob,
+        powerW: 9000,
+      });
+      return (after.evaporated - hot.evaporated) / (litres * 1000);
+    };
+    expect(lost(260, 76, 3)).toBeGreaterThan(0.09);
+    expect(lost(360, 340, 25)).toBeLessThan(0.035);
   });
 });

@@ -1,13 +1,18 @@
 import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
 import { demoRecipe } from '../../../demo/demo';
 import { rangeOf } from '../flow/bands';
 import type { Burner } from '../heat/burner';
 import { rimVolume, type Vessel } from '../heat/vessel';
 import { STANDARD_KITCHEN as kitchen } from '../pot/kitchen';
+import { observe } from '../pot/observe';
 import { justMultiplied, multipliedWords } from './multiplied';
 import { planFor } from './plan';
+import { openAmounts, predict } from './predict';
 import { Recipe } from './recipe';
-import type { Stand } from './simulate';
+import { reduceToViscosity } from './reduction';
+import { type Stand, simulate } from './simulate';
+import { stockFor } from './stockMaking';
 import { toRecord } from './toRecord';
 import { bracketOf, chanceOfBand, doubtOf, normalBelow } from './uncertainty';
 import { amountWords, detailsOf, titleOf } from './wording';
@@ -247,5 +252,94 @@ describe('recipes', () => {
     const blend = plan.steps.find((s) => s.step.kind === 'puree')!.step;
     expect(titleOf(blend)).toMatch(/^Blend \d+ % of the pot, jug blender$/);
     expect(detailsOf(blend)).toEqual(['lift out and blend floury potato and onion with their liquid']);
+  });
+});
+
+describe('properties', () => {
+  test('solver and observation are inverse within 0.5 % before rounding', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(veloute, chowder),
+        fc.integer({ min: 4, max: 40 }),
+        fc.integer({ min: 35, max: 600 }),
+        (recipe, litres, viscosity) => {
+          const { solved } = planFor(recipe, order(litres, viscosity), deep);
+          if (solved.missed.length > 0) return;
+          const { pot } = simulate(recipe, { ...solved.trial, rounded: false }, deep);
+          const found = observe(pot, kitchen);
+          expect(Math.abs(found.bowlViscosity / viscosity - 1)).toBeLessThan(0.005);
+          expect(Math.abs(found.volumeMl / (litres * 1000) - 1)).toBeLessThan(0.005);
+        },
+      ),
+      { numRuns: 25, seed: 5 },
+    );
+  });
+
+  test('viscosity rises with the dose', () => {
+    const { solved } = planFor(chowder, order(12), tall);
+    const at = (dose: number) =>
+      observe(simulate(chowder, { ...solved.trial, dose, rounded: false }, tall).pot, kitchen).bowlViscosity;
+    const doses = [0.5, 0.8, 1, 1.3, 2].map((k) => at(solved.trial.dose * k));
+    expect(doses).toEqual([...doses].sort((a, b) => a - b));
+  });
+
+  test('a pot of twice the area and twice the volume loses the same share of its water', () => {
+    const share = (factor: number): number => {
+      const wide: Stand = {
+        vessel: vessel(360 * Math.sqrt(factor), 340),
+        burner: { ...ring, powerW: 7000 * factor },
+        kitchen,
+      };
+      const { pot } = simulate(
+        veloute,
+        { scale: 6 * factor, dose: 350 * factor, liquid: 6000 * factor, rounded: false },
+        wide,
+      );
+      return pot.evaporated / factor;
+    };
+    expect(Math.abs(share(2) / share(1) - 1)).toBeLessThan(0.05);
+  });
+});
+
+describe('stock, reduction and predicting as written', () => {
+  test('a shell stock strains to what was asked for', () => {
+    const stock = stockFor(
+      {
+        yieldMl: 8000,
+        solids: [
+          { ingredient: 'crab-shells', g: 2500 },
+          { ingredient: 'onion', g: 400 },
+        ],
+        minutes: 30,
+      },
+      tall,
+    );
+    expect(Math.abs(stock.yieldMl / 8000 - 1)).toBeLessThan(0.005);
+    expect(stock.water).toBeGreaterThan(8000);
+    expect(stock.peakMl).toBeGreaterThan(10_000);
+    expect(() => stockFor({ yieldMl: 5, solids: [], minutes: 30 }, tall)).toThrow(/yield is 5/);
+  });
+
+  test('boiling down thickens to the target and says how far the level falls', () => {
+    const thin = planFor(chowder, order(12, 100), tall).solved.run.ran[3]!.pot;
+    const target = observe(thin, kitchen).bowlViscosity * 1.4;
+    const r = reduceToViscosity(thin, target, 1, kitchen);
+    expect(r.unreachable).toBe(false);
+    expect(Math.abs(observe(r.pot, kitchen).bowlViscosity / target - 1)).toBeLessThan(0.01);
+    expect(r.dropMm).toBeGreaterThan(3);
+  });
+
+  test('a recipe with fixed amounts is predicted step by step', () => {
+    const raw = JSON.parse(readFileSync('demo/recipes/cockle-and-leek-chowder.json', 'utf8'));
+    raw.steps[1].flour.amount = '100 g';
+    raw.steps[2].items[0].amount = '1140 g';
+    const fixed = Recipe.parse(raw);
+    expect(openAmounts(fixed)).toEqual([]);
+    expect(openAmounts(chowder)).toEqual(['to thickness', 'to volume']);
+    const p = predict(fixed, 1, { ...fixed.home, kitchen });
+    expect(p.steps).toHaveLength(11);
+    expect(p.serving.band).toBe('Coating');
+    expect(p.serving.pH).toBeGreaterThan(5.8);
+    expect(p.serving.garnish.find((g) => g.name === 'Waxy potato')?.tenderness).toBeGreaterThanOrEqual(0.99);
   });
 });

@@ -41,7 +41,7 @@ function goalsOf(recipe: Recipe): Goals {
 }
 
 /** Misses below this share are done. */
-const CLOSE = 0.002;
+const CLOSE = 0.001;
 const MOST_TRIES = 14;
 
 /** One try: the recipe cooked with this dose (g or share) and this much made-up liquid (g). */

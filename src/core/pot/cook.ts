@@ -31,6 +31,9 @@ export type Fire = {
 /** A simmer is bubbles at the rim: this far below the boil. Common practice, no source. */
 const SIMMER_BELOW_BOIL = 5;
 
+/** °C within one slice from which steam is averaged over it. */
+const NOTABLE_RISE = 0.3;
+
 /** Longest slice of time, s. */
 const SLICE = 20;
 
@@ -146,7 +149,8 @@ function slice(pot: Pot, fire: Fire, seconds: number, boil: number, kitchen: Kit
   const ceiling = Math.min(boil, fire.hold ?? boil);
   // Hotter than it is to be kept: the flame is off until it has come down.
   const full = pot.celsius > ceiling + 0.05 ? 0 : heatInto(pot.burner, fire.flame) * kitchen.factors.burner;
-  let steam = steamRate(pot, fire.lid, kitchen);
+  const surface = steamRate(pot, fire.lid, kitchen);
+  let steam = surface;
   const latent = latentHeat(pot.celsius);
   const surplus = full - wall - steam * latent;
   let celsius = pot.celsius + (surplus * seconds) / capacity;
@@ -157,6 +161,9 @@ function slice(pot: Pot, fire: Fire, seconds: number, boil: number, kitchen: Kit
     if (ceiling === boil) steam += (Math.max(0, surplus - toReach) / latent) * LID_ESCAPE[fire.lid];
   }
   const rise = celsius - pot.celsius;
+  // Steam grows fast with temperature: over a slice that heats, take the mean of both ends.
+  if (Math.abs(rise) > NOTABLE_RISE)
+    steam += (steamRate({ ...pot, celsius }, fire.lid, kitchen) - surface) / 2;
   const warmer = {
     ...evaporate(pot, steam * seconds),
     celsius,

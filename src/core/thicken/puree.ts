@@ -1,7 +1,10 @@
 import type { PureeClass } from '../food/ingredient';
 import { type Cut, TENDER_AFTER } from '../heat/softening';
 
-/** Flour equivalents, g, brought by 1 kg of the cooked vegetable once blended. Our assumptions, spread 0.25. */
+/**
+ * Flour equivalents, g, brought by 1 kg of the cooked vegetable once blended. Our assumptions, spread
+ * 0.25; tomato from published juice data, rice so that a classical bisque of 75 g a litre coats a spoon.
+ */
 export const PUREE_STRENGTH: { readonly [C in PureeClass]: number } = {
   'floury potato': 200,
   'waxy potato': 160,
@@ -15,9 +18,9 @@ export const PUREE_STRENGTH: { readonly [C in PureeClass]: number } = {
   cauliflower: 90,
   broccoli: 80,
   mushroom: 55,
-  tomato: 40,
+  tomato: 30.5,
   allium: 40,
-  rice: 500,
+  rice: 300,
   pulse: 220,
   other: 40,
 };
