@@ -1,0 +1,180 @@
+import { createRequire } from 'node:module';
+import { join } from 'node:path';
+import { Worker } from 'node:worker_threads';
+import { demoRecipe } from '../demo/demo';
+import {
+  BOWL_CELSIUS,
+  equivalentsFor,
+  fatFactor,
+  temperatureFactor,
+  viscosity,
+  waterViscosity,
+} from '../src/core/flow/viscosity';
+import { heatInto, WALL_LOSS } from '../src/core/heat/burner';
+import { latentHeat } from '../src/core/heat/steam';
+import { losingArea } from '../src/core/heat/vessel';
+import { sample } from '../src/core/learn/monteCarlo';
+import { planFor } from '../src/core/plan/plan';
+import { simulate } from '../src/core/plan/simulate';
+import { heatCapacity, putIn, volumeMl } from '../src/core/pot/contents';
+import { cook, steamRate } from '../src/core/pot/cook';
+import { STANDARD_KITCHEN as kitchen } from '../src/core/pot/kitchen';
+import { emptyPot, type Pot } from '../src/core/pot/pot';
+import { median, timed } from './stats';
+
+const require = createRequire(join(process.cwd(), 'package.json'));
+
+/* 1. The closed-form dose: from litres, target, cream and butter to flour, E, φ and the viscosity it gives back. */
+type Dose = { litres: number; target: number; creamMl: number; butterG: number };
+function closedForm({ litres, target, creamMl, butterG }: Dose) {
+  const fat = (creamMl * 0.981 * 0.361) / 0.917 + (butterG * 0.811) / 0.917 / 2;
+  const phi = fat / (litres * 1000 + fat);
+  const e = equivalentsFor(target, phi);
+  return { flour: e * litres, viscosity: viscosity(e, phi, BOWL_CELSIUS) };
+}
+const { HyperFormula } = require('hyperformula') as {
+  HyperFormula: {
+    buildFromArray(
+      rows: unknown[][],
+      o: object,
+    ): { setCellContents(a: object, v: unknown[][]): unknown; getCellValue(a: object): number };
+  };
+};
+const serum = 1.5 * waterViscosity(60);
+const bowl = temperatureFactor(BOWL_CELSIUS);
+const sheet = HyperFormula.buildFromArray(
+  [
+    [12, 150, 600, 450],
+    ['=C1*0.981*0.361/0.917+D1*0.811/0.917/2'],
+    ['=A2/(A1*1000+A2)'],
+    ['=(1-MIN(0.6,MAX(0,A3)))^(-3.5)'],
+    [`=B1/(A4*${bowl})-${serum}`],
+    ['=IF(A5<=0,0,45*(A5/70)^(1/3))'],
+    ['=A6*A1'],
+    [`=(${serum}+70*(A6/45)^3)*A4*${bowl}`],
+  ],
+  { licenseKey: 'gpl-v3' },
+);
+const at = (row: number, col: number) => ({ sheet: 0, row, col });
+const bySheet = (target: number) => {
+  sheet.setCellContents(at(0, 1), [[target]]);
+  return { flour: sheet.getCellValue(at(6, 0)), viscosity: sheet.getCellValue(at(7, 0)) };
+};
+for (const target of [60, 150, 400]) {
+  const ours = closedForm({ litres: 12, target, creamMl: 600, butterG: 450 });
+  const theirs = bySheet(target);
+  if (Math.abs(ours.flour / theirs.flour - 1) > 1e-9 || Math.abs(ours.viscosity / target - 1) > 1e-9)
+    throw new Error('the worksheet disagrees');
+  if (fatFactor(0) !== 1) throw new Error('fat');
+}
+const sheetTime = median(timed(2000, (i) => void bySheet(100 + (i % 300))));
+const BATCH = 1000;
+const ourTime =
+  median(
+    timed(200, (i) => {
+      for (let k = 0; k < BATCH; k++)
+        closedForm({ litres: 12, target: 100 + ((i + k) % 300), creamMl: 600, butterG: 450 });
+    }),
+  ) / BATCH;
+console.log(
+  `closed-form dose, one input changed: worksheet in hyperformula ÷ ours = ${(sheetTime / ourTime).toFixed(0)} (bar: 20)`,
+);
+
+/* 2. One hour of a pot heating and steaming, against odex at equal accuracy on temperature and water. */
+const { Solver } = require('odex') as {
+  Solver: new (
+    n: number,
+  ) => {
+    absoluteTolerance: number;
+    relativeTolerance: number;
+    solve(f: (t: number, y: number[]) => number[], a: number, y: number[], b: number): { y: number[] };
+  };
+};
+const vessel = {
+  id: 'v',
+  name: 'V',
+  diameterMm: 360,
+  heightMm: 340,
+  material: 'stainless steel' as const,
+  massG: 5600,
+};
+const burner = { id: 'b', name: 'B', kind: 'gas' as const, powerW: 4500 };
+const cold: Pot = putIn(
+  emptyPot(vessel, burner),
+  { ingredient: 'chicken-stock', amount: 20_000, celsius: 20 },
+  kitchen,
+);
+const rates = (_t: number, y: number[]): number[] => {
+  const pot = { ...cold, celsius: y[0] ?? 0, liquid: { ...cold.liquid, water: y[1] ?? 0 } };
+  const steam = steamRate(pot, 'off', kitchen);
+  const wall = WALL_LOSS * losingArea(vessel, volumeMl(pot)) * (pot.celsius - kitchen.airCelsius);
+  return [(heatInto(burner, 0.8) - wall - steam * latentHeat(pot.celsius)) / heatCapacity(pot), -steam];
+};
+const byOdex = (tolerance: number): number[] => {
+  const solver = new Solver(2);
+  solver.absoluteTolerance = tolerance;
+  solver.relativeTolerance = tolerance;
+  return solver.solve(rates, 0, [cold.celsius, cold.liquid.water], 3600).y;
+};
+const exact = byOdex(1e-10);
+const error = (y: readonly number[]) =>
+  Math.max(Math.abs((y[0] ?? 0) / (exact[0] ?? 1) - 1), Math.abs((y[1] ?? 0) / (exact[1] ?? 1) - 1));
+const hour = () => cook(cold, { flame: 0.8, lid: 'off' }, kitchen, { forSeconds: 3600 }).pot;
+const oursAt = hour();
+const ourError = error([oursAt.celsius, oursAt.liquid.water]);
+// The loosest odex that is at least as near to the truth as we are.
+const tolerance =
+  [1e-1, 1e-2, 1e-3, 1e-4, 1e-5, 1e-6, 1e-7].find((t) => error(byOdex(t)) <= ourError) ?? 1e-8;
+const odexTime = median(timed(100, () => void byOdex(tolerance)));
+const hourTime = median(timed(100, () => void hour()));
+console.log(
+  `pot transient, 1 h: odex (tolerance ${tolerance}, error ${error(byOdex(tolerance)).toExponential(1)}) ÷ ours (error ${ourError.toExponential(1)}) = ${(odexTime / hourTime).toFixed(1)} (bar: 3)`,
+);
+
+/* 3. A whole plan: ten steps, about ninety simulated minutes, cooked once. */
+const recipe = demoRecipe('smoked-parsnip-veloute');
+const long = { ...recipe, steps: recipe.steps.map((s) => (s.kind === 'simmer' ? { ...s, minutes: 40 } : s)) };
+const stand = {
+  vessel: { ...vessel, diameterMm: 420, heightMm: 433 },
+  burner: { ...burner, powerW: 16_000 },
+  kitchen,
+};
+const { trial, run } = planFor(long, { litres: 40, viscosity: 150 }, stand).solved;
+const whole = median(timed(300, () => void simulate(long, trial, stand)));
+console.log(
+  `whole plan, ${long.steps.length} steps, ${Math.round(run.pot.seconds / 60)} simulated minutes: ${whole.toFixed(2)} ms (bar: 2), ${(whole / ourTime / 1000).toFixed(1)} thousand closed-form doses`,
+);
+
+/* 4. 10 000 samples: one worker against two, and what they leave in memory. */
+const SAMPLES = 10_000;
+const worker = (samples: number, seed: number) =>
+  new Promise<number>((resolve, reject) => {
+    const w = new Worker(process.env.SAMPLER ?? '', {
+      workerData: { samples, seed, recipe: long, trial, stand },
+    });
+    w.once('message', resolve);
+    w.once('error', reject);
+  });
+const clock = async (work: () => Promise<unknown>) => {
+  const start = performance.now();
+  await work();
+  return performance.now() - start;
+};
+await worker(50, 1);
+const one = await clock(() => worker(SAMPLES, 2));
+const two = await clock(() => Promise.all([worker(SAMPLES / 2, 3), worker(SAMPLES / 2, 4)]));
+console.log(`Monte Carlo, ${SAMPLES} samples: one worker ÷ two = ${(one / two).toFixed(2)} (bar: 1.7)`);
+
+const heap = (samples: number) => {
+  globalThis.gc?.();
+  const before = process.memoryUsage().heapUsed;
+  const tally = sample(long, trial, stand, 5, samples);
+  globalThis.gc?.();
+  return { grown: process.memoryUsage().heapUsed - before, kept: tally.bins.byteLength };
+};
+heap(50);
+const few = heap(100);
+const many = heap(1000);
+console.log(
+  `memory left behind, 1000 samples − 100 samples: ${((many.grown - few.grown) / 1024).toFixed(0)} kB`,
+);

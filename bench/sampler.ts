@@ -1,0 +1,6 @@
+import { parentPort, workerData } from 'node:worker_threads';
+import { sample } from '../src/core/learn/monteCarlo';
+
+/** One worker's share of the samples. */
+const { samples, seed, recipe, trial, stand } = workerData;
+parentPort?.postMessage(sample(recipe, trial, stand, seed, samples).samples);
