@@ -37,22 +37,41 @@ const moistDensity = (x: number, celsius: number, pressure: number): number =>
  * high-flux (Stefan) correction ln(1 + B). Incropera & DeWitt, heat-transfer analogy.
  */
 export function airSideFlux(surface: number, air: Air, diameterMm: number): number {
-  const xs = Math.min(0.98, saturationPressure(surface) / air.pressure);
+  return fluxOver(surface, roomSide(air), diameterMm);
+}
+
+/** What of the air side depends on the room alone; kept for the last room asked about. */
+type Room = { readonly air: Air; readonly xa: number; readonly far: number; readonly wa: number };
+let lastRoom: Room | null = null;
+
+function roomSide(air: Air): Room {
+  if (
+    lastRoom &&
+    lastRoom.air.pressure === air.pressure &&
+    lastRoom.air.celsius === air.celsius &&
+    lastRoom.air.humidity === air.humidity
+  ) {
+    return lastRoom;
+  }
   const xa = Math.min(0.98, (air.humidity * saturationPressure(air.celsius)) / air.pressure);
+  lastRoom = { air, xa, far: moistDensity(xa, air.celsius, air.pressure), wa: massFraction(xa) };
+  return lastRoom;
+}
+
+function fluxOver(surface: number, { air, xa, far, wa }: Room, diameterMm: number): number {
+  const xs = Math.min(0.98, saturationPressure(surface) / air.pressure);
   if (xs <= xa) return 0;
   const atSurface = moistDensity(xs, surface, air.pressure);
-  const far = moistDensity(xa, air.celsius, air.pressure);
-  const film = toKelvin((surface + air.celsius) / 2);
+  const film = Math.log(toKelvin((surface + air.celsius) / 2) / 273.15);
   const scale = 101325 / air.pressure;
-  const viscosity = 1.35e-5 * (film / 273.15) ** 1.75 * scale;
-  const diffusivity = 2.26e-5 * (film / 273.15) ** 1.81 * scale;
+  const viscosity = 1.35e-5 * Math.exp(1.75 * film) * scale;
+  const diffusivity = 2.26e-5 * Math.exp(1.81 * film) * scale;
   const length = diameterMm / 4000;
   const mean = (atSurface + far) / 2;
   const buoyancy = Math.max(0, (far - atSurface) / mean);
   const rayleigh = (GRAVITY * buoyancy * length ** 3) / (viscosity * diffusivity);
   const sherwood = rayleigh < 1e7 ? 0.54 * Math.sqrt(Math.sqrt(rayleigh)) : 0.15 * Math.cbrt(rayleigh);
   const ws = massFraction(xs);
-  const wa = massFraction(xa);
   return ((mean * sherwood * diffusivity) / length) * Math.log(1 + (ws - wa) / (1 - ws)) * 1000;
 }
 
@@ -65,14 +84,17 @@ export function openSurfaceFlux(bulk: number, air: Air, diameterMm: number, visc
   if (bulk <= air.celsius) return airSideFlux(bulk, air, diameterMm);
   const film = LIQUID_FILM * Math.max(0.3, viscosity) ** -0.2;
   let flux = 0;
-  let low = air.celsius;
+  const room = roomSide(air);
+  const atBulk = fluxOver(bulk, room, diameterMm) * latentHeat(bulk);
+  // The surface cannot be cooler than if it gave off as much as at the bulk's temperature.
+  let low = Math.max(air.celsius, bulk - atBulk / film);
   let high = bulk;
-  let fLow = film * (bulk - low);
-  let fHigh = -airSideFlux(high, air, diameterMm) * latentHeat(high);
+  let fLow = film * (bulk - low) - fluxOver(low, room, diameterMm) * latentHeat(low);
+  let fHigh = -atBulk;
   // Illinois false position: keeps the bracket, and halves a stale end so it cannot stall.
   for (let i = 0; i < 40; i++) {
     const surface = high - (fHigh * (high - low)) / (fHigh - fLow);
-    flux = airSideFlux(surface, air, diameterMm);
+    flux = fluxOver(surface, room, diameterMm);
     const f = film * (bulk - surface) - flux * latentHeat(surface);
     if (Math.abs(f) < SETTLED) break;
     if (f > 0) {

@@ -32,7 +32,7 @@ const ADD_SECONDS = 30;
 const ADD_SECONDS_PER_KG = 10;
 const GRADUALLY = 2;
 
-const done = (pot: Pot, kitchen: Kitchen): Advanced => ({ pot, trace: [sampleOf(pot, kitchen)], notes: [] });
+const done = (pot: Pot, _kitchen: Kitchen): Advanced => ({ pot, trace: [sampleOf(pot)], notes: [] });
 
 const cooked = ({ pot, trace, stalled }: Cooked, wanted: number): Advanced => ({
   pot,
@@ -123,7 +123,7 @@ export function advance(pot: Pot, step: Step, kitchen: Kitchen): Advanced {
     case 'chill': {
       const chilled = chill(pot, step);
       const notes: Note[] = chilled.stalled ? [{ kind: 'cannot-chill', to: step.to }] : [];
-      return { pot: chilled.pot, trace: [sampleOf(chilled.pot, kitchen)], notes };
+      return { pot: chilled.pot, trace: [sampleOf(chilled.pot)], notes };
     }
     case 'season':
       return done({ ...putAllIn(pot, step.items, kitchen), seconds: pot.seconds + ADD_SECONDS }, kitchen);

@@ -9,7 +9,7 @@ import { cookThickener, type Thickener } from '../thicken/granules';
 import { LEACHED_STRENGTH, leachedShare } from '../thicken/puree';
 import { evaporate, heatCapacity, pHOf, volumeMl } from './contents';
 import type { Kitchen } from './kitchen';
-import { observe } from './observe';
+import { consistency } from './observe';
 import type { Piece, Pot } from './pot';
 
 /** A point on a trajectory: what the clock, a probe, a ruler and a spoon would say. */
@@ -34,19 +34,24 @@ const SIMMER_BELOW_BOIL = 5;
 /** °C within one slice from which steam is averaged over it. */
 const NOTABLE_RISE = 0.3;
 
-/** Longest slice of time, s. */
-const SLICE = 20;
+/** °C behind the liquid from which a piece still has to be followed closely. */
+const LAGS = 2;
+
+/** Slices of time, s: the first, the shortest, the longest while something is still hard, and the longest. */
+const SLICE = { first: 15, least: 5, whileHard: 30, most: 120 };
+
+/** °C a slice may heat by. */
+const RISE = 3;
 
 export const boilsAt = (kitchen: Kitchen): number => boilingPoint(pressureAt(kitchen.altitudeM));
 export const simmersAt = (kitchen: Kitchen): number => boilsAt(kitchen) - SIMMER_BELOW_BOIL;
 
-export function sampleOf(pot: Pot, kitchen: Kitchen): Sample {
-  const seen = observe(pot, kitchen);
+export function sampleOf(pot: Pot): Sample {
   return {
     seconds: pot.seconds,
     celsius: pot.celsius,
-    volumeMl: seen.volumeMl,
-    bowlViscosity: seen.bowlViscosity,
+    volumeMl: volumeMl(pot),
+    bowlViscosity: consistency(pot).bowlViscosity,
   };
 }
 
@@ -69,11 +74,18 @@ export const DONE_CELSIUS = 63;
 function cookPiece(piece: Piece, pot: Pot, seconds: number, rise: number, kitchen: Kitchen): Piece {
   const lag = advanceLag(piece.lag, piece.cut, seconds, rise);
   const centre = centreTemperature(lag, piece.cut, pot.celsius);
+  const before = centreTemperature(piece.lag, piece.cut, pot.celsius - rise);
   const acid = pHOf(pot) < ACID_HARDENS ? 0.5 : 1;
-  const softened = piece.softened + softeningIn(seconds, centre) * kitchen.factors.softening * acid;
+  const softened =
+    piece.softened +
+    ((softeningIn(seconds, before) + softeningIn(seconds, centre)) / 2) * kitchen.factors.softening * acid;
   const doneMinutes = piece.doneMinutes + (centre >= DONE_CELSIUS ? seconds / 60 : 0);
   return { ...piece, lag, softened, centrePeak: Math.max(piece.centrePeak, centre), doneMinutes };
 }
+
+/** Whether the centre of any piece is still catching up with the liquid. */
+const anyLags = (pot: Pot): boolean =>
+  pot.pieces.some((p) => Math.abs(centreTemperature(p.lag, p.cut, pot.celsius) - pot.celsius) > LAGS);
 
 /** Starch that has newly left the potato goes into the liquid and thickens it; rice and pulses drink. */
 function exchange(pot: Pot, kitchen: Kitchen): Pot {
@@ -133,9 +145,8 @@ export function steamRate(pot: Pot, lid: Lid, kitchen: Kitchen): number {
     celsius: kitchen.airCelsius,
     humidity: kitchen.humidity,
   };
-  const { viscosity } = observe(pot, kitchen);
   return (
-    openSurfaceFlux(pot.celsius, air, pot.vessel.diameterMm, viscosity) *
+    openSurfaceFlux(pot.celsius, air, pot.vessel.diameterMm, consistency(pot).viscosity) *
     surfaceArea(pot.vessel) *
     LID_ESCAPE[lid] *
     kitchen.factors.waterLoss
@@ -152,8 +163,18 @@ function slice(pot: Pot, fire: Fire, seconds: number, boil: number, kitchen: Kit
   const surface = steamRate(pot, fire.lid, kitchen);
   let steam = surface;
   const latent = latentHeat(pot.celsius);
-  const surplus = full - wall - steam * latent;
+  let surplus = full - wall - steam * latent;
   let celsius = pot.celsius + (surplus * seconds) / capacity;
+  // Steam grows fast with temperature: over a slice that heats or cools, take the mean of both ends.
+  if (Math.abs(celsius - pot.celsius) > NOTABLE_RISE && celsius < boil) {
+    const change = celsius - pot.celsius;
+    steam += (steamRate({ ...pot, celsius }, fire.lid, kitchen) - surface) / 2;
+    surplus =
+      full - wall * (1 + change / (2 * Math.max(1, pot.celsius - kitchen.airCelsius))) - steam * latent;
+    celsius = pot.celsius + (surplus * seconds) / capacity;
+  }
+  // Come down to where it is to be kept, the flame goes on again.
+  if (pot.celsius > ceiling + 0.05 && celsius < ceiling) celsius = ceiling;
   if (celsius >= ceiling && pot.celsius <= ceiling + 0.05) {
     const toReach = ((ceiling - pot.celsius) * capacity) / seconds;
     celsius = ceiling;
@@ -161,9 +182,6 @@ function slice(pot: Pot, fire: Fire, seconds: number, boil: number, kitchen: Kit
     if (ceiling === boil) steam += (Math.max(0, surplus - toReach) / latent) * LID_ESCAPE[fire.lid];
   }
   const rise = celsius - pot.celsius;
-  // Steam grows fast with temperature: over a slice that heats, take the mean of both ends.
-  if (Math.abs(rise) > NOTABLE_RISE)
-    steam += (steamRate({ ...pot, celsius }, fire.lid, kitchen) - surface) / 2;
   const warmer = {
     ...evaporate(pot, steam * seconds),
     celsius,
@@ -188,6 +206,28 @@ export type Cooked = { readonly pot: Pot; readonly trace: readonly Sample[]; rea
 /** Four hours: no soup step takes longer, so a target never reached ends here. */
 const LONGEST = 4 * 3600;
 
+/** The slice cut to where `progress` is 0, by false position between its two ends. */
+function cutShort(
+  from: Pot,
+  atStart: number,
+  atEnd: number,
+  length: number,
+  cookFor: (seconds: number) => Pot,
+  progress: (pot: Pot) => number,
+): Pot {
+  let [low, high, fLow, fHigh] = [0, length, atStart, atEnd];
+  let pot = from;
+  for (let i = 0; i < 4; i++) {
+    const seconds = low + ((high - low) * -fLow) / (fHigh - fLow);
+    pot = cookFor(seconds);
+    const f = progress(pot);
+    if (Math.abs(f) < 1e-4 * (atEnd - atStart)) break;
+    if (f < 0) [low, fLow] = [seconds, f];
+    else [high, fHigh] = [seconds, f];
+  }
+  return pot;
+}
+
 /**
  * Cooks until `progress` rises to 0 or for `forSeconds`, whichever is first. The last slice is cut
  * by interpolation, so that results move smoothly with doses. `stalled` means the fire could not
@@ -205,15 +245,20 @@ export function cook(
   let pot = start;
   let short = progress?.(pot) ?? -1;
   const end = start.seconds + Math.min(forSeconds, LONGEST);
+  let wanted: number = SLICE.first;
   while (short < 0 && pot.seconds < end - 1e-6) {
-    const length = Math.min(SLICE, end - pot.seconds);
+    const length = Math.min(wanted, end - pot.seconds);
     let next = slice(pot, fire, length, boil, kitchen);
     const left = progress?.(next) ?? -1;
-    if (left > 0) next = slice(pot, fire, (length * -short) / (left - short), boil, kitchen);
+    if (progress && left > 0)
+      next = cutShort(pot, short, left, length, (s) => slice(pot, fire, s, boil, kitchen), progress);
     const still = next.celsius < ceiling - 0.2 && next.celsius - pot.celsius < 0.002;
+    const longest = hardest(next) < 1 || anyLags(next) ? SLICE.whileHard : SLICE.most;
+    const rise = Math.abs(next.celsius - pot.celsius);
+    wanted = Math.min(longest, Math.max(SLICE.least, rise > 0 ? (RISE / rise) * length : longest));
     pot = next;
     short = left;
-    trace.push(sampleOf(pot, kitchen));
+    trace.push(sampleOf(pot));
     if (progress && still && left < 0) return { pot, trace, stalled: true };
   }
   return { pot, trace, stalled: progress !== undefined && short < 0 };

@@ -1,5 +1,5 @@
 import { type Band, bandOf } from '../flow/bands';
-import { BOWL_CELSIUS, viscosity } from '../flow/viscosity';
+import { BOWL_CELSIUS, temperatureFactor, viscosity } from '../flow/viscosity';
 import { depthOf, FILL_LIMIT, rimVolume } from '../heat/vessel';
 import { SALT_PER_SODIUM } from '../season/salt';
 import { equivalentsAtWork } from '../thicken/granules';
@@ -33,27 +33,36 @@ export type Observation = {
 /** Below this, mL, there is no liquid to speak of and nothing to thicken. */
 const NO_LIQUID = 20;
 
+/** How thick it is, without the rest of what {@link observe} finds: asked for at every slice of time. */
+export function consistency(pot: Pot) {
+  const liquid = liquidMl(pot, POURED_CELSIUS);
+  const wet = liquid > NO_LIQUID;
+  const equivalents = wet ? (equivalentsAtWork(pot.thickeners) / liquid) * 1000 : 0;
+  const phi = wet ? fatFraction(pot) : 0;
+  const bowlViscosity = viscosity(equivalents, phi, BOWL_CELSIUS);
+  return {
+    liquidMl: liquid,
+    equivalents,
+    fatFraction: phi,
+    bowlViscosity,
+    viscosity: bowlViscosity * (temperatureFactor(pot.celsius) / temperatureFactor(BOWL_CELSIUS)),
+  };
+}
+
 export function observe(pot: Pot, kitchen: Kitchen): Observation {
   const volume = volumeMl(pot);
-  const liquid = liquidMl(pot, POURED_CELSIUS);
-  const equivalents = liquid > NO_LIQUID ? (equivalentsAtWork(pot.thickeners) / liquid) * 1000 : 0;
-  const phi = liquid > NO_LIQUID ? fatFraction(pot) : 0;
-  const bowlViscosity = viscosity(equivalents, phi, BOWL_CELSIUS);
+  const thick = consistency(pot);
   const full = volume / rimVolume(pot.vessel);
   const mass = massG(pot);
   return {
+    ...thick,
     celsius: pot.celsius,
     volumeMl: volume,
-    liquidMl: liquid,
     depthMm: depthOf(pot.vessel, volume),
     massG: mass,
     full,
     tooFull: full > FILL_LIMIT,
-    equivalents,
-    fatFraction: phi,
-    viscosity: viscosity(equivalents, phi, pot.celsius),
-    bowlViscosity,
-    band: bandOf(bowlViscosity, kitchen.bandLimits),
+    band: bandOf(thick.bowlViscosity, kitchen.bandLimits),
     saltPercent: mass > 0 ? ((pot.sodium * SALT_PER_SODIUM) / mass) * 100 : 0,
     pH: pHOf(pot),
   };
