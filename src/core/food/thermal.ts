@@ -67,13 +67,42 @@ export function heatHeldBy(grams: Composition, celsius: number): number {
   return sum;
 }
 
+type Table = { readonly [C in Component]: number };
+
+const tableAt = (celsius: number): Table => ({
+  water: 1000 / componentDensity('water', celsius),
+  protein: 1000 / componentDensity('protein', celsius),
+  fat: 1000 / componentDensity('fat', celsius),
+  starch: 1000 / componentDensity('starch', celsius),
+  sugars: 1000 / componentDensity('sugars', celsius),
+  fibre: 1000 / componentDensity('fibre', celsius),
+  ash: 1000 / componentDensity('ash', celsius),
+  alcohol: 1000 / componentDensity('alcohol', celsius),
+});
+
+/** mL/g at the temperature doses are counted at: asked for at every slice of time. */
+const AT_20 = tableAt(20);
+let last = { celsius: 20, table: AT_20 };
+
+function specificVolumes(celsius: number): Table {
+  if (celsius === 20) return AT_20;
+  if (celsius !== last.celsius) last = { celsius, table: tableAt(celsius) };
+  return last.table;
+}
+
 /** mL filled by `grams` of each component at `celsius`: volumes add. */
 export function volumeOf(grams: Composition, celsius: number): number {
-  let sum = 0;
-  for (const c of COMPONENTS) {
-    if (grams[c] !== 0) sum += (grams[c] * 1000) / componentDensity(c, celsius);
-  }
-  return sum;
+  const v = specificVolumes(celsius);
+  return (
+    grams.water * v.water +
+    grams.protein * v.protein +
+    grams.fat * v.fat +
+    grams.starch * v.starch +
+    grams.sugars * v.sugars +
+    grams.fibre * v.fibre +
+    grams.ash * v.ash +
+    grams.alcohol * v.alcohol
+  );
 }
 
 /** W/(m·K) of a mixture given in grams: components conduct side by side, weighted by volume. */

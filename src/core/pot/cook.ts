@@ -38,10 +38,10 @@ const NOTABLE_RISE = 0.3;
 const LAGS = 2;
 
 /** Slices of time, s: the first, the shortest, the longest while something is still hard, and the longest. */
-const SLICE = { first: 15, least: 5, whileHard: 30, most: 120 };
+const SLICE = { first: 15, least: 5, whileHard: 45, most: 150 };
 
 /** °C a slice may heat by. */
-const RISE = 3;
+const RISE = 5;
 
 export const boilsAt = (kitchen: Kitchen): number => boilingPoint(pressureAt(kitchen.altitudeM));
 export const simmersAt = (kitchen: Kitchen): number => boilsAt(kitchen) - SIMMER_BELOW_BOIL;
