@@ -2,8 +2,8 @@
 
 import { clsx } from 'clsx';
 import { Check } from 'lucide-react';
-import { Popover } from 'radix-ui';
 import { type KeyboardEvent, useId, useState } from 'react';
+import { Sheet } from './Sheet';
 
 export type Option<T extends string> = { readonly value: T; readonly words: string; readonly aside?: string };
 
@@ -27,47 +27,41 @@ export function Choice<T extends string>({ label, value, words, options, onChang
     if (e.key === 'Enter') setOpen(false);
   };
   return (
-    <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger aria-label={`${label}: ${words}`} className={PART}>
-        {words}
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          sideOffset={8}
-          collisionPadding={8}
-          aria-label={label}
-          onKeyDown={onKeyDown}
-          className="z-50 max-h-[min(520px,var(--radix-popover-content-available-height))] w-[min(94vw,380px)] overflow-y-auto rounded-sm border-2 border-ink bg-surface text-ink"
-        >
-          <div role="radiogroup" aria-label={label}>
-            {options.map((o) => (
-              <label
-                key={o.value}
-                htmlFor={`${name}-${o.value}`}
-                className={clsx(
-                  'flex min-h-14 cursor-pointer items-center gap-3 border-rule border-b px-4 py-2 last:border-b-0 has-focus-visible:bg-butter has-focus-visible:text-on-butter',
-                  'hover:bg-butter hover:text-on-butter',
-                )}
-              >
-                <input
-                  type="radio"
-                  id={`${name}-${o.value}`}
-                  name={name}
-                  checked={o.value === value}
-                  onChange={() => onChange(o.value)}
-                  onClick={(e) => e.detail > 0 && setOpen(false)}
-                  className="sr-only"
-                />
-                <span className="w-6 shrink-0">{o.value === value && <Check size={22} aria-hidden />}</span>
-                <span>
-                  {o.words}
-                  {o.aside && <span className="block text-[15px]">{o.aside}</span>}
-                </span>
-              </label>
-            ))}
-          </div>
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <Sheet
+      open={open}
+      onOpenChange={setOpen}
+      title={label}
+      trigger={words}
+      label={`${label}: ${words}`}
+      triggerClass={PART}
+    >
+      <div role="radiogroup" aria-label={label} onKeyDown={onKeyDown}>
+        {options.map((o) => (
+          <label
+            key={o.value}
+            htmlFor={`${name}-${o.value}`}
+            className={clsx(
+              'flex min-h-14 cursor-pointer items-center gap-3 border-rule border-b px-4 py-2 last:border-b-0 has-focus-visible:bg-butter has-focus-visible:text-on-butter',
+              'hover:bg-butter hover:text-on-butter',
+            )}
+          >
+            <input
+              type="radio"
+              id={`${name}-${o.value}`}
+              name={name}
+              checked={o.value === value}
+              onChange={() => onChange(o.value)}
+              onClick={(e) => e.detail > 0 && setOpen(false)}
+              className="sr-only"
+            />
+            <span className="w-6 shrink-0">{o.value === value && <Check size={22} aria-hidden />}</span>
+            <span>
+              {o.words}
+              {o.aside && <span className="block text-[15px]">{o.aside}</span>}
+            </span>
+          </label>
+        ))}
+      </div>
+    </Sheet>
   );
 }

@@ -1,0 +1,43 @@
+'use client';
+
+import { X } from 'lucide-react';
+import { Dialog } from 'radix-ui';
+import type { ReactNode } from 'react';
+
+type Props = {
+  readonly open: boolean;
+  readonly onOpenChange: (open: boolean) => void;
+  readonly title: string;
+  /** What is tapped to open it. */
+  readonly trigger: ReactNode;
+  /** Its accessible name, when the words alone do not say what it is. */
+  readonly label?: string;
+  readonly triggerClass: string;
+  readonly children: ReactNode;
+};
+
+/** A sheet over the view: large, in the same place every time, closed by its cross, a tap beside it, or Escape. */
+export function Sheet({ open, onOpenChange, title, trigger, label, triggerClass, children }: Props) {
+  return (
+    <Dialog.Root open={open} onOpenChange={onOpenChange}>
+      <Dialog.Trigger aria-label={label} className={triggerClass}>
+        {trigger}
+      </Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-rail/40" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed top-24 left-1/2 z-50 flex max-h-[calc(100dvh-7rem)] w-[min(94vw,520px)] -translate-x-1/2 flex-col rounded-sm border-2 border-ink bg-surface text-ink"
+        >
+          <div className="flex shrink-0 items-center justify-between border-ink border-b-2 pl-4">
+            <Dialog.Title className="font-bold text-[21px]">{title}</Dialog.Title>
+            <Dialog.Close aria-label="Close" className="grid size-14 place-items-center">
+              <X aria-hidden />
+            </Dialog.Close>
+          </div>
+          <div className="min-h-0 overflow-y-auto">{children}</div>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
