@@ -1,6 +1,8 @@
 import { DAIRY } from './data/dairy';
 import { FATS } from './data/fats';
+import { GRAINS } from './data/grains';
 import { LIQUIDS } from './data/liquids';
+import { ROOTS } from './data/roots';
 import { SEAFOOD } from './data/seafood';
 import { SEASONINGS } from './data/seasonings';
 import { THICKENERS } from './data/thickeners';
@@ -12,7 +14,9 @@ export const CATALOGUE: readonly Ingredient[] = [
   ...THICKENERS,
   ...FATS,
   ...DAIRY,
+  ...ROOTS,
   ...VEGETABLES,
+  ...GRAINS,
   ...SEAFOOD,
   ...SEASONINGS,
 ];

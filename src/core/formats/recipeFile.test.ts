@@ -1,7 +1,7 @@
-import { readFileSync } from 'node:fs';
+import { demoFile } from '../../../demo/demo';
 import { MOST_CHARACTERS, readRecipeFile, recipeJsonSchema } from './recipeFile';
 
-const good = () => JSON.parse(readFileSync('demo/recipes/cockle-and-leek-chowder.json', 'utf8'));
+const good = () => demoFile('cockle-and-leek-chowder');
 const problems = (text: string) => {
   const file = readRecipeFile(text);
   if (file.ok) throw new Error('expected problems');

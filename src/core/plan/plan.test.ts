@@ -1,6 +1,5 @@
-import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
-import { demoRecipe } from '../../../demo/demo';
+import { demoFile, demoRecipe } from '../../../demo/demo';
 import { rangeOf } from '../flow/bands';
 import type { Burner } from '../heat/burner';
 import { rimVolume, type Vessel } from '../heat/vessel';
@@ -177,7 +176,7 @@ describe('warnings', () => {
 
   test('too little and too much fat for the flour', () => {
     const withButter = (g: number) => {
-      const raw = JSON.parse(readFileSync('demo/recipes/cockle-and-leek-chowder.json', 'utf8'));
+      const raw = demoFile('cockle-and-leek-chowder');
       raw.steps[0].items[0].amount = `${g} g`;
       return Recipe.parse(raw);
     };
@@ -224,7 +223,7 @@ describe('doubt', () => {
 });
 
 describe('recipes', () => {
-  const raw = () => JSON.parse(readFileSync('demo/recipes/smoked-parsnip-veloute.json', 'utf8'));
+  const raw = () => demoFile('smoked-parsnip-veloute');
   const problems = (body: unknown) =>
     Recipe.safeParse(body)
       .error?.issues.map((i) => `${i.path.join('.')}: ${i.message}`)
@@ -330,7 +329,7 @@ describe('stock, reduction and predicting as written', () => {
   });
 
   test('a recipe with fixed amounts is predicted step by step', () => {
-    const raw = JSON.parse(readFileSync('demo/recipes/cockle-and-leek-chowder.json', 'utf8'));
+    const raw = demoFile('cockle-and-leek-chowder');
     raw.steps[1].flour.amount = '100 g';
     raw.steps[2].items[0].amount = '1140 g';
     const fixed = Recipe.parse(raw);

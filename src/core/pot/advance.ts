@@ -79,7 +79,7 @@ function simmer(pot: Pot, step: Extract<Step, { kind: 'simmer' }>, kitchen: Kitc
 }
 
 /**
- * The pot after the cook does `step`. Total: any pot and any valid step give a pot.
+ * The pot after the cook does `step`. Total: whatever the pot, a valid step gives a pot.
  * Pure: the same arguments always give the same answer.
  */
 export function advance(pot: Pot, step: Step, kitchen: Kitchen): Advanced {
@@ -105,7 +105,7 @@ export function advance(pot: Pot, step: Step, kitchen: Kitchen): Advanced {
     case 'render':
       return done(render(pot, step, kitchen), kitchen);
     case 'strain':
-      return done(strain(pot, step, kitchen), kitchen);
+      return done(strain(pot, step), kitchen);
     case 'reduce':
       return guarded(cooked(reduce(pot, step, kitchen), boilsAt(kitchen)), kitchen);
     case 'thicken':

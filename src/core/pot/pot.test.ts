@@ -341,7 +341,7 @@ const anyStep = fc.oneof(
   }),
 );
 
-test('advance is total: any steps in any order keep the pot physical and its mass accounted for', () => {
+test('advance is total, whatever the steps and their order: they keep the pot physical and its mass accounted for', () => {
   fc.assert(
     fc.property(fc.array(anyStep, { maxLength: 7 }), (raw) => {
       let pot = cold;

@@ -1,7 +1,6 @@
 'use client';
 
-import { X } from 'lucide-react';
-import { Dialog } from 'radix-ui';
+import { Sheet } from './Sheet';
 import { VIEWS } from './views';
 
 const KEYS: readonly (readonly [string, string])[] = [
@@ -15,29 +14,15 @@ const KEYS: readonly (readonly [string, string])[] = [
 /** All keys in one place. */
 export function KeySheet({ onClose }: { onClose: () => void }) {
   return (
-    <Dialog.Root open onOpenChange={(open) => open || onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 bg-rail/70" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed top-1/2 left-1/2 w-[min(92vw,560px)] -translate-x-1/2 -translate-y-1/2 rounded-sm border-2 border-ink bg-surface p-6 text-ink"
-        >
-          <div className="flex items-center justify-between">
-            <Dialog.Title className="font-bold text-[24px]">Keys</Dialog.Title>
-            <Dialog.Close aria-label="Close" className="grid size-14 place-items-center">
-              <X aria-hidden />
-            </Dialog.Close>
+    <Sheet open onOpenChange={(open) => open || onClose()} title="Keys">
+      <dl className="grid p-4 grid-cols-[7rem_1fr] gap-y-3">
+        {KEYS.map(([key, does]) => (
+          <div key={key} className="contents">
+            <dt className="figures font-bold">{key}</dt>
+            <dd>{does}</dd>
           </div>
-          <dl className="mt-2 grid grid-cols-[7rem_1fr] gap-y-3">
-            {KEYS.map(([key, does]) => (
-              <div key={key} className="contents">
-                <dt className="figures font-bold">{key}</dt>
-                <dd>{does}</dd>
-              </div>
-            ))}
-          </dl>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+        ))}
+      </dl>
+    </Sheet>
   );
 }

@@ -8,11 +8,11 @@ type Props = {
   readonly open: boolean;
   readonly onOpenChange: (open: boolean) => void;
   readonly title: string;
-  /** What is tapped to open it. */
-  readonly trigger: ReactNode;
+  /** What is tapped to open it; absent when something else opens it. */
+  readonly trigger?: ReactNode;
   /** Its accessible name, when the words alone do not say what it is. */
   readonly label?: string;
-  readonly triggerClass: string;
+  readonly triggerClass?: string;
   readonly children: ReactNode;
 };
 
@@ -20,9 +20,11 @@ type Props = {
 export function Sheet({ open, onOpenChange, title, trigger, label, triggerClass, children }: Props) {
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
-      <Dialog.Trigger aria-label={label} className={triggerClass}>
-        {trigger}
-      </Dialog.Trigger>
+      {trigger !== undefined && (
+        <Dialog.Trigger aria-label={label} className={triggerClass}>
+          {trigger}
+        </Dialog.Trigger>
+      )}
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-rail/40" />
         <Dialog.Content

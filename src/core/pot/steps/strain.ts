@@ -1,6 +1,5 @@
 import { ingredient } from '../../food/catalogue';
 import { plus, times, totalOf } from '../../food/composition';
-import type { Kitchen } from '../kitchen';
 import type { Pot } from '../pot';
 import type { Step } from '../step';
 
@@ -8,7 +7,7 @@ import type { Step } from '../step';
 const CLINGS = 0.25;
 
 /** Takes pieces out through a sieve, with the liquid that clings to them. */
-export function strain(pot: Pot, step: Extract<Step, { kind: 'strain' }>, _kitchen: Kitchen): Pot {
+export function strain(pot: Pot, step: Extract<Step, { kind: 'strain' }>): Pot {
   const out = pot.pieces.filter((p) => !step.of || step.of.includes(p.ingredient));
   const solids = out.reduce((sum, p) => sum + p.g, 0);
   const liquid = totalOf(pot.liquid);
