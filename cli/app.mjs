@@ -1,7 +1,9 @@
 import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
+import { build } from './build.mjs';
 import { bin, root } from './place.mjs';
 import { freePort } from './ports.mjs';
+import { database } from './postgres.mjs';
 import { must } from './run.mjs';
 import { Complaint } from './say.mjs';
 
@@ -70,4 +72,20 @@ export async function serve({ mode, host = '127.0.0.1', port = null, from = 3000
     next = chosen + 1;
   }
   throw new Complaint('no free port could be held.');
+}
+
+/**
+ * Runs `work` against the built application on a fresh database `name` with the demo in it, and
+ * stops the application after. What tests, benchmarks and screenshots need alike.
+ */
+export async function withDemoApp(server, name, from, work) {
+  const databaseUrl = await database(server, name, { fresh: true });
+  await prepare(databaseUrl);
+  await build();
+  const app = await serve({ mode: 'start', from, databaseUrl });
+  try {
+    return await work(app.address, databaseUrl);
+  } finally {
+    await app.stop();
+  }
 }

@@ -1,11 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { prepare, serve } from './app.mjs';
-import { build } from './build.mjs';
+import { withDemoApp } from './app.mjs';
 import { debianPackage, npmPackages } from './packages.mjs';
 import { own, root } from './place.mjs';
-import { database, postgres } from './postgres.mjs';
+import { postgres } from './postgres.mjs';
 import { run as runProgram } from './run.mjs';
 
 /** Bundles as for production: names are not kept alive by helpers, as a development loader does. */
@@ -59,22 +58,16 @@ export async function run(_name, [only]) {
   await debianPackage('chromium', ['/usr/bin/chromium']);
   const server = await postgres();
   try {
-    const databaseUrl = await database(server, 'panache_bench', { fresh: true });
-    await prepare(databaseUrl);
-    await build();
-    const app = await serve({ mode: 'start', from: 3500, databaseUrl });
-    try {
+    await withDemoApp(server, 'panache_bench', 3500, async (address) => {
       for (const bench of ['solve', 'drag']) {
         if (only && only !== bench) continue;
         const { code } = await runProgram(process.execPath, ['--import', 'tsx', `bench/${bench}.bench.ts`], {
           cwd: root,
-          env: { ...process.env, BASE_URL: app.address },
+          env: { ...process.env, BASE_URL: address },
         });
         if (code) process.exitCode = code;
       }
-    } finally {
-      await app.stop();
-    }
+    });
   } finally {
     await server.stop();
   }

@@ -1,7 +1,6 @@
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { prepare, serve } from './app.mjs';
-import { build } from './build.mjs';
+import { withDemoApp } from './app.mjs';
 import { debianPackage, npmPackages } from './packages.mjs';
 import { bin, own, root } from './place.mjs';
 import { database, postgres } from './postgres.mjs';
@@ -40,26 +39,17 @@ async function jest(databaseUrl, args, tally) {
 /** Playwright, against the built application on its own database with the demo. */
 async function endToEnd(server, args, tally) {
   say('end-to-end tests …');
-  const databaseUrl = await database(server, 'panache_test_e2e', { fresh: true });
-  await prepare(databaseUrl);
-  const app = await serve({ mode: 'start', from: 3400, databaseUrl });
   const report = join(own, 'playwright.json');
   rmSync(report, { force: true });
-  try {
+  await withDemoApp(server, 'panache_test_e2e', 3400, async (address, databaseUrl) => {
     const { code } = await runProgram(process.execPath, [bin('playwright'), 'test', ...args], {
       cwd: root,
-      env: env({
-        BASE_URL: app.address,
-        TEST_DATABASE_URL: databaseUrl,
-        PLAYWRIGHT_JSON_OUTPUT_NAME: report,
-      }),
+      env: env({ BASE_URL: address, TEST_DATABASE_URL: databaseUrl, PLAYWRIGHT_JSON_OUTPUT_NAME: report }),
     });
     const stats = readReport(report)?.stats;
     const failed = stats ? stats.unexpected + stats.flaky : 1;
     tally('end-to-end', stats?.expected ?? 0, code === 0 ? failed : Math.max(1, failed));
-  } finally {
-    await app.stop();
-  }
+  });
 }
 
 /** All suites; the last line is “N passed, N failed”. `./panache test unit …` or `e2e …` runs one with arguments. */
@@ -80,10 +70,7 @@ export async function run(_name, [only, ...args]) {
   try {
     if (server && wants('unit'))
       await jest(await database(server, 'panache_test_unit', { fresh: true }), args, tally);
-    if (server && wants('e2e')) {
-      await build();
-      await endToEnd(server, args, tally);
-    }
+    if (server && wants('e2e')) await endToEnd(server, args, tally);
   } finally {
     await server?.stop();
   }

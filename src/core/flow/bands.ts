@@ -1,3 +1,6 @@
+import { SOUP_DENSITY } from './tests/cups';
+import { filmThickness } from './tests/film';
+
 export const BANDS = ['Thin', 'Light', 'Coating', 'Hearty', 'Stiff'] as const;
 export type Band = (typeof BANDS)[number];
 
@@ -29,7 +32,5 @@ export function middleOf(band: Band, limits: BandLimits = DEFAULT_LIMITS): numbe
  * Thickness, mm, of the film left on the back of a spoon held upright and drained for `seconds`,
  * at `x` mm below its edge: Jeffreys (1930), h = √(ν x / (g t)). `viscosity` mPa·s, density 1.03 g/mL.
  */
-export function spoonFilm(viscosity: number, x = 30, seconds = 2): number {
-  const nu = (viscosity * 1e-3) / 1030;
-  return Math.sqrt((nu * (x / 1000)) / (9.81 * seconds)) * 1000;
-}
+export const spoonFilm = (viscosity: number, x = 30, seconds = 2): number =>
+  filmThickness(viscosity / SOUP_DENSITY, x, seconds) * 1000;

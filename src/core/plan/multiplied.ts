@@ -1,4 +1,4 @@
-import { type Band, bandOf } from '../flow/bands';
+import type { Band } from '../flow/bands';
 import { observe } from '../pot/observe';
 import { litres, spaced } from '../units/format';
 import type { Recipe } from './recipe';
@@ -38,7 +38,7 @@ export function justMultiplied(recipe: Recipe, plan: Pick<Plan, 'order' | 'stand
     by,
     fromLitres: recipe.yieldLitres,
     viscosity: found.bowlViscosity,
-    band: bandOf(found.bowlViscosity, stand.kitchen.bandLimits),
+    band: found.band,
     volumeMl: found.volumeMl,
     steamExpected: atHome.run.pot.evaporated * by,
     steamHere: pot.evaporated,

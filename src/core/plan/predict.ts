@@ -4,6 +4,7 @@ import { observe } from '../pot/observe';
 import type { Pot } from '../pot/pot';
 import type { Recipe } from './recipe';
 import { type Ran, type Stand, simulate } from './simulate';
+import { goalsIn } from './solve';
 import { titleOf } from './wording';
 
 /** A pot as it would be found. */
@@ -59,8 +60,4 @@ export function predict(recipe: Recipe, scale: number, stand: Stand): Predicted 
 
 /** Amounts a recipe leaves open; a recipe with any cannot be predicted as written. */
 export const openAmounts = (recipe: Recipe): readonly string[] =>
-  recipe.steps.flatMap((step) => {
-    const text = JSON.stringify(step);
-    const goals = [...text.matchAll(/"goal":"(thickness|volume)"/g)].map((m) => `to ${m[1]}`);
-    return goals;
-  });
+  goalsIn(recipe).flatMap((goal) => (goal === 'taste' ? [] : [`to ${goal}`]));

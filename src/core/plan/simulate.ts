@@ -15,17 +15,16 @@ export type Stand = { readonly vessel: Vessel; readonly burner: Burner; readonly
 
 export type Run = { readonly ran: readonly Ran[]; readonly pot: Pot };
 
-/** The recipe cooked in thought, step by step. */
-export function simulate(
-  recipe: Recipe,
-  trial: Trial,
+/** Steps cooked in thought, one after another; `inGrams` says each for the pot as it stands when it begins. */
+function cookThrough<S>(
+  steps: readonly S[],
+  inGrams: (step: S, pot: Pot) => Step,
   { vessel, burner, kitchen }: Stand,
-  choice?: RouxChoice,
 ): Run {
   let pot = emptyPot(vessel, burner, kitchen.airCelsius);
-  const ran = recipe.steps.map((recipeStep): Ran => {
+  const ran = steps.map((s): Ran => {
     const before = pot;
-    const step = resolve(recipeStep, trial, before, kitchen, choice);
+    const step = inGrams(s, before);
     const advanced = advance(before, step, kitchen);
     pot = advanced.pot;
     return { ...advanced, step, before };
@@ -33,17 +32,13 @@ export function simulate(
   return { ran, pot };
 }
 
+/** The recipe cooked in thought, step by step. */
+export const simulate = (recipe: Recipe, trial: Trial, stand: Stand, choice?: RouxChoice): Run =>
+  cookThrough(recipe.steps, (step, pot) => resolve(step, trial, pot, stand.kitchen, choice), stand);
+
 /** The same steps with the same grams in any pot. */
-export function repeat(steps: readonly Step[], { vessel, burner, kitchen }: Stand): Run {
-  let pot = emptyPot(vessel, burner, kitchen.airCelsius);
-  const ran = steps.map((step): Ran => {
-    const before = pot;
-    const advanced = advance(before, step, kitchen);
-    pot = advanced.pot;
-    return { ...advanced, step, before };
-  });
-  return { ran, pot };
-}
+export const repeat = (steps: readonly Step[], stand: Stand): Run =>
+  cookThrough(steps, (step) => step, stand);
 
 /** `step` with every amount multiplied, as a cook does who only multiplies the recipe. */
 export function multiplied(step: Step, by: number): Step {

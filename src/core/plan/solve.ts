@@ -1,6 +1,7 @@
 import { equivalentsFor } from '../flow/viscosity';
 import { type Observation, observe } from '../pot/observe';
 import { portionsIn } from '../pot/portions';
+import type { Goal } from './amount';
 import type { Recipe, RecipePortion } from './recipe';
 import type { RouxChoice, Trial } from './resolve';
 import { type Run, type Stand, simulate } from './simulate';
@@ -30,10 +31,15 @@ type Goals = { readonly thickness: 'grams' | 'share' | 'none'; readonly volume: 
 export const doseIsShare = (recipe: Recipe): boolean =>
   recipe.steps.some((s) => s.kind === 'puree' && typeof s.fraction !== 'number');
 
+/** What a recipe leaves to be solved, in the order of its steps. */
+export const goalsIn = (recipe: Recipe): readonly Goal[] =>
+  recipe.steps.flatMap((s) => [
+    ...portionsIn<RecipePortion>(s).flatMap((p) => (p.amount.kind === 'solve' ? [p.amount.goal] : [])),
+    ...(s.kind === 'puree' && typeof s.fraction !== 'number' ? [s.fraction.goal] : []),
+  ]);
+
 function goalsOf(recipe: Recipe): Goals {
-  const goals = recipe.steps.flatMap((s) =>
-    portionsIn<RecipePortion>(s).flatMap((p) => (p.amount.kind === 'solve' ? [p.amount.goal] : [])),
-  );
+  const goals = goalsIn(recipe);
   return {
     thickness: doseIsShare(recipe) ? 'share' : goals.includes('thickness') ? 'grams' : 'none',
     volume: goals.includes('volume'),

@@ -1,7 +1,7 @@
 import { ingredient } from '../food/catalogue';
 import { portionsIn } from '../pot/portions';
 import type { Portion } from '../pot/step';
-import { FAT_BOUND, FAT_NEEDED } from '../thicken/equalParts';
+import { rouxBalance } from '../thicken/rouxBalance';
 import { litres, spaced } from '../units/format';
 import type { Run } from './simulate';
 import type { Plan, Warning } from './types';
@@ -112,20 +112,20 @@ function flour(run: Run): Warning[] {
     if (r.step.kind !== 'roux' && r.step.kind !== 'dust') continue;
     const grams = r.step.flour.amount;
     if (grams <= 0) continue;
-    const perGram = r.step.kind === 'roux' ? r.pot.freeFat / grams : r.before.freeFat / grams;
-    if (perGram < FAT_NEEDED) {
+    const { short, over } = rouxBalance(grams, (r.step.kind === 'roux' ? r.pot : r.before).freeFat);
+    if (short > 0) {
       warnings.push({
         id: 'fat-short',
         severity: 'caution',
-        says: `${spaced(grams * FAT_NEEDED - perGram * grams)} g too little fat to wet the flour: it can lump.`,
+        says: `${spaced(short)} g too little fat to wet the flour: it can lump.`,
         change: 'Add that much butter or oil before the flour.',
       });
     }
-    if (perGram > FAT_BOUND) {
+    if (over > 0) {
       warnings.push({
         id: 'fat-over',
         severity: 'caution',
-        says: `${spaced((perGram - FAT_BOUND) * grams)} g more fat than the flour can bind: a greasy film.`,
+        says: `${spaced(over)} g more fat than the flour can bind: a greasy film.`,
         change: 'Take that much less, or skim it before serving.',
       });
     }

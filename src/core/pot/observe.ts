@@ -1,6 +1,6 @@
 import { type Band, bandOf } from '../flow/bands';
 import { BOWL_CELSIUS, temperatureFactor, viscosity } from '../flow/viscosity';
-import { depthOf, FILL_LIMIT, rimVolume } from '../heat/vessel';
+import { depthOf, rimVolume } from '../heat/vessel';
 import { SALT_PER_SODIUM } from '../season/salt';
 import { equivalentsAtWork } from '../thicken/granules';
 import { fatFraction, liquidMl, massG, POURED_CELSIUS, pHOf, volumeMl } from './contents';
@@ -15,9 +15,8 @@ export type Observation = {
   readonly liquidMl: number;
   readonly depthMm: number;
   readonly massG: number;
-  /** Share of the rim volume in use; {@link FILL_LIMIT} is the most it should be. */
+  /** Share of the rim volume in use; FILL_LIMIT of heat/vessel is the most it should be. */
   readonly full: number;
-  readonly tooFull: boolean;
   /** Flour equivalent at work, g per litre of liquid. */
   readonly equivalents: number;
   readonly fatFraction: number;
@@ -61,7 +60,6 @@ export function observe(pot: Pot, kitchen: Kitchen): Observation {
     depthMm: depthOf(pot.vessel, volume),
     massG: mass,
     full,
-    tooFull: full > FILL_LIMIT,
     band: bandOf(thick.bowlViscosity, kitchen.bandLimits),
     saltPercent: mass > 0 ? ((pot.sodium * SALT_PER_SODIUM) / mass) * 100 : 0,
     pH: pHOf(pot),

@@ -35,8 +35,12 @@ export function drainedViscosity(
   return (grams / unit) ** 2;
 }
 
+/** m of film at `x` mm below the edge after `seconds` of draining: Jeffreys (1930). `nu` mm²/s. */
+export const filmThickness = (nu: number, x: number, seconds: number): number =>
+  Math.sqrt((nu * 1e-6 * (x / 1000)) / (GRAVITY * seconds));
+
 /** Shear rate at the wall half-way down the draining film: g h/ν, s⁻¹. */
 export function drainedShear(nu: number, height: number, seconds: number): number {
-  const film = Math.sqrt((nu * 1e-6 * (height / 2000)) / (GRAVITY * seconds));
+  const film = filmThickness(nu, height / 2, seconds);
   return (GRAVITY * film) / (nu * 1e-6);
 }
