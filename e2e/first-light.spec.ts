@@ -74,6 +74,8 @@ test('a tap made while the server is away is kept and arrives once', async ({ pa
   await page.getByRole('button', { name: 'Start this batch' }).click();
   await expect(page).toHaveURL(/\/stove\//);
   const id = page.url().split('/').at(-1)!;
+  // The clock runs once the page is live; before that nobody could have tapped.
+  await expect(page.getByRole('timer')).toHaveText(/\d\d:\d\d/);
   await page.route('**/events', (route) => route.abort());
   await page.keyboard.press('n');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cook a blond roux');
