@@ -1,4 +1,5 @@
 import type { Band } from '../flow/bands';
+import type { Caution } from '../safety/cautions';
 import type { BatchEvent } from './events';
 
 /** A step as it was planned, in words and on the clock, kept with the batch for good. */
@@ -12,6 +13,8 @@ export type RecordedStep = {
   readonly seconds: number;
   readonly celsius: number;
   readonly volumeMl: number;
+  /** Absent in records kept before cautions stood with their steps. */
+  readonly cautions?: readonly Caution[];
 };
 
 /** The plan a batch was started from. */

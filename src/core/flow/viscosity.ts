@@ -1,3 +1,4 @@
+import { within } from '../units/range';
 import { toKelvin } from '../units/temperature';
 
 /** Soup serum against water at the same temperature: sugars, salts and proteins. Our assumption, see docs/model.md. */
@@ -16,37 +17,47 @@ const REFERENCE_CELSIUS = 60;
 const ACTIVATION = 15000;
 const R = 8.314;
 
-/** Viscosity of water, mPa·s, 0–150 °C: Vogel equation. */
+/** Viscosity of water, mPa·s, −5…150 °C: Vogel equation. Throws {@link OutOfRange}. */
 export const waterViscosity = (celsius: number): number =>
-  Math.exp(-3.7188 + 578.919 / (toKelvin(Math.max(0, celsius)) - 137.546));
+  Math.exp(-3.7188 + 578.919 / (toKelvin(within('temperature', celsius, -5, 150, '°C')) - 137.546));
 
 /**
- * How much emulsified fat thickens: (1 − φ)^−3.5 with φ the volume fraction of fat, 0–0.6.
+ * How much emulsified fat thickens: (1 − φ)^−3.5 with φ the volume fraction of fat, 0–1; held at 0.6,
+ * where cream ends and butter begins. Throws {@link OutOfRange}.
  * Krieger–Dougherty with maximum packing 1, for droplets of many sizes that carry a protein
  * coat; fitted to published cream viscosities within 3 % (see docs/model.md).
  */
-export const fatFactor = (phi: number): number => (1 - Math.min(0.6, Math.max(0, phi))) ** -3.5;
+export const fatFactor = (phi: number): number =>
+  (1 - Math.min(0.6, within('fat fraction', phi, 0, 1))) ** -3.5;
 
-/** Viscosity at `celsius` against that at 60 °C. */
+/** Viscosity at `celsius` (−40…200) against that at 60 °C. Throws {@link OutOfRange}. */
 export const temperatureFactor = (celsius: number): number =>
-  Math.exp((ACTIVATION / R) * (1 / toKelvin(celsius) - 1 / toKelvin(REFERENCE_CELSIUS)));
+  Math.exp(
+    (ACTIVATION / R) *
+      (1 / toKelvin(within('temperature', celsius, -40, 200, '°C')) - 1 / toKelvin(REFERENCE_CELSIUS)),
+  );
 
 /** Flow index n: 1 for a thin liquid, down to 0.35 for a paste. */
 export const flowIndex = (equivalents: number): number => Math.max(0.35, 1 - 0.0065 * equivalents);
 
 /**
  * Viscosity, mPa·s, of a liquid with `equivalents` g of flour equivalent a litre and fat volume
- * fraction `phi`, at `celsius` and `shearRate` s⁻¹.
+ * fraction `phi` (0–1), at `celsius` (−40…200) and `shearRate` s⁻¹ (above 0). Throws {@link OutOfRange}.
  */
 export function viscosity(equivalents: number, phi: number, celsius: number, shearRate = STIR_RATE): number {
-  const e = Math.max(0, equivalents);
+  const e = within('flour equivalent', equivalents, 0, 1e5, 'g/L');
+  within('shear rate', shearRate, 1e-6, 1e6, 's⁻¹');
   const serum = SERUM_TO_WATER * waterViscosity(REFERENCE_CELSIUS);
   const at60 = (serum + AT_45 * (e / 45) ** POWER) * fatFactor(phi);
   return at60 * temperatureFactor(celsius) * (shearRate / STIR_RATE) ** (flowIndex(e) - 1);
 }
 
-/** The flour equivalent, g/L, that gives `target` mPa·s in the bowl at fat fraction `phi`; 0 if it is thicker without. */
+/**
+ * The flour equivalent, g/L, that gives `target` mPa·s (above 0) in the bowl at fat fraction `phi` (0–1);
+ * 0 if it is thicker without. Throws {@link OutOfRange}.
+ */
 export function equivalentsFor(target: number, phi: number): number {
+  within('target', target, 1e-3, 1e7, 'mPa·s');
   const serum = SERUM_TO_WATER * waterViscosity(REFERENCE_CELSIUS);
   const starch = target / (fatFactor(phi) * temperatureFactor(BOWL_CELSIUS)) - serum;
   return starch <= 0 ? 0 : 45 * (starch / AT_45) ** (1 / POWER);

@@ -1,3 +1,4 @@
+import { within } from '../units/range';
 import { COMPONENTS, type Component, type Composition } from './composition';
 
 /** Quadratic in T (°C): [a, b, c] for a + bT + cT². */
@@ -44,17 +45,18 @@ const CONDUCTIVITY: Property = {
 
 const at = ([a, b, c]: Quadratic, celsius: number): number => a + (b + c * celsius) * celsius;
 
-const inRange = (celsius: number): number => Math.min(150, Math.max(-40, celsius));
+/** −40…200 °C; the polynomials end at 150, and a dark roux is held there. Throws {@link OutOfRange}. */
+const inRange = (celsius: number): number => Math.min(150, within('temperature', celsius, -40, 200, '°C'));
 
-/** kJ/(kg·K) of one component at `celsius`; temperatures beyond −40…150 °C are held at the ends. */
+/** kJ/(kg·K) of one component at `celsius`, −40…200. Throws {@link OutOfRange}. */
 export const heatCapacityOf = (component: Component, celsius: number): number =>
   at(HEAT_CAPACITY[component], inRange(celsius));
 
-/** kg/m³ of one component at `celsius`. */
+/** kg/m³ of one component at `celsius`, −40…200. Throws {@link OutOfRange}. */
 export const componentDensity = (component: Component, celsius: number): number =>
   at(DENSITY[component], inRange(celsius));
 
-/** W/(m·K) of one component at `celsius`. */
+/** W/(m·K) of one component at `celsius`, −40…200. Throws {@link OutOfRange}. */
 export const conductivityOf = (component: Component, celsius: number): number =>
   at(CONDUCTIVITY[component], inRange(celsius));
 

@@ -1,3 +1,4 @@
+import { within } from '../units/range';
 /** Share of a burner's power that reaches the pot: appliance test figures (US DOE cooking-top tests), from memory. */
 export const EFFICIENCY = { gas: 0.4, induction: 0.84, electric: 0.74 } as const;
 export type BurnerKind = keyof typeof EFFICIENCY;
@@ -12,5 +13,6 @@ export type Burner = {
 /** Heat lost through the wall to the room, W/(m²·K). Our assumption. */
 export const WALL_LOSS = 11;
 
-/** W into the pot at `flame` 0–1. */
-export const heatInto = (b: Burner, flame: number): number => b.powerW * EFFICIENCY[b.kind] * flame;
+/** W into the pot at `flame` 0–1. Throws {@link OutOfRange}. */
+export const heatInto = (b: Burner, flame: number): number =>
+  within('power', b.powerW, 0, 1e5, 'W') * EFFICIENCY[b.kind] * within('flame', flame, 0, 1);

@@ -1,3 +1,5 @@
+import { within } from '../units/range';
+
 /** Terms worth keeping of the series. */
 const MODES = 12;
 
@@ -39,11 +41,20 @@ function roots(biot: number, count: number): readonly number[] {
   });
 }
 
+function checked(c: Cooling, from: number): void {
+  within('depth', c.depthMm, 1, 1000, 'mm');
+  within('heat capacity', c.heatPerMl, 0.1, 10, 'J/(mL·K)');
+  within('conductivity', c.conductivity, 0.01, 10, 'W/(m·K)');
+  within('from', from, -20, 200, '°C');
+}
+
 /**
  * °C of the warmest part, `seconds` after being set to cool from `from` °C evenly. A slab with a film
- * on both faces (Carslaw & Jaeger), the centre read; an ice bath is one exponential.
+ * on both faces (Carslaw & Jaeger), the centre read; an ice bath is one exponential. Throws {@link OutOfRange}.
  */
 export function coolingTemperature(c: Cooling, from: number, seconds: number): number {
+  checked(c, from);
+  within('time', seconds, 0, 1e9, 's');
   const { celsius, film, stirred } = COOLING[c.method];
   const half = c.depthMm / 2000;
   const perM3 = c.heatPerMl * 1e6;
@@ -60,8 +71,10 @@ export function coolingTemperature(c: Cooling, from: number, seconds: number): n
   return celsius + (from - celsius) * Math.min(1, sum);
 }
 
-/** Seconds until the warmest part is at `to` °C; Infinity where it never gets there. */
+/** Seconds until the warmest part is at `to` °C; Infinity where it never gets there. Throws {@link OutOfRange}. */
 export function coolingTime(c: Cooling, from: number, to: number): number {
+  checked(c, from);
+  within('to', to, -20, 150, '°C');
   if (from <= to) return 0;
   if (COOLING[c.method].celsius >= to) return Number.POSITIVE_INFINITY;
   let high = 60;

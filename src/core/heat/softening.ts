@@ -1,4 +1,5 @@
 import type { SofteningClass } from '../food/ingredient';
+import { within } from '../units/range';
 
 /** A piece as cut: how many directions heat comes from, and the thickness between opposite faces. */
 export type Cut = { readonly shape: 'slab' | 'rod' | 'cube'; readonly edgeMm: number };
@@ -28,12 +29,44 @@ export const TENDER_AFTER: { readonly [C in SofteningClass]: number } = {
   pulse: 30,
 };
 
+/**
+ * Share of its weight a vegetable gives up as juice by the time it is tender in liquid, on top of what a
+ * sweat drives off. Our assumptions, spread 0.30.
+ */
+export const JUICE: { readonly [C in SofteningClass]: number } = {
+  'floury potato': 0,
+  'waxy potato': 0,
+  carrot: 0.03,
+  celeriac: 0.03,
+  parsnip: 0.03,
+  squash: 0.08,
+  cauliflower: 0.05,
+  broccoli: 0.05,
+  courgette: 0.15,
+  sweetcorn: 0.03,
+  allium: 0.1,
+  mushroom: 0.3,
+  pea: 0.02,
+  chestnut: 0,
+  tomato: 0.25,
+  leaf: 0.25,
+  rice: 0,
+  pulse: 0,
+};
+
 /** Degrees for a tenfold change of softening speed. */
 const Z_VALUE = 20;
 
-/** Softening done in `seconds` with the centre at `celsius`, in minutes at 100 °C. */
-export const softeningIn = (seconds: number, celsius: number): number =>
-  celsius < 50 ? 0 : (seconds / 60) * 10 ** ((celsius - 100) / Z_VALUE);
+/**
+ * Softening done in `seconds` (0 and up) with the centre at `celsius` (−40…200), in minutes at 100 °C.
+ * Throws {@link OutOfRange}.
+ */
+export function softeningIn(seconds: number, celsius: number): number {
+  within('time', seconds, 0, 1e6, 's');
+  return within('centre', celsius, -40, 200, '°C') < 50
+    ? 0
+    : (seconds / 60) * 10 ** ((celsius - 100) / Z_VALUE);
+}
 
 type Mode = { readonly weight: number; readonly decay: number };
 
@@ -74,17 +107,19 @@ export type Lag = {
   readonly most: number;
 };
 
-/** A piece at `piece` °C dropped into liquid at `liquid` °C. */
-export const startLag = (cut: Cut, piece: number, liquid: number): Lag => ({
-  modes: MODES[DIMENSIONS[cut.shape]].map(() => liquid - piece),
-  most: Math.abs(liquid - piece),
-});
+/** A piece at `piece` °C dropped into liquid at `liquid` °C (both −40…200). Throws {@link OutOfRange}. */
+export function startLag(cut: Cut, piece: number, liquid: number): Lag {
+  const behind = within('liquid', liquid, -40, 200, '°C') - within('piece', piece, -40, 200, '°C');
+  return { modes: MODES[DIMENSIONS[cut.shape]].map(() => behind), most: Math.abs(behind) };
+}
 
 /** A piece as hot as its liquid all through. */
 export const noLag = (cut: Cut): Lag => startLag(cut, 0, 0);
 
-/** The lag after `seconds` in which the liquid moved by `rise` °C, evenly. */
+/** The lag after `seconds` (0 and up) in which the liquid moved by `rise` °C, evenly. Throws {@link OutOfRange}. */
 export function advanceLag(lag: Lag, cut: Cut, seconds: number, rise: number): Lag {
+  within('time', seconds, 0, 1e6, 's');
+  within('edge', cut.edgeMm, 0.5, 200, 'mm');
   const rate = DIFFUSIVITY / (cut.edgeMm / 1000) ** 2;
   const modes = MODES[DIMENSIONS[cut.shape]].map((mode, i) => {
     const k = mode.decay * rate * seconds;

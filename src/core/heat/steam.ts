@@ -1,14 +1,19 @@
+import { within } from '../units/range';
 import { toKelvin } from '../units/temperature';
 
-/** Latent heat of vaporisation of water, J/g at `celsius` (0–150): linear fit to steam tables, within 0.5 %. */
-export const latentHeat = (celsius: number): number => 2501.7 - 2.45 * celsius;
+/**
+ * Latent heat of vaporisation of water, J/g at `celsius` (−5…200): linear fit to steam tables, within
+ * 0.5 % up to 150 °C and 4 % beyond. Throws {@link OutOfRange}.
+ */
+export const latentHeat = (celsius: number): number =>
+  2501.7 - 2.45 * within('temperature', celsius, -5, 200, '°C');
 
 /**
- * Saturation pressure over liquid water, Pa, `celsius` 0–200.
+ * Saturation pressure over liquid water, Pa, `celsius` 0–200; supercooled to −20. Throws {@link OutOfRange}.
  * Hyland & Wexler (1983), as in ASHRAE Handbook — Fundamentals, "Psychrometrics", eq. 6.
  */
 export function saturationPressure(celsius: number): number {
-  const t = toKelvin(Math.min(200, Math.max(0, celsius)));
+  const t = toKelvin(within('temperature', celsius, -20, 200, '°C'));
   return Math.exp(
     -5.8002206e3 / t +
       1.3914993 -
@@ -19,12 +24,16 @@ export function saturationPressure(celsius: number): number {
   );
 }
 
-/** Standard-atmosphere pressure, Pa, at `metres` above the sea (−500…5000): ASHRAE Fundamentals eq. 3. */
+/** Standard-atmosphere pressure, Pa, at `metres` above the sea (−500…5000): ASHRAE Fundamentals eq. 3. Throws {@link OutOfRange}. */
 export const pressureAt = (metres: number): number =>
-  101325 * (1 - 2.25577e-5 * Math.min(5000, Math.max(-500, metres))) ** 5.2559;
+  101325 * (1 - 2.25577e-5 * within('altitude', metres, -500, 5000, 'm')) ** 5.2559;
 
-/** Boiling point of water, °C, under `pressure` Pa: where the saturation pressure equals it. */
+/**
+ * Boiling point of water, °C, under `pressure` Pa (50 000…110 000): where the saturation pressure equals
+ * it. Throws {@link OutOfRange}.
+ */
 export function boilingPoint(pressure: number): number {
+  within('pressure', pressure, 50_000, 110_000, 'Pa');
   let t = 100;
   for (let i = 0; i < 20; i++) {
     const p = saturationPressure(t);

@@ -1,3 +1,4 @@
+import { within } from '../units/range';
 export const MATERIALS = {
   'stainless steel': { heatCapacity: 0.5 },
   aluminium: { heatCapacity: 0.9 },
@@ -25,11 +26,13 @@ export const surfaceArea = (v: Vessel): number => Math.PI * (v.diameterMm / 2000
 /** mL when full to the rim. */
 export const rimVolume = (v: Vessel): number => surfaceArea(v) * v.heightMm * 1000;
 
-/** mm of depth filled by `ml`. */
-export const depthOf = (v: Vessel, ml: number): number => ml / (surfaceArea(v) * 1000);
+/** mm of depth filled by `ml`, 0 and up. Throws {@link OutOfRange}. */
+export const depthOf = (v: Vessel, ml: number): number =>
+  within('volume', ml, 0, 1e9, 'mL') / (surfaceArea(v) * 1000);
 
-/** mL at `mm` of depth. */
-export const volumeAt = (v: Vessel, mm: number): number => surfaceArea(v) * mm * 1000;
+/** mL at `mm` of depth, 0 and up. Throws {@link OutOfRange}. */
+export const volumeAt = (v: Vessel, mm: number): number =>
+  surfaceArea(v) * within('depth', mm, 0, 1e6, 'mm') * 1000;
 
 /** m² of metal that gives heat to the room: the base and the wall as high as the pot is wet. */
 export const losingArea = (v: Vessel, ml: number): number =>

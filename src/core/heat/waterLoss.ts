@@ -1,3 +1,4 @@
+import { within } from '../units/range';
 import { toKelvin } from '../units/temperature';
 import { latentHeat, saturationPressure } from './steam';
 
@@ -34,10 +35,18 @@ const moistDensity = (x: number, celsius: number, pressure: number): number =>
 /**
  * Mass flux g/(m²·s) from a wet, horizontal surface at `surface` °C into `air`, by natural
  * convection: Sh = 0.54 Ra^¼ below Ra 10⁷ and 0.15 Ra^⅓ above, on the length D/4, with
- * high-flux (Stefan) correction ln(1 + B). Incropera & DeWitt, heat-transfer analogy.
+ * high-flux (Stefan) correction ln(1 + B). Incropera & DeWitt, heat-transfer analogy. Throws {@link OutOfRange}.
  */
 export function airSideFlux(surface: number, air: Air, diameterMm: number): number {
-  return fluxOver(surface, roomSide(air), diameterMm);
+  within('surface', surface, -5, 150, '°C');
+  return fluxOver(surface, roomSide(checked(air)), within('diameter', diameterMm, 50, 2000, 'mm'));
+}
+
+function checked(air: Air): Air {
+  within('air', air.celsius, -20, 60, '°C');
+  within('humidity', air.humidity, 0, 1);
+  within('pressure', air.pressure, 50_000, 110_000, 'Pa');
+  return air;
 }
 
 /** What of the air side depends on the room alone; kept for the last room asked about. */
@@ -78,34 +87,64 @@ function fluxOver(surface: number, { air, xa, far, wa }: Room, diameterMm: numbe
 /**
  * Water leaving an open pot below the boil, g/(m²·s): heat reaches the surface through the liquid
  * film and leaves as vapour through the air film; the surface settles between bulk and air.
- * `viscosity` mPa·s at the bulk temperature.
+ * `bulk` °C, `viscosity` mPa·s at the bulk temperature, `diameterMm` of the open surface.
+ * Throws {@link OutOfRange}.
  */
 export function openSurfaceFlux(bulk: number, air: Air, diameterMm: number, viscosity: number): number {
-  if (bulk <= air.celsius) return airSideFlux(bulk, air, diameterMm);
-  const film = LIQUID_FILM * Math.max(0.3, viscosity) ** -0.2;
-  let flux = 0;
+  within('liquid', bulk, -5, 150, '°C');
+  within('viscosity', viscosity, 0, 1e9, 'mPa·s');
+  return surfaceFinder(checked(air), within('diameter', diameterMm, 50, 2000, 'mm'))(bulk, viscosity);
+}
+
+/**
+ * {@link openSurfaceFlux} for one room and pot, asked again and again while the liquid warms: each
+ * answer starts from how far the surface stood behind the liquid, and how stiff that was, last time.
+ */
+export function surfaceFinder(air: Air, diameterMm: number): (bulk: number, viscosity: number) => number {
   const room = roomSide(air);
-  const atBulk = fluxOver(bulk, room, diameterMm) * latentHeat(bulk);
-  // The surface cannot be cooler than if it gave off as much as at the bulk's temperature.
-  let low = Math.max(air.celsius, bulk - atBulk / film);
-  let high = bulk;
-  let fLow = film * (bulk - low) - fluxOver(low, room, diameterMm) * latentHeat(low);
-  let fHigh = -atBulk;
-  // Illinois false position: keeps the bracket, and halves a stale end so it cannot stall.
-  for (let i = 0; i < 40; i++) {
-    const surface = high - (fHigh * (high - low)) / (fHigh - fLow);
-    flux = fluxOver(surface, room, diameterMm);
-    const f = film * (bulk - surface) - flux * latentHeat(surface);
-    if (Math.abs(f) < SETTLED) break;
-    if (f > 0) {
-      low = surface;
-      fLow = f;
-      fHigh *= 0.5;
-    } else {
-      high = surface;
-      fHigh = f;
-      fLow *= 0.5;
+  /** °C the surface stands behind the bulk, NaN before the first answer; and how the balance falls with it. */
+  let behind = Number.NaN;
+  let slope = 0;
+  return (bulk, viscosity) => {
+    if (bulk <= air.celsius) return fluxOver(bulk, room, diameterMm);
+    const film = LIQUID_FILM * Math.max(0.3, viscosity) ** -0.2;
+    if (!Number.isNaN(behind)) {
+      let surface = Math.min(bulk, Math.max(air.celsius, bulk - behind));
+      for (let i = 0; i < 4; i++) {
+        const flux = fluxOver(surface, room, diameterMm);
+        const f = film * (bulk - surface) - flux * latentHeat(surface);
+        if (Math.abs(f) < SETTLED) {
+          behind = bulk - surface;
+          return flux;
+        }
+        surface = Math.min(bulk, Math.max(air.celsius, surface + f / slope));
+      }
     }
-  }
-  return flux;
+    const atBulk = fluxOver(bulk, room, diameterMm) * latentHeat(bulk);
+    // The surface cannot be cooler than if it gave off as much as at the bulk's temperature.
+    let low = Math.max(air.celsius, bulk - atBulk / film);
+    let high = bulk;
+    let fLow = film * (bulk - low) - fluxOver(low, room, diameterMm) * latentHeat(low);
+    let fHigh = -atBulk;
+    slope = (fLow - fHigh) / (high - low);
+    let flux = 0;
+    // Illinois false position: keeps the bracket, and halves a stale end so it cannot stall.
+    for (let i = 0; i < 40; i++) {
+      const surface = high - (fHigh * (high - low)) / (fHigh - fLow);
+      flux = fluxOver(surface, room, diameterMm);
+      const f = film * (bulk - surface) - flux * latentHeat(surface);
+      behind = bulk - surface;
+      if (Math.abs(f) < SETTLED) break;
+      if (f > 0) {
+        low = surface;
+        fLow = f;
+        fHigh *= 0.5;
+      } else {
+        high = surface;
+        fHigh = f;
+        fLow *= 0.5;
+      }
+    }
+    return flux;
+  };
 }

@@ -170,8 +170,8 @@ describe('warnings', () => {
   });
 
   test('hot soup in a jug blender', () => {
-    expect(ids(potato, 12, tall)).toContain('caution hot-blending');
-    expect(ids(chowder, 12, tall)).not.toContain('caution hot-blending');
+    expect(ids(potato, 12, tall)).toContain('caution hot blending');
+    expect(ids(chowder, 12, tall)).not.toContain('caution hot blending');
   });
 
   test('too little and too much fat for the flour', () => {

@@ -1,4 +1,6 @@
 import { FILL_LIMIT, rimVolume } from '../heat/vessel';
+import { within } from '../units/range';
+import { cautionsOf } from './deeds';
 import type { Recipe } from './recipe';
 import { peakVolume, type Ran, type Run, type Stand } from './simulate';
 import { solve } from './solve';
@@ -12,14 +14,18 @@ const toPlanStep = (r: Ran): PlanStep => ({
   seconds: r.pot.seconds - r.before.seconds,
   celsius: r.pot.celsius,
   volumeMl: r.trace.at(-1)?.volumeMl ?? 0,
+  cautions: cautionsOf(r),
 });
 
 /**
  * Everything a cook needs before lighting the flame: doses solved for this pot, weigh-out, timed
  * steps, trajectory and warnings.
- * `near` is an earlier plan to start from; it changes the speed, not the answer.
+ * `near` is an earlier plan to start from; it changes the speed, not the answer. Throws {@link OutOfRange}
+ * for litres outside 0.1–2000 or a target outside 0.5–20 000 mPa·s.
  */
 export function planFor(recipe: Recipe, order: Order, stand: Stand, near?: Plan): Plan {
+  within('litres', order.litres, 0.1, 2000, 'L');
+  within('target', order.viscosity, 0.5, 20_000, 'mPa·s');
   const solved = solve(recipe, order, stand, order, near?.recipeId === recipe.id ? near.solved : undefined);
   const run: Run = solved.run;
   const peakMl = peakVolume(run);

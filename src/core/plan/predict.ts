@@ -2,6 +2,7 @@ import { ingredient } from '../food/catalogue';
 import { tenderness } from '../pot/cook';
 import { observe } from '../pot/observe';
 import type { Pot } from '../pot/pot';
+import { within } from '../units/range';
 import type { Recipe } from './recipe';
 import { type Ran, type Stand, simulate } from './simulate';
 import { goalsIn } from './solve';
@@ -47,8 +48,9 @@ function found(pot: Pot, stand: Stand): Found {
   };
 }
 
-/** A recipe as written, with its own fixed amounts times `scale`: what the pot would be after each step and at serving. */
+/** A recipe as written, with its own fixed amounts times `scale`: what the pot would be after each step and at serving. Throws {@link OutOfRange}. */
 export function predict(recipe: Recipe, scale: number, stand: Stand): Predicted {
+  within('scale', scale, 1e-3, 1e4);
   const run = simulate(recipe, { scale, dose: 0, liquid: 0, rounded: false }, stand);
   const steps = run.ran.map((r: Ran) => ({
     title: titleOf(r.step),

@@ -21,6 +21,7 @@ export const toRecord = (plan: Plan): RecordedPlan => ({
     seconds: s.seconds,
     celsius: s.celsius,
     volumeMl: s.volumeMl,
+    cautions: s.cautions,
   })),
   cautions: plan.warnings.filter((w) => w.severity !== 'stop').map((w) => `${w.says} ${w.change}`),
 });

@@ -1,6 +1,7 @@
 import type { Sample } from '../pot/cook';
 import type { Observation } from '../pot/observe';
 import type { Step } from '../pot/step';
+import type { Caution } from '../safety/cautions';
 import type { EqualParts } from '../thicken/equalParts';
 import type { RouxColour } from '../thicken/granules';
 import type { Stand } from './simulate';
@@ -19,6 +20,8 @@ export type PlanStep = {
   readonly seconds: number;
   readonly celsius: number;
   readonly volumeMl: number;
+  /** What can hurt someone in this step. */
+  readonly cautions: readonly Caution[];
 };
 
 export type Plan = {
@@ -68,4 +71,6 @@ export type Warning = {
   readonly severity: Severity;
   readonly says: string;
   readonly change: string;
+  /** The rule behind a caution. */
+  readonly rule?: string;
 };

@@ -1,8 +1,6 @@
-import { ingredient } from '../food/catalogue';
-import { portionsIn } from '../pot/portions';
-import type { Portion } from '../pot/step';
 import { rouxBalance } from '../thicken/rouxBalance';
 import { litres, spaced } from '../units/format';
+import { gathered } from './deeds';
 import type { Run } from './simulate';
 import type { Plan, Warning } from './types';
 
@@ -142,37 +140,9 @@ function flour(run: Run): Warning[] {
   return warnings;
 }
 
-function blending(run: Run): Warning[] {
-  const hot = run.ran.find(
-    (r) => r.step.kind === 'puree' && r.step.tool === 'jug blender' && r.before.celsius > 50,
-  );
-  if (!hot) return [];
-  return [
-    {
-      id: 'hot-blending',
-      severity: 'caution',
-      says: 'Hot soup in a jug blender throws its lid.',
-      change: 'Fill the jug a third, vent the lid, hold it down with a folded towel, start slow.',
-    },
-  ];
-}
-
-function allergens(run: Run): Warning[] {
-  const found = new Set<string>();
-  for (const { step } of run.ran) {
-    for (const p of portionsIn<Portion>(step))
-      for (const a of ingredient(p.ingredient).allergens) found.add(a);
-  }
-  if (found.size === 0) return [];
-  return [
-    {
-      id: 'allergens',
-      severity: 'caution',
-      says: `Contains ${[...found].sort().join(', ')}.`,
-      change: 'Check labels and tell the pass: house products can hold more.',
-    },
-  ];
-}
+/** What can hurt someone, as the plan shows it before the start. */
+const careful = (run: Run): Warning[] =>
+  gathered(run.ran).map((c) => ({ id: c.id, severity: 'caution', says: c.says, change: c.do, rule: c.rule }));
 
 /** Warnings in the order they matter. */
 export const warningsFor = (plan: Draft, run: Run): readonly Warning[] => [
@@ -180,6 +150,5 @@ export const warningsFor = (plan: Draft, run: Run): readonly Warning[] => [
   ...missed(plan),
   ...fire(plan, run),
   ...flour(run),
-  ...blending(run),
-  ...allergens(run),
+  ...careful(run),
 ];

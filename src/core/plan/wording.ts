@@ -111,7 +111,12 @@ export function detailsOf(step: Step): readonly string[] {
     case 'simmer':
       return [`at least ${step.minutes} min, ${LID[step.lid]}`];
     case 'puree':
-      return step.of ? [`lift out and blend ${step.of.map(shortName).join(' and ')} with their liquid`] : [];
+      return [
+        ...(step.reserve
+          ? [`first lift out ${Math.round(step.reserve * 100)} % of the pieces; they go back after`]
+          : []),
+        ...(step.of ? [`lift out and blend ${step.of.map(shortName).join(' and ')} with their liquid`] : []),
+      ];
     case 'season':
       return items(step.items);
     case 'render':

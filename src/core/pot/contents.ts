@@ -60,12 +60,19 @@ export function heatCapacity(pot: Pot): number {
   let sum = heatHeldBy(pot.liquid, t) + pot.freeFat * heatCapacityOf('fat', t);
   for (const g of pot.thickeners) sum += g.dry * heatCapacityOf('starch', t);
   for (const p of pot.pieces) sum += p.g * heatHeldBy(p.composition, t);
-  return sum + pot.vessel.massG * MATERIALS[pot.vessel.material].heatCapacity;
+  return sum + metalCapacity(pot);
 }
 
+/** J/K of the pot's own metal. */
+export const metalCapacity = (pot: Pot): number =>
+  pot.vessel.massG * MATERIALS[pot.vessel.material].heatCapacity;
+
 /** Temperature a portion comes at when the recipe does not say: cold things are kept cold. */
-const arrivesAt = (i: Ingredient, kitchen: Kitchen): number =>
-  i.group === 'dairy' || i.group === 'seafood' || i.group === 'egg' ? 5 : kitchen.airCelsius;
+export function arrivesAt(portion: Portion, kitchen: Kitchen): number {
+  const { group } = ingredient(portion.ingredient);
+  const cold = group === 'dairy' || group === 'seafood' || group === 'egg';
+  return portion.celsius ?? (cold ? 5 : kitchen.airCelsius);
+}
 
 /** What `g` of a thickener brings; flours and starches are counted dry, the others flow with the liquid. */
 function granulesOf(
@@ -95,7 +102,7 @@ export const pHOf = (pot: Pot): number =>
 export function putIn(pot: Pot, portion: Portion, kitchen: Kitchen, colour: RouxColour = 'white'): Pot {
   if (portion.amount <= 0) return pot;
   const i = ingredient(portion.ingredient);
-  const own = portion.celsius ?? arrivesAt(i, kitchen);
+  const own = arrivesAt(portion, kitchen);
   const held = heatHeldBy(times(i.composition, portion.amount), own);
   const before = heatCapacity(pot);
   const celsius = (before * pot.celsius + held * own) / (before + held);
@@ -121,6 +128,7 @@ export function putIn(pot: Pot, portion: Portion, kitchen: Kitchen, colour: Roux
       centrePeak: own,
       doneMinutes: 0,
       leached: 0,
+      juice: 0,
     };
     return { ...next, pieces: [...pot.pieces, piece] };
   }
@@ -142,12 +150,20 @@ export function putIn(pot: Pot, portion: Portion, kitchen: Kitchen, colour: Roux
 export const putAllIn = (pot: Pot, portions: readonly Portion[], kitchen: Kitchen): Pot =>
   portions.reduce((p, portion) => putIn(p, portion, kitchen), pot);
 
-/** Takes up to `g` of water out of the liquid as steam. */
+/**
+ * How much richer in alcohol the steam is than a dilute liquid: relative volatility at 1 atm, from
+ * x = 0.019, y = 0.170 of the ethanol–water table in Perry's Chemical Engineers' Handbook (from memory).
+ */
+const ALCOHOL_VOLATILITY = 10.6;
+
+/** Takes up to `g` of water out of the liquid as steam, and alcohol with it (Rayleigh distillation). */
 export function evaporate(pot: Pot, g: number): Pot {
-  const gone = Math.min(Math.max(0, g), pot.liquid.water * 0.98);
+  const { water, alcohol } = pot.liquid;
+  const gone = Math.min(Math.max(0, g), water * 0.98);
+  const spirit = alcohol > 0 && gone > 0 ? alcohol * (1 - (1 - gone / water) ** ALCOHOL_VOLATILITY) : 0;
   return {
     ...pot,
-    liquid: { ...pot.liquid, water: pot.liquid.water - gone },
-    evaporated: pot.evaporated + gone,
+    liquid: { ...pot.liquid, water: water - gone, alcohol: alcohol - spirit },
+    evaporated: pot.evaporated + gone + spirit,
   };
 }

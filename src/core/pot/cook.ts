@@ -1,13 +1,14 @@
 import { ingredient } from '../food/catalogue';
 import { NOTHING, plus, times } from '../food/composition';
-import { heatInto, WALL_LOSS } from '../heat/burner';
-import { advanceLag, centreTemperature, softeningIn, TENDER_AFTER } from '../heat/softening';
+import { heatInto } from '../heat/burner';
+import { advanceLag, centreTemperature, JUICE, softeningIn, TENDER_AFTER } from '../heat/softening';
 import { boilingPoint, latentHeat, pressureAt } from '../heat/steam';
-import { losingArea, surfaceArea } from '../heat/vessel';
+import { surfaceArea } from '../heat/vessel';
 import { LID_ESCAPE, type Lid, openSurfaceFlux } from '../heat/waterLoss';
 import { cookThickener, type Thickener } from '../thicken/granules';
 import { LEACHED_STRENGTH, leachedShare } from '../thicken/puree';
-import { evaporate, heatCapacity, pHOf, volumeMl } from './contents';
+import { evaporate, pHOf, volumeMl } from './contents';
+import { heatingOf, surfaceOf } from './heating';
 import type { Kitchen } from './kitchen';
 import { consistency } from './observe';
 import type { Piece, Pot } from './pot';
@@ -31,17 +32,15 @@ export type Fire = {
 /** A simmer is bubbles at the rim: this far below the boil. Common practice, no source. */
 const SIMMER_BELOW_BOIL = 5;
 
-/** °C within one slice from which steam is averaged over it. */
-const NOTABLE_RISE = 0.3;
-
 /** °C behind the liquid from which a piece still has to be followed closely. */
 const LAGS = 2;
 
-/** Slices of time, s: the first, the shortest, the longest while something is still hard, and the longest. */
-const SLICE = { first: 15, least: 5, whileHard: 45, most: 150 };
+/** Slices of time, s: the first, the shortest, the longest while something is still hard, else, and of liquid alone. */
+const SLICE = { first: 15, least: 5, whileHard: 45, most: 150, liquid: 600 };
 
-/** °C a slice may heat by. */
+/** °C a slice may heat by: pieces and granules have to be followed, liquid alone hardly bends. */
 const RISE = 5;
+const RISE_OF_LIQUID = 20;
 
 export const boilsAt = (kitchen: Kitchen): number => boilingPoint(pressureAt(kitchen.altitudeM));
 export const simmersAt = (kitchen: Kitchen): number => boilsAt(kitchen) - SIMMER_BELOW_BOIL;
@@ -87,7 +86,29 @@ function cookPiece(piece: Piece, pot: Pot, seconds: number, rise: number, kitche
 const anyLags = (pot: Pot): boolean =>
   pot.pieces.some((p) => Math.abs(centreTemperature(p.lag, p.cut, pot.celsius) - pot.celsius) > LAGS);
 
-/** Starch that has newly left the potato goes into the liquid and thickens it; rice and pulses drink. */
+/** Share of a piece's weight from which newly given juice is worth counting. */
+const DROP = 0.002;
+
+/** Juice a softening piece has newly given up: water with the sugars dissolved in it. */
+function juiceOf(piece: Piece, kitchen: Kitchen): { piece: Piece; water: number; sugars: number } | null {
+  const { softening } = ingredient(piece.ingredient);
+  if (!softening || JUICE[softening] === 0) return null;
+  const share = Math.min(0.6, JUICE[softening] * kitchen.factors.juices) * Math.min(1, tenderness(piece));
+  const given = share * (piece.g + piece.juice) - piece.juice;
+  const { water, sugars } = piece.composition;
+  if (given < DROP * piece.g || water < 0.3) return null;
+  const inWater = given / (water + sugars);
+  const lost = { ...NOTHING, water: inWater * water, sugars: inWater * sugars };
+  const g = piece.g - given;
+  const left = plus(times(piece.composition, piece.g), lost, -1);
+  return {
+    piece: { ...piece, g, juice: piece.juice + given, composition: times(left, 1 / g) },
+    water: lost.water,
+    sugars: lost.sugars,
+  };
+}
+
+/** Starch that has newly left the potato goes into the liquid and thickens it; rice drinks; juice runs. */
 function exchange(pot: Pot, kitchen: Kitchen): Pot {
   let { thickeners, liquid } = pot;
   let changed = false;
@@ -103,7 +124,14 @@ function exchange(pot: Pot, kitchen: Kitchen): Pot {
       const grams = plus(times(piece.composition, piece.g), { ...NOTHING, water: drunk });
       return { ...piece, g: piece.g + drunk, composition: times(grams, 1 / (piece.g + drunk)) };
     }
-    if (puree !== 'floury potato' && puree !== 'waxy potato') return piece;
+    if (puree !== 'floury potato' && puree !== 'waxy potato') {
+      const juice = juiceOf(piece, kitchen);
+      if (!juice) return piece;
+      changed = true;
+      const { water, sugars } = liquid;
+      liquid = { ...liquid, water: water + juice.water, sugars: sugars + juice.sugars };
+      return juice.piece;
+    }
     const leached = leachedShare(puree, piece.cut, piece.softened);
     if (leached - piece.leached < 1e-6) return piece;
     changed = true;
@@ -153,37 +181,40 @@ export function steamRate(pot: Pot, lid: Lid, kitchen: Kitchen): number {
   );
 }
 
+/** What stays the same from slice to slice. */
+type Place = { readonly boil: number; readonly surface: ReturnType<typeof surfaceOf> };
+
 /** The pot after one slice of time on the fire: heat balance, steam, granules, pieces. */
-function slice(pot: Pot, fire: Fire, seconds: number, boil: number, kitchen: Kitchen): Pot {
-  const capacity = heatCapacity(pot);
-  const wall = WALL_LOSS * losingArea(pot.vessel, volumeMl(pot)) * (pot.celsius - kitchen.airCelsius);
+function slice(pot: Pot, fire: Fire, seconds: number, { boil, surface }: Place, kitchen: Kitchen): Pot {
+  const heating = heatingOf(pot, fire.lid, kitchen, surface, seconds > SLICE.most);
   const ceiling = Math.min(boil, fire.hold ?? boil);
   // Hotter than it is to be kept: the flame is off until it has come down.
-  const full = pot.celsius > ceiling + 0.05 ? 0 : heatInto(pot.burner, fire.flame) * kitchen.factors.burner;
-  const surface = steamRate(pot, fire.lid, kitchen);
-  let steam = surface;
-  const latent = latentHeat(pot.celsius);
-  let surplus = full - wall - steam * latent;
-  let celsius = pot.celsius + (surplus * seconds) / capacity;
-  // Steam grows fast with temperature: over a slice that heats or cools, take the mean of both ends.
-  if (Math.abs(celsius - pot.celsius) > NOTABLE_RISE && celsius < boil) {
-    const change = celsius - pot.celsius;
-    steam += (steamRate({ ...pot, celsius }, fire.lid, kitchen) - surface) / 2;
-    surplus =
-      full - wall * (1 + change / (2 * Math.max(1, pot.celsius - kitchen.airCelsius))) - steam * latent;
-    celsius = pot.celsius + (surplus * seconds) / capacity;
-  }
-  // Come down to where it is to be kept, the flame goes on again.
-  if (pot.celsius > ceiling + 0.05 && celsius < ceiling) celsius = ceiling;
-  if (celsius >= ceiling && pot.celsius <= ceiling + 0.05) {
-    const toReach = ((ceiling - pot.celsius) * capacity) / seconds;
+  const above = pot.celsius > ceiling + 0.05;
+  const full = above ? 0 : heatInto(pot.burner, fire.flame) * kitchen.factors.burner;
+  const kept = Math.abs(pot.celsius - ceiling) < 0.05;
+  let { celsius, steam } = kept
+    ? { celsius: ceiling + 1, steam: heating.steamAt(pot.celsius) * seconds }
+    : heating.free(full, seconds);
+  if (kept || (above ? celsius < ceiling : celsius > ceiling)) {
+    // Come to where it is kept, it stays: the flame is turned to suit.
+    const reached = kept ? 0 : (ceiling - pot.celsius) / (celsius - pot.celsius);
     celsius = ceiling;
+    if (!kept) {
+      steam =
+        heating.free(full, seconds * reached).steam + heating.steamAt(ceiling) * seconds * (1 - reached);
+    }
+    const latent = latentHeat(ceiling);
+    const surplus = full - heating.wallAt(ceiling, steam) - (steam / seconds) * latent;
+    const toReach = ((ceiling - pot.celsius) * heating.capacityAt(ceiling, 0)) / seconds;
+    // The fire may be too weak to keep it there.
+    if (kept && surplus < 0) ({ celsius, steam } = heating.free(full, seconds));
     // At a full boil the burner's surplus has nowhere to go but into steam.
-    if (ceiling === boil) steam += (Math.max(0, surplus - toReach) / latent) * LID_ESCAPE[fire.lid];
+    else if (ceiling === boil && !above)
+      steam += (Math.max(0, surplus - toReach) / latent) * LID_ESCAPE[fire.lid] * seconds;
   }
   const rise = celsius - pot.celsius;
   const warmer = {
-    ...evaporate(pot, steam * seconds),
+    ...evaporate(pot, steam),
     celsius,
     seconds: pot.seconds + seconds,
     lid: fire.lid,
@@ -199,6 +230,13 @@ function slice(pot: Pot, fire: Fire, seconds: number, boil: number, kitchen: Kit
     },
     kitchen,
   );
+}
+
+/** Seconds to heat by as much as a slice may, or just to where the pot is kept. */
+function steps(perSecond: number, toGo: number, alone: boolean): number {
+  if (perSecond === 0) return Number.POSITIVE_INFINITY;
+  const most = alone ? RISE_OF_LIQUID : RISE;
+  return perSecond > 0 && toGo > 0.05 ? Math.min(most, toGo) / perSecond : most / Math.abs(perSecond);
 }
 
 export type Cooked = { readonly pot: Pot; readonly trace: readonly Sample[]; readonly stalled: boolean };
@@ -240,6 +278,7 @@ export function cook(
   { progress, forSeconds = LONGEST }: { progress?: (pot: Pot) => number; forSeconds?: number },
 ): Cooked {
   const boil = boilsAt(kitchen);
+  const place = { boil, surface: surfaceOf(start, kitchen) };
   const ceiling = Math.min(boil, fire.hold ?? boil);
   const trace: Sample[] = [];
   let pot = start;
@@ -248,14 +287,15 @@ export function cook(
   let wanted: number = SLICE.first;
   while (short < 0 && pot.seconds < end - 1e-6) {
     const length = Math.min(wanted, end - pot.seconds);
-    let next = slice(pot, fire, length, boil, kitchen);
+    let next = slice(pot, fire, length, place, kitchen);
     const left = progress?.(next) ?? -1;
     if (progress && left > 0)
-      next = cutShort(pot, short, left, length, (s) => slice(pot, fire, s, boil, kitchen), progress);
+      next = cutShort(pot, short, left, length, (s) => slice(pot, fire, s, place, kitchen), progress);
     const still = next.celsius < ceiling - 0.2 && next.celsius - pot.celsius < 0.002;
-    const longest = hardest(next) < 1 || anyLags(next) ? SLICE.whileHard : SLICE.most;
-    const rise = Math.abs(next.celsius - pot.celsius);
-    wanted = Math.min(longest, Math.max(SLICE.least, rise > 0 ? (RISE / rise) * length : longest));
+    const alone = next.pieces.length === 0 && next.thickeners.length === 0;
+    const longest = alone ? SLICE.liquid : hardest(next) < 1 || anyLags(next) ? SLICE.whileHard : SLICE.most;
+    const rise = next.celsius - pot.celsius;
+    wanted = Math.max(SLICE.least, Math.min(longest, steps(rise / length, ceiling - next.celsius, alone)));
     pot = next;
     short = left;
     trace.push(sampleOf(pot));

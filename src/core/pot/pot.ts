@@ -21,6 +21,8 @@ export type Piece = {
   readonly doneMinutes: number;
   /** Share of its starch that has gone into the liquid. */
   readonly leached: number;
+  /** Grams of juice it has given to the liquid since it was cut. */
+  readonly juice: number;
 };
 
 /**
@@ -45,7 +47,7 @@ export type Pot = {
   readonly buffer: { readonly capacity: number; readonly moment: number };
   /** Hottest it has been since yolk went in, °C; 0 without yolk. */
   readonly yolkPeak: number;
-  /** Grams of water gone as steam so far. */
+  /** Grams gone as steam so far: water, and what alcohol went with it. */
   readonly evaporated: number;
   /** Grams taken out: fat poured off, solids strained away. */
   readonly removed: number;

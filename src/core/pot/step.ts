@@ -82,6 +82,8 @@ export function stepSchema<A extends z.ZodType, F extends z.ZodType>(amount: A, 
       ...note,
       fraction,
       of: z.array(IngredientId).optional(),
+      /** Share of the pieces set aside before blending and put back after. */
+      reserve: z.number().min(0).max(0.95).optional(),
       tool: z.enum(['stick blender', 'jug blender']),
     }),
     z.object({ kind: z.literal('season'), ...note, items }),

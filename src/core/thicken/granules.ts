@@ -1,4 +1,5 @@
 import type { ThickenerKind } from '../food/ingredient';
+import { within } from '../units/range';
 
 export type { ThickenerKind };
 
@@ -130,16 +131,22 @@ export type Thickener = {
   readonly cookedMinutes: number;
 };
 
-/** How far `kind` can swell at `celsius`, 0–1. */
+/** How far `kind` can swell at `celsius` (−40…200), 0–1. Throws {@link OutOfRange}. */
 export function swellingAt(kind: ThickenerKind, celsius: number): number {
   const range = SWELLING[kind];
+  within('temperature', celsius, -40, 200, '°C');
   if (range === 'already') return 1;
   const [onset, full] = range;
   return Math.min(1, Math.max(0, (celsius - onset) / (full - onset)));
 }
 
-/** `t` after `seconds` in liquid at `celsius` and `pH`: it swells, cooks out, and slowly breaks down. */
+/**
+ * `t` after `seconds` (0 and up) in liquid at `celsius` (−40…200) and `pH` (0–14): it swells, cooks out,
+ * and slowly breaks down. Throws {@link OutOfRange}.
+ */
 export function cookThickener(t: Thickener, seconds: number, celsius: number, pH = 6): Thickener {
+  within('time', seconds, 0, 1e6, 's');
+  within('pH', pH, 0, 14);
   const reach = swellingAt(t.kind, celsius);
   const swollen =
     reach > t.swollen ? reach - (reach - t.swollen) * Math.exp(-seconds / SWELLING_TIME) : t.swollen;

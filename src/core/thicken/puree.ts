@@ -1,5 +1,6 @@
 import type { PureeClass } from '../food/ingredient';
 import { type Cut, TENDER_AFTER } from '../heat/softening';
+import { within } from '../units/range';
 
 /**
  * Flour equivalents, g, brought by 1 kg of the cooked vegetable once blended. Our assumptions, spread
@@ -36,10 +37,11 @@ export const LEACHED_STRENGTH = 2;
 
 /**
  * Share of a potato piece's starch that is in the liquid after `softened` minutes at 100 °C:
- * in proportion until tender, half as much again when cooked to three times that.
+ * (0 and up): in proportion until tender, half as much again when cooked to three times that. Throws
+ * {@link OutOfRange}.
  */
 export function leachedShare(kind: 'floury potato' | 'waxy potato', cut: Cut, softened: number): number {
-  const done = softened / TENDER_AFTER[kind];
+  const done = within('softening', softened, 0, 1e6, 'min at 100 °C') / TENDER_AFTER[kind];
   const progress = done <= 1 ? done : Math.min(OVERCOOKED, 1 + ((done - 1) / 2) * (OVERCOOKED - 1));
   const share = LEACHED * (LEACH_EDGE / cut.edgeMm) * (kind === 'floury potato' ? FLOURY : 1) * progress;
   return Math.min(1, share);

@@ -1,7 +1,7 @@
 'use client';
 
 import { clsx } from 'clsx';
-import { Check, CloudOff, Undo2 } from 'lucide-react';
+import { Check, CloudOff, TriangleAlert, Undo2 } from 'lucide-react';
 import type { Batch } from '../../core/batch/record';
 import { batchState } from '../../core/batch/state';
 import { currentStepStarted } from '../../core/batch/ticket';
@@ -64,6 +64,14 @@ export function StoveView({ batch }: { batch: Batch }) {
               </p>
             )}
             {step.reason && <p className="mt-2 text-[18px] text-quiet">{step.reason}</p>}
+            {step.cautions?.map((c) => (
+              <p key={c.id} className="mt-3 flex items-start gap-3 border-2 border-ink px-3 py-2 text-[19px]">
+                <TriangleAlert size={28} className="mt-0.5 shrink-0" aria-label="Caution" />
+                <span>
+                  <b>{c.says}</b> {c.do} <span className="text-[16px] text-quiet">{c.rule}.</span>
+                </span>
+              </p>
+            ))}
             <div className="min-h-4 flex-1" />
             <div className="flex flex-wrap items-center gap-x-8 border-rule border-t-2 pt-3">
               <p

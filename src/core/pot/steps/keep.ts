@@ -2,8 +2,7 @@ import { totalOf } from '../../food/composition';
 import { heatHeldBy, mixtureConductivity } from '../../food/thermal';
 import { type Cooling, coolingTime } from '../../heat/cooling';
 import { centreTemperature, startLag } from '../../heat/softening';
-import { MATERIALS } from '../../heat/vessel';
-import { heatCapacity, putAllIn, volumeMl } from '../contents';
+import { heatCapacity, metalCapacity, putAllIn, volumeMl } from '../contents';
 import { type Cooked, cook, DONE_CELSIUS, heatTo } from '../cook';
 import type { Kitchen } from '../kitchen';
 import type { Pot } from '../pot';
@@ -44,7 +43,7 @@ export function poach(pot: Pot, step: Of<'poach'>, kitchen: Kitchen): Cooked {
 /** The soup as a body that cools: what cooling needs to know of it. */
 export function coolingOf(pot: Pot, step: Pick<Of<'chill'>, 'method' | 'depthMm'>): Cooling {
   const ml = volumeMl(pot);
-  const metal = pot.vessel.massG * MATERIALS[pot.vessel.material].heatCapacity;
+  const metal = metalCapacity(pot);
   const known = totalOf(pot.liquid) > 0;
   return {
     ...step,

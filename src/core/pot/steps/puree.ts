@@ -15,7 +15,7 @@ const canBlend = (piece: Piece, of: readonly string[] | undefined): boolean => {
   return (i.group === 'vegetable' || i.group === 'grain') && (!of || of.includes(i.id));
 };
 
-/** Blends a share of the pot: the pieces become liquid and thicken it, the granules suffer, fat is emulsified. */
+/** Blends a share of the pot, after setting aside what is reserved of its pieces: they become liquid and thicken it, the granules suffer, fat is emulsified. */
 export function puree(
   pot: Pot,
   step: Extract<Step, { kind: 'puree' }>,
@@ -27,7 +27,7 @@ export function puree(
   const blended: Thickener[] = [];
   const pieces = pot.pieces.flatMap((piece): Piece[] => {
     if (!canBlend(piece, step.of)) return [piece];
-    const g = piece.g * fraction;
+    const g = piece.g * (1 - (step.reserve ?? 0)) * fraction;
     if (g <= 0) return [piece];
     liquid = plus(liquid, piece.composition, g);
     const strength = PUREE_STRENGTH[ingredient(piece.ingredient).puree ?? 'other'];
@@ -35,14 +35,21 @@ export function puree(
       kind: 'puree',
       from: piece.ingredient,
       dry: 0,
-      // Starch already leached is counted where it went; hard pieces are cut, not broken open.
+      // Starch already leached is counted where it went, juice carried no pulp away; hard pieces are
+      // cut, not broken open.
       equivalents:
-        (g / 1000) * strength * (1 - piece.leached) * Math.min(1, tenderness(piece)) * kitchen.factors.puree,
+        ((g * (1 + piece.juice / piece.g)) / 1000) *
+        strength *
+        (1 - piece.leached) *
+        Math.min(1, tenderness(piece)) *
+        kitchen.factors.puree,
       swollen: 1,
       strength: 1,
       cookedMinutes: 0,
     });
-    return fraction < 1 ? [{ ...piece, g: piece.g - g }] : [];
+    return piece.g - g > 1e-9 * piece.g
+      ? [{ ...piece, g: piece.g - g, juice: piece.juice * (1 - g / piece.g) }]
+      : [];
   });
   const emulsified = pot.freeFat * fraction;
   return {

@@ -1,22 +1,83 @@
+import { type Tempering, temperingSchedule } from '../../dairy/tempering';
 import { ingredient } from '../../food/catalogue';
+import { times } from '../../food/composition';
+import { heatHeldBy } from '../../food/thermal';
 import { yolkLimit } from '../../thicken/granules';
-import { putAllIn } from '../contents';
+import { arrivesAt, heatCapacity, metalCapacity, putAllIn, volumeMl } from '../contents';
 import { type Cooked, cook, heatTo } from '../cook';
 import type { Kitchen } from '../kitchen';
 import { observe } from '../observe';
-import type { Pot } from '../pot';
+import { emptyPot, type Pot } from '../pot';
 import type { Step } from '../step';
+
+type Temper = Extract<Step, { kind: 'temper' }>;
 
 /** Seconds a ladle takes to be stirred in. Common practice, no source. */
 const LADLE_SECONDS = 20;
 
-/** The liaison or dairy joins the pot warmed, so only the heat balance of the whole counts; then gently to `to`. */
-export function temper(pot: Pot, step: Extract<Step, { kind: 'temper' }>, kitchen: Kitchen): Cooked {
+/** A kitchen ladle, mL, and the most ladles worth spending on a liaison before a larger one is taken. */
+const LADLE_ML = 250;
+const MOST_LADLES = 8;
+
+/**
+ * The ladles of this pot that warm what is to be tempered in, °C after each. `ladleMl` is 250 unless said;
+ * a larger vessel is used for a liaison that would take more than eight.
+ */
+export function temperingOf(pot: Pot, step: Temper, kitchen: Kitchen, ladleMl?: number): TemperPlan {
+  const metal = metalCapacity(pot);
+  const soup = Math.max(1, heatCapacity(pot) - metal);
+  const bowl = putAllIn(
+    { ...emptyPot(pot.vessel, pot.burner, 5), seconds: pot.seconds },
+    step.items,
+    kitchen,
+  );
+  const liaison = Math.max(1, heatCapacity(bowl) - metal);
+  const celsius = coldOf(step, kitchen);
+  const perMl = soup / Math.max(1, volumeMl(pot));
+  const schedule = (ml: number) =>
+    temperingSchedule({
+      liaison,
+      liaisonCelsius: celsius,
+      ladle: Math.max(1, perMl * ml),
+      pot: soup + metal,
+      potCelsius: pot.celsius,
+      warmTo: step.warmTo,
+    });
+  if (ladleMl !== undefined) return { ...schedule(ladleMl), ladleMl, startsAt: celsius };
+  let ml = LADLE_ML;
+  let found = schedule(ml);
+  while ((found.ladles.length > MOST_LADLES || found.neverWarm) && ml < 4000) {
+    ml *= 2;
+    found = schedule(ml);
+  }
+  return { ...found, ladleMl: ml, startsAt: celsius };
+}
+
+/** A tempering with the size of its ladles, mL, and °C of what is tempered before the first. */
+export type TemperPlan = Tempering & { readonly ladleMl: number; readonly startsAt: number };
+
+/** °C of what is tempered in as it comes together in its bowl. */
+function coldOf(step: Temper, kitchen: Kitchen): number {
+  let held = 0;
+  let heat = 0;
+  for (const item of step.items) {
+    const i = ingredient(item.ingredient);
+    const own = arrivesAt(item, kitchen);
+    const c = heatHeldBy(times(i.composition, Math.max(1e-6, item.amount)), own);
+    held += c;
+    heat += c * own;
+  }
+  return heat / held;
+}
+
+/** Ladles of the pot warm the liaison or dairy; it joins, by the heat balance of the whole; then gently to `to`. */
+export function temper(pot: Pot, step: Temper, kitchen: Kitchen): Cooked {
   const joined = putAllIn(pot, step.items, kitchen);
+  const ladles = volumeMl(pot) > 0 ? temperingOf(pot, step, kitchen).ladles.length : 0;
   const yolk = step.items.some((i) => ingredient(i.ingredient).thickener === 'yolk');
   const start: Pot = {
     ...joined,
-    seconds: pot.seconds + 6 * LADLE_SECONDS,
+    seconds: pot.seconds + (ladles + 2) * LADLE_SECONDS,
     yolkPeak: yolk ? Math.max(pot.yolkPeak, joined.celsius) : pot.yolkPeak,
   };
   const heated = heatTo(start, step.to, { flame: step.flame, lid: 'off' }, kitchen);

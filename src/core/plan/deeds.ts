@@ -1,0 +1,30 @@
+import { volumeMl } from '../pot/contents';
+import { portionsIn } from '../pot/portions';
+import type { Portion } from '../pot/step';
+import { type Caution, cautionsFor, type Deed } from '../safety/cautions';
+import type { Ran } from './simulate';
+
+/** A step as far as cautions need to know it: what goes in, how hot, what is blended or poured off. */
+export function deedOf({ step, before, pot }: Ran): Deed {
+  const ingredients = portionsIn<Portion>(step)
+    .filter((p) => p.amount > 0)
+    .map((p) => p.ingredient);
+  const deed: Deed = { kind: step.kind, ingredients, celsius: before.celsius };
+  if (step.kind === 'puree') {
+    return { ...deed, blendedMl: volumeMl(before) * step.fraction, jug: step.tool === 'jug blender' };
+  }
+  if (step.kind === 'render') return { ...deed, fatPouredOff: pot.removed - before.removed };
+  return deed;
+}
+
+/** The cautions of one step, where they apply. */
+export const cautionsOf = (ran: Ran): readonly Caution[] => cautionsFor(deedOf(ran));
+
+/** What a plan shows before the start: each caution of its steps once, the allergens of all of them in one. */
+export function gathered(ran: readonly Ran[]): readonly Caution[] {
+  const byId = new Map<string, Caution>();
+  for (const c of ran.flatMap(cautionsOf)) if (c.id !== 'allergens') byId.set(c.id, byId.get(c.id) ?? c);
+  const ingredients = ran.flatMap((r) => deedOf(r).ingredients);
+  const allergens = cautionsFor({ kind: 'add', ingredients, celsius: 0 }).filter((c) => c.id === 'allergens');
+  return [...byId.values(), ...allergens.map((c) => ({ ...c, says: c.says.replace(/^Brings/, 'Contains') }))];
+}

@@ -1,0 +1,138 @@
+import type { Burner } from '../heat/burner';
+import type { Vessel } from '../heat/vessel';
+import { advance } from './advance';
+import { massG } from './contents';
+import { STANDARD_KITCHEN as room } from './kitchen';
+import { observe } from './observe';
+import { emptyPot, type Pot } from './pot';
+import { Step } from './step';
+import { temperingOf } from './steps/temper';
+
+const vessel: Vessel = {
+  id: 'v',
+  name: 'V',
+  diameterMm: 260,
+  heightMm: 180,
+  material: 'stainless steel',
+  massG: 2200,
+};
+const burner: Burner = { id: 'b', name: 'B', kind: 'gas', powerW: 5000 };
+
+type Raw = Record<string, unknown>;
+const cookAll = (steps: readonly Raw[], from: Pot = emptyPot(vessel, burner), kitchen = room) =>
+  steps.reduce<Pot>((pot, s) => advance(pot, Step.parse(s), kitchen).pot, from);
+const add = (ingredient: string, amount: number, celsius?: number) => ({
+  kind: 'add',
+  items: [{ ingredient, amount, celsius }],
+});
+const tender = { kind: 'simmer', minutes: 0, untilTender: true, lid: 'on' };
+const soup = cookAll([add('vegetable-stock', 4000, 90)]);
+
+describe('juice', () => {
+  test('mushrooms give up near a third of their weight, potatoes none, and nothing is lost', () => {
+    const given = (ingredient: string) =>
+      cookAll([add(ingredient, 1000), tender], soup).pieces[0]?.juice ?? 0;
+    expect(given('button-mushroom')).toBeGreaterThan(280);
+    expect(given('button-mushroom')).toBeLessThan(310);
+    expect(given('floury-potato')).toBe(0);
+    const before = cookAll([add('button-mushroom', 1000)], soup);
+    const after = cookAll([tender], before);
+    expect(massG(after) + after.evaporated).toBeCloseTo(massG(before) + before.evaporated, 6);
+  });
+
+  test('it thins the pot, and the house may find more of it', () => {
+    const thick = cookAll(
+      [
+        {
+          kind: 'thicken',
+          method: 'slurry',
+          thickener: { ingredient: 'cornstarch', amount: 120 },
+          minutes: 2,
+        },
+      ],
+      soup,
+    );
+    const E = (juices: number) =>
+      observe(
+        cookAll([add('button-mushroom', 1500), tender], thick, {
+          ...room,
+          factors: { ...room.factors, juices },
+        }),
+        room,
+      ).equivalents;
+    expect(E(1)).toBeLessThan(0.95 * E(0.01));
+    expect(E(1.4)).toBeLessThan(E(1));
+  });
+});
+
+test('wine’s alcohol leaves far faster than its water', () => {
+  const wet = cookAll([
+    add('white-wine', 1000, 20),
+    { kind: 'bring-to', to: 'boil', flame: 1, lid: 'off' },
+  ]);
+  const half = cookAll([{ kind: 'reduce', flame: 1, to: { share: 0.5 } }], wet);
+  expect(half.liquid.alcohol / wet.liquid.alcohol).toBeLessThan(0.01);
+  const little = cookAll([{ kind: 'reduce', flame: 1, to: { share: 0.93 } }], wet);
+  // Rayleigh: a tenth of the water gone leaves 0.9^10.6 = a third of the alcohol.
+  const water = little.liquid.water / wet.liquid.water;
+  expect(little.liquid.alcohol / wet.liquid.alcohol).toBeCloseTo(water ** 10.6, 2);
+  expect(massG(little) + little.evaporated).toBeCloseTo(massG(wet) + wet.evaporated, 6);
+});
+
+test('what is set aside before blending comes back whole', () => {
+  const cooked = cookAll([add('floury-potato', 900), tender], soup);
+  const blend = (more: Raw) =>
+    cookAll([{ kind: 'puree', fraction: 1, tool: 'stick blender', ...more }], cooked);
+  const whole = cooked.pieces[0]?.g ?? 0;
+  expect(blend({}).pieces).toEqual([]);
+  expect(blend({ reserve: 1 / 3 }).pieces[0]?.g).toBeCloseTo(whole / 3, 6);
+  const E = (pot: Pot) => observe(pot, room).equivalents * observe(pot, room).liquidMl;
+  const leached = E(cooked);
+  expect((E(blend({ reserve: 1 / 3 })) - leached) / (E(blend({})) - leached)).toBeCloseTo(2 / 3, 2);
+  expect(massG(blend({ reserve: 0.5 }))).toBeCloseTo(massG(cooked), 6);
+});
+
+describe('tempering', () => {
+  const liaison = Step.parse({
+    kind: 'temper',
+    items: [
+      { ingredient: 'egg-yolk', amount: 150 },
+      { ingredient: 'heavy-cream', amount: 500 },
+    ],
+    warmTo: 60,
+    to: 82,
+    flame: 0.3,
+  });
+  if (liaison.kind !== 'temper') throw new Error('a temper step');
+  const pot = cookAll([{ kind: 'rest', minutes: 10, lid: 'off' }], soup);
+
+  test('each ladle warms the bowl, and the last passes what was asked', () => {
+    const { ladles, startsAt, back, neverWarm } = temperingOf(pot, liaison, room, 250);
+    expect(startsAt).toBeCloseTo(5, 6);
+    expect(neverWarm).toBe(false);
+    expect(ladles.length).toBeGreaterThan(3);
+    const climb = [startsAt, ...ladles.map((l) => l.celsius)];
+    for (let i = 1; i < climb.length; i++) expect(climb[i]).toBeGreaterThan(climb[i - 1] ?? 0);
+    expect(climb.at(-1)).toBeGreaterThanOrEqual(60);
+    expect(climb.at(-2)).toBeLessThan(60);
+    expect(back).toBeLessThan(pot.celsius);
+    expect(back).toBeGreaterThan(60);
+  });
+
+  test('the first ladle by hand: two bodies of water-like food meet between', () => {
+    const { ladles, startsAt } = temperingOf(pot, liaison, room, 250);
+    // 650 g at 3.2 kJ/(kg·K) (yolk and cream, from memory) against 250 mL of stock at 4.1.
+    const [cold, hot] = [650 * 3.2, 250 * 4.1];
+    const meet = (cold * startsAt + hot * pot.celsius) / (cold + hot);
+    expect(Math.abs((ladles[0]?.celsius ?? 0) - meet)).toBeLessThan(1.5);
+  });
+
+  test('a larger vessel is taken when a ladle would not do, and a cool pot never warms it', () => {
+    const big = { ...liaison, items: liaison.items.map((i) => ({ ...i, amount: i.amount * 6 })) };
+    const large = cookAll([add('vegetable-stock', 20_000, 88)]);
+    expect(temperingOf(large, big, room).ladleMl).toBeGreaterThan(250);
+    expect(temperingOf(large, big, room).ladles.length).toBeLessThanOrEqual(8);
+    const cool = cookAll([add('vegetable-stock', 4000, 50)]);
+    expect(temperingOf(cool, liaison, room).neverWarm).toBe(true);
+  });
+});
