@@ -66,10 +66,7 @@ describe('juice', () => {
 });
 
 test('wine’s alcohol leaves far faster than its water', () => {
-  const wet = cookAll([
-    add('white-wine', 1000, 20),
-    { kind: 'bring-to', to: 'boil', flame: 1, lid: 'off' },
-  ]);
+  const wet = cookAll([add('white-wine', 1000, 20), { kind: 'bring-to', to: 'boil', flame: 1, lid: 'off' }]);
   const half = cookAll([{ kind: 'reduce', flame: 1, to: { share: 0.5 } }], wet);
   expect(half.liquid.alcohol / wet.liquid.alcohol).toBeLessThan(0.01);
   const little = cookAll([{ kind: 'reduce', flame: 1, to: { share: 0.93 } }], wet);
