@@ -8,6 +8,8 @@ export type Burner = {
   readonly name: string;
   readonly kind: BurnerKind;
   readonly powerW: number;
+  /** W that reach a pot at full flame, by a water test; absent: the rated power's usual share. */
+  readonly intoPotW?: number | undefined;
 };
 
 /** Heat lost through the wall to the room, W/(m²·K). Our assumption. */
@@ -15,4 +17,4 @@ export const WALL_LOSS = 11;
 
 /** W into the pot at `flame` 0–1. Throws {@link OutOfRange}. */
 export const heatInto = (b: Burner, flame: number): number =>
-  within('power', b.powerW, 0, 1e5, 'W') * EFFICIENCY[b.kind] * within('flame', flame, 0, 1);
+  within('power', b.intoPotW ?? b.powerW * EFFICIENCY[b.kind], 0, 1e5, 'W') * within('flame', flame, 0, 1);

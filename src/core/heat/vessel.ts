@@ -15,6 +15,8 @@ export type Vessel = {
   readonly heightMm: number;
   readonly material: Material;
   readonly massG: number;
+  /** Water lost against the model's, by a water test; absent: not tested. */
+  readonly lossFactor?: number | undefined;
 };
 
 /** Share of the rim volume that may be filled: a fifth is left for the ladle and the boil. Common practice. */

@@ -2,7 +2,7 @@ import { BANDS, type Band, bandOf } from '../flow/bands';
 import type { Recipe } from '../plan/recipe';
 import type { RouxChoice, Trial } from '../plan/resolve';
 import { type Stand, simulate } from '../plan/simulate';
-import { FACTORS, type Factor, type Kitchen } from '../pot/kitchen';
+import { FACTORS, type Factor, type Kitchen, spreadOf } from '../pot/kitchen';
 import { observe } from '../pot/observe';
 import { within } from '../units/range';
 import { normals, seeded } from './random';
@@ -60,6 +60,8 @@ export function sample(
 ): Tally {
   within('samples', samples, 1, 1e7);
   const normal = normals(seeded(seed));
+  const spreads = zeros(NAMES);
+  for (const name of NAMES) spreads[name] = spreadOf(name, stand);
   const bins = new Uint32Array(BINS);
   const bands = zeros(BANDS);
   const products = zeros(NAMES);
@@ -71,7 +73,7 @@ export function sample(
     const factors = { ...stand.kitchen.factors };
     for (const name of NAMES) {
       z[name] = normal();
-      factors[name] *= Math.exp(z[name] * FACTORS[name].spread);
+      factors[name] *= Math.exp(z[name] * spreads[name]);
     }
     const kitchen: Kitchen = { ...stand.kitchen, factors };
     const { bowlViscosity } = observe(simulate(recipe, trial, { ...stand, kitchen }, choice).pot, kitchen);

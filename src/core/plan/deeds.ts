@@ -1,4 +1,5 @@
 import { volumeMl } from '../pot/contents';
+import { foodIn, type Kitchen } from '../pot/kitchen';
 import { portionsIn } from '../pot/portions';
 import type { Portion } from '../pot/step';
 import { type Caution, cautionsFor, type Deed } from '../safety/cautions';
@@ -17,14 +18,21 @@ export function deedOf({ step, before, pot }: Ran): Deed {
   return deed;
 }
 
+const inKitchen = (deed: Deed, kitchen: Kitchen): readonly Caution[] =>
+  cautionsFor(deed, (id) => foodIn(kitchen, id), kitchen.flagged);
+
 /** The cautions of one step, where they apply. */
-export const cautionsOf = (ran: Ran): readonly Caution[] => cautionsFor(deedOf(ran));
+export const cautionsOf = (ran: Ran, kitchen: Kitchen): readonly Caution[] => inKitchen(deedOf(ran), kitchen);
 
 /** What a plan shows before the start: each caution of its steps once, the allergens of all of them in one. */
-export function gathered(ran: readonly Ran[]): readonly Caution[] {
+export function gathered(ran: readonly Ran[], kitchen: Kitchen): readonly Caution[] {
   const byId = new Map<string, Caution>();
-  for (const c of ran.flatMap(cautionsOf)) if (c.id !== 'allergens') byId.set(c.id, byId.get(c.id) ?? c);
+  for (const c of ran.flatMap((r) => cautionsOf(r, kitchen))) {
+    if (c.id !== 'allergens' && !byId.has(c.id)) byId.set(c.id, c);
+  }
   const ingredients = ran.flatMap((r) => deedOf(r).ingredients);
-  const allergens = cautionsFor({ kind: 'add', ingredients, celsius: 0 }).filter((c) => c.id === 'allergens');
-  return [...byId.values(), ...allergens.map((c) => ({ ...c, says: c.says.replace(/^Brings/, 'Contains') }))];
+  const allergens = inKitchen({ kind: 'add', ingredients, celsius: 0 }, kitchen)
+    .filter((c) => c.id === 'allergens')
+    .map((c) => ({ ...c, says: c.says.replace(/^Brings/, 'Contains') }));
+  return [...byId.values(), ...allergens];
 }

@@ -1,4 +1,5 @@
 import { FILL_LIMIT, rimVolume } from '../heat/vessel';
+import type { Kitchen } from '../pot/kitchen';
 import { within } from '../units/range';
 import { cautionsOf } from './deeds';
 import type { Recipe } from './recipe';
@@ -8,13 +9,13 @@ import type { Order, Plan, PlanStep } from './types';
 import { warningsFor } from './warnings';
 import { weighOut } from './weighOut';
 
-const toPlanStep = (r: Ran): PlanStep => ({
+const toPlanStep = (r: Ran, kitchen: Kitchen): PlanStep => ({
   step: r.step,
   startsAt: r.before.seconds,
   seconds: r.pot.seconds - r.before.seconds,
   celsius: r.pot.celsius,
   volumeMl: r.trace.at(-1)?.volumeMl ?? 0,
-  cautions: cautionsOf(r),
+  cautions: cautionsOf(r, kitchen),
 });
 
 /**
@@ -35,8 +36,8 @@ export function planFor(recipe: Recipe, order: Order, stand: Stand, near?: Plan)
     recipeName: recipe.name,
     order,
     stand,
-    steps: run.ran.map(toPlanStep),
-    weighOut: weighOut(recipe, run),
+    steps: run.ran.map((r) => toPlanStep(r, stand.kitchen)),
+    weighOut: weighOut(recipe, run, stand.kitchen),
     found: solved.found,
     seconds: run.pot.seconds,
     steamG: run.pot.evaporated,

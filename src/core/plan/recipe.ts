@@ -22,6 +22,7 @@ export const VesselSchema = z.object({
   heightMm: z.number().min(40).max(1200),
   material: z.enum(keysOf(MATERIALS)),
   massG: z.number().min(100).max(100_000),
+  lossFactor: z.number().min(0.1).max(5).optional(),
 });
 
 export const BurnerSchema = z.object({
@@ -29,6 +30,7 @@ export const BurnerSchema = z.object({
   name: z.string().min(1).max(60),
   kind: z.enum(keysOf(EFFICIENCY)),
   powerW: z.number().min(300).max(60_000),
+  intoPotW: z.number().min(50).max(60_000).optional(),
 });
 
 /** Steps that need something in the pot to be done to. */
@@ -74,20 +76,21 @@ function whatDoesNotFollow(steps: readonly RecipeStep[]): readonly Issue[] {
         (step.kind === 'add' || step.kind === 'temper')
       )
         wet = true;
-      if (item.amount.kind === 'by rule' && step.kind !== 'roux' && step.kind !== 'thicken') {
+      if (item.amount.kind === 'by rule' && !['roux', 'thicken', 'temper'].includes(step.kind)) {
         issues.push({
           path: ['steps', n],
-          message: `${item.ingredient} is “by rule”: only a roux’s fat and a thickener’s carrier can be`,
+          message: `${item.ingredient} is “by rule”: only a roux’s fat, a thickener’s carrier and a liaison’s cream can be`,
         });
       }
       if (item.amount.kind !== 'solve') continue;
       if (item.amount.goal === 'volume') volume++;
       if (item.amount.goal === 'thickness') {
         thickness += item.amount.share;
-        if (food && !food.thickener) {
+        const blended = steps.slice(n).some((s) => s.kind === 'puree');
+        if (food && !food.thickener && !(food.puree && blended)) {
           issues.push({
             path: ['steps', n],
-            message: `${item.ingredient} cannot be “to thickness”: it is not a thickener`,
+            message: `${item.ingredient} cannot be “to thickness”: it is not a thickener${food.puree ? ' unless it is blended later' : ''}`,
           });
         }
       }

@@ -1,6 +1,6 @@
 import { ingredient } from '../food/catalogue';
 import { massG } from '../pot/contents';
-import type { Kitchen } from '../pot/kitchen';
+import { foodIn, type Kitchen } from '../pot/kitchen';
 import type { Pot } from '../pot/pot';
 import type { Portion, Step } from '../pot/step';
 import { saltBalance } from '../season/salt';
@@ -8,6 +8,7 @@ import { type EqualParts, fatPerFlour } from '../thicken/equalParts';
 import type { RouxColour } from '../thicken/granules';
 import { STARCH_STRENGTH } from '../thicken/granules';
 import { METHOD_RULES } from '../thicken/methods';
+import { PUREE_STRENGTH } from '../thicken/puree';
 import { toGrams } from '../units/measure';
 import { roundToScale } from '../units/round';
 import type { Amount, Fraction } from './amount';
@@ -30,14 +31,26 @@ export function saltStillToAdd(pot: Pot, kitchen: Kitchen): number {
   return saltBalance(Math.max(1, massG(pot)), pot.sodium, kitchen.saltPercent).toAdd;
 }
 
+/** Flour equivalents a gram brings, swollen or blended; 0 for what cannot thicken. */
+function strengthOf(id: string): number {
+  const { thickener, puree } = ingredient(id);
+  if (thickener) return STARCH_STRENGTH[thickener];
+  return puree ? PUREE_STRENGTH[puree] / 1000 : 0;
+}
+
+/** Grams of cream for a gram of yolk in a liaison: one part yolk to three of cream. Common practice, no source. */
+const CREAM_FOR_YOLK = 3;
+
 function gramsFor(amount: Amount, item: RecipePortion, trial: Trial, pot: Pot, kitchen: Kitchen): number {
   if (amount.kind === 'fixed')
-    return toGrams(amount.quantity, ingredient(item.ingredient).density) * trial.scale;
-  if (amount.kind === 'by rule') throw new RangeError('only the fat of a roux can be “by rule”');
+    return toGrams(amount.quantity, foodIn(kitchen, item.ingredient).density) * trial.scale;
+  if (amount.kind === 'by rule')
+    throw new RangeError('only a roux’s fat, a carrier or a liaison’s cream can be “by rule”');
   if (amount.goal === 'thickness') {
-    const kind = ingredient(item.ingredient).thickener;
-    if (!kind) throw new RangeError(`${item.ingredient} is not a thickener, so it cannot be “to thickness”`);
-    return (trial.dose * amount.share) / STARCH_STRENGTH[kind];
+    const strength = strengthOf(item.ingredient);
+    if (!strength)
+      throw new RangeError(`${item.ingredient} is not a thickener, so it cannot be “to thickness”`);
+    return (trial.dose * amount.share) / strength;
   }
   if (amount.goal === 'volume') return trial.liquid;
   return saltStillToAdd(pot, kitchen);
@@ -70,9 +83,16 @@ export function resolve(
     case 'add':
     case 'season':
     case 'render':
-    case 'temper':
     case 'poach':
       return { ...step, items: step.items.map(portion) };
+    case 'temper': {
+      const yolk = step.items.find((i) => ingredient(i.ingredient).thickener === 'yolk');
+      const yolkG = yolk && yolk.amount.kind !== 'by rule' ? portion(yolk).amount : 0;
+      const items = step.items.map((i) =>
+        i.amount.kind === 'by rule' ? { ...i, amount: tidy(yolkG * CREAM_FOR_YOLK) } : portion(i),
+      );
+      return { ...step, items };
+    }
     case 'roux': {
       const rule = choice.rule ?? step.rule;
       const flour = portion(step.flour);

@@ -1,5 +1,5 @@
 import { type Band, type BandLimits, rangeOf } from '../flow/bands';
-import { FACTORS, type Factor, type Kitchen } from '../pot/kitchen';
+import { FACTORS, type Factor, type Kitchen, spreadOf } from '../pot/kitchen';
 import { observe } from '../pot/observe';
 import type { Recipe } from './recipe';
 import type { RouxChoice, Trial } from './resolve';
@@ -35,7 +35,7 @@ export function doubtOf(recipe: Recipe, trial: Trial, stand: Stand, choice?: Rou
     );
   };
   const parts = (Object.keys(FACTORS) as Factor[]).map((factor) => {
-    const half = FACTORS[factor].spread / 2;
+    const half = spreadOf(factor, stand) / 2;
     return { factor, variance: (logAt(factor, half) - logAt(factor, -half)) ** 2 };
   });
   const variance = parts.reduce((sum, p) => sum + p.variance, 0);

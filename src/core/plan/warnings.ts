@@ -1,3 +1,4 @@
+import type { Kitchen } from '../pot/kitchen';
 import { rouxBalance } from '../thicken/rouxBalance';
 import { litres, spaced } from '../units/format';
 import { gathered } from './deeds';
@@ -141,8 +142,14 @@ function flour(run: Run): Warning[] {
 }
 
 /** What can hurt someone, as the plan shows it before the start. */
-const careful = (run: Run): Warning[] =>
-  gathered(run.ran).map((c) => ({ id: c.id, severity: 'caution', says: c.says, change: c.do, rule: c.rule }));
+const careful = (run: Run, kitchen: Kitchen): Warning[] =>
+  gathered(run.ran, kitchen).map((c) => ({
+    id: c.id,
+    severity: 'caution',
+    says: c.says,
+    change: c.do,
+    rule: c.rule,
+  }));
 
 /** Warnings in the order they matter. */
 export const warningsFor = (plan: Draft, run: Run): readonly Warning[] => [
@@ -150,5 +157,5 @@ export const warningsFor = (plan: Draft, run: Run): readonly Warning[] => [
   ...missed(plan),
   ...fire(plan, run),
   ...flour(run),
-  ...careful(run),
+  ...careful(run, plan.stand.kitchen),
 ];

@@ -1,4 +1,4 @@
-import { ingredient } from '../food/catalogue';
+import { foodIn, type Kitchen } from '../pot/kitchen';
 import { portionsIn } from '../pot/portions';
 import type { Portion } from '../pot/step';
 import { asKitchenMeasure } from '../units/measure';
@@ -10,13 +10,13 @@ import type { WeighLine } from './types';
 const POURED = new Set(['liquid', 'dairy', 'wine']);
 
 /** What to weigh, in the order the stove needs it. Nothing of weight zero is listed. */
-export function weighOut(recipe: Recipe, run: Run): readonly WeighLine[] {
+export function weighOut(recipe: Recipe, run: Run, kitchen: Kitchen): readonly WeighLine[] {
   return run.ran.flatMap(({ step }, n) => {
     const asked = recipe.steps[n];
     const written = asked ? portionsIn<RecipePortion>(asked) : [];
     return portionsIn<Portion>(step).flatMap((portion, i): WeighLine[] => {
       if (portion.amount <= 0) return [];
-      const food = ingredient(portion.ingredient);
+      const food = foodIn(kitchen, portion.ingredient);
       const amount = written[i]?.amount;
       const poured = POURED.has(food.group) && typeof food.density === 'number' ? food.density : null;
       return [

@@ -11,7 +11,7 @@ import {
   type Thickener,
   type ThickenerKind,
 } from '../thicken/granules';
-import type { Kitchen } from './kitchen';
+import { foodIn, type Kitchen } from './kitchen';
 import type { Piece, Pot } from './pot';
 import type { Portion } from './step';
 
@@ -74,6 +74,8 @@ export function arrivesAt(portion: Portion, kitchen: Kitchen): number {
   return portion.celsius ?? (cold ? 5 : kitchen.airCelsius);
 }
 
+const weighedDry = (i: Ingredient): boolean => i.group === 'flour' || i.group === 'starch';
+
 /** What `g` of a thickener brings; flours and starches are counted dry, the others flow with the liquid. */
 function granulesOf(
   i: Ingredient,
@@ -86,8 +88,8 @@ function granulesOf(
   return {
     kind,
     from: i.id,
-    dry: i.group === 'flour' || i.group === 'starch' ? g : 0,
-    equivalents: g * strength * kitchen.factors.flour,
+    dry: weighedDry(i) ? g : 0,
+    equivalents: g * strength * kitchen.factors.flour * (weighedDry(i) ? kitchen.factors.measuring : 1),
     swollen: 0,
     strength: 1,
     cookedMinutes: 0,
@@ -101,7 +103,7 @@ export const pHOf = (pot: Pot): number =>
 /** Puts one portion into the pot at its own temperature: heat, salt and substance balance. */
 export function putIn(pot: Pot, portion: Portion, kitchen: Kitchen, colour: RouxColour = 'white'): Pot {
   if (portion.amount <= 0) return pot;
-  const i = ingredient(portion.ingredient);
+  const i = foodIn(kitchen, portion.ingredient);
   const own = arrivesAt(portion, kitchen);
   const held = heatHeldBy(times(i.composition, portion.amount), own);
   const before = heatCapacity(pot);
@@ -135,7 +137,7 @@ export function putIn(pot: Pot, portion: Portion, kitchen: Kitchen, colour: Roux
   const thickeners = i.thickener
     ? [...pot.thickeners, granulesOf(i, i.thickener, portion.amount, colour, kitchen)]
     : pot.thickeners;
-  if (i.group === 'flour' || i.group === 'starch') return { ...next, thickeners };
+  if (weighedDry(i)) return { ...next, thickeners };
   const grams = times(i.composition, portion.amount);
   if (i.group === 'fat') {
     return {

@@ -177,7 +177,8 @@ export function steamRate(pot: Pot, lid: Lid, kitchen: Kitchen): number {
     openSurfaceFlux(pot.celsius, air, pot.vessel.diameterMm, consistency(pot).viscosity) *
     surfaceArea(pot.vessel) *
     LID_ESCAPE[lid] *
-    kitchen.factors.waterLoss
+    kitchen.factors.waterLoss *
+    (pot.vessel.lossFactor ?? 1)
   );
 }
 

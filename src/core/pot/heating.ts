@@ -48,7 +48,8 @@ export function heatingOf(pot: Pot, lid: Lid, kitchen: Kitchen, flux: Surface, l
   const perGram = 4.19;
   const wallPerGram = Math.PI * (pot.vessel.diameterMm / 1000) * (0.001 / (surfaceArea(pot.vessel) * 1000));
   const thickness = consistency(pot).bowlViscosity / temperatureFactor(BOWL_CELSIUS);
-  const escaping = surfaceArea(pot.vessel) * LID_ESCAPE[lid] * kitchen.factors.waterLoss;
+  const escaping =
+    surfaceArea(pot.vessel) * LID_ESCAPE[lid] * kitchen.factors.waterLoss * (pot.vessel.lossFactor ?? 1);
 
   /** g/s of steam at `celsius`. */
   const steamAt = (celsius: number): number =>

@@ -1,4 +1,9 @@
 import { type BandLimits, DEFAULT_LIMITS } from '../flow/bands';
+import { ingredient } from '../food/catalogue';
+import type { Allergen, Ingredient } from '../food/ingredient';
+import { asProduct, type Product } from '../food/product';
+import type { Burner } from '../heat/burner';
+import type { Vessel } from '../heat/vessel';
 
 /**
  * What the house's own numbers multiply; 1 is the model's prior. Each has a spread, the standard
@@ -6,6 +11,7 @@ import { type BandLimits, DEFAULT_LIMITS } from '../flow/bands';
  */
 export const FACTORS = {
   flour: { spread: 0.12, words: 'flour strength' },
+  measuring: { spread: 0.01, words: 'how the thickener is measured' },
   puree: { spread: 0.25, words: 'how much the purée thickens' },
   leaching: { spread: 0.3, words: 'starch that leaves the potato' },
   waterLoss: { spread: 0.25, words: 'water lost from the pot' },
@@ -18,6 +24,7 @@ export type Factors = { readonly [F in Factor]: number };
 
 export const PRIOR: Factors = {
   flour: 1,
+  measuring: 1,
   puree: 1,
   leaching: 1,
   waterLoss: 1,
@@ -25,6 +32,20 @@ export const PRIOR: Factors = {
   juices: 1,
   softening: 1,
 };
+
+/** Spreads once the house has measured: a spoonful instead of the scale, a pot or burner that had its water test. */
+export const MEASURED = { spoons: 0.08, waterLoss: 0.08, burner: 0.03 } as const;
+
+/** How unsure `factor` is where the pot stands: standard deviation of its logarithm. */
+export function spreadOf(
+  factor: Factor,
+  { vessel, burner, kitchen }: { vessel: Vessel; burner: Burner; kitchen: Kitchen },
+): number {
+  if (factor === 'measuring' && kitchen.measures === 'spoons') return MEASURED.spoons;
+  if (factor === 'waterLoss' && vessel.lossFactor !== undefined) return MEASURED.waterLoss;
+  if (factor === 'burner' && burner.intoPotW !== undefined) return MEASURED.burner;
+  return FACTORS[factor].spread;
+}
 
 /** The room a pot stands in, as far as the computation needs it. */
 export type Kitchen = {
@@ -36,7 +57,32 @@ export type Kitchen = {
   /** Salt wanted in the finished soup, % by weight. */
   readonly saltPercent: number;
   readonly factors: Factors;
+  /** How dry thickeners are measured; on the scale unless said. */
+  readonly measures?: 'scale' | 'spoons' | undefined;
+  /** The house's own products, by the catalogue's id. */
+  readonly products?: Readonly<Record<string, Product>> | undefined;
+  /** Named first and large wherever a soup holds them. */
+  readonly flagged?: readonly Allergen[] | undefined;
 };
+
+const made = new WeakMap<Readonly<Record<string, Product>>, Map<string, Ingredient>>();
+
+/** The ingredient as this kitchen has it: its own product where it has one. Throws for an unknown id. */
+export function foodIn({ products }: Pick<Kitchen, 'products'>, id: string): Ingredient {
+  const own = products?.[id];
+  if (!products || !own) return ingredient(id);
+  let known = made.get(products);
+  if (!known) {
+    known = new Map();
+    made.set(products, known);
+  }
+  let food = known.get(id);
+  if (!food) {
+    food = asProduct(ingredient(id), own);
+    known.set(id, food);
+  }
+  return food;
+}
 
 export const STANDARD_KITCHEN: Kitchen = {
   altitudeM: 0,

@@ -1,4 +1,5 @@
 import { ingredient } from '../food/catalogue';
+import type { Ingredient } from '../food/ingredient';
 
 /** A caution with the rule it follows. Local codes and licensed practice decide; the kitchen may tighten, never loosen. */
 export type Caution = {
@@ -47,10 +48,17 @@ export type Deed = {
   readonly fatPouredOff?: number;
 };
 
-/** The cautions that apply to a step, where they apply and nowhere else. */
-export function cautionsFor(deed: Deed): readonly Caution[] {
+/**
+ * The cautions that apply to a step, where they apply and nowhere else. `foodOf` finds an ingredient as
+ * the house has it; allergens in `flagged` are named first, in capitals.
+ */
+export function cautionsFor(
+  deed: Deed,
+  foodOf: (id: string) => Ingredient = ingredient,
+  flagged: readonly string[] = [],
+): readonly Caution[] {
   const found: Caution[] = [];
-  const foods = deed.ingredients.map(ingredient);
+  const foods = deed.ingredients.map(foodOf);
   if (deed.blendedMl !== undefined && deed.celsius > 50) {
     found.push(
       deed.jug
@@ -100,7 +108,11 @@ export function cautionsFor(deed: Deed): readonly Caution[] {
       rule: `${CODE}, 3-201.16`,
     });
   }
-  const allergens = [...new Set(foods.flatMap((f) => f.allergens))].sort();
+  const held = [...new Set(foods.flatMap((f) => f.allergens))].sort();
+  const allergens = [
+    ...held.filter((a) => flagged.includes(a)).map((a) => a.toUpperCase()),
+    ...held.filter((a) => !flagged.includes(a)),
+  ];
   if (allergens.length > 0) {
     found.push({
       id: 'allergens',
