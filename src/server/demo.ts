@@ -2,27 +2,14 @@ import { randomUUID } from 'node:crypto';
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type pg from 'pg';
-import * as z from 'zod';
 import { middleOf } from '../core/flow/bands';
-import { BurnerSchema, Recipe, VesselSchema } from '../core/plan/recipe';
+import { KitchenFile } from '../core/formats/kitchenFile';
+import { Recipe } from '../core/plan/recipe';
 import { startBatch } from './batches';
 import { transaction } from './database';
 import { appendEvent } from './queries/batches';
 import { readHouse, writeHouse } from './queries/kitchen';
-import { writeRecipe } from './queries/recipes';
-
-const KitchenFile = z.object({
-  format: z.literal('panache.kitchen/1'),
-  id: z.string(),
-  name: z.string(),
-  altitudeM: z.number(),
-  airCelsius: z.number(),
-  humidity: z.number(),
-  saltPercent: z.number(),
-  bandLimits: z.tuple([z.number(), z.number(), z.number(), z.number()]),
-  vessels: z.array(VesselSchema),
-  burners: z.array(BurnerSchema),
-});
+import { claimRecipe, writeVersion } from './queries/recipes';
 
 const readJsonFile = async (path: string): Promise<unknown> => JSON.parse(await readFile(path, 'utf8'));
 
@@ -39,26 +26,15 @@ export async function loadDemo(pool: pg.Pool, folder: string): Promise<boolean> 
   return transaction(async (client) => {
     await client.query('LOCK TABLE kitchen IN EXCLUSIVE MODE');
     if (await readHouse(client)) return false;
-    const {
-      vessels,
-      burners,
-      id,
-      name,
-      format: _format,
-      ...kitchen
-    } = KitchenFile.parse(await readJsonFile(join(folder, 'kitchen.json')));
-    await writeHouse(client, { id, name, vessels, burners, kitchen });
+    const kitchen = KitchenFile.parse(await readJsonFile(join(folder, 'kitchen.json')));
+    await writeHouse(client, kitchen);
     const files = (await readdir(join(folder, 'recipes'))).filter((f) => f.endsWith('.json')).sort();
     for (const file of files) {
       const body = await readJsonFile(join(folder, 'recipes', file));
       const recipe = Recipe.parse(body);
       const place = FIRST.indexOf(recipe.id);
-      await writeRecipe(
-        client,
-        id,
-        { ...(body as object), id: recipe.id },
-        place === -1 ? FIRST.length : place,
-      );
+      await claimRecipe(client, kitchen.id, recipe.id, place === -1 ? FIRST.length : place);
+      await writeVersion(client, kitchen.id, { ...(body as object), id: recipe.id });
     }
     const batchId = randomUUID();
     const startedAt = new Date(Date.now() - 16 * MINUTE);

@@ -1,7 +1,9 @@
 import * as z from 'zod';
 import { LADDER_RANGE } from '../core/flow/bands';
+import { AS_WRITTEN, amended, WAYS } from '../core/plan/choose/ways';
 import type { House } from '../core/plan/house';
 import { planFor } from '../core/plan/plan';
+import type { Recipe } from '../core/plan/recipe';
 import type { Plan } from '../core/plan/types';
 import { EQUAL_PARTS } from '../core/thicken/equalParts';
 import { ROUX_COLOURS } from '../core/thicken/granules';
@@ -32,6 +34,11 @@ export const PlanRequest = z.object({
   burnerId: named('burnerId'),
   rule: z.enum(EQUAL_PARTS).optional(),
   colour: z.enum(ROUX_COLOURS).optional(),
+  way: z.enum([AS_WRITTEN.id, ...WAYS.map((w) => w.id)]).optional(),
+  share: within('share', [0, 1], '').optional(),
+  moreFat: within('moreFat', [0, 20_000], 'g').optional(),
+  moreSimmer: within('moreSimmer', [0, 240], 'min').optional(),
+  liquidAt: within('liquidAt', [1, 98], '°C').optional(),
 });
 export type PlanRequest = z.infer<typeof PlanRequest>;
 
@@ -42,7 +49,13 @@ export const StartRequest = PlanRequest.extend({
 });
 export type StartRequest = z.infer<typeof StartRequest>;
 
-export type Planned = { readonly house: House; readonly plan: Plan; readonly recipeVersion: number };
+export type Planned = {
+  readonly house: House;
+  readonly plan: Plan;
+  /** As it is cooked: the stored one with what the request changes. */
+  readonly recipe: Recipe;
+  readonly recipeVersion: number;
+};
 
 /** Plans `request` in the stored house. Refuses an unknown recipe, pot or burner, naming those there are. */
 export async function planStored(db: Queryable, request: PlanRequest): Promise<Planned> {
@@ -71,8 +84,9 @@ export async function planStored(db: Queryable, request: PlanRequest): Promise<P
       request.burnerId,
       house.burners.map((b) => b.id),
     );
-  const plan = planFor(stored.recipe, request, { vessel, burner, kitchen: house.kitchen });
-  return { house, plan, recipeVersion: stored.version };
+  const recipe = amended(stored.recipe, request);
+  const plan = planFor(recipe, request, { vessel, burner, kitchen: house.kitchen });
+  return { house, plan, recipe, recipeVersion: stored.version };
 }
 
 /** Which field a plan that cannot be cooked is laid to. */

@@ -27,6 +27,17 @@ export const unknown = (field: string, given: string, known: readonly string[]):
 export const cannot = (field: string, given: string, allowed: string): Refusal =>
   refuse(422, field, given, allowed);
 
+export const taken = (field: string, given: string, allowed: string): Refusal =>
+  refuse(409, field, given, allowed);
+
+/** Somebody else saved `what` since it was read. */
+export const stale = (what: string): Refusal =>
+  taken(
+    what,
+    'somebody saved it since you opened it',
+    'copy what you typed, load it again, and make the change there',
+  );
+
 const valueAt = (value: unknown, path: readonly PropertyKey[]): unknown =>
   path.reduce<unknown>(
     (v, key) => (typeof v === 'object' && v !== null ? Reflect.get(v, key) : undefined),
@@ -39,24 +50,23 @@ const shown = (value: unknown): string => {
   return text.length > 80 ? `${text.slice(0, 77)}…` : text;
 };
 
-/** `input` as `schema` says, or a refusal that names every field that is wrong. */
-export function accept<S extends z.ZodType>(schema: S, input: unknown): z.output<S> {
+/** `input` as `schema` says, or a refusal that names every field that is wrong; `whole` names the input itself. */
+export function accept<S extends z.ZodType>(schema: S, input: unknown, whole = 'body'): z.output<S> {
   const result = schema.safeParse(input);
   if (result.success) return result.data;
   throw new Refusal(
     400,
     result.error.issues.map((issue) => ({
-      field: issue.path.map(String).join('.') || 'body',
+      field: issue.path.map(String).join('.') || whole,
       given: shown(valueAt(input, issue.path)),
       allowed: issue.message,
     })),
   );
 }
 
-/** The request's JSON, read no further than `limit` bytes. */
-export async function readJson(request: Request, limit = 64 * 1024): Promise<unknown> {
-  const tooLarge = (bytes: number) =>
-    refuse(413, 'body', `${bytes} bytes or more`, `at most ${limit} bytes of JSON`);
+/** The request's text, read no further than `limit` bytes. */
+export async function readText(request: Request, limit: number): Promise<string> {
+  const tooLarge = (bytes: number) => refuse(413, 'body', `${bytes} bytes or more`, `at most ${limit} bytes`);
   const announced = Number(request.headers.get('content-length') ?? 0);
   if (announced > limit) throw tooLarge(announced);
   const chunks: Uint8Array[] = [];
@@ -72,7 +82,12 @@ export async function readJson(request: Request, limit = 64 * 1024): Promise<unk
     }
     chunks.push(value);
   }
-  const text = Buffer.concat(chunks).toString('utf8');
+  return Buffer.concat(chunks).toString('utf8');
+}
+
+/** The request's JSON, read no further than `limit` bytes. */
+export async function readJson(request: Request, limit = 64 * 1024): Promise<unknown> {
+  const text = await readText(request, limit);
   try {
     return JSON.parse(text);
   } catch {
@@ -80,11 +95,18 @@ export async function readJson(request: Request, limit = 64 * 1024): Promise<unk
   }
 }
 
+/** Headers that make a browser keep the answer as a file. */
+export const fileNamed = (name: string): Record<string, string> => ({
+  'content-disposition': `attachment; filename="${name.replace(/[^a-zA-Z0-9._-]/g, '-')}"`,
+});
+
 /** Runs a route: refusals become their status and problems, anything else one plain line. */
-export async function respond(work: () => Promise<{ status?: number; body: unknown }>): Promise<Response> {
+export async function respond(
+  work: () => Promise<{ status?: number; body: unknown; headers?: Record<string, string> }>,
+): Promise<Response> {
   try {
-    const { status = 200, body } = await work();
-    return Response.json(body, { status });
+    const { status = 200, body, headers } = await work();
+    return Response.json(body, { status, ...(headers && { headers }) });
   } catch (error) {
     if (error instanceof Refusal)
       return Response.json({ problems: error.problems }, { status: error.status });

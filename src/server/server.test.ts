@@ -8,7 +8,7 @@ import { migrate } from './migrate';
 import { PlanRequest, planStored, StartRequest } from './planning';
 import { readBatch, readBatches } from './queries/batches';
 import { readHouse } from './queries/kitchen';
-import { readRecipes, writeRecipe } from './queries/recipes';
+import { readRecipes, writeVersion } from './queries/recipes';
 import { readRail } from './rail';
 import { accept, Refusal, readJson, respond } from './refusal';
 import { testDatabase } from './testDatabase';
@@ -60,6 +60,13 @@ describe('loading', () => {
       'cockle-and-leek-chowder',
       'smoked-parsnip-veloute',
       'haddock-and-sweetcorn-chowder',
+      'celeriac-and-pear-cream',
+      'chestnut-mushroom-cream',
+      'crab-shell-bisque',
+      'green-pea-and-lettuce-cream',
+      'jacket-potato-soup',
+      'mussel-veloute-with-liaison',
+      'roast-carrot-cream',
     ]);
   });
 
@@ -175,7 +182,7 @@ describe('the record', () => {
     const { rows } = await pool.query(
       "SELECT body FROM recipe_version WHERE recipe_id = 'cockle-and-leek-chowder'",
     );
-    const version = await writeRecipe(pool, 'quay-house', { ...rows[0].body, name: 'Cockle chowder' }, 0);
+    const version = await writeVersion(pool, 'quay-house', { ...rows[0].body, name: 'Cockle chowder' });
     expect(version).toBe((first?.recipeVersion ?? 0) + 1);
     expect((await readBatch(pool, id))?.plan.recipeName).toBe('Cockle and leek chowder');
     expect((await readRecipes(pool, 'quay-house'))[0]?.recipe.name).toBe('Cockle chowder');

@@ -2,6 +2,11 @@ import type { Burner } from '../heat/burner';
 import type { Vessel } from '../heat/vessel';
 import type { Kitchen } from '../pot/kitchen';
 
+/** How a kitchen likes to read volumes and temperatures; inside everything is metric. */
+export type Show = { readonly volume: 'L' | 'gal'; readonly temperature: 'C' | 'F' };
+
+export const METRIC: Show = { volume: 'L', temperature: 'C' };
+
 /** A kitchen with what stands in it. */
 export type House = {
   readonly id: string;
@@ -9,4 +14,11 @@ export type House = {
   readonly kitchen: Kitchen;
   readonly vessels: readonly Vessel[];
   readonly burners: readonly Burner[];
+  readonly show: Show;
+  /** Before a price; empty when prices are not kept. */
+  readonly currency: string;
+  /** Who works here, by role. */
+  readonly roles: readonly string[];
+  /** Counts saves. */
+  readonly revision: number;
 };

@@ -14,14 +14,14 @@ export const toRecord = (plan: Plan): RecordedPlan => ({
   seconds: plan.seconds,
   steps: plan.steps.map((s) => ({
     title: titleOf(s.step),
-    details: detailsOf(s.step),
+    details: [...detailsOf(s.step)],
     look: s.step.look ?? '',
     reason: reasonFor(s.step),
     startsAt: s.startsAt,
     seconds: s.seconds,
     celsius: s.celsius,
     volumeMl: s.volumeMl,
-    cautions: s.cautions,
+    cautions: [...s.cautions],
   })),
   cautions: plan.warnings.filter((w) => w.severity !== 'stop').map((w) => `${w.says} ${w.change}`),
 });

@@ -73,4 +73,7 @@ export type Warning = {
   readonly change: string;
   /** The rule behind a caution. */
   readonly rule?: string;
+  /** What is short or over, g for the whole pot, or minutes, where a figure goes with it. */
+  readonly grams?: number;
+  readonly minutes?: number;
 };

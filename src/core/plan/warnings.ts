@@ -118,6 +118,7 @@ function flour(run: Run): Warning[] {
         severity: 'caution',
         says: `${spaced(short)} g too little fat to wet the flour: it can lump.`,
         change: 'Add that much butter or oil before the flour.',
+        grams: short,
       });
     }
     if (over > 0) {
@@ -126,6 +127,7 @@ function flour(run: Run): Warning[] {
         severity: 'caution',
         says: `${spaced(over)} g more fat than the flour can bind: a greasy film.`,
         change: 'Take that much less, or skim it before serving.',
+        grams: over,
       });
     }
   }
@@ -136,6 +138,7 @@ function flour(run: Run): Warning[] {
       severity: 'caution',
       says: `The flour simmers ${wheat.cookedMinutes.toFixed(0)} min: it can still taste raw before ${COOK_OUT_MINUTES}.`,
       change: 'Simmer longer before the dairy goes in.',
+      minutes: COOK_OUT_MINUTES - wheat.cookedMinutes,
     });
   }
   return warnings;

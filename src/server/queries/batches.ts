@@ -41,6 +41,15 @@ export async function readBatches(db: Queryable, kitchenId: string, atMost = 20)
   return withEvents(db, rows);
 }
 
+/** Every batch the kitchen ever started, oldest first. */
+export async function readAllBatches(db: Queryable, kitchenId: string): Promise<readonly Batch[]> {
+  const { rows } = await db.query<BatchRow>(
+    'SELECT * FROM batch WHERE kitchen_id = $1 ORDER BY started_at, id',
+    [kitchenId],
+  );
+  return withEvents(db, rows);
+}
+
 export async function readBatch(db: Queryable, id: string): Promise<Batch | null> {
   const { rows } = await db.query<BatchRow>('SELECT * FROM batch WHERE id = $1', [id]);
   return (await withEvents(db, rows))[0] ?? null;

@@ -1,48 +1,120 @@
 import { Recipe } from '../../core/plan/recipe';
 import type { Queryable } from '../database';
 
-export type StoredRecipe = { readonly version: number; readonly recipe: Recipe };
+export type StoredRecipe = {
+  readonly version: number;
+  readonly recipe: Recipe;
+  /** As its file says it, amounts as typed. */
+  readonly body: RecipeBody;
+  readonly madeAt: string;
+  readonly archived: boolean;
+};
 
-type Row = { version: number; body: unknown };
+/** A recipe as typed: what goes into the database and comes out unchanged. */
+export type RecipeBody = Readonly<Record<string, unknown>> & { readonly id: string };
+
+export type Version = {
+  readonly version: number;
+  readonly madeAt: string;
+  readonly note: string;
+  readonly body: RecipeBody;
+};
+
+type Row = { version: number; body: RecipeBody; made_at: Date; archived_at: Date | null };
 
 const LATEST = `
-  SELECT DISTINCT ON (r.place, r.id) v.version, v.body
+  SELECT DISTINCT ON (r.place, r.id) v.version, v.body, v.made_at, r.archived_at
   FROM recipe r JOIN recipe_version v ON v.kitchen_id = r.kitchen_id AND v.recipe_id = r.id
   WHERE r.kitchen_id = $1`;
+const IN_ORDER = 'ORDER BY r.place, r.id, v.version DESC';
 
-const read = (row: Row): StoredRecipe => ({ version: row.version, recipe: Recipe.parse(row.body) });
+const read = (row: Row): StoredRecipe => ({
+  version: row.version,
+  recipe: Recipe.parse(row.body),
+  body: row.body,
+  madeAt: row.made_at.toISOString(),
+  archived: row.archived_at !== null,
+});
 
-/** The latest version of every recipe, in the house's order. */
-export async function readRecipes(db: Queryable, kitchenId: string): Promise<readonly StoredRecipe[]> {
-  const { rows } = await db.query<Row>(`${LATEST} ORDER BY r.place, r.id, v.version DESC`, [kitchenId]);
+/** The latest version of every recipe in use, in the house's order; archived ones too when asked. */
+export async function readRecipes(
+  db: Queryable,
+  kitchenId: string,
+  { archived = false } = {},
+): Promise<readonly StoredRecipe[]> {
+  const which = archived ? '' : 'AND r.archived_at IS NULL';
+  const { rows } = await db.query<Row>(`${LATEST} ${which} ${IN_ORDER}`, [kitchenId]);
   return rows.map(read);
 }
 
+/** The latest version of one recipe, archived or not; null when there is none. */
 export async function readRecipe(db: Queryable, kitchenId: string, id: string): Promise<StoredRecipe | null> {
-  const { rows } = await db.query<Row>(`${LATEST} AND r.id = $2 ORDER BY r.place, r.id, v.version DESC`, [
-    kitchenId,
-    id,
-  ]);
+  const { rows } = await db.query<Row>(`${LATEST} AND r.id = $2 ${IN_ORDER}`, [kitchenId, id]);
   return rows[0] ? read(rows[0]) : null;
 }
 
-/** Writes a new version of a recipe, given as its file says it, and returns the version's number. */
-export async function writeRecipe(
+/** Every version of a recipe, newest first. */
+export async function readVersions(
   db: Queryable,
   kitchenId: string,
-  body: { id: string },
-  place: number,
-): Promise<number> {
-  await db.query(
-    'INSERT INTO recipe (kitchen_id, id, place) VALUES ($1, $2, $3) ON CONFLICT (kitchen_id, id) DO NOTHING',
-    [kitchenId, body.id, place],
+  id: string,
+): Promise<readonly Version[]> {
+  const { rows } = await db.query<{ version: number; made_at: Date; note: string; body: RecipeBody }>(
+    `SELECT version, made_at, note, body FROM recipe_version
+     WHERE kitchen_id = $1 AND recipe_id = $2 ORDER BY version DESC`,
+    [kitchenId, id],
   );
+  return rows.map(({ made_at, ...v }) => ({ ...v, madeAt: made_at.toISOString() }));
+}
+
+/** Makes room for a recipe; false when its id is taken. */
+export async function claimRecipe(
+  db: Queryable,
+  kitchenId: string,
+  id: string,
+  place?: number,
+): Promise<boolean> {
+  const { rowCount } = await db.query(
+    `INSERT INTO recipe (kitchen_id, id, place)
+     VALUES ($1, $2, coalesce($3, (SELECT coalesce(max(place), 0) + 1 FROM recipe WHERE kitchen_id = $1)))
+     ON CONFLICT (kitchen_id, id) DO NOTHING`,
+    [kitchenId, id, place ?? null],
+  );
+  return rowCount === 1;
+}
+
+/** Holds a recipe until the transaction ends, so that two saves follow each other. */
+export const holdRecipe = (db: Queryable, kitchenId: string, id: string) =>
+  db.query('SELECT 1 FROM recipe WHERE kitchen_id = $1 AND id = $2 FOR UPDATE', [kitchenId, id]);
+
+/** Writes a new version of a recipe that has its place, and returns the version's number. */
+export async function writeVersion(
+  db: Queryable,
+  kitchenId: string,
+  body: RecipeBody,
+  { note = '', madeAt = null as string | null } = {},
+): Promise<number> {
   const { rows } = await db.query<{ version: number }>(
-    `INSERT INTO recipe_version (kitchen_id, recipe_id, version, body)
-     SELECT $1, $2, coalesce(max(version), 0) + 1, $3::jsonb
+    `INSERT INTO recipe_version (kitchen_id, recipe_id, version, body, note, made_at)
+     SELECT $1, $2, coalesce(max(version), 0) + 1, $3::jsonb, $4, coalesce($5::timestamptz, now())
      FROM recipe_version WHERE kitchen_id = $1 AND recipe_id = $2
      RETURNING version`,
-    [kitchenId, body.id, JSON.stringify(body)],
+    [kitchenId, body.id, JSON.stringify(body), note, madeAt],
   );
   return rows[0]?.version ?? 1;
+}
+
+/** Puts a recipe out of the lists, or back. Its versions and batches stay. False when there is none. */
+export async function setArchived(
+  db: Queryable,
+  kitchenId: string,
+  id: string,
+  archived: boolean,
+): Promise<boolean> {
+  const { rowCount } = await db.query(
+    `UPDATE recipe SET archived_at = CASE WHEN $3 THEN coalesce(archived_at, now()) END
+     WHERE kitchen_id = $1 AND id = $2`,
+    [kitchenId, id, archived],
+  );
+  return rowCount === 1;
 }

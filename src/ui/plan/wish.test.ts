@@ -1,5 +1,5 @@
 import { demoRecipe } from '../../../demo/demo';
-import type { House } from '../../core/plan/house';
+import { type House, METRIC } from '../../core/plan/house';
 import { planFor } from '../../core/plan/plan';
 import { STANDARD_KITCHEN as kitchen } from '../../core/pot/kitchen';
 import { levelsOf } from './levels';
@@ -8,6 +8,10 @@ import { addressOf, wishFrom } from './wish';
 const recipes = [demoRecipe('cockle-and-leek-chowder'), demoRecipe('smoked-parsnip-veloute')];
 const vessel = { material: 'stainless steel' as const, massG: 3000 };
 const house: House = {
+  show: METRIC,
+  currency: '',
+  roles: ['Early'],
+  revision: 1,
   id: 'h',
   name: 'House',
   kitchen,

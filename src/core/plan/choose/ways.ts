@@ -1,10 +1,10 @@
-import { ingredient } from '../food/catalogue';
-import type { Allergen, ThickenerKind } from '../food/ingredient';
-import { portionsIn } from '../pot/portions';
-import { LEAST_SIMMER } from '../thicken/granules';
-import { METHOD_RULES } from '../thicken/methods';
-import type { Amount } from './amount';
-import type { Recipe, RecipePortion, RecipeStep } from './recipe';
+import { ingredient } from '../../food/catalogue';
+import type { Allergen, ThickenerKind } from '../../food/ingredient';
+import { portionsIn } from '../../pot/portions';
+import { LEAST_SIMMER } from '../../thicken/granules';
+import { METHOD_RULES } from '../../thicken/methods';
+import type { Amount } from '../amount';
+import type { Recipe, RecipePortion, RecipeStep } from '../recipe';
 
 /** A way to thicken a pot: what with, and how it goes in. */
 export type Way = {
@@ -84,9 +84,12 @@ const blends = (s: RecipeStep): boolean => s.kind === 'puree' && typeof s.fracti
 const solvedItems = (s: RecipeStep): readonly RecipePortion[] =>
   portionsIn<RecipePortion>(s).filter((p) => isSolved(p.amount));
 
-/** Whether what thickens the recipe is its own vegetables or rice, which cannot be left out. */
-const ownVegetables = (recipe: Recipe): RecipePortion | undefined =>
-  recipe.steps.flatMap(solvedItems).find((p) => ingredient(p.ingredient).thickener === undefined);
+/** The vegetable that thickens the recipe, if it is its own: it cannot be left out. */
+const ownVegetable = (recipe: Recipe): RecipePortion | undefined =>
+  recipe.steps.flatMap(solvedItems).find((p) => ingredient(p.ingredient).group === 'vegetable');
+
+/** The part of the thickening another way is offered for first: all of it, or half where the vegetable has to stay. */
+export const usualShare = (recipe: Recipe): number => (ownVegetable(recipe) ? 0.5 : 1);
 
 /** Why a way cannot be taken at all; null when it can. */
 export function cannotBe(recipe: Recipe, share: number): string | null {
@@ -96,7 +99,7 @@ export function cannotBe(recipe: Recipe, share: number): string | null {
     return 'This recipe fixes every amount: nothing is left “to thickness”.';
   if (share < 1 && blended)
     return 'It is thickened by how much is blended: that cannot be shared, only replaced.';
-  const own = ownVegetables(recipe);
+  const own = ownVegetable(recipe);
   if (own && share > 0.9) {
     const name = ingredient(own.ingredient).name.toLowerCase();
     return `The ${name} is the soup: let it keep a share of the thickening.`;

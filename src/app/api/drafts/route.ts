@@ -1,0 +1,37 @@
+import * as z from 'zod';
+import { recipeFrom, WHENS } from '../../../core/formats/draft';
+import { pool } from '../../../server/database';
+import { theHouse } from '../../../server/kitchen';
+import { accept, Refusal, readJson, respond } from '../../../server/refusal';
+
+const Reviewed = z.object({
+  name: z.string({ error: 'name is text' }).trim().min(1, 'give the soup a name').max(80),
+  instructions: z.array(z.string().max(5000)).max(100).default([]),
+  open: z.object({ dose: z.boolean(), liquid: z.boolean() }),
+  lines: z
+    .array(
+      z.object({
+        ingredient: z.string(),
+        amount: z.string().max(60),
+        prep: z.string().max(200).default(''),
+        when: z.enum(WHENS),
+      }),
+    )
+    .min(1, 'no line is left')
+    .max(100),
+});
+
+/** Makes a recipe of looked-at lines, writing nothing; it is the editor that saves it. */
+export function POST(request: Request): Promise<Response> {
+  return respond(async () => {
+    const { name, lines, instructions, open } = accept(Reviewed, await readJson(request, 400_000));
+    const made = recipeFrom(name, lines, instructions, open, await theHouse(pool()));
+    if (!made.ok) {
+      throw new Refusal(
+        422,
+        made.problems.map((p) => ({ field: p.place, given: p.says, allowed: '' })),
+      );
+    }
+    return { body: made };
+  });
+}

@@ -1,0 +1,18 @@
+import { kitchenFileOf } from '../../../core/formats/kitchenFile';
+import { pool } from '../../../server/database';
+import { saveKitchen, theHouse } from '../../../server/kitchen';
+import { readJson, respond } from '../../../server/refusal';
+
+export const dynamic = 'force-dynamic';
+
+/** The kitchen as a file, and the revision it has. */
+export function GET(): Promise<Response> {
+  return respond(async () => {
+    const house = await theHouse(pool());
+    return { body: { kitchen: kitchenFileOf(house), revision: house.revision } };
+  });
+}
+
+export function PUT(request: Request): Promise<Response> {
+  return respond(async () => ({ body: await saveKitchen(pool(), await readJson(request, 400_000)) }));
+}

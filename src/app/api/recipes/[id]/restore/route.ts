@@ -1,0 +1,13 @@
+import { pool } from '../../../../../server/database';
+import { theHouse } from '../../../../../server/kitchen';
+import { restoreVersion } from '../../../../../server/recipes';
+import { readJson, respond } from '../../../../../server/refusal';
+
+export function POST(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+  return respond(async () => {
+    const { id } = await params;
+    const db = pool();
+    const house = await theHouse(db);
+    return { body: await restoreVersion(db, house.id, id, await readJson(request)) };
+  });
+}

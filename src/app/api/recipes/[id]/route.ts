@@ -1,0 +1,35 @@
+import { toJsonLd } from '../../../../core/formats/toJsonLd';
+import { pool } from '../../../../server/database';
+import { theHouse } from '../../../../server/kitchen';
+import { readRecipe } from '../../../../server/queries/recipes';
+import { saveRecipe } from '../../../../server/recipes';
+import { cannot, fileNamed, readJson, respond, unknown } from '../../../../server/refusal';
+
+export const dynamic = 'force-dynamic';
+
+type Params = { params: Promise<{ id: string }> };
+
+/** One recipe as a file: ours, or with `?as=json-ld` a schema.org Recipe. */
+export function GET(request: Request, { params }: Params): Promise<Response> {
+  return respond(async () => {
+    const { id } = await params;
+    const db = pool();
+    const house = await theHouse(db);
+    const stored = await readRecipe(db, house.id, id);
+    if (!stored) throw unknown('recipe', id, []);
+    const as = new URL(request.url).searchParams.get('as') ?? 'json';
+    if (as === 'json-ld')
+      return { body: toJsonLd(stored.recipe, house.kitchen), headers: fileNamed(`${id}.jsonld`) };
+    if (as !== 'json') throw cannot('as', as, 'json or json-ld');
+    return { body: stored.body, headers: fileNamed(`${id}.json`) };
+  });
+}
+
+export function PUT(request: Request, { params }: Params): Promise<Response> {
+  return respond(async () => {
+    const { id } = await params;
+    const db = pool();
+    const house = await theHouse(db);
+    return { body: await saveRecipe(db, house.id, id, await readJson(request, 200_000)) };
+  });
+}

@@ -1,0 +1,25 @@
+import { pool } from '../../../server/database';
+import { theHouse } from '../../../server/kitchen';
+import { readRecipes } from '../../../server/queries/recipes';
+import { createRecipe } from '../../../server/recipes';
+import { readJson, respond } from '../../../server/refusal';
+
+export const dynamic = 'force-dynamic';
+
+/** Every recipe as its file says it, archived ones too. */
+export function GET(): Promise<Response> {
+  return respond(async () => {
+    const db = pool();
+    const house = await theHouse(db);
+    const recipes = await readRecipes(db, house.id, { archived: true });
+    return { body: recipes.map(({ recipe: _parsed, ...r }) => r) };
+  });
+}
+
+export function POST(request: Request): Promise<Response> {
+  return respond(async () => {
+    const db = pool();
+    const house = await theHouse(db);
+    return { status: 201, body: await createRecipe(db, house.id, await readJson(request, 200_000)) };
+  });
+}

@@ -1,0 +1,73 @@
+import * as z from 'zod';
+import { BatchEvent } from '../batch/events';
+import { RecordedPlan } from '../batch/record';
+import { Recipe } from '../plan/recipe';
+import { KitchenFile } from './kitchenFile';
+
+const Time = z.iso.datetime({ error: 'a time such as 2026-01-31T16:20:00Z' });
+
+/** A recipe as typed: checked as one, kept as it stands. */
+const Body = z.looseObject({ id: z.string() }).superRefine((body, ctx) => {
+  const read = Recipe.safeParse(body);
+  if (read.success) return;
+  for (const i of read.error.issues) ctx.addIssue({ code: 'custom', path: [...i.path], message: i.message });
+});
+
+const ArchivedRecipe = z
+  .object({
+    id: z.string(),
+    archived: z.boolean(),
+    versions: z
+      .array(z.object({ version: z.int().min(1), madeAt: Time, note: z.string().max(200), body: Body }))
+      .min(1),
+  })
+  .superRefine((r, ctx) => {
+    for (const [n, v] of r.versions.entries()) {
+      if (v.version !== n + 1)
+        ctx.addIssue({
+          code: 'custom',
+          path: ['versions', n, 'version'],
+          message: `is ${v.version}; the ${n + 1}. version has that number`,
+        });
+      if (v.body.id !== r.id)
+        ctx.addIssue({
+          code: 'custom',
+          path: ['versions', n, 'body', 'id'],
+          message: `is “${v.body.id}”; the recipe is “${r.id}”`,
+        });
+    }
+  });
+
+const ArchivedBatch = z.object({
+  id: z.uuid(),
+  recipeId: z.string(),
+  recipeVersion: z.int().min(1),
+  plan: RecordedPlan,
+  startedAt: Time,
+  serveAt: Time.nullable(),
+  events: z.array(BatchEvent),
+});
+
+/** A whole kitchen: its settings, every version of every recipe, and every batch. `panache.archive/1`. */
+export const Archive = z
+  .object({
+    format: z.literal('panache.archive/1'),
+    madeAt: Time,
+    kitchen: KitchenFile,
+    recipes: z.array(ArchivedRecipe).max(2000),
+    batches: z.array(ArchivedBatch).max(20_000),
+  })
+  .superRefine((a, ctx) => {
+    const versions = new Map(a.recipes.map((r) => [r.id, r.versions.length]));
+    if (versions.size < a.recipes.length)
+      ctx.addIssue({ code: 'custom', path: ['recipes'], message: 'two recipes have the same id' });
+    for (const [n, b] of a.batches.entries()) {
+      if (b.recipeVersion > (versions.get(b.recipeId) ?? 0))
+        ctx.addIssue({
+          code: 'custom',
+          path: ['batches', n, 'recipeVersion'],
+          message: `was cooked from version ${b.recipeVersion} of “${b.recipeId}”, which the archive lacks`,
+        });
+    }
+  });
+export type Archive = z.infer<typeof Archive>;

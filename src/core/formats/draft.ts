@@ -1,0 +1,169 @@
+import type * as z from 'zod';
+import { bandOf } from '../flow/bands';
+import { ingredient, isIngredient } from '../food/catalogue';
+import type { Group } from '../food/ingredient';
+import { FILL_LIMIT, rimVolume } from '../heat/vessel';
+import type { House } from '../plan/house';
+import { Recipe } from '../plan/recipe';
+import { simulate } from '../plan/simulate';
+import { observe } from '../pot/observe';
+import { type LeftOpen, stepsFrom } from './draftSteps';
+import type { FoundRecipe } from './jsonLd';
+import { type ReadLine, readLine } from './lines/readLine';
+
+/** A recipe as its file says it, amounts as typed. */
+export type RecipeText = z.input<typeof Recipe>;
+type StepText = RecipeText['steps'][number];
+
+/** When a line's ingredient goes into the pot, in the order of the work. */
+export const WHENS = [
+  'rendered',
+  'sweated',
+  'thickener',
+  'liquid',
+  'simmered',
+  'dairy at the end',
+  'poached at the end',
+  'seasoning',
+  'left out',
+] as const;
+export type When = (typeof WHENS)[number];
+
+/** A line as somebody has looked at it. */
+export type ReviewedLine = {
+  readonly ingredient: string;
+  readonly amount: string;
+  readonly prep: string;
+  readonly when: When;
+};
+
+const SWEATED = new Set(['onion', 'shallot', 'leek', 'spring-onion', 'garlic', 'celery', 'fennel']);
+
+const WHEN: { readonly [G in Group]: When } = {
+  liquid: 'liquid',
+  flour: 'thickener',
+  starch: 'thickener',
+  fat: 'sweated',
+  dairy: 'dairy at the end',
+  egg: 'dairy at the end',
+  cheese: 'dairy at the end',
+  vegetable: 'simmered',
+  grain: 'simmered',
+  pulse: 'simmered',
+  'cured meat': 'rendered',
+  seafood: 'poached at the end',
+  wine: 'liquid',
+  seasoning: 'seasoning',
+};
+
+/** When an ingredient usually goes in. */
+export function whenFor(id: string | null): When {
+  if (id === null || !isIngredient(id)) return 'left out';
+  if (SWEATED.has(id) || id.endsWith('mushroom')) return 'sweated';
+  return WHEN[ingredient(id).group];
+}
+
+/** A line with where it would go, before anybody has looked. */
+export type DraftLine = ReadLine & { readonly when: When };
+
+/** Somebody else's recipe, read line by line and waiting to be looked at. */
+export type Draft = FoundRecipe & { readonly lines: readonly DraftLine[] };
+
+export const draftOf = (found: FoundRecipe): Draft => ({
+  ...found,
+  lines: found.ingredients.map((text) => {
+    const line = readLine(text);
+    return { ...line, when: whenFor(line.ingredient) };
+  }),
+});
+
+/** An id from a name: "Grandad’s Leek Soup" → "grandads-leek-soup". */
+export const idFrom = (name: string): string =>
+  name
+    .normalize('NFD')
+    .replace(/[\u0300-\u036f’']/g, '')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 60) || 'soup';
+
+export type DraftRefused = {
+  readonly ok: false;
+  readonly problems: readonly { place: string; says: string }[];
+};
+export type Drafted = {
+  readonly ok: true;
+  readonly body: RecipeText;
+  /** What the amounts as written give, by the model. */
+  readonly asWritten: { readonly litres: number; readonly viscosity: number; readonly band: string };
+};
+
+/**
+ * A recipe of ours from looked-at lines. Its litres and band are what the amounts as written come to in the
+ * house's smallest pot that holds them; with `open`, the dose and the liquid are then left to the plan.
+ */
+export function recipeFrom(
+  name: string,
+  lines: readonly ReviewedLine[],
+  instructions: readonly string[],
+  open: LeftOpen,
+  house: House,
+): Drafted | DraftRefused {
+  const inUse = lines.filter((l) => l.when !== 'left out');
+  const bySize = [...house.vessels].sort((a, b) => rimVolume(a) - rimVolume(b));
+  const largest = bySize.at(-1);
+  const [burner] = house.burners;
+  if (!largest || !burner)
+    return { ok: false, problems: [{ place: 'kitchen', says: 'it has no pot or burner' }] };
+  const body = (
+    steps: readonly StepText[],
+    home = largest,
+    yieldLitres = 1,
+    band = 'Coating',
+  ): RecipeText => ({
+    format: 'panache.recipe/1',
+    id: idFrom(name),
+    name: name.trim(),
+    school: schoolOf(inUse),
+    yieldLitres,
+    band: band as RecipeText['band'],
+    home: { vessel: home, burner },
+    steps: [...steps],
+  });
+  const written = Recipe.safeParse(body(stepsFrom(inUse, instructions, { dose: false, liquid: false })));
+  if (!written.success) {
+    return {
+      ok: false,
+      problems: written.error.issues.map((i) => ({ place: i.path.join('.'), says: i.message })),
+    };
+  }
+  const cookIn = (home: typeof largest) => {
+    const stand = { vessel: home, burner, kitchen: house.kitchen };
+    const { pot } = simulate(written.data, { scale: 1, dose: 0, liquid: 0, rounded: false }, stand);
+    return observe(pot, house.kitchen);
+  };
+  const first = cookIn(largest);
+  const home = bySize.find((v) => rimVolume(v) * FILL_LIMIT >= first.volumeMl * 1.1) ?? largest;
+  const found = cookIn(home);
+  const litres = Math.max(0.1, Math.round(found.volumeMl / 100) / 10);
+  const band = bandOf(found.bowlViscosity, house.kitchen.bandLimits);
+  const made = body(stepsFrom(inUse, instructions, open), home, litres, band);
+  const read = Recipe.safeParse(made);
+  if (!read.success) {
+    return {
+      ok: false,
+      problems: read.error.issues.map((i) => ({ place: i.path.join('.'), says: i.message })),
+    };
+  }
+  return { ok: true, body: made, asWritten: { litres, viscosity: found.bowlViscosity, band } };
+}
+
+function schoolOf(lines: readonly ReviewedLine[]): string {
+  const kinds = new Set(lines.map((l) => ingredient(l.ingredient).thickener).filter(Boolean));
+  if (kinds.has('wheat')) return 'Dusted flour';
+  if (kinds.has('yolk')) return 'Liaison';
+  const starch = lines.find((l) => l.when === 'thickener');
+  if (starch) return `${ingredient(starch.ingredient).name} slurry`;
+  if (lines.some((l) => l.ingredient.endsWith('potato'))) return 'Potato only';
+  return 'Purée only';
+}

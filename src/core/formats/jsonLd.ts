@@ -1,0 +1,116 @@
+import * as z from 'zod';
+
+/** What a schema.org Recipe says, as far as a soup needs it. */
+export type FoundRecipe = {
+  readonly name: string;
+  /** As it stood: "6 servings", "2 quarts". */
+  readonly yieldText: string;
+  readonly ingredients: readonly string[];
+  readonly instructions: readonly string[];
+};
+
+const plainText = (value: unknown): string =>
+  typeof value === 'string'
+    ? value
+        .replace(/<[^>]*>/g, ' ')
+        .replace(/&amp;/g, '&')
+        .replace(/&nbsp;/g, ' ')
+        .replace(/&#0?39;|&rsquo;/g, '’')
+        .replace(/\s+/g, ' ')
+        .trim()
+    : '';
+
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+const asList = (value: unknown): readonly unknown[] =>
+  Array.isArray(value) ? value : value === undefined || value === null ? [] : [value];
+
+const isRecipe = (node: Record<string, unknown>): boolean =>
+  asList(node['@type']).some(
+    (t) => typeof t === 'string' && /^(?:https?:\/\/schema\.org\/|schema:)?Recipe$/.test(t),
+  );
+
+/** Deepest nesting worth following. */
+const MOST_DEEP = 8;
+
+/** The first Recipe in a JSON-LD document: at the top, in a list, in `@graph`, or as another thing's main entity. */
+export function recipeNode(value: unknown, deep = 0): Record<string, unknown> | null {
+  if (deep > MOST_DEEP) return null;
+  if (Array.isArray(value)) {
+    for (const item of value) {
+      const found = recipeNode(item, deep + 1);
+      if (found) return found;
+    }
+    return null;
+  }
+  if (!isRecord(value)) return null;
+  if (isRecipe(value)) return value;
+  for (const key of ['@graph', 'mainEntity', 'mainEntityOfPage', 'itemListElement', 'item']) {
+    const found = recipeNode(value[key], deep + 1);
+    if (found) return found;
+  }
+  return null;
+}
+
+/** Text, HowToStep, HowToSection or a list of them, in order. */
+function instructionsIn(value: unknown, deep = 0): readonly string[] {
+  if (deep > MOST_DEEP) return [];
+  return asList(value).flatMap((item): readonly string[] => {
+    if (typeof item === 'string') return item.split(/\n+/).map(plainText).filter(Boolean);
+    if (!isRecord(item)) return [];
+    if (item.itemListElement !== undefined) return instructionsIn(item.itemListElement, deep + 1);
+    const said = plainText(item.text) || plainText(item.name) || plainText(item.description);
+    return said ? [said] : [];
+  });
+}
+
+const MOST_LINES = 100;
+
+const Found = z.object({
+  name: z
+    .string()
+    .min(1, 'the recipe has no name')
+    .transform((s) => s.slice(0, 80)),
+  ingredients: z
+    .array(z.string().max(500, 'an ingredient line is at most 500 characters'))
+    .min(1, 'the recipe lists no ingredients (recipeIngredient)')
+    .max(MOST_LINES, `at most ${MOST_LINES} ingredient lines`),
+});
+
+/** Reads a Recipe node. What it lacks comes back as problems, each with its place. */
+export function readRecipeNode(
+  node: Record<string, unknown>,
+):
+  | { readonly ok: true; readonly found: FoundRecipe }
+  | { readonly ok: false; readonly problems: readonly { place: string; says: string }[] } {
+  const read = Found.safeParse({
+    name: plainText(node.name) || plainText(node.headline),
+    // "ingredients" is the property's older name.
+    ingredients: asList(node.recipeIngredient ?? node.ingredients)
+      .flatMap((i) => (typeof i === 'string' ? i.split(/\n+/) : isRecord(i) ? [i.name, i.text] : []))
+      .map(plainText)
+      .filter(Boolean),
+  });
+  if (!read.success) {
+    return {
+      ok: false,
+      problems: read.error.issues.map((i) => ({
+        place: i.path[0] === 'ingredients' ? 'recipeIngredient' : 'name',
+        says: i.message,
+      })),
+    };
+  }
+  const yields = asList(node.recipeYield ?? node.yield).map((y) =>
+    typeof y === 'number'
+      ? `${y} servings`
+      : isRecord(y)
+        ? [y.value, y.unitText].filter(Boolean).join(' ')
+        : plainText(y),
+  );
+  const longest = yields.reduce((a, b) => (b.length > a.length ? b : a), '');
+  return {
+    ok: true,
+    found: { ...read.data, yieldText: longest, instructions: instructionsIn(node.recipeInstructions) },
+  };
+}

@@ -1,0 +1,116 @@
+import * as z from 'zod';
+import { isIngredient } from '../food/catalogue';
+import { ALLERGENS } from '../food/ingredient';
+import type { Product } from '../food/product';
+import type { House } from '../plan/house';
+import { BurnerSchema, VesselSchema } from '../plan/recipe';
+import { type Kitchen, PRIOR } from '../pot/kitchen';
+
+const from = (what: string, low: number, high: number, unit = '') => {
+  const allowed = `${what} is a number from ${low} to ${high}${unit && ` ${unit}`}`;
+  return z.number({ error: allowed }).min(low, { error: allowed }).max(high, { error: allowed });
+};
+
+/** A house's own product; every figure left out is the catalogue's. */
+export const ProductSchema = z.object({
+  ingredient: z.string().refine(isIngredient, {
+    error: (issue) => `ingredient “${String(issue.input)}” is not in the catalogue`,
+  }),
+  name: z.string().min(1).max(60).optional(),
+  sodium: from('sodium', 0, 40_000, 'mg per 100 g').optional(),
+  fatPercent: from('fat', 0, 99, '%').optional(),
+  pH: from('pH', 2, 9).optional(),
+  edibleYield: from('edible share', 0.05, 1).optional(),
+  pricePerKg: from('price', 0, 10_000, 'a kilogram').optional(),
+  allergens: z.array(z.enum(ALLERGENS)).optional(),
+});
+
+const unique = (what: string, key: string) => (rows: readonly object[], ctx: z.RefinementCtx) => {
+  const seen = new Set<unknown>();
+  for (const [n, row] of rows.entries()) {
+    const value = Reflect.get(row, key);
+    if (seen.has(value))
+      ctx.addIssue({ code: 'custom', path: [n, key], message: `two ${what} are called “${value}”` });
+    seen.add(value);
+  }
+};
+
+const limit = from('a band’s limit', 5, 2500, 'mPa·s');
+
+/** A kitchen with its pots, burners and products, as it travels between kitchens: `panache.kitchen/1`. */
+export const KitchenFile = z.object({
+  format: z.literal('panache.kitchen/1'),
+  id: z.string().regex(/^[a-z0-9-]{1,60}$/, 'id is small letters, digits and hyphens'),
+  name: z.string().min(1, 'give the kitchen a name').max(60),
+  altitudeM: from('altitude', -500, 5000, 'm'),
+  airCelsius: from('air', -10, 60, '°C'),
+  humidity: from('humidity', 0, 1),
+  saltPercent: from('salt', 0, 3, '%'),
+  /** Upper limits of Thin, Light, Coating and Hearty, mPa·s in the bowl. */
+  bandLimits: z
+    .tuple([limit, limit, limit, limit])
+    .refine((l) => l.every((v, i) => i === 0 || v > (l[i - 1] ?? 0)), {
+      error: 'each band’s limit is above the one before',
+    }),
+  measures: z.enum(['scale', 'spoons']).default('scale'),
+  show: z
+    .object({ volume: z.enum(['L', 'gal']), temperature: z.enum(['C', 'F']) })
+    .default({ volume: 'L', temperature: 'C' }),
+  /** Sign or letters before a price; empty when prices are not kept. */
+  currency: z.string().max(4).default(''),
+  flagged: z.array(z.enum(ALLERGENS)).default([]),
+  roles: z
+    .array(z.string().min(1).max(30))
+    .min(1, 'at least one role')
+    .max(12)
+    .default(['Early', 'Late', 'Lead']),
+  vessels: z.array(VesselSchema).min(1, 'at least one pot').max(60).superRefine(unique('pots', 'id')),
+  burners: z.array(BurnerSchema).min(1, 'at least one burner').max(60).superRefine(unique('burners', 'id')),
+  products: z.array(ProductSchema).max(400).superRefine(unique('products', 'ingredient')).default([]),
+});
+export type KitchenFile = z.infer<typeof KitchenFile>;
+
+const byIngredient = (products: readonly Product[]): Kitchen['products'] =>
+  products.length > 0 ? Object.fromEntries(products.map((p) => [p.ingredient, p])) : undefined;
+
+/** The house a kitchen file describes. */
+export function houseOf(file: KitchenFile, revision = 1): House {
+  const { id, name, vessels, burners, products, show, currency, roles, format: _format, ...room } = file;
+  return {
+    id,
+    name,
+    vessels,
+    burners,
+    show,
+    currency,
+    roles,
+    revision,
+    kitchen: { ...room, factors: PRIOR, products: byIngredient(products) },
+  };
+}
+
+/** The file that describes `house`; {@link houseOf} gives it back. */
+export function kitchenFileOf(house: House): KitchenFile {
+  const { kitchen: k } = house;
+  return {
+    format: 'panache.kitchen/1',
+    id: house.id,
+    name: house.name,
+    altitudeM: k.altitudeM,
+    airCelsius: k.airCelsius,
+    humidity: k.humidity,
+    saltPercent: k.saltPercent,
+    bandLimits: [...k.bandLimits],
+    measures: k.measures ?? 'scale',
+    show: { ...house.show },
+    currency: house.currency,
+    flagged: [...(k.flagged ?? [])],
+    roles: [...house.roles],
+    vessels: house.vessels.map((v) => ({ ...v })),
+    burners: house.burners.map((b) => ({ ...b })),
+    products: Object.values(k.products ?? {}).map((p) => ({
+      ...p,
+      allergens: p.allergens && [...p.allergens],
+    })),
+  };
+}

@@ -1,0 +1,71 @@
+import fc from 'fast-check';
+import { parseQuantity } from '../../units/parse';
+import { matches, wordsOf } from './match';
+import { readLine } from './readLine';
+
+test.each([
+  ['2 1/2 cups whole milk, warmed', '2½ cup', 'whole-milk', 'warmed'],
+  ['1kg floury potatoes, peeled and diced', '1 kg', 'floury-potato', 'peeled and diced'],
+  ['6 tablespoons all-purpose flour, sifted', '6 tbsp, sifted', 'plain-flour', ''],
+  ['1.5 dl double cream', '150 mL', 'thick-cream', ''],
+  ['½ cup dry sherry', '½ cup', 'dry-sherry', ''],
+  ['500g/1lb carrots, peeled', '500 g', 'carrot', 'peeled'],
+  ['1 tbsp plus 1 tsp butter', '4 tsp', 'butter', ''],
+  ['1 1/4 lb cauliflower florets', '1.25 lb', 'cauliflower', ''],
+  ['• 250 ml <b>water</b>', '250 mL', 'water', ''],
+])('%s is read with certainty', (text, amount, id, prep) => {
+  expect(readLine(text)).toMatchObject({ amount, ingredient: id, prep, doubts: [] });
+});
+
+test.each([
+  ['1 (14 oz) can coconut milk', '14 oz', 'coconut-milk', /packs/],
+  ['2 x 400 g tins chopped tomatoes', '800 g', 'tomato', /packs/],
+  ['3 medium leeks (about 450 g), sliced', '450 g', 'leek', /brackets/],
+  ['2-3 tbsp olive oil', '2½ tbsp', 'olive-oil', /range/],
+  ['1 stick butter', '113 g', 'butter', /1 stick taken as 113 g/],
+  ['4 cloves garlic', '20 g', 'garlic', /weigh yours/],
+  ['two handfuls of spinach', '50 g', 'spinach', /weigh yours/],
+  ['1 large onion, finely chopped', '209 g', 'onion', /trimmed: weigh yours/],
+  ['salt and pepper, to taste', 'to taste', 'salt', /read as Fine salt: check/],
+])('%s is read, and said to be looked at', (text, amount, id, why) => {
+  const line = readLine(text);
+  expect(line).toMatchObject({ amount, ingredient: id });
+  expect(line.doubts.join()).toMatch(why);
+});
+
+test('what cannot be read says what to do', () => {
+  expect(readLine('1 dragon fruit')).toMatchObject({ amount: null, ingredient: null });
+  expect(readLine('1 dragon fruit').doubts.join()).toMatch(/write the weight.*pick one or leave it out/);
+  expect(readLine('grated cheddar').doubts.join()).toMatch(/no amount: write one/);
+});
+
+test('any text gives a line, and an amount it gives can be read back', () => {
+  fc.assert(
+    fc.property(
+      fc.oneof(
+        fc.string(),
+        fc
+          .tuple(
+            fc.constantFrom('2', '1/2', '1 1/2', '0.3', '¾', '2-3', 'a', '1/0'),
+            fc.constantFrom('cups', 'g', 'oz', 'fl oz', 'pinch', 'cans', '', 'dl'),
+            fc.constantFrom('milk', 'leeks, sliced', 'nothing known'),
+          )
+          .map((words) => words.join(' ')),
+      ),
+      (text) => {
+        const { amount } = readLine(text);
+        if (amount && amount !== 'to taste') expect(parseQuantity(amount).value).toBeGreaterThan(0);
+      },
+    ),
+    { seed: 3, numRuns: 500 },
+  );
+});
+
+test('words are compared in singular and without accents; a name beats a likeness', () => {
+  expect(wordsOf('Crème fraîche, leaves & tomatoes')).toEqual(['creme', 'fraiche', 'leaf', 'tomato']);
+  expect(matches('crème fraîche')[0]).toEqual({ id: 'creme-fraiche', score: 1 });
+  const [near] = matches('smoked haddock fillet from the bay');
+  expect(near?.id).toBe('smoked-haddock');
+  expect(near?.score).toBeLessThan(1);
+  expect(matches('xyzzy')).toEqual([]);
+});

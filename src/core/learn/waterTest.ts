@@ -1,0 +1,143 @@
+import * as z from 'zod';
+import { componentDensity } from '../food/thermal';
+import type { Burner } from '../heat/burner';
+import { surfaceArea, type Vessel } from '../heat/vessel';
+import { putAllIn } from '../pot/contents';
+import { boilsAt, cook, heatTo } from '../pot/cook';
+import type { Kitchen } from '../pot/kitchen';
+import { emptyPot, type Pot } from '../pot/pot';
+
+const number = (what: string, low: number, high: number, unit: string) => {
+  const allowed = `${what} is a number from ${low} to ${high} ${unit}`;
+  return z.number({ error: allowed }).min(low, { error: allowed }).max(high, { error: allowed });
+};
+
+/**
+ * What is read in a water test: plain water heated on the full flame, lid off, then kept just under
+ * the boil, weighed or its level read at the start and the end of that.
+ */
+export const WaterTest = z
+  .object({
+    litres: number('the water', 0.5, 400, 'L'),
+    startCelsius: number('its temperature at the start', 1, 60, '°C'),
+    heatedTo: number('what it was heated to', 50, 97, '°C'),
+    heatMinutes: number('the time to heat', 0.5, 240, 'min'),
+    keptAt: number('where it was kept', 80, 98, '°C'),
+    keptMinutes: number('the time kept there', 10, 240, 'min'),
+    by: z.enum(['weight', 'level']),
+    /** g with the pot, or mm from the bottom. */
+    before: number('the first reading', 1, 500_000, 'g or mm'),
+    after: number('the second reading', 1, 500_000, 'g or mm'),
+  })
+  .superRefine((t, ctx) => {
+    const wrong = (field: string, message: string) =>
+      ctx.addIssue({ code: 'custom', path: [field], message });
+    if (t.heatedTo - t.startCelsius < 20)
+      wrong('heatedTo', 'heat it by at least 20 °C: a shorter climb says little about the burner');
+    if (t.after >= t.before) wrong('after', 'the second reading is less than the first: water has gone');
+  });
+export type WaterTest = z.infer<typeof WaterTest>;
+
+/** What a pot and a burner are worth by a water test. */
+export type WaterTested = {
+  /** Water lost against the model's. */
+  readonly lossFactor: number;
+  /** W that reach the pot on the full flame, and that as a share of the rated power. */
+  readonly intoPotW: number;
+  readonly efficiency: number;
+  /** g of water that went while it was kept hot, and what the model alone would have said. */
+  readonly lostG: number;
+  readonly expectedG: number;
+};
+
+/** A reading that cannot be right, whatever the pot: which field, and why. */
+export class ImplausibleReading extends RangeError {
+  constructor(
+    readonly field: keyof WaterTest,
+    readonly given: number,
+    message: string,
+  ) {
+    super(message);
+  }
+}
+
+const LIKELY_LOSS = [0.2, 4] as const;
+const LIKELY_POWER = [100, 50_000] as const;
+/** Nearer the boil than this, °C, the flame decides what goes off and not the pot. */
+const CLEAR_OF_BOIL = 2;
+
+const waterIn = (vessel: Vessel, burner: Burner, litres: number, celsius: number, kitchen: Kitchen): Pot =>
+  putAllIn(
+    { ...emptyPot(vessel, burner, celsius), celsius },
+    [{ ingredient: 'water', amount: litres * componentDensity('water', celsius), celsius }],
+    kitchen,
+  );
+
+/** Seconds this much power takes over the climb of the test. */
+function secondsWith(intoPotW: number, test: WaterTest, vessel: Vessel, burner: Burner, kitchen: Kitchen) {
+  const pot = waterIn(vessel, { ...burner, intoPotW }, test.litres, test.startCelsius, kitchen);
+  const heated = heatTo(pot, test.heatedTo, { flame: 1, lid: 'off' }, kitchen);
+  return heated.stalled ? Number.POSITIVE_INFINITY : heated.pot.seconds;
+}
+
+/**
+ * Fits the pot's loss factor and the burner's power to one water test, by cooking it in thought.
+ * Throws {@link ImplausibleReading} when no likely pot or burner could have given the readings.
+ */
+export function fitWaterTest(test: WaterTest, vessel: Vessel, burner: Burner, kitchen: Kitchen): WaterTested {
+  const boils = boilsAt(kitchen);
+  if (test.keptAt > boils - CLEAR_OF_BOIL) {
+    throw new ImplausibleReading(
+      'keptAt',
+      test.keptAt,
+      `keep it at ${Math.floor(boils - CLEAR_OF_BOIL)} °C or less: at the boil (${boils.toFixed(1)} °C here) the flame decides what goes off, not the pot`,
+    );
+  }
+  if (test.heatedTo > boils - CLEAR_OF_BOIL) {
+    throw new ImplausibleReading(
+      'heatedTo',
+      test.heatedTo,
+      `read the climb to ${Math.floor(boils - CLEAR_OF_BOIL)} °C or less: water boils at ${boils.toFixed(1)} °C here`,
+    );
+  }
+  const plain: Vessel = { ...vessel, lossFactor: 1 };
+  const lostG =
+    test.by === 'weight'
+      ? test.before - test.after
+      : (test.before - test.after) * surfaceArea(vessel) * componentDensity('water', test.keptAt);
+  const hot = waterIn(plain, burner, test.litres, test.keptAt, kitchen);
+  // As hot as it is kept from the first second: the fire only has to hold it there.
+  const kept = cook(hot, { flame: 1, lid: 'off', hold: test.keptAt }, kitchen, {
+    forSeconds: test.keptMinutes * 60,
+  });
+  const expectedG = kept.pot.evaporated;
+  const lossFactor = lostG / expectedG;
+  if (!(lossFactor >= LIKELY_LOSS[0] && lossFactor <= LIKELY_LOSS[1])) {
+    throw new ImplausibleReading(
+      'after',
+      test.after,
+      `${lostG.toFixed(0)} g gone where ${(expectedG * LIKELY_LOSS[0]).toFixed(0)} to ${(expectedG * LIKELY_LOSS[1]).toFixed(0)} g can be: read it again, lid off, no draught`,
+    );
+  }
+
+  const tested: Vessel = { ...vessel, lossFactor };
+  const wanted = test.heatMinutes * 60;
+  let [low, high]: [number, number] = [...LIKELY_POWER];
+  if (
+    secondsWith(low, test, tested, burner, kitchen) < wanted ||
+    secondsWith(high, test, tested, burner, kitchen) > wanted
+  ) {
+    throw new ImplausibleReading(
+      'heatMinutes',
+      test.heatMinutes,
+      `no burner of ${LIKELY_POWER[0]} W to ${LIKELY_POWER[1] / 1000} kW heats ${test.litres} L from ${test.startCelsius} to ${test.heatedTo} °C in ${test.heatMinutes} min`,
+    );
+  }
+  for (let i = 0; i < 40; i++) {
+    const middle = Math.sqrt(low * high);
+    if (secondsWith(middle, test, tested, burner, kitchen) > wanted) low = middle;
+    else high = middle;
+  }
+  const intoPotW = Math.sqrt(low * high);
+  return { lossFactor, intoPotW, efficiency: intoPotW / burner.powerW, lostG, expectedG };
+}

@@ -1,0 +1,75 @@
+import type pg from 'pg';
+import * as z from 'zod';
+import { KitchenFile, kitchenFileOf } from '../core/formats/kitchenFile';
+import { fitWaterTest, ImplausibleReading, WaterTest, type WaterTested } from '../core/learn/waterTest';
+import type { House } from '../core/plan/house';
+import { type Queryable, transaction } from './database';
+import { readHouse, replaceHouse } from './queries/kitchen';
+import { writeWaterTest } from './queries/waterTests';
+import { accept, cannot, Refusal, unknown } from './refusal';
+
+/** The stored house. Refuses when there is none. */
+export async function theHouse(db: Queryable): Promise<House> {
+  const house = await readHouse(db);
+  if (!house) throw unknown('kitchen', 'none', []);
+  return house;
+}
+
+const SavedKitchen = z.object({
+  kitchen: z.unknown(),
+  revision: z.int({ error: 'revision is the number the kitchen was read with' }),
+});
+
+/** Writes the whole kitchen, as changed from `revision`. Its id stays what it is. */
+export async function saveKitchen(pool: pg.Pool, input: unknown): Promise<{ revision: number }> {
+  const { kitchen, revision } = accept(SavedKitchen, input);
+  const file = accept(KitchenFile, kitchen);
+  return transaction(async (db) => {
+    const house = await theHouse(db);
+    return { revision: await replaceHouse(db, { ...file, id: house.id }, revision) };
+  }, pool);
+}
+
+const TestRequest = z.object({
+  id: z.uuid({ error: 'id is a UUID made by the station' }),
+  potId: z.string(),
+  burnerId: z.string(),
+  readings: WaterTest,
+});
+
+/** Fits a water test, writes it down, and gives its figures to the pot and the burner. The same id twice does it once. */
+export async function recordWaterTest(pool: pg.Pool, input: unknown): Promise<WaterTested> {
+  const { id, potId, burnerId, readings } = accept(TestRequest, input);
+  return transaction(async (db) => {
+    const house = await theHouse(db);
+    const vessel = house.vessels.find((v) => v.id === potId);
+    const burner = house.burners.find((b) => b.id === burnerId);
+    const idsOf = (all: readonly { id: string }[]) => all.map((x) => x.id);
+    if (!vessel) throw unknown('potId', potId, idsOf(house.vessels));
+    if (!burner) throw unknown('burnerId', burnerId, idsOf(house.burners));
+    let tested: WaterTested;
+    try {
+      tested = fitWaterTest(readings, vessel, burner, house.kitchen);
+    } catch (error) {
+      if (error instanceof ImplausibleReading)
+        throw cannot(`readings.${error.field}`, String(error.given), error.message);
+      if (error instanceof RangeError)
+        throw new Refusal(422, [{ field: 'readings', given: error.message, allowed: '' }]);
+      throw error;
+    }
+    const { lossFactor, intoPotW } = tested;
+    if (await writeWaterTest(db, house.id, { id, potId, burnerId, readings, lossFactor, intoPotW })) {
+      const file = kitchenFileOf(house);
+      await replaceHouse(
+        db,
+        {
+          ...file,
+          vessels: file.vessels.map((v) => (v.id === potId ? { ...v, lossFactor } : v)),
+          burners: file.burners.map((b) => (b.id === burnerId ? { ...b, intoPotW } : b)),
+        },
+        house.revision,
+      );
+    }
+    return tested;
+  }, pool);
+}
