@@ -1,4 +1,5 @@
 import type * as z from 'zod';
+import { issueWords, valueAt } from '../core/formats/issueWords';
 
 /** One thing wrong with what was sent: the field, what it held, and what it may hold. */
 export type Problem = { readonly field: string; readonly given: string; readonly allowed: string };
@@ -38,12 +39,6 @@ export const stale = (what: string): Refusal =>
     'copy what you typed, load it again, and make the change there',
   );
 
-const valueAt = (value: unknown, path: readonly PropertyKey[]): unknown =>
-  path.reduce<unknown>(
-    (v, key) => (typeof v === 'object' && v !== null ? Reflect.get(v, key) : undefined),
-    value,
-  );
-
 const shown = (value: unknown): string => {
   if (value === undefined) return 'missing';
   const text = JSON.stringify(value) ?? String(value);
@@ -59,7 +54,7 @@ export function accept<S extends z.ZodType>(schema: S, input: unknown, whole = '
     result.error.issues.map((issue) => ({
       field: issue.path.map(String).join('.') || whole,
       given: shown(valueAt(input, issue.path)),
-      allowed: issue.message,
+      allowed: issueWords(issue, valueAt(input, issue.path)),
     })),
   );
 }

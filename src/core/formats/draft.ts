@@ -8,6 +8,7 @@ import { Recipe } from '../plan/recipe';
 import { simulate } from '../plan/simulate';
 import { observe } from '../pot/observe';
 import { type LeftOpen, stepsFrom } from './draftSteps';
+import { issueWords, valueAt } from './issueWords';
 import type { FoundRecipe } from './jsonLd';
 import { type ReadLine, readLine } from './lines/readLine';
 
@@ -134,7 +135,7 @@ export function recipeFrom(
   if (!written.success) {
     return {
       ok: false,
-      problems: written.error.issues.map((i) => ({ place: i.path.join('.'), says: i.message })),
+      problems: problemsOf(written.error, body(stepsFrom(inUse, instructions, { dose: false, liquid: false }))),
     };
   }
   const cookIn = (home: typeof largest) => {
@@ -150,13 +151,13 @@ export function recipeFrom(
   const made = body(stepsFrom(inUse, instructions, open), home, litres, band);
   const read = Recipe.safeParse(made);
   if (!read.success) {
-    return {
-      ok: false,
-      problems: read.error.issues.map((i) => ({ place: i.path.join('.'), says: i.message })),
-    };
+    return { ok: false, problems: problemsOf(read.error, made) };
   }
   return { ok: true, body: made, asWritten: { litres, viscosity: found.bowlViscosity, band } };
 }
+
+const problemsOf = (error: z.ZodError, value: unknown) =>
+  error.issues.map((i) => ({ place: i.path.join('.'), says: issueWords(i, valueAt(value, i.path)) }));
 
 function schoolOf(lines: readonly ReviewedLine[]): string {
   const kinds = new Set(lines.map((l) => ingredient(l.ingredient).thickener).filter(Boolean));

@@ -3,6 +3,7 @@ import type * as z from 'zod';
 import { Recipe } from '../plan/recipe';
 import { Archive } from './archive';
 import { type Draft, draftOf, type RecipeText } from './draft';
+import { issueWords, valueAt } from './issueWords';
 import { readRecipeNode, recipeNode } from './jsonLd';
 import { KitchenFile } from './kitchenFile';
 
@@ -51,11 +52,11 @@ function placeOf(text: string, path: readonly PropertyKey[]): string {
   return pathWords(path) || 'file';
 }
 
-const problemsOf = (text: string, error: z.ZodError): Refused => ({
+const problemsOf = (text: string, value: unknown, error: z.ZodError): Refused => ({
   kind: 'refused',
   problems: error.issues
     .slice(0, MOST_PROBLEMS)
-    .map((i) => ({ place: placeOf(text, i.path), says: i.message })),
+    .map((i) => ({ place: placeOf(text, i.path), says: issueWords(i, valueAt(value, i.path)) })),
 });
 
 const WORDS: Readonly<Record<string, string>> = {
@@ -106,15 +107,15 @@ export function openFile(text: string, most = MOST_CHARACTERS): OpenedFile {
     const read = Recipe.safeParse(value);
     return read.success
       ? { kind: 'recipe', body: value as RecipeText, recipe: read.data }
-      : problemsOf(text, read.error);
+      : problemsOf(text, value, read.error);
   }
   if (format === 'panache.kitchen/1') {
     const read = KitchenFile.safeParse(value);
-    return read.success ? { kind: 'kitchen', kitchen: read.data } : problemsOf(text, read.error);
+    return read.success ? { kind: 'kitchen', kitchen: read.data } : problemsOf(text, value, read.error);
   }
   if (format === 'panache.archive/1') {
     const read = Archive.safeParse(value);
-    return read.success ? { kind: 'archive', archive: read.data } : problemsOf(text, read.error);
+    return read.success ? { kind: 'archive', archive: read.data } : problemsOf(text, value, read.error);
   }
   const node = recipeNode(value);
   if (node) {

@@ -125,11 +125,15 @@ function quantile(t: Tally, share: number): number {
   return Math.exp(HIGH);
 }
 
+/** Variance of ln(viscosity) the samples found. */
+export const varianceOf = (t: Tally): number =>
+  Math.max(1e-12, t.squares / t.samples - (t.sum / t.samples) ** 2);
+
 /** What the samples say: median, 80 % interval, chance of each band, and what contributes most. */
 export function summarise(t: Tally): Spread {
   const n = t.samples;
   const mean = t.sum / n;
-  const variance = Math.max(1e-12, t.squares / n - mean * mean);
+  const variance = varianceOf(t);
   const chance = zeros(BANDS);
   for (const band of BANDS) chance[band] = t.bands[band] / n;
   const contributions = NAMES.map((factor) => {

@@ -1,11 +1,7 @@
 import type { Burner } from '../heat/burner';
 import type { Vessel } from '../heat/vessel';
 import type { Kitchen } from '../pot/kitchen';
-
-/** How a kitchen likes to read volumes and temperatures; inside everything is metric. */
-export type Show = { readonly volume: 'L' | 'gal'; readonly temperature: 'C' | 'F' };
-
-export const METRIC: Show = { volume: 'L', temperature: 'C' };
+import type { Show } from '../units/show';
 
 /** A kitchen with what stands in it. */
 export type House = {

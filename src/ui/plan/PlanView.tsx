@@ -1,9 +1,9 @@
 'use client';
 
 import { clsx } from 'clsx';
-import { TriangleAlert } from 'lucide-react';
+import { FileOutput, Scaling, TriangleAlert } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import { bandOf } from '../../core/flow/bands';
 import { multipliedWords } from '../../core/plan/multiplied';
@@ -11,26 +11,58 @@ import { bracketOf, chanceOfBand } from '../../core/plan/uncertainty';
 import { fireWords } from '../../core/plan/wording';
 import { nextTime, timeOfDay } from '../../core/units/clock';
 import { litres } from '../../core/units/format';
+import { degrees, inDegrees } from '../../core/units/show';
 import { Ladder } from '../shared/Ladder';
 import { PotDrawing } from '../shared/PotDrawing';
 import { railChanged } from '../shared/railChange';
+import { Segments } from '../shared/Segments';
+import { Sheet } from '../shared/Sheet';
 import { send } from '../shared/send';
 import { useNow } from '../shared/useNow';
+import { Chance } from './Chance';
 import { levelsOf } from './levels';
 import type { Stores, Wish } from './request';
 import { Sentence } from './Sentence';
 import { usePlan } from './usePlan';
 import { useTicks } from './useTicks';
 import { Warnings } from './Warnings';
-import { WeighOut } from './WeighOut';
-import { addressOf } from './wish';
+import { Grouped, type Grouping, isTicked, WeighOut } from './WeighOut';
+import { addressOf, requestOf } from './wish';
+
+/** Loaded when first asked for. */
+const ByTest = lazy(async () => ({ default: (await import('./ByTest')).ByTest }));
+const Sizes = lazy(async () => ({ default: (await import('./Sizes')).Sizes }));
+const TakeAway = lazy(async () => ({ default: (await import('./TakeAway')).TakeAway }));
+const Trajectory = lazy(async () => ({ default: (await import('./Trajectory')).Trajectory }));
+const Steps = lazy(async () => ({ default: (await import('./Steps')).Steps }));
+const Shopping = lazy(async () => ({ default: (await import('./Shopping')).Shopping }));
+
+/** A small button at the head of a column. */
+const HEAD =
+  'inline-flex min-h-12 items-center gap-2 rounded-sm border-2 border-ink bg-surface px-2.5 font-bold';
+
+const LISTS = [
+  { value: 'weigh', words: 'Weigh out' },
+  { value: 'steps', words: 'Steps' },
+  { value: 'shop', words: 'Shop' },
+] as const;
+type List = (typeof LISTS)[number]['value'];
 
 /** The address follows the sentence once it rests this long, ms. */
 const SETTLE = 250;
 
 export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
   const [wish, setWish] = useState(first);
-  const { plan, recipe, thoughts, thinking } = usePlan(stores, wish);
+  const { plan, recipe, written, stand, thoughts, thinking, remedies, sizes, work } = usePlan(stores, wish);
+  const order = useRef(plan.order);
+  useEffect(() => {
+    order.current = plan.order;
+  });
+  const [list, setList] = useState<List>('weigh');
+  const [grouping, setGrouping] = useState<Grouping>('order');
+  const [picture, setPicture] = useState<'pot' | 'clock'>('pot');
+  const [sheet, setSheet] = useState<'test' | 'sizes' | 'away' | null>(null);
+  const { show } = stores.house;
   const { ticks, tick } = useTicks(plan);
   const [starting, setStarting] = useState(false);
   const [refused, setRefused] = useState<string | null>(null);
@@ -59,7 +91,8 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
   const stop = plan.warnings.find((w) => w.severity === 'stop');
 
   const serveAt = now === null ? null : nextTime(wish.serveAt, new Date(now));
-  const lightAt = serveAt ? timeOfDay(new Date(serveAt.getTime() - plan.seconds * 1000)) : null;
+  const light = serveAt && new Date(serveAt.getTime() - plan.seconds * 1000);
+  const sheetOpen = (open: boolean) => setSheet((s) => (open ? s : null));
 
   // One id for one wish: pressing twice, or again after a lost answer, starts one batch.
   const batch = useRef({ address: '', id: '' });
@@ -72,9 +105,8 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
     if (batch.current.address !== address) batch.current = { address, id: uuid() };
     setStarting(true);
     setRefused(null);
-    const { serveAt: _words, ...request } = wish;
     const sent = await send('/api/batches', {
-      ...request,
+      ...requestOf(wish),
       id: batch.current.id,
       startedAt: new Date().toISOString(),
       serveAt: serveAt?.toISOString() ?? null,
@@ -92,16 +124,60 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
     <div className="flex h-full flex-col overflow-y-auto min-[1100px]:overflow-hidden">
       <h1 className="sr-only">Plan</h1>
       <div className="shrink-0 border-ink border-b-2 bg-surface px-5 py-3 min-[1100px]:px-7">
-        <Sentence stores={stores} recipe={recipe} wish={wish} lightAt={lightAt} onChange={change} />
+        <Sentence
+          stores={stores}
+          recipe={recipe}
+          written={written}
+          order={order}
+          stand={stand}
+          wish={wish}
+          lightAt={light && timeOfDay(light)}
+          onChange={change}
+        />
       </div>
       <div className="grid shrink-0 grid-cols-1 min-[720px]:grid-cols-[1fr_320px] min-[1100px]:min-h-0 min-[1100px]:flex-1 min-[1100px]:grid-cols-[410px_310px_1fr]">
         <section
           aria-label="The pot"
-          className="flex min-h-0 flex-col border-ink px-4 py-3 max-[1100px]:h-104 min-[720px]:border-r-2"
+          className="flex min-h-0 flex-col border-ink px-4 py-2 max-[1100px]:h-112 min-[720px]:border-r-2"
         >
-          <h2 className="font-bold">{plan.stand.vessel.name}</h2>
-          <div className="min-h-56 flex-1">
-            <PotDrawing vessel={plan.stand.vessel} levels={levels} pieces={plan.solved.run.pot.pieces} />
+          <h2 className="sr-only">{plan.stand.vessel.name}</h2>
+          <div className="flex flex-wrap items-center justify-between gap-1">
+            <Segments
+              label="Shown as"
+              value={picture}
+              onChange={setPicture}
+              options={[
+                { value: 'pot', words: 'Pot' },
+                { value: 'clock', words: 'Clock' },
+              ]}
+            />
+            <button
+              type="button"
+              className={HEAD}
+              onClick={() => {
+                work('scaling');
+                setSheet('sizes');
+              }}
+            >
+              <Scaling size={20} aria-hidden /> Sizes
+            </button>
+            <button type="button" className={HEAD} onClick={() => setSheet('away')}>
+              <FileOutput size={20} aria-hidden /> Take away
+            </button>
+          </div>
+          <div className="min-h-56 flex-1 pt-1">
+            {picture === 'pot' ? (
+              <PotDrawing
+                vessel={plan.stand.vessel}
+                levels={levels}
+                pieces={plan.solved.run.pot.pieces}
+                show={show}
+              />
+            ) : (
+              <Suspense fallback={<p className="text-quiet">Drawing it …</p>}>
+                <Trajectory plan={plan} lightAt={light} show={show} />
+              </Suspense>
+            )}
           </div>
           <p className="pt-1">
             <b>{plan.stand.burner.name}.</b> {fireWords(plan)}
@@ -111,11 +187,16 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
         </section>
         <section
           aria-label="Consistency"
-          className="flex min-h-0 flex-col border-ink px-4 py-3 max-[1100px]:h-104 max-[720px]:border-t-2 min-[1100px]:border-r-2"
+          className="flex min-h-0 flex-col border-ink px-4 py-2 max-[1100px]:h-112 max-[720px]:border-t-2 min-[1100px]:border-r-2"
         >
-          <h2 className="flex justify-between gap-2 pb-2">
-            <span className="font-bold">In the bowl, 65 °C</span>
-            <span className="text-quiet">mPa·s</span>
+          <h2 className="flex items-center justify-between gap-2 pb-2">
+            <span className="font-bold leading-tight">
+              In the bowl, {degrees(65, show)}
+              <span className="block font-normal text-[15px] text-quiet">mPa·s</span>
+            </span>
+            <button type="button" className={HEAD} onClick={() => setSheet('test')}>
+              By a test
+            </button>
           </h2>
           <div className="min-h-0 flex-1">
             <Ladder
@@ -126,10 +207,46 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
             />
           </div>
         </section>
-        <div className="min-h-0 border-ink px-4 py-3 max-[1100px]:col-span-full max-[1100px]:border-t-2">
-          <WeighOut lines={plan.weighOut} ticks={ticks} onTick={tick} />
+        <div className="flex min-h-0 flex-col border-ink px-4 py-2 max-[1100px]:col-span-full max-[1100px]:border-t-2">
+          <div className="flex items-center justify-between gap-2 pb-2">
+            <Segments label="List" value={list} onChange={setList} options={LISTS} />
+            {list === 'weigh' && (
+              <>
+                <Grouped by={grouping} onChange={setGrouping} />
+                <span className="text-quiet">
+                  {plan.weighOut.filter((l) => isTicked(l, ticks)).length} of {plan.weighOut.length}
+                </span>
+              </>
+            )}
+          </div>
+          {list === 'weigh' ? (
+            <WeighOut lines={plan.weighOut} ticks={ticks} onTick={tick} steps={plan.steps} by={grouping} />
+          ) : (
+            <Suspense fallback={<p className="text-quiet">One moment …</p>}>
+              {list === 'steps' ? (
+                <Steps plan={plan} lightAt={light} show={show} />
+              ) : (
+                <Shopping plan={plan} currency={stores.house.currency} />
+              )}
+            </Suspense>
+          )}
         </div>
       </div>
+      <Sheet open={sheet === 'test'} onOpenChange={sheetOpen} title="Aim by a test">
+        <ByTest
+          plan={plan}
+          onTarget={(viscosity) => {
+            change({ viscosity });
+            setSheet(null);
+          }}
+        />
+      </Sheet>
+      <Sheet wide open={sheet === 'sizes'} onOpenChange={sheetOpen} title="What changes with the size">
+        <Sizes sizes={sizes} />
+      </Sheet>
+      <Sheet open={sheet === 'away'} onOpenChange={sheetOpen} title="Take the plan away">
+        <TakeAway wish={wish} />
+      </Sheet>
       <footer className="max-[1100px]:contents min-[1100px]:flex min-[1100px]:shrink-0 min-[1100px]:items-stretch min-[1100px]:border-ink min-[1100px]:border-t-2 min-[1100px]:bg-surface">
         <div
           className="flex min-w-0 shrink-0 items-center border-ink bg-surface px-5 py-3 leading-tight max-[1100px]:border-t-2 min-[1100px]:flex-[1_1_300px] min-[1100px]:py-2"
@@ -138,7 +255,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
           {refused || stop ? (
             <p role={refused ? 'alert' : undefined} className="flex items-center gap-3 font-bold text-tomato">
               <TriangleAlert className="shrink-0" aria-hidden />
-              {refused ?? `${stop?.says} ${stop?.change}`}
+              {inDegrees(refused ?? `${stop?.says} ${stop?.change}`, show)}
             </p>
           ) : compared ? (
             <p>
@@ -149,16 +266,15 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
           )}
         </div>
         <div className="flex shrink-0 items-center gap-3 bg-surface px-3 py-2">
-          <Warnings warnings={plan.warnings} />
-          {chance !== null && (
-            <p
-              className={clsx(
-                'flex h-14 items-center rounded-sm border-2 border-ink px-4 font-bold',
-                thinking && 'opacity-60',
-              )}
-            >
-              {Math.round(chance * 10)} in 10 land in {band}
-            </p>
+          <Warnings
+            warnings={plan.warnings}
+            remedies={remedies}
+            show={show}
+            onOpen={() => work('remedies')}
+            onApply={change}
+          />
+          {chance !== null && thoughts && (
+            <Chance band={band} chance={chance} thoughts={thoughts} stale={thinking} />
           )}
         </div>
         <button

@@ -1,15 +1,18 @@
 'use client';
 
-import { memo } from 'react';
+import { memo, type RefObject } from 'react';
 import { BANDS, bandOf, middleOf, rangeOf } from '../../core/flow/bands';
 import { FILL_LIMIT, rimVolume } from '../../core/heat/vessel';
 import type { Recipe } from '../../core/plan/recipe';
+import type { Stand } from '../../core/plan/simulate';
+import type { Order } from '../../core/plan/types';
 import { EQUAL_PARTS, EQUAL_PARTS_WORDS } from '../../core/thicken/equalParts';
 import { ROUX_COLOURS, ROUX_STRENGTH } from '../../core/thicken/granules';
 import { litres, spaced } from '../../core/units/format';
 import { Choice } from '../shared/Choice';
 import { LitresPart } from './LitresPart';
 import { rouxOf, type Stores, type Wish } from './request';
+import { ThickenPart } from './ThickenPart';
 import { TimePart } from './TimePart';
 import { addressOf } from './wish';
 
@@ -19,14 +22,19 @@ const KIND = { gas: 'gas', induction: 'induction', electric: 'electric' } as con
 
 type Props = {
   readonly stores: Stores;
+  /** As it is cooked, and as the house writes it. */
   readonly recipe: Recipe;
+  readonly written: Recipe;
+  /** The order as it stands when a sheet opens: the sentence itself does not follow every move of the target. */
+  readonly order: RefObject<Order>;
+  readonly stand: Stand;
   readonly wish: Wish;
   readonly lightAt: string | null;
   readonly onChange: (change: Partial<Wish>) => void;
 };
 
 /** The order as a sentence; every underlined part is a control. */
-function SentenceNow({ stores, recipe, wish, lightAt, onChange }: Props) {
+function SentenceNow({ stores, recipe, written, order, stand, wish, lightAt, onChange }: Props) {
   const { house, recipes } = stores;
   const { bandLimits } = house.kitchen;
   const vessel = house.vessels.find((v) => v.id === wish.vesselId);
@@ -43,16 +51,21 @@ function SentenceNow({ stores, recipe, wish, lightAt, onChange }: Props) {
         viscosity: Math.round(middleOf(next.band, bandLimits)),
         rule: undefined,
         colour: undefined,
+        way: undefined,
+        share: undefined,
+        moreFat: undefined,
+        moreSimmer: undefined,
+        liquidAt: undefined,
       });
   };
 
   return (
     <p className="text-[clamp(20px,2.05vw,27px)] leading-[1.6]">
-      Make <LitresPart litres={wish.litres} onChange={(l) => onChange({ litres: l })} /> of{' '}
+      Make <LitresPart litres={wish.litres} show={house.show} onChange={(l) => onChange({ litres: l })} /> of{' '}
       <Choice
         label="Soup"
-        value={recipe.id}
-        words={lower(recipe.name)}
+        value={written.id}
+        words={lower(written.name)}
         onChange={chooseRecipe}
         options={recipes.map((r) => ({ value: r.id, words: r.name, aside: r.school }))}
       />
@@ -94,14 +107,15 @@ function SentenceNow({ stores, recipe, wish, lightAt, onChange }: Props) {
           aside: `${KIND[b.kind]}, ${b.powerW / 1000} kW`,
         }))}
       />
-      , thickened{' '}
-      {roux ? (
+      , thickened with{' '}
+      <ThickenPart wish={wish} written={written} order={order} stand={stand} onChange={onChange} />
+      {roux && (
         <>
-          with{' '}
+          ,{' '}
           <Choice
             label="Roux colour"
             value={colour}
-            words={`${colour} roux`}
+            words={colour}
             onChange={(c) => onChange({ colour: c })}
             options={ROUX_COLOURS.map((c) => ({
               value: c,
@@ -121,8 +135,6 @@ function SentenceNow({ stores, recipe, wish, lightAt, onChange }: Props) {
             options={EQUAL_PARTS.map((r) => ({ value: r, words: EQUAL_PARTS_WORDS[r] }))}
           />
         </>
-      ) : (
-        <>by {lower(recipe.school)}</>
       )}
       , for <TimePart time={wish.serveAt} onChange={(serveAt) => onChange({ serveAt })} />.{' '}
       {lightAt && <span className="text-quiet">Light the flame at {lightAt}.</span>}

@@ -2,13 +2,26 @@
 
 import { TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
+import type { Remedy } from '../../core/plan/choose/remedies';
 import type { Warning } from '../../core/plan/types';
+import { inDegrees, type Show } from '../../core/units/show';
 import { Sheet } from '../shared/Sheet';
+import { BUTTON } from '../shared/styles';
+import type { Wish } from './request';
 
 const WORD = { stop: 'Stop', danger: 'Danger', caution: 'Mind' } as const;
 
-/** How many things to mind, and the list of them one tap away. */
-export function Warnings({ warnings }: { warnings: readonly Warning[] }) {
+type Props = {
+  readonly warnings: readonly Warning[];
+  readonly remedies: Readonly<Record<string, readonly Remedy[]>> | null;
+  readonly show: Show;
+  /** Asks for the remedies; called when the sheet opens. */
+  readonly onOpen: () => void;
+  readonly onApply: (change: Partial<Wish>) => void;
+};
+
+/** How many things to mind, the list of them one tap away, and what would mend each one tap further. */
+export function Warnings({ warnings, remedies, show, onOpen, onApply }: Props) {
   const [open, setOpen] = useState(false);
   if (warnings.length === 0) return null;
   const grave = warnings.some((w) => w.severity !== 'caution');
@@ -21,7 +34,10 @@ export function Warnings({ warnings }: { warnings: readonly Warning[] }) {
   return (
     <Sheet
       open={open}
-      onOpenChange={setOpen}
+      onOpenChange={(next) => {
+        setOpen(next);
+        if (next) onOpen();
+      }}
       title="Before you start"
       trigger={trigger}
       triggerClass={`flex h-14 items-center gap-2 rounded-sm border-2 px-4 font-bold ${grave ? 'border-tomato text-tomato' : 'border-ink'}`}
@@ -30,10 +46,28 @@ export function Warnings({ warnings }: { warnings: readonly Warning[] }) {
         {warnings.map((w) => (
           <li key={w.id} className="border-rule border-b p-3 last:border-b-0">
             <b className={w.severity === 'caution' ? '' : 'text-tomato'}>
-              {WORD[w.severity]}. {w.says}
+              {WORD[w.severity]}. {inDegrees(w.says, show)}
             </b>
             <br />
-            {w.change}
+            {inDegrees(w.change, show)}
+            {w.rule && <span className="block text-[15px] text-quiet">{w.rule}</span>}
+            {(remedies?.[w.id] ?? []).length > 0 && (
+              <span className="mt-2 flex flex-wrap gap-2">
+                {remedies?.[w.id]?.map((r) => (
+                  <button
+                    key={r.words}
+                    type="button"
+                    className={BUTTON}
+                    onClick={() => {
+                      onApply(r.change);
+                      setOpen(false);
+                    }}
+                  >
+                    {inDegrees(r.words, show)}
+                  </button>
+                ))}
+              </span>
+            )}
           </li>
         ))}
       </ul>

@@ -1,8 +1,11 @@
 'use client';
 
 import { clsx } from 'clsx';
-import type { WeighLine } from '../../core/plan/types';
+import { groupedBy, STATIONS, stationOf } from '../../core/plan/choose/shopping';
+import type { PlanStep, WeighLine } from '../../core/plan/types';
+import { titleOf } from '../../core/plan/wording';
 import { litres, spaced } from '../../core/units/format';
+import { Scroll } from '../shared/Scroll';
 
 /** The figure to read and its unit: grams on the scale, litres for what is poured. */
 export function figureOf(line: WeighLine): readonly [string, string] {
@@ -21,66 +24,118 @@ type Props = {
   /** Line → grams it was ticked at; a tick lapses when the amount moves on. */
   readonly ticks: Readonly<Record<string, number>>;
   readonly onTick: (line: WeighLine, ticked: boolean) => void;
+  readonly steps: readonly PlanStep[];
+  readonly by: Grouping;
 };
+
+const GROUPS = [
+  { value: 'order', words: 'in order' },
+  { value: 'step', words: 'by step' },
+  { value: 'station', words: 'by station' },
+] as const;
+export type Grouping = (typeof GROUPS)[number]['value'];
+
+/** How the weigh-out is laid out. */
+export function Grouped({ by, onChange }: { by: Grouping; onChange: (by: Grouping) => void }) {
+  return (
+    <select
+      aria-label="Weigh-out laid out"
+      value={by}
+      onChange={(e) => onChange(GROUPS.find((g) => g.value === e.target.value)?.value ?? 'order')}
+      className="min-h-12 cursor-pointer bg-ground pr-1 font-bold text-ink"
+    >
+      {GROUPS.map((g) => (
+        <option key={g.value} value={g.value}>
+          {g.words}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+type Group = { readonly key: string; readonly head: string | null; readonly lines: readonly WeighLine[] };
+
+function grouped(lines: readonly WeighLine[], by: Grouping, steps: readonly PlanStep[]): readonly Group[] {
+  if (by === 'order') return [{ key: 'all', head: null, lines }];
+  if (by === 'step') {
+    return groupedBy(lines, (l) => l.step).map(({ key, lines: of }) => ({
+      key: String(key),
+      head: steps[key] ? titleOf(steps[key].step) : null,
+      lines: of,
+    }));
+  }
+  return groupedBy(lines, (l) => stationOf(l.ingredient))
+    .map(({ key, lines: of }) => ({ key, head: key, lines: of }))
+    .sort((a, b) => STATIONS.indexOf(a.key) - STATIONS.indexOf(b.key));
+}
 
 export const isTicked = (line: WeighLine, ticks: Props['ticks']): boolean => ticks[line.id] === line.g;
 
-/** What to put on the scale, in the order it is needed, ticked as it is weighed. */
-export function WeighOut({ lines, ticks, onTick }: Props) {
-  const done = lines.filter((l) => isTicked(l, ticks)).length;
+/** What to put on the scale, in the order it is needed or under headings, ticked as it is weighed. */
+export function WeighOut({ lines, ticks, onTick, steps, by }: Props) {
   const next = lines.find((l) => !isTicked(l, ticks));
   return (
-    <section aria-label="Weigh-out" className="flex h-full min-h-0 flex-col">
-      <h2 className="flex justify-between gap-3 pb-2">
-        <span className="font-bold">Weigh out, in the order you need it</span>
-        <span className="text-quiet">
-          {done} of {lines.length}
-        </span>
-      </h2>
-      <ul
-        className="min-h-0 flex-1 border-ink border-t min-[1100px]:overflow-y-auto"
-        aria-label="Things to weigh"
-      >
-        {lines.map((line) => {
-          const [figure, unit] = figureOf(line);
-          const ticked = isTicked(line, ticks);
-          return (
-            <li key={line.id} className="border-rule border-b">
-              <label
-                htmlFor={`weigh-${line.id}`}
-                className="flex min-h-14 cursor-pointer items-center gap-3 py-1"
-              >
-                <input
-                  type="checkbox"
-                  id={`weigh-${line.id}`}
-                  checked={ticked}
-                  onChange={(e) => onTick(line, e.target.checked)}
-                  aria-label={`${line.name}, ${figure} ${unit}`}
-                  className="tick size-8 shrink-0 rounded-sm border-2 border-ink bg-surface"
+    <section aria-label="Weigh-out" className="flex min-h-0 flex-1 flex-col">
+      <Scroll label="Things to weigh" className="flex-1 border-ink border-t min-[1100px]:overflow-y-auto">
+        {grouped(lines, by, steps).map((g) => (
+          <section key={g.key} aria-label={g.head ?? 'In the order you need it'}>
+            {g.head && <h3 className="border-rule border-b pt-3 pb-1 font-bold text-quiet">{g.head}</h3>}
+            <ul>
+              {g.lines.map((line) => (
+                <Line
+                  key={line.id}
+                  line={line}
+                  next={line === next}
+                  ticked={isTicked(line, ticks)}
+                  onTick={onTick}
                 />
-                <span
-                  className={clsx(
-                    'figures w-34 shrink-0 whitespace-nowrap px-1 text-right font-bold text-[32px] leading-none',
-                    line === next && 'bg-butter py-2 text-on-butter',
-                  )}
-                >
-                  {figure}
-                  <span className="ml-0.5 text-[17px]">{unit}</span>
-                </span>
-                <span className={clsx('min-w-0 flex-1 leading-tight', ticked && 'text-quiet line-through')}>
-                  <span className="block">
-                    {line.name}
-                    {line.solved === 'thickness' && <b> (the dose)</b>}
-                  </span>
-                  <span className="block text-[15px] text-quiet">
-                    {[line.prep, asideOf(line)].filter(Boolean).join(' · ')}
-                  </span>
-                </span>
-              </label>
-            </li>
-          );
-        })}
-      </ul>
+              ))}
+            </ul>
+          </section>
+        ))}
+      </Scroll>
     </section>
+  );
+}
+
+type LineProps = Pick<Props, 'onTick'> & {
+  readonly line: WeighLine;
+  readonly next: boolean;
+  readonly ticked: boolean;
+};
+
+function Line({ line, next, ticked, onTick }: LineProps) {
+  const [figure, unit] = figureOf(line);
+  return (
+    <li className="border-rule border-b">
+      <label htmlFor={`weigh-${line.id}`} className="flex min-h-14 cursor-pointer items-center gap-3 py-1">
+        <input
+          type="checkbox"
+          id={`weigh-${line.id}`}
+          checked={ticked}
+          onChange={(e) => onTick(line, e.target.checked)}
+          aria-label={`${line.name}, ${figure} ${unit}`}
+          className="tick size-8 shrink-0 rounded-sm border-2 border-ink bg-surface"
+        />
+        <span
+          className={clsx(
+            'figures w-34 shrink-0 whitespace-nowrap px-1 text-right font-bold text-[32px] leading-none',
+            next && 'bg-butter py-2 text-on-butter',
+          )}
+        >
+          {figure}
+          <span className="ml-0.5 text-[17px]">{unit}</span>
+        </span>
+        <span className={clsx('min-w-0 flex-1 leading-tight', ticked && 'text-quiet line-through')}>
+          <span className="block">
+            {line.name}
+            {line.solved === 'thickness' && <b> (the dose)</b>}
+          </span>
+          <span className="block text-[15px] text-quiet">
+            {[line.prep, asideOf(line)].filter(Boolean).join(' · ')}
+          </span>
+        </span>
+      </label>
+    </li>
   );
 }

@@ -1,18 +1,56 @@
-import type { Plan } from '../../core/plan/types';
+import { ingredient } from '../../core/food/catalogue';
+import type { Plan, PlanStep } from '../../core/plan/types';
 import type { Level } from '../shared/PotDrawing';
 
 /** Levels nearer than this share of the pot are one mark. */
-const SAME = 0.012;
+const SAME = 0.03;
+/** More marks than this cannot be told apart on a wall. */
+const MOST = 5;
 
-/** What the pot's wall is marked with: at the pass, at its fullest, and after the stock. */
+const IN: Readonly<Record<string, string>> = {
+  liquid: 'liquid in',
+  wine: 'wine in',
+  dairy: 'dairy in',
+  cheese: 'cheese in',
+  egg: 'liaison in',
+  seafood: 'fish in',
+  grain: 'grain in',
+  pulse: 'pulses in',
+};
+
+/** What a step did to the level, in two words; null when it did nothing to speak of. */
+function stageWords({ step }: PlanStep): string | null {
+  switch (step.kind) {
+    case 'add':
+    case 'temper':
+    case 'poach': {
+      const [most] = [...step.items].sort((a, b) => b.amount - a.amount);
+      if (!most) return null;
+      const { group, name } = ingredient(most.ingredient);
+      return IN[group] ?? `${(name.split(/[ ,]/).at(name.includes(',') ? 0 : -1) ?? name).toLowerCase()} in`;
+    }
+    case 'reduce':
+      return 'reduced';
+    case 'strain':
+      return 'strained';
+    case 'simmer':
+      return 'simmered';
+    case 'thicken':
+      return 'thickened';
+    default:
+      return null;
+  }
+}
+
+/** What the pot's wall is marked with: at the pass, at its fullest, and a ghost for each stage that moves the level. */
 export function levelsOf(plan: Plan): readonly Level[] {
-  const end = plan.found.volumeMl;
-  const stockLine = plan.weighOut.find((l) => l.solved === 'volume');
-  const afterStock = stockLine ? plan.steps[stockLine.step]?.volumeMl : undefined;
-  const marks: Level[] = [{ label: 'at the pass', ml: end, kind: 'now' }];
+  const marks: Level[] = [{ label: 'at the pass', ml: plan.found.volumeMl, kind: 'now' }];
   const apart = (ml: number): boolean => marks.every((m) => Math.abs(m.ml - ml) > SAME * plan.rimMl);
   if (apart(plan.peakMl)) marks.push({ label: 'at its fullest', ml: plan.peakMl, kind: 'ghost' });
-  if (afterStock !== undefined && apart(afterStock))
-    marks.push({ label: 'after the stock', ml: afterStock, kind: 'ghost' });
+  for (const s of plan.steps) {
+    const label = stageWords(s);
+    if (marks.length < MOST && label && s.volumeMl > SAME * plan.rimMl && apart(s.volumeMl))
+      marks.push({ label, ml: s.volumeMl, kind: 'ghost' });
+  }
   return marks;
 }

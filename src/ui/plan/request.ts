@@ -1,10 +1,11 @@
+import type { Amendment } from '../../core/plan/choose/ways';
 import type { House } from '../../core/plan/house';
 import type { Recipe } from '../../core/plan/recipe';
 import type { EqualParts } from '../../core/thicken/equalParts';
 import type { RouxColour } from '../../core/thicken/granules';
 
 /** What the sentence says, by ids: enough to plan, to keep in the address, and to start a batch. */
-export type Wish = {
+export type Wish = Amendment & {
   readonly recipeId: string;
   readonly litres: number;
   readonly viscosity: number;
@@ -17,6 +18,15 @@ export type Wish = {
 };
 
 export type Stores = { readonly house: House; readonly recipes: readonly Recipe[] };
+
+/** What a wish changes in its recipe, apart from the order itself. */
+export const amendmentOf = ({ way, share, moreFat, moreSimmer, liquidAt }: Wish): Amendment => ({
+  ...(way !== undefined && { way }),
+  ...(share !== undefined && { share }),
+  ...(moreFat !== undefined && { moreFat }),
+  ...(moreSimmer !== undefined && { moreSimmer }),
+  ...(liquidAt !== undefined && { liquidAt }),
+});
 
 /** The recipe's roux step, if it has one: what the thickener control may change. */
 export const rouxOf = (recipe: Recipe) => recipe.steps.find((s) => s.kind === 'roux');

@@ -1,23 +1,49 @@
 'use client';
 
 import { useEffect, useMemo, useRef, useState } from 'react';
+import type { Question as Asking, Remedy } from '../../core/plan/choose/remedies';
+import type { Scaled } from '../../core/plan/choose/scaling';
+import { amended } from '../../core/plan/choose/ways';
+import type { Multiplied } from '../../core/plan/multiplied';
 import { planFor } from '../../core/plan/plan';
 import type { Recipe } from '../../core/plan/recipe';
 import type { Stand } from '../../core/plan/simulate';
 import type { Order, Plan } from '../../core/plan/types';
-import type { Answer, Question } from '../../workers/secondThoughts';
-import type { Stores, Wish } from './request';
+import type { Doubt } from '../../core/plan/uncertainty';
+import type { Ask, Sampled, Told } from '../../workers/planner';
+import { usePlanner } from '../shared/usePlanner';
+import { amendmentOf, type Stores, type Wish } from './request';
 
 /** The finger has to rest this long, ms, before the worker is asked. */
 const REST = 90;
+/** Cooked in thought to count how many land. */
+const SAMPLES = 500;
+
+export type Thoughts = {
+  readonly key: string;
+  readonly doubt: Doubt;
+  readonly multiplied: Multiplied;
+  /** Samples cooked so far, and what they said once all were. */
+  readonly progress: number;
+  readonly sampled: Sampled | null;
+};
 
 export type Planned = {
   readonly plan: Plan;
+  /** As it is cooked: the stored recipe with what the wish changes. */
   readonly recipe: Recipe;
+  /** As the house writes it. */
+  readonly written: Recipe;
+  readonly stand: Stand;
+  readonly asking: Asking;
   /** Of the last wish that was thought through; null until the first is. */
-  readonly thoughts: Answer | null;
+  readonly thoughts: Thoughts | null;
   /** True while `thoughts` is about an earlier wish. */
   readonly thinking: boolean;
+  readonly remedies: Readonly<Record<string, readonly Remedy[]>> | null;
+  readonly sizes: readonly Scaled[] | null;
+  /** Asks the worker for what only some need. */
+  readonly work: (kind: 'remedies' | 'scaling') => void;
 };
 
 const find = <T extends { id: string }>(all: readonly T[], id: string): T => {
@@ -26,35 +52,61 @@ const find = <T extends { id: string }>(all: readonly T[], id: string): T => {
   return found;
 };
 
-/** Plans `wish` as it changes, on the page itself so that it follows a finger; doubts come from a worker. */
+/** Plans `wish` as it changes, on the page itself so that it follows a finger; the rest comes from a worker. */
 export function usePlan({ house, recipes }: Stores, wish: Wish): Planned {
-  const recipe = find(recipes, wish.recipeId);
+  const written = find(recipes, wish.recipeId);
   const vessel = find(house.vessels, wish.vesselId);
   const burner = find(house.burners, wish.burnerId);
   const { litres, viscosity, rule, colour } = wish;
+  const changes = JSON.stringify(amendmentOf(wish));
+  const recipe = useMemo(() => amended(written, JSON.parse(changes)), [written, changes]);
+  const stand = useMemo<Stand>(
+    () => ({ vessel, burner, kitchen: house.kitchen }),
+    [vessel, burner, house.kitchen],
+  );
 
-  const last = useRef<Plan>(undefined);
+  const last = useRef<{ recipe: Recipe; plan: Plan }>(undefined);
   const { plan, question } = useMemo(() => {
     const order: Order = { litres, viscosity, rule, colour };
-    const stand: Stand = { vessel, burner, kitchen: house.kitchen };
-    const plan = planFor(recipe, order, stand, last.current);
-    last.current = plan;
-    const key = JSON.stringify([recipe.id, order, vessel.id, burner.id]);
-    return { plan, question: { key, recipe, order, stand } satisfies Question };
-  }, [recipe, litres, viscosity, rule, colour, vessel, burner, house.kitchen]);
+    const near = last.current?.recipe === recipe ? last.current.plan : undefined;
+    const made = planFor(recipe, order, stand, near);
+    last.current = { recipe, plan: made };
+    const key = JSON.stringify([recipe.id, changes, order, vessel.id, burner.id]);
+    return {
+      plan: made,
+      question: { kind: 'think', key, recipe, order, stand, samples: SAMPLES } satisfies Ask,
+    };
+  }, [recipe, changes, litres, viscosity, rule, colour, stand, vessel.id, burner.id]);
 
-  const [thoughts, setThoughts] = useState<Answer | null>(null);
-  const worker = useRef<Worker>(undefined);
+  const [thoughts, setThoughts] = useState<Thoughts | null>(null);
+  const [remedied, setRemedied] = useState<Extract<Told, { kind: 'remedied' }> | null>(null);
+  const [scaled, setScaled] = useState<Extract<Told, { kind: 'scaled' }> | null>(null);
+  const ask = usePlanner((told) => {
+    if (told.kind === 'thought') setThoughts({ ...told, progress: 0, sampled: null });
+    else if (told.kind === 'sampling')
+      setThoughts((t) => (t?.key === told.key ? { ...t, progress: told.done / told.of } : t));
+    else if (told.kind === 'sampled')
+      setThoughts((t) => (t?.key === told.key ? { ...t, progress: 1, sampled: told } : t));
+    else if (told.kind === 'remedied') setRemedied(told);
+    else if (told.kind === 'scaled') setScaled(told);
+  });
   useEffect(() => {
-    const w = new Worker(new URL('../../workers/secondThoughts.ts', import.meta.url), { type: 'module' });
-    w.onmessage = ({ data }: MessageEvent<Answer>) => setThoughts(data);
-    worker.current = w;
-    return () => w.terminate();
-  }, []);
-  useEffect(() => {
-    const timer = setTimeout(() => worker.current?.postMessage(question), REST);
+    const timer = setTimeout(() => ask(question), REST);
     return () => clearTimeout(timer);
-  }, [question]);
+  }, [question, ask]);
 
-  return { plan, recipe, thoughts, thinking: thoughts?.key !== question.key };
+  const asking: Asking = { house, recipe: written, asked: wish };
+  const { key } = question;
+  return {
+    plan,
+    recipe,
+    written,
+    stand,
+    asking,
+    thoughts,
+    thinking: thoughts?.key !== key,
+    remedies: remedied?.key === key ? remedied.remedies : null,
+    sizes: scaled?.key === key ? scaled.sizes : null,
+    work: (kind) => ask({ kind, key, question: asking }),
+  };
 }

@@ -1,7 +1,8 @@
 import { demoRecipe } from '../../../demo/demo';
-import { type House, METRIC } from '../../core/plan/house';
+import type { House } from '../../core/plan/house';
 import { planFor } from '../../core/plan/plan';
 import { STANDARD_KITCHEN as kitchen } from '../../core/pot/kitchen';
+import { METRIC } from '../../core/units/show';
 import { levelsOf } from './levels';
 import { addressOf, wishFrom } from './wish';
 
@@ -80,10 +81,28 @@ test('a kitchen without pots or soups has nothing to wish for', () => {
   expect(wishFrom({}, { house, recipes: [] })).toBeNull();
 });
 
-test('the wall is marked at the pass and after the stock; marks that fall together are one', () => {
+test('the wall is marked at the pass and at each stage that moves the level; marks that fall together are one', () => {
   const stand = { vessel: house.vessels[1]!, burner: house.burners[0]!, kitchen };
   const levels = levelsOf(planFor(recipes[0]!, { litres: 12, viscosity: 153 }, stand));
-  expect(levels.map((l) => l.label)).toEqual(['at the pass', 'after the stock']);
+  expect(levels.map((l) => l.label)).toEqual(['at the pass', 'liquid in', 'potato in']);
   expect(levels[0]?.ml).toBeCloseTo(12_000, -2);
   expect(levels[1]?.ml).toBeLessThan(7000);
+  expect(levels[2]?.ml).toBeGreaterThan(levels[1]?.ml ?? 0);
+});
+
+test('a way of thickening, its share and what mends a warning come back from the address', () => {
+  const wish = wishFrom(
+    { way: 'slurry.cornstarch', share: '0.5', butter: '20', longer: '5', liquid: '80' },
+    stores,
+  )!;
+  expect(wish).toMatchObject({
+    way: 'slurry.cornstarch',
+    share: 0.5,
+    moreFat: 20,
+    moreSimmer: 5,
+    liquidAt: 80,
+  });
+  const query = Object.fromEntries(new URL(addressOf(wish), 'http://x').searchParams);
+  expect(wishFrom(query, stores)).toEqual(wish);
+  expect(wishFrom({ way: 'sawdust', share: '7' }, stores)).not.toHaveProperty('way');
 });

@@ -1,5 +1,7 @@
 import { LADDER_RANGE, middleOf } from '../../core/flow/bands';
 import { rimVolume } from '../../core/heat/vessel';
+import type { Amendment } from '../../core/plan/choose/ways';
+import { AS_WRITTEN, wayOf } from '../../core/plan/choose/ways';
 import { EQUAL_PARTS } from '../../core/thicken/equalParts';
 import { ROUX_COLOURS } from '../../core/thicken/granules';
 import type { Stores, Wish } from './request';
@@ -14,6 +16,23 @@ const numberIn = (text: string | undefined, low: number, high: number): number |
   const n = Number(text);
   return text !== undefined && n >= low && n <= high ? n : undefined;
 };
+
+/** The part of the recipe's thickening another way may do. */
+export const SHARES = [0.25, 0.5, 0.75, 1] as const;
+
+function amendmentFrom(query: Record<string, string | undefined>): Amendment {
+  const way = wayOf(query.way);
+  const share = numberIn(query.share, 0.05, 1);
+  const moreFat = numberIn(query.butter, 0.1, 20_000);
+  const moreSimmer = numberIn(query.longer, 1, 240);
+  const liquidAt = numberIn(query.liquid, 1, 98);
+  return {
+    ...(way && way !== AS_WRITTEN && { way: way.id, share: share ?? 1 }),
+    ...(moreFat !== undefined && { moreFat }),
+    ...(moreSimmer !== undefined && { moreSimmer }),
+    ...(liquidAt !== undefined && { liquidAt }),
+  };
+}
 
 /** The wish an address asks for; whatever it leaves out or gets wrong falls back to the house's first. Null in an empty house. */
 export function wishFrom(query: Record<string, string | undefined>, { house, recipes }: Stores): Wish | null {
@@ -32,13 +51,14 @@ export function wishFrom(query: Record<string, string | undefined>, { house, rec
     burnerId: burner.id,
     rule: oneOf(EQUAL_PARTS, query.rule),
     colour: oneOf(ROUX_COLOURS, query.colour),
+    ...amendmentFrom(query),
     serveAt: /^\d{2}:\d{2}$/.test(query.at ?? '') ? (query.at ?? '') : '18:30',
   };
 }
 
-/** The address that brings this wish back. */
-export function addressOf(w: Wish): string {
-  const query = new URLSearchParams({
+/** What the address says after its question mark. */
+export function queryOf(w: Wish): URLSearchParams {
+  return new URLSearchParams({
     recipe: w.recipeId,
     litres: String(w.litres),
     target: String(Math.round(w.viscosity)),
@@ -47,6 +67,15 @@ export function addressOf(w: Wish): string {
     at: w.serveAt,
     ...(w.rule && { rule: w.rule }),
     ...(w.colour && { colour: w.colour }),
+    ...(w.way && { way: w.way, share: String(w.share ?? 1) }),
+    ...(w.moreFat && { butter: String(w.moreFat) }),
+    ...(w.moreSimmer && { longer: String(w.moreSimmer) }),
+    ...(w.liquidAt !== undefined && { liquid: String(w.liquidAt) }),
   });
-  return `/plan?${query}`;
 }
+
+/** The address that brings this wish back. */
+export const addressOf = (w: Wish): string => `/plan?${queryOf(w)}`;
+
+/** A wish as {@link StartRequest} and the plan's exports ask for it. */
+export const requestOf = ({ serveAt: _words, ...w }: Wish) => w;

@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import { depthOf, FILL_LIMIT, rimVolume, type Vessel, volumeAt } from '../../core/heat/vessel';
 import type { Piece } from '../../core/pot/pot';
-import { litres } from '../../core/units/format';
+import { type Show, volumeWords } from '../../core/units/show';
 import { spread } from './spread';
 
 export type Level = {
@@ -69,13 +69,14 @@ type Props = {
   readonly vessel: Vessel;
   readonly levels: readonly Level[];
   readonly pieces: readonly Piece[];
+  readonly show: Show;
 };
 
 /**
  * The pot in section, to true proportion, as a measuring instrument: centimetres on the left wall,
  * litres on the right, liquid and ghost levels labelled with their volumes.
  */
-export function PotDrawing({ vessel, levels, pieces }: Props) {
+export function PotDrawing({ vessel, levels, pieces, show }: Props) {
   const perMm = Math.min(MOST_WIDE / vessel.diameterMm, MOST_HIGH / vessel.heightMm);
   const width = vessel.diameterMm * perMm;
   const high = vessel.heightMm * perMm;
@@ -93,11 +94,11 @@ export function PotDrawing({ vessel, levels, pieces }: Props) {
   ];
   const labels = spread(
     all.map((l) => ({ ...l, at: y(l.ml) })),
-    40,
+    38,
     TOP + 8,
     bottom - 6,
   );
-  const said = all.map((l) => `${l.label} ${litres(l.ml)} litres`).join(', ');
+  const said = all.map((l) => `${l.label} ${volumeWords(l.ml, show)}`).join(', ');
 
   return (
     <svg
@@ -148,7 +149,7 @@ export function PotDrawing({ vessel, levels, pieces }: Props) {
               fill={color}
               className="figures"
             >
-              {litres(l.ml)} L
+              {volumeWords(l.ml, show)}
             </text>
           </g>
         );
@@ -197,7 +198,8 @@ export function PotDrawing({ vessel, levels, pieces }: Props) {
         strokeDasharray="14 10"
       />
       <text x={LEFT - WALL} y={HEIGHT - 3} fontSize="15" fill="var(--quiet)">
-        cm on the wall · {litres(volumeAt(vessel, 10))} L each · {litres(rimVolume(vessel))} L to the rim
+        cm on the wall · {volumeWords(volumeAt(vessel, 10), show)} each ·{' '}
+        {volumeWords(rimVolume(vessel), show)} to the rim
       </text>
     </svg>
   );

@@ -1,8 +1,9 @@
 'use client';
 
+import { clsx } from 'clsx';
 import { X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { type ReactNode, Suspense } from 'react';
 
 type Props = {
   readonly open: boolean;
@@ -13,11 +14,13 @@ type Props = {
   /** Its accessible name, when the words alone do not say what it is. */
   readonly label?: string;
   readonly triggerClass?: string;
+  /** As wide as a table or a chart needs. */
+  readonly wide?: boolean;
   readonly children: ReactNode;
 };
 
 /** A sheet over the view: large, in the same place every time, closed by its cross, a tap beside it, or Escape. */
-export function Sheet({ open, onOpenChange, title, trigger, label, triggerClass, children }: Props) {
+export function Sheet({ open, onOpenChange, title, trigger, label, triggerClass, wide, children }: Props) {
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       {trigger !== undefined && (
@@ -29,7 +32,12 @@ export function Sheet({ open, onOpenChange, title, trigger, label, triggerClass,
         <Dialog.Overlay className="fixed inset-0 z-40 bg-rail/40" />
         <Dialog.Content
           aria-describedby={undefined}
-          className="fixed top-24 left-1/2 z-50 flex max-h-[calc(100dvh-7rem)] w-[min(94vw,520px)] -translate-x-1/2 flex-col rounded-sm border-2 border-ink bg-surface text-ink"
+          className={clsx(
+            'fixed left-1/2 z-50 flex -translate-x-1/2 flex-col rounded-sm border-2 border-ink bg-surface text-ink',
+            wide
+              ? 'top-18 max-h-[calc(100dvh-5rem)] w-[min(96vw,1120px)]'
+              : 'top-24 max-h-[calc(100dvh-7rem)] w-[min(94vw,520px)]',
+          )}
         >
           <div className="flex shrink-0 items-center justify-between border-ink border-b-2 pl-4">
             <Dialog.Title className="font-bold text-[21px]">{title}</Dialog.Title>
@@ -37,7 +45,9 @@ export function Sheet({ open, onOpenChange, title, trigger, label, triggerClass,
               <X aria-hidden />
             </Dialog.Close>
           </div>
-          <div className="min-h-0 overflow-y-auto">{children}</div>
+          <div className="min-h-0 overflow-y-auto">
+            <Suspense fallback={<p className="p-4 text-quiet">Working it out …</p>}>{children}</Suspense>
+          </div>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

@@ -1,4 +1,4 @@
-import { CookingPot, type LucideIcon, Ruler } from 'lucide-react';
+import { BookOpen, ChefHat, CookingPot, type LucideIcon, Ruler, Scale } from 'lucide-react';
 
 export type View = {
   readonly href: string;
@@ -10,5 +10,8 @@ export type View = {
 /** The views there are, in the order of the work; `key` goes there after `g`. */
 export const VIEWS: readonly View[] = [
   { href: '/plan', name: 'Plan', key: 'p', icon: Ruler },
+  { href: '/compare', name: 'Compare', key: 'c', icon: Scale },
   { href: '/stove', name: 'Stove', key: 's', icon: CookingPot },
+  { href: '/recipes', name: 'Recipes', key: 'r', icon: BookOpen },
+  { href: '/kitchen', name: 'Kitchen', key: 'k', icon: ChefHat },
 ];

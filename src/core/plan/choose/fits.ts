@@ -2,6 +2,7 @@ import { ingredient } from '../../food/catalogue';
 import type { Allergen } from '../../food/ingredient';
 import { portionsIn } from '../../pot/portions';
 import { PROPERTIES } from '../../thicken/properties';
+import { spaced } from '../../units/format';
 import type { Recipe, RecipePortion } from '../recipe';
 import type { Plan } from '../types';
 import { AS_WRITTEN, allergensOf, cannotBe, type Way } from './ways';
@@ -92,6 +93,12 @@ export function fitOf(
   if (properties?.shear === 'poor') noted.push({ good: false, says: 'Never blend it after.' });
   if (properties?.clarity === 'clear') good.push({ good: true, says: 'Leaves the soup clear and glossy.' });
   if (properties?.holding === 'good') good.push({ good: true, says: 'Holds and reheats well.' });
+
+  if (way.method === 'boiled cream' || way.method === 'liaison') {
+    const cream = plan.weighOut.filter((l) => l.solved === 'by rule' && l.ingredient === 'heavy-cream');
+    const g = cream.reduce((sum, l) => sum + l.g, 0);
+    if (g > 0) mild.push({ good: false, says: `Brings ${spaced(g)} g of cream: richer and dearer.` });
+  }
 
   const held = allergensIn(recipe);
   const brought = allergensOf(way).filter((a) => !held.has(a));

@@ -1,0 +1,19 @@
+import { pool } from '../../server/database';
+import { readHouse } from '../../server/queries/kitchen';
+import { readRecipes } from '../../server/queries/recipes';
+import type { Stores, Wish } from '../../ui/plan/request';
+import { wishFrom } from '../../ui/plan/wish';
+
+export type Query = Record<string, string | string[] | undefined>;
+
+/** The stored kitchen with its recipes in use, and the wish an address asks for; null in an empty house. */
+export async function wishOf(query: Query): Promise<{ stores: Stores; wish: Wish } | null> {
+  const db = pool();
+  const house = await readHouse(db);
+  if (!house) return null;
+  const recipes = (await readRecipes(db, house.id)).map((r) => r.recipe);
+  const stores = { house, recipes };
+  const flat = Object.fromEntries(Object.entries(query).map(([k, v]) => [k, Array.isArray(v) ? v[0] : v]));
+  const wish = wishFrom(flat, stores);
+  return wish && { stores, wish };
+}

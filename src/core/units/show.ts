@@ -1,0 +1,34 @@
+import { litres, spaced } from './format';
+import { VOLUME_UNITS } from './quantity';
+import { toFahrenheit } from './temperature';
+
+/** How a kitchen likes to read volumes and temperatures; inside everything is metric. */
+export type Show = { readonly volume: 'L' | 'gal'; readonly temperature: 'C' | 'F' };
+
+export const METRIC: Show = { volume: 'L', temperature: 'C' };
+
+/** "85 °C" or "185 °F". */
+export const degrees = (celsius: number, { temperature }: Show): string =>
+  temperature === 'C' ? `${Math.round(celsius)} °C` : `${Math.round(toFahrenheit(celsius))} °F`;
+
+/** A text of ours, which speaks in °C, as this kitchen reads it: "57 to 21 °C" → "135 to 70 °F". */
+export function inDegrees(text: string, { temperature }: Show): string {
+  if (temperature === 'C') return text;
+  const f = (n: string): string => String(Math.round(toFahrenheit(Number(n.replace('−', '-')))));
+  return text
+    .replace(/(−?\d+(?:\.\d+)?) to (−?\d+(?:\.\d+)?) °C/g, (_m, a, b) => `${f(a)} to ${f(b)} °F`)
+    .replace(/(−?\d+(?:\.\d+)?) °C/g, (_m, a) => `${f(a)} °F`);
+}
+
+/** A volume to read at a glance: litres, or US gallons and below one, quarts. */
+export function volumeIn(ml: number, { volume }: Show): { readonly figure: string; readonly unit: string } {
+  if (volume === 'L') return { figure: litres(ml), unit: 'L' };
+  const gal = ml / VOLUME_UNITS.gal;
+  if (gal >= 1) return { figure: spaced(gal, 1), unit: 'gal' };
+  return { figure: spaced(ml / VOLUME_UNITS.quart, 1), unit: 'qt' };
+}
+
+export const volumeWords = (ml: number, show: Show): string => {
+  const { figure, unit } = volumeIn(ml, show);
+  return `${figure} ${unit}`;
+};

@@ -1,0 +1,47 @@
+'use client';
+
+import { STATIONS, shoppingFor } from '../../core/plan/choose/shopping';
+import type { Plan } from '../../core/plan/types';
+import { spaced } from '../../core/units/format';
+import { Scroll } from '../shared/Scroll';
+
+/** What to fetch from where, each thing once, untrimmed, and what it costs where prices are known. */
+export function Shopping({ plan, currency }: { plan: Plan; currency: string }) {
+  const { lines, total, unpriced } = shoppingFor(plan.weighOut, plan.stand.kitchen);
+  return (
+    <Scroll label="Shopping" className="flex-1 border-ink border-t min-[1100px]:overflow-y-auto">
+      {STATIONS.map((station) => {
+        const here = lines.filter((l) => l.station === station);
+        if (here.length === 0) return null;
+        return (
+          <section key={station} aria-label={station}>
+            <h3 className="pt-3 pb-1 font-bold text-quiet">{station}</h3>
+            <ul>
+              {here.map((l) => (
+                <li key={l.ingredient} className="flex items-baseline gap-3 border-rule border-b py-1.5">
+                  <span className="figures w-28 shrink-0 text-right font-bold text-[22px]">
+                    {l.g >= 10_000 ? spaced(l.g / 1000, 1) : spaced(l.g, l.g < 10 ? 1 : 0)}
+                    <span className="ml-0.5 text-[15px]">{l.g >= 10_000 ? 'kg' : 'g'}</span>
+                  </span>
+                  <span className="min-w-0 flex-1">{l.name}</span>
+                  <span className="figures text-quiet">
+                    {l.cost === null ? '' : `${currency}${l.cost.toFixed(2)}`}
+                  </span>
+                </li>
+              ))}
+            </ul>
+          </section>
+        );
+      })}
+      <p className="py-3">
+        <b className="figures text-[22px]">
+          {currency}
+          {total.toFixed(2)}
+        </b>{' '}
+        in all, {currency}
+        {(total / (plan.found.volumeMl / 1000)).toFixed(2)} a litre
+        {unpriced > 0 && <span className="text-quiet">; {unpriced} without a price in Kitchen</span>}.
+      </p>
+    </Scroll>
+  );
+}

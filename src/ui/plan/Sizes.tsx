@@ -1,0 +1,64 @@
+'use client';
+
+import type { Scaled } from '../../core/plan/choose/scaling';
+import { duration, litres, spaced } from '../../core/units/format';
+
+const percent = (share: number): string => `${(share * 100).toFixed(1)} %`;
+
+/** The same soup at other sizes: what does not grow with the litres. */
+export function Sizes({ sizes }: { sizes: readonly Scaled[] | null }) {
+  if (!sizes) return <p className="p-4 text-quiet">Planning each size …</p>;
+  const rows: readonly (readonly [string, (s: Scaled) => string])[] = [
+    ['In', (s) => `${s.vesselName}${s.fits ? '' : ' (too full)'}`],
+    ['Water lost of what is made', (s) => percent(s.lossShare)],
+    ['Flame to the first simmer', (s) => duration(s.toSimmerSeconds)],
+    ['At the simmer', (s) => duration(s.simmerSeconds)],
+    ['From flame to pass', (s) => duration(s.seconds)],
+    [
+      'Thickener',
+      (s) =>
+        s.doseALitre === null
+          ? '–'
+          : s.doseALitre <= 1
+            ? `${Math.round(s.doseALitre * 100)} % blended`
+            : `${spaced(s.doseALitre, 1)} g/L`,
+    ],
+    ['Liquid for a litre', (s) => (s.liquidALitre > 0 ? `${litres(s.liquidALitre * 1000)} L` : '–')],
+  ];
+  return (
+    <div className="p-4">
+      <p>
+        Weights grow with the litres. These do not: a small wide pot loses more of its water, a large one
+        takes longer to heat, and dice soften in the time they take.
+      </p>
+      <table className="mt-4 w-full border-collapse text-left">
+        <thead>
+          <tr className="border-ink border-b-2">
+            <th className="py-2 font-normal text-quiet" scope="col">
+              Same soup, same band
+            </th>
+            {sizes.map((s) => (
+              <th key={s.by} scope="col" className="figures px-2 py-2 text-right text-[22px]">
+                {spaced(s.litres, Number.isInteger(s.litres) ? 0 : 1)} L
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(([words, of]) => (
+            <tr key={words} className="border-rule border-b">
+              <th scope="row" className="py-2.5 font-normal">
+                {words}
+              </th>
+              {sizes.map((s) => (
+                <td key={s.by} className="px-2 py-2.5 text-right font-bold">
+                  {of(s)}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

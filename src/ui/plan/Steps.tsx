@@ -1,0 +1,53 @@
+'use client';
+
+import type { Plan } from '../../core/plan/types';
+import { detailsOf, titleOf } from '../../core/plan/wording';
+import { timeOfDay } from '../../core/units/clock';
+import { duration, litres, mPas } from '../../core/units/format';
+import { degrees, inDegrees, type Show } from '../../core/units/show';
+import { Scroll } from '../shared/Scroll';
+
+type Props = {
+  readonly plan: Plan;
+  /** When the flame is lit; null until the page knows the time. */
+  readonly lightAt: Date | null;
+  readonly show: Show;
+};
+
+/** The plan's steps by the clock, each with where it leaves the pot. */
+export function Steps({ plan, lightAt, show }: Props) {
+  return (
+    <Scroll label="Steps by the clock" className="flex-1 border-ink border-t min-[1100px]:overflow-y-auto">
+      <ol>
+        {plan.steps.map((s, n) => {
+          const id = `${n}.${s.step.kind}`;
+          return (
+            <li key={id} className="flex gap-3 border-rule border-b py-2">
+              <span className="figures w-17 shrink-0 font-bold text-[22px] leading-tight">
+                {lightAt ? timeOfDay(new Date(lightAt.getTime() + s.startsAt * 1000)) : '··:··'}
+              </span>
+              <span className="min-w-0 flex-1 leading-tight">
+                <b>{inDegrees(titleOf(s.step), show)}</b>
+                <span className="block text-[15px]">{inDegrees(detailsOf(s.step).join(' · '), show)}</span>
+                <span className="block text-[15px] text-quiet">
+                  {duration(s.seconds)}, then {degrees(s.celsius, show)}, {litres(s.volumeMl)} L
+                </span>
+              </span>
+            </li>
+          );
+        })}
+        <li className="flex gap-3 py-2">
+          <span className="figures w-17 shrink-0 font-bold text-[22px] leading-tight">
+            {lightAt ? timeOfDay(new Date(lightAt.getTime() + plan.seconds * 1000)) : '··:··'}
+          </span>
+          <span className="leading-tight">
+            <b>On the pass</b>
+            <span className="block text-[15px] text-quiet">
+              {litres(plan.found.volumeMl)} L, {plan.found.band}, {mPas(plan.found.bowlViscosity)} mPa·s
+            </span>
+          </span>
+        </li>
+      </ol>
+    </Scroll>
+  );
+}

@@ -1,0 +1,31 @@
+'use client';
+
+import { Download, FileText, Printer } from 'lucide-react';
+import { BUTTON } from '../shared/styles';
+import type { Wish } from './request';
+import { queryOf } from './wish';
+
+/** The plan on paper or in another program. */
+export function TakeAway({ wish }: { wish: Wish }) {
+  const query = queryOf(wish).toString();
+  const file = (as: string, more = '') => `/api/plan/export?${query}&as=${as}${more}`;
+  return (
+    <div className="grid gap-3 p-4">
+      <a className={BUTTON} href={`/plan/print?${query}`} target="_blank" rel="noreferrer">
+        <Printer size={22} aria-hidden /> Print: open the page
+      </a>
+      <a className={BUTTON} href={file('pdf', '&paper=A4')} download>
+        <FileText size={22} aria-hidden /> PDF, A4
+      </a>
+      <a className={BUTTON} href={file('pdf', '&paper=LETTER')} download>
+        <FileText size={22} aria-hidden /> PDF, Letter
+      </a>
+      <a className={BUTTON} href={file('csv')} download>
+        <Download size={22} aria-hidden /> Weigh-out as CSV
+      </a>
+      <a className={BUTTON} href={file('json')} download>
+        <Download size={22} aria-hidden /> Plan as JSON
+      </a>
+    </div>
+  );
+}

@@ -1,0 +1,98 @@
+'use client';
+
+import { Check } from 'lucide-react';
+import { useEffect, useMemo, useState } from 'react';
+import type { Compared } from '../../core/plan/choose/compare';
+import { AS_WRITTEN, cannotBe, usualShare } from '../../core/plan/choose/ways';
+import type { Recipe } from '../../core/plan/recipe';
+import type { Stand } from '../../core/plan/simulate';
+import type { Order } from '../../core/plan/types';
+import { Segments } from '../shared/Segments';
+import { usePlanner } from '../shared/usePlanner';
+import { doseWords, Grade } from './Grade';
+import { amendmentOf, type Wish } from './request';
+import { SHARES } from './wish';
+
+type Props = {
+  readonly wish: Wish;
+  readonly written: Recipe;
+  readonly order: Order;
+  readonly stand: Stand;
+  readonly onChange: (change: Partial<Wish>) => void;
+};
+
+/** Every way of thickening this pot, worked out in a worker one after another. */
+export function Thickeners({ wish, written, order, stand, onChange }: Props) {
+  const [share, setShare] = useState(wish.share ?? usualShare(written));
+  const amendment = useMemo(() => ({ ...amendmentOf(wish), share }), [wish, share]);
+  const key = JSON.stringify([written.id, order, stand.vessel.id, stand.burner.id, amendment]);
+  const [found, setFound] = useState<{ key: string; all: readonly Compared[] }>({ key: '', all: [] });
+  const ask = usePlanner((told) => {
+    if (told.kind !== 'compared') return;
+    setFound((f) => ({ key: told.key, all: f.key === told.key ? [...f.all, told.one] : [told.one] }));
+  });
+  useEffect(() => {
+    ask({ kind: 'compare', key, recipe: written, order, stand, amendment });
+  }, [ask, key, written, order, stand, amendment]);
+  const chosen = wish.way ?? AS_WRITTEN.id;
+  const take = (id: string) =>
+    onChange(id === AS_WRITTEN.id ? { way: undefined, share: undefined } : { way: id, share });
+  const setPart = (next: number) => {
+    setShare(next);
+    if (wish.way) onChange({ share: next });
+  };
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-3 border-rule border-b p-4">
+        <span className="font-bold">It does</span>
+        <Segments
+          label="Part of the thickening it does"
+          value={String(share)}
+          onChange={(v) => setPart(Number(v))}
+          options={SHARES.map((s) => ({ value: String(s), words: s === 1 ? 'all' : `${s * 100} %` }))}
+        />
+        <span className="text-quiet">
+          {share < 1 ? 'of the thickening; the recipe’s own does the rest.' : 'of the thickening.'}
+        </span>
+      </div>
+      <div role="radiogroup" aria-label="Thickened with">
+        {found.all.map((c) => {
+          const barred = c.way !== AS_WRITTEN && cannotBe(written, share) !== null;
+          const on = c.way.id === chosen;
+          return (
+            <label
+              key={c.way.id}
+              htmlFor={`way-${c.way.id}`}
+              className={`flex min-h-14 items-center gap-3 border-rule border-b px-4 py-2 last:border-b-0 has-focus-visible:bg-butter has-focus-visible:text-on-butter ${barred ? 'text-quiet' : 'cursor-pointer hover:bg-butter/25'}`}
+            >
+              <input
+                type="radio"
+                id={`way-${c.way.id}`}
+                name="way"
+                checked={on}
+                disabled={barred}
+                onChange={() => take(c.way.id)}
+                className="sr-only"
+              />
+              <span className="w-6 shrink-0">{on && <Check size={22} aria-hidden />}</span>
+              <span className="min-w-0 flex-1">
+                <span className="font-bold">
+                  {c.way.words.charAt(0).toUpperCase() + c.way.words.slice(1)}
+                </span>
+                {!barred && <span className="figures ml-3">{doseWords(c)}</span>}
+                <span className="block text-[15px]">
+                  {c.fit.reasons
+                    .slice(0, 3)
+                    .map((r) => r.says)
+                    .join(' ')}
+                </span>
+              </span>
+              <Grade fit={c.fit} />
+            </label>
+          );
+        })}
+      </div>
+      {found.key !== key && <p className="p-4 text-quiet">Cooking each in thought …</p>}
+    </>
+  );
+}

@@ -1,0 +1,139 @@
+'use client';
+
+import { useCallback } from 'react';
+import type { Plan } from '../../core/plan/types';
+import { titleOf } from '../../core/plan/wording';
+import { timeOfDay } from '../../core/units/clock';
+import { litres, mPas, spaced } from '../../core/units/format';
+import { degrees, type Show } from '../../core/units/show';
+import { toFahrenheit } from '../../core/units/temperature';
+import Chart, { type Palette } from '../shared/Chart';
+
+type Props = { readonly plan: Plan; readonly lightAt: Date | null; readonly show: Show };
+
+/** Temperature, volume and consistency along the plan's clock, its steps marked. */
+export function Trajectory({ plan, lightAt, show }: Props) {
+  const light = lightAt?.getTime() ?? 0;
+  const option = useCallback(
+    (c: Palette) => {
+      const at = (seconds: number) => seconds / 60;
+      const clock = (minutes: number) =>
+        light ? timeOfDay(new Date(light + minutes * 60_000)) : `${Math.round(minutes)} min`;
+      const hot = (celsius: number) => (show.temperature === 'C' ? celsius : toFahrenheit(celsius));
+      const most = at(plan.seconds);
+      const axis = (index: number, name: string) => ({
+        gridIndex: index,
+        name,
+        nameLocation: 'end' as const,
+        nameGap: index === 0 ? 24 : 9,
+        nameTextStyle: {
+          color: c.ink,
+          fontWeight: 'bold' as const,
+          align: 'left' as const,
+          fontSize: 15,
+          padding: [0, 0, 0, -44],
+        },
+        axisLine: { show: true, lineStyle: { color: c.ink, width: 2 } },
+        axisLabel: { color: c.ink, fontSize: 14 },
+        splitLine: { lineStyle: { color: c.rule } },
+        splitNumber: 3,
+      });
+      // A number only where it stands clear of the one before.
+      let lastShown = Number.NEGATIVE_INFINITY;
+      const steps = plan.steps.map((s, n) => {
+        const clear = at(s.startsAt) - lastShown > most / 28;
+        if (clear) lastShown = at(s.startsAt);
+        return {
+          xAxis: at(s.startsAt),
+          label: {
+            formatter: clear ? String(n + 1) : '',
+            color: c.quiet,
+            fontSize: 14,
+            position: 'end' as const,
+          },
+        };
+      });
+      const line = (
+        index: number,
+        color: string,
+        data: readonly (readonly [number, number])[],
+        marks: boolean,
+      ) => ({
+        type: 'line' as const,
+        xAxisIndex: index,
+        yAxisIndex: index,
+        showSymbol: false,
+        lineStyle: { color, width: 3 },
+        data,
+        markLine: {
+          silent: true,
+          symbol: 'none',
+          lineStyle: { color: c.rule, type: 'solid' as const, width: 1 },
+          label: { show: marks },
+          data: steps,
+        },
+      });
+      const grids = [
+        { left: 48, right: 20, top: 50, height: '18%' },
+        { left: 48, right: 20, top: '42%', height: '17%' },
+        { left: 48, right: 20, top: '70%', height: '21%' },
+      ];
+      return {
+        grid: grids,
+        xAxis: grids.map((_, n) => ({
+          gridIndex: n,
+          type: 'value' as const,
+          min: 0,
+          max: most,
+          interval: most > 120 ? 30 : most > 50 ? 15 : 10,
+          axisLine: { lineStyle: { color: c.ink, width: 2 } },
+          axisLabel: { show: n === 2, color: c.ink, fontSize: 14, formatter: clock, showMaxLabel: false },
+          splitLine: { show: false },
+        })),
+        yAxis: [
+          axis(0, show.temperature === 'C' ? '°C in the pot' : '°F in the pot'),
+          { ...axis(1, 'Litres'), min: 0 },
+          {
+            ...axis(2, 'mPa·s, were it served now'),
+            type: 'log' as const,
+            min: 1,
+            axisLabel: { color: c.ink, fontSize: 14, formatter: (v: number) => spaced(v) },
+          },
+        ],
+        series: [
+          line(
+            0,
+            c.tomato,
+            plan.trace.map((s) => [at(s.seconds), hot(s.celsius)] as const),
+            true,
+          ),
+          line(
+            1,
+            c.quiet,
+            plan.trace.map((s) => [at(s.seconds), s.volumeMl / 1000] as const),
+            false,
+          ),
+          line(
+            2,
+            c.ink,
+            plan.trace
+              .filter((s) => s.volumeMl > 300)
+              .map((s) => [at(s.seconds), Math.max(1, s.bowlViscosity)] as const),
+            false,
+          ),
+        ],
+      };
+    },
+    [plan, light, show],
+  );
+  const says = plan.steps
+    .map((s, n) => `${n + 1}, ${titleOf(s.step)}: ${degrees(s.celsius, show)}, ${litres(s.volumeMl)} litres`)
+    .join('; ');
+  return (
+    <Chart
+      option={option}
+      className="h-full min-h-80 w-full"
+      says={`Along the clock. ${says}. On the pass ${mPas(plan.found.bowlViscosity)} mPa·s.`}
+    />
+  );
+}

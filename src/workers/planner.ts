@@ -1,0 +1,113 @@
+import { bandOf } from '../core/flow/bands';
+import { merge, type Spread, sample, summarise, type Tally, varianceOf } from '../core/learn/monteCarlo';
+import { type Compared, comparedWith, EVERY_WAY } from '../core/plan/choose/compare';
+import { type Raise, raises } from '../core/plan/choose/raise';
+import { planAsked, type Question, type Remedy, remediesFor } from '../core/plan/choose/remedies';
+import { type Scaled, scaling } from '../core/plan/choose/scaling';
+import type { Amendment } from '../core/plan/choose/ways';
+import { justMultiplied, type Multiplied } from '../core/plan/multiplied';
+import { planFor } from '../core/plan/plan';
+import type { Recipe } from '../core/plan/recipe';
+import type { Stand } from '../core/plan/simulate';
+import type { Order } from '../core/plan/types';
+import { type Doubt, doubtOf } from '../core/plan/uncertainty';
+
+/** What is worked out off the page. A newer asking of the same kind takes an older one's place. */
+export type Ask =
+  | {
+      readonly kind: 'think';
+      readonly key: string;
+      readonly recipe: Recipe;
+      readonly order: Order;
+      readonly stand: Stand;
+      readonly samples: number;
+    }
+  | {
+      readonly kind: 'compare';
+      readonly key: string;
+      readonly recipe: Recipe;
+      readonly order: Order;
+      readonly stand: Stand;
+      readonly amendment: Amendment;
+    }
+  | { readonly kind: 'scaling'; readonly key: string; readonly question: Question }
+  | { readonly kind: 'remedies'; readonly key: string; readonly question: Question };
+
+export type Sampled = { readonly spread: Spread; readonly raises: readonly Raise[] };
+
+export type Told =
+  | { readonly kind: 'thought'; readonly key: string; readonly doubt: Doubt; readonly multiplied: Multiplied }
+  | { readonly kind: 'sampling'; readonly key: string; readonly done: number; readonly of: number }
+  | ({ readonly kind: 'sampled'; readonly key: string } & Sampled)
+  | { readonly kind: 'compared'; readonly key: string; readonly one: Compared; readonly left: number }
+  | { readonly kind: 'scaled'; readonly key: string; readonly sizes: readonly Scaled[] }
+  | {
+      readonly kind: 'remedied';
+      readonly key: string;
+      readonly remedies: Readonly<Record<string, readonly Remedy[]>>;
+    };
+
+/** Samples between two looks at the mailbox: under a hundred milliseconds. */
+const CHUNK = 25;
+const SEED = 20;
+
+const latest: Partial<Record<Ask['kind'], string>> = {};
+const tell = (told: Told) => self.postMessage(told);
+const breathe = () => new Promise((resolve) => setTimeout(resolve, 0));
+
+async function think(ask: Extract<Ask, { kind: 'think' }>) {
+  const { key, recipe, order, stand } = ask;
+  const plan = planFor(recipe, order, stand);
+  const { trial } = plan.solved;
+  tell({
+    kind: 'thought',
+    key,
+    doubt: doubtOf(recipe, trial, stand, order),
+    multiplied: justMultiplied(recipe, plan),
+  });
+  let tally: Tally | null = null;
+  for (let done = 0; done < ask.samples; ) {
+    await breathe();
+    if (latest.think !== key) return;
+    const part = sample(recipe, trial, stand, SEED + done, Math.min(CHUNK, ask.samples - done), order);
+    tally = tally ? merge(tally, part) : part;
+    done = tally.samples;
+    tell({ kind: 'sampling', key, done, of: ask.samples });
+  }
+  if (!tally) return;
+  const spread = summarise(tally);
+  const band = bandOf(order.viscosity, stand.kitchen.bandLimits);
+  const blends = recipe.steps.some((s) => s.kind === 'puree');
+  tell({ kind: 'sampled', key, spread, raises: raises(spread, varianceOf(tally), band, stand, blends) });
+}
+
+async function compare(ask: Extract<Ask, { kind: 'compare' }>) {
+  for (const [n, way] of EVERY_WAY.entries()) {
+    await breathe();
+    if (latest.compare !== ask.key) return;
+    const one = comparedWith(way, ask.recipe, ask.order, ask.stand, ask.amendment);
+    tell({ kind: 'compared', key: ask.key, one, left: EVERY_WAY.length - n - 1 });
+  }
+}
+
+function remedy({ key, question }: Extract<Ask, { kind: 'remedies' }>) {
+  const plan = planAsked(question);
+  const remedies = Object.fromEntries(
+    (plan?.warnings ?? []).map((w) => [w.id, plan ? remediesFor(w, plan, question) : []]),
+  );
+  tell({ kind: 'remedied', key, remedies });
+}
+
+self.onmessage = async ({ data: ask }: MessageEvent<Ask>) => {
+  latest[ask.kind] = ask.key;
+  switch (ask.kind) {
+    case 'think':
+      return think(ask);
+    case 'compare':
+      return compare(ask);
+    case 'scaling':
+      return tell({ kind: 'scaled', key: ask.key, sizes: scaling(ask.question) });
+    case 'remedies':
+      return remedy(ask);
+  }
+};
