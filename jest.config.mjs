@@ -6,6 +6,7 @@ export default {
     '<rootDir>/checks/**/*.check.ts',
     '<rootDir>/cli/**/*.test.ts',
   ],
+  setupFiles: ['<rootDir>/src/core/food/load.ts'],
   transform: {
     '^.+\\.tsx?$': [
       '@swc/jest',
@@ -13,7 +14,8 @@ export default {
         jsc: {
           target: 'es2022',
           parser: { syntax: 'typescript', tsx: true },
-          transform: { react: { runtime: 'automatic' } },
+          setupFiles: ['<rootDir>/src/core/food/load.ts'],
+  transform: { react: { runtime: 'automatic' } },
         },
       },
     ],

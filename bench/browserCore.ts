@@ -1,5 +1,7 @@
 /** Everything of the engine a page could ask for; bundled to weigh it. */
 
+import '../src/core/food/load';
+
 export * from '../src/core/dairy/risk';
 export * from '../src/core/dairy/tempering';
 export * from '../src/core/flow/tests/reading';

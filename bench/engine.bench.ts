@@ -1,6 +1,7 @@
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
+import '../src/core/food/load';
 import { demoRecipe } from '../demo/demo';
 import {
   BOWL_CELSIUS,

@@ -1,4 +1,5 @@
 import { parentPort, workerData } from 'node:worker_threads';
+import '../src/core/food/load';
 import { sample } from '../src/core/learn/monteCarlo';
 
 /** One worker's share of the samples. */

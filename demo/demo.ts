@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import '../src/core/food/load';
 import { houseOf, KitchenFile } from '../src/core/formats/kitchenFile';
 import type { House } from '../src/core/plan/house';
 import { Recipe } from '../src/core/plan/recipe';

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import '../core/food/load';
 import { bandOf } from '../core/flow/bands';
 import { readRecipeFile, recipeJsonSchema } from '../core/formats/recipeFile';
 import { justMultiplied, multipliedWords } from '../core/plan/multiplied';

@@ -1,4 +1,4 @@
-import { CATALOGUE } from '../core/food/catalogue';
+import { catalogue } from '../core/food/catalogue';
 import type { Recipe, RecipeStep } from '../core/plan/recipe';
 import type { Exchangeable } from '../core/thicken/substitute';
 import { BadOption } from './options';
@@ -11,7 +11,7 @@ const AFTER = new Set(['simmer', 'puree', 'bring-to']);
  * starch becomes a slurry near the end, and the roux or dusting it replaces goes out, its fat too.
  */
 export function withThickener(recipe: Recipe, kind: Exchangeable): Recipe {
-  const food = CATALOGUE.find((i) => i.thickener === kind);
+  const food = catalogue().find((i) => i.thickener === kind);
   if (!food) throw new BadOption(`nothing in the catalogue is ${kind}`);
   const solvedIn = (s: RecipeStep): boolean =>
     (s.kind === 'roux' || s.kind === 'dust') && s.flour.amount.kind === 'solve';

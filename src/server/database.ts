@@ -1,4 +1,6 @@
 import pg from 'pg';
+// What is stored speaks of ingredients: whoever reads it has the catalogue.
+import '../core/food/load';
 
 /** One pool a process. Kept on globalThis because the development server reloads modules. */
 const holder = globalThis as typeof globalThis & { panachePool?: pg.Pool };

@@ -95,12 +95,14 @@ export const fileNamed = (name: string): Record<string, string> => ({
   'content-disposition': `attachment; filename="${name.replace(/[^a-zA-Z0-9._-]/g, '-')}"`,
 });
 
-/** Runs a route: refusals become their status and problems, anything else one plain line. */
+/** Runs a route: text and bytes go out as they are, anything else as JSON; refusals become their status and problems, what fails here one plain line. */
 export async function respond(
   work: () => Promise<{ status?: number; body: unknown; headers?: Record<string, string> }>,
 ): Promise<Response> {
   try {
     const { status = 200, body, headers } = await work();
+    if (typeof body === 'string' || body instanceof Uint8Array)
+      return new Response(body as BodyInit, { status, ...(headers && { headers }) });
     return Response.json(body, { status, ...(headers && { headers }) });
   } catch (error) {
     if (error instanceof Refusal)

@@ -1,4 +1,6 @@
 import { bandOf } from '../core/flow/bands';
+import { loadCatalogue } from '../core/food/catalogue';
+import type { Ingredient } from '../core/food/ingredient';
 import { merge, type Spread, sample, summarise, type Tally, varianceOf } from '../core/learn/monteCarlo';
 import { type Compared, comparedWith, EVERY_WAY } from '../core/plan/choose/compare';
 import { type Raise, raises } from '../core/plan/choose/raise';
@@ -14,6 +16,7 @@ import { type Doubt, doubtOf } from '../core/plan/uncertainty';
 
 /** What is worked out off the page. A newer asking of the same kind takes an older one's place. */
 export type Ask =
+  | { readonly kind: 'catalogue'; readonly key: string; readonly foods: readonly Ingredient[] }
   | {
       readonly kind: 'think';
       readonly key: string;
@@ -101,6 +104,8 @@ function remedy({ key, question }: Extract<Ask, { kind: 'remedies' }>) {
 self.onmessage = async ({ data: ask }: MessageEvent<Ask>) => {
   latest[ask.kind] = ask.key;
   switch (ask.kind) {
+    case 'catalogue':
+      return loadCatalogue(ask.foods);
     case 'think':
       return think(ask);
     case 'compare':

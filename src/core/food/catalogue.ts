@@ -1,33 +1,31 @@
-import { DAIRY } from './data/dairy';
-import { FATS } from './data/fats';
-import { GRAINS } from './data/grains';
-import { LIQUIDS } from './data/liquids';
-import { ROOTS } from './data/roots';
-import { SEAFOOD } from './data/seafood';
-import { SEASONINGS } from './data/seasonings';
-import { THICKENERS } from './data/thickeners';
-import { VEGETABLES } from './data/vegetables';
 import type { Ingredient } from './ingredient';
 
-export const CATALOGUE: readonly Ingredient[] = [
-  ...LIQUIDS,
-  ...THICKENERS,
-  ...FATS,
-  ...DAIRY,
-  ...ROOTS,
-  ...VEGETABLES,
-  ...GRAINS,
-  ...SEAFOOD,
-  ...SEASONINGS,
-];
+let foods: readonly Ingredient[] = [];
+let byId: ReadonlyMap<string, Ingredient> = new Map();
 
-const BY_ID = new Map(CATALOGUE.map((i) => [i.id, i]));
+/**
+ * Gives the engine its ingredients. Whoever runs it does this once, first: `load.ts` with the data, a
+ * worker with what its page hands over, so that a page carries the data once.
+ */
+export function loadCatalogue(all: readonly Ingredient[]): void {
+  foods = all;
+  byId = new Map(all.map((i) => [i.id, i]));
+}
 
-export const isIngredient = (id: string): boolean => BY_ID.has(id);
+/** Every ingredient, in the catalogue's order. */
+export const catalogue = (): readonly Ingredient[] => foods;
+
+export const isIngredient = (id: string): boolean => byId.has(id);
 
 /** The ingredient with this id. Throws a RangeError for an unknown one: validate at the edge. */
 export function ingredient(id: string): Ingredient {
-  const found = BY_ID.get(id);
-  if (!found) throw new RangeError(`ingredient “${id}” is not in the catalogue`);
+  const found = byId.get(id);
+  if (!found) {
+    throw new RangeError(
+      foods.length === 0
+        ? 'the catalogue is not loaded: import core/food/load first'
+        : `ingredient “${id}” is not in the catalogue`,
+    );
+  }
   return found;
 }

@@ -8,6 +8,7 @@ import { Recipe } from '../plan/recipe';
 import { simulate } from '../plan/simulate';
 import { observe } from '../pot/observe';
 import { type LeftOpen, stepsFrom } from './draftSteps';
+import { idFrom } from './ids';
 import { issueWords, valueAt } from './issueWords';
 import type { FoundRecipe } from './jsonLd';
 import { type ReadLine, readLine } from './lines/readLine';
@@ -78,16 +79,6 @@ export const draftOf = (found: FoundRecipe): Draft => ({
   }),
 });
 
-/** An id from a name: "Grandad’s Leek Soup" → "grandads-leek-soup". */
-export const idFrom = (name: string): string =>
-  name
-    .normalize('NFD')
-    .replace(/[\u0300-\u036f’']/g, '')
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 60) || 'soup';
-
 export type DraftRefused = {
   readonly ok: false;
   readonly problems: readonly { place: string; says: string }[];
@@ -135,7 +126,10 @@ export function recipeFrom(
   if (!written.success) {
     return {
       ok: false,
-      problems: problemsOf(written.error, body(stepsFrom(inUse, instructions, { dose: false, liquid: false }))),
+      problems: problemsOf(
+        written.error,
+        body(stepsFrom(inUse, instructions, { dose: false, liquid: false })),
+      ),
     };
   }
   const cookIn = (home: typeof largest) => {

@@ -1,6 +1,7 @@
 import { demoHouse, demoIds, demoRecipe } from '../../../demo/demo';
 import { Recipe } from '../plan/recipe';
-import { draftOf, idFrom, recipeFrom, whenFor } from './draft';
+import { draftOf, recipeFrom, whenFor } from './draft';
+import { idFrom } from './ids';
 import { readRecipeNode, recipeNode } from './jsonLd';
 import { openFile } from './openFile';
 import { isoDuration, toJsonLd } from './toJsonLd';

@@ -54,11 +54,10 @@ export async function readHouse(db: Queryable): Promise<House | null> {
   if (!row) return null;
   const of = (table: string, order: string) =>
     `SELECT * FROM ${table} WHERE kitchen_id = $1 ORDER BY ${order}`;
-  const [pots, burners, products] = await Promise.all([
-    db.query<PotRow>(of('pot', 'place, id'), [row.id]),
-    db.query<BurnerRow>(of('burner', 'place, id'), [row.id]),
-    db.query<ProductRow>(of('product', 'ingredient'), [row.id]),
-  ]);
+  // One after another: inside a transaction there is but one connection.
+  const pots = await db.query<PotRow>(of('pot', 'place, id'), [row.id]);
+  const burners = await db.query<BurnerRow>(of('burner', 'place, id'), [row.id]);
+  const products = await db.query<ProductRow>(of('product', 'ingredient'), [row.id]);
   const file = KitchenFile.parse({
     format: 'panache.kitchen/1',
     id: row.id,

@@ -1,45 +1,73 @@
 'use client';
 
+import '../../core/food/load';
 import Link from 'next/link';
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useEffect, useMemo, useState } from 'react';
 import { bandOf } from '../../core/flow/bands';
-import { type Compared, EVERY_WAY } from '../../core/plan/choose/compare';
-import { AS_WRITTEN, usualShare } from '../../core/plan/choose/ways';
+import type { Compared } from '../../core/plan/choose/compare';
+import { AS_WRITTEN, usualShare, WAYS } from '../../core/plan/choose/ways';
 import { duration, mPas, spaced } from '../../core/units/format';
-import { doseWords, Grade } from '../plan/Grade';
+import { Grade } from '../plan/Grade';
 import { amendmentOf, type Stores, type Wish } from '../plan/request';
 import { addressOf, SHARES } from '../plan/wish';
 import { Choice } from '../shared/Choice';
 import { Scroll } from '../shared/Scroll';
 import { Segments } from '../shared/Segments';
-import { PRIMARY } from '../shared/styles';
 import { usePlanner } from '../shared/usePlanner';
 
 /** Loaded once the doses are in. */
 const Curves = lazy(async () => ({ default: (await import('./Curves')).Curves }));
 
+/** The recipe’s own way and the others. */
+const HOW_MANY = WAYS.length + 1;
+
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
-type Row = {
+type Column = {
   readonly words: string;
-  readonly of: (c: Compared) => string;
+  readonly of: (c: Compared, own: Compared | undefined) => ReactNode;
 };
 
-const rowsFor = (currency: string): readonly Row[] => [
-  { words: 'Weigh', of: doseWords },
-  { words: 'In spoons', of: (c) => c.doses.at(-1)?.measure ?? '–' },
+/** Allergens a way adds to the soup as written, and those it saves. */
+function allergenChange(c: Compared, own: Compared | undefined): string {
+  if (!own || c === own) return 'as written';
+  const more = c.allergens.filter((a) => !own.allergens.includes(a));
+  const less = own.allergens.filter((a) => !c.allergens.includes(a));
+  return [more.length ? `+ ${more.join(', ')}` : '', less.length ? `no ${less.join(', ')}` : '']
+    .filter(Boolean)
+    .join('; ');
+}
+
+const columnsFor = (currency: string): readonly Column[] => [
+  { words: 'Weigh, and in spoons', of: (c) => <Dose one={c} /> },
   { words: 'Cost', of: (c) => (c.cost === null ? 'no price' : `${currency}${c.cost.toFixed(2)}`) },
-  { words: 'Simmer at least', of: (c) => (c.leastMinutes ? `${c.leastMinutes} min` : 'as written') },
-  { words: 'Flame to pass', of: (c) => duration(c.seconds) },
+  { words: 'Simmer', of: (c) => (c.leastMinutes ? `${c.leastMinutes} min` : '–') },
+  { words: 'In all', of: (c) => duration(c.seconds) },
   { words: 'Clear', of: (c) => c.properties?.clarity ?? '–' },
   { words: 'Gloss', of: (c) => c.properties?.gloss ?? '–' },
-  { words: 'Holds hot', of: (c) => c.properties?.holding ?? '–' },
+  { words: 'Holds', of: (c) => c.properties?.holding ?? '–' },
   { words: 'Freezes', of: (c) => c.properties?.freezing ?? '–' },
-  { words: 'Against acid', of: (c) => c.properties?.acid ?? '–' },
-  { words: 'Against a blender', of: (c) => c.properties?.shear ?? '–' },
-  { words: 'Tastes', of: (c) => c.properties?.taste ?? 'of the soup' },
-  { words: 'Allergens in all', of: (c) => c.allergens.join(', ') || 'none known' },
+  { words: 'Acid', of: (c) => c.properties?.acid ?? '–' },
+  { words: 'Blender', of: (c) => c.properties?.shear ?? '–' },
+  { words: 'Allergens', of: (c, own) => allergenChange(c, own) || 'the same' },
 ];
+
+/** What is weighed, the thickener large, its carrier and spoons under it. */
+function Dose({ one }: { one: Compared }) {
+  if (one.blend !== null) return <b>{Math.round(one.blend * 100)} % of the pot blended</b>;
+  const main = one.doses.at(-1);
+  const carried = one.doses.slice(0, -1);
+  return (
+    <span className="block whitespace-nowrap leading-tight">
+      <b className="figures text-[22px]">{spaced(main?.g ?? 0)} g</b>{' '}
+      {main?.name.split(',')[0]?.toLowerCase()}
+      <span className="block text-[15px]">
+        {main?.measure}
+        {carried.map((d) => ` + ${spaced(d.g)} g ${d.name.split(',')[0]?.toLowerCase()}`)}
+      </span>
+    </span>
+  );
+}
 
 /** One pot, every thickener: doses and properties as a table, curves beside, one of them taken into the plan. */
 export function CompareView({ stores, first }: { stores: Stores; first: Wish }) {
@@ -49,6 +77,7 @@ export function CompareView({ stores, first }: { stores: Stores; first: Wish }) 
   const vessel = house.vessels.find((v) => v.id === wish.vesselId) ?? house.vessels[0];
   const burner = house.burners.find((b) => b.id === wish.burnerId) ?? house.burners[0];
   const [share, setShare] = useState(wish.share ?? (written ? usualShare(written) : 1));
+  const [shown, setShown] = useState<'table' | 'curves'>('table');
   const [picked, setPicked] = useState(wish.way ?? AS_WRITTEN.id);
   const question = useMemo(() => {
     if (!written || !vessel || !burner) return null;
@@ -75,14 +104,15 @@ export function CompareView({ stores, first }: { stores: Stores; first: Wish }) 
 
   const { bandLimits } = house.kitchen;
   const all = found.all;
-  const done = found.key === question.key && all.length === EVERY_WAY.length;
+  const done = found.key === question.key && all.length === HOW_MANY;
   const one = all.find((c) => c.way.id === picked) ?? all[0];
   const into: Wish = {
     ...wish,
     way: picked === AS_WRITTEN.id ? undefined : picked,
     share: picked === AS_WRITTEN.id ? undefined : share,
   };
-  const rows = rowsFor(house.currency);
+  const columns = columnsFor(house.currency);
+  const own = all.find((c) => c.way.id === AS_WRITTEN.id);
   return (
     <div className="flex h-full flex-col overflow-y-auto min-[1100px]:overflow-hidden">
       <h1 className="sr-only">Compare</h1>
@@ -102,9 +132,9 @@ export function CompareView({ stores, first }: { stores: Stores; first: Wish }) 
             options={recipes.map((r) => ({ value: r.id, words: r.name, aside: r.school }))}
           />
           , <b>{bandOf(wish.viscosity, bandLimits)}</b> ({mPas(wish.viscosity)} mPa·s), in{' '}
-          <b>{vessel.name}</b>, by every thickener.
+          <b>{vessel.name}</b>.
         </p>
-        <span className="ml-auto flex items-center gap-3">
+        <span className="ml-auto flex flex-wrap items-center gap-3">
           <span className="font-bold">It does</span>
           <Segments
             label="Part of the thickening it does"
@@ -112,24 +142,30 @@ export function CompareView({ stores, first }: { stores: Stores; first: Wish }) 
             onChange={(v) => setShare(Number(v))}
             options={SHARES.map((s) => ({ value: String(s), words: s === 1 ? 'all' : `${s * 100} %` }))}
           />
+          <Segments
+            label="Shown as"
+            value={shown}
+            onChange={setShown}
+            options={[
+              { value: 'table', words: 'Table' },
+              { value: 'curves', words: 'Curves' },
+            ]}
+          />
         </span>
       </div>
-      <div className="grid grid-cols-1 min-[1100px]:min-h-0 min-[1100px]:flex-1 min-[1100px]:grid-cols-[1fr_430px]">
-        <Scroll label="Every thickener" className="overflow-auto max-[1100px]:max-h-[70vh]">
+      {shown === 'table' ? (
+        <Scroll label="Every thickener" className="flex-1 overflow-auto max-[1100px]:min-h-96">
           <table className="w-full border-collapse text-left">
             <thead className="sticky top-0 z-20 bg-ground">
               <tr>
-                <th
-                  scope="col"
-                  className="sticky left-0 z-10 bg-ground px-4 py-2 font-normal text-quiet max-[720px]:px-2"
-                >
+                <th scope="col" className="sticky left-0 z-10 bg-ground px-4 py-2 font-normal text-quiet">
                   Way
                 </th>
-                {rows.map((r) => (
+                {columns.map((r) => (
                   <th
                     key={r.words}
                     scope="col"
-                    className="whitespace-nowrap px-3 py-2 font-normal text-quiet"
+                    className="whitespace-nowrap px-1.5 py-2 font-normal text-quiet"
                   >
                     {r.words}
                   </th>
@@ -139,39 +175,40 @@ export function CompareView({ stores, first }: { stores: Stores; first: Wish }) 
             <tbody>
               {all.map((c) => {
                 const barred = c.doses.length === 0 && c.blend === null;
+                const on = c.way.id === picked;
                 return (
                   <tr
                     key={c.way.id}
-                    className={`border-rule border-t ${c.way.id === picked ? 'bg-butter text-on-butter' : ''}`}
+                    className={`border-rule border-t ${on ? 'bg-butter text-on-butter' : ''}`}
                   >
                     <th
                       scope="row"
-                      className={`sticky left-0 z-10 border-ink border-r-2 p-0 font-bold ${c.way.id === picked ? 'bg-butter' : 'bg-ground'}`}
+                      className={`sticky left-0 z-10 border-ink border-r-2 p-0 font-bold ${on ? 'bg-butter' : 'bg-ground'}`}
                     >
                       <button
                         type="button"
-                        aria-pressed={c.way.id === picked}
+                        aria-pressed={on}
                         disabled={barred}
                         onClick={() => setPicked(c.way.id)}
-                        className="block min-h-14 w-54 px-4 py-1 text-left leading-tight disabled:cursor-default max-[720px]:w-36 max-[720px]:px-2"
+                        className="block min-h-14 w-48 py-1 pr-2 pl-4 text-left leading-tight disabled:cursor-default max-[720px]:w-36 max-[720px]:pl-2"
                       >
                         {capital(c.way.words)}
                         <span className="block text-[15px]">
-                          <Grade fit={c.fit} plain={c.way.id === picked} />
+                          <Grade fit={c.fit} plain={on} />
                         </span>
                       </button>
                     </th>
                     {barred ? (
-                      <td colSpan={rows.length} className="px-3">
+                      <td colSpan={columns.length} className="px-3">
                         {c.fit.reasons[0]?.says}
                       </td>
                     ) : (
-                      rows.map((r, n) => (
+                      columns.map((r, n) => (
                         <td
                           key={r.words}
-                          className={`px-3 ${n < 5 ? 'figures whitespace-nowrap' : 'min-w-24'} ${n === 0 ? 'font-bold' : ''}`}
+                          className={`px-1.5 leading-tight ${n === columns.length - 1 ? 'min-w-24 text-[15px]' : 'whitespace-nowrap'}`}
                         >
-                          {r.of(c)}
+                          {r.of(c, own)}
                         </td>
                       ))
                     )}
@@ -182,47 +219,57 @@ export function CompareView({ stores, first }: { stores: Stores; first: Wish }) 
           </table>
           {!done && (
             <p role="status" className="p-4 text-quiet">
-              Cooking each in thought, {all.length} of {EVERY_WAY.length} …
+              Cooking each in thought, {all.length} of {HOW_MANY} …
             </p>
           )}
         </Scroll>
-        <section
-          aria-label="The one picked"
-          className="flex min-h-0 flex-col border-ink px-4 py-3 max-[1100px]:border-t-2 min-[1100px]:overflow-y-auto min-[1100px]:border-l-2"
-        >
-          <h2 className="font-bold">How thick by how much</h2>
-          <div className="h-64 shrink-0">
-            {done && (
+      ) : (
+        <div className="grid min-h-0 flex-1 grid-cols-[260px_1fr] max-[720px]:grid-cols-1">
+          <Scroll label="Ways" className="overflow-y-auto border-ink border-r-2">
+            {all.map((c) => (
+              <button
+                key={c.way.id}
+                type="button"
+                aria-pressed={c.way.id === picked}
+                disabled={c.curve.length === 0}
+                onClick={() => setPicked(c.way.id)}
+                className={`block min-h-12 w-full border-rule border-b px-4 py-1 text-left font-bold leading-tight disabled:text-quiet ${c.way.id === picked ? 'bg-butter text-on-butter' : ''}`}
+              >
+                {capital(c.way.words)}
+              </button>
+            ))}
+          </Scroll>
+          <div className="min-h-100 p-4">
+            {done ? (
               <Suspense fallback={<p className="text-quiet">Drawing the curves …</p>}>
                 <Curves all={all} picked={picked} target={wish.viscosity} limits={bandLimits} />
               </Suspense>
+            ) : (
+              <p role="status" className="text-quiet">
+                Cooking each in thought, {all.length} of {HOW_MANY} …
+              </p>
             )}
           </div>
+        </div>
+      )}
+      <footer className="sticky bottom-0 z-20 flex shrink-0 items-stretch border-ink border-t-2 bg-surface max-[720px]:flex-col">
+        <p className="min-w-0 flex-1 self-center px-5 py-2 leading-tight" aria-live="polite">
           {one && (
             <>
-              <h3 className="mt-3 flex items-center justify-between gap-3 font-bold text-[22px] leading-tight">
-                {capital(one.way.words)} <Grade fit={one.fit} />
-              </h3>
-              <ul className="mt-1">
-                {one.fit.reasons.map((r) => (
-                  <li key={r.says} className="flex gap-2 py-0.5">
-                    <span aria-hidden className="w-4 shrink-0 font-bold">
-                      {r.good ? '+' : '−'}
-                    </span>
-                    <span className="sr-only">{r.good ? 'For: ' : 'Against: '}</span>
-                    {r.says}
-                  </li>
-                ))}
-              </ul>
+              <b>{capital(one.way.words)}.</b> {one.fit.reasons.map((r) => r.says).join(' ')}
+              {one.properties && ` Tastes ${one.properties.taste}.`}
+              {one.way.id === AS_WRITTEN.id &&
+                ` Contains ${one.allergens.join(', ') || 'no known allergen'}.`}
             </>
           )}
-          <div className="sticky bottom-0 mt-auto bg-ground pt-3">
-            <Link href={addressOf(into)} className={`w-full ${PRIMARY}`}>
-              Take it into the plan
-            </Link>
-          </div>
-        </section>
-      </div>
+        </p>
+        <Link
+          href={addressOf(into)}
+          className="grid min-h-20 shrink-0 place-items-center border-ink bg-butter px-8 font-bold text-[24px] text-on-butter min-[720px]:border-l-2"
+        >
+          Take it into the plan
+        </Link>
+      </footer>
     </div>
   );
 }

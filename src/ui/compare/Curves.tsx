@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback } from 'react';
-import { type BandLimits, LADDER_RANGE } from '../../core/flow/bands';
+import { BANDS, type BandLimits, LADDER_RANGE } from '../../core/flow/bands';
 import type { Compared } from '../../core/plan/choose/compare';
 import { mPas, spaced } from '../../core/units/format';
 import Chart, { type Palette } from '../shared/Chart';
@@ -31,16 +31,27 @@ export function Curves({ all, picked, target, limits }: Props) {
           nameGap: 26,
           nameTextStyle: { color: c.ink, fontSize: 15 },
           axisLine: { lineStyle: { color: c.ink, width: 2 } },
-          axisLabel: { color: c.ink, fontSize: 14, formatter: (v: number) => spaced(v) },
+          axisLabel: {
+            color: c.ink,
+            fontSize: 15,
+            showMaxLabel: false,
+            formatter: (v: number) => spaced(v),
+          },
           splitLine: { show: false },
-          splitNumber: 4,
+          splitNumber: 5,
         },
         yAxis: {
           type: 'log' as const,
           min: LADDER_RANGE[0],
           max: 1500,
           axisLine: { show: true, lineStyle: { color: c.ink, width: 2 } },
-          axisLabel: { color: c.ink, fontSize: 14, formatter: (v: number) => spaced(v) },
+          axisLabel: {
+            color: c.ink,
+            fontSize: 15,
+            showMaxLabel: false,
+            showMinLabel: false,
+            formatter: (v: number) => spaced(v),
+          },
           splitLine: { show: false },
         },
         series: shown
@@ -62,7 +73,16 @@ export function Curves({ all, picked, target, limits }: Props) {
                 label: { show: false },
                 lineStyle: { color: c.rule, type: 'solid' as const, width: 2 },
                 data: [
-                  ...limits.map((yAxis) => ({ yAxis })),
+                  ...limits.map((yAxis, i) => ({
+                    yAxis,
+                    label: {
+                      show: true,
+                      position: 'insideStartTop' as const,
+                      formatter: `${BANDS[i + 1]} ↑`,
+                      color: c.quiet,
+                      fontSize: 15,
+                    },
+                  })),
                   { yAxis: target, lineStyle: { color: c.tomato, type: 'dashed' as const, width: 2 } },
                 ],
               },

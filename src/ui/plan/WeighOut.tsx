@@ -2,22 +2,10 @@
 
 import { clsx } from 'clsx';
 import { groupedBy, STATIONS, stationOf } from '../../core/plan/choose/shopping';
+import { asideOf, figureOf } from '../../core/plan/sheet';
 import type { PlanStep, WeighLine } from '../../core/plan/types';
 import { titleOf } from '../../core/plan/wording';
-import { litres, spaced } from '../../core/units/format';
 import { Scroll } from '../shared/Scroll';
-
-/** The figure to read and its unit: grams on the scale, litres for what is poured. */
-export function figureOf(line: WeighLine): readonly [string, string] {
-  if (line.ml !== null && line.ml >= 995) return [litres(line.ml), 'L'];
-  if (line.ml !== null) return [spaced(Math.round(line.ml / 5) * 5), 'mL'];
-  return [spaced(line.g, line.g < 10 ? 1 : 0), 'g'];
-}
-
-function asideOf(line: WeighLine): string {
-  if (line.asPurchased > line.g * 1.02) return `${spaced(line.asPurchased)} g untrimmed`;
-  return line.ml === null ? line.measure : `${spaced(line.g)} g`;
-}
 
 type Props = {
   readonly lines: readonly WeighLine[];

@@ -1,5 +1,6 @@
 'use client';
 
+import '../../core/food/load';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Question as Asking, Remedy } from '../../core/plan/choose/remedies';
 import type { Scaled } from '../../core/plan/choose/scaling';

@@ -18,7 +18,7 @@ export function Nav() {
   return (
     <nav
       aria-label="Views"
-      className="flex shrink-0 border-ink bg-surface max-[720px]:border-t-2 min-[720px]:w-23 min-[720px]:flex-col min-[720px]:border-r-2"
+      className="flex shrink-0 border-ink bg-surface print:hidden max-[720px]:border-t-2 min-[720px]:w-23 min-[720px]:flex-col min-[720px]:border-r-2"
     >
       {VIEWS.map(({ href, name, icon: Icon }) => {
         const here = path.startsWith(href);

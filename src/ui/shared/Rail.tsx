@@ -36,7 +36,7 @@ export function Rail({ initial }: { initial: readonly Ticket[] }) {
   }, []);
 
   return (
-    <header className="flex h-16 shrink-0 items-stretch bg-rail text-on-rail">
+    <header className="flex h-16 shrink-0 items-stretch bg-rail text-on-rail print:hidden">
       <p className="flex w-23 shrink-0 items-center justify-center font-bold text-[20px] min-[720px]:w-36">
         Panache
       </p>

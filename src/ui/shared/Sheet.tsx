@@ -1,9 +1,9 @@
 'use client';
 
-import { clsx } from 'clsx';
-import { X } from 'lucide-react';
-import { Dialog } from 'radix-ui';
-import { type ReactNode, Suspense } from 'react';
+import { lazy, type ReactNode, Suspense, useRef } from 'react';
+
+/** Loaded when the first sheet opens. */
+const SheetBody = lazy(async () => ({ default: (await import('./SheetBody')).SheetBody }));
 
 type Props = {
   readonly open: boolean;
@@ -20,36 +20,40 @@ type Props = {
 };
 
 /** A sheet over the view: large, in the same place every time, closed by its cross, a tap beside it, or Escape. */
-export function Sheet({ open, onOpenChange, title, trigger, label, triggerClass, wide, children }: Props) {
+export function Sheet({
+  open,
+  onOpenChange,
+  title,
+  trigger,
+  label,
+  triggerClass,
+  wide = false,
+  children,
+}: Props) {
+  const opened = useRef(false);
+  if (open) opened.current = true;
   return (
-    <Dialog.Root open={open} onOpenChange={onOpenChange}>
+    <>
       {trigger !== undefined && (
-        <Dialog.Trigger aria-label={label} className={triggerClass}>
-          {trigger}
-        </Dialog.Trigger>
-      )}
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-rail/40" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className={clsx(
-            'fixed left-1/2 z-50 flex -translate-x-1/2 flex-col rounded-sm border-2 border-ink bg-surface text-ink',
-            wide
-              ? 'top-18 max-h-[calc(100dvh-5rem)] w-[min(96vw,1120px)]'
-              : 'top-24 max-h-[calc(100dvh-7rem)] w-[min(94vw,520px)]',
-          )}
+        <button
+          type="button"
+          aria-haspopup="dialog"
+          aria-expanded={open}
+          aria-label={label}
+          data-state={open ? 'open' : 'closed'}
+          onClick={() => onOpenChange(true)}
+          className={triggerClass}
         >
-          <div className="flex shrink-0 items-center justify-between border-ink border-b-2 pl-4">
-            <Dialog.Title className="font-bold text-[21px]">{title}</Dialog.Title>
-            <Dialog.Close aria-label="Close" className="grid size-14 place-items-center">
-              <X aria-hidden />
-            </Dialog.Close>
-          </div>
-          <div className="min-h-0 overflow-y-auto">
-            <Suspense fallback={<p className="p-4 text-quiet">Working it out …</p>}>{children}</Suspense>
-          </div>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+          {trigger}
+        </button>
+      )}
+      {opened.current && (
+        <Suspense>
+          <SheetBody open={open} onOpenChange={onOpenChange} title={title} wide={wide}>
+            {children}
+          </SheetBody>
+        </Suspense>
+      )}
+    </>
   );
 }

@@ -8,11 +8,11 @@ import { Shortcuts } from './Shortcuts';
 export function Shell({ tickets, children }: { tickets: readonly Ticket[]; children: ReactNode }) {
   return (
     <Shortcuts>
-      <div className="flex h-dvh flex-col">
+      <div className="flex h-dvh flex-col print:block print:h-auto">
         <Rail initial={tickets} />
         <div className="flex min-h-0 flex-1 flex-col-reverse min-[720px]:flex-row">
           <Nav />
-          <main className="min-h-0 min-w-0 flex-1">{children}</main>
+          <main className="min-h-0 min-w-0 flex-1 print:overflow-visible">{children}</main>
         </div>
       </div>
     </Shortcuts>

@@ -3,6 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import type { BatchEvent, EventBody } from '../../core/batch/events';
+import { readRole } from '../kitchen/useRole';
 import { railChanged } from '../shared/railChange';
 import { send } from '../shared/send';
 
@@ -70,7 +71,10 @@ export function useEvents(batchId: string, fromServer: readonly BatchEvent[]): E
 
   const write = (body: EventBody) => {
     setRefused(null);
-    keep([...queue.current, { id: uuid(), at: new Date().toISOString(), station: 'Stove', body }]);
+    keep([
+      ...queue.current,
+      { id: uuid(), at: new Date().toISOString(), station: readRole() || 'Stove', body },
+    ]);
     void flush();
   };
   const waiting = unsent.filter((e) => !sent.some((s) => s.id === e.id));

@@ -1,5 +1,5 @@
 import { ALIASES } from '../../food/aliases';
-import { CATALOGUE } from '../../food/catalogue';
+import { catalogue } from '../../food/catalogue';
 
 /** A guess at which ingredient words mean: 1 is the very name, 0 nothing in common. */
 export type Match = { readonly id: string; readonly score: number };
@@ -39,12 +39,18 @@ export const wordsOf = (text: string): readonly string[] =>
 
 type Known = { readonly id: string; readonly words: readonly string[]; readonly text: string };
 
-const KNOWN: readonly Known[] = CATALOGUE.flatMap((i) =>
-  [i.name, i.id.replaceAll('-', ' '), ...(ALIASES[i.id] ?? [])].map((text) => {
-    const words = wordsOf(text);
-    return { id: i.id, words, text: words.join(' ') };
-  }),
-);
+let known: readonly Known[] | null = null;
+
+/** Every name of every ingredient, worked out when first asked for. */
+const names = (): readonly Known[] => {
+  known ??= catalogue().flatMap((i) =>
+    [i.name, i.id.replaceAll('-', ' '), ...(ALIASES[i.id] ?? [])].map((text) => {
+      const words = wordsOf(text);
+      return { id: i.id, words, text: words.join(' ') };
+    }),
+  );
+  return known;
+};
 
 function score(words: readonly string[], core: readonly string[], known: Known): number {
   if (known.text === words.join(' ')) return 1;
@@ -63,9 +69,9 @@ export function matches(text: string, most = 5): readonly Match[] {
   const bare = words.filter((w) => !MANNER.has(w));
   const core = bare.length > 0 ? bare : words;
   const best = new Map<string, number>();
-  for (const known of KNOWN) {
-    const s = score(words, core, known);
-    if (s > (best.get(known.id) ?? 0.25)) best.set(known.id, s);
+  for (const name of names()) {
+    const s = score(words, core, name);
+    if (s > (best.get(name.id) ?? 0.25)) best.set(name.id, s);
   }
   return [...best]
     .map(([id, s]) => ({ id, score: s }))

@@ -27,31 +27,34 @@ export const AS_WRITTEN: Way = {
   leastMinutes: 0,
 };
 
-const way = (method: Exclude<Way['method'], 'as written' | 'liaison'>, id: string, words: string): Way => {
-  const { thickener } = ingredient(id);
-  if (!thickener) throw new RangeError(`${id} is not a thickener`);
-  return {
-    id: `${method.replaceAll(' ', '-')}.${id}`,
-    words,
-    kind: thickener,
-    ingredient: id,
-    method,
-    leastMinutes: Math.max(METHOD_RULES[method].leastMinutes, LEAST_SIMMER[thickener]),
-  };
-};
+type Exchange = Exclude<ThickenerKind, 'yolk' | 'potato dice' | 'puree'>;
+
+const way = (
+  method: Exclude<Way['method'], 'as written' | 'liaison'>,
+  id: string,
+  kind: Exchange,
+  words: string,
+): Way => ({
+  id: `${method.replaceAll(' ', '-')}.${id}`,
+  words,
+  kind,
+  ingredient: id,
+  method,
+  leastMinutes: Math.max(METHOD_RULES[method].leastMinutes, LEAST_SIMMER[kind]),
+});
 
 /** Every school a pot can be thickened by besides its recipe's own, in the order a cook would think of them. */
 export const WAYS: readonly Way[] = [
-  way('cooked roux', 'plain-flour', 'cooked roux'),
-  way('kneaded butter', 'plain-flour', 'kneaded butter'),
-  way('slurry', 'plain-flour', 'flour slurry'),
-  way('slurry', 'rice-flour', 'rice-flour slurry'),
-  way('slurry', 'cornstarch', 'cornstarch slurry'),
-  way('boiled cream', 'cornstarch', 'cornstarch boiled in cream'),
-  way('slurry', 'waxy-maize-starch', 'waxy-maize slurry'),
-  way('slurry', 'tapioca-starch', 'tapioca slurry'),
-  way('slurry', 'arrowroot', 'arrowroot slurry'),
-  way('slurry', 'potato-starch', 'potato-starch slurry'),
+  way('cooked roux', 'plain-flour', 'wheat', 'cooked roux'),
+  way('kneaded butter', 'plain-flour', 'wheat', 'kneaded butter'),
+  way('slurry', 'plain-flour', 'wheat', 'flour slurry'),
+  way('slurry', 'rice-flour', 'rice flour', 'rice-flour slurry'),
+  way('slurry', 'cornstarch', 'maize', 'cornstarch slurry'),
+  way('boiled cream', 'cornstarch', 'maize', 'cornstarch boiled in cream'),
+  way('slurry', 'waxy-maize-starch', 'waxy maize', 'waxy-maize slurry'),
+  way('slurry', 'tapioca-starch', 'tapioca', 'tapioca slurry'),
+  way('slurry', 'arrowroot', 'arrowroot', 'arrowroot slurry'),
+  way('slurry', 'potato-starch', 'potato starch', 'potato-starch slurry'),
   {
     id: 'liaison.egg-yolk',
     words: 'liaison of yolk and cream',

@@ -1,0 +1,22 @@
+import type { Metadata } from 'next';
+import { kitchenFileOf } from '../../core/formats/kitchenFile';
+import { pool } from '../../server/database';
+import { theHouse } from '../../server/kitchen';
+import { KitchenView } from '../../ui/kitchen/KitchenView';
+
+export const metadata: Metadata = { title: 'Kitchen' };
+export const dynamic = 'force-dynamic';
+
+type Query = Promise<Record<string, string | string[] | undefined>>;
+
+export default async function KitchenPage({ searchParams }: { searchParams: Query }) {
+  const { part } = await searchParams;
+  const house = await theHouse(pool());
+  return (
+    <KitchenView
+      kitchen={kitchenFileOf(house)}
+      revision={house.revision}
+      part={typeof part === 'string' ? part : undefined}
+    />
+  );
+}

@@ -1,0 +1,26 @@
+import type { Metadata } from 'next';
+import { boilsAt } from '../../../core/pot/cook';
+import { pool } from '../../../server/database';
+import { theHouse } from '../../../server/kitchen';
+import { readWaterTests } from '../../../server/queries/waterTests';
+import { WaterTestView } from '../../../ui/kitchen/WaterTestView';
+
+export const metadata: Metadata = { title: 'Water test' };
+export const dynamic = 'force-dynamic';
+
+type Query = Promise<Record<string, string | string[] | undefined>>;
+
+export default async function WaterTestPage({ searchParams }: { searchParams: Query }) {
+  const { pot } = await searchParams;
+  const db = pool();
+  const house = await theHouse(db);
+  const past = await readWaterTests(db, house.id);
+  return (
+    <WaterTestView
+      house={house}
+      boils={boilsAt(house.kitchen)}
+      first={house.vessels.find((v) => v.id === pot)?.id ?? house.vessels[0]?.id ?? ''}
+      past={past}
+    />
+  );
+}

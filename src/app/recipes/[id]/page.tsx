@@ -1,0 +1,27 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import type { RecipeText } from '../../../core/formats/draft';
+import { pool } from '../../../server/database';
+import { theHouse } from '../../../server/kitchen';
+import { readRecipe } from '../../../server/queries/recipes';
+import { EditorView } from '../../../ui/recipes/editor/EditorView';
+
+export const metadata: Metadata = { title: 'Recipe' };
+export const dynamic = 'force-dynamic';
+
+export default async function RecipePage({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const db = pool();
+  const house = await theHouse(db);
+  const stored = await readRecipe(db, house.id, id);
+  if (!stored) notFound();
+  return (
+    <EditorView
+      key={`${id} ${stored.version}`}
+      house={house}
+      body={stored.body as unknown as RecipeText}
+      version={stored.version}
+      archived={stored.archived}
+    />
+  );
+}

@@ -1,0 +1,65 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import type { RecipeText } from '../../../core/formats/draft';
+import type { House } from '../../../core/plan/house';
+import { pool } from '../../../server/database';
+import { theHouse } from '../../../server/kitchen';
+import { readRecipe } from '../../../server/queries/recipes';
+import { NewRecipe } from '../../../ui/recipes/editor/NewRecipe';
+
+export const metadata: Metadata = { title: 'A new recipe' };
+export const dynamic = 'force-dynamic';
+
+/** What a soup begins as: something every kitchen could cook, to be changed. */
+const blank = ({ vessels: [vessel], burners: [burner] }: House): RecipeText | null =>
+  vessel && burner
+    ? {
+        format: 'panache.recipe/1',
+        id: 'new',
+        name: '',
+        school: 'Roux, blended',
+        yieldLitres: 4,
+        band: 'Coating',
+        home: { vessel, burner },
+        steps: [
+          {
+            kind: 'sweat',
+            items: [
+              { ingredient: 'butter', amount: '80 g' },
+              { ingredient: 'onion', amount: '400 g', cut: { shape: 'cube', edgeMm: 6 } },
+            ],
+            minutes: 8,
+            to: 'translucent',
+          },
+          {
+            kind: 'roux',
+            flour: { ingredient: 'plain-flour', amount: 'to thickness' },
+            fat: { ingredient: 'butter', amount: 'by rule' },
+            rule: 'weight',
+            colour: 'blond',
+            minutes: 3,
+          },
+          { kind: 'add', items: [{ ingredient: 'vegetable-stock', amount: 'to volume' }], gradually: true },
+          { kind: 'bring-to', to: 'simmer', flame: 0.8, lid: 'off' },
+          { kind: 'simmer', minutes: 15, lid: 'off' },
+          { kind: 'season', items: [{ ingredient: 'salt', amount: 'to taste' }] },
+        ],
+      }
+    : null;
+
+type Query = Promise<Record<string, string | string[] | undefined>>;
+
+export default async function NewRecipePage({ searchParams }: { searchParams: Query }) {
+  const { from, handed } = await searchParams;
+  const db = pool();
+  const house = await theHouse(db);
+  if (typeof from === 'string') {
+    const stored = await readRecipe(db, house.id, from);
+    if (!stored) notFound();
+    const body = stored.body as unknown as RecipeText;
+    return <NewRecipe house={house} body={{ ...body, id: 'new', name: `${body.name}, another way` }} />;
+  }
+  const body = blank(house);
+  if (!body) notFound();
+  return <NewRecipe house={house} body={body} handed={handed === '1'} />;
+}

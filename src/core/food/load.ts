@@ -1,0 +1,23 @@
+import { loadCatalogue } from './catalogue';
+import { DAIRY } from './data/dairy';
+import { FATS } from './data/fats';
+import { GRAINS } from './data/grains';
+import { LIQUIDS } from './data/liquids';
+import { ROOTS } from './data/roots';
+import { SEAFOOD } from './data/seafood';
+import { SEASONINGS } from './data/seasonings';
+import { THICKENERS } from './data/thickeners';
+import { VEGETABLES } from './data/vegetables';
+
+/** Importing this loads the catalogue's own data. */
+loadCatalogue([
+  ...LIQUIDS,
+  ...THICKENERS,
+  ...FATS,
+  ...DAIRY,
+  ...ROOTS,
+  ...VEGETABLES,
+  ...GRAINS,
+  ...SEAFOOD,
+  ...SEASONINGS,
+]);

@@ -1,0 +1,150 @@
+import { join } from 'node:path';
+import PDFDocument from 'pdfkit';
+import type { PlanSheet } from '../../core/plan/sheet';
+
+export const PAPERS = ['A4', 'LETTER'] as const;
+export type Paper = (typeof PAPERS)[number];
+
+const font = (family: string, weight: number): string =>
+  join(process.cwd(), 'node_modules/@fontsource', family, 'files', `${family}-latin-${weight}-normal.woff`);
+const TEXT = font('atkinson-hyperlegible-next', 400);
+const BOLD = font('atkinson-hyperlegible-next', 700);
+const FIGURES = font('atkinson-hyperlegible-mono', 700);
+
+const MARGIN = 34;
+const GAP = 18;
+/** Share of the page's width the weigh-out takes. */
+const LEFT_SHARE = 0.46;
+const INK = '#10312b';
+const QUIET = '#3f5a6b';
+const RULE = '#c3cfc4';
+const BUTTER = '#f4c534';
+
+/** Sizes tried until everything stands on one page; the smallest is still read at arm's length. */
+const SCALES = [1.15, 1.05, 1, 0.93, 0.86, 0.8, 0.74] as const;
+
+/** Letters the shipped fonts lack, in letters they have. */
+const plain = (text: string): string =>
+  text
+    .replace(/\u00a0/g, ' ')
+    .replace(/⁻¹/g, '-1')
+    .replace(/(\d?)([⅓⅔])/g, (_m, whole, sign) => `${whole && `${whole} `}${sign === '⅓' ? '1/3' : '2/3'}`);
+
+type Doc = InstanceType<typeof PDFDocument>;
+
+/** Draws the sheet at one size; without `real` only measures. Returns the height it takes, pt. */
+function draw(doc: Doc, sheet: PlanSheet, scale: number, real: boolean): number {
+  const width = doc.page.width - 2 * MARGIN;
+  const left = (width - GAP) * LEFT_SHARE;
+  const right = width - GAP - left;
+  const size = (pt: number): number => pt * scale;
+  const say = (text: string, x: number, y: number, w: number, f: string, pt: number, color = INK): number => {
+    doc.font(f).fontSize(size(pt));
+    const words = plain(text);
+    const h = doc.heightOfString(words, { width: w });
+    if (real) doc.fillColor(color).text(words, x, y, { width: w });
+    return h;
+  };
+  const rule = (x: number, y: number, w: number, color = RULE, thick = 0.7): void => {
+    if (real)
+      doc
+        .moveTo(x, y)
+        .lineTo(x + w, y)
+        .lineWidth(thick)
+        .strokeColor(color)
+        .stroke();
+  };
+
+  let y = MARGIN;
+  y += say(sheet.title, MARGIN, y, width, BOLD, 22);
+  y += say(sheet.order, MARGIN, y + 2, width, TEXT, 12.5) + 2;
+  y += say(sheet.fire, MARGIN, y + 2, width, TEXT, 10.5, QUIET) + 8;
+  rule(MARGIN, y, width, INK, 1.6);
+  y += size(7);
+  const top = y;
+
+  const figureWidth = size(70);
+  const box = size(13);
+  y += say('Weigh out, in the order you need it', MARGIN, y, left, BOLD, 11.5, QUIET) + size(3);
+  for (const l of sheet.lines) {
+    const x = MARGIN + box + size(6);
+    const words = x + figureWidth + size(8);
+    const w = MARGIN + left - words;
+    if (real) {
+      doc
+        .rect(MARGIN, y + size(2), box, box)
+        .lineWidth(1.2)
+        .strokeColor(INK)
+        .stroke();
+      if (l.dose) doc.rect(x, y, figureWidth, size(19)).fill(BUTTER);
+      doc.font(FIGURES).fontSize(size(15)).fillColor(INK);
+      doc.text(plain(`${l.figure} ${l.unit}`), x, y + size(1), {
+        width: figureWidth - size(2),
+        align: 'right',
+        lineBreak: false,
+      });
+    }
+    let h = say(l.dose ? `${l.name} (the dose)` : l.name, words, y + size(1), w, BOLD, 11.5);
+    if (l.aside) h += say(l.aside, words, y + size(1) + h, w, TEXT, 9.5, QUIET);
+    y += Math.max(size(20), h + size(4));
+    rule(MARGIN, y, left);
+    y += size(2.5);
+  }
+  const leftEnds = y;
+
+  y = top;
+  const clockWidth = size(50);
+  const x0 = MARGIN + left + GAP;
+  y += say('By the clock', x0, y, right, BOLD, 11.5, QUIET) + size(3);
+  for (const s of sheet.steps) {
+    const x = x0 + clockWidth;
+    const w = right - clockWidth;
+    if (real)
+      doc
+        .font(FIGURES)
+        .fontSize(size(13))
+        .fillColor(INK)
+        .text(s.at, x0, y + size(0.5), { lineBreak: false });
+    let h = say(s.takes ? `${s.title}, ${s.takes}` : s.title, x, y, w, BOLD, 11.5);
+    if (s.details) h += say(s.details, x, y + h, w, TEXT, 10);
+    if (s.look) h += say(`Look for ${s.look}`, x, y + h, w, TEXT, 9.5, QUIET);
+    y += h + size(3);
+    rule(x0, y, right);
+    y += size(2.5);
+  }
+
+  y = Math.max(y, leftEnds) + size(6);
+  for (const c of sheet.cautions) y += say(`! ${c}`, MARGIN, y, width, TEXT, 10) + size(1.5);
+  y += size(3);
+  y += say(
+    'Doses are predictions: taste and look. Time and temperature rules follow the code named in Panache; the local food code and those responsible for it decide.',
+    MARGIN,
+    y,
+    width,
+    TEXT,
+    8.5,
+    QUIET,
+  );
+  return y;
+}
+
+/** The plan as a PDF: one page for a normal soup, as large as it goes. */
+export async function planPdf(sheet: PlanSheet, paper: Paper): Promise<Uint8Array> {
+  const doc = new PDFDocument({
+    size: paper,
+    margin: 0,
+    info: { Title: sheet.title, Producer: 'Panache', Creator: 'Panache' },
+  });
+  const chunks: Uint8Array[] = [];
+  const ended = new Promise<void>((resolve, reject) => {
+    doc.on('data', (c: Uint8Array) => chunks.push(c));
+    doc.on('end', () => resolve());
+    doc.on('error', reject);
+  });
+  const room = doc.page.height - MARGIN;
+  const scale = SCALES.find((s) => draw(doc, sheet, s, false) <= room) ?? SCALES[SCALES.length - 1] ?? 0.74;
+  draw(doc, sheet, scale, true);
+  doc.end();
+  await ended;
+  return Buffer.concat(chunks);
+}

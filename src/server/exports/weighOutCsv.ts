@@ -1,0 +1,24 @@
+import Papa from 'papaparse';
+import { stationOf } from '../../core/plan/choose/shopping';
+import type { Plan } from '../../core/plan/types';
+import { titleOf } from '../../core/plan/wording';
+
+/** The weigh-out as CSV (RFC 4180), a line a thing, grams and mL as numbers. Text that a spreadsheet would take for a formula is made harmless. */
+export const weighOutCsv = (plan: Plan): string =>
+  `${Papa.unparse(
+    plan.weighOut.map((l, n) => ({
+      order: n + 1,
+      step: l.step + 1,
+      does: titleOf(plan.steps[l.step]?.step ?? { kind: 'rest', minutes: 0, lid: 'off' }),
+      station: stationOf(l.ingredient),
+      ingredient: l.ingredient,
+      name: l.name,
+      g: l.g,
+      mL: l.ml === null ? '' : Math.round(l.ml),
+      measure: l.measure,
+      as_purchased_g: l.asPurchased,
+      prepared: l.prep ?? '',
+      worked_out: l.solved ?? '',
+    })),
+    { escapeFormulae: true },
+  )}\r\n`;

@@ -1,0 +1,123 @@
+'use client';
+
+import '../../core/food/load';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import { FormProvider, useForm } from 'react-hook-form';
+import type { KitchenFile } from '../../core/formats/kitchenFile';
+import { ask, problemWords } from '../shared/api';
+import { Segments } from '../shared/Segments';
+import { ArchivePart } from './ArchivePart';
+import { type KitchenForm, kitchenFieldOf, kitchenForm, kitchenOf } from './form';
+import { BurnersPart, HousePart, PotsPart, ProductsPart } from './parts';
+
+const PARTS = [
+  { value: 'house', words: 'House' },
+  { value: 'pots', words: 'Pots' },
+  { value: 'burners', words: 'Burners' },
+  { value: 'products', words: 'Products' },
+  { value: 'archive', words: 'Archive' },
+] as const;
+type Part = (typeof PARTS)[number]['value'];
+
+const partOf = (field: string): Part =>
+  field.startsWith('vessels')
+    ? 'pots'
+    : field.startsWith('burners')
+      ? 'burners'
+      : field.startsWith('products')
+        ? 'products'
+        : 'house';
+
+type Props = { readonly kitchen: KitchenFile; readonly revision: number; readonly part: string | undefined };
+
+/** What the kitchen is: its room, standards, pots, burners and products, saved together. */
+export function KitchenView({ kitchen, revision, part: first }: Props) {
+  const router = useRouter();
+  const form = useForm<KitchenForm>({ defaultValues: kitchenForm(kitchen) });
+  const { handleSubmit, setError, clearErrors, setFocus, reset, formState } = form;
+  const [part, setPart] = useState<Part>(PARTS.find((p) => p.value === first)?.value ?? 'house');
+  const [said, setSaid] = useState<{ words: string; bad: boolean } | null>(null);
+  const [saving, setSaving] = useState(false);
+  const [now, setNow] = useState(revision);
+
+  useEffect(() => {
+    if (!formState.isDirty) return;
+    const warn = (e: BeforeUnloadEvent) => e.preventDefault();
+    window.addEventListener('beforeunload', warn);
+    return () => window.removeEventListener('beforeunload', warn);
+  }, [formState.isDirty]);
+
+  const { errors } = formState;
+  /** What is wrong at a field; ending in a dot, anywhere inside it. */
+  const problemAt = (path: string): string | undefined => {
+    const inside = path.endsWith('.');
+    const { error } = form.getFieldState((inside ? path.slice(0, -1) : path) as 'name', {
+      ...formState,
+      errors,
+    });
+    if (!error) return undefined;
+    return inside ? 'look here' : typeof error.message === 'string' ? error.message : undefined;
+  };
+
+  const save = handleSubmit(async (values) => {
+    clearErrors();
+    setSaving(true);
+    const file = kitchenOf(values, kitchen);
+    const answer = await ask<{ revision: number }>('PUT', '/api/kitchen', { kitchen: file, revision: now });
+    setSaving(false);
+    if (!answer.ok) {
+      const wrong = answer.problems.map((p) => ({ field: kitchenFieldOf(p.field), says: problemWords(p) }));
+      for (const w of wrong) setError(w.field as 'name', { message: w.says });
+      const [at] = wrong;
+      setSaid({
+        words: `Not saved. ${wrong.length === 1 ? (at?.says ?? '') : `${wrong.length} fields to mend.`} What you typed is still here.`,
+        bad: true,
+      });
+      if (at && answer.status === 400) {
+        setPart(partOf(at.field));
+        setTimeout(() => setFocus(at.field as 'name'), 60);
+      }
+      return;
+    }
+    setNow(answer.body.revision);
+    reset(kitchenForm(file));
+    setSaid({ words: 'Saved. Every plan counts with it from now on.', bad: false });
+    router.refresh();
+  });
+
+  return (
+    <FormProvider {...form}>
+      <form onSubmit={save} noValidate className="flex h-full flex-col">
+        <header className="flex shrink-0 flex-wrap items-center gap-x-6 gap-y-2 border-ink border-b-2 bg-surface px-5 py-3">
+          <h1 className="mr-auto font-bold text-[27px]">Kitchen</h1>
+          <Segments label="Part of the kitchen" value={part} onChange={setPart} options={PARTS} />
+        </header>
+        <div className="min-h-0 flex-1 overflow-y-auto px-5 py-4">
+          {part === 'house' && <HousePart problemAt={problemAt} />}
+          {part === 'pots' && <PotsPart problemAt={problemAt} />}
+          {part === 'burners' && <BurnersPart problemAt={problemAt} />}
+          {part === 'products' && <ProductsPart problemAt={problemAt} />}
+          {part === 'archive' && <ArchivePart />}
+        </div>
+        {part !== 'archive' && (
+          <footer className="flex shrink-0 items-stretch border-ink border-t-2 bg-surface">
+            <p
+              role={said?.bad ? 'alert' : 'status'}
+              className={`flex flex-1 items-center px-5 py-2 leading-tight ${said?.bad ? 'font-bold text-tomato' : ''}`}
+            >
+              {said?.words ?? (formState.isDirty ? 'Changed, not saved yet.' : '')}
+            </p>
+            <button
+              type="submit"
+              disabled={saving || !formState.isDirty}
+              className="min-h-18 border-ink border-l-2 bg-butter px-8 font-bold text-[24px] text-on-butter disabled:bg-ground disabled:text-quiet"
+            >
+              {saving ? 'Saving …' : formState.isDirty ? 'Save' : 'Saved'}
+            </button>
+          </footer>
+        )}
+      </form>
+    </FormProvider>
+  );
+}

@@ -1,0 +1,338 @@
+'use client';
+
+import { Timer } from 'lucide-react';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import { v4 as uuid } from 'uuid';
+import { FILL_LIMIT, rimVolume } from '../../core/heat/vessel';
+import type { WaterTested } from '../../core/learn/waterTest';
+import type { House } from '../../core/plan/house';
+import { countdown } from '../../core/units/clock';
+import { litres, spaced } from '../../core/units/format';
+import { parseNumber } from '../../core/units/parse';
+import { ask, problemWords } from '../shared/api';
+import { Field, Pick } from '../shared/Field';
+import { Segments } from '../shared/Segments';
+import { BUTTON, PRIMARY } from '../shared/styles';
+import { useNow } from '../shared/useNow';
+
+type Past = {
+  readonly id: string;
+  readonly potId: string;
+  readonly burnerId: string;
+  readonly madeAt: string;
+  readonly lossFactor: number;
+  readonly intoPotW: number;
+};
+
+/** Everything typed and both stop-watches, kept on the device: the test takes an hour. */
+type Typed = {
+  readonly id: string;
+  readonly potId: string;
+  readonly burnerId: string;
+  readonly by: 'weight' | 'level';
+  readonly litres: string;
+  readonly startCelsius: string;
+  readonly heatedTo: string;
+  readonly heatMinutes: string;
+  readonly keptAt: string;
+  readonly keptMinutes: string;
+  readonly before: string;
+  readonly after: string;
+  /** Milliseconds when each stop-watch was started; null when it stands. */
+  readonly heatFrom: number | null;
+  readonly keptFrom: number | null;
+};
+
+const KEY = 'panache.water-test';
+
+const fresh = (potId: string, burnerId: string): Typed => ({
+  id: uuid(),
+  potId,
+  burnerId,
+  by: 'weight',
+  litres: '',
+  startCelsius: '15',
+  heatedTo: '90',
+  heatMinutes: '',
+  keptAt: '95',
+  keptMinutes: '',
+  before: '',
+  after: '',
+  heatFrom: null,
+  keptFrom: null,
+});
+
+const minutesSince = (from: number): string => ((Date.now() - from) / 60_000).toFixed(1);
+
+const CARD = 'rounded-sm border-2 border-ink bg-surface p-4';
+
+type Props = {
+  readonly house: House;
+  /** °C water boils at here. */
+  readonly boils: number;
+  readonly first: string;
+  readonly past: readonly Past[];
+};
+
+/** A water test from filling the pot to its own figures, with stop-watches that survive a reload. */
+export function WaterTestView({ house, boils, first, past }: Props) {
+  const router = useRouter();
+  const now = useNow();
+  const [typed, setTyped] = useState<Typed>(() => fresh(first, house.burners[0]?.id ?? ''));
+  const [problems, setProblems] = useState<Readonly<Record<string, string>>>({});
+  const [tested, setTested] = useState<WaterTested | null>(null);
+  const [busy, setBusy] = useState(false);
+
+  useEffect(() => {
+    try {
+      const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as Typed | null;
+      if (kept?.potId === first) setTyped(kept);
+    } catch {
+      // What cannot be read is begun anew.
+    }
+  }, [first]);
+  const change = (to: Partial<Typed>) =>
+    setTyped((t) => {
+      const next = { ...t, ...to };
+      localStorage.setItem(KEY, JSON.stringify(next));
+      return next;
+    });
+  const field = (key: keyof Typed & string) => ({
+    value: String(typed[key] ?? ''),
+    onChange: (e: { target: { value: string } }) => change({ [key]: e.target.value }),
+    problem: problems[key],
+    inputMode: 'decimal' as const,
+    className: 'figures text-[24px] font-bold text-right',
+  });
+
+  const vessel = house.vessels.find((v) => v.id === typed.potId);
+  const burner = house.burners.find((b) => b.id === typed.burnerId);
+  const sign = typed.by === 'weight' ? 'g, pot and all' : 'mm from the bottom';
+  const most = Math.min(97, Math.floor(boils - 2));
+
+  const send = async () => {
+    setProblems({});
+    setBusy(true);
+    const number = (text: string) => {
+      const n = parseNumber(text);
+      return Number.isNaN(n) ? text : n;
+    };
+    const answer = await ask<WaterTested>('POST', '/api/kitchen/water-tests', {
+      id: typed.id,
+      potId: typed.potId,
+      burnerId: typed.burnerId,
+      readings: {
+        by: typed.by,
+        litres: number(typed.litres),
+        startCelsius: number(typed.startCelsius),
+        heatedTo: number(typed.heatedTo),
+        heatMinutes: number(typed.heatMinutes),
+        keptAt: number(typed.keptAt),
+        keptMinutes: number(typed.keptMinutes),
+        before: number(typed.before),
+        after: number(typed.after),
+      },
+    });
+    setBusy(false);
+    if (answer.ok) {
+      setTested(answer.body);
+      localStorage.removeItem(KEY);
+      router.refresh();
+      return;
+    }
+    const wrong = Object.fromEntries(
+      answer.problems.map((p) => [p.field.replace(/^readings\./, ''), problemWords(p)]),
+    );
+    setProblems(wrong);
+    const [key] = Object.keys(wrong);
+    if (key) document.getElementById(`w-${key}`)?.focus();
+  };
+
+  const watch = (key: 'heatFrom' | 'keptFrom', into: 'heatMinutes' | 'keptMinutes') => {
+    const from = typed[key];
+    return from === null ? (
+      <button type="button" className={BUTTON} onClick={() => change({ [key]: Date.now() })}>
+        <Timer size={22} aria-hidden /> Start the watch
+      </button>
+    ) : (
+      <button
+        type="button"
+        className={PRIMARY}
+        onClick={() => change({ [key]: null, [into]: minutesSince(from) })}
+      >
+        <span className="figures" role="timer">
+          {now === null ? '··:··' : countdown(-Math.max(0, (now - from) / 1000)).replace('+', '')}
+        </span>{' '}
+        Stop
+      </button>
+    );
+  };
+
+  return (
+    <div className="flex h-full flex-col">
+      <header className="flex shrink-0 flex-wrap items-center gap-3 border-ink border-b-2 bg-surface px-5 py-3">
+        <h1 className="mr-auto font-bold text-[27px] leading-tight">
+          Water test
+          <span className="block font-normal text-[17px] text-quiet">
+            An hour with plain water, and this pot and burner count with their own figures.
+          </span>
+        </h1>
+        <Link href="/kitchen?part=pots" className={BUTTON}>
+          Back to the kitchen
+        </Link>
+      </header>
+      <div className="min-h-0 flex-1 overflow-y-auto px-5 py-4">
+        {tested && vessel && burner ? (
+          <section aria-labelledby="w-result" className={`${CARD} grid gap-3`} aria-live="polite">
+            <h2 id="w-result" className="font-bold text-[27px]">
+              {vessel.name} on {burner.name}
+            </h2>
+            <p>
+              <b className="figures text-[34px]">{spaced(tested.lossFactor, 2)} ×</b> the model’s water loss:{' '}
+              {spaced(tested.lostG)} g went, the model alone says {spaced(tested.expectedG)} g.
+            </p>
+            <p>
+              <b className="figures text-[34px]">{spaced(tested.intoPotW / 1000, 2)} kW</b> reach the pot on
+              the full flame, {Math.round(tested.efficiency * 100)} % of what is rated.
+            </p>
+            <p>Every plan with them counts so from now on, and is surer of where it lands.</p>
+            <div className="flex flex-wrap gap-3">
+              <Link href="/kitchen?part=pots" className={PRIMARY}>
+                Done
+              </Link>
+              <button
+                type="button"
+                className={BUTTON}
+                onClick={() => {
+                  setTested(null);
+                  setTyped(fresh(typed.potId, typed.burnerId));
+                }}
+              >
+                Another test
+              </button>
+            </div>
+          </section>
+        ) : (
+          <form
+            noValidate
+            className="grid gap-3 min-[1100px]:grid-cols-3"
+            onSubmit={(e) => {
+              e.preventDefault();
+              void send();
+            }}
+          >
+            <section aria-labelledby="w-1" className={`${CARD} grid content-start gap-3`}>
+              <h2 id="w-1" className="font-bold text-[21px]">
+                1 Fill it
+              </h2>
+              <Pick
+                id="w-pot"
+                label="Pot"
+                value={typed.potId}
+                onChange={(e) => change({ potId: e.target.value })}
+                problem={problems.potId}
+              >
+                {house.vessels.map((v) => (
+                  <option key={v.id} value={v.id}>
+                    {v.name}
+                  </option>
+                ))}
+              </Pick>
+              <Pick
+                id="w-burner"
+                label="Burner"
+                value={typed.burnerId}
+                onChange={(e) => change({ burnerId: e.target.value })}
+                problem={problems.burnerId}
+              >
+                {house.burners.map((b) => (
+                  <option key={b.id} value={b.id}>
+                    {b.name}
+                  </option>
+                ))}
+              </Pick>
+              <div className="grid grid-cols-2 gap-3">
+                <Field id="w-litres" label="Water, L" {...field('litres')} />
+                <Field id="w-startCelsius" label="It is at, °C" {...field('startCelsius')} />
+              </div>
+              {vessel && (
+                <p className="text-quiet">
+                  Half full is best: {litres(rimVolume(vessel) * FILL_LIMIT * 0.5)} to{' '}
+                  {litres(rimVolume(vessel) * FILL_LIMIT * 0.7)} L here.
+                </p>
+              )}
+            </section>
+            <section aria-labelledby="w-2" className={`${CARD} grid content-start gap-3`}>
+              <h2 id="w-2" className="font-bold text-[21px]">
+                2 Heat it, full flame, lid off
+              </h2>
+              <p>Start the watch with the flame; stop it when the probe reads what you wrote.</p>
+              {watch('heatFrom', 'heatMinutes')}
+              <div className="grid grid-cols-2 gap-3">
+                <Field id="w-heatedTo" label={`To, °C (to ${most})`} {...field('heatedTo')} />
+                <Field id="w-heatMinutes" label="Took, min" {...field('heatMinutes')} />
+              </div>
+            </section>
+            <section aria-labelledby="w-3" className={`${CARD} grid content-start gap-3`}>
+              <h2 id="w-3" className="font-bold text-[21px]">
+                3 Keep it just under the boil
+              </h2>
+              <p>
+                Turn the flame down so that it stands still, lid off, no draught. Read, wait half an hour,
+                read again.
+              </p>
+              <Segments
+                label="Read by"
+                value={typed.by}
+                onChange={(by) => change({ by })}
+                options={[
+                  { value: 'weight', words: 'Weight' },
+                  { value: 'level', words: 'Level' },
+                ]}
+              />
+              <div className="grid grid-cols-2 gap-3">
+                <Field id="w-keptAt" label={`Kept at, °C (to ${most})`} {...field('keptAt')} />
+                <Field id="w-before" label={`First, ${sign}`} {...field('before')} />
+              </div>
+              {watch('keptFrom', 'keptMinutes')}
+              <div className="grid grid-cols-2 gap-3">
+                <Field id="w-keptMinutes" label="For, min" {...field('keptMinutes')} />
+                <Field id="w-after" label={`Then, ${sign}`} {...field('after')} />
+              </div>
+            </section>
+            <div className="flex flex-wrap items-center gap-3 min-[1100px]:col-span-3">
+              <button type="submit" disabled={busy} className={`text-[22px] ${PRIMARY}`}>
+                {busy ? 'Working it out …' : 'Work it out and keep it'}
+              </button>
+              <p className="text-quiet">A pot of near-boiling water: mind the steam, do not move it.</p>
+              {problems.readings && (
+                <p role="alert" className="font-bold text-tomato">
+                  {problems.readings}
+                </p>
+              )}
+            </div>
+          </form>
+        )}
+        {past.length > 0 && (
+          <section aria-labelledby="w-past" className="mt-5">
+            <h2 id="w-past" className="font-bold">
+              Tests so far
+            </h2>
+            <ul>
+              {past.map((p) => (
+                <li key={p.id} className="border-rule border-b py-2">
+                  {p.madeAt.slice(0, 10)} · {house.vessels.find((v) => v.id === p.potId)?.name ?? p.potId} on{' '}
+                  {house.burners.find((b) => b.id === p.burnerId)?.name ?? p.burnerId}:{' '}
+                  <b className="figures">{spaced(p.lossFactor, 2)} ×</b>,{' '}
+                  <b className="figures">{spaced(p.intoPotW / 1000, 2)} kW</b>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+      </div>
+    </div>
+  );
+}

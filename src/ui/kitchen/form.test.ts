@@ -1,0 +1,62 @@
+import { demoKitchen } from '../../../demo/demo';
+import { KitchenFile } from '../../core/formats/kitchenFile';
+import { kitchenFieldOf, kitchenForm, kitchenOf } from './form';
+
+const kitchen = demoKitchen();
+
+test('the kitchen goes through its form and comes out as it was, but for the last digit of salt', () => {
+  const { products, ...rest } = kitchenOf(kitchenForm(kitchen), kitchen);
+  const { products: before, ...restBefore } = kitchen;
+  expect(rest).toEqual(restBefore);
+  expect(products).toHaveLength(before.length);
+  for (const [n, p] of products.entries()) {
+    const was = before[n];
+    expect({ ...p, sodium: undefined }).toEqual({ ...was, sodium: undefined });
+    if (was?.sodium !== undefined) expect(p.sodium).toBeCloseTo(was.sodium, 1);
+  }
+});
+
+test('air in °F comes out in °C; new things get ids of their own', () => {
+  const form = { ...kitchenForm(kitchen), temperature: 'F', air: '77' };
+  form.vessels = [
+    ...form.vessels,
+    {
+      id: '',
+      name: 'Deep 42',
+      diameterCm: '40',
+      heightCm: '40',
+      material: 'aluminium',
+      massKg: '6',
+      lossFactor: '',
+    },
+  ];
+  const file = KitchenFile.parse(kitchenOf(form, kitchen));
+  expect(file.airCelsius).toBeCloseTo(25, 9);
+  expect(file.vessels.at(-1)).toMatchObject({ id: 'deep-42-2', diameterMm: 400, massG: 6000 });
+});
+
+test('what is typed wrong stays, and its place finds its field', () => {
+  const form = { ...kitchenForm(kitchen), altitudeM: 'high', humidityPercent: '140' };
+  const first = form.vessels[0];
+  if (first) first.diameterCm = '-3';
+  const wrong = KitchenFile.safeParse(kitchenOf(form, kitchen)).error?.issues ?? [];
+  expect(wrong.map((i) => kitchenFieldOf(`kitchen.${i.path.join('.')}`))).toEqual(
+    expect.arrayContaining(['altitudeM', 'humidityPercent', 'vessels.0.diameterCm']),
+  );
+  expect(kitchenFieldOf('kitchen.roles.0')).toBe('roles');
+});
+
+test('bands that do not climb, two pots alike, no burner: all said at once', () => {
+  const file = {
+    ...kitchen,
+    bandLimits: [90, 25, 260, 800],
+    vessels: [kitchen.vessels[0], kitchen.vessels[0]],
+    burners: [],
+  };
+  const said = KitchenFile.safeParse(file)
+    .error?.issues.map((i) => i.message)
+    .join('; ');
+  expect(said).toMatch(/above the one before/);
+  expect(said).toMatch(/two pots are called/);
+  expect(said).toMatch(/at least one burner/);
+});

@@ -1,0 +1,92 @@
+'use client';
+
+import { Printer } from 'lucide-react';
+import type { PlanSheet } from '../../core/plan/sheet';
+import { PRIMARY } from '../shared/styles';
+
+/** The plan as it prints: dark on white whatever the theme, without the views around it. */
+export function PrintedPlan({ sheet }: { sheet: PlanSheet }) {
+  return (
+    <div className="h-full overflow-y-auto bg-white text-[#10312b] print:h-auto">
+      <div className="mx-auto max-w-245 px-6 py-5 print:max-w-none print:p-0">
+        <header className="flex items-start gap-4 border-[#10312b] border-b-2 pb-3">
+          <div className="flex-1">
+            <h1 className="font-bold text-[30px] leading-tight">{sheet.title}</h1>
+            <p className="text-[18px]">{sheet.order}</p>
+            <p className="text-[#3f5a6b]">{sheet.fire}</p>
+          </div>
+          <button type="button" onClick={() => window.print()} className={`${PRIMARY} print:hidden`}>
+            <Printer size={22} aria-hidden /> Print
+          </button>
+        </header>
+        <div className="mt-3 grid grid-cols-1 gap-6 min-[900px]:grid-cols-[44fr_56fr] print:grid-cols-[44fr_56fr]">
+          <section aria-labelledby="p-weigh">
+            <h2 id="p-weigh" className="font-bold text-[#3f5a6b]">
+              Weigh out, in the order you need it
+            </h2>
+            <ul>
+              {sheet.lines.map((l, n) => {
+                const key = `${n} ${l.name}`;
+                return (
+                  <li
+                    key={key}
+                    className="flex items-center gap-2 border-[#c3cfc4] border-b py-1 print:break-inside-avoid"
+                  >
+                    <span aria-hidden className="size-5 shrink-0 border-2 border-[#10312b]" />
+                    <span
+                      className={`figures w-26 shrink-0 whitespace-nowrap text-right font-bold text-[21px] ${l.dose ? 'bg-[#f4c534]' : ''}`}
+                    >
+                      {l.figure}
+                      <span className="ml-0.5 text-[15px]">{l.unit}</span>
+                    </span>
+                    <span className="leading-tight">
+                      <b>{l.name}</b>
+                      {l.dose && ' (the dose)'}
+                      <span className="block text-[#3f5a6b] text-[14px]">{l.aside}</span>
+                    </span>
+                  </li>
+                );
+              })}
+            </ul>
+          </section>
+          <section aria-labelledby="p-clock">
+            <h2 id="p-clock" className="font-bold text-[#3f5a6b]">
+              By the clock
+            </h2>
+            <ol>
+              {sheet.steps.map((s, n) => {
+                const key = `${n} ${s.title}`;
+                return (
+                  <li
+                    key={key}
+                    className="flex gap-3 border-[#c3cfc4] border-b py-1 print:break-inside-avoid"
+                  >
+                    <span className="figures w-14 shrink-0 font-bold text-[19px]">{s.at}</span>
+                    <span className="leading-tight">
+                      <b>{s.title}</b>
+                      {s.takes && `, ${s.takes}`}
+                      <span className="block text-[15px]">{s.details}</span>
+                      {s.look && <span className="block text-[#3f5a6b] text-[14px]">Look for {s.look}</span>}
+                    </span>
+                  </li>
+                );
+              })}
+            </ol>
+          </section>
+        </div>
+        <ul className="mt-3 text-[15px]">
+          {sheet.cautions.map((c) => (
+            <li key={c}>
+              <b aria-hidden>! </b>
+              {c}
+            </li>
+          ))}
+        </ul>
+        <p className="mt-2 text-[#3f5a6b] text-[14px]">
+          Doses are predictions: taste and look. The local food code and those responsible for it decide what
+          is safe.
+        </p>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,130 @@
+'use client';
+
+import { FilePlus2, FileUp, Search } from 'lucide-react';
+import Link from 'next/link';
+import { useRef, useState } from 'react';
+import { spaced } from '../../core/units/format';
+import { Segments } from '../shared/Segments';
+import { useShortcut } from '../shared/Shortcuts';
+import { Spoon } from '../shared/Spoon';
+import { BUTTON, FIELD, PRIMARY } from '../shared/styles';
+
+/** A recipe as the list shows it. */
+export type Listed = {
+  readonly id: string;
+  readonly name: string;
+  readonly school: string;
+  /** Where it should land, and where it does in its own pot. */
+  readonly band: string;
+  readonly lands: string;
+  readonly viscosity: number;
+  readonly litres: number;
+  readonly ingredients: readonly string[];
+  readonly version: number;
+  readonly madeAt: string;
+  readonly archived: boolean;
+};
+
+const plain = (text: string): string =>
+  text
+    .normalize('NFD')
+    .replace(/[\u0300-\u036f]/g, '')
+    .toLowerCase();
+
+/** Every word typed is somewhere in the name, the school, the band or the ingredients. */
+const found = (r: Listed, text: string): boolean => {
+  const hay = plain([r.name, r.school, r.band, ...r.ingredients].join(' '));
+  return plain(text)
+    .split(/\s+/)
+    .every((word) => hay.includes(word));
+};
+
+/** The house's soups: found by name, school or what is in them; opened to be changed, or planned. */
+export function RecipesView({ recipes }: { recipes: readonly Listed[] }) {
+  const [text, setText] = useState('');
+  const [which, setWhich] = useState<'use' | 'away'>('use');
+  const box = useRef<HTMLInputElement>(null);
+  useShortcut('/', () => box.current?.focus());
+  const here = recipes.filter((r) => r.archived === (which === 'away'));
+  const shown = here.filter((r) => found(r, text));
+  return (
+    <div className="flex h-full flex-col">
+      <header className="flex shrink-0 flex-wrap items-center gap-3 border-ink border-b-2 bg-surface px-5 py-3">
+        <h1 className="font-bold text-[27px]">Recipes</h1>
+        <div className="relative min-w-56 flex-1">
+          <Search aria-hidden className="pointer-events-none absolute top-4 left-3" />
+          <input
+            ref={box}
+            type="search"
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+            aria-label="Find a recipe by name, school or ingredient"
+            placeholder="leek, chowder, cornstarch …"
+            className={`pl-11 ${FIELD}`}
+          />
+        </div>
+        <Segments
+          label="Which"
+          value={which}
+          onChange={setWhich}
+          options={[
+            { value: 'use', words: 'In use' },
+            { value: 'away', words: 'Put away' },
+          ]}
+        />
+        <Link href="/recipes/import" className={BUTTON}>
+          <FileUp size={22} aria-hidden /> From a file
+        </Link>
+        <Link href="/recipes/new" className={PRIMARY}>
+          <FilePlus2 size={22} aria-hidden /> New
+        </Link>
+      </header>
+      <div className="min-h-0 flex-1 overflow-y-auto px-5 py-3">
+        <p role="status" className="pb-2 text-quiet">
+          {shown.length} of {here.length} {which === 'use' ? 'in use' : 'put away'}
+        </p>
+        <ul className="grid grid-cols-1 gap-2 min-[1100px]:grid-cols-2">
+          {shown.map((r) => (
+            <li key={r.id} className="flex items-stretch rounded-sm border-2 border-ink bg-surface">
+              <Link
+                href={`/recipes/${r.id}`}
+                className="flex min-w-0 flex-1 items-center gap-3 px-4 py-2.5 hover:bg-butter/25"
+              >
+                <span className="min-w-0 flex-1 leading-tight">
+                  <span className="block truncate font-bold text-[21px]">{r.name}</span>
+                  <span className="block truncate">{r.school}</span>
+                  <span className="block text-[15px] text-quiet">
+                    for {spaced(r.litres, Number.isInteger(r.litres) ? 0 : 1)} L · version {r.version}
+                  </span>
+                </span>
+                <span className="flex w-28 shrink-0 flex-col items-center leading-tight">
+                  <Spoon viscosity={r.viscosity} width={84} />
+                  <b className={r.lands === r.band ? '' : 'text-tomato'}>{r.lands}</b>
+                  {r.lands !== r.band && <span className="text-[15px] text-tomato">says {r.band}</span>}
+                </span>
+              </Link>
+              {!r.archived && (
+                <Link
+                  href={`/plan?recipe=${r.id}&litres=${r.litres}`}
+                  aria-label={`Plan ${r.name}`}
+                  className="grid w-20 shrink-0 place-items-center border-ink border-l-2 font-bold hover:bg-butter/25"
+                >
+                  Plan
+                </Link>
+              )}
+            </li>
+          ))}
+        </ul>
+        {shown.length === 0 && (
+          <p className="py-8 text-center text-[21px]">
+            {here.length === 0 && which === 'away'
+              ? 'Nothing is put away.'
+              : here.length === 0
+                ? 'No recipes yet: make a new one, or read one from a file.'
+                : `No recipe has “${text}” in it.`}
+          </p>
+        )}
+      </div>
+    </div>
+  );
+}

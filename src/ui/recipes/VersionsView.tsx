@@ -1,0 +1,93 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { ask, problemWords } from '../shared/api';
+import { Scroll } from '../shared/Scroll';
+import { BUTTON } from '../shared/styles';
+
+/** A line of a recipe in words, and whether it came in, went out or stayed. */
+export type ChangedLine = { readonly kind: 'in' | 'out' | 'same'; readonly text: string };
+
+type Version = {
+  readonly version: number;
+  readonly madeAt: string;
+  readonly note: string;
+  /** Against the version before; of the first, all of it. */
+  readonly changes: readonly ChangedLine[];
+};
+
+const SIGN = { in: '+', out: '−', same: ' ' } as const;
+const SAID = { in: 'In: ', out: 'Out: ', same: '' } as const;
+const STYLE = { in: 'text-chive font-bold', out: 'text-tomato line-through', same: 'text-quiet' } as const;
+
+const when = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone: 'UTC' });
+
+type Props = { readonly id: string; readonly name: string; readonly versions: readonly Version[] };
+
+/** A recipe's versions, newest first, each with what it changed; any can be made the newest again. */
+export function VersionsView({ id, name, versions }: Props) {
+  const router = useRouter();
+  const [problem, setProblem] = useState<string | null>(null);
+  const restore = async (version: number) => {
+    const answer = await ask('POST', `/api/recipes/${id}/restore`, { version });
+    if (answer.ok) router.push(`/recipes/${id}`);
+    else setProblem(answer.problems.map(problemWords).join(' '));
+  };
+  return (
+    <div className="flex h-full flex-col">
+      <header className="flex shrink-0 flex-wrap items-center gap-3 border-ink border-b-2 bg-surface px-5 py-3">
+        <h1 className="mr-auto font-bold text-[27px] leading-tight">
+          {name} <span className="font-normal text-quiet">versions</span>
+        </h1>
+        <Link href={`/recipes/${id}`} className={BUTTON}>
+          Back to the recipe
+        </Link>
+      </header>
+      {problem && (
+        <p role="alert" className="px-5 py-3 font-bold text-tomato">
+          {problem}
+        </p>
+      )}
+      <Scroll label="Versions" className="flex-1 overflow-y-auto px-5 py-4">
+        <ol className="grid gap-3">
+          {versions.map((v, n) => (
+            <li key={v.version} className="rounded-sm border-2 border-ink bg-surface">
+              <div className="flex flex-wrap items-center gap-3 border-rule border-b px-4 py-2">
+                <h2 className="font-bold text-[21px]">Version {v.version}</h2>
+                <span className="text-quiet">{when.format(new Date(v.madeAt))} UTC</span>
+                <span className="mr-auto">{v.note}</span>
+                {n > 0 ? (
+                  <button type="button" className={BUTTON} onClick={() => restore(v.version)}>
+                    Make version {v.version} the newest
+                  </button>
+                ) : (
+                  <b>the newest</b>
+                )}
+              </div>
+              {v.changes.length === 0 ? (
+                <p className="px-4 py-3">Says the same as the version before.</p>
+              ) : (
+                <ul className="px-4 py-3">
+                  {v.changes.map((c, i) => {
+                    const key = `${i} ${c.text}`;
+                    return (
+                      <li key={key} className={`flex gap-3 whitespace-pre-wrap ${STYLE[c.kind]}`}>
+                        <span aria-hidden className="figures w-4 shrink-0 no-underline">
+                          {SIGN[c.kind]}
+                        </span>
+                        <span className="sr-only">{SAID[c.kind]}</span>
+                        {c.text}
+                      </li>
+                    );
+                  })}
+                </ul>
+              )}
+            </li>
+          ))}
+        </ol>
+      </Scroll>
+    </div>
+  );
+}

@@ -1,0 +1,375 @@
+'use client';
+
+import '../../../core/food/load';
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
+import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { MoreHorizontal, Plus } from 'lucide-react';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { lazy, useEffect, useState } from 'react';
+import { FormProvider, useFieldArray, useForm } from 'react-hook-form';
+import { BANDS } from '../../../core/flow/bands';
+import type { RecipeText } from '../../../core/formats/draft';
+import { idFrom } from '../../../core/formats/ids';
+import type { House } from '../../../core/plan/house';
+import { ask, problemWords } from '../../shared/api';
+import { Field, Pick } from '../../shared/Field';
+import { Sheet } from '../../shared/Sheet';
+import { BUTTON, PRIMARY } from '../../shared/styles';
+import { bodyOf, fieldOf, type RecipeForm, recipeForm, stepForm } from './form';
+import { Prediction } from './Prediction';
+import { StepCard } from './StepCard';
+import { FRESH, type StepKind } from './spec';
+import { useForesight } from './useForesight';
+import { useKept } from './useKept';
+
+/** Loaded when first opened. */
+const StepKinds = lazy(async () => ({ default: (await import('./StepKinds')).StepKinds }));
+
+type Props = {
+  readonly house: House;
+  readonly body: RecipeText;
+  /** The version it was read as; null for a recipe not yet kept. */
+  readonly version: number | null;
+  readonly archived: boolean;
+};
+
+/** A recipe's editor: steps on the left, what they come to on the right. */
+export function EditorView({ house, body, version, archived }: Props) {
+  const router = useRouter();
+  const form = useForm<RecipeForm>({ defaultValues: recipeForm(body), shouldFocusError: true });
+  const { register, control, handleSubmit, setError, clearErrors, setFocus, reset, formState } = form;
+  const { fields, append, move, insert, remove } = useFieldArray({ control, name: 'steps' });
+  const [open, setOpen] = useState<number | 'soup' | null>(version === null ? 'soup' : null);
+  const [sheet, setSheet] = useState<'add' | 'more' | null>(null);
+  const [said, setSaid] = useState<{ words: string; bad: boolean } | null>(null);
+  const [saving, setSaving] = useState(false);
+  const [note, setNote] = useState('');
+  const { foreseen, away, foresee } = useForesight();
+  const kept = useKept(version === null ? 'new' : body.id, version);
+
+  const values = form.watch();
+  const dirty = formState.isDirty || version === null;
+  useEffect(() => {
+    foresee(bodyOf(values, body, house));
+  });
+  const { keep } = kept;
+  useEffect(() => {
+    if (formState.isDirty) keep(values);
+  });
+  useEffect(() => {
+    if (!formState.isDirty) return;
+    const warn = (e: BeforeUnloadEvent) => e.preventDefault();
+    window.addEventListener('beforeunload', warn);
+    return () => window.removeEventListener('beforeunload', warn);
+  }, [formState.isDirty]);
+
+  const live = foreseen && !foreseen.ok ? foreseen.problems : [];
+  /** What is wrong at a field; ending in a dot, anywhere inside it. */
+  const problemAt = (path: string): string | undefined => {
+    const inside = path.endsWith('.');
+    const hit = live.find((p) => {
+      const at = fieldOf(p.path, values);
+      return inside ? at.startsWith(path) : at === path;
+    });
+    if (hit) return hit.says;
+    const error = form.getFieldState(inside ? (path.slice(0, -1) as 'steps.0') : (path as 'name')).error;
+    return inside ? undefined : error?.message;
+  };
+  const goTo = (path: string) => {
+    const field = fieldOf(path, values);
+    const n = /^steps\.(\d+)/.exec(field)?.[1];
+    setOpen(n === undefined ? 'soup' : Number(n));
+    setTimeout(() => setFocus(field as 'name'), 60);
+  };
+
+  const save = handleSubmit(async (now) => {
+    clearErrors();
+    setSaving(true);
+    const made = bodyOf(now, body, house);
+    const named = version === null ? { ...made, id: idFrom(made.name) } : made;
+    const answer =
+      version === null
+        ? await ask<{ id: string; version: number }>('POST', '/api/recipes', { body: named, note })
+        : await ask<{ id: string; version: number; isNew: boolean }>('PUT', `/api/recipes/${body.id}`, {
+            body: named,
+            note,
+            base: version,
+          });
+    setSaving(false);
+    if (!answer.ok) {
+      for (const p of answer.problems)
+        setError(fieldOf(p.field, now) as 'name', { message: problemWords(p) });
+      const [first] = answer.problems;
+      setSaid({ words: `Not saved. ${answer.problems.map(problemWords).join(' ')}`, bad: true });
+      if (first && answer.status === 400) goTo(first.field);
+      return;
+    }
+    kept.forget();
+    reset(now);
+    setNote('');
+    setSaid({ words: `Saved as version ${answer.body.version}.`, bad: false });
+    if (version === null) router.replace(`/recipes/${answer.body.id}`);
+    else router.refresh();
+  });
+  const archive = async () => {
+    const answer = await ask('POST', `/api/recipes/${body.id}/archive`, { archived: !archived });
+    if (answer.ok) router.push('/recipes');
+    else setSaid({ words: answer.problems.map(problemWords).join(' '), bad: true });
+  };
+
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const shift = (from: number, to: number) => {
+    move(from, to);
+    setOpen((o) => (o === from ? to : o));
+  };
+  const onDragEnd = ({ active, over }: DragEndEvent) => {
+    const from = fields.findIndex((f) => f.id === active.id);
+    const to = fields.findIndex((f) => f.id === over?.id);
+    if (from !== -1 && to !== -1 && from !== to) shift(from, to);
+  };
+  const add = (kind: StepKind) => {
+    append(stepForm(FRESH[kind]));
+    setOpen(fields.length);
+    setSheet(null);
+  };
+  const known = (all: readonly { id: string; name: string }[], own: { id: string; name: string }) =>
+    all.some((x) => x.id === own.id) ? all : [own, ...all];
+
+  return (
+    <FormProvider {...form}>
+      <form
+        onSubmit={save}
+        className="flex h-full flex-col overflow-y-auto min-[1100px]:overflow-hidden"
+        noValidate
+      >
+        <datalist id="amounts-left-open">
+          {['to thickness', 'to volume', 'to taste', 'by rule'].map((o) => (
+            <option key={o} value={o} />
+          ))}
+        </datalist>
+        <header className="flex shrink-0 flex-wrap items-center gap-3 border-ink border-b-2 bg-surface px-5 py-3">
+          <h1 className="mr-auto font-bold text-[27px] leading-tight">
+            {values.name || 'A new soup'}
+            <span className="block font-normal text-[17px] text-quiet">
+              {version === null ? 'not saved yet' : `version ${version}${dirty ? ', changed' : ''}`}
+              {archived && ', put away'}
+            </span>
+          </h1>
+          {version !== null && (
+            <Link className={BUTTON} href={`/plan?recipe=${body.id}&litres=${body.yieldLitres}`}>
+              Plan it
+            </Link>
+          )}
+          <button type="button" className={BUTTON} onClick={() => setSheet('more')}>
+            <MoreHorizontal size={22} aria-hidden /> More
+          </button>
+        </header>
+        {kept.found && (
+          <p
+            className="flex shrink-0 flex-wrap items-center gap-3 border-ink border-b-2 px-5 py-2"
+            role="status"
+          >
+            <span className="mr-auto">Changes you did not save are kept on this device.</span>
+            <button
+              type="button"
+              className={BUTTON}
+              onClick={() => {
+                const found = kept.take();
+                if (found) reset(found, { keepDefaultValues: true });
+              }}
+            >
+              Bring them back
+            </button>
+            <button type="button" className={BUTTON} onClick={kept.forget}>
+              Throw them away
+            </button>
+          </p>
+        )}
+        <div className="grid grid-cols-1 min-[1100px]:min-h-0 min-[1100px]:flex-1 min-[1100px]:grid-cols-[1fr_400px]">
+          <div className="px-5 py-4 min-[1100px]:overflow-y-auto">
+            <section aria-label="The soup" className="rounded-sm border-2 border-ink bg-surface">
+              <button
+                type="button"
+                aria-expanded={open === 'soup'}
+                onClick={() => setOpen(open === 'soup' ? null : 'soup')}
+                className="flex min-h-14 w-full items-center gap-3 px-4 text-left"
+              >
+                <b>The soup</b>
+                <span className="min-w-0 flex-1 truncate text-quiet">
+                  {values.school} · makes {values.yieldLitres} L · {values.band}
+                </span>
+              </button>
+              {open === 'soup' && (
+                <div className="grid grid-cols-2 gap-3 border-rule border-t p-4 max-[720px]:grid-cols-1">
+                  <Field id="recipe-name" label="Name" {...register('name')} problem={problemAt('name')} />
+                  <Field
+                    id="recipe-school"
+                    label="School"
+                    placeholder="Roux, blended"
+                    {...register('school')}
+                    problem={problemAt('school')}
+                  />
+                  <Field
+                    id="recipe-yield"
+                    label="Amounts are for, L"
+                    inputMode="decimal"
+                    {...register('yieldLitres')}
+                    problem={problemAt('yieldLitres')}
+                    className="figures"
+                  />
+                  <Pick
+                    id="recipe-band"
+                    label="Should land in"
+                    {...register('band')}
+                    problem={problemAt('band')}
+                  >
+                    {BANDS.map((b) => (
+                      <option key={b}>{b}</option>
+                    ))}
+                  </Pick>
+                  <Pick
+                    id="recipe-pot"
+                    label="Written for the pot"
+                    {...register('vesselId')}
+                    problem={problemAt('vesselId')}
+                  >
+                    {known(house.vessels, body.home.vessel).map((v) => (
+                      <option key={v.id} value={v.id}>
+                        {v.name}
+                      </option>
+                    ))}
+                  </Pick>
+                  <Pick id="recipe-burner" label="On the burner" {...register('burnerId')}>
+                    {known(house.burners, body.home.burner).map((b) => (
+                      <option key={b.id} value={b.id}>
+                        {b.name}
+                      </option>
+                    ))}
+                  </Pick>
+                </div>
+              )}
+            </section>
+            <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+              <SortableContext items={fields.map((f) => f.id)} strategy={verticalListSortingStrategy}>
+                <ol className="mt-3 grid gap-2" aria-label="Steps">
+                  {fields.map((f, n) => (
+                    <StepCard
+                      key={f.id}
+                      sortId={f.id}
+                      index={n}
+                      count={fields.length}
+                      open={open === n}
+                      onToggle={() => setOpen(open === n ? null : n)}
+                      onMove={(to) => shift(n, to)}
+                      onCopy={() => {
+                        insert(n + 1, structuredClone(form.getValues(`steps.${n}`)));
+                        setOpen(n + 1);
+                      }}
+                      onRemove={() => {
+                        remove(n);
+                        setOpen(null);
+                      }}
+                      problemAt={problemAt}
+                    />
+                  ))}
+                </ol>
+              </SortableContext>
+            </DndContext>
+            <button type="button" className={`mt-3 ${BUTTON}`} onClick={() => setSheet('add')}>
+              <Plus size={20} aria-hidden /> Step
+            </button>
+          </div>
+          <section
+            aria-label="What it comes to"
+            className="border-ink px-5 py-4 max-[1100px]:border-t-2 min-[1100px]:overflow-y-auto min-[1100px]:border-l-2"
+          >
+            <Prediction
+              away={away}
+              foreseen={foreseen}
+              wantedBand={values.band}
+              show={house.show}
+              onProblem={goTo}
+            />
+          </section>
+        </div>
+        <footer className="sticky bottom-0 z-20 flex shrink-0 flex-wrap items-stretch border-ink border-t-2 bg-surface">
+          <div className="flex min-w-0 flex-1 items-center gap-3 px-5 py-2" aria-live="polite">
+            <label htmlFor="recipe-note" className="sr-only">
+              What changed and why
+            </label>
+            <input
+              id="recipe-note"
+              value={note}
+              maxLength={200}
+              onChange={(e) => setNote(e.target.value)}
+              placeholder="What changed, and why"
+              className="h-14 min-w-0 flex-1 rounded-sm border-2 border-ink bg-surface px-3"
+            />
+            {said && (
+              <p
+                role={said.bad ? 'alert' : 'status'}
+                className={`flex-1 font-bold leading-tight ${said.bad ? 'text-tomato' : ''}`}
+              >
+                {said.words}
+              </p>
+            )}
+          </div>
+          <button
+            type="submit"
+            disabled={saving || !dirty}
+            className="min-h-18 border-ink bg-butter px-8 font-bold text-[24px] text-on-butter disabled:bg-ground disabled:text-quiet min-[720px]:border-l-2 max-[720px]:w-full max-[720px]:border-t-2"
+          >
+            {saving ? 'Saving …' : dirty ? 'Save' : 'Saved'}
+          </button>
+        </footer>
+      </form>
+      <Sheet open={sheet === 'add'} onOpenChange={(o) => setSheet(o ? 'add' : null)} title="Which step">
+        <StepKinds onPick={add} />
+      </Sheet>
+      <Sheet
+        open={sheet === 'more'}
+        onOpenChange={(o) => setSheet(o ? 'more' : null)}
+        title={values.name || 'This soup'}
+      >
+        <div className="grid gap-3 p-4">
+          {version === null ? (
+            <p>Save it first: then it can be copied, compared with older versions and taken away.</p>
+          ) : (
+            <>
+              <Link className={BUTTON} href={`/recipes/${body.id}/versions`}>
+                Versions, and what changed
+              </Link>
+              <Link className={BUTTON} href={`/recipes/new?from=${body.id}`}>
+                A copy to change
+              </Link>
+              <a className={BUTTON} href={`/api/recipes/${body.id}`} download>
+                As a Panache recipe file
+              </a>
+              <a className={BUTTON} href={`/api/recipes/${body.id}?as=json-ld`} download>
+                As schema.org JSON-LD
+              </a>
+              <button type="button" className={BUTTON} onClick={archive}>
+                {archived ? 'Take it out again' : 'Put it away'}
+              </button>
+            </>
+          )}
+          <Link className={PRIMARY} href="/recipes">
+            All recipes
+          </Link>
+        </div>
+      </Sheet>
+    </FormProvider>
+  );
+}

@@ -1,0 +1,160 @@
+'use client';
+
+import { Plus, Trash2 } from 'lucide-react';
+import { Controller, type FieldPath, useFieldArray, useFormContext } from 'react-hook-form';
+import { ingredient, isIngredient } from '../../../core/food/catalogue';
+import { Field, Pick } from '../../shared/Field';
+import { IngredientField } from '../../shared/IngredientField';
+import { BUTTON } from '../../shared/styles';
+import { type ItemForm, itemForm, type RecipeForm } from './form';
+
+export const EMPTY_ITEM: ItemForm = { ...itemForm({ ingredient: '', amount: '' }) };
+
+/** Kinds of food that are cut, and kinds whose temperature going in matters. */
+const CUT = new Set(['vegetable', 'cured meat', 'seafood']);
+const TEMPERED = new Set(['liquid', 'dairy', 'wine', 'seafood', 'egg', 'cheese']);
+
+type RowProps = {
+  /** "steps.2.items.0" or "steps.1.flour". */
+  readonly path:
+    | `steps.${number}.items.${number}`
+    | `steps.${number}.flour`
+    | `steps.${number}.fat`
+    | `steps.${number}.thickener`
+    | `steps.${number}.carrier`;
+  readonly label: string;
+  readonly problemAt: (path: string) => string | undefined;
+  readonly onRemove?: (() => void) | undefined;
+};
+
+/** One ingredient: what and how much, and only what it needs besides. */
+export function ItemRow({ path, label, problemAt, onRemove }: RowProps) {
+  const { register, control, watch } = useFormContext<RecipeForm>();
+  const at = (key: keyof ItemForm) => `${path}.${key}` as FieldPath<RecipeForm>;
+  const id = path.replaceAll('.', '-');
+  const chosen = String(watch(at('ingredient')) ?? '');
+  const group = isIngredient(chosen) ? ingredient(chosen).group : null;
+  const cut = group !== null && CUT.has(group);
+  const tempered = group !== null && TEMPERED.has(group);
+  return (
+    <li className="border-rule border-b py-2 last:border-b-0">
+      <div className="grid grid-cols-[1.1fr_150px_1fr_auto] items-start gap-2 max-[720px]:grid-cols-[1fr_auto]">
+        <Controller
+          control={control}
+          name={at('ingredient')}
+          render={({ field }) => (
+            <IngredientField
+              id={`${id}-ingredient`}
+              label={label}
+              hideLabel
+              value={String(field.value ?? '')}
+              onChange={field.onChange}
+              problem={problemAt(at('ingredient'))}
+              inputRef={field.ref}
+            />
+          )}
+        />
+        <Field
+          id={`${id}-amount`}
+          label={`Amount of ${group ? ingredient(chosen).name.toLowerCase() : 'it'}`}
+          hideLabel
+          placeholder="250 g, 2 cups, to taste"
+          {...register(at('amount'))}
+          problem={problemAt(at('amount'))}
+          list="amounts-left-open"
+          className="figures max-[720px]:order-3"
+        />
+        <Field
+          id={`${id}-prep`}
+          label={`How ${group ? ingredient(chosen).name.toLowerCase() : 'it'} is prepared`}
+          hideLabel
+          placeholder="prepared how"
+          {...register(at('prep'))}
+          className="max-[720px]:order-4"
+        />
+        {onRemove ? (
+          <button
+            type="button"
+            onClick={onRemove}
+            aria-label={`Take out ${group ? ingredient(chosen).name.toLowerCase() : label.toLowerCase()}`}
+            className="grid size-14 place-items-center rounded-sm border-2 border-ink"
+          >
+            <Trash2 size={22} aria-hidden />
+          </button>
+        ) : (
+          <span className="w-14 max-[720px]:hidden" />
+        )}
+      </div>
+      <div className={`flex flex-wrap items-center gap-2 ${cut || tempered ? 'mt-2' : ''}`}>
+        {cut && (
+          <>
+            <span className="text-quiet">cut in</span>
+            <div className="w-32">
+              <Pick id={`${id}-shape`} label="Cut" hideLabel {...register(at('shape'))}>
+                <option value="">not cut</option>
+                <option value="cube">cubes</option>
+                <option value="slab">slices</option>
+                <option value="rod">sticks</option>
+              </Pick>
+            </div>
+            <div className="w-28">
+              <Field
+                id={`${id}-edge`}
+                label="Edge in mm"
+                hideLabel
+                placeholder="mm"
+                inputMode="decimal"
+                {...register(at('edgeMm'))}
+                problem={problemAt(at('edgeMm'))}
+                className="figures"
+              />
+            </div>
+          </>
+        )}
+        {tempered && (
+          <>
+            <span className="text-quiet">goes in at</span>
+            <div className="w-28">
+              <Field
+                id={`${id}-celsius`}
+                label="Goes in at, °C"
+                hideLabel
+                placeholder="°C"
+                inputMode="decimal"
+                {...register(at('celsius'))}
+                problem={problemAt(at('celsius'))}
+                className="figures"
+              />
+            </div>
+          </>
+        )}
+      </div>
+    </li>
+  );
+}
+
+type ListProps = { readonly step: number; readonly problemAt: (path: string) => string | undefined };
+
+/** A step's ingredients, as many as it takes. */
+export function ItemList({ step, problemAt }: ListProps) {
+  const { control } = useFormContext<RecipeForm>();
+  const { fields, append, remove } = useFieldArray({ control, name: `steps.${step}.items` });
+  return (
+    <>
+      <ul>
+        {fields.map((f, n) => (
+          <ItemRow
+            key={f.id}
+            path={`steps.${step}.items.${n}`}
+            label={`Ingredient ${n + 1}`}
+            problemAt={problemAt}
+            onRemove={fields.length > 1 ? () => remove(n) : undefined}
+          />
+        ))}
+      </ul>
+      <button type="button" className={`mt-2 ${BUTTON}`} onClick={() => append({ ...EMPTY_ITEM })}>
+        <Plus size={20} aria-hidden /> Ingredient
+      </button>
+    </>
+  );
+}
