@@ -6,7 +6,6 @@ export default {
     '<rootDir>/checks/**/*.check.ts',
     '<rootDir>/cli/**/*.test.ts',
   ],
-  setupFiles: ['<rootDir>/src/core/food/load.ts'],
   transform: {
     '^.+\\.tsx?$': [
       '@swc/jest',
@@ -14,12 +13,12 @@ export default {
         jsc: {
           target: 'es2022',
           parser: { syntax: 'typescript', tsx: true },
-          setupFiles: ['<rootDir>/src/core/food/load.ts'],
-  transform: { react: { runtime: 'automatic' } },
+          transform: { react: { runtime: 'automatic' } },
         },
       },
     ],
   },
+  setupFiles: ['<rootDir>/src/core/food/load.ts'],
   modulePathIgnorePatterns: ['<rootDir>/.next/'],
   testTimeout: 30_000,
 };

@@ -1,6 +1,8 @@
 import type { Metadata, Viewport } from 'next';
 import type { ReactNode } from 'react';
+import { METRIC } from '../core/units/show';
 import { pool } from '../server/database';
+import { readHouse } from '../server/queries/kitchen';
 import { readRail } from '../server/rail';
 import { Shell } from '../ui/shared/Shell';
 import '@fontsource/atkinson-hyperlegible-mono/latin-400.css';
@@ -17,14 +19,17 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 export const dynamic = 'force-dynamic';
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
-  const tickets = await readRail(pool());
+  const db = pool();
+  const [tickets, house] = await Promise.all([readRail(db), readHouse(db)]);
   return (
     <html lang="en" suppressHydrationWarning>
       <head>
         <script src="/theme.js" />
       </head>
       <body>
-        <Shell tickets={tickets}>{children}</Shell>
+        <Shell tickets={tickets} show={house?.show ?? METRIC}>
+          {children}
+        </Shell>
       </body>
     </html>
   );

@@ -61,15 +61,17 @@ class Rehearsed extends Error {
 /**
  * Takes an archive in, all of it or nothing: its kitchen takes the place of the settings here; recipes and
  * batches not known here are added with their whole history; a recipe known here under the same id gets, as new
- * versions, those the archive has and this kitchen lacks. With `rehearse` nothing is written.
+ * versions, those the archive has and this kitchen lacks. A kitchen's file alone changes the
+ * settings only. With `rehearse` nothing is written.
  */
 export async function takeArchive(pool: pg.Pool, text: string, { rehearse = false } = {}): Promise<Taken> {
   const opened = openFile(text, MOST_IN_ARCHIVE);
   if (opened.kind === 'refused') throw badFile(opened.problems);
-  if (opened.kind !== 'archive') {
-    throw badFile([{ place: 'format', says: `this is a ${opened.kind}, not a kitchen’s archive` }]);
+  if (opened.kind !== 'archive' && opened.kind !== 'kitchen') {
+    throw badFile([{ place: 'format', says: 'this is a recipe, not a kitchen or its archive' }]);
   }
-  const { archive } = opened;
+  const archive =
+    opened.kind === 'archive' ? opened.archive : { kitchen: opened.kitchen, recipes: [], batches: [] };
   try {
     return await transaction(async (db) => {
       const house = await theHouse(db);

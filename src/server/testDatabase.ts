@@ -17,6 +17,14 @@ export async function testDatabase(): Promise<{ pool: pg.Pool; drop: () => Promi
     pool,
     drop: async () => {
       await pool.end();
+      // The pool is done before its connections are: cut off they would complain.
+      for (let i = 0; i < 100; i++) {
+        const { rows } = await admin.query('SELECT count(*) FROM pg_stat_activity WHERE datname = $1', [
+          name,
+        ]);
+        if (Number(rows[0].count) === 0) break;
+        await new Promise((r) => setTimeout(r, 20));
+      }
       await admin.query(`DROP DATABASE ${name} WITH (FORCE)`);
       await admin.end();
     },

@@ -70,14 +70,14 @@ export function ArchivePart() {
       </section>
       <section aria-labelledby="a-in" className={CARD}>
         <h2 id="a-in" className="font-bold text-[21px]">
-          Take an archive in
+          Take an archive or a kitchen in
         </h2>
         <p className="mt-2">
           Its kitchen takes the place of the settings here. Recipes and batches not known here are added;
           nothing here is thrown away.
         </p>
         <label htmlFor="archive-file" className={`mt-4 cursor-pointer ${BUTTON} has-focus-visible:outline-3`}>
-          <FileUp size={22} aria-hidden /> {busy ? 'Reading …' : 'Choose an archive'}
+          <FileUp size={22} aria-hidden /> {busy ? 'Reading …' : 'Choose a file'}
           <input
             id="archive-file"
             type="file"

@@ -18,6 +18,7 @@ import { railChanged } from '../shared/railChange';
 import { Segments } from '../shared/Segments';
 import { Sheet } from '../shared/Sheet';
 import { send } from '../shared/send';
+import { BUTTON } from '../shared/styles';
 import { useNow } from '../shared/useNow';
 import { Chance } from './Chance';
 import { levelsOf } from './levels';
@@ -88,7 +89,22 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
   const chance = spread === null ? null : chanceOfBand(plan.found.bowlViscosity, spread, band, bandLimits);
   const compared = thoughts && !thinking ? multipliedWords(thoughts.multiplied, plan) : null;
   const levels = useMemo(() => levelsOf(plan), [plan]);
-  const stop = plan.warnings.find((w) => w.severity === 'stop');
+  const stop = plan.warnings.find((w) => w.severity !== 'caution');
+  const barred = stop?.severity === 'stop' ? stop : undefined;
+
+  // What would mend it is looked for at once, so that it is one tap away.
+  const grave = stop?.id;
+  const asked = useRef('');
+  useEffect(() => {
+    const key = `${grave} ${address}`;
+    if (!grave || asked.current === key) return;
+    const timer = setTimeout(() => {
+      asked.current = key;
+      work('remedies');
+    }, SETTLE);
+    return () => clearTimeout(timer);
+  });
+  const mend = stop && remedies?.[stop.id]?.[0];
 
   const serveAt = now === null ? null : nextTime(wish.serveAt, new Date(now));
   const light = serveAt && new Date(serveAt.getTime() - plan.seconds * 1000);
@@ -98,8 +114,8 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
   const batch = useRef({ address: '', id: '' });
   const start = async () => {
     if (starting) return;
-    if (stop) {
-      setRefused(`${stop.says} ${stop.change}`);
+    if (barred) {
+      setRefused(`${barred.says} ${barred.change}`);
       return;
     }
     if (batch.current.address !== address) batch.current = { address, id: uuid() };
@@ -255,7 +271,14 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
           {refused || stop ? (
             <p role={refused ? 'alert' : undefined} className="flex items-center gap-3 font-bold text-tomato">
               <TriangleAlert className="shrink-0" aria-hidden />
-              {inDegrees(refused ?? `${stop?.says} ${stop?.change}`, show)}
+              <span className="min-w-0 flex-1">
+                {inDegrees(refused ?? `${stop?.says} ${stop?.change}`, show)}
+              </span>
+              {mend && (
+                <button type="button" className={`shrink-0 ${BUTTON}`} onClick={() => change(mend.change)}>
+                  {inDegrees(mend.words, show)}
+                </button>
+              )}
             </p>
           ) : compared ? (
             <p>
@@ -283,7 +306,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
           aria-disabled={starting}
           className={clsx(
             'min-h-20 shrink-0 border-ink px-8 font-bold text-[24px] max-[1100px]:sticky max-[1100px]:bottom-0 max-[1100px]:z-30 max-[1100px]:border-t-2 min-[1100px]:border-l-2',
-            stop ? 'bg-ground text-quiet' : 'bg-butter text-on-butter',
+            barred ? 'bg-ground text-quiet' : 'bg-butter text-on-butter',
           )}
         >
           {starting ? 'Starting …' : 'Start this batch'}

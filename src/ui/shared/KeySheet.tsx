@@ -7,6 +7,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ...VIEWS.map((v) => [`g ${v.key}`, `go to ${v.name}`] as const),
   ['n', 'step done, next one (Stove)'],
   ['u', 'take the last step back (Stove)'],
+  ['/', 'find a recipe (Recipes)'],
   ['↑ ↓', 'move the target, with the ladder in focus (Plan)'],
   ['?', 'this sheet'],
 ];

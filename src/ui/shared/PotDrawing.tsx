@@ -21,8 +21,13 @@ const LEFT = 22;
 const RULER = 38;
 const MOST_PIECES = 70;
 
-/** A fixed sequence in 0–1, so that the same pot is always drawn the same. */
-const scattered = (n: number, prime: number): number => (((n + 1) * prime) % 997) / 997;
+/**
+ * Places in the unit square, even without being in rows, and always the same for the same pot: the
+ * additive sequence of the plastic number (Roberts 2018, from memory).
+ */
+const ACROSS = 0.7548776662466927;
+const DOWN = 0.5698402909980532;
+const scattered = (n: number, step: number): number => (0.5 + (n + 1) * step) % 1;
 
 type GarnishProps = {
   /** Edge lengths in mm and shares of the pot's volume, of each kind of piece; text, so that equal garnish compares equal. */
@@ -44,9 +49,9 @@ const Garnish = memo(function Garnish({ cuts, shares, width, depth, perMm, x, y 
     const fill = ((kinds[k] ?? 0) * width * depth) / (side * side);
     const count = Math.max(0, Math.min(Math.round(MOST_PIECES / kinds.length), Math.round(fill)));
     return Array.from({ length: count }, (_, n) => {
-      const left = x + RULER + scattered(n + k * 31, 613) * (width - RULER - side * 1.5) + side * 0.25;
-      const top = y + scattered(n + k * 57, 389) * (depth - side * 1.5) + side * 0.25;
-      const turn = (scattered(n, 211) - 0.5) * 60;
+      const left = x + RULER + scattered(n + k * 31, ACROSS) * (width - RULER - side * 1.5) + side * 0.25;
+      const top = y + scattered(n + k * 31, DOWN) * (depth - side * 1.5) + side * 0.25;
+      const turn = (scattered(n, 0.381966) - 0.5) * 60;
       const id = `${k}.${n}`;
       return (
         <rect

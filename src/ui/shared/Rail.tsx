@@ -6,8 +6,10 @@ import { usePathname } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { Ticket } from '../../core/batch/ticket';
 import { countdown } from '../../core/units/clock';
+import { degrees, inDegrees } from '../../core/units/show';
 import { onRailChange } from './railChange';
 import { useNow } from './useNow';
+import { useShow } from './useShow';
 
 const EVERY = 10_000;
 
@@ -16,6 +18,7 @@ export function Rail({ initial }: { initial: readonly Ticket[] }) {
   const [tickets, setTickets] = useState(initial);
   const [reached, setReached] = useState(true);
   const path = usePathname();
+  const show = useShow();
   const now = useNow();
 
   useEffect(() => {
@@ -58,7 +61,7 @@ export function Rail({ initial }: { initial: readonly Ticket[] }) {
                 <span className="max-w-56">
                   <span className="block truncate font-bold leading-tight">{t.name}</span>
                   <span className="block truncate text-[15px] leading-tight">
-                    {t.doing}, {Math.round(t.celsius)} °C
+                    {inDegrees(t.doing, show)}, {degrees(t.celsius, show)}
                   </span>
                 </span>
                 <span className="figures font-bold text-[27px]">

@@ -2,19 +2,33 @@
 
 import { clsx } from 'clsx';
 import { Check, CloudOff, TriangleAlert, Undo2 } from 'lucide-react';
-import type { Batch } from '../../core/batch/record';
+import { useMemo } from 'react';
+import type { Batch, RecordedStep } from '../../core/batch/record';
 import { batchState } from '../../core/batch/state';
 import { currentStepStarted } from '../../core/batch/ticket';
 import { countdown, timeOfDay } from '../../core/units/clock';
 import { duration, litres, mPas } from '../../core/units/format';
+import { degrees, inDegrees, type Show } from '../../core/units/show';
 import { useShortcut } from '../shared/Shortcuts';
 import { useNow } from '../shared/useNow';
+import { useShow } from '../shared/useShow';
 import { useEvents } from './useEvents';
+
+/** A step in the kitchen's own degrees. */
+const shownIn = (s: RecordedStep, show: Show): RecordedStep => ({
+  ...s,
+  title: inDegrees(s.title, show),
+  details: s.details.map((d) => inDegrees(d, show)),
+  look: inDegrees(s.look, show),
+  reason: inDegrees(s.reason, show),
+  cautions: s.cautions?.map((c) => ({ ...c, says: inDegrees(c.says, show), do: inDegrees(c.do, show) })),
+});
 
 /** Leads a batch step by step: the one at hand fills the screen, all of them stand beside. */
 export function StoveView({ batch }: { batch: Batch }) {
   const { events, unsent, refused, write } = useEvents(batch.id, batch.events);
-  const { steps } = batch.plan;
+  const show = useShow();
+  const steps = useMemo(() => batch.plan.steps.map((s) => shownIn(s, show)), [batch, show]);
   const { done, current } = batchState(steps.length, events);
   const now = useNow();
   const step = steps[current];
@@ -86,7 +100,7 @@ export function StoveView({ batch }: { batch: Batch }) {
               <p className="text-[19px]">
                 {left !== null && left < 0 ? <b>past the planned time</b> : 'left by the plan'}
                 <br />
-                ends near <b>{Math.round(step.celsius)} °C</b>, {litres(step.volumeMl)} L in the pot
+                ends near <b>{degrees(step.celsius, show)}</b>, {litres(step.volumeMl)} L in the pot
               </p>
             </div>
           </>

@@ -79,13 +79,15 @@ function candidates(w: Warning, plan: Plan, { house, asked, recipe }: Question):
     return [{ words: 'Start from hot stock, 80 °C', change: { liquidAt: 80 } }, ...stronger];
   }
   if (w.id === 'fat-short' && w.grams) {
-    const perYield = w.grams / BUTTER_FAT / scale + (asked.moreFat ?? 0);
-    return [
-      {
-        words: `Add ${spaced(Math.ceil(w.grams / BUTTER_FAT))} g butter before the flour`,
-        change: { moreFat: Math.ceil(perYield * 10) / 10 },
-      },
-    ];
+    // The vegetables soak up part of it, and more fat wants a little more flour: tried in growing amounts.
+    const short = w.grams / BUTTER_FAT;
+    return [1.2, 1.6, 2, 2.6].map((by) => {
+      const perYield = Math.ceil(((short * by) / scale) * 10) / 10;
+      return {
+        words: `Add ${spaced(Math.ceil(perYield * scale))} g butter before the flour`,
+        change: { moreFat: perYield + (asked.moreFat ?? 0) },
+      };
+    });
   }
   if (w.id === 'fat-over' && plan.order.rule !== 'three-to-two') {
     return recipe.steps.some((s) => s.kind === 'roux')
@@ -114,6 +116,8 @@ export function remediesFor(warning: Warning, plan: Plan, question: Question): r
     if (!next || next.warnings.some((w) => w.id === warning.id)) continue;
     if ([...stops(next)].some((id) => !before.has(id))) continue;
     helping.push(remedy);
+    // More butter than is enough is no other remedy.
+    if (remedy.change.moreFat !== undefined) break;
   }
   return helping;
 }

@@ -1,0 +1,354 @@
+import { randomUUID } from 'node:crypto';
+import { join } from 'node:path';
+import Papa from 'papaparse';
+import type pg from 'pg';
+import { demoFile, demoKitchen } from '../../demo/demo';
+import { planFor } from '../core/plan/plan';
+import { planSheet } from '../core/plan/sheet';
+import { makeArchive, takeArchive } from './archive';
+import { startBatch } from './batches';
+import { loadDemo } from './demo';
+import { planPdf } from './exports/planPdf';
+import { weighOutCsv } from './exports/weighOutCsv';
+import { recordWaterTest, saveKitchen, theHouse } from './kitchen';
+import { planStored } from './planning';
+import { readKitchenFile } from './queries/kitchen';
+import { readRecipe, readRecipes, readVersions } from './queries/recipes';
+import { readWaterTests } from './queries/waterTests';
+import { archiveRecipe, createRecipe, restoreVersion, saveRecipe } from './recipes';
+import { Refusal } from './refusal';
+import { testDatabase } from './testDatabase';
+
+const K = 'quay-house';
+let pool: pg.Pool;
+let drop: () => Promise<void>;
+
+beforeAll(async () => {
+  ({ pool, drop } = await testDatabase());
+  await loadDemo(pool, join(process.cwd(), 'demo'));
+});
+afterAll(() => drop());
+
+const refusal = async (work: Promise<unknown>): Promise<Refusal> => {
+  const error = await work.then(
+    () => null,
+    (e: unknown) => e,
+  );
+  if (!(error instanceof Refusal)) throw new Error(`expected a refusal, got ${String(error)}`);
+  return error;
+};
+const count = async (table: string) =>
+  Number((await pool.query(`SELECT count(*) FROM ${table}`)).rows[0].count);
+const soup = (id: string, more: object = {}) => ({
+  ...demoFile('cockle-and-leek-chowder'),
+  id,
+  name: id,
+  ...more,
+});
+
+describe('recipes', () => {
+  test('a new one is kept as version 1, exactly as typed; its id cannot be taken twice', async () => {
+    const body = soup('first-soup');
+    expect(await createRecipe(pool, K, { body, note: 'begun' })).toEqual({
+      id: 'first-soup',
+      version: 1,
+      isNew: true,
+    });
+    expect((await readRecipe(pool, K, 'first-soup'))?.body).toEqual(body);
+    const again = await refusal(createRecipe(pool, K, { body }));
+    expect(again.status).toBe(409);
+    expect(again.problems[0]).toMatchObject({
+      field: 'id',
+      allowed: expect.stringMatching(/change the name/),
+    });
+  });
+
+  test('bad ones are refused with every field, and nothing is written', async () => {
+    const before = [await count('recipe'), await count('recipe_version')];
+    const body = soup('bad-soup', { yieldLitres: 'four', band: 'Gluey' });
+    const refused = await refusal(createRecipe(pool, K, { body }));
+    expect(refused.status).toBe(400);
+    expect(refused.problems.map((p) => p.field)).toEqual(expect.arrayContaining(['yieldLitres', 'band']));
+    expect(refused.problems.find((p) => p.field === 'yieldLitres')?.allowed).toBe('“four” is not a number');
+    await refusal(createRecipe(pool, K, 'a soup'));
+    await refusal(createRecipe(pool, K, {}));
+    expect([await count('recipe'), await count('recipe_version')]).toEqual(before);
+  });
+
+  test('a change is a new version; no change is none; one made from an old version is refused', async () => {
+    await createRecipe(pool, K, { body: soup('second-soup') });
+    const changed = soup('second-soup', { school: 'Dusted flour, no potatoes' });
+    expect(
+      await saveRecipe(pool, K, 'second-soup', { body: changed, note: 'no potatoes', base: 1 }),
+    ).toMatchObject({ version: 2, isNew: true });
+    expect(await saveRecipe(pool, K, 'second-soup', { body: changed, base: 2 })).toMatchObject({
+      version: 2,
+      isNew: false,
+    });
+    const stale = await refusal(saveRecipe(pool, K, 'second-soup', { body: soup('second-soup'), base: 1 }));
+    expect(stale.status).toBe(409);
+    expect(stale.problems[0]?.given).toMatch(/somebody saved it/);
+    const versions = await readVersions(pool, K, 'second-soup');
+    expect(versions.map((v) => [v.version, v.note])).toEqual([
+      [2, 'no potatoes'],
+      [1, ''],
+    ]);
+    expect((await refusal(saveRecipe(pool, K, 'nowhere', { body: changed, base: 1 }))).status).toBe(404);
+  });
+
+  test('of two saves at the same moment one wins and the other is told', async () => {
+    await createRecipe(pool, K, { body: soup('third-soup') });
+    const save = (school: string) =>
+      saveRecipe(pool, K, 'third-soup', { body: soup('third-soup', { school }), base: 1 });
+    const answers = await Promise.allSettled([save('one'), save('two'), save('three')]);
+    expect(answers.filter((a) => a.status === 'fulfilled')).toHaveLength(1);
+    for (const a of answers) if (a.status === 'rejected') expect(a.reason).toMatchObject({ status: 409 });
+    expect(await readVersions(pool, K, 'third-soup')).toHaveLength(2);
+  });
+
+  test('an old version comes back as the newest; the ones between stay', async () => {
+    await createRecipe(pool, K, { body: soup('fourth-soup') });
+    await saveRecipe(pool, K, 'fourth-soup', { body: soup('fourth-soup', { school: 'two' }), base: 1 });
+    expect(await restoreVersion(pool, K, 'fourth-soup', { version: 1 })).toMatchObject({
+      version: 3,
+      isNew: true,
+    });
+    expect((await readRecipe(pool, K, 'fourth-soup'))?.recipe.school).toBe('Dusted flour, with potatoes');
+    expect(await readVersions(pool, K, 'fourth-soup')).toHaveLength(3);
+    expect(
+      (await refusal(restoreVersion(pool, K, 'fourth-soup', { version: 9 }))).problems[0]?.allowed,
+    ).toMatch(/3, 2, 1/);
+  });
+
+  test('put away, it is in no list and no plan, and its batches stay; taken out, it is back', async () => {
+    await archiveRecipe(pool, K, 'first-soup', { archived: true });
+    const ids = async (archived: boolean) =>
+      (await readRecipes(pool, K, { archived })).map((r) => r.recipe.id);
+    expect(await ids(false)).not.toContain('first-soup');
+    expect(await ids(true)).toContain('first-soup');
+    await archiveRecipe(pool, K, 'first-soup', { archived: false });
+    expect(await ids(false)).toContain('first-soup');
+    expect((await refusal(archiveRecipe(pool, K, 'first-soup', { archived: 'maybe' }))).status).toBe(400);
+    expect((await refusal(archiveRecipe(pool, K, 'nowhere', { archived: true }))).status).toBe(404);
+  });
+});
+
+describe('the kitchen', () => {
+  test('is saved whole and read back; every plan counts with it', async () => {
+    const house = await theHouse(pool);
+    const file = {
+      ...demoKitchen(),
+      altitudeM: 1600,
+      flagged: ['egg' as const],
+      show: { volume: 'gal' as const, temperature: 'F' as const },
+    };
+    const { revision } = await saveKitchen(pool, { kitchen: file, revision: house.revision });
+    expect(revision).toBe(house.revision + 1);
+    expect(await readKitchenFile(pool)).toEqual(file);
+    const { plan } = await planStored(pool, {
+      recipeId: 'smoked-parsnip-veloute',
+      litres: 8,
+      viscosity: 150,
+      vesselId: 'middle-28',
+      burnerId: 'front-left',
+    });
+    expect(Math.max(...plan.trace.filter((t) => t.volumeMl > 5000).map((t) => t.celsius))).toBeLessThan(92);
+    await saveKitchen(pool, { kitchen: demoKitchen(), revision });
+  });
+
+  test('a save over somebody else’s is refused, and so is nonsense; nothing is half-written', async () => {
+    const before = await readKitchenFile(pool);
+    const { revision } = await theHouse(pool);
+    expect(
+      (await refusal(saveKitchen(pool, { kitchen: demoKitchen(), revision: revision - 1 }))).status,
+    ).toBe(409);
+    const bad = { ...demoKitchen(), humidity: 60, burners: [] };
+    const refused = await refusal(saveKitchen(pool, { kitchen: bad, revision }));
+    expect(refused.problems.map((p) => p.field)).toEqual(expect.arrayContaining(['humidity', 'burners']));
+    expect(await readKitchenFile(pool)).toEqual(before);
+    expect((await theHouse(pool)).revision).toBe(revision);
+  });
+
+  test('the house’s own cream and salt move its plans', async () => {
+    const ask = {
+      recipeId: 'roast-carrot-cream',
+      litres: 6,
+      viscosity: 48,
+      vesselId: 'middle-28',
+      burnerId: 'front-left',
+    };
+    const before = (await planStored(pool, ask)).plan;
+    const file = demoKitchen();
+    const products = file.products.map((p) =>
+      p.ingredient === 'heavy-cream'
+        ? { ...p, fatPercent: 48 }
+        : p.ingredient === 'vegetable-stock'
+          ? { ...p, sodium: 400 }
+          : p,
+    );
+    const { revision } = await saveKitchen(pool, {
+      kitchen: { ...file, products },
+      revision: (await theHouse(pool)).revision,
+    });
+    const after = (await planStored(pool, ask)).plan;
+    expect(after.found.fatFraction).toBeGreaterThan(before.found.fatFraction * 1.1);
+    const salt = (p: typeof after) => p.weighOut.find((l) => l.ingredient === 'salt')?.g ?? 0;
+    expect(salt(after)).toBeLessThan(salt(before) * 0.5);
+    await saveKitchen(pool, { kitchen: file, revision });
+  });
+});
+
+describe('water tests', () => {
+  const ask = (more: object = {}) => ({
+    id: randomUUID(),
+    potId: 'tall-steel-36',
+    burnerId: 'front-left',
+    readings: {
+      by: 'weight',
+      litres: 12,
+      startCelsius: 15,
+      heatedTo: 90,
+      heatMinutes: 27,
+      keptAt: 95,
+      keptMinutes: 30,
+      before: 17_600,
+      after: 16_800,
+    },
+    ...more,
+  });
+
+  test('set the pot’s loss and the burner’s power once, and are kept', async () => {
+    const request = ask();
+    const tested = await recordWaterTest(pool, request);
+    await recordWaterTest(pool, request);
+    const house = await theHouse(pool);
+    expect(house.vessels.find((v) => v.id === 'tall-steel-36')?.lossFactor).toBeCloseTo(tested.lossFactor, 9);
+    expect(house.burners.find((b) => b.id === 'front-left')?.intoPotW).toBeCloseTo(tested.intoPotW, 6);
+    expect(await readWaterTests(pool, K)).toHaveLength(1);
+    await expect(pool.query('DELETE FROM water_test')).rejects.toThrow(/append-only/);
+  });
+
+  test.each([
+    [{ potId: 'bath' }, 404, 'potId'],
+    [{ readings: { ...ask().readings, keptAt: 98 } }, 422, 'readings.keptAt'],
+    [{ readings: { ...ask().readings, after: 17_700 } }, 400, 'readings.after'],
+    [{ readings: { ...ask().readings, litres: 'much' } }, 400, 'readings.litres'],
+  ])('%j is refused by its field, and the kitchen stays', async (wrong, status, field) => {
+    const before = await theHouse(pool);
+    const refused = await refusal(recordWaterTest(pool, ask(wrong)));
+    expect([refused.status, refused.problems[0]?.field]).toEqual([status, field]);
+    expect((await theHouse(pool)).revision).toBe(before.revision);
+  });
+});
+
+describe('the archive', () => {
+  test('goes into an empty kitchen and comes out the same, batches and versions and all', async () => {
+    await startBatch(pool, {
+      id: randomUUID(),
+      recipeId: 'second-soup',
+      litres: 6,
+      viscosity: 150,
+      vesselId: 'middle-28',
+      burnerId: 'front-right',
+      startedAt: new Date().toISOString(),
+    });
+    const archive = await makeArchive(pool, new Date());
+    const other = await testDatabase();
+    try {
+      await loadDemo(other.pool, join(process.cwd(), 'demo'));
+      const text = JSON.stringify(archive);
+      const would = await takeArchive(other.pool, text, { rehearse: true });
+      expect(would.newRecipes).toEqual(expect.arrayContaining(['first-soup', 'second-soup']));
+      expect((await readRecipes(other.pool, K)).map((r) => r.recipe.id)).not.toContain('second-soup');
+      expect(await takeArchive(other.pool, text)).toEqual(would);
+      const back = await makeArchive(other.pool, new Date());
+      expect(back.kitchen).toEqual(archive.kitchen);
+      expect(back.recipes.find((r) => r.id === 'second-soup')).toEqual(
+        archive.recipes.find((r) => r.id === 'second-soup'),
+      );
+      for (const b of archive.batches) expect(back.batches).toContainEqual(b);
+      expect(await takeArchive(other.pool, text)).toMatchObject({
+        newRecipes: [],
+        newVersions: [],
+        newBatches: 0,
+      });
+    } finally {
+      await other.drop();
+    }
+  });
+
+  test('a broken one is refused with its places, and nothing is changed', async () => {
+    const archive = await makeArchive(pool, new Date());
+    const before = [await count('recipe'), await count('batch'), (await theHouse(pool)).revision];
+    const broken = JSON.parse(JSON.stringify(archive));
+    broken.recipes[0].versions[0].body.yieldLitres = -1;
+    broken.batches[0].recipeVersion = 99;
+    broken.kitchen.saltPercent = 40;
+    const refused = await refusal(takeArchive(pool, JSON.stringify(broken, null, 1)));
+    const places = refused.problems.map((p) => p.field).join(' | ');
+    expect(places).toMatch(/line \d+, kitchen\.saltPercent/);
+    expect(places).toMatch(/line \d+, recipes\[0\]\.versions\[0\]\.body\.yieldLitres/);
+    expect((await refusal(takeArchive(pool, JSON.stringify(soup('x'))))).problems[0]?.given).toMatch(
+      /this is a recipe/,
+    );
+    expect((await refusal(takeArchive(pool, '{"format":\n!'))).problems[0]?.field).toBe('line 2, column 1');
+    expect([await count('recipe'), await count('batch'), (await theHouse(pool)).revision]).toEqual(before);
+  });
+
+  test('a kitchen’s file alone changes the settings only', async () => {
+    const recipes = await count('recipe');
+    const taken = await takeArchive(pool, JSON.stringify({ ...demoKitchen(), name: 'Quay House, upstairs' }));
+    expect(taken).toMatchObject({ kitchen: 'Quay House, upstairs', newRecipes: [], newBatches: 0 });
+    expect((await theHouse(pool)).name).toBe('Quay House, upstairs');
+    expect(await count('recipe')).toBe(recipes);
+  });
+});
+
+describe('taken away', () => {
+  const plan = async () =>
+    (
+      await planStored(pool, {
+        recipeId: 'jacket-potato-soup',
+        litres: 12,
+        viscosity: 456,
+        vesselId: 'tall-steel-36',
+        burnerId: 'front-left',
+      })
+    ).plan;
+
+  test('the CSV reads back with the same grams, by a reader of its own', async () => {
+    const p = await plan();
+    const { data, errors } = Papa.parse<Record<string, string>>(weighOutCsv(p), {
+      header: true,
+      skipEmptyLines: true,
+    });
+    expect(errors).toEqual([]);
+    expect(data.map((r) => [r.ingredient, Number(r.g)])).toEqual(p.weighOut.map((l) => [l.ingredient, l.g]));
+    expect(data.find((r) => r.worked_out === 'thickness')?.name).toBe('Plain flour');
+  });
+
+  test.each(['A4', 'LETTER'] as const)('the PDF of a normal soup is one page of %s', async (paper) => {
+    const bytes = Buffer.from(
+      await planPdf(planSheet(await plan(), '18:30', { volume: 'L', temperature: 'C' }), paper),
+    );
+    const text = bytes.toString('latin1');
+    expect(text.startsWith('%PDF-')).toBe(true);
+    expect(text.match(/\/Type \/Page\b(?!s)/g)).toHaveLength(1);
+    expect(text).toMatch(paper === 'A4' ? /595\.28 841\.89/ : /612 792/);
+  });
+
+  test('a plan in another way is stored in that way', async () => {
+    const { plan: p, recipe } = await planStored(pool, {
+      recipeId: 'cockle-and-leek-chowder',
+      litres: 12,
+      viscosity: 153,
+      vesselId: 'tall-steel-36',
+      burnerId: 'front-left',
+      way: 'slurry.cornstarch',
+      share: 1,
+    });
+    expect(recipe.steps.some((s) => s.kind === 'dust')).toBe(false);
+    expect(p.weighOut.find((l) => l.solved === 'thickness')?.ingredient).toBe('cornstarch');
+    expect(planFor(recipe, p.order, p.stand).found.bowlViscosity).toBeCloseTo(p.found.bowlViscosity, 6);
+  });
+});
