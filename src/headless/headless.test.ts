@@ -65,12 +65,12 @@ test('predict takes a recipe as written, and says what is open in one that is no
 test.each([
   [['plan'], /name one recipe file/],
   [['plan', 'nowhere.json'], /nowhere\.json cannot be read/],
-  [['plan', 'package.json'], /package\.json is not a recipe:[\s\S]*format/],
+  [['plan', 'package.json'], /package\.json is not a recipe:[\s\S]*neither a Panache file/],
   [['plan', file, '--litres', 'twelve'], /--litres is “twelve”: use a number from 0.2 to 500/],
   [['plan', file, '--target', 'gloopy'], /--target is “gloopy”: use Thin, Light/],
   [['plan', file, '--pot', 'bucket'], /diameter×height in cm/],
   [['plan', file, '--portions', '40'], /go together/],
-  [['plan', file, '--thicken', 'sand'], /use wheat, rice flour/],
+  [['plan', file, '--thicken', 'sand'], /use cooked-roux\.plain-flour.*, wheat, rice flour/],
   [['plan', file, '--lid', 'on'], /--lid/],
 ])('%j is one clear complaint', (args, says) => {
   const { status, stderr } = panache(...(args as string[]));

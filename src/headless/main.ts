@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import '../core/food/load';
 import { bandOf } from '../core/flow/bands';
 import { readRecipeFile, recipeJsonSchema } from '../core/formats/recipeFile';
+import { amended, cannotBe, usualShare } from '../core/plan/choose/ways';
 import { justMultiplied, multipliedWords } from '../core/plan/multiplied';
 import { planFor } from '../core/plan/plan';
 import { openAmounts, predict } from '../core/plan/predict';
@@ -10,7 +11,6 @@ import { bracketOf, chanceOfBand, doubtOf } from '../core/plan/uncertainty';
 import { detailsOf, titleOf } from '../core/plan/wording';
 import { duration, litres, mPas, spaced } from '../core/units/format';
 import { BadOption, type Options, readOptions } from './options';
-import { withThickener } from './thickenWith';
 
 const house = JSON.parse(readFileSync(new URL('../../demo/kitchen.json', import.meta.url), 'utf8'));
 
@@ -43,7 +43,10 @@ function read(file: string): Recipe {
 
 function plan(o: Options): void {
   const written = read(o.file);
-  const recipe = o.thicken ? withThickener(written, o.thicken) : written;
+  const share = usualShare(written);
+  const barred = o.thicken && cannotBe(written, share);
+  if (barred) throw new BadOption(`--thicken ${o.thicken?.id}: ${barred}`);
+  const recipe = o.thicken ? amended(written, { way: o.thicken.id, share }) : written;
   const stand = o.stand(recipe);
   const order = { litres: o.litres ?? recipe.yieldLitres, viscosity: o.viscosity(recipe) };
   const made = planFor(recipe, order, stand);

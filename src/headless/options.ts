@@ -3,10 +3,10 @@ import { BANDS, type Band, DEFAULT_LIMITS, LADDER_RANGE, middleOf } from '../cor
 import type { Burner } from '../core/heat/burner';
 import { type BurnerKind, EFFICIENCY } from '../core/heat/burner';
 import type { Vessel } from '../core/heat/vessel';
+import { WAYS, type Way } from '../core/plan/choose/ways';
 import type { Recipe } from '../core/plan/recipe';
 import type { Stand } from '../core/plan/simulate';
 import { type Kitchen, STANDARD_KITCHEN } from '../core/pot/kitchen';
-import { EXCHANGEABLE, type Exchangeable } from '../core/thicken/substitute';
 import { parseNumber } from '../core/units/parse';
 
 /** An option that cannot be used: shown as one line. */
@@ -25,9 +25,20 @@ export type Options = {
   readonly litres: number | undefined;
   readonly stand: (recipe: Recipe) => Stand;
   readonly viscosity: (recipe: Recipe) => number;
-  readonly thicken: Exchangeable | undefined;
+  /** Instead of the recipe’s own. */
+  readonly thicken: Way | undefined;
   readonly json: boolean;
 };
+
+/** A way by its id ("slurry.cornstarch"), or a starch by its kind, as a slurry. */
+function wayFor(text: string | undefined): Way | undefined {
+  if (text === undefined) return undefined;
+  const t = text.toLowerCase();
+  const found = WAYS.find((w) => w.id === t) ?? WAYS.find((w) => w.method === 'slurry' && w.kind === t);
+  if (found) return found;
+  const kinds = WAYS.flatMap((w) => (w.method === 'slurry' && w.kind ? [w.kind] : []));
+  throw new BadOption(`--thicken is “${text}”: use ${[...WAYS.map((w) => w.id), ...kinds].join(', ')}`);
+}
 
 const isBand = (text: string): Band | undefined => BANDS.find((b) => b.toLowerCase() === text.toLowerCase());
 
@@ -92,9 +103,7 @@ export function readOptions(
   const litres = portions !== undefined && portionMl !== undefined ? (portions * portionMl) / 1000 : asked;
   const altitudeM = numberOf('altitude', v.altitude, 0, 5000) ?? 0;
   const kitchen: Kitchen = { ...STANDARD_KITCHEN, altitudeM };
-  const thicken = EXCHANGEABLE.find((k) => k === v.thicken?.toLowerCase());
-  if (v.thicken !== undefined && !thicken)
-    throw new BadOption(`--thicken is “${v.thicken}”: use ${EXCHANGEABLE.join(', ')}`);
+  const thicken = wayFor(v.thicken);
   const target = v.target;
   const viscosity = (recipe: Recipe): number => {
     if (target === undefined) return middleOf(recipe.band, DEFAULT_LIMITS);

@@ -13,7 +13,15 @@ export function readRecipeFile(text: string): RecipeFile {
   if (opened.kind === 'refused') return { ok: false, problems: opened.problems };
   return {
     ok: false,
-    problems: [{ place: 'format', says: `this is a ${opened.kind}, not panache.recipe/1` }],
+    problems: [
+      {
+        place: 'format',
+        says:
+          opened.kind === 'draft'
+            ? 'a recipe as JSON-LD: read it under Recipes, From a file, and save it first'
+            : `this is a ${opened.kind}, not panache.recipe/1`,
+      },
+    ],
   };
 }
 

@@ -61,7 +61,6 @@ export function KitchenView({ kitchen, revision, part: first }: Props) {
   };
 
   const save = handleSubmit(async (values) => {
-    clearErrors();
     setSaving(true);
     const file = kitchenOf(values, kitchen);
     const answer = await ask<{ revision: number }>('PUT', '/api/kitchen', { kitchen: file, revision: now });
@@ -88,7 +87,15 @@ export function KitchenView({ kitchen, revision, part: first }: Props) {
 
   return (
     <FormProvider {...form}>
-      <form onSubmit={save} noValidate className="flex h-full flex-col">
+      <form
+        onSubmit={(e) => {
+          // What the server said last time must not keep this time from being asked.
+          clearErrors();
+          return save(e);
+        }}
+        noValidate
+        className="flex h-full flex-col"
+      >
         <header className="flex shrink-0 flex-wrap items-center gap-x-6 gap-y-2 border-ink border-b-2 bg-surface px-5 py-3">
           <h1 className="mr-auto font-bold text-[27px]">Kitchen</h1>
           <Segments label="Part of the kitchen" value={part} onChange={setPart} options={PARTS} />

@@ -401,6 +401,7 @@ export function ProductsPart({ problemAt }: PartProps) {
       ({ p, f }) =>
         p &&
         (f.key === open ||
+          p.ingredient === '' ||
           `${p.name} ${nameOf(p.ingredient)}`.toLowerCase().includes(text.trim().toLowerCase())),
     );
   return (
@@ -417,7 +418,14 @@ export function ProductsPart({ problemAt }: PartProps) {
           placeholder="Find a product"
           className={`max-w-90 ${FIELD}`}
         />
-        <button type="button" className={BUTTON} onClick={() => prepend({ ...FRESH_PRODUCT })}>
+        <button
+          type="button"
+          className={BUTTON}
+          onClick={() => {
+            prepend({ ...FRESH_PRODUCT });
+            setOpen('new');
+          }}
+        >
           <Plus size={20} aria-hidden /> Product
         </button>
         <span className="text-quiet">What is left empty is the catalogue’s.</span>
@@ -426,7 +434,7 @@ export function ProductsPart({ problemAt }: PartProps) {
         {shown.map(({ f, n, p }) => {
           const known = p && isIngredient(p.ingredient) ? ingredient(p.ingredient) : null;
           const wrong = problemAt(`products.${n}.`);
-          const here = open === f.key || p?.ingredient === '' || wrong !== undefined;
+          const here = open === f.key || (open === 'new' && n === 0) || wrong !== undefined;
           const at = (key: string) => problemAt(`products.${n}.${key}`);
           const facts = p
             ? [
@@ -442,7 +450,7 @@ export function ProductsPart({ problemAt }: PartProps) {
               <button
                 type="button"
                 aria-expanded={here}
-                onClick={() => setOpen(open === f.key ? null : f.key)}
+                onClick={() => setOpen(here ? null : f.key)}
                 className="flex min-h-14 w-full items-center gap-3 px-4 text-left"
               >
                 <b>{p?.name || nameOf(p?.ingredient ?? '')}</b>

@@ -11,6 +11,13 @@ import { FIELD, PRIMARY } from '../shared/styles';
 
 type Kind = { readonly id: string; readonly words: string; readonly unit: string; readonly test: FlowTest };
 
+const FALLBACK: Kind = {
+  id: 'line-100',
+  words: 'Line spread, 100 mL ring, 30 s',
+  unit: 'mm radius',
+  test: { kind: 'line spread', ml: 100, seconds: 30 },
+};
+
 const KINDS: readonly Kind[] = [
   ...([3, 4, 5, 6] as const).map((orifice) => ({
     id: `cup-${orifice}`,
@@ -18,12 +25,7 @@ const KINDS: readonly Kind[] = [
     unit: 's',
     test: { kind: 'cup', orifice } as const,
   })),
-  {
-    id: 'line-100',
-    words: 'Line spread, 100 mL ring, 30 s',
-    unit: 'mm radius',
-    test: { kind: 'line spread', ml: 100, seconds: 30 },
-  },
+  FALLBACK,
   {
     id: 'spoon',
     words: 'Weighed spoon, 45 × 65 mm, 10 s',
@@ -31,6 +33,17 @@ const KINDS: readonly Kind[] = [
     test: { kind: 'spoon', widthMm: 45, heightMm: 65, seconds: 10 },
   },
 ];
+
+/** What a test would read for the plan's target; null when it is outside what the test can tell. */
+function wouldRead(test: FlowTest, celsius: number, plan: Plan): number | null {
+  try {
+    const reading = readingFor(test, plan.order.viscosity, celsius, plan.found.equivalents);
+    return Number.isFinite(reading) ? reading : null;
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
+}
 
 /** Rounds to find how shear-thinning a soup of that thickness is: it hardly moves after the third. */
 const ROUNDS = 5;
@@ -54,21 +67,25 @@ function placed(test: FlowTest, reading: number, celsius: number, plan: Plan): P
 
 /** A target by what a test should read: "18 s in the 4 mm cup". */
 export function ByTest({ plan, onTarget }: { plan: Plan; onTarget: (viscosity: number) => void }) {
-  const [kind, setKind] = useState(KINDS[1] as Kind);
+  const [kind, setKind] = useState<Kind>(
+    () => KINDS.find((k) => wouldRead(k.test, 65, plan) !== null) ?? FALLBACK,
+  );
   const [typed, setTyped] = useState<string | null>(null);
   const [celsius, setCelsius] = useState('65');
   const id = useId();
   const hot = parseNumber(celsius);
   const warm = hot >= 1 && hot <= 100;
-  const would = warm ? readingFor(kind.test, plan.order.viscosity, hot, plan.found.equivalents) : Number.NaN;
-  const text = typed ?? (Number.isFinite(would) ? would.toFixed(1) : '');
+  const would = warm ? wouldRead(kind.test, hot, plan) : null;
+  const text = typed ?? would?.toFixed(1) ?? '';
   const reading = parseNumber(text);
   const found = warm && reading > 0 ? placed(kind.test, reading, hot, plan) : null;
   const onLadder = found && found.bowl >= LADDER_RANGE[0] && found.bowl <= LADDER_RANGE[1];
   const problem = !warm
     ? `Temperature: “${celsius}” is not a number from 1 to 100 °C.`
     : !found
-      ? `Reading: “${text}” ${kind.unit} is not one this test can give.`
+      ? text === ''
+        ? 'This test cannot tell the plan’s target: take another, or write what it should read.'
+        : `Reading: “${text}” ${kind.unit} is not one this test can give.`
       : !onLadder
         ? `${mPas(found.bowl)} mPa·s is off the ladder, ${LADDER_RANGE.join(' to ')}.`
         : null;

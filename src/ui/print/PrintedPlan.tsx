@@ -2,18 +2,19 @@
 
 import { Printer } from 'lucide-react';
 import type { PlanSheet } from '../../core/plan/sheet';
+import { Scroll } from '../shared/Scroll';
 import { PRIMARY } from '../shared/styles';
 
 /** The plan as it prints: dark on white whatever the theme, without the views around it. */
 export function PrintedPlan({ sheet }: { sheet: PlanSheet }) {
   return (
-    <div className="h-full overflow-y-auto bg-white text-[#10312b] print:h-auto">
+    <Scroll label="Plan on paper" className="paper h-full overflow-y-auto print:h-auto">
       <div className="mx-auto max-w-245 px-6 py-5 print:max-w-none print:p-0">
-        <header className="flex items-start gap-4 border-[#10312b] border-b-2 pb-3">
+        <header className="flex items-start gap-4 border-ink border-b-2 pb-3">
           <div className="flex-1">
             <h1 className="font-bold text-[30px] leading-tight">{sheet.title}</h1>
             <p className="text-[18px]">{sheet.order}</p>
-            <p className="text-[#3f5a6b]">{sheet.fire}</p>
+            <p className="text-quiet">{sheet.fire}</p>
           </div>
           <button type="button" onClick={() => window.print()} className={`${PRIMARY} print:hidden`}>
             <Printer size={22} aria-hidden /> Print
@@ -21,7 +22,7 @@ export function PrintedPlan({ sheet }: { sheet: PlanSheet }) {
         </header>
         <div className="mt-3 grid grid-cols-1 gap-6 min-[900px]:grid-cols-[44fr_56fr] print:grid-cols-[44fr_56fr]">
           <section aria-labelledby="p-weigh">
-            <h2 id="p-weigh" className="font-bold text-[#3f5a6b]">
+            <h2 id="p-weigh" className="font-bold text-quiet">
               Weigh out, in the order you need it
             </h2>
             <ul>
@@ -30,11 +31,11 @@ export function PrintedPlan({ sheet }: { sheet: PlanSheet }) {
                 return (
                   <li
                     key={key}
-                    className="flex items-center gap-2 border-[#c3cfc4] border-b py-1 print:break-inside-avoid"
+                    className="flex items-center gap-2 border-rule border-b py-1 print:break-inside-avoid"
                   >
-                    <span aria-hidden className="size-5 shrink-0 border-2 border-[#10312b]" />
+                    <span aria-hidden className="size-5 shrink-0 border-2 border-ink" />
                     <span
-                      className={`figures w-26 shrink-0 whitespace-nowrap text-right font-bold text-[21px] ${l.dose ? 'bg-[#f4c534]' : ''}`}
+                      className={`figures w-26 shrink-0 whitespace-nowrap text-right font-bold text-[21px] ${l.dose ? 'bg-butter text-on-butter' : ''}`}
                     >
                       {l.figure}
                       <span className="ml-0.5 text-[15px]">{l.unit}</span>
@@ -42,7 +43,7 @@ export function PrintedPlan({ sheet }: { sheet: PlanSheet }) {
                     <span className="leading-tight">
                       <b>{l.name}</b>
                       {l.dose && ' (the dose)'}
-                      <span className="block text-[#3f5a6b] text-[14px]">{l.aside}</span>
+                      <span className="block text-quiet text-[14px]">{l.aside}</span>
                     </span>
                   </li>
                 );
@@ -50,23 +51,20 @@ export function PrintedPlan({ sheet }: { sheet: PlanSheet }) {
             </ul>
           </section>
           <section aria-labelledby="p-clock">
-            <h2 id="p-clock" className="font-bold text-[#3f5a6b]">
+            <h2 id="p-clock" className="font-bold text-quiet">
               By the clock
             </h2>
             <ol>
               {sheet.steps.map((s, n) => {
                 const key = `${n} ${s.title}`;
                 return (
-                  <li
-                    key={key}
-                    className="flex gap-3 border-[#c3cfc4] border-b py-1 print:break-inside-avoid"
-                  >
+                  <li key={key} className="flex gap-3 border-rule border-b py-1 print:break-inside-avoid">
                     <span className="figures w-14 shrink-0 font-bold text-[19px]">{s.at}</span>
                     <span className="leading-tight">
                       <b>{s.title}</b>
                       {s.takes && `, ${s.takes}`}
                       <span className="block text-[15px]">{s.details}</span>
-                      {s.look && <span className="block text-[#3f5a6b] text-[14px]">Look for {s.look}</span>}
+                      {s.look && <span className="block text-quiet text-[14px]">Look for {s.look}</span>}
                     </span>
                   </li>
                 );
@@ -82,11 +80,11 @@ export function PrintedPlan({ sheet }: { sheet: PlanSheet }) {
             </li>
           ))}
         </ul>
-        <p className="mt-2 text-[#3f5a6b] text-[14px]">
+        <p className="mt-2 text-quiet text-[14px]">
           Doses are predictions: taste and look. The local food code and those responsible for it decide what
           is safe.
         </p>
       </div>
-    </div>
+    </Scroll>
   );
 }

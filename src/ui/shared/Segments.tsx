@@ -12,7 +12,7 @@ type Props<T extends string> = {
 /** A few choices side by side, one of them on. */
 export function Segments<T extends string>({ label, value, options, onChange }: Props<T>) {
   return (
-    <fieldset className="flex w-fit shrink-0 overflow-hidden rounded-sm border-2 border-ink">
+    <fieldset className="flex w-fit max-w-full shrink-0 flex-wrap overflow-hidden rounded-sm border-2 border-ink">
       <legend className="sr-only">{label}</legend>
       {options.map((o) => (
         <button

@@ -31,7 +31,13 @@ export function Sheet({
   children,
 }: Props) {
   const opened = useRef(false);
+  const from = useRef<HTMLElement | null>(null);
+  const was = useRef(false);
   if (open) opened.current = true;
+  // Remembered before the sheet takes the focus, to give it back.
+  if (open && !was.current && typeof document !== 'undefined')
+    from.current = document.activeElement instanceof HTMLElement ? document.activeElement : null;
+  was.current = open;
   return (
     <>
       {trigger !== undefined && (
@@ -49,7 +55,13 @@ export function Sheet({
       )}
       {opened.current && (
         <Suspense>
-          <SheetBody open={open} onOpenChange={onOpenChange} title={title} wide={wide}>
+          <SheetBody
+            open={open}
+            onOpenChange={onOpenChange}
+            title={title}
+            wide={wide}
+            onClosed={() => from.current?.focus()}
+          >
             {children}
           </SheetBody>
         </Suspense>

@@ -10,17 +10,23 @@ type Props = {
   readonly onOpenChange: (open: boolean) => void;
   readonly title: string;
   readonly wide: boolean;
+  /** Gives the focus back. */
+  readonly onClosed: () => void;
   readonly children: ReactNode;
 };
 
 /** The sheet itself, apart so that a page need not carry it before one is opened. */
-export function SheetBody({ open, onOpenChange, title, wide, children }: Props) {
+export function SheetBody({ open, onOpenChange, title, wide, onClosed, children }: Props) {
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-rail/40" />
         <Dialog.Content
           aria-describedby={undefined}
+          onCloseAutoFocus={(e) => {
+            e.preventDefault();
+            onClosed();
+          }}
           className={clsx(
             'fixed left-1/2 z-50 flex -translate-x-1/2 flex-col rounded-sm border-2 border-ink bg-surface text-ink',
             wide

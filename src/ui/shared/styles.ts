@@ -12,4 +12,4 @@ export const FIELD =
 
 /** One of a few that exclude each other, side by side. */
 export const segment = (here: boolean): string =>
-  `min-h-12 px-3 font-bold ${here ? 'bg-ink text-surface' : 'bg-surface text-ink hover:bg-butter/25'}`;
+  `min-h-12 min-w-13 px-3 font-bold ${here ? 'bg-ink text-surface' : 'bg-surface text-ink hover:bg-butter/25'}`;

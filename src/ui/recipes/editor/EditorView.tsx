@@ -22,6 +22,7 @@ import { idFrom } from '../../../core/formats/ids';
 import type { House } from '../../../core/plan/house';
 import { ask, problemWords } from '../../shared/api';
 import { Field, Pick } from '../../shared/Field';
+import { Scroll } from '../../shared/Scroll';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON, PRIMARY } from '../../shared/styles';
 import { bodyOf, fieldOf, type RecipeForm, recipeForm, stepForm } from './form';
@@ -92,7 +93,6 @@ export function EditorView({ house, body, version, archived }: Props) {
   };
 
   const save = handleSubmit(async (now) => {
-    clearErrors();
     setSaving(true);
     const made = bodyOf(now, body, house);
     const named = version === null ? { ...made, id: idFrom(made.name) } : made;
@@ -150,7 +150,11 @@ export function EditorView({ house, body, version, archived }: Props) {
   return (
     <FormProvider {...form}>
       <form
-        onSubmit={save}
+        onSubmit={(e) => {
+          // What the server said last time must not keep this time from being asked.
+          clearErrors();
+          return save(e);
+        }}
         className="flex h-full flex-col overflow-y-auto min-[1100px]:overflow-hidden"
         noValidate
       >
@@ -198,7 +202,7 @@ export function EditorView({ house, body, version, archived }: Props) {
           </p>
         )}
         <div className="grid grid-cols-1 min-[1100px]:min-h-0 min-[1100px]:flex-1 min-[1100px]:grid-cols-[1fr_400px]">
-          <div className="px-5 py-4 min-[1100px]:overflow-y-auto">
+          <div className="min-w-0 px-5 py-4 min-[1100px]:overflow-y-auto">
             <section aria-label="The soup" className="rounded-sm border-2 border-ink bg-surface">
               <button
                 type="button"
@@ -263,7 +267,7 @@ export function EditorView({ house, body, version, archived }: Props) {
             </section>
             <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
               <SortableContext items={fields.map((f) => f.id)} strategy={verticalListSortingStrategy}>
-                <ol className="mt-3 grid gap-2" aria-label="Steps">
+                <ol className="mt-3 grid grid-cols-[minmax(0,1fr)] gap-2" aria-label="Steps">
                   {fields.map((f, n) => (
                     <StepCard
                       key={f.id}
@@ -291,8 +295,8 @@ export function EditorView({ house, body, version, archived }: Props) {
               <Plus size={20} aria-hidden /> Step
             </button>
           </div>
-          <section
-            aria-label="What it comes to"
+          <Scroll
+            label="What it comes to"
             className="border-ink px-5 py-4 max-[1100px]:border-t-2 min-[1100px]:overflow-y-auto min-[1100px]:border-l-2"
           >
             <Prediction
@@ -302,7 +306,7 @@ export function EditorView({ house, body, version, archived }: Props) {
               show={house.show}
               onProblem={goTo}
             />
-          </section>
+          </Scroll>
         </div>
         <footer className="sticky bottom-0 z-20 flex shrink-0 flex-wrap items-stretch border-ink border-t-2 bg-surface">
           <div className="flex min-w-0 flex-1 items-center gap-3 px-5 py-2" aria-live="polite">

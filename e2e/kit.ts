@@ -1,0 +1,44 @@
+import { expect, type Page } from '@playwright/test';
+import pg from 'pg';
+
+export const db = new pg.Pool({ connectionString: process.env.TEST_DATABASE_URL ?? '', max: 2 });
+
+/** Every view, and the heading or thing that says it has come. */
+export const VIEWS = [
+  '/plan',
+  '/compare',
+  '/stove',
+  '/recipes',
+  '/recipes/cockle-and-leek-chowder',
+  '/recipes/cockle-and-leek-chowder/versions',
+  '/recipes/new',
+  '/recipes/import',
+  '/kitchen',
+  '/kitchen?part=pots',
+  '/kitchen?part=burners',
+  '/kitchen?part=products',
+  '/kitchen?part=archive',
+  '/kitchen/water-test',
+  '/plan/print',
+] as const;
+
+/** Waits until a view has what it works out. */
+export async function settled(page: Page, path: string): Promise<void> {
+  await expect(page.getByRole('main')).toBeVisible();
+  if (path === '/plan') await expect(page.getByText(/in 10 land in/)).toBeVisible();
+  if (path === '/compare')
+    await expect(page.getByText(/Cooking each in thought/)).toBeHidden({ timeout: 20_000 });
+  if (/^\/recipes\/cockle[^/]*$/.test(path)) await expect(page.getByText('After each step')).toBeVisible();
+}
+
+export const dose = (page: Page) => page.getByRole('listitem').filter({ hasText: 'the dose' });
+
+export const grams = async (page: Page): Promise<number> =>
+  Number(((await dose(page).innerText()).match(/([\d\s]+)g/)?.[1] ?? '').replaceAll(/\s/g, ''));
+
+/** Throws in the test what goes wrong on the page. */
+export const watch = (page: Page): void => {
+  page.on('pageerror', (error) => {
+    throw error;
+  });
+};
