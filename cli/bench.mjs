@@ -59,7 +59,7 @@ export async function run(_name, [only]) {
   const server = await postgres();
   try {
     await withDemoApp(server, 'panache_bench', 3500, async (address) => {
-      for (const bench of ['solve', 'drag']) {
+      for (const bench of ['solve', 'views', 'drag']) {
         if (only && only !== bench) continue;
         const { code } = await runProgram(process.execPath, ['--import', 'tsx', `bench/${bench}.bench.ts`], {
           cwd: root,

@@ -8,8 +8,11 @@ import type { KitchenFile } from '../../core/formats/kitchenFile';
 import { ask, problemWords } from '../shared/api';
 import { Segments } from '../shared/Segments';
 import { ArchivePart } from './ArchivePart';
+import { BurnersPart } from './BurnersPart';
 import { type KitchenForm, kitchenFieldOf, kitchenForm, kitchenOf } from './form';
-import { BurnersPart, HousePart, PotsPart, ProductsPart } from './parts';
+import { HousePart } from './HousePart';
+import { PotsPart } from './PotsPart';
+import { ProductsPart } from './ProductsPart';
 
 const PARTS = [
   { value: 'house', words: 'House' },

@@ -16,17 +16,17 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { lazy, useEffect, useState } from 'react';
 import { FormProvider, useFieldArray, useForm } from 'react-hook-form';
-import { BANDS } from '../../../core/flow/bands';
 import type { RecipeText } from '../../../core/formats/draft';
 import { idFrom } from '../../../core/formats/ids';
 import type { House } from '../../../core/plan/house';
 import { ask, problemWords } from '../../shared/api';
-import { Field, Pick } from '../../shared/Field';
 import { Scroll } from '../../shared/Scroll';
 import { Sheet } from '../../shared/Sheet';
-import { BUTTON, PRIMARY } from '../../shared/styles';
+import { BUTTON } from '../../shared/styles';
 import { bodyOf, fieldOf, type RecipeForm, recipeForm, stepForm } from './form';
+import { More } from './More';
 import { Prediction } from './Prediction';
+import { SoupCard } from './SoupCard';
 import { StepCard } from './StepCard';
 import { FRESH, type StepKind } from './spec';
 import { useForesight } from './useForesight';
@@ -47,7 +47,7 @@ type Props = {
 export function EditorView({ house, body, version, archived }: Props) {
   const router = useRouter();
   const form = useForm<RecipeForm>({ defaultValues: recipeForm(body), shouldFocusError: true });
-  const { register, control, handleSubmit, setError, clearErrors, setFocus, reset, formState } = form;
+  const { control, handleSubmit, setError, clearErrors, setFocus, reset, formState } = form;
   const { fields, append, move, insert, remove } = useFieldArray({ control, name: 'steps' });
   const [open, setOpen] = useState<number | 'soup' | null>(version === null ? 'soup' : null);
   const [sheet, setSheet] = useState<'add' | 'more' | null>(null);
@@ -144,8 +144,6 @@ export function EditorView({ house, body, version, archived }: Props) {
     setOpen(fields.length);
     setSheet(null);
   };
-  const known = (all: readonly { id: string; name: string }[], own: { id: string; name: string }) =>
-    all.some((x) => x.id === own.id) ? all : [own, ...all];
 
   return (
     <FormProvider {...form}>
@@ -203,68 +201,13 @@ export function EditorView({ house, body, version, archived }: Props) {
         )}
         <div className="grid grid-cols-1 min-[1100px]:min-h-0 min-[1100px]:flex-1 min-[1100px]:grid-cols-[1fr_400px]">
           <div className="min-w-0 px-5 py-4 min-[1100px]:overflow-y-auto">
-            <section aria-label="The soup" className="rounded-sm border-2 border-ink bg-surface">
-              <button
-                type="button"
-                aria-expanded={open === 'soup'}
-                onClick={() => setOpen(open === 'soup' ? null : 'soup')}
-                className="flex min-h-14 w-full items-center gap-3 px-4 text-left"
-              >
-                <b>The soup</b>
-                <span className="min-w-0 flex-1 truncate text-quiet">
-                  {values.school} · makes {values.yieldLitres} L · {values.band}
-                </span>
-              </button>
-              {open === 'soup' && (
-                <div className="grid grid-cols-2 gap-3 border-rule border-t p-4 max-[720px]:grid-cols-1">
-                  <Field id="recipe-name" label="Name" {...register('name')} problem={problemAt('name')} />
-                  <Field
-                    id="recipe-school"
-                    label="School"
-                    placeholder="Roux, blended"
-                    {...register('school')}
-                    problem={problemAt('school')}
-                  />
-                  <Field
-                    id="recipe-yield"
-                    label="Amounts are for, L"
-                    inputMode="decimal"
-                    {...register('yieldLitres')}
-                    problem={problemAt('yieldLitres')}
-                    className="figures"
-                  />
-                  <Pick
-                    id="recipe-band"
-                    label="Should land in"
-                    {...register('band')}
-                    problem={problemAt('band')}
-                  >
-                    {BANDS.map((b) => (
-                      <option key={b}>{b}</option>
-                    ))}
-                  </Pick>
-                  <Pick
-                    id="recipe-pot"
-                    label="Written for the pot"
-                    {...register('vesselId')}
-                    problem={problemAt('vesselId')}
-                  >
-                    {known(house.vessels, body.home.vessel).map((v) => (
-                      <option key={v.id} value={v.id}>
-                        {v.name}
-                      </option>
-                    ))}
-                  </Pick>
-                  <Pick id="recipe-burner" label="On the burner" {...register('burnerId')}>
-                    {known(house.burners, body.home.burner).map((b) => (
-                      <option key={b.id} value={b.id}>
-                        {b.name}
-                      </option>
-                    ))}
-                  </Pick>
-                </div>
-              )}
-            </section>
+            <SoupCard
+              house={house}
+              home={body.home}
+              open={open === 'soup'}
+              onToggle={() => setOpen(open === 'soup' ? null : 'soup')}
+              problemAt={problemAt}
+            />
             <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
               <SortableContext items={fields.map((f) => f.id)} strategy={verticalListSortingStrategy}>
                 <ol className="mt-3 grid grid-cols-[minmax(0,1fr)] gap-2" aria-label="Steps">
@@ -347,32 +290,7 @@ export function EditorView({ house, body, version, archived }: Props) {
         onOpenChange={(o) => setSheet(o ? 'more' : null)}
         title={values.name || 'This soup'}
       >
-        <div className="grid gap-3 p-4">
-          {version === null ? (
-            <p>Save it first: then it can be copied, compared with older versions and taken away.</p>
-          ) : (
-            <>
-              <Link className={BUTTON} href={`/recipes/${body.id}/versions`}>
-                Versions, and what changed
-              </Link>
-              <Link className={BUTTON} href={`/recipes/new?from=${body.id}`}>
-                A copy to change
-              </Link>
-              <a className={BUTTON} href={`/api/recipes/${body.id}`} download>
-                As a Panache recipe file
-              </a>
-              <a className={BUTTON} href={`/api/recipes/${body.id}?as=json-ld`} download>
-                As schema.org JSON-LD
-              </a>
-              <button type="button" className={BUTTON} onClick={archive}>
-                {archived ? 'Take it out again' : 'Put it away'}
-              </button>
-            </>
-          )}
-          <Link className={PRIMARY} href="/recipes">
-            All recipes
-          </Link>
-        </div>
+        <More id={version === null ? null : body.id} archived={archived} onArchive={archive} />
       </Sheet>
     </FormProvider>
   );

@@ -1,0 +1,144 @@
+'use client';
+
+import { useFormContext, useWatch } from 'react-hook-form';
+import { BANDS } from '../../core/flow/bands';
+import { ALLERGENS } from '../../core/food/ingredient';
+import { Field, Pick, Tick } from '../shared/Field';
+import type { KitchenForm } from './form';
+import { CARD, type PartProps } from './part';
+import { useRole } from './useRole';
+
+/** Room, units, bands, allergens and roles. */
+export function HousePart({ problemAt }: PartProps) {
+  const { register, control } = useFormContext<KitchenForm>();
+  const [temperature, roles] = useWatch({ control, name: ['temperature', 'roles'] });
+  const [role, setRole] = useRole();
+  const names = roles
+    .split(',')
+    .map((r) => r.trim())
+    .filter(Boolean);
+  return (
+    <div className="grid gap-4 min-[1100px]:grid-cols-2">
+      <section aria-labelledby="k-room" className={`${CARD} grid content-start gap-3`}>
+        <h2 id="k-room" className="font-bold text-[21px]">
+          The room
+        </h2>
+        <Field id="k-name" label="Name" {...register('name')} problem={problemAt('name')} />
+        <div className="grid grid-cols-3 gap-3">
+          <Field
+            id="k-altitude"
+            label="Altitude, m"
+            inputMode="numeric"
+            {...register('altitudeM')}
+            problem={problemAt('altitudeM')}
+            className="figures"
+          />
+          <Field
+            id="k-air"
+            label={`Air, °${temperature}`}
+            inputMode="decimal"
+            {...register('air')}
+            problem={problemAt('air')}
+            className="figures"
+          />
+          <Field
+            id="k-humidity"
+            label="Humidity, %"
+            inputMode="decimal"
+            {...register('humidityPercent')}
+            problem={problemAt('humidityPercent')}
+            className="figures"
+          />
+        </div>
+        <div className="grid grid-cols-3 gap-3">
+          <Pick id="k-volume" label="Volumes in" {...register('volume')}>
+            <option value="L">litres</option>
+            <option value="gal">US gallons</option>
+          </Pick>
+          <Pick id="k-temperature" label="Degrees in" {...register('temperature')}>
+            <option value="C">°C</option>
+            <option value="F">°F</option>
+          </Pick>
+          <Field
+            id="k-currency"
+            label="Before a price"
+            maxLength={4}
+            {...register('currency')}
+            problem={problemAt('currency')}
+          />
+        </div>
+        <Field
+          id="k-roles"
+          label="Who works here, by role"
+          hint="Separate them with commas."
+          {...register('roles')}
+          problem={problemAt('roles')}
+        />
+        <Pick
+          id="k-role"
+          label="This tablet is used by"
+          value={names.includes(role) ? role : ''}
+          onChange={(e) => setRole(e.target.value)}
+        >
+          <option value="">whoever is at the stove</option>
+          {names.map((n) => (
+            <option key={n}>{n}</option>
+          ))}
+        </Pick>
+      </section>
+      <section aria-labelledby="k-standards" className={`${CARD} grid content-start gap-3`}>
+        <h2 id="k-standards" className="font-bold text-[21px]">
+          House standards
+        </h2>
+        <fieldset>
+          <legend className="mb-1 font-bold">Bands, mPa·s in the bowl: each ends below</legend>
+          <div className="grid grid-cols-4 gap-2">
+            {[0, 1, 2, 3].map((n) => (
+              <Field
+                key={n}
+                id={`k-band-${n}`}
+                label={BANDS[n] ?? ''}
+                inputMode="numeric"
+                {...register(`bandLimits.${n}`)}
+                problem={problemAt(`bandLimits.${n}`)}
+                className="figures"
+              />
+            ))}
+          </div>
+          {problemAt('bandLimits') && (
+            <p role="alert" className="mt-1 font-bold text-tomato">
+              {problemAt('bandLimits')}
+            </p>
+          )}
+        </fieldset>
+        <div className="grid grid-cols-2 gap-3">
+          <Field
+            id="k-salt"
+            label="Salt in the finished soup, %"
+            inputMode="decimal"
+            {...register('saltPercent')}
+            problem={problemAt('saltPercent')}
+            className="figures"
+          />
+          <Pick id="k-measures" label="Flour is measured" {...register('measures')}>
+            <option value="scale">on the scale</option>
+            <option value="spoons">by spoons and cups</option>
+          </Pick>
+        </div>
+      </section>
+      <section aria-labelledby="k-flagged" className={`${CARD} min-[1100px]:col-span-2`}>
+        <h2 id="k-flagged" className="font-bold text-[21px]">
+          Allergens named first and large
+        </h2>
+        <div className="mt-1 grid grid-cols-2 min-[720px]:grid-cols-5">
+          {ALLERGENS.map((a) => (
+            <Tick key={a} id={`k-flag-${a}`} label={a} value={a} {...register('flagged')} />
+          ))}
+        </div>
+        <p className="mt-2 text-quiet">
+          The US nine and the EU fourteen. Labels decide; your local rules say how guests are told.
+        </p>
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,148 @@
+'use client';
+
+import { Plus, Trash2 } from 'lucide-react';
+import Link from 'next/link';
+import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
+import { FILL_LIMIT, MATERIALS } from '../../core/heat/vessel';
+import { spaced } from '../../core/units/format';
+import { parseNumber } from '../../core/units/parse';
+import { Field, Pick } from '../shared/Field';
+import { BUTTON } from '../shared/styles';
+import type { KitchenForm } from './form';
+import { PotSection } from './PotSection';
+import { CARD, type PartProps } from './part';
+
+const litresOf = (diameterCm: string, heightCm: string): number =>
+  (Math.PI * (parseNumber(diameterCm) / 2) ** 2 * parseNumber(heightCm)) / 1000;
+
+/** Pots, each drawn to the same scale. */
+export function PotsPart({ problemAt }: PartProps) {
+  const { register, control } = useFormContext<KitchenForm>();
+  const { fields, append, remove } = useFieldArray({ control, name: 'vessels', keyName: 'key' });
+  const pots = useWatch({ control, name: 'vessels' });
+  const sizes = pots
+    .flatMap((v) => [parseNumber(v.diameterCm), parseNumber(v.heightCm)])
+    .filter((n) => n > 0);
+  const mostMm = Math.max(100, ...sizes.map((n) => n * 10));
+  return (
+    <>
+      <ul className="grid gap-3 min-[1100px]:grid-cols-2">
+        {fields.map((f, n) => {
+          const pot = pots[n];
+          const rim = pot ? litresOf(pot.diameterCm, pot.heightCm) : Number.NaN;
+          const at = (key: string) => problemAt(`vessels.${n}.${key}`);
+          return (
+            <li key={f.key} className={`${CARD} flex gap-3`}>
+              <PotSection
+                diameterMm={parseNumber(pot?.diameterCm ?? '') * 10}
+                heightMm={parseNumber(pot?.heightCm ?? '') * 10}
+                mostMm={mostMm}
+              />
+              <div className="grid min-w-0 flex-1 gap-2">
+                <div className="flex items-end gap-2">
+                  <div className="flex-1">
+                    <Field
+                      id={`pot-${n}-name`}
+                      label="Name"
+                      {...register(`vessels.${n}.name`)}
+                      problem={at('name')}
+                    />
+                  </div>
+                  <button
+                    type="button"
+                    aria-label={`Take out ${pot?.name || 'this pot'}`}
+                    disabled={fields.length === 1}
+                    onClick={() => remove(n)}
+                    className="grid size-14 shrink-0 place-items-center rounded-sm border-2 border-ink disabled:opacity-40"
+                  >
+                    <Trash2 size={22} aria-hidden />
+                  </button>
+                </div>
+                <div className="grid grid-cols-3 gap-2">
+                  <Field
+                    id={`pot-${n}-diameter`}
+                    label="Across, cm"
+                    inputMode="decimal"
+                    {...register(`vessels.${n}.diameterCm`)}
+                    problem={at('diameterCm')}
+                    className="figures"
+                  />
+                  <Field
+                    id={`pot-${n}-height`}
+                    label="High, cm"
+                    inputMode="decimal"
+                    {...register(`vessels.${n}.heightCm`)}
+                    problem={at('heightCm')}
+                    className="figures"
+                  />
+                  <Field
+                    id={`pot-${n}-mass`}
+                    label="Empty, kg"
+                    inputMode="decimal"
+                    {...register(`vessels.${n}.massKg`)}
+                    problem={at('massKg')}
+                    className="figures"
+                  />
+                </div>
+                <Pick
+                  id={`pot-${n}-material`}
+                  label="Of"
+                  {...register(`vessels.${n}.material`)}
+                  problem={at('material')}
+                >
+                  {Object.keys(MATERIALS).map((m) => (
+                    <option key={m}>{m}</option>
+                  ))}
+                </Pick>
+                <p>
+                  {Number.isFinite(rim) ? (
+                    <>
+                      <b className="figures">{spaced(rim, 1)} L</b> to the rim, fill to{' '}
+                      <b className="figures">{spaced(rim * FILL_LIMIT, 1)} L</b>.
+                    </>
+                  ) : (
+                    'Inside measures, please.'
+                  )}
+                </p>
+                {f.id && (
+                  <p className="flex flex-wrap items-center justify-between gap-2">
+                    <span>
+                      {pot?.lossFactor ? (
+                        <>
+                          Water test: loses <b className="figures">{spaced(Number(pot.lossFactor), 2)}</b> ×
+                          the model
+                        </>
+                      ) : (
+                        <span className="text-quiet">No water test yet</span>
+                      )}
+                    </span>
+                    <Link href={`/kitchen/water-test?pot=${f.id}`} className={BUTTON}>
+                      Water test
+                    </Link>
+                  </p>
+                )}
+              </div>
+            </li>
+          );
+        })}
+      </ul>
+      <button
+        type="button"
+        className={`mt-3 ${BUTTON}`}
+        onClick={() =>
+          append({
+            id: '',
+            name: '',
+            diameterCm: '',
+            heightCm: '',
+            material: 'stainless steel',
+            massKg: '',
+            lossFactor: '',
+          })
+        }
+      >
+        <Plus size={20} aria-hidden /> Pot
+      </button>
+    </>
+  );
+}

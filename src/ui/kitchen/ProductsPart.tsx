@@ -1,0 +1,195 @@
+'use client';
+
+import { Plus, Trash2 } from 'lucide-react';
+import { useId, useState } from 'react';
+import { Controller, useFieldArray, useFormContext, useWatch } from 'react-hook-form';
+import { ingredient, isIngredient } from '../../core/food/catalogue';
+import { ALLERGENS } from '../../core/food/ingredient';
+import { Field, Tick } from '../shared/Field';
+import { IngredientField } from '../shared/IngredientField';
+import { BUTTON, FIELD } from '../shared/styles';
+import type { KitchenForm } from './form';
+import type { PartProps } from './part';
+
+const FRESH_PRODUCT = {
+  ingredient: '',
+  name: '',
+  saltPercent: '',
+  fatPercent: '',
+  pH: '',
+  yieldPercent: '',
+  pricePerKg: '',
+  allergens: [],
+};
+
+const nameOf = (id: string): string => (isIngredient(id) ? ingredient(id).name : 'something new');
+
+/** The house's own products: what its labels say instead of the catalogue. */
+export function ProductsPart({ problemAt }: PartProps) {
+  const { register, control } = useFormContext<KitchenForm>();
+  const { fields, prepend, remove } = useFieldArray({ control, name: 'products', keyName: 'key' });
+  const products = useWatch({ control, name: 'products' });
+  const currency = useWatch({ control, name: 'currency' });
+  const [text, setText] = useState('');
+  const [open, setOpen] = useState<string | null>(null);
+  const find = useId();
+  const shown = fields
+    .map((f, n) => ({ f, n, p: products[n] }))
+    .filter(
+      ({ p, f }) =>
+        p &&
+        (f.key === open ||
+          p.ingredient === '' ||
+          `${p.name} ${nameOf(p.ingredient)}`.toLowerCase().includes(text.trim().toLowerCase())),
+    );
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-3">
+        <label htmlFor={find} className="sr-only">
+          Find a product
+        </label>
+        <input
+          id={find}
+          type="search"
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+          placeholder="Find a product"
+          className={`max-w-90 ${FIELD}`}
+        />
+        <button
+          type="button"
+          className={BUTTON}
+          onClick={() => {
+            prepend({ ...FRESH_PRODUCT });
+            setOpen('new');
+          }}
+        >
+          <Plus size={20} aria-hidden /> Product
+        </button>
+        <span className="text-quiet">What is left empty is the catalogue’s.</span>
+      </div>
+      <ul className="mt-3 grid gap-2">
+        {shown.map(({ f, n, p }) => {
+          const known = p && isIngredient(p.ingredient) ? ingredient(p.ingredient) : null;
+          const wrong = problemAt(`products.${n}.`);
+          const here = open === f.key || (open === 'new' && n === 0) || wrong !== undefined;
+          const at = (key: string) => problemAt(`products.${n}.${key}`);
+          const facts = p
+            ? [
+                p.saltPercent && `salt ${p.saltPercent} %`,
+                p.fatPercent && `fat ${p.fatPercent} %`,
+                p.pH && `pH ${p.pH}`,
+                p.yieldPercent && `${p.yieldPercent} % edible`,
+                p.pricePerKg && `${currency}${p.pricePerKg} a kg`,
+              ].filter(Boolean)
+            : [];
+          return (
+            <li key={f.key} className="rounded-sm border-2 border-ink bg-surface">
+              <button
+                type="button"
+                aria-expanded={here}
+                onClick={() => setOpen(here ? null : f.key)}
+                className="flex min-h-14 w-full items-center gap-3 px-4 text-left"
+              >
+                <b>{p?.name || nameOf(p?.ingredient ?? '')}</b>
+                {p?.name && <span className="text-quiet">{nameOf(p.ingredient)}</span>}
+                <span className="ml-auto text-quiet">{facts.join(' · ')}</span>
+              </button>
+              {here && (
+                <div className="grid grid-cols-2 gap-3 border-rule border-t p-4 min-[1100px]:grid-cols-4">
+                  <div className="col-span-2">
+                    <Controller
+                      control={control}
+                      name={`products.${n}.ingredient`}
+                      render={({ field }) => (
+                        <IngredientField
+                          id={`product-${n}-ingredient`}
+                          label="Stands for"
+                          value={field.value}
+                          onChange={field.onChange}
+                          problem={at('ingredient')}
+                          inputRef={field.ref}
+                        />
+                      )}
+                    />
+                  </div>
+                  <div className="col-span-2">
+                    <Field
+                      id={`product-${n}-name`}
+                      label="Called here"
+                      placeholder={known?.name ?? ''}
+                      {...register(`products.${n}.name`)}
+                      problem={at('name')}
+                    />
+                  </div>
+                  <Field
+                    id={`product-${n}-salt`}
+                    label="Salt, %"
+                    placeholder={known ? String(Number((known.sodium * 0.00254).toFixed(3))) : ''}
+                    inputMode="decimal"
+                    {...register(`products.${n}.saltPercent`)}
+                    problem={at('saltPercent')}
+                    className="figures"
+                  />
+                  <Field
+                    id={`product-${n}-fat`}
+                    label="Fat, %"
+                    placeholder={known ? String(Number((known.composition.fat * 100).toFixed(1))) : ''}
+                    inputMode="decimal"
+                    {...register(`products.${n}.fatPercent`)}
+                    problem={at('fatPercent')}
+                    className="figures"
+                  />
+                  <Field
+                    id={`product-${n}-ph`}
+                    label="pH"
+                    placeholder={known ? String(known.pH) : ''}
+                    inputMode="decimal"
+                    {...register(`products.${n}.pH`)}
+                    problem={at('pH')}
+                    className="figures"
+                  />
+                  <Field
+                    id={`product-${n}-yield`}
+                    label="Edible, %"
+                    placeholder={known ? String(Math.round(known.edibleYield * 100)) : ''}
+                    inputMode="decimal"
+                    {...register(`products.${n}.yieldPercent`)}
+                    problem={at('yieldPercent')}
+                    className="figures"
+                  />
+                  <Field
+                    id={`product-${n}-price`}
+                    label={`Price a kg${currency ? `, ${currency}` : ''}`}
+                    placeholder="none"
+                    inputMode="decimal"
+                    {...register(`products.${n}.pricePerKg`)}
+                    problem={at('pricePerKg')}
+                    className="figures"
+                  />
+                  <div className="col-span-full">
+                    <p className="font-bold">Allergens on its label besides the usual</p>
+                    <div className="grid grid-cols-2 min-[720px]:grid-cols-5">
+                      {ALLERGENS.filter((a) => !known?.allergens.includes(a)).map((a) => (
+                        <Tick
+                          key={a}
+                          id={`product-${n}-${a}`}
+                          label={a}
+                          value={a}
+                          {...register(`products.${n}.allergens`)}
+                        />
+                      ))}
+                    </div>
+                  </div>
+                  <button type="button" className={BUTTON} onClick={() => remove(n)}>
+                    <Trash2 size={20} aria-hidden /> Take out
+                  </button>
+                </div>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </>
+  );
+}

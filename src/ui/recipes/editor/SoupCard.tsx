@@ -1,0 +1,85 @@
+'use client';
+
+import { useFormContext, useWatch } from 'react-hook-form';
+import { BANDS } from '../../../core/flow/bands';
+import type { RecipeText } from '../../../core/formats/draft';
+import type { House } from '../../../core/plan/house';
+import { Field, Pick } from '../../shared/Field';
+import type { RecipeForm } from './form';
+
+type Props = {
+  readonly house: House;
+  /** The pot and burner the recipe was written for, which the house may no longer have. */
+  readonly home: RecipeText['home'];
+  readonly open: boolean;
+  readonly onToggle: () => void;
+  readonly problemAt: (path: string) => string | undefined;
+};
+
+const known = (all: readonly { id: string; name: string }[], own: { id: string; name: string }) =>
+  all.some((x) => x.id === own.id) ? all : [own, ...all];
+
+/** What the recipe is, apart from its steps. */
+export function SoupCard({ house, home, open, onToggle, problemAt }: Props) {
+  const { register, control } = useFormContext<RecipeForm>();
+  const [school, yieldLitres, band] = useWatch({ control, name: ['school', 'yieldLitres', 'band'] });
+  return (
+    <section aria-label="The soup" className="rounded-sm border-2 border-ink bg-surface">
+      <button
+        type="button"
+        aria-expanded={open}
+        onClick={onToggle}
+        className="flex min-h-14 w-full items-center gap-3 px-4 text-left"
+      >
+        <b>The soup</b>
+        <span className="min-w-0 flex-1 truncate text-quiet">
+          {school} · makes {yieldLitres} L · {band}
+        </span>
+      </button>
+      {open && (
+        <div className="grid grid-cols-2 gap-3 border-rule border-t p-4 max-[720px]:grid-cols-1">
+          <Field id="recipe-name" label="Name" {...register('name')} problem={problemAt('name')} />
+          <Field
+            id="recipe-school"
+            label="School"
+            placeholder="Roux, blended"
+            {...register('school')}
+            problem={problemAt('school')}
+          />
+          <Field
+            id="recipe-yield"
+            label="Amounts are for, L"
+            inputMode="decimal"
+            {...register('yieldLitres')}
+            problem={problemAt('yieldLitres')}
+            className="figures"
+          />
+          <Pick id="recipe-band" label="Should land in" {...register('band')} problem={problemAt('band')}>
+            {BANDS.map((b) => (
+              <option key={b}>{b}</option>
+            ))}
+          </Pick>
+          <Pick
+            id="recipe-pot"
+            label="Written for the pot"
+            {...register('vesselId')}
+            problem={problemAt('vesselId')}
+          >
+            {known(house.vessels, home.vessel).map((v) => (
+              <option key={v.id} value={v.id}>
+                {v.name}
+              </option>
+            ))}
+          </Pick>
+          <Pick id="recipe-burner" label="On the burner" {...register('burnerId')}>
+            {known(house.burners, home.burner).map((b) => (
+              <option key={b.id} value={b.id}>
+                {b.name}
+              </option>
+            ))}
+          </Pick>
+        </div>
+      )}
+    </section>
+  );
+}
