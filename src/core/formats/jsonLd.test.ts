@@ -142,7 +142,7 @@ test.each(demoIds())('%s goes out as JSON-LD and every line comes back as what i
   const back = openFile(JSON.stringify(out));
   if (back.kind !== 'draft') throw new Error('expected a draft');
   expect(back.draft.name).toBe(recipe.name);
-  const lines = out.recipeIngredient as readonly string[];
+  const lines = out.recipeIngredient;
   expect(back.draft.lines).toHaveLength(lines.length);
   for (const [n, line] of back.draft.lines.entries()) {
     expect(line.doubts).toEqual([]);

@@ -17,11 +17,29 @@ export const isoDuration = (seconds: number): string => {
 export const ingredientLine = (l: Pick<WeighLine, 'g' | 'ingredient' | 'prep'>): string =>
   `${Number(l.g.toFixed(1))} g ${ingredient(l.ingredient).name}${l.prep ? ` (${l.prep})` : ''}`;
 
+/** What we say of a recipe in schema.org's words; times are ISO 8601. */
+export type RecipeJsonLd = {
+  readonly '@context': 'https://schema.org';
+  readonly '@type': 'Recipe';
+  readonly name: string;
+  readonly description: string;
+  readonly recipeCategory: string;
+  readonly recipeYield: string;
+  readonly totalTime: string;
+  readonly tool: string;
+  readonly recipeIngredient: readonly string[];
+  readonly recipeInstructions: readonly {
+    readonly '@type': 'HowToStep';
+    readonly name: string;
+    readonly text: string;
+  }[];
+};
+
 /**
  * A recipe as schema.org Recipe JSON-LD, for other programs. What our recipe leaves to the plan is solved
  * in its home pot first, since a line there has an amount.
  */
-export function toJsonLd(recipe: Recipe, kitchen: Kitchen): Record<string, unknown> {
+export function toJsonLd(recipe: Recipe, kitchen: Kitchen): RecipeJsonLd {
   const plan: Plan = planFor(
     recipe,
     { litres: recipe.yieldLitres, viscosity: middleOf(recipe.band, kitchen.bandLimits) },
