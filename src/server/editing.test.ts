@@ -16,8 +16,7 @@ import { readKitchenFile } from './queries/kitchen';
 import { readRecipe, readRecipes, readVersions } from './queries/recipes';
 import { readWaterTests } from './queries/waterTests';
 import { archiveRecipe, createRecipe, restoreVersion, saveRecipe } from './recipes';
-import { Refusal } from './refusal';
-import { testDatabase } from './testDatabase';
+import { refusal, testDatabase } from './testDatabase';
 
 const K = 'quay-house';
 let pool: pg.Pool;
@@ -29,14 +28,6 @@ beforeAll(async () => {
 });
 afterAll(() => drop());
 
-const refusal = async (work: Promise<unknown>): Promise<Refusal> => {
-  const error = await work.then(
-    () => null,
-    (e: unknown) => e,
-  );
-  if (!(error instanceof Refusal)) throw new Error(`expected a refusal, got ${String(error)}`);
-  return error;
-};
 const count = async (table: string) =>
   Number((await pool.query(`SELECT count(*) FROM ${table}`)).rows[0].count);
 const soup = (id: string, more: object = {}) => ({

@@ -10,8 +10,8 @@ import { readBatch, readBatches } from './queries/batches';
 import { readHouse } from './queries/kitchen';
 import { readRecipes, writeVersion } from './queries/recipes';
 import { readRail } from './rail';
-import { accept, Refusal, readJson, respond } from './refusal';
-import { testDatabase } from './testDatabase';
+import { accept, readJson, respond } from './refusal';
+import { refusal, testDatabase } from './testDatabase';
 
 let pool: pg.Pool;
 let drop: () => Promise<void>;
@@ -38,14 +38,6 @@ const start = (more: object = {}) => ({
   ...more,
 });
 const tap = (body: object) => ({ id: randomUUID(), at: new Date().toISOString(), station: 'Late', body });
-const refusal = async (work: Promise<unknown>): Promise<Refusal> => {
-  const error = await work.then(
-    () => null,
-    (e: unknown) => e,
-  );
-  if (!(error instanceof Refusal)) throw new Error(`expected a refusal, got ${String(error)}`);
-  return error;
-};
 const count = async (table: string) =>
   Number((await pool.query(`SELECT count(*) FROM ${table}`)).rows[0].count);
 

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
 import { migrate } from './migrate';
+import { Refusal } from './refusal';
 
 /** A migrated, empty database of one's own on the test server, and the way to drop it. For tests. */
 export async function testDatabase(): Promise<{ pool: pg.Pool; drop: () => Promise<void> }> {
@@ -29,4 +30,14 @@ export async function testDatabase(): Promise<{ pool: pg.Pool; drop: () => Promi
       await admin.end();
     },
   };
+}
+
+/** The refusal `work` ends in; fails the test when it does not. */
+export async function refusal(work: Promise<unknown>): Promise<Refusal> {
+  const error = await work.then(
+    () => null,
+    (e: unknown) => e,
+  );
+  if (!(error instanceof Refusal)) throw new Error(`expected a refusal, got ${String(error)}`);
+  return error;
 }

@@ -4,40 +4,16 @@ import { ingredient, isIngredient } from '../food/catalogue';
 import type { Group } from '../food/ingredient';
 import { FILL_LIMIT, rimVolume } from '../heat/vessel';
 import type { House } from '../plan/house';
-import { Recipe } from '../plan/recipe';
+import { Recipe, type RecipeText } from '../plan/recipe';
 import { simulate } from '../plan/simulate';
 import { observe } from '../pot/observe';
-import { type LeftOpen, stepsFrom } from './draftSteps';
+import { type LeftOpen, type ReviewedLine, stepsFrom, type When } from './draftSteps';
 import { idFrom } from './ids';
 import { issueWords, valueAt } from './issueWords';
 import type { FoundRecipe } from './jsonLd';
 import { type ReadLine, readLine } from './lines/readLine';
 
-/** A recipe as its file says it, amounts as typed. */
-export type RecipeText = z.input<typeof Recipe>;
 type StepText = RecipeText['steps'][number];
-
-/** When a line's ingredient goes into the pot, in the order of the work. */
-export const WHENS = [
-  'rendered',
-  'sweated',
-  'thickener',
-  'liquid',
-  'simmered',
-  'dairy at the end',
-  'poached at the end',
-  'seasoning',
-  'left out',
-] as const;
-export type When = (typeof WHENS)[number];
-
-/** A line as somebody has looked at it. */
-export type ReviewedLine = {
-  readonly ingredient: string;
-  readonly amount: string;
-  readonly prep: string;
-  readonly when: When;
-};
 
 const SWEATED = new Set(['onion', 'shallot', 'leek', 'spring-onion', 'garlic', 'celery', 'fennel']);
 

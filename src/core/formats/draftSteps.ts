@@ -1,10 +1,32 @@
 import { ingredient } from '../food/catalogue';
+import type { RecipeText } from '../plan/recipe';
 import { toMillilitres } from '../units/measure';
 import { parseQuantity } from '../units/parse';
-import type { RecipeText, ReviewedLine, When } from './draft';
 
 type StepText = RecipeText['steps'][number];
 type PortionText = Extract<StepText, { kind: 'season' }>['items'][number];
+
+/** When a line's ingredient goes into the pot, in the order of the work. */
+export const WHENS = [
+  'rendered',
+  'sweated',
+  'thickener',
+  'liquid',
+  'simmered',
+  'dairy at the end',
+  'poached at the end',
+  'seasoning',
+  'left out',
+] as const;
+export type When = (typeof WHENS)[number];
+
+/** A line as somebody has looked at it. */
+export type ReviewedLine = {
+  readonly ingredient: string;
+  readonly amount: string;
+  readonly prep: string;
+  readonly when: When;
+};
 
 const minutesNear = (instructions: readonly string[], words: RegExp): number | null => {
   for (const text of instructions.flatMap((t) => t.split(/(?<=[.;!])\s+/))) {

@@ -1,8 +1,9 @@
 import { findNodeAtLocation, type ParseError, parse, parseTree, printParseErrorCode } from 'jsonc-parser';
 import type * as z from 'zod';
+import type { RecipeText } from '../plan/recipe';
 import { Recipe } from '../plan/recipe';
 import { Archive } from './archive';
-import { type Draft, draftOf, type RecipeText } from './draft';
+import { type Draft, draftOf } from './draft';
 import { issueWords, valueAt } from './issueWords';
 import { readRecipeNode, recipeNode } from './jsonLd';
 import { KitchenFile } from './kitchenFile';

@@ -132,3 +132,6 @@ export const Recipe = z
       ctx.addIssue({ code: 'custom', path: [...issue.path], message: issue.message });
   });
 export type Recipe = z.infer<typeof Recipe>;
+
+/** A recipe as its file says it, amounts as typed. */
+export type RecipeText = z.input<typeof Recipe>;

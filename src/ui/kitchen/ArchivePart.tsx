@@ -1,8 +1,9 @@
 'use client';
 
-import { Download, FileUp } from 'lucide-react';
+import { Download } from 'lucide-react';
 import { useState } from 'react';
 import { ask, type Problem } from '../shared/api';
+import { FileButton } from '../shared/FileButton';
 import { BUTTON, PRIMARY } from '../shared/styles';
 
 type Taken = {
@@ -25,8 +26,7 @@ export function ArchivePart() {
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [busy, setBusy] = useState(false);
 
-  const look = async (chosen: File | undefined) => {
-    if (!chosen) return;
+  const look = async (chosen: File) => {
     setWould(null);
     setDid(null);
     setProblems([]);
@@ -76,19 +76,13 @@ export function ArchivePart() {
           Its kitchen takes the place of the settings here. Recipes and batches not known here are added;
           nothing here is thrown away.
         </p>
-        <label htmlFor="archive-file" className={`mt-4 cursor-pointer ${BUTTON} has-focus-visible:outline-3`}>
-          <FileUp size={22} aria-hidden /> {busy ? 'Reading …' : 'Choose a file'}
-          <input
-            id="archive-file"
-            type="file"
-            accept=".json,application/json"
-            className="sr-only"
-            onChange={(e) => {
-              void look(e.target.files?.[0]);
-              e.target.value = '';
-            }}
-          />
-        </label>
+        <FileButton
+          id="archive-file"
+          words={busy ? 'Reading …' : 'Choose a file'}
+          accept=".json,application/json"
+          look={`mt-4 ${BUTTON}`}
+          onFile={(f) => void look(f)}
+        />
         {would && (
           <div className="mt-4" role="status">
             <p className="font-bold">{file?.name} would</p>

@@ -1,6 +1,6 @@
 'use client';
 
-import { Plus, Trash2 } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { EFFICIENCY } from '../../core/heat/burner';
 import { spaced } from '../../core/units/format';
@@ -8,6 +8,7 @@ import { parseNumber } from '../../core/units/parse';
 import { Field, Pick } from '../shared/Field';
 import { BUTTON } from '../shared/styles';
 import type { KitchenForm } from './form';
+import { NameRow } from './NameRow';
 import { CARD, type PartProps } from './part';
 
 /** Burners and what reaches a pot from them. */
@@ -27,25 +28,15 @@ export function BurnersPart({ problemAt }: PartProps) {
           const at = (key: string) => problemAt(`burners.${n}.${key}`);
           return (
             <li key={f.key} className={`${CARD} grid gap-2`}>
-              <div className="flex items-end gap-2">
-                <div className="flex-1">
-                  <Field
-                    id={`burner-${n}-name`}
-                    label="Name"
-                    {...register(`burners.${n}.name`)}
-                    problem={at('name')}
-                  />
-                </div>
-                <button
-                  type="button"
-                  aria-label={`Take out ${burner?.name || 'this burner'}`}
-                  disabled={fields.length === 1}
-                  onClick={() => remove(n)}
-                  className="grid size-14 shrink-0 place-items-center rounded-sm border-2 border-ink disabled:opacity-40"
-                >
-                  <Trash2 size={22} aria-hidden />
-                </button>
-              </div>
+              <NameRow
+                id={`burner-${n}-name`}
+                label="Name"
+                {...register(`burners.${n}.name`)}
+                problem={at('name')}
+                what={burner?.name || 'this burner'}
+                only={fields.length === 1}
+                onRemove={() => remove(n)}
+              />
               <div className="grid grid-cols-2 gap-2">
                 <Pick
                   id={`burner-${n}-kind`}

@@ -2,11 +2,12 @@
 
 import '../../core/food/load';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
 import type { KitchenFile } from '../../core/formats/kitchenFile';
 import { ask, problemWords } from '../shared/api';
 import { Segments } from '../shared/Segments';
+import { useLeaveWarning } from '../shared/useLeaveWarning';
 import { ArchivePart } from './ArchivePart';
 import { BurnersPart } from './BurnersPart';
 import { type KitchenForm, kitchenFieldOf, kitchenForm, kitchenOf } from './form';
@@ -44,12 +45,7 @@ export function KitchenView({ kitchen, revision, part: first }: Props) {
   const [saving, setSaving] = useState(false);
   const [now, setNow] = useState(revision);
 
-  useEffect(() => {
-    if (!formState.isDirty) return;
-    const warn = (e: BeforeUnloadEvent) => e.preventDefault();
-    window.addEventListener('beforeunload', warn);
-    return () => window.removeEventListener('beforeunload', warn);
-  }, [formState.isDirty]);
+  useLeaveWarning(formState.isDirty);
 
   const { errors } = formState;
   /** What is wrong at a field; ending in a dot, anywhere inside it. */

@@ -1,6 +1,6 @@
 'use client';
 
-import { Plus, Trash2 } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import Link from 'next/link';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { FILL_LIMIT, MATERIALS } from '../../core/heat/vessel';
@@ -9,6 +9,7 @@ import { parseNumber } from '../../core/units/parse';
 import { Field, Pick } from '../shared/Field';
 import { BUTTON } from '../shared/styles';
 import type { KitchenForm } from './form';
+import { NameRow } from './NameRow';
 import { PotSection } from './PotSection';
 import { CARD, type PartProps } from './part';
 
@@ -39,25 +40,15 @@ export function PotsPart({ problemAt }: PartProps) {
                 mostMm={mostMm}
               />
               <div className="grid min-w-0 flex-1 gap-2">
-                <div className="flex items-end gap-2">
-                  <div className="flex-1">
-                    <Field
-                      id={`pot-${n}-name`}
-                      label="Name"
-                      {...register(`vessels.${n}.name`)}
-                      problem={at('name')}
-                    />
-                  </div>
-                  <button
-                    type="button"
-                    aria-label={`Take out ${pot?.name || 'this pot'}`}
-                    disabled={fields.length === 1}
-                    onClick={() => remove(n)}
-                    className="grid size-14 shrink-0 place-items-center rounded-sm border-2 border-ink disabled:opacity-40"
-                  >
-                    <Trash2 size={22} aria-hidden />
-                  </button>
-                </div>
+                <NameRow
+                  id={`pot-${n}-name`}
+                  label="Name"
+                  {...register(`vessels.${n}.name`)}
+                  problem={at('name')}
+                  what={pot?.name || 'this pot'}
+                  only={fields.length === 1}
+                  onRemove={() => remove(n)}
+                />
                 <div className="grid grid-cols-3 gap-2">
                   <Field
                     id={`pot-${n}-diameter`}

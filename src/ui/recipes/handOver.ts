@@ -1,4 +1,4 @@
-import type { RecipeText } from '../../core/formats/draft';
+import type { RecipeText } from '../../core/plan/recipe';
 
 const KEY = 'panache.handed-over';
 

@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { recipeFrom, WHENS } from '../../../core/formats/draft';
+import { recipeFrom } from '../../../core/formats/draft';
+import { WHENS } from '../../../core/formats/draftSteps';
 import { pool } from '../../../server/database';
 import { theHouse } from '../../../server/kitchen';
 import { accept, Refusal, readJson, respond } from '../../../server/refusal';

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import type { RecipeText } from '../../../core/formats/draft';
+import type { RecipeText } from '../../../core/plan/recipe';
 import { pool } from '../../../server/database';
 import { theHouse } from '../../../server/kitchen';
 import { readRecipe } from '../../../server/queries/recipes';

@@ -16,13 +16,14 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { lazy, useEffect, useState } from 'react';
 import { FormProvider, useFieldArray, useForm } from 'react-hook-form';
-import type { RecipeText } from '../../../core/formats/draft';
 import { idFrom } from '../../../core/formats/ids';
 import type { House } from '../../../core/plan/house';
+import type { RecipeText } from '../../../core/plan/recipe';
 import { ask, problemWords } from '../../shared/api';
 import { Scroll } from '../../shared/Scroll';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON } from '../../shared/styles';
+import { useLeaveWarning } from '../../shared/useLeaveWarning';
 import { bodyOf, fieldOf, type RecipeForm, recipeForm, stepForm } from './form';
 import { More } from './More';
 import { Prediction } from './Prediction';
@@ -66,12 +67,7 @@ export function EditorView({ house, body, version, archived }: Props) {
   useEffect(() => {
     if (formState.isDirty) keep(values);
   });
-  useEffect(() => {
-    if (!formState.isDirty) return;
-    const warn = (e: BeforeUnloadEvent) => e.preventDefault();
-    window.addEventListener('beforeunload', warn);
-    return () => window.removeEventListener('beforeunload', warn);
-  }, [formState.isDirty]);
+  useLeaveWarning(formState.isDirty);
 
   const live = foreseen && !foreseen.ok ? foreseen.problems : [];
   /** What is wrong at a field; ending in a dot, anywhere inside it. */

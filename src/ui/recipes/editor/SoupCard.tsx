@@ -2,8 +2,8 @@
 
 import { useFormContext, useWatch } from 'react-hook-form';
 import { BANDS } from '../../../core/flow/bands';
-import type { RecipeText } from '../../../core/formats/draft';
 import type { House } from '../../../core/plan/house';
+import type { RecipeText } from '../../../core/plan/recipe';
 import { Field, Pick } from '../../shared/Field';
 import type { RecipeForm } from './form';
 

@@ -1,5 +1,5 @@
-import type { RecipeText } from '../../../core/formats/draft';
 import type { House } from '../../../core/plan/house';
+import type { RecipeText } from '../../../core/plan/recipe';
 import { parseNumber } from '../../../core/units/parse';
 import { ASKS, HOLDS, type StepKind } from './spec';
 

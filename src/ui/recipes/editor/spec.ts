@@ -1,5 +1,5 @@
-import type { RecipeText } from '../../../core/formats/draft';
 import { COOLING_METHODS } from '../../../core/heat/cooling';
+import type { RecipeText } from '../../../core/plan/recipe';
 import { EQUAL_PARTS, EQUAL_PARTS_WORDS } from '../../../core/thicken/equalParts';
 import { ROUX_COLOURS } from '../../../core/thicken/granules';
 import { THICKEN_METHODS } from '../../../core/thicken/methods';

@@ -1,8 +1,8 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { RecipeText } from '../../../core/formats/draft';
 import type { Foresight } from '../../../core/plan/foresee';
+import type { RecipeText } from '../../../core/plan/recipe';
 import { ask } from '../../shared/api';
 
 /** Typing has to rest this long, ms. */

@@ -1,11 +1,12 @@
 'use client';
 
-import { FileUp } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { type DragEvent, lazy, Suspense, useState } from 'react';
-import type { Draft, RecipeText } from '../../../core/formats/draft';
+import type { Draft } from '../../../core/formats/draft';
+import type { RecipeText } from '../../../core/plan/recipe';
 import { ask, type Problem } from '../../shared/api';
+import { FileButton } from '../../shared/FileButton';
 import { BUTTON, FIELD, PRIMARY } from '../../shared/styles';
 import { handOver } from '../handOver';
 
@@ -97,19 +98,13 @@ export function ImportView() {
           save it.
         </p>
         <div className="rounded-sm border-2 border-ink border-dashed bg-surface p-6 text-center">
-          <label htmlFor="recipe-file" className={`cursor-pointer ${PRIMARY} has-focus-visible:outline-3`}>
-            <FileUp size={24} aria-hidden /> {busy ? 'Reading …' : 'Choose a file'}
-            <input
-              id="recipe-file"
-              type="file"
-              accept=".json,.jsonld,application/json,application/ld+json"
-              onChange={(e) => {
-                void openFile(e.target.files?.[0]);
-                e.target.value = '';
-              }}
-              className="sr-only"
-            />
-          </label>
+          <FileButton
+            id="recipe-file"
+            words={busy ? 'Reading …' : 'Choose a file'}
+            accept=".json,.jsonld,application/json,application/ld+json"
+            look={PRIMARY}
+            onFile={(f) => void openFile(f)}
+          />
           <p className="mt-2 text-quiet">or drop it here</p>
         </div>
         {problems.length > 0 && (

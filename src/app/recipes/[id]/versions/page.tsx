@@ -1,8 +1,8 @@
 import { diffArrays } from 'diff';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import type { RecipeText } from '../../../../core/formats/draft';
 import { recipeWords } from '../../../../core/formats/recipeWords';
+import type { RecipeText } from '../../../../core/plan/recipe';
 import { pool } from '../../../../server/database';
 import { theHouse } from '../../../../server/kitchen';
 import { readVersions } from '../../../../server/queries/recipes';
