@@ -33,7 +33,7 @@ export function PotsPart({ problemAt }: PartProps) {
           const rim = pot ? litresOf(pot.diameterCm, pot.heightCm) : Number.NaN;
           const at = (key: string) => problemAt(`vessels.${n}.${key}`);
           return (
-            <li key={f.key} className={`${CARD} flex gap-3`}>
+            <li key={f.key} className={`${CARD} flex gap-3 max-[720px]:flex-col`}>
               <PotSection
                 diameterMm={parseNumber(pot?.diameterCm ?? '') * 10}
                 heightMm={parseNumber(pot?.heightCm ?? '') * 10}
@@ -49,7 +49,7 @@ export function PotsPart({ problemAt }: PartProps) {
                   only={fields.length === 1}
                   onRemove={() => remove(n)}
                 />
-                <div className="grid grid-cols-3 gap-2">
+                <div className="grid grid-cols-[1fr_1fr_1fr_1.5fr] gap-2 max-[720px]:grid-cols-2">
                   <Field
                     id={`pot-${n}-diameter`}
                     label="Across, cm"
@@ -74,17 +74,17 @@ export function PotsPart({ problemAt }: PartProps) {
                     problem={at('massKg')}
                     className="figures"
                   />
+                  <Pick
+                    id={`pot-${n}-material`}
+                    label="Of"
+                    {...register(`vessels.${n}.material`)}
+                    problem={at('material')}
+                  >
+                    {Object.keys(MATERIALS).map((m) => (
+                      <option key={m}>{m}</option>
+                    ))}
+                  </Pick>
                 </div>
-                <Pick
-                  id={`pot-${n}-material`}
-                  label="Of"
-                  {...register(`vessels.${n}.material`)}
-                  problem={at('material')}
-                >
-                  {Object.keys(MATERIALS).map((m) => (
-                    <option key={m}>{m}</option>
-                  ))}
-                </Pick>
                 <p>
                   {Number.isFinite(rim) ? (
                     <>

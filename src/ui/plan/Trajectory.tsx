@@ -104,7 +104,10 @@ export function Trajectory({ plan, lightAt, show }: Props) {
           line(
             0,
             c.tomato,
-            plan.trace.map((s) => [at(s.seconds), hot(s.celsius)] as const),
+            [
+              [0, hot(plan.stand.kitchen.airCelsius)],
+              ...plan.trace.map((s) => [at(s.seconds), hot(s.celsius)] as const),
+            ],
             true,
           ),
           line(

@@ -98,7 +98,8 @@ export function PotDrawing({ vessel, levels, pieces, show }: Props) {
     { label: 'headroom line', ml: rimVolume(vessel) * FILL_LIMIT, kind: 'limit' },
   ];
   const labels = spread(
-    all.map((l) => ({ ...l, at: y(l.ml) })),
+    // Fullest first, so that marks over the rim, which fall together, stand in their order.
+    all.toSorted((a, b) => b.ml - a.ml).map((l) => ({ ...l, at: y(l.ml) })),
     38,
     TOP + 8,
     bottom - 6,

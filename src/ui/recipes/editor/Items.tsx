@@ -54,35 +54,38 @@ export function ItemRow({ path, label, problemAt, onRemove }: RowProps) {
             />
           )}
         />
-        <Field
-          id={`${id}-amount`}
-          label={`Amount of ${group ? ingredient(chosen).name.toLowerCase() : 'it'}`}
-          hideLabel
-          placeholder="250 g, 2 cups, to taste"
-          {...register(at('amount'))}
-          problem={problemAt(at('amount'))}
-          list="amounts-left-open"
-          className="figures max-[720px]:order-3"
-        />
-        <Field
-          id={`${id}-prep`}
-          label={`How ${group ? ingredient(chosen).name.toLowerCase() : 'it'} is prepared`}
-          hideLabel
-          placeholder="prepared how"
-          {...register(at('prep'))}
-          className="max-[720px]:order-4"
-        />
+        <div className="min-w-0 max-[720px]:order-3 max-[720px]:col-span-2">
+          <Field
+            id={`${id}-amount`}
+            label={`Amount of ${group ? ingredient(chosen).name.toLowerCase() : 'it'}`}
+            hideLabel
+            placeholder="250 g, 2 cups, to taste"
+            {...register(at('amount'))}
+            problem={problemAt(at('amount'))}
+            list="amounts-left-open"
+            className="figures"
+          />
+        </div>
+        <div className="min-w-0 max-[720px]:order-4 max-[720px]:col-span-2">
+          <Field
+            id={`${id}-prep`}
+            label={`How ${group ? ingredient(chosen).name.toLowerCase() : 'it'} is prepared`}
+            hideLabel
+            placeholder="prepared how"
+            {...register(at('prep'))}
+          />
+        </div>
         {onRemove ? (
           <button
             type="button"
             onClick={onRemove}
             aria-label={`Take out ${group ? ingredient(chosen).name.toLowerCase() : label.toLowerCase()}`}
-            className="grid size-14 place-items-center rounded-sm border-2 border-ink"
+            className="grid size-14 place-items-center rounded-sm border-2 border-ink max-[720px]:order-2"
           >
             <Trash2 size={22} aria-hidden />
           </button>
         ) : (
-          <span className="w-14 max-[720px]:hidden" />
+          <span className="w-14 max-[720px]:order-2" />
         )}
       </div>
       <div className={`flex flex-wrap items-center gap-2 ${cut || tempered ? 'mt-2' : ''}`}>

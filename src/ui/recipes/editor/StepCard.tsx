@@ -3,6 +3,7 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { clsx } from 'clsx';
 import { ChevronDown, ChevronUp, Copy, GripVertical, Trash2 } from 'lucide-react';
+import { useEffect, useRef } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { ingredient, isIngredient } from '../../../core/food/catalogue';
 import { stepVerb } from '../../../core/formats/recipeWords';
@@ -66,6 +67,10 @@ export function StepCard({
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
     id: sortId,
   });
+  const card = useRef<HTMLLIElement | null>(null);
+  useEffect(() => {
+    if (open) card.current?.scrollIntoView({ block: 'nearest' });
+  }, [open]);
   const problem = problemAt(`steps.${index}`);
   const inside = problemAt(`steps.${index}.`);
   const verb = stepVerb(step.kind);
@@ -77,7 +82,10 @@ export function StepCard({
     .filter((i) => isIngredient(i) && Boolean(ingredient(i).softening));
   return (
     <li
-      ref={setNodeRef}
+      ref={(element) => {
+        setNodeRef(element);
+        card.current = element;
+      }}
       style={{
         transform: transform ? `translate3d(0, ${Math.round(transform.y)}px, 0)` : undefined,
         transition,
