@@ -339,7 +339,7 @@ test('size by portions and US units, target by a test, remedies in one tap, what
   await page.getByRole('button', { name: 'Clock', exact: true }).click();
   await expect(page.locator('figure svg').first()).toBeVisible();
   await page.getByRole('button', { name: 'Steps', exact: true }).click();
-  await expect(page.getByText('On the pass')).toBeVisible();
+  await expect(page.getByText('On the pass', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Shop', exact: true }).click();
   await expect(page.getByText(/£[\d.]+ in all/)).toBeVisible();
   await page.getByRole('button', { name: 'Weigh out' }).click();

@@ -1,3 +1,4 @@
+import { depthOf } from '../heat/vessel';
 import type { Kitchen } from '../pot/kitchen';
 import { rouxBalance } from '../thicken/rouxBalance';
 import { litres, spaced } from '../units/format';
@@ -33,6 +34,23 @@ function potTooFull(plan: Draft): Warning[] {
     ];
   }
   return [];
+}
+
+/** Shallower than this, mm, a pot catches at the bottom and loses its water fast. Common practice, no source. */
+const SHALLOW = 25;
+
+function potTooEmpty(plan: Draft): Warning[] {
+  const { vessel } = plan.stand;
+  const depth = depthOf(vessel, plan.found.volumeMl);
+  if (depth >= SHALLOW) return [];
+  return [
+    {
+      id: 'shallow',
+      severity: 'caution',
+      says: `It stands ${(depth / 10).toFixed(1)} cm deep in ${vessel.name}: it catches and boils away fast.`,
+      change: 'Take a smaller pot.',
+    },
+  ];
 }
 
 const MISSES = {
@@ -157,6 +175,7 @@ const careful = (run: Run, kitchen: Kitchen): Warning[] =>
 /** Warnings in the order they matter. */
 export const warningsFor = (plan: Draft, run: Run): readonly Warning[] => [
   ...potTooFull(plan),
+  ...potTooEmpty(plan),
   ...missed(plan),
   ...fire(plan, run),
   ...flour(run),

@@ -212,6 +212,7 @@ describe('remedies', () => {
       remedies('headroom', { litres: 30 }),
       remedies('overflow', { litres: 60 }),
       remedies('too thick without', { viscosity: 6 }, demoRecipe('jacket-potato-soup')),
+      remedies('shallow', { litres: 2, vesselId: 'deep-42' }),
       remedies('fat-short', { litres: 12, viscosity: 2400 }),
     ];
     for (const { question, all } of cases) {
@@ -231,6 +232,11 @@ describe('remedies', () => {
     });
     expect(all.at(-1)?.change.litres).toBeLessThan(30);
     expect(bestPot(plan, house)).toBe('deep-42');
+  });
+
+  test('two litres in a sixty-litre pot are offered the smallest that holds them', () => {
+    const { all } = remedies('shallow', { litres: 2, vesselId: 'deep-42' });
+    expect(all[0]?.change.vesselId).toBe('low-wide-26');
   });
 
   test('nothing helps where nothing can', () => {

@@ -67,6 +67,7 @@ function candidates(w: Warning, plan: Plan, { house, asked, recipe }: Question):
   if (w.id === 'overflow' || w.id === 'headroom') {
     return [...pots, make(roundedDown((asked.litres * plan.fillLimitMl * 0.99) / plan.peakMl))];
   }
+  if (w.id === 'shallow') return pots;
   if (w.id === 'too thick without') return found < high ? [aim(Math.ceil(found * 1.02))] : [];
   if (w.id === 'too thin with all') return found > low ? [aim(Math.floor(found * 0.98))] : [];
   if (w.id === 'no room for liquid') {
