@@ -2,7 +2,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, type Page, test } from '@playwright/test';
-import { db, dose, grams, settled, watch } from './kit';
+import { db, dose, grams, live, open, settled, watch } from './kit';
 
 test.beforeEach(({ page }) => watch(page));
 test.afterAll(() => db.end());
@@ -40,7 +40,7 @@ const file = (name: string, text: string) => {
 test('a new user brings a recipe as JSON-LD, looks at its lines, plans it at 25 L and prints it', async ({
   page,
 }) => {
-  await page.goto('/');
+  await open(page, '/');
   await page.getByRole('link', { name: 'Recipes' }).click();
   await page.getByRole('link', { name: 'From a file' }).click();
   const before = await count('recipe');
@@ -107,7 +107,7 @@ test('files that are broken, huge or of another kind are refused with the line a
   page,
   request,
 }) => {
-  await page.goto('/recipes/import');
+  await open(page, '/recipes/import');
   const choose = page.getByLabel('Choose a file');
   const refused = page.getByRole('alert').filter({ hasText: 'cannot be used' });
   const before = [await count('recipe'), await count('recipe_version')];
@@ -153,7 +153,7 @@ test('a recipe is edited beside what it comes to, reordered by mouse and by keys
   page,
 }) => {
   test.setTimeout(90_000);
-  await page.goto('/recipes/smoked-parsnip-veloute');
+  await open(page, '/recipes/smoked-parsnip-veloute');
   await settled(page, '/recipes/cockle');
   const steps = page
     .getByRole('list', { name: 'Steps' })
@@ -226,7 +226,7 @@ test('a recipe is edited beside what it comes to, reordered by mouse and by keys
 test('changes not saved survive a closed tab; a step can be added, copied and taken out; a copy put away', async ({
   page,
 }) => {
-  await page.goto('/recipes/new?from=roast-carrot-cream');
+  await open(page, '/recipes/new?from=roast-carrot-cream');
   await settled(page, '/recipes/new');
   await page.getByLabel('Name').fill('Roast-carrot cream for Sundays');
   await page.getByRole('button', { name: 'Step', exact: true }).click();
@@ -239,7 +239,7 @@ test('changes not saved survive a closed tab; a step can be added, copied and ta
   await expect(page.getByRole('button', { name: /^Move step \d+, Hold/ })).toHaveCount(1);
   await page.waitForTimeout(600);
   page.on('dialog', (d) => d.accept());
-  await page.goto('/recipes/new');
+  await open(page, '/recipes/new');
   await page.getByRole('button', { name: 'Bring them back' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Roast-carrot cream for Sundays');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
@@ -259,7 +259,7 @@ test('changes not saved survive a closed tab; a step can be added, copied and ta
 test('the thickener is chosen with reasons, split, and taken from Compare into the plan', async ({
   page,
 }) => {
-  await page.goto('/plan?recipe=cockle-and-leek-chowder');
+  await open(page, '/plan?recipe=cockle-and-leek-chowder');
   await settled(page, '/plan');
   const flour = await grams(page);
   await page.getByRole('button', { name: /^Thickened with/ }).click();
@@ -277,10 +277,11 @@ test('the thickener is chosen with reasons, split, and taken from Compare into t
   await expect(dose(page)).toHaveCount(2);
   await expect(page).toHaveURL(/way=slurry.cornstarch/);
   await page.reload();
+  await live(page);
   await expect(dose(page)).toHaveCount(2);
   await expect(dose(page).filter({ hasText: 'Cornstarch' })).toBeVisible();
 
-  await page.goto('/compare?recipe=cockle-and-leek-chowder&litres=12');
+  await open(page, '/compare?recipe=cockle-and-leek-chowder&litres=12');
   await settled(page, '/compare');
   await expect(page.getByRole('row')).toHaveCount(13);
   await page.getByRole('button', { name: /^Rice-flour slurry/ }).click();
@@ -297,7 +298,7 @@ test('size by portions and US units, target by a test, remedies in one tap, what
   page,
 }) => {
   test.setTimeout(90_000);
-  await page.goto('/plan?recipe=cockle-and-leek-chowder');
+  await open(page, '/plan?recipe=cockle-and-leek-chowder');
   await settled(page, '/plan');
   await page.getByRole('button', { name: /How much/ }).click();
   await page.getByRole('button', { name: 'Portions' }).click();
@@ -329,7 +330,7 @@ test('size by portions and US units, target by a test, remedies in one tap, what
     .toBeGreaterThan(0);
   await page.keyboard.press('Escape');
 
-  await page.goto('/plan?recipe=cockle-and-leek-chowder&litres=30&pot=tall-steel-36');
+  await open(page, '/plan?recipe=cockle-and-leek-chowder&litres=30&pot=tall-steel-36');
   await page.getByRole('button', { name: /^Take Deep 42/ }).click();
   await expect(page.getByRole('button', { name: 'Pot: Deep 42' })).toBeVisible();
   await page.getByRole('button', { name: 'Sizes' }).click();
@@ -357,7 +358,7 @@ test('size by portions and US units, target by a test, remedies in one tap, what
 });
 
 const kitchenPart = async (page: Page, part: string) => {
-  await page.goto(`/kitchen?part=${part}`);
+  await open(page, `/kitchen?part=${part}`);
   await expect(page.getByRole('heading', { level: 1, name: 'Kitchen' })).toBeVisible();
 };
 
@@ -381,7 +382,7 @@ test('the kitchen is changed and every plan counts with it; nonsense is marked, 
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText(/^Saved\. Every plan/)).toBeVisible();
 
-  await page.goto('/plan?recipe=mussel-veloute-with-liaison&litres=8');
+  await open(page, '/plan?recipe=mussel-veloute-with-liaison&litres=8');
   await expect(page.getByText('In the bowl, 149 °F')).toBeVisible();
   await page.getByRole('button', { name: /to mind$/ }).click();
   await expect(page.getByRole('dialog').getByText(/Contains .*EGG/)).toBeVisible();
@@ -415,6 +416,7 @@ test('a water test sets the pot’s loss and the burner’s power, by stop-watch
   await page.getByRole('button', { name: 'Start the watch' }).first().click();
   await expect(page.getByRole('timer')).toBeVisible();
   await page.reload();
+  await live(page);
   await expect(page.getByRole('timer')).toBeVisible();
   await expect(page.getByLabel('Water, L')).toHaveValue('6');
   await page.getByRole('button', { name: /Stop/ }).click();
@@ -462,7 +464,7 @@ test('the whole kitchen goes out as a file and comes back in, said before it is 
 });
 
 test('Compare, Recipes, the editor and Kitchen work by keyboard alone', async ({ page }) => {
-  await page.goto('/plan');
+  await open(page, '/plan');
   await settled(page, '/plan');
   await page.getByRole('slider', { name: /Target/ }).focus();
   for (const [key, path] of [
@@ -475,7 +477,7 @@ test('Compare, Recipes, the editor and Kitchen work by keyboard alone', async ({
     await expect(page).toHaveURL(path);
     await expect(page.getByRole('heading', { level: 1 }).first()).toBeAttached();
   }
-  await page.goto('/recipes/cockle-and-leek-chowder');
+  await open(page, '/recipes/cockle-and-leek-chowder');
   await settled(page, '/recipes/cockle');
   const sweat = page.getByRole('button', { name: /^1 Sweat/ });
   await sweat.focus();

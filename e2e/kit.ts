@@ -22,9 +22,20 @@ export const VIEWS = [
   '/plan/print',
 ] as const;
 
+/** Waits until the page is live: the rail's clock runs. Before that nobody could have typed. */
+export const live = (page: Page) =>
+  expect(page.getByRole('list', { name: 'Pots on the stove' })).toContainText(/\d\d:\d\d/);
+
+/** Goes to a view and waits until it is live. */
+export async function open(page: Page, path: string): Promise<void> {
+  await page.goto(path);
+  await live(page);
+}
+
 /** Waits until a view has what it works out. */
 export async function settled(page: Page, path: string): Promise<void> {
   await expect(page.getByRole('main')).toBeVisible();
+  await live(page);
   if (path === '/plan') await expect(page.getByText(/in 10 land in/)).toBeVisible();
   if (path === '/compare')
     await expect(page.getByText(/Cooking each in thought/)).toBeHidden({ timeout: 20_000 });

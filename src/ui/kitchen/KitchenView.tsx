@@ -84,6 +84,8 @@ export function KitchenView({ kitchen, revision, part: first }: Props) {
     router.refresh();
   });
 
+  // That it was saved is true until the next change.
+  const told = said && (said.bad || !formState.isDirty) ? said : null;
   return (
     <FormProvider {...form}>
       <form
@@ -109,10 +111,10 @@ export function KitchenView({ kitchen, revision, part: first }: Props) {
         {part !== 'archive' && (
           <footer className="flex shrink-0 items-stretch border-ink border-t-2 bg-surface">
             <p
-              role={said?.bad ? 'alert' : 'status'}
-              className={`flex flex-1 items-center px-5 py-2 leading-tight ${said?.bad ? 'font-bold text-tomato' : ''}`}
+              role={told?.bad ? 'alert' : 'status'}
+              className={`flex flex-1 items-center px-5 py-2 leading-tight ${told?.bad ? 'font-bold text-tomato' : ''}`}
             >
-              {said?.words ?? (formState.isDirty ? 'Changed, not saved yet.' : '')}
+              {told?.words ?? (formState.isDirty ? 'Changed, not saved yet.' : '')}
             </p>
             <button
               type="submit"

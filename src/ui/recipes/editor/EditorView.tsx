@@ -260,7 +260,7 @@ export function EditorView({ house, body, version, archived }: Props) {
               placeholder="What changed, and why"
               className="h-14 min-w-0 flex-1 rounded-sm border-2 border-ink bg-surface px-3"
             />
-            {said && (
+            {said && (said.bad || !formState.isDirty) && (
               <p
                 role={said.bad ? 'alert' : 'status'}
                 className={`flex-1 font-bold leading-tight ${said.bad ? 'text-tomato' : ''}`}
