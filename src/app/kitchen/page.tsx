@@ -3,6 +3,7 @@ import { kitchenFileOf } from '../../core/formats/kitchenFile';
 import { pool } from '../../server/database';
 import { theHouse } from '../../server/kitchen';
 import { KitchenView } from '../../ui/kitchen/KitchenView';
+import { WhenLive } from '../../ui/shared/WhenLive';
 
 export const metadata: Metadata = { title: 'Kitchen' };
 export const dynamic = 'force-dynamic';
@@ -13,10 +14,12 @@ export default async function KitchenPage({ searchParams }: { searchParams: Quer
   const { part } = await searchParams;
   const house = await theHouse(pool());
   return (
-    <KitchenView
-      kitchen={kitchenFileOf(house)}
-      revision={house.revision}
-      part={typeof part === 'string' ? part : undefined}
-    />
+    <WhenLive>
+      <KitchenView
+        kitchen={kitchenFileOf(house)}
+        revision={house.revision}
+        part={typeof part === 'string' ? part : undefined}
+      />
+    </WhenLive>
   );
 }

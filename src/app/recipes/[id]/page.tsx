@@ -5,6 +5,7 @@ import { pool } from '../../../server/database';
 import { theHouse } from '../../../server/kitchen';
 import { readRecipe } from '../../../server/queries/recipes';
 import { EditorView } from '../../../ui/recipes/editor/EditorView';
+import { WhenLive } from '../../../ui/shared/WhenLive';
 
 export const metadata: Metadata = { title: 'Recipe' };
 export const dynamic = 'force-dynamic';
@@ -16,12 +17,14 @@ export default async function RecipePage({ params }: { params: Promise<{ id: str
   const stored = await readRecipe(db, house.id, id);
   if (!stored) notFound();
   return (
-    <EditorView
-      key={`${id} ${stored.version}`}
-      house={house}
-      body={stored.body as unknown as RecipeText}
-      version={stored.version}
-      archived={stored.archived}
-    />
+    <WhenLive>
+      <EditorView
+        key={`${id} ${stored.version}`}
+        house={house}
+        body={stored.body as unknown as RecipeText}
+        version={stored.version}
+        archived={stored.archived}
+      />
+    </WhenLive>
   );
 }
