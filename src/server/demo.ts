@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type pg from 'pg';
-import { middleOf } from '../core/flow/bands';
+import { DEFAULT_LIMITS, middleOf } from '../core/flow/bands';
 import { KitchenFile } from '../core/formats/kitchenFile';
 import { Recipe } from '../core/plan/recipe';
 import { startBatch } from './batches';
@@ -12,6 +12,38 @@ import { readHouse, writeHouse } from './queries/kitchen';
 import { claimRecipe, writeVersion } from './queries/recipes';
 
 const readJsonFile = async (path: string): Promise<unknown> => JSON.parse(await readFile(path, 'utf8'));
+
+/** What a kitchen that begins without the demo begins with: one pot, one burner, its own numbers to come. */
+const BLANK = KitchenFile.parse({
+  format: 'panache.kitchen/1',
+  id: 'kitchen',
+  name: 'Our kitchen',
+  altitudeM: 0,
+  airCelsius: 24,
+  humidity: 0.5,
+  saltPercent: 0.9,
+  bandLimits: DEFAULT_LIMITS,
+  vessels: [
+    {
+      id: 'stockpot',
+      name: 'Stockpot 36',
+      diameterMm: 360,
+      heightMm: 340,
+      material: 'stainless steel',
+      massG: 5600,
+    },
+  ],
+  burners: [{ id: 'burner', name: 'Burner', kind: 'gas', powerW: 7000 }],
+});
+
+/** Puts a kitchen without soups into a database that has none. True when it did. */
+export const loadBlank = (pool: pg.Pool): Promise<boolean> =>
+  transaction(async (client) => {
+    await client.query('LOCK TABLE kitchen IN EXCLUSIVE MODE');
+    if (await readHouse(client)) return false;
+    await writeHouse(client, BLANK);
+    return true;
+  }, pool);
 
 /** Order in which the canteen lists its soups; any other follows by name. */
 const FIRST = ['cockle-and-leek-chowder', 'smoked-parsnip-veloute', 'haddock-and-sweetcorn-chowder'];

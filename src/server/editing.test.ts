@@ -7,7 +7,7 @@ import { planFor } from '../core/plan/plan';
 import { planSheet } from '../core/plan/sheet';
 import { makeArchive, takeArchive } from './archive';
 import { startBatch } from './batches';
-import { loadDemo } from './demo';
+import { loadBlank, loadDemo } from './demo';
 import { planPdf } from './exports/planPdf';
 import { weighOutCsv } from './exports/weighOutCsv';
 import { recordWaterTest, saveKitchen, theHouse } from './kitchen';
@@ -284,6 +284,23 @@ describe('the archive', () => {
     );
     expect((await refusal(takeArchive(pool, '{"format":\n!'))).problems[0]?.field).toBe('line 2, column 1');
     expect([await count('recipe'), await count('batch'), (await theHouse(pool)).revision]).toEqual(before);
+  });
+
+  test('a kitchen begun without the demo has a pot, a burner and no soup, and takes an archive in', async () => {
+    const archive = JSON.stringify(await makeArchive(pool, new Date()));
+    const other = await testDatabase();
+    try {
+      expect(await loadBlank(other.pool)).toBe(true);
+      expect(await loadBlank(other.pool)).toBe(false);
+      expect(await loadDemo(other.pool, join(process.cwd(), 'demo'))).toBe(false);
+      const { id } = await theHouse(other.pool);
+      expect(await readRecipes(other.pool, id)).toEqual([]);
+      await takeArchive(other.pool, archive);
+      expect((await readRecipes(other.pool, id)).length).toBeGreaterThanOrEqual(10);
+      expect((await theHouse(other.pool)).id).toBe(id);
+    } finally {
+      await other.drop();
+    }
   });
 
   test('a kitchen’s file alone changes the settings only', async () => {

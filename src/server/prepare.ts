@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import { pool } from './database';
-import { loadDemo } from './demo';
+import { loadBlank, loadDemo } from './demo';
 import { migrate } from './migrate';
 
 /** Brings the database up to date and loads the demo into an empty one. Run before the server starts. */
@@ -11,7 +11,7 @@ try {
   if (process.env.PANACHE_DEMO !== 'off') {
     const loaded = await loadDemo(db, join(import.meta.dirname, '../../demo'));
     if (loaded) console.log('demo: Quay House Canteen loaded, one batch under way');
-  }
+  } else if (await loadBlank(db)) console.log('kitchen: a blank one, to be filled in under Kitchen');
 } catch (error) {
   console.error(`database: ${error instanceof Error ? error.message : String(error)}`);
   process.exitCode = 1;

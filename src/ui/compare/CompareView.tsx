@@ -2,18 +2,18 @@
 
 import '../../core/food/load';
 import Link from 'next/link';
-import { lazy, type ReactNode, Suspense, useEffect, useMemo, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useMemo, useState } from 'react';
 import { bandOf } from '../../core/flow/bands';
 import type { Compared } from '../../core/plan/choose/compare';
 import { AS_WRITTEN, usualShare, WAYS } from '../../core/plan/choose/ways';
 import { duration, mPas, spaced } from '../../core/units/format';
 import { Grade } from '../plan/Grade';
 import { amendmentOf, type Stores, type Wish } from '../plan/request';
+import { useCompared } from '../plan/useCompared';
 import { addressOf, SHARES } from '../plan/wish';
 import { Choice } from '../shared/Choice';
 import { Scroll } from '../shared/Scroll';
 import { Segments } from '../shared/Segments';
-import { usePlanner } from '../shared/usePlanner';
 
 /** Loaded once the doses are in. */
 const Curves = lazy(async () => ({ default: (await import('./Curves')).Curves }));
@@ -92,19 +92,11 @@ export function CompareView({ stores, first }: { stores: Stores; first: Wish }) 
       amendment,
     };
   }, [wish, share, written, vessel, burner, house.kitchen]);
-  const [found, setFound] = useState<{ key: string; all: readonly Compared[] }>({ key: '', all: [] });
-  const ask = usePlanner((told) => {
-    if (told.kind !== 'compared') return;
-    setFound((f) => ({ key: told.key, all: f.key === told.key ? [...f.all, told.one] : [told.one] }));
-  });
-  useEffect(() => {
-    if (question) ask(question);
-  }, [ask, question]);
+  const all = useCompared(question);
   if (!written || !vessel || !burner || !question) return null;
 
   const { bandLimits } = house.kitchen;
-  const all = found.all;
-  const done = found.key === question.key && all.length === HOW_MANY;
+  const done = all.length === HOW_MANY;
   const one = all.find((c) => c.way.id === picked) ?? all[0];
   const into: Wish = {
     ...wish,

@@ -49,7 +49,7 @@ export function PotsPart({ problemAt }: PartProps) {
                   only={fields.length === 1}
                   onRemove={() => remove(n)}
                 />
-                <div className="grid grid-cols-[1fr_1fr_1fr_1.5fr] gap-2 max-[720px]:grid-cols-2">
+                <div className="grid grid-cols-3 gap-2">
                   <Field
                     id={`pot-${n}-diameter`}
                     label="Across, cm"
@@ -74,9 +74,12 @@ export function PotsPart({ problemAt }: PartProps) {
                     problem={at('massKg')}
                     className="figures"
                   />
+                </div>
+                <div className="grid grid-cols-[1fr_1fr] items-center gap-3 leading-tight">
                   <Pick
                     id={`pot-${n}-material`}
-                    label="Of"
+                    label={`What ${pot?.name || 'this pot'} is made of`}
+                    hideLabel
                     {...register(`vessels.${n}.material`)}
                     problem={at('material')}
                   >
@@ -84,17 +87,17 @@ export function PotsPart({ problemAt }: PartProps) {
                       <option key={m}>{m}</option>
                     ))}
                   </Pick>
+                  <p>
+                    {Number.isFinite(rim) ? (
+                      <>
+                        <b className="figures">{spaced(rim, 1)} L</b> to the rim, fill to{' '}
+                        <b className="figures">{spaced(rim * FILL_LIMIT, 1)} L</b>.
+                      </>
+                    ) : (
+                      'Inside measures, please.'
+                    )}
+                  </p>
                 </div>
-                <p>
-                  {Number.isFinite(rim) ? (
-                    <>
-                      <b className="figures">{spaced(rim, 1)} L</b> to the rim, fill to{' '}
-                      <b className="figures">{spaced(rim * FILL_LIMIT, 1)} L</b>.
-                    </>
-                  ) : (
-                    'Inside measures, please.'
-                  )}
-                </p>
                 {f.id && (
                   <p className="flex flex-wrap items-center justify-between gap-2">
                     <span>

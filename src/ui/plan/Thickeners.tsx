@@ -1,16 +1,15 @@
 'use client';
 
 import { Check } from 'lucide-react';
-import { useEffect, useMemo, useState } from 'react';
-import type { Compared } from '../../core/plan/choose/compare';
-import { AS_WRITTEN, cannotBe, usualShare } from '../../core/plan/choose/ways';
+import { useMemo, useState } from 'react';
+import { type Amendment, AS_WRITTEN, cannotBe, usualShare, WAYS } from '../../core/plan/choose/ways';
 import type { Recipe } from '../../core/plan/recipe';
 import type { Stand } from '../../core/plan/simulate';
 import type { Order } from '../../core/plan/types';
 import { Segments } from '../shared/Segments';
-import { usePlanner } from '../shared/usePlanner';
 import { doseWords, Grade } from './Grade';
 import { amendmentOf, type Wish } from './request';
+import { useCompared } from './useCompared';
 import { SHARES } from './wish';
 
 type Props = {
@@ -24,16 +23,21 @@ type Props = {
 /** Every way of thickening this pot, worked out in a worker one after another. */
 export function Thickeners({ wish, written, order, stand, onChange }: Props) {
   const [share, setShare] = useState(wish.share ?? usualShare(written));
-  const amendment = useMemo(() => ({ ...amendmentOf(wish), share }), [wish, share]);
-  const key = JSON.stringify([written.id, order, stand.vessel.id, stand.burner.id, amendment]);
-  const [found, setFound] = useState<{ key: string; all: readonly Compared[] }>({ key: '', all: [] });
-  const ask = usePlanner((told) => {
-    if (told.kind !== 'compared') return;
-    setFound((f) => ({ key: told.key, all: f.key === told.key ? [...f.all, told.one] : [told.one] }));
-  });
-  useEffect(() => {
-    ask({ kind: 'compare', key, recipe: written, order, stand, amendment });
-  }, [ask, key, written, order, stand, amendment]);
+  const { way: _chosen, ...rest } = amendmentOf(wish);
+  const key = JSON.stringify([written.id, order, stand.vessel.id, stand.burner.id, rest, share]);
+  // Asked anew only when what it hangs on says something else, not when it is another object.
+  const question = useMemo(() => {
+    const [, asked, , , kept, part] = JSON.parse(key);
+    return {
+      kind: 'compare' as const,
+      key,
+      recipe: written,
+      order: asked as Order,
+      stand,
+      amendment: { ...kept, share: part } as Amendment,
+    };
+  }, [key, written, stand]);
+  const all = useCompared(question);
   const chosen = wish.way ?? AS_WRITTEN.id;
   const take = (id: string) =>
     onChange(id === AS_WRITTEN.id ? { way: undefined, share: undefined } : { way: id, share });
@@ -56,7 +60,7 @@ export function Thickeners({ wish, written, order, stand, onChange }: Props) {
         </span>
       </div>
       <div role="radiogroup" aria-label="Thickened with">
-        {found.all.map((c) => {
+        {all.map((c) => {
           const barred = c.way !== AS_WRITTEN && cannotBe(written, share) !== null;
           const on = c.way.id === chosen;
           return (
@@ -92,7 +96,7 @@ export function Thickeners({ wish, written, order, stand, onChange }: Props) {
           );
         })}
       </div>
-      {found.key !== key && <p className="p-4 text-quiet">Cooking each in thought …</p>}
+      {all.length <= WAYS.length && <p className="p-4 text-quiet">Cooking each in thought …</p>}
     </>
   );
 }

@@ -105,4 +105,6 @@ test('a way of thickening, its share and what mends a warning come back from the
   const query = Object.fromEntries(new URL(addressOf(wish), 'http://x').searchParams);
   expect(wishFrom(query, stores)).toEqual(wish);
   expect(wishFrom({ way: 'sawdust', share: '7' }, stores)).not.toHaveProperty('way');
+  const blended = { house, recipes: [demoRecipe('haddock-and-sweetcorn-chowder')] };
+  expect(wishFrom({ way: 'slurry.cornstarch', share: '0.5' }, blended)).not.toHaveProperty('way');
 });

@@ -1,7 +1,8 @@
 import { LADDER_RANGE, middleOf } from '../../core/flow/bands';
 import { rimVolume } from '../../core/heat/vessel';
 import type { Amendment } from '../../core/plan/choose/ways';
-import { AS_WRITTEN, wayOf } from '../../core/plan/choose/ways';
+import { AS_WRITTEN, cannotBe, wayOf } from '../../core/plan/choose/ways';
+import type { Recipe } from '../../core/plan/recipe';
 import { EQUAL_PARTS } from '../../core/thicken/equalParts';
 import { ROUX_COLOURS } from '../../core/thicken/granules';
 import type { Stores, Wish } from './request';
@@ -20,14 +21,14 @@ const numberIn = (text: string | undefined, low: number, high: number): number |
 /** The part of the recipe's thickening another way may do. */
 export const SHARES = [0.25, 0.5, 0.75, 1] as const;
 
-function amendmentFrom(query: Record<string, string | undefined>): Amendment {
+function amendmentFrom(query: Record<string, string | undefined>, recipe: Recipe): Amendment {
   const way = wayOf(query.way);
-  const share = numberIn(query.share, 0.05, 1);
+  const share = numberIn(query.share, 0.05, 1) ?? 1;
   const moreFat = numberIn(query.butter, 0.1, 20_000);
   const moreSimmer = numberIn(query.longer, 1, 240);
   const liquidAt = numberIn(query.liquid, 1, 98);
   return {
-    ...(way && way !== AS_WRITTEN && { way: way.id, share: share ?? 1 }),
+    ...(way && way !== AS_WRITTEN && cannotBe(recipe, share) === null && { way: way.id, share }),
     ...(moreFat !== undefined && { moreFat }),
     ...(moreSimmer !== undefined && { moreSimmer }),
     ...(liquidAt !== undefined && { liquidAt }),
@@ -51,7 +52,7 @@ export function wishFrom(query: Record<string, string | undefined>, { house, rec
     burnerId: burner.id,
     rule: oneOf(EQUAL_PARTS, query.rule),
     colour: oneOf(ROUX_COLOURS, query.colour),
-    ...amendmentFrom(query),
+    ...amendmentFrom(query, recipe),
     serveAt: /^\d{2}:\d{2}$/.test(query.at ?? '') ? (query.at ?? '') : '18:30',
   };
 }

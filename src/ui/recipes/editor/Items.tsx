@@ -112,6 +112,7 @@ export function ItemRow({ path, label, problemAt, onRemove }: RowProps) {
                 className="figures"
               />
             </div>
+            <span className="text-quiet">mm</span>
           </>
         )}
         {tempered && (
@@ -122,13 +123,14 @@ export function ItemRow({ path, label, problemAt, onRemove }: RowProps) {
                 id={`${id}-celsius`}
                 label="Goes in at, °C"
                 hideLabel
-                placeholder="°C"
+                placeholder="as it is"
                 inputMode="decimal"
                 {...register(at('celsius'))}
                 problem={problemAt(at('celsius'))}
                 className="figures"
               />
             </div>
+            <span className="text-quiet">°C</span>
           </>
         )}
       </div>
