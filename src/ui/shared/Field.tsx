@@ -9,11 +9,16 @@ type Shared = {
   readonly hideLabel?: boolean;
   readonly problem?: string | undefined;
   /** What may be written, under the field. */
-  readonly hint?: string;
+  readonly hint?: string | undefined;
 };
 
-const described = (id: string, problem?: string, hint?: string): string | undefined =>
-  [problem && `${id}-problem`, hint && `${id}-hint`].filter(Boolean).join(' ') || undefined;
+/** What every control of a field carries: its id, whether it is wrong, and what says so. */
+const marks = ({ id, problem, hint }: Pick<Shared, 'id' | 'problem' | 'hint'>) => ({
+  id,
+  'aria-invalid': problem !== undefined,
+  'aria-describedby':
+    [problem && `${id}-problem`, hint && `${id}-hint`].filter(Boolean).join(' ') || undefined,
+});
 
 function Around({
   id,
@@ -55,13 +60,7 @@ export function Field({
 }: Shared & ComponentProps<'input'>) {
   return (
     <Around id={id} label={label} hideLabel={hideLabel ?? false} problem={problem} {...(hint && { hint })}>
-      <input
-        id={id}
-        {...input}
-        aria-invalid={problem !== undefined}
-        aria-describedby={described(id, problem, hint)}
-        className={`${FIELD} ${className}`}
-      />
+      <input {...input} {...marks({ id, problem, hint })} className={`${FIELD} ${className}`} />
     </Around>
   );
 }
@@ -79,13 +78,7 @@ export function Pick({
 }: Shared & ComponentProps<'select'>) {
   return (
     <Around id={id} label={label} hideLabel={hideLabel ?? false} problem={problem} {...(hint && { hint })}>
-      <select
-        id={id}
-        {...select}
-        aria-invalid={problem !== undefined}
-        aria-describedby={described(id, problem, hint)}
-        className={`${FIELD} ${className}`}
-      >
+      <select {...select} {...marks({ id, problem, hint })} className={`${FIELD} ${className}`}>
         {children}
       </select>
     </Around>

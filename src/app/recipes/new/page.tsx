@@ -6,6 +6,7 @@ import { pool } from '../../../server/database';
 import { theHouse } from '../../../server/kitchen';
 import { readRecipe } from '../../../server/queries/recipes';
 import { NewRecipe } from '../../../ui/recipes/editor/NewRecipe';
+import { FRESH } from '../../../ui/recipes/editor/spec';
 
 export const metadata: Metadata = { title: 'A new recipe' };
 export const dynamic = 'force-dynamic';
@@ -22,27 +23,12 @@ const blank = ({ vessels: [vessel], burners: [burner] }: House): RecipeText | nu
         band: 'Coating',
         home: { vessel, burner },
         steps: [
-          {
-            kind: 'sweat',
-            items: [
-              { ingredient: 'butter', amount: '80 g' },
-              { ingredient: 'onion', amount: '400 g', cut: { shape: 'cube', edgeMm: 6 } },
-            ],
-            minutes: 8,
-            to: 'translucent',
-          },
-          {
-            kind: 'roux',
-            flour: { ingredient: 'plain-flour', amount: 'to thickness' },
-            fat: { ingredient: 'butter', amount: 'by rule' },
-            rule: 'weight',
-            colour: 'blond',
-            minutes: 3,
-          },
-          { kind: 'add', items: [{ ingredient: 'vegetable-stock', amount: 'to volume' }], gradually: true },
-          { kind: 'bring-to', to: 'simmer', flame: 0.8, lid: 'off' },
+          FRESH.sweat,
+          FRESH.roux,
+          { ...FRESH.add, gradually: true },
+          FRESH['bring-to'],
           { kind: 'simmer', minutes: 15, lid: 'off' },
-          { kind: 'season', items: [{ ingredient: 'salt', amount: 'to taste' }] },
+          FRESH.season,
         ],
       }
     : null;
