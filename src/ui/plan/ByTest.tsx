@@ -48,8 +48,8 @@ function wouldRead(test: FlowTest, celsius: number, plan: Plan): number | null {
 /** Rounds to find how shear-thinning a soup of that thickness is: it hardly moves after the third. */
 const ROUNDS = 5;
 
-/** Where a reading stands, with the shear thinning of a soup that thick; null when it cannot be read. */
-function placed(test: FlowTest, reading: number, celsius: number, plan: Plan): Placed | null {
+/** Where a reading stands, with the shear thinning of a soup that thick; why not, when it cannot be read. */
+function placed(test: FlowTest, reading: number, celsius: number, plan: Plan): Placed | string {
   const { bandLimits } = plan.stand.kitchen;
   let e = plan.found.equivalents;
   try {
@@ -58,9 +58,9 @@ function placed(test: FlowTest, reading: number, celsius: number, plan: Plan): P
       e = equivalentsFor(found.bowl, plan.found.fatFraction);
       found = place(test, reading, celsius, e, bandLimits);
     }
-    return Number.isFinite(found.bowl) && found.bowl > 0 ? found : null;
+    return Number.isFinite(found.bowl) && found.bowl > 0 ? found : 'the test cannot give it';
   } catch (error) {
-    if (error instanceof RangeError) return null;
+    if (error instanceof RangeError) return error.message;
     throw error;
   }
 }
@@ -78,14 +78,15 @@ export function ByTest({ plan, onTarget }: { plan: Plan; onTarget: (viscosity: n
   const would = warm ? wouldRead(kind.test, hot, plan) : null;
   const text = typed ?? would?.toFixed(1) ?? '';
   const reading = parseNumber(text);
-  const found = warm && reading > 0 ? placed(kind.test, reading, hot, plan) : null;
+  const answer = warm && reading > 0 ? placed(kind.test, reading, hot, plan) : 'write a number';
+  const found = typeof answer === 'string' ? null : answer;
   const onLadder = found && found.bowl >= LADDER_RANGE[0] && found.bowl <= LADDER_RANGE[1];
   const problem = !warm
     ? `Temperature: “${celsius}” is not a number from 1 to 100 °C.`
     : !found
       ? text === ''
         ? 'This test cannot tell the plan’s target: take another, or write what it should read.'
-        : `Reading: “${text}” ${kind.unit} is not one this test can give.`
+        : `Reading: “${text}” ${kind.unit} cannot be: ${String(answer)}.`
       : !onLadder
         ? `${mPas(found.bowl)} mPa·s is off the ladder, ${LADDER_RANGE.join(' to ')}.`
         : null;
@@ -146,7 +147,8 @@ export function ByTest({ plan, onTarget }: { plan: Plan; onTarget: (viscosity: n
           <>
             <b>{found?.band}</b>, {mPas(found?.bowl ?? 0)} mPa·s in the bowl. One careful reading is good to{' '}
             {Math.round(TEST_ERROR[kind.test.kind] * 100)} %: {mPas(found?.range[0] ?? 0)} to{' '}
-            {mPas(found?.range[1] ?? 0)}. It shears at {spaced(found?.shearRate ?? 0)} s⁻¹.
+            {mPas(found?.range[1] ?? 0)}. It shears at{' '}
+            {spaced(found?.shearRate ?? 0, (found?.shearRate ?? 0) < 10 ? 1 : 0)} s⁻¹.
           </>
         )}
       </p>

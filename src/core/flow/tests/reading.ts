@@ -1,4 +1,4 @@
-import { within } from '../../units/range';
+import { OutOfRange, within } from '../../units/range';
 import { type Band, type BandLimits, bandOf } from '../bands';
 import { BOWL_CELSIUS, flowIndex, STIR_RATE, temperatureFactor } from '../viscosity';
 import {
@@ -125,7 +125,7 @@ export function place(
   };
 }
 
-/** What the test should read at `celsius` for `bowl` mPa·s in the bowl; the inverse of {@link place}. */
+/** What the test should read at `celsius` for `bowl` mPa·s in the bowl; the inverse of {@link place}. Throws {@link OutOfRange} when the test cannot tell it. */
 export function readingFor(
   test: FlowTest,
   bowl: number,
@@ -138,13 +138,25 @@ export function readingFor(
   const atRest = (bowl * temperatureFactor(celsius)) / temperatureFactor(BOWL_CELSIUS);
   // The shear rate depends on the reading and the other way round; the loop contracts because n > 0.3.
   let nu = atRest / density;
-  let reading = wouldRead(test, nu);
+  let reading = atEdge(test, nu);
   for (let i = 0; i < 60; i++) {
     const next = (atRest * (shearOf(test, reading) / STIR_RATE) ** (n - 1)) / density;
     nu = Math.sqrt(nu * next);
-    const r = wouldRead(test, nu);
-    if (Math.abs(r - reading) < 1e-7 * reading) return r;
+    const r = atEdge(test, nu);
+    if (Math.abs(r - reading) < 1e-7 * reading) break;
     reading = r;
   }
-  return reading;
+  return wouldRead(test, nu);
+}
+
+/** What the test would read, at the end of its range for what lies beyond: where a loop may pass on its way in. */
+function atEdge(test: FlowTest, nu: number): number {
+  try {
+    return wouldRead(test, nu);
+  } catch (error) {
+    if (!(error instanceof OutOfRange)) throw error;
+    const [low, high] = error.allowed;
+    // A hair inside, so that rounding does not put it out again.
+    return wouldRead(test, Math.min(high * (1 - 1e-9), Math.max(low * (1 + 1e-9), nu)));
+  }
 }

@@ -78,3 +78,14 @@ test('syringe levels', () => {
   ]);
   expect(syringeLevel(9, false)).toBe(4);
 });
+
+test('a cup tells a soup that only its own shear brings into its range, and refuses one it does not', () => {
+  const cup = { kind: 'cup', orifice: 4 } as const;
+  const soup = { bowl: 153, celsius: 65, equivalents: 30 };
+  // As stirred it stands at 149 mm²/s, over the 135 this cup tells; at the cup's shear it is thinner.
+  const reading = readingFor(cup, soup.bowl, soup.celsius, soup.equivalents);
+  expect(reading).toBeGreaterThan(30);
+  expect(reading).toBeLessThan(100);
+  expect(place(cup, reading, soup.celsius, soup.equivalents, DEFAULT_LIMITS).bowl).toBeCloseTo(153, 1);
+  expect(() => readingFor(cup, 2000, 65, 90)).toThrow(/must be from/);
+});
