@@ -7,17 +7,13 @@ import type { Recipe } from '../core/plan/recipe';
 import type { Plan } from '../core/plan/types';
 import { EQUAL_PARTS } from '../core/thicken/equalParts';
 import { ROUX_COLOURS } from '../core/thicken/granules';
+import { numberFrom } from '../core/units/numberFrom';
 import type { Queryable } from './database';
 import { readHouse } from './queries/kitchen';
 import { readRecipe, readRecipes } from './queries/recipes';
 import { cannot, unknown } from './refusal';
 
 export const LITRES_RANGE = [0.2, 500] as const;
-
-const within = (name: string, [low, high]: readonly [number, number], unit: string) => {
-  const allowed = `${name} is a number from ${low} to ${high} ${unit}`;
-  return z.number({ error: allowed }).min(low, { error: allowed }).max(high, { error: allowed });
-};
 
 const named = (what: string) =>
   z
@@ -28,17 +24,17 @@ const named = (what: string) =>
 /** What a plan is asked with. */
 export const PlanRequest = z.object({
   recipeId: named('recipeId'),
-  litres: within('litres', LITRES_RANGE, 'L'),
-  viscosity: within('viscosity', LADDER_RANGE, 'mPa·s'),
+  litres: numberFrom('litres', ...LITRES_RANGE, 'L'),
+  viscosity: numberFrom('viscosity', ...LADDER_RANGE, 'mPa·s'),
   vesselId: named('vesselId'),
   burnerId: named('burnerId'),
   rule: z.enum(EQUAL_PARTS).optional(),
   colour: z.enum(ROUX_COLOURS).optional(),
   way: z.enum([AS_WRITTEN.id, ...WAYS.map((w) => w.id)]).optional(),
-  share: within('share', [0, 1], '').optional(),
-  moreFat: within('moreFat', [0, 20_000], 'g').optional(),
-  moreSimmer: within('moreSimmer', [0, 240], 'min').optional(),
-  liquidAt: within('liquidAt', [1, 98], '°C').optional(),
+  share: numberFrom('share', 0, 1).optional(),
+  moreFat: numberFrom('moreFat', 0, 20_000, 'g').optional(),
+  moreSimmer: numberFrom('moreSimmer', 0, 240, 'min').optional(),
+  liquidAt: numberFrom('liquidAt', 1, 98, '°C').optional(),
 });
 export type PlanRequest = z.infer<typeof PlanRequest>;
 

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { BatchEvent } from '../batch/events';
 import { RecordedPlan } from '../batch/record';
 import { Recipe } from '../plan/recipe';
+import { issueWords, valueAt } from './issueWords';
 import { KitchenFile } from './kitchenFile';
 
 const Time = z.iso.datetime({ error: 'a time such as 2026-01-31T16:20:00Z' });
@@ -10,7 +11,8 @@ const Time = z.iso.datetime({ error: 'a time such as 2026-01-31T16:20:00Z' });
 const Body = z.looseObject({ id: z.string() }).superRefine((body, ctx) => {
   const read = Recipe.safeParse(body);
   if (read.success) return;
-  for (const i of read.error.issues) ctx.addIssue({ code: 'custom', path: [...i.path], message: i.message });
+  for (const i of read.error.issues)
+    ctx.addIssue({ code: 'custom', path: [...i.path], message: issueWords(i, valueAt(body, i.path)) });
 });
 
 const ArchivedRecipe = z

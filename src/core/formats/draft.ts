@@ -2,7 +2,7 @@ import type * as z from 'zod';
 import { bandOf } from '../flow/bands';
 import { ingredient, isIngredient } from '../food/catalogue';
 import type { Group } from '../food/ingredient';
-import { FILL_LIMIT, rimVolume } from '../heat/vessel';
+import { holding, rimVolume } from '../heat/vessel';
 import type { House } from '../plan/house';
 import { Recipe, type RecipeText } from '../plan/recipe';
 import { simulate } from '../plan/simulate';
@@ -78,8 +78,7 @@ export function recipeFrom(
   house: House,
 ): Drafted | DraftRefused {
   const inUse = lines.filter((l) => l.when !== 'left out');
-  const bySize = [...house.vessels].sort((a, b) => rimVolume(a) - rimVolume(b));
-  const largest = bySize.at(-1);
+  const largest = house.vessels.toSorted((a, b) => rimVolume(a) - rimVolume(b)).at(-1);
   const [burner] = house.burners;
   if (!largest || !burner)
     return { ok: false, problems: [{ place: 'kitchen', says: 'it has no pot or burner' }] };
@@ -98,23 +97,16 @@ export function recipeFrom(
     home: { vessel: home, burner },
     steps: [...steps],
   });
-  const written = Recipe.safeParse(body(stepsFrom(inUse, instructions, { dose: false, liquid: false })));
-  if (!written.success) {
-    return {
-      ok: false,
-      problems: problemsOf(
-        written.error,
-        body(stepsFrom(inUse, instructions, { dose: false, liquid: false })),
-      ),
-    };
-  }
+  const fixed = body(stepsFrom(inUse, instructions, { dose: false, liquid: false }));
+  const written = Recipe.safeParse(fixed);
+  if (!written.success) return { ok: false, problems: problemsOf(written.error, fixed) };
   const cookIn = (home: typeof largest) => {
     const stand = { vessel: home, burner, kitchen: house.kitchen };
     const { pot } = simulate(written.data, { scale: 1, dose: 0, liquid: 0, rounded: false }, stand);
     return observe(pot, house.kitchen);
   };
   const first = cookIn(largest);
-  const home = bySize.find((v) => rimVolume(v) * FILL_LIMIT >= first.volumeMl * 1.1) ?? largest;
+  const home = holding(house.vessels, first.volumeMl * 1.1)[0] ?? largest;
   const found = cookIn(home);
   const litres = Math.max(0.1, Math.round(found.volumeMl / 100) / 10);
   const band = bandOf(found.bowlViscosity, house.kitchen.bandLimits);

@@ -5,11 +5,7 @@ import type { Product } from '../food/product';
 import type { House } from '../plan/house';
 import { BurnerSchema, VesselSchema } from '../plan/recipe';
 import { type Kitchen, PRIOR } from '../pot/kitchen';
-
-const from = (what: string, low: number, high: number, unit = '') => {
-  const allowed = `${what} is a number from ${low} to ${high}${unit && ` ${unit}`}`;
-  return z.number({ error: allowed }).min(low, { error: allowed }).max(high, { error: allowed });
-};
+import { numberFrom } from '../units/numberFrom';
 
 /** A house's own product; every figure left out is the catalogue's. */
 export const ProductSchema = z.object({
@@ -17,11 +13,11 @@ export const ProductSchema = z.object({
     error: (issue) => `ingredient “${String(issue.input)}” is not in the catalogue`,
   }),
   name: z.string().min(1).max(60).optional(),
-  sodium: from('sodium', 0, 40_000, 'mg per 100 g').optional(),
-  fatPercent: from('fat', 0, 99, '%').optional(),
-  pH: from('pH', 2, 9).optional(),
-  edibleYield: from('edible share', 0.05, 1).optional(),
-  pricePerKg: from('price', 0, 10_000, 'a kilogram').optional(),
+  sodium: numberFrom('sodium', 0, 40_000, 'mg per 100 g').optional(),
+  fatPercent: numberFrom('fat', 0, 99, '%').optional(),
+  pH: numberFrom('pH', 2, 9).optional(),
+  edibleYield: numberFrom('edible share', 0.05, 1).optional(),
+  pricePerKg: numberFrom('price', 0, 10_000, 'a kilogram').optional(),
   allergens: z.array(z.enum(ALLERGENS)).optional(),
 });
 
@@ -35,17 +31,17 @@ const unique = (what: string, key: string) => (rows: readonly object[], ctx: z.R
   }
 };
 
-const limit = from('a band’s limit', 5, 2500, 'mPa·s');
+const limit = numberFrom('a band’s limit', 5, 2500, 'mPa·s');
 
 /** A kitchen with its pots, burners and products, as it travels between kitchens: `panache.kitchen/1`. */
 export const KitchenFile = z.object({
   format: z.literal('panache.kitchen/1'),
   id: z.string().regex(/^[a-z0-9-]{1,60}$/, 'id is small letters, digits and hyphens'),
   name: z.string().min(1, 'give the kitchen a name').max(60),
-  altitudeM: from('altitude', -500, 5000, 'm'),
-  airCelsius: from('air', -10, 60, '°C'),
-  humidity: from('humidity', 0, 1),
-  saltPercent: from('salt', 0, 3, '%'),
+  altitudeM: numberFrom('altitude', -500, 5000, 'm'),
+  airCelsius: numberFrom('air', -10, 60, '°C'),
+  humidity: numberFrom('humidity', 0, 1),
+  saltPercent: numberFrom('salt', 0, 3, '%'),
   /** Upper limits of Thin, Light, Coating and Hearty, mPa·s in the bowl. */
   bandLimits: z
     .tuple([limit, limit, limit, limit])

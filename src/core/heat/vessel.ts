@@ -28,6 +28,10 @@ export const surfaceArea = (v: Vessel): number => Math.PI * (v.diameterMm / 2000
 /** mL when full to the rim. */
 export const rimVolume = (v: Vessel): number => surfaceArea(v) * v.heightMm * 1000;
 
+/** Those that hold `ml` under the headroom line, smallest first. */
+export const holding = (vessels: readonly Vessel[], ml: number): readonly Vessel[] =>
+  vessels.filter((v) => rimVolume(v) * FILL_LIMIT >= ml).toSorted((a, b) => rimVolume(a) - rimVolume(b));
+
 /** mm of depth filled by `ml`, 0 and up. Throws {@link OutOfRange}. */
 export const depthOf = (v: Vessel, ml: number): number =>
   within('volume', ml, 0, 1e9, 'mL') / (surfaceArea(v) * 1000);

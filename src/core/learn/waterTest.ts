@@ -6,11 +6,7 @@ import { putAllIn } from '../pot/contents';
 import { boilsAt, cook, heatTo } from '../pot/cook';
 import type { Kitchen } from '../pot/kitchen';
 import { emptyPot, type Pot } from '../pot/pot';
-
-const number = (what: string, low: number, high: number, unit: string) => {
-  const allowed = `${what} is a number from ${low} to ${high} ${unit}`;
-  return z.number({ error: allowed }).min(low, { error: allowed }).max(high, { error: allowed });
-};
+import { numberFrom } from '../units/numberFrom';
 
 /**
  * What is read in a water test: plain water heated on the full flame, lid off, then kept just under
@@ -18,16 +14,16 @@ const number = (what: string, low: number, high: number, unit: string) => {
  */
 export const WaterTest = z
   .object({
-    litres: number('the water', 0.5, 400, 'L'),
-    startCelsius: number('its temperature at the start', 1, 60, '°C'),
-    heatedTo: number('what it was heated to', 50, 97, '°C'),
-    heatMinutes: number('the time to heat', 0.5, 240, 'min'),
-    keptAt: number('where it was kept', 80, 98, '°C'),
-    keptMinutes: number('the time kept there', 10, 240, 'min'),
+    litres: numberFrom('the water', 0.5, 400, 'L'),
+    startCelsius: numberFrom('its temperature at the start', 1, 60, '°C'),
+    heatedTo: numberFrom('what it was heated to', 50, 97, '°C'),
+    heatMinutes: numberFrom('the time to heat', 0.5, 240, 'min'),
+    keptAt: numberFrom('where it was kept', 80, 98, '°C'),
+    keptMinutes: numberFrom('the time kept there', 10, 240, 'min'),
     by: z.enum(['weight', 'level']),
     /** g with the pot, or mm from the bottom. */
-    before: number('the first reading', 1, 500_000, 'g or mm'),
-    after: number('the second reading', 1, 500_000, 'g or mm'),
+    before: numberFrom('the first reading', 1, 500_000, 'g or mm'),
+    after: numberFrom('the second reading', 1, 500_000, 'g or mm'),
   })
   .superRefine((t, ctx) => {
     const wrong = (field: string, message: string) =>

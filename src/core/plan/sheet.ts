@@ -1,4 +1,4 @@
-import { duration, litres, mPas, spaced } from '../units/format';
+import { duration, litres, mPas, spaced, wholeLitres } from '../units/format';
 import { inDegrees, type Show } from '../units/show';
 import type { Plan, WeighLine } from './types';
 import { detailsOf, fireWords, titleOf } from './wording';
@@ -54,7 +54,7 @@ export function planSheet(plan: Plan, serveAt: string, show: Show): PlanSheet {
   const { stand, found, order } = plan;
   return {
     title: plan.recipeName,
-    order: `${spaced(order.litres, Number.isInteger(order.litres) ? 0 : 1)} L, ${found.band} (${mPas(found.bowlViscosity)} mPa·s in the bowl), in ${stand.vessel.name} on ${stand.burner.name}, for ${serveAt}. Light the flame at ${light}.`,
+    order: `${wholeLitres(order.litres)} L, ${found.band} (${mPas(found.bowlViscosity)} mPa·s in the bowl), in ${stand.vessel.name} on ${stand.burner.name}, for ${serveAt}. Light the flame at ${light}.`,
     fire: `${fireWords(plan)} Gives off ${litres(plan.steamG)} L of water; fullest ${litres(plan.peakMl)} L of ${litres(plan.rimMl)} L.`,
     lines: plan.weighOut.map((l) => {
       const [figure, unit] = figureOf(l);

@@ -1,7 +1,7 @@
 import { ingredient } from '../food/catalogue';
 import type { Portion, Step } from '../pot/step';
 import { METHOD_RULES } from '../thicken/methods';
-import { duration, litres, spaced } from '../units/format';
+import { duration, litres, spaced, uncapital } from '../units/format';
 import type { Plan } from './types';
 
 const LID = { on: 'lid on', ajar: 'lid ajar', off: 'lid off' } as const;
@@ -20,7 +20,7 @@ export function amountWords(id: string, g: number): string {
 
 const nameOf = (id: string): string => {
   const { name } = ingredient(id);
-  return name.charAt(0).toLowerCase() + name.slice(1);
+  return uncapital(name);
 };
 
 /** The name without its grade, for a title: "butter, unsalted" → "butter". */

@@ -10,6 +10,13 @@ export function spaced(value: number, decimals = 0): string {
 /** Litres from millilitres, one decimal from a litre up, two below. */
 export const litres = (ml: number): string => spaced(ml / 1000, Math.abs(ml) >= 995 ? 1 : 2);
 
+/** Litres as asked for: whole when they are, else to a tenth. */
+export const wholeLitres = (value: number): string => spaced(value, Number.isInteger(value) ? 0 : 1);
+
+/** "blond roux" → "Blond roux", and back, for the beginning and the middle of a sentence. */
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+export const uncapital = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+
 /** Viscosity to two figures: nobody reads a third. */
 export const mPas = (value: number): string => spaced(significant(value, 2));
 

@@ -63,6 +63,13 @@ export function parseNumber(text: string): number {
   return Number.NaN;
 }
 
+/** A number as typed, a leading minus too; the text itself when it is none, for a schema to name. */
+export function typedNumber(text: string): number | string {
+  const t = text.trim();
+  const n = t.startsWith('-') ? -parseNumber(t.slice(1)) : parseNumber(t);
+  return Number.isNaN(n) ? text : n;
+}
+
 const isUnit = (word: string): word is Unit => (UNITS as readonly string[]).includes(word);
 
 /** Ten tonnes in grams: more is a slip of the finger. */

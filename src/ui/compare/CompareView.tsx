@@ -6,7 +6,7 @@ import { lazy, type ReactNode, Suspense, useMemo, useState } from 'react';
 import { bandOf } from '../../core/flow/bands';
 import type { Compared } from '../../core/plan/choose/compare';
 import { AS_WRITTEN, usualShare, WAYS } from '../../core/plan/choose/ways';
-import { duration, mPas, spaced } from '../../core/units/format';
+import { capital, duration, mPas, spaced, wholeLitres } from '../../core/units/format';
 import { Grade } from '../plan/Grade';
 import { amendmentOf, type Stores, type Wish } from '../plan/request';
 import { useCompared } from '../plan/useCompared';
@@ -20,8 +20,6 @@ const Curves = lazy(async () => ({ default: (await import('./Curves')).Curves })
 
 /** The recipe’s own way and the others. */
 const HOW_MANY = WAYS.length + 1;
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 type Column = {
   readonly words: string;
@@ -110,7 +108,7 @@ export function CompareView({ stores, first }: { stores: Stores; first: Wish }) 
       <h1 className="sr-only">Compare</h1>
       <div className="flex shrink-0 flex-wrap items-center gap-x-6 gap-y-2 border-ink border-b-2 bg-surface px-5 py-3 min-[1100px]:px-7">
         <p className="text-[clamp(20px,2.05vw,27px)] leading-[1.5]">
-          {spaced(wish.litres, Number.isInteger(wish.litres) ? 0 : 1)} L of{' '}
+          {wholeLitres(wish.litres)} L of{' '}
           <Choice
             label="Soup"
             value={written.id}

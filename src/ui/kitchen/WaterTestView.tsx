@@ -10,7 +10,7 @@ import type { WaterTested } from '../../core/learn/waterTest';
 import type { House } from '../../core/plan/house';
 import { countdown } from '../../core/units/clock';
 import { litres, spaced } from '../../core/units/format';
-import { parseNumber } from '../../core/units/parse';
+import { typedNumber } from '../../core/units/parse';
 import { ask, problemWords } from '../shared/api';
 import { Field, Pick } from '../shared/Field';
 import { Segments } from '../shared/Segments';
@@ -115,24 +115,20 @@ export function WaterTestView({ house, boils, first, past }: Props) {
   const send = async () => {
     setProblems({});
     setBusy(true);
-    const number = (text: string) => {
-      const n = parseNumber(text);
-      return Number.isNaN(n) ? text : n;
-    };
     const answer = await ask<WaterTested>('POST', '/api/kitchen/water-tests', {
       id: typed.id,
       potId: typed.potId,
       burnerId: typed.burnerId,
       readings: {
         by: typed.by,
-        litres: number(typed.litres),
-        startCelsius: number(typed.startCelsius),
-        heatedTo: number(typed.heatedTo),
-        heatMinutes: number(typed.heatMinutes),
-        keptAt: number(typed.keptAt),
-        keptMinutes: number(typed.keptMinutes),
-        before: number(typed.before),
-        after: number(typed.after),
+        litres: typedNumber(typed.litres),
+        startCelsius: typedNumber(typed.startCelsius),
+        heatedTo: typedNumber(typed.heatedTo),
+        heatMinutes: typedNumber(typed.heatMinutes),
+        keptAt: typedNumber(typed.keptAt),
+        keptMinutes: typedNumber(typed.keptMinutes),
+        before: typedNumber(typed.before),
+        after: typedNumber(typed.after),
       },
     });
     setBusy(false);

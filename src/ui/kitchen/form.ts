@@ -1,6 +1,6 @@
 import { idFrom } from '../../core/formats/ids';
 import type { KitchenFile } from '../../core/formats/kitchenFile';
-import { parseNumber } from '../../core/units/parse';
+import { typedNumber } from '../../core/units/parse';
 import { toCelsius, toFahrenheit } from '../../core/units/temperature';
 
 /** A pot, burner or product as typed. */
@@ -96,9 +96,8 @@ export function kitchenForm(k: KitchenFile): KitchenForm {
 
 /** A number as typed times `per`; text that is none stays text, for the schema to name. */
 function number(typed: string, per = 1): number {
-  const t = typed.trim();
-  const n = t.startsWith('-') ? -parseNumber(t.slice(1)) : parseNumber(t);
-  return (Number.isNaN(n) ? t : Number((n * per).toPrecision(12))) as number;
+  const n = typedNumber(typed);
+  return (typeof n === 'number' ? Number((n * per).toPrecision(12)) : n.trim()) as number;
 }
 
 const maybe = <K extends string>(key: K, typed: string, per = 1): Partial<Record<K, number>> =>

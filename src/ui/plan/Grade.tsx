@@ -1,7 +1,7 @@
 import { CircleAlert, CircleCheck, CircleX } from 'lucide-react';
 import type { Compared } from '../../core/plan/choose/compare';
 import type { Fit } from '../../core/plan/choose/fits';
-import { spaced } from '../../core/units/format';
+import { capital, spaced } from '../../core/units/format';
 
 const ICON = { fits: CircleCheck, 'with care': CircleAlert, 'does not fit': CircleX } as const;
 
@@ -18,7 +18,7 @@ export function Grade({ fit, plain = false }: { fit: Fit; plain?: boolean }) {
   return (
     <span className={`inline-flex items-center gap-1 whitespace-nowrap font-bold ${colour}`}>
       <Icon size={20} aria-hidden />
-      {fit.grade.charAt(0).toUpperCase() + fit.grade.slice(1)}
+      {capital(fit.grade)}
     </span>
   );
 }

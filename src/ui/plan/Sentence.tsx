@@ -8,15 +8,13 @@ import type { Stand } from '../../core/plan/simulate';
 import type { Order } from '../../core/plan/types';
 import { EQUAL_PARTS, EQUAL_PARTS_WORDS } from '../../core/thicken/equalParts';
 import { ROUX_COLOURS, ROUX_STRENGTH } from '../../core/thicken/granules';
-import { litres, spaced } from '../../core/units/format';
+import { litres, spaced, uncapital } from '../../core/units/format';
 import { Choice } from '../shared/Choice';
 import { LitresPart } from './LitresPart';
 import { rouxOf, type Stores, type Wish } from './request';
 import { ThickenPart } from './ThickenPart';
 import { TimePart } from './TimePart';
 import { addressOf } from './wish';
-
-const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 const KIND = { gas: 'gas', induction: 'induction', electric: 'electric' } as const;
 
@@ -65,7 +63,7 @@ function SentenceNow({ stores, recipe, written, order, stand, wish, lightAt, onC
       <Choice
         label="Soup"
         value={written.id}
-        words={lower(written.name)}
+        words={uncapital(written.name)}
         onChange={chooseRecipe}
         options={recipes.map((r) => ({ value: r.id, words: r.name, aside: r.school }))}
       />

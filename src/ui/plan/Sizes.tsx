@@ -1,7 +1,7 @@
 'use client';
 
 import type { Scaled } from '../../core/plan/choose/scaling';
-import { duration, litres, spaced } from '../../core/units/format';
+import { duration, litres, spaced, wholeLitres } from '../../core/units/format';
 
 const percent = (share: number): string => `${(share * 100).toFixed(1)} %`;
 
@@ -39,7 +39,7 @@ export function Sizes({ sizes }: { sizes: readonly Scaled[] | null }) {
             </th>
             {sizes.map((s) => (
               <th key={s.by} scope="col" className="figures px-2 py-2 text-right text-[22px]">
-                {spaced(s.litres, Number.isInteger(s.litres) ? 0 : 1)} L
+                {wholeLitres(s.litres)} L
               </th>
             ))}
           </tr>

@@ -5,6 +5,7 @@ import { AS_WRITTEN, wayOf } from '../../core/plan/choose/ways';
 import type { Recipe } from '../../core/plan/recipe';
 import type { Stand } from '../../core/plan/simulate';
 import type { Order } from '../../core/plan/types';
+import { uncapital } from '../../core/units/format';
 import { PART } from '../shared/Choice';
 import { Sheet } from '../shared/Sheet';
 import { rouxOf, type Wish } from './request';
@@ -12,11 +13,9 @@ import { rouxOf, type Wish } from './request';
 /** Loaded when first opened. */
 const Thickeners = lazy(async () => ({ default: (await import('./Thickeners')).Thickeners }));
 
-const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
-
 /** What does the thickening, in the sentence's words. */
 export function thickenWords(wish: Wish, written: Recipe): string {
-  const own = rouxOf(written) ? 'its own roux' : lower(written.school);
+  const own = rouxOf(written) ? 'its own roux' : uncapital(written.school);
   const way = wayOf(wish.way);
   if (!way || way === AS_WRITTEN) return own;
   const share = wish.share ?? 1;

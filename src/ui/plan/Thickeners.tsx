@@ -6,6 +6,7 @@ import { type Amendment, AS_WRITTEN, cannotBe, usualShare, WAYS } from '../../co
 import type { Recipe } from '../../core/plan/recipe';
 import type { Stand } from '../../core/plan/simulate';
 import type { Order } from '../../core/plan/types';
+import { capital } from '../../core/units/format';
 import { Segments } from '../shared/Segments';
 import { doseWords, Grade } from './Grade';
 import { amendmentOf, type Wish } from './request';
@@ -80,9 +81,7 @@ export function Thickeners({ wish, written, order, stand, onChange }: Props) {
               />
               <span className="w-6 shrink-0">{on && <Check size={22} aria-hidden />}</span>
               <span className="min-w-0 flex-1">
-                <span className="font-bold">
-                  {c.way.words.charAt(0).toUpperCase() + c.way.words.slice(1)}
-                </span>
+                <span className="font-bold">{capital(c.way.words)}</span>
                 {!barred && <span className="figures ml-3">{doseWords(c)}</span>}
                 <span className="block text-[15px]">
                   {c.fit.reasons

@@ -3,7 +3,7 @@
 import { FilePlus2, FileUp, Search } from 'lucide-react';
 import Link from 'next/link';
 import { useRef, useState } from 'react';
-import { spaced } from '../../core/units/format';
+import { wholeLitres } from '../../core/units/format';
 import { Segments } from '../shared/Segments';
 import { useShortcut } from '../shared/Shortcuts';
 import { Spoon } from '../shared/Spoon';
@@ -94,7 +94,7 @@ export function RecipesView({ recipes }: { recipes: readonly Listed[] }) {
                   <span className="block truncate font-bold text-[21px]">{r.name}</span>
                   <span className="block truncate">{r.school}</span>
                   <span className="block text-[15px] text-quiet">
-                    for {spaced(r.litres, Number.isInteger(r.litres) ? 0 : 1)} L · version {r.version}
+                    for {wholeLitres(r.litres)} L · version {r.version}
                   </span>
                 </span>
                 <span className="flex w-28 shrink-0 flex-col items-center leading-tight">

@@ -1,13 +1,14 @@
 import fc from 'fast-check';
 import { demoHouse, demoIds, demoRecipe } from '../../../../demo/demo';
 import { middleOf } from '../../flow/bands';
+import { holding } from '../../heat/vessel';
 import { sample, summarise, varianceOf } from '../../learn/monteCarlo';
 import { planFor } from '../plan';
 import { chanceOfBand } from '../uncertainty';
 import { comparedWith, EVERY_WAY } from './compare';
 import { fitOf } from './fits';
 import { raises } from './raise';
-import { type Asked, bestPot, planAsked, remediesFor } from './remedies';
+import { type Asked, planAsked, remediesFor } from './remedies';
 import { scaling } from './scaling';
 import { groupedBy, shoppingFor, stationOf } from './shopping';
 import { AS_WRITTEN, allergensOf, amended, cannotBe, usualShare, WAYS, wayOf } from './ways';
@@ -231,7 +232,7 @@ describe('remedies', () => {
       change: { vesselId: 'deep-42' },
     });
     expect(all.at(-1)?.change.litres).toBeLessThan(30);
-    expect(bestPot(plan, house)).toBe('deep-42');
+    expect(holding(house.vessels, plan.peakMl)[0]?.id).toBe('deep-42');
   });
 
   test('two litres in a sixty-litre pot are offered the smallest that holds them', () => {

@@ -1,6 +1,6 @@
 import { LADDER_RANGE } from '../../flow/bands';
 import { heatInto } from '../../heat/burner';
-import { FILL_LIMIT, rimVolume } from '../../heat/vessel';
+import { holding, rimVolume } from '../../heat/vessel';
 import { litres as inLitres, mPas, spaced } from '../../units/format';
 import type { House } from '../house';
 import { planFor } from '../plan';
@@ -46,9 +46,8 @@ const roundedDown = (litres: number): number => Math.floor(litres * 10) / 10;
 
 function candidates(w: Warning, plan: Plan, { house, asked, recipe }: Question): readonly Remedy[] {
   const scale = asked.litres / recipe.yieldLitres;
-  const pots = house.vessels
-    .filter((v) => v.id !== asked.vesselId && rimVolume(v) * FILL_LIMIT >= plan.peakMl)
-    .sort((a, b) => rimVolume(a) - rimVolume(b))
+  const pots = holding(house.vessels, plan.peakMl)
+    .filter((v) => v.id !== asked.vesselId)
     .map((v) => ({ words: `Take ${v.name} (${inLitres(rimVolume(v))} L)`, change: { vesselId: v.id } }));
   const stronger = house.burners
     .filter((b) => heatInto(b, 1) > heatInto(plan.stand.burner, 1))
@@ -121,12 +120,4 @@ export function remediesFor(warning: Warning, plan: Plan, question: Question): r
     if (remedy.change.moreFat !== undefined) break;
   }
   return helping;
-}
-
-/** The pot that suits the plan best: the smallest in which its fullest moment keeps under the headroom line. */
-export function bestPot(plan: Plan, house: House): string | null {
-  const fitting = house.vessels
-    .filter((v) => rimVolume(v) * FILL_LIMIT >= plan.peakMl)
-    .sort((a, b) => rimVolume(a) - rimVolume(b));
-  return fitting[0]?.id ?? null;
 }

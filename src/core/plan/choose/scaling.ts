@@ -1,4 +1,4 @@
-import { FILL_LIMIT, rimVolume } from '../../heat/vessel';
+import { holding, rimVolume } from '../../heat/vessel';
 import type { House } from '../house';
 import type { Plan } from '../types';
 import { planAsked, type Question } from './remedies';
@@ -26,11 +26,10 @@ const sum = (plan: Plan, kind: string): number =>
 
 /** The pot asked for when it holds the size, else the smallest of the house's that does, else the largest. */
 function potFor(house: House, wanted: string, litres: number): string {
-  const holds = (v: House['vessels'][number]) => rimVolume(v) * FILL_LIMIT >= litres * 1050;
-  const asked = house.vessels.find((v) => v.id === wanted);
-  if (asked && holds(asked)) return asked.id;
-  const bySize = [...house.vessels].sort((a, b) => rimVolume(a) - rimVolume(b));
-  return (bySize.find(holds) ?? bySize.at(-1))?.id ?? wanted;
+  const fitting = holding(house.vessels, litres * 1050);
+  if (fitting.some((v) => v.id === wanted)) return wanted;
+  const largest = house.vessels.toSorted((a, b) => rimVolume(a) - rimVolume(b)).at(-1);
+  return (fitting[0] ?? largest)?.id ?? wanted;
 }
 
 export const SIZES = [0.5, 1, 2, 4] as const;

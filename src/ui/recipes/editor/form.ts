@@ -1,6 +1,6 @@
 import type { House } from '../../../core/plan/house';
 import type { RecipeText } from '../../../core/plan/recipe';
-import { parseNumber } from '../../../core/units/parse';
+import { typedNumber } from '../../../core/units/parse';
 import { ASKS, HOLDS, type StepKind } from './spec';
 
 type StepText = RecipeText['steps'][number];
@@ -49,13 +49,6 @@ export const itemForm = (p: PortionText): ItemForm => ({
   shape: p.cut?.shape ?? '',
   edgeMm: textOf(p.cut?.edgeMm),
 });
-
-/** A number as typed, or the text itself when it is none: the schema then says so, and the text stays. */
-const typedNumber = (text: string): number | string => {
-  const t = text.trim();
-  const n = t.startsWith('-') ? -parseNumber(t.slice(1)) : parseNumber(t);
-  return Number.isNaN(n) ? text : n;
-};
 
 function portionOf(f: ItemForm): PortionText {
   return {

@@ -1,5 +1,6 @@
 'use client';
 
+import { capital } from '../../../core/units/format';
 import '../../../core/food/load';
 import { CircleAlert, CircleCheck } from 'lucide-react';
 import { useRouter } from 'next/navigation';
@@ -44,8 +45,6 @@ function amountProblem(l: Line): string | undefined {
 
 const ingredientProblem = (l: Line): string | undefined =>
   l.when !== 'left out' && !isIngredient(l.ingredient) ? 'pick one, or leave the line out' : undefined;
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** Someone else's recipe, line by line: what was read, what is in doubt, and when each thing goes in. */
 export function Review({ draft, onBack }: { draft: Draft; onBack: () => void }) {

@@ -1,11 +1,8 @@
 import { planSheet } from '../../../../core/plan/sheet';
-import { pool } from '../../../../server/database';
 import { PAPERS, planPdf } from '../../../../server/exports/planPdf';
 import { weighOutCsv } from '../../../../server/exports/weighOutCsv';
-import { PlanRequest, planStored } from '../../../../server/planning';
-import { accept, cannot, fileNamed, respond, unknown } from '../../../../server/refusal';
-import { requestOf } from '../../../../ui/plan/wish';
-import { wishOf } from '../../../plan/wishOf';
+import { cannot, fileNamed, respond, unknown } from '../../../../server/refusal';
+import { planWished, wishOf } from '../../../plan/wishOf';
 
 export const dynamic = 'force-dynamic';
 
@@ -23,7 +20,8 @@ export function GET(request: Request): Promise<Response> {
         stores.recipes.map((r) => r.id),
       );
     }
-    const { plan } = await planStored(pool(), accept(PlanRequest, requestOf(wish)));
+    const plan = planWished(found);
+    if (!plan) throw unknown('kitchen', 'its pots or burners', []);
     const name = `${wish.recipeId}-${wish.litres}L`;
     const as = query.as ?? 'json';
     if (as === 'json') {
