@@ -2,14 +2,12 @@ import { equivalentsFor } from '../flow/viscosity';
 import { type Observation, observe } from '../pot/observe';
 import { portionsIn } from '../pot/portions';
 import type { Goal } from './amount';
+import { balance, CLOSE, type Slopes, type Try } from './balance';
 import type { Recipe, RecipePortion } from './recipe';
 import type { RouxChoice, Trial } from './resolve';
 import { type Run, type Stand, simulate } from './simulate';
 
 export type Aim = { readonly litres: number; readonly viscosity: number };
-
-/** Change of (thickness, volume) misses with (dose, liquid), as [[t/dose, t/liquid], [v/dose, v/liquid]] in the solver's units. */
-export type Slopes = readonly [readonly [number, number], readonly [number, number]];
 
 export type Solved = {
   readonly run: Run;
@@ -46,21 +44,6 @@ function goalsOf(recipe: Recipe): Goals {
   };
 }
 
-/** Misses below this share are done. */
-const CLOSE = 0.001;
-const MOST_TRIES = 14;
-
-/** One try: the recipe cooked with this dose (g or share) and this much made-up liquid (g). */
-type Try = {
-  readonly dose: number;
-  readonly liquid: number;
-  readonly thickness: number;
-  readonly volume: number;
-};
-
-/** How far to step when measuring slopes, in the solver's units. */
-const NUDGE = 0.05;
-
 /**
  * Finds the dose and the made-up liquid for which the pot, cooked to the end of the recipe, holds
  * `aim.litres` at `aim.viscosity` in the bowl. Misses are counted in flour equivalents and volume,
@@ -80,7 +63,6 @@ export function solve(
   const liquidUnit = aim.litres * 1000;
   const doseUnit = goals.thickness === 'share' ? 1 : aim.litres * 50;
   const mostDose = goals.thickness === 'share' ? 1 : aim.litres * 400;
-  const within = (x: number, most: number): number => Math.min(most, Math.max(0, x));
   let runs = 0;
 
   const attempt = (dose: number, liquid: number): Try => {
@@ -96,50 +78,18 @@ export function solve(
     };
   };
 
-  const measureSlopes = (at: Try): Slopes => {
-    const nudge = at.dose > 0.9 * mostDose ? -NUDGE : NUDGE;
-    const byDose = goals.thickness === 'none' ? null : attempt(at.dose + nudge * doseUnit, at.liquid);
-    const byLiquid = goals.volume ? attempt(at.dose, at.liquid + NUDGE * liquidUnit) : null;
-    return [
-      [
-        byDose ? (byDose.thickness - at.thickness) / nudge : 1,
-        byLiquid ? (byLiquid.thickness - at.thickness) / NUDGE : 0,
-      ],
-      [
-        byDose ? (byDose.volume - at.volume) / nudge : 0,
-        byLiquid ? (byLiquid.volume - at.volume) / NUDGE : 1,
-      ],
-    ];
-  };
-
-  let now = attempt(
-    goals.thickness === 'none' ? 0 : (from?.trial.dose ?? doseUnit * 0.5),
-    goals.volume ? (from?.trial.liquid ?? liquidUnit * 0.7) : 0,
+  const { found: now, slopes } = balance(
+    {
+      dose: goals.thickness === 'none' ? 0 : (from?.trial.dose ?? doseUnit * 0.5),
+      liquid: goals.volume ? (from?.trial.liquid ?? liquidUnit * 0.7) : 0,
+    },
+    {
+      dose: goals.thickness === 'none' ? null : { unit: doseUnit, most: mostDose },
+      liquid: goals.volume ? { unit: liquidUnit, most: 3 * liquidUnit } : null,
+    },
+    attempt,
+    from?.slopes,
   );
-  let slopes = from?.slopes ?? measureSlopes(now);
-
-  for (let i = 0; i < MOST_TRIES; i++) {
-    if (Math.abs(now.thickness) < CLOSE && Math.abs(now.volume) < CLOSE) break;
-    const [[a, b], [c, d]] = slopes;
-    const det = a * d - b * c;
-    if (Math.abs(det) < 1e-9) break;
-    const dose = within(now.dose + ((b * now.volume - d * now.thickness) / det) * doseUnit, mostDose);
-    // With the dose against its limit, only the volume is left to solve for.
-    const byVolume = dose === now.dose ? -now.volume / d : (c * now.thickness - a * now.volume) / det;
-    const liquid = goals.volume ? within(now.liquid + byVolume * liquidUnit, 3 * liquidUnit) : 0;
-    const x = (dose - now.dose) / doseUnit;
-    const y = (liquid - now.liquid) / liquidUnit;
-    const moved = x * x + y * y;
-    if (moved < 1e-12) break;
-    const next = attempt(dose, liquid);
-    const missedT = (next.thickness - now.thickness - (a * x + b * y)) / moved;
-    const missedV = (next.volume - now.volume - (c * x + d * y)) / moved;
-    slopes = [
-      [a + missedT * x, b + missedT * y],
-      [c + missedV * x, d + missedV * y],
-    ];
-    now = next;
-  }
 
   const missed: Miss[] = [];
   if (now.thickness > 3 * CLOSE) missed.push('too thick without');

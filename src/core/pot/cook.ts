@@ -240,7 +240,20 @@ function steps(perSecond: number, toGo: number, alone: boolean): number {
   return perSecond > 0 && toGo > 0.05 ? Math.min(most, toGo) / perSecond : most / Math.abs(perSecond);
 }
 
-export type Cooked = { readonly pot: Pot; readonly trace: readonly Sample[]; readonly stalled: boolean };
+export type Cooked = {
+  readonly pot: Pot;
+  readonly trace: readonly Sample[];
+  readonly stalled: boolean;
+  /** True when it was looked at before it was done. */
+  readonly cut: boolean;
+};
+
+/** How long to cook. `until` is a moment on the pot's own clock at which somebody looks in. */
+export type Span = {
+  readonly progress?: (pot: Pot) => number;
+  readonly forSeconds?: number;
+  readonly until?: number;
+};
 
 /** Four hours: no soup step takes longer, so a target never reached ends here. */
 const LONGEST = 4 * 3600;
@@ -270,13 +283,13 @@ function cutShort(
 /**
  * Cooks until `progress` rises to 0 or for `forSeconds`, whichever is first. The last slice is cut
  * by interpolation, so that results move smoothly with doses. `stalled` means the fire could not
- * bring it about: the temperature stood still short of it.
+ * bring it about: the temperature stood still short of it. At `until` it is left as it then stands, `cut`.
  */
 export function cook(
   start: Pot,
   fire: Fire,
   kitchen: Kitchen,
-  { progress, forSeconds = LONGEST }: { progress?: (pot: Pot) => number; forSeconds?: number },
+  { progress, forSeconds = LONGEST, until = Number.POSITIVE_INFINITY }: Span,
 ): Cooked {
   const boil = boilsAt(kitchen);
   const place = { boil, surface: surfaceOf(start, kitchen) };
@@ -284,7 +297,8 @@ export function cook(
   const trace: Sample[] = [];
   let pot = start;
   let short = progress?.(pot) ?? -1;
-  const end = start.seconds + Math.min(forSeconds, LONGEST);
+  const full = start.seconds + Math.min(forSeconds, LONGEST);
+  const end = Math.min(full, until);
   let wanted: number = SLICE.first;
   while (short < 0 && pot.seconds < end - 1e-6) {
     const length = Math.min(wanted, end - pot.seconds);
@@ -300,11 +314,21 @@ export function cook(
     pot = next;
     short = left;
     trace.push(sampleOf(pot));
-    if (progress && still && left < 0) return { pot, trace, stalled: true };
+    if (progress && still && left < 0) return { pot, trace, stalled: true, cut: false };
   }
-  return { pot, trace, stalled: progress !== undefined && short < 0 };
+  const cut = until < full - 1e-6 && short < 0;
+  return { pot, trace, stalled: progress !== undefined && short < 0 && !cut, cut };
 }
 
 /** Cooks on the full flame until the pot is at `target` °C. */
-export const heatTo = (start: Pot, target: number, fire: Omit<Fire, 'hold'>, kitchen: Kitchen): Cooked =>
-  cook(start, fire, kitchen, { progress: (p) => p.celsius - target + 0.01 });
+export const heatTo = (
+  start: Pot,
+  target: number,
+  fire: Omit<Fire, 'hold'>,
+  kitchen: Kitchen,
+  until?: number,
+): Cooked =>
+  cook(start, fire, kitchen, {
+    progress: (p) => p.celsius - target + 0.01,
+    ...(until !== undefined && { until }),
+  });

@@ -1,6 +1,6 @@
 import { totalOf } from '../../food/composition';
 import { heatHeldBy, mixtureConductivity } from '../../food/thermal';
-import { type Cooling, coolingTime } from '../../heat/cooling';
+import { type Cooling, coolingTemperature, coolingTime } from '../../heat/cooling';
 import { centreTemperature, startLag } from '../../heat/softening';
 import { heatCapacity, metalCapacity, putAllIn, volumeMl } from '../contents';
 import { type Cooked, cook, DONE_CELSIUS, heatTo } from '../cook';
@@ -11,32 +11,32 @@ import type { Step } from '../step';
 type Of<K extends Step['kind']> = Extract<Step, { kind: K }>;
 
 /** Off the heat. */
-export const rest = (pot: Pot, step: Of<'rest'>, kitchen: Kitchen): Cooked =>
-  cook(pot, { flame: 0, lid: step.lid }, kitchen, { forSeconds: step.minutes * 60 });
+export const rest = (pot: Pot, step: Of<'rest'>, kitchen: Kitchen, until: number): Cooked =>
+  cook(pot, { flame: 0, lid: step.lid }, kitchen, { forSeconds: step.minutes * 60, until });
 
 /** Kept hot for service. */
-export const hold = (pot: Pot, step: Of<'hold'>, kitchen: Kitchen): Cooked =>
-  cook(pot, { flame: 1, lid: step.lid, hold: step.at }, kitchen, { forSeconds: step.minutes * 60 });
+export const hold = (pot: Pot, step: Of<'hold'>, kitchen: Kitchen, until: number): Cooked =>
+  cook(pot, { flame: 1, lid: step.lid, hold: step.at }, kitchen, { forSeconds: step.minutes * 60, until });
 
-export const reheat = (pot: Pot, step: Of<'reheat'>, kitchen: Kitchen): Cooked =>
-  heatTo(pot, step.to, step, kitchen);
+export const reheat = (pot: Pot, step: Of<'reheat'>, kitchen: Kitchen, until: number): Cooked =>
+  heatTo(pot, step.to, step, kitchen, until);
 
 /** Late proteins: in cold, back to `at` °C, until the centre of the slowest is done. */
-export function poach(pot: Pot, step: Of<'poach'>, kitchen: Kitchen): Cooked {
+export function poach(pot: Pot, step: Of<'poach'>, kitchen: Kitchen, until: number): Cooked {
   const filled = putAllIn(pot, step.items, kitchen);
-  const late = (p: Pot) => p.pieces.slice(pot.pieces.length);
+  // Also those put in before, when the step was looked at part way and goes on.
+  const late = (p: Pot) =>
+    p.pieces.filter((piece) => step.items.some((i) => i.ingredient === piece.ingredient));
   const coldest = (p: Pot): number =>
     late(p).reduce(
       (least, piece) => Math.min(least, centreTemperature(piece.lag, piece.cut, p.celsius)),
       Number.POSITIVE_INFINITY,
     );
   return cook(
-    { ...filled, seconds: filled.seconds + 30 },
+    { ...filled, seconds: filled.seconds + (step.items.some((i) => i.amount > 0) ? 30 : 0) },
     { flame: 0.5, lid: step.lid, hold: step.at },
     kitchen,
-    {
-      progress: (p) => (late(p).length === 0 ? 0 : coldest(p) - DONE_CELSIUS),
-    },
+    { progress: (p) => (late(p).length === 0 ? 0 : coldest(p) - DONE_CELSIUS), until },
   );
 }
 
@@ -53,14 +53,18 @@ export function coolingOf(pot: Pot, step: Pick<Of<'chill'>, 'method' | 'depthMm'
 }
 
 /** Cooled to `to` °C in pans; where the method never gets there the pot stays as it is and the step stalls. */
-export function chill(pot: Pot, step: Of<'chill'>): Cooked {
-  const seconds = coolingTime(coolingOf(pot, step), pot.celsius, step.to);
-  if (!Number.isFinite(seconds)) return { pot, trace: [], stalled: true };
-  const celsius = Math.min(pot.celsius, step.to);
+export function chill(pot: Pot, step: Of<'chill'>, until: number): Cooked {
+  const cooling = coolingOf(pot, step);
+  const whole = coolingTime(cooling, pot.celsius, step.to);
+  if (!Number.isFinite(whole)) return { pot, trace: [], stalled: true, cut: false };
+  const cut = until < pot.seconds + whole;
+  const seconds = cut ? Math.max(0, until - pot.seconds) : whole;
+  const celsius = cut ? coolingTemperature(cooling, pot.celsius, seconds) : Math.min(pot.celsius, step.to);
   const pieces = pot.pieces.map((p) => ({ ...p, lag: startLag(p.cut, celsius, celsius) }));
   return {
     pot: { ...pot, celsius, pieces, seconds: pot.seconds + seconds, lid: 'off' },
     trace: [],
     stalled: false,
+    cut,
   };
 }

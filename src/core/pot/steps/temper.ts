@@ -71,18 +71,26 @@ function coldOf(step: Temper, kitchen: Kitchen): number {
 }
 
 /** Ladles of the pot warm the liaison or dairy; it joins, by the heat balance of the whole; then gently to `to`. */
-export function temper(pot: Pot, step: Temper, kitchen: Kitchen): Cooked {
+export function temper(pot: Pot, step: Temper, kitchen: Kitchen, until: number): Cooked {
   const joined = putAllIn(pot, step.items, kitchen);
   const ladles = volumeMl(pot) > 0 ? temperingOf(pot, step, kitchen).ladles.length : 0;
   const yolk = step.items.some((i) => ingredient(i.ingredient).thickener === 'yolk');
   const start: Pot = {
     ...joined,
-    seconds: pot.seconds + (ladles + 2) * LADLE_SECONDS,
+    seconds: Math.min(until, pot.seconds + (ladles + 2) * LADLE_SECONDS),
     yolkPeak: yolk ? Math.max(pot.yolkPeak, joined.celsius) : pot.yolkPeak,
   };
-  const heated = heatTo(start, step.to, { flame: step.flame, lid: 'off' }, kitchen);
-  const set = cook(heated.pot, { flame: step.flame, lid: 'off', hold: step.to }, kitchen, { forSeconds: 60 });
-  return { pot: set.pot, trace: [...heated.trace, ...set.trace], stalled: heated.stalled };
+  const heated = heatTo(start, step.to, { flame: step.flame, lid: 'off' }, kitchen, until);
+  const set = cook(heated.pot, { flame: step.flame, lid: 'off', hold: step.to }, kitchen, {
+    forSeconds: 60,
+    until,
+  });
+  return {
+    pot: set.pot,
+    trace: [...heated.trace, ...set.trace],
+    stalled: heated.stalled,
+    cut: set.cut || heated.cut,
+  };
 }
 
 /** °C the yolk in this pot must stay under, and whether it has been over. */

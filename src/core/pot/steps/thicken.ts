@@ -11,8 +11,11 @@ type Thicken = Extract<Step, { kind: 'thicken' }>;
 /** Minutes to stir one addition in before the next. Common practice, no source. */
 const BETWEEN = 1;
 
-/** Slurry, kneaded butter, cooked roux or starch boiled in cream, whisked into the hot pot in its additions and simmered. */
-export function thicken(pot: Pot, step: Thicken, kitchen: Kitchen): Cooked {
+/**
+ * Slurry, kneaded butter, cooked roux or starch boiled in cream, whisked into the hot pot in its additions
+ * and simmered. Looked at part way, all additions are in.
+ */
+export function thicken(pot: Pot, step: Thicken, kitchen: Kitchen, until: number): Cooked {
   const additions = step.additions ?? 1;
   const fire = {
     flame: 0.6,
@@ -30,18 +33,36 @@ export function thicken(pot: Pot, step: Thicken, kitchen: Kitchen): Cooked {
     }
     now = putIn(now, { ...step.thickener, amount: step.thickener.amount / additions }, kitchen, step.colour);
     if (boiled) now = alreadySwollen(now);
-    const stirred = cook(now, boiled ? fire : simmering, kitchen, { forSeconds: BETWEEN * 60 });
+    const stirred = cook(now, boiled ? fire : simmering, kitchen, {
+      forSeconds: BETWEEN * 60,
+      until,
+    });
     now = stirred.pot;
     trace.push(...stirred.trace);
   }
   if (boiled) {
-    const done = cook(now, fire, kitchen, { forSeconds: step.minutes * 60 });
-    return { pot: done.pot, trace: [...trace, ...done.trace], stalled: false };
+    const done = cook(now, fire, kitchen, { forSeconds: step.minutes * 60, until });
+    return { pot: done.pot, trace: [...trace, ...done.trace], stalled: false, cut: done.cut };
   }
   // The minutes count from the simmer: a slurry in a pot that is not there yet has not thickened.
-  const there = heatTo(now, simmersAt(kitchen), fire, kitchen);
-  const done = cook(there.pot, simmering, kitchen, { forSeconds: step.minutes * 60 });
-  return { pot: done.pot, trace: [...trace, ...there.trace, ...done.trace], stalled: there.stalled };
+  const there = heatTo(now, simmersAt(kitchen), fire, kitchen, until);
+  const done = cook(there.pot, simmering, kitchen, { forSeconds: step.minutes * 60, until });
+  return {
+    pot: done.pot,
+    trace: [...trace, ...there.trace, ...done.trace],
+    stalled: there.stalled,
+    cut: done.cut || there.cut,
+  };
+}
+
+/** What is left of it once all is in: its minutes at the simmer, less those since the last addition. */
+export function thickenLeft(before: Pot, pot: Pot, step: Thicken): Step {
+  const since = (pot.seconds - before.seconds) / 60 - (step.additions ?? 1) * BETWEEN;
+  const minutes = Math.max(0, step.minutes - Math.max(0, since));
+  const lid = step.lid ?? 'off';
+  return step.method === 'boiled cream'
+    ? { kind: 'hold', minutes, at: Math.min(95, Math.max(70, pot.celsius)), lid }
+    : { kind: 'simmer', minutes, flame: 0.6, lid };
 }
 
 /** Starch boiled in its cream has swollen before it meets the pot. */

@@ -1,0 +1,82 @@
+/** Change of (thickness, volume) misses with (dose, liquid), as [[t/dose, t/liquid], [v/dose, v/liquid]] in the solver's units. */
+export type Slopes = readonly [readonly [number, number], readonly [number, number]];
+
+/** One try: the pot cooked with this dose and this much liquid, and by what shares it missed. */
+export type Try = {
+  readonly dose: number;
+  readonly liquid: number;
+  readonly thickness: number;
+  readonly volume: number;
+};
+
+/** What there is to turn: a step of each unknown that matters, and how far it may go; null when it stands fast. */
+export type Unknowns = {
+  readonly dose: { readonly unit: number; readonly most: number } | null;
+  readonly liquid: { readonly unit: number; readonly most: number } | null;
+};
+
+/** Misses below this share are done. */
+export const CLOSE = 0.001;
+const MOST_TRIES = 14;
+
+/** How far to step when measuring slopes, in the solver's units. */
+const NUDGE = 0.05;
+
+/**
+ * Closes the misses in thickness and volume by turning the dose and the liquid: Broyden's method, kept
+ * within what each may be. Misses are counted so that they are nearly straight lines. `slopes` are those of
+ * a nearby answer, to start from. The last try and its slopes.
+ */
+export function balance(
+  start: { readonly dose: number; readonly liquid: number },
+  { dose: byDose, liquid: byLiquid }: Unknowns,
+  attempt: (dose: number, liquid: number) => Try,
+  known?: Slopes,
+): { readonly found: Try; readonly slopes: Slopes } {
+  const doseUnit = byDose?.unit ?? 1;
+  const liquidUnit = byLiquid?.unit ?? 1;
+  const mostDose = byDose?.most ?? start.dose;
+  const mostLiquid = byLiquid?.most ?? start.liquid;
+  const within = (x: number, most: number): number => Math.min(most, Math.max(0, x));
+
+  const measureSlopes = (at: Try): Slopes => {
+    const nudge = at.dose > 0.9 * mostDose ? -NUDGE : NUDGE;
+    const more = byDose ? attempt(at.dose + nudge * doseUnit, at.liquid) : null;
+    const wetter = byLiquid ? attempt(at.dose, at.liquid + NUDGE * liquidUnit) : null;
+    return [
+      [
+        more ? (more.thickness - at.thickness) / nudge : 1,
+        wetter ? (wetter.thickness - at.thickness) / NUDGE : 0,
+      ],
+      [more ? (more.volume - at.volume) / nudge : 0, wetter ? (wetter.volume - at.volume) / NUDGE : 1],
+    ];
+  };
+
+  let now = attempt(start.dose, start.liquid);
+  let slopes = known ?? measureSlopes(now);
+  for (let i = 0; i < MOST_TRIES; i++) {
+    if (Math.abs(now.thickness) < CLOSE && Math.abs(now.volume) < CLOSE) break;
+    const [[a, b], [c, d]] = slopes;
+    const det = a * d - b * c;
+    if (Math.abs(det) < 1e-9) break;
+    const dose = byDose
+      ? within(now.dose + ((b * now.volume - d * now.thickness) / det) * doseUnit, mostDose)
+      : now.dose;
+    // With the dose against its limit, only the volume is left to solve for.
+    const turn = dose === now.dose ? -now.volume / d : (c * now.thickness - a * now.volume) / det;
+    const liquid = byLiquid ? within(now.liquid + turn * liquidUnit, mostLiquid) : now.liquid;
+    const x = (dose - now.dose) / doseUnit;
+    const y = (liquid - now.liquid) / liquidUnit;
+    const moved = x * x + y * y;
+    if (moved < 1e-12) break;
+    const next = attempt(dose, liquid);
+    const missedT = (next.thickness - now.thickness - (a * x + b * y)) / moved;
+    const missedV = (next.volume - now.volume - (c * x + d * y)) / moved;
+    slopes = [
+      [a + missedT * x, b + missedT * y],
+      [c + missedV * x, d + missedV * y],
+    ];
+    now = next;
+  }
+  return { found: now, slopes };
+}
