@@ -1,6 +1,7 @@
 import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { build } from './build.mjs';
+import { devicesPlace, simulatedDevices } from './devices.mjs';
 import { bin, root } from './place.mjs';
 import { freePort } from './ports.mjs';
 import { database } from './postgres.mjs';
@@ -15,14 +16,21 @@ export const prepare = (databaseUrl) =>
   });
 
 const MINUTE = 60_000;
+const PATIENCE = 3000;
 
 /** One server process on `port`; null when it ended before it answered, as it does when another took the port first. */
-async function attempt({ mode, host, port, databaseUrl }) {
+async function attempt({ mode, host, port, databaseUrl, env }) {
   const run = randomUUID();
   const child = spawn(process.execPath, [bin('next'), mode, '-p', String(port), '-H', host], {
     cwd: root,
     stdio: ['ignore', 'ignore', 'pipe'],
-    env: { ...process.env, DATABASE_URL: databaseUrl, PANACHE_RUN: run, NEXT_TELEMETRY_DISABLED: '1' },
+    env: {
+      ...process.env,
+      ...env,
+      DATABASE_URL: databaseUrl,
+      PANACHE_RUN: run,
+      NEXT_TELEMETRY_DISABLED: '1',
+    },
   });
   let errors = '';
   let ready = false;
@@ -33,6 +41,13 @@ async function attempt({ mode, host, port, databaseUrl }) {
   const ended = new Promise((resolve) => child.on('close', resolve));
   const stop = () => {
     child.kill('SIGTERM');
+    // Stations keep a stream open as long as they are on: it is not waited for.
+    const last = setTimeout(() => child.kill('SIGKILL'), PATIENCE);
+    return ended.finally(() => clearTimeout(last));
+  };
+  /** As when the power goes. */
+  const kill = () => {
+    child.kill('SIGKILL');
     return ended;
   };
   const address = `http://${host === '0.0.0.0' ? '127.0.0.1' : host}:${port}`;
@@ -44,7 +59,7 @@ async function attempt({ mode, host, port, databaseUrl }) {
     // Another server may be answering on this port while ours is still finding out that it is taken.
     if (health?.run === run) {
       ready = true;
-      return { address, ended, stop };
+      return { address, ended, stop, kill };
     }
     await new Promise((r) => setTimeout(r, 150));
   }
@@ -58,11 +73,11 @@ async function attempt({ mode, host, port, databaseUrl }) {
  * Serves the application and resolves once it answers. `mode` is start or dev. With `port` null it
  * takes the first free one from `from` upward, moving on if another process is quicker.
  */
-export async function serve({ mode, host = '127.0.0.1', port = null, from = 3000, databaseUrl }) {
+export async function serve({ mode, host = '127.0.0.1', port = null, from = 3000, databaseUrl, env = {} }) {
   let next = from;
   for (let tries = 0; tries < 8; tries++) {
     const chosen = port ?? (await freePort(next, host));
-    const app = await attempt({ mode, host, port: chosen, databaseUrl });
+    const app = await attempt({ mode, host, port: chosen, databaseUrl, env });
     if (!app.failed && app.address) return app;
     if (port !== null || !/EADDRINUSE/.test(app.failed)) {
       throw new Complaint(
@@ -76,16 +91,19 @@ export async function serve({ mode, host = '127.0.0.1', port = null, from = 3000
 
 /**
  * Runs `work` against the built application on a fresh database `name` with the demo in it, and
- * stops the application after. What tests, benchmarks and screenshots need alike.
+ * stops the application after; its simulated devices with it. What tests, benchmarks and screenshots need alike.
  */
 export async function withDemoApp(server, name, from, work) {
   const databaseUrl = await database(server, name, { fresh: true });
   await prepare(databaseUrl);
   await build();
-  const app = await serve({ mode: 'start', from, databaseUrl });
+  const { port, url } = await devicesPlace();
+  const app = await serve({ mode: 'start', from, databaseUrl, env: { DEVICES_URL: url } });
+  const devices = simulatedDevices(app.address, port);
   try {
-    return await work(app.address, databaseUrl);
+    return await work(app.address, databaseUrl, url);
   } finally {
+    await devices.stop();
     await app.stop();
   }
 }

@@ -25,7 +25,8 @@ const help = `Panache\n${Object.entries(COMMANDS)
   .join('\n')}
   PORT=…          serve on that port (default: the first free one from 3000)
   HOST=0.0.0.0    let other devices on the network reach it (default: this machine only)
-  DATABASE_URL=…  use that PostgreSQL and start none`;
+  DATABASE_URL=…  use that PostgreSQL and start none
+  DEVICES_URL=…   read probes, scale and flow timer from that bridge and simulate none`;
 
 const [name = 'help', ...rest] = process.argv.slice(2);
 

@@ -1,5 +1,6 @@
 import { prepare, serve } from './app.mjs';
 import { build } from './build.mjs';
+import { devicesPlace, simulatedDevices } from './devices.mjs';
 import { npmPackages } from './packages.mjs';
 import { askedPort } from './ports.mjs';
 import { database, postgres } from './postgres.mjs';
@@ -14,14 +15,26 @@ export async function run(mode) {
     for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, resolve);
   });
   let app;
+  let devices;
+  // A kitchen with its own bridge names it; the demo comes with simulated probes, scale and flow timer.
+  const simulated =
+    !process.env.DEVICES_URL && process.env.PANACHE_DEMO !== 'off' ? await devicesPlace() : null;
   try {
     const databaseUrl = process.env.DATABASE_URL ?? (await database(server, 'panache'));
     process.stdout.write(await prepare(databaseUrl));
     if (mode === 'start') await build();
-    app = await serve({ mode, host, port, databaseUrl });
+    app = await serve({
+      mode,
+      host,
+      port,
+      databaseUrl,
+      env: simulated ? { DEVICES_URL: simulated.url } : {},
+    });
+    if (simulated) devices = simulatedDevices(app.address, simulated.port);
     say(`ready at ${app.address} (Ctrl-C stops it)`);
     await Promise.race([stopped, app.ended]);
   } finally {
+    await devices?.stop();
     await app?.stop();
     await server.stop();
   }

@@ -41,10 +41,15 @@ async function endToEnd(server, args, tally) {
   say('end-to-end tests …');
   const report = join(own, 'playwright.json');
   rmSync(report, { force: true });
-  await withDemoApp(server, 'panache_test_e2e', 3400, async (address, databaseUrl) => {
+  await withDemoApp(server, 'panache_test_e2e', 3400, async (address, databaseUrl, devicesUrl) => {
     const { code } = await runProgram(process.execPath, [bin('playwright'), 'test', ...args], {
       cwd: root,
-      env: env({ BASE_URL: address, TEST_DATABASE_URL: databaseUrl, PLAYWRIGHT_JSON_OUTPUT_NAME: report }),
+      env: env({
+        BASE_URL: address,
+        TEST_DATABASE_URL: databaseUrl,
+        DEVICES_URL: devicesUrl,
+        PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+      }),
     });
     const stats = readReport(report)?.stats;
     const failed = stats ? stats.unexpected + stats.flaky : 1;

@@ -7,6 +7,7 @@ import { readHouse } from './queries/kitchen';
 export async function readRail(db: Queryable): Promise<readonly Ticket[]> {
   const house = await readHouse(db);
   if (!house) return [];
+  const now = Date.now();
   const batches = await readBatches(db, house.id);
-  return batches.flatMap((b) => ticketOf(b) ?? []).reverse();
+  return batches.flatMap((b) => ticketOf(b, now) ?? []).reverse();
 }

@@ -1,8 +1,20 @@
 import * as z from 'zod';
 import { BANDS } from '../flow/bands';
+import { KitchenFile, ProductSchema } from '../formats/kitchenFile';
+import { GOALS } from '../plan/amount';
+import { BurnerSchema, VesselSchema } from '../plan/recipe';
+import { FACTORS, type Factor } from '../pot/kitchen';
+import { Step } from '../pot/step';
 import type { BatchEvent } from './events';
 
 const Figure = z.number();
+
+/** An amount of a step the plan worked out: which item (or the share to blend), and what it was to meet. */
+export const OpenAmount = z.object({
+  item: z.union([z.int().min(0).max(40), z.literal('fraction')]),
+  goal: z.enum([...GOALS, 'by rule']),
+});
+export type OpenAmount = z.infer<typeof OpenAmount>;
 
 /** A step as it was planned, in words and on the clock, kept with the batch for good. */
 export const RecordedStep = z.object({
@@ -20,8 +32,37 @@ export const RecordedStep = z.object({
     .array(z.object({ id: z.string(), says: z.string(), do: z.string(), rule: z.string() }).readonly())
     .readonly()
     .optional(),
+  /** The step in grams, for the model to go along; absent in records kept before it did. */
+  does: Step.optional(),
+  open: z.array(OpenAmount).optional(),
 });
 export type RecordedStep = z.infer<typeof RecordedStep>;
+
+const { altitudeM, airCelsius, humidity, bandLimits, saltPercent, measures, flagged } = KitchenFile.shape;
+const factorNames = Object.keys(FACTORS) as [Factor, ...Factor[]];
+
+/** The room as it was on the day: settings, house factors and products. */
+const RecordedKitchen = z.object({
+  altitudeM,
+  airCelsius,
+  humidity,
+  bandLimits,
+  saltPercent,
+  measures,
+  flagged,
+  factors: z.record(z.enum(factorNames), z.number().positive().max(20)),
+  products: z.record(z.string(), ProductSchema).optional(),
+});
+
+/** What the model needs to go along with a batch. */
+export const Cooked = z.object({
+  /** mPa·s asked for in the bowl. */
+  target: z.number().positive(),
+  vessel: VesselSchema,
+  burner: BurnerSchema,
+  kitchen: RecordedKitchen,
+});
+export type CookedWith = z.infer<typeof Cooked>;
 
 /** The plan a batch was started from. */
 export const RecordedPlan = z.object({
@@ -35,6 +76,7 @@ export const RecordedPlan = z.object({
   seconds: Figure,
   steps: z.array(RecordedStep).max(80),
   cautions: z.array(z.string()),
+  cooked: Cooked.optional(),
 });
 export type RecordedPlan = z.infer<typeof RecordedPlan>;
 

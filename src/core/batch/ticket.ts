@@ -1,40 +1,56 @@
 import type { Batch } from './record';
-import { batchState } from './state';
+import { batchState, type Timer } from './state';
 
 /** What a live pot shows on the rail. */
 export type Ticket = {
   readonly id: string;
   readonly name: string;
-  /** What is happening: the step at hand. */
+  /** What is happening: the step at hand, or where the finished soup stands. */
   readonly doing: string;
   readonly step: number;
   readonly steps: number;
-  /** When the step at hand should be over, by the plan moved to the last tap; ISO time. */
+  /** When what is happening should be over, by the plan moved to the last tap; ISO time. */
   readonly until: string;
-  /** °C by the plan at the end of the step at hand. */
+  /** °C as last measured, or by the plan at the end of the step at hand. */
   readonly celsius: number;
+  readonly measured: boolean;
+  readonly timers: readonly Timer[];
 };
 
-/** When the step at hand began: at the last step's tap, or when the batch did. */
-export function currentStepStarted(batch: Batch): Date {
-  const { done, current } = batchState(batch.plan.steps.length, batch.events);
-  const tap = current > 0 ? done.get(current - 1) : undefined;
-  return new Date(tap?.at ?? batch.startedAt);
-}
+/** A temperature older than this, ms, no longer speaks of now. */
+const FRESH = 10 * 60_000;
 
-/** The ticket of a batch, or null when all its steps are done. */
-export function ticketOf(batch: Batch): Ticket | null {
-  const { steps } = batch.plan;
-  const { current } = batchState(steps.length, batch.events);
+/** How often a pot kept hot is probed, and the first limit of cooling, ms: see core/safety. */
+const NEXT_CHECK = { hold: 3_600_000, cool: 7_200_000 } as const;
+
+/** The ticket of a batch at `now` (ms), or null when it is over. */
+export function ticketOf(batch: Batch, now: number): Ticket | null {
+  const state = batchState(batch);
+  const { steps, current, stage, since, timers } = state;
+  if (stage === 'over') return null;
+  const last = state.events.findLast((e) => e.body.kind === 'temperature');
+  const celsius = last?.body.kind === 'temperature' ? last.body.celsius : null;
+  const fresh = last !== undefined && now - Date.parse(last.at) < FRESH;
   const step = steps[current];
-  if (!step) return null;
+  const planned = step?.planned?.celsius ?? steps.findLast((s) => s.planned)?.planned?.celsius ?? 20;
+  const kept = stage === 'hold' || stage === 'cool';
+  const from = kept
+    ? Date.parse((celsius !== null && stage === 'hold' ? last?.at : undefined) ?? state.finished?.at ?? '')
+    : since;
   return {
     id: batch.id,
     name: batch.plan.recipeName,
-    doing: step.title,
+    doing:
+      stage === 'hold'
+        ? 'Held: probe by'
+        : stage === 'cool'
+          ? 'Cooling: 21 °C by'
+          : (step?.title ?? 'Done: write it down'),
     step: current + 1,
     steps: steps.length,
-    until: new Date(currentStepStarted(batch).getTime() + step.seconds * 1000).toISOString(),
-    celsius: step.celsius,
+    until: new Date(from + (kept ? NEXT_CHECK[stage] : (step?.seconds ?? 0) * 1000)).toISOString(),
+    celsius: fresh && celsius !== null ? celsius : planned,
+    measured: fresh,
+    timers,
   };
 }

@@ -19,19 +19,26 @@ export type Unknowns = {
 export const CLOSE = 0.001;
 const MOST_TRIES = 14;
 
+/** Slopes nobody has measured. */
+const UNKNOWN: Slopes = [
+  [1, 0],
+  [0, 1],
+];
+
 /** How far to step when measuring slopes, in the solver's units. */
 const NUDGE = 0.05;
 
 /**
  * Closes the misses in thickness and volume by turning the dose and the liquid: Broyden's method, kept
- * within what each may be. Misses are counted so that they are nearly straight lines. `slopes` are those of
- * a nearby answer, to start from. The last try and its slopes.
+ * within what each may be. Misses are counted so that they are nearly straight lines. `known` are the slopes
+ * of a nearby answer, to start from; `close` is the miss that will do. The last try and its slopes, which
+ * are level ones when the start was close enough already.
  */
 export function balance(
   start: { readonly dose: number; readonly liquid: number },
   { dose: byDose, liquid: byLiquid }: Unknowns,
   attempt: (dose: number, liquid: number) => Try,
-  known?: Slopes,
+  { known, close = CLOSE }: { readonly known?: Slopes | undefined; readonly close?: number } = {},
 ): { readonly found: Try; readonly slopes: Slopes } {
   const doseUnit = byDose?.unit ?? 1;
   const liquidUnit = byLiquid?.unit ?? 1;
@@ -52,10 +59,11 @@ export function balance(
     ];
   };
 
+  const there = (t: Try): boolean => Math.abs(t.thickness) < close && Math.abs(t.volume) < close;
   let now = attempt(start.dose, start.liquid);
-  let slopes = known ?? measureSlopes(now);
+  let slopes = known ?? (there(now) ? UNKNOWN : measureSlopes(now));
   for (let i = 0; i < MOST_TRIES; i++) {
-    if (Math.abs(now.thickness) < CLOSE && Math.abs(now.volume) < CLOSE) break;
+    if (there(now)) break;
     const [[a, b], [c, d]] = slopes;
     const det = a * d - b * c;
     if (Math.abs(det) < 1e-9) break;

@@ -145,7 +145,7 @@ describe('the plan', () => {
   });
 
   test('becomes the record a batch keeps', () => {
-    const record = toRecord(plan);
+    const record = toRecord(plan, chowder);
     expect(record.steps).toHaveLength(chowder.steps.length);
     expect(record.steps[1]?.title).toBe('Dust with plain flour');
     expect(record.steps[0]?.details[0]).toMatch(/^450 g butter/);

@@ -3,6 +3,7 @@ import type { Vessel } from '../heat/vessel';
 import { type Advanced, advance } from '../pot/advance';
 
 import type { Kitchen } from '../pot/kitchen';
+import { withPortions } from '../pot/portions';
 import { emptyPot, type Pot } from '../pot/pot';
 import type { Step } from '../pot/step';
 import type { Recipe } from './recipe';
@@ -41,26 +42,8 @@ export const repeat = (steps: readonly Step[], stand: Stand): Run =>
   cookThrough(steps, (step) => step, stand);
 
 /** `step` with every amount multiplied, as a cook does who only multiplies the recipe. */
-export function multiplied(step: Step, by: number): Step {
-  const up = <P extends { amount: number }>(p: P): P => ({ ...p, amount: p.amount * by });
-  switch (step.kind) {
-    case 'sweat':
-    case 'add':
-    case 'season':
-    case 'render':
-    case 'temper':
-    case 'poach':
-      return { ...step, items: step.items.map(up) };
-    case 'roux':
-      return { ...step, flour: up(step.flour), fat: up(step.fat) };
-    case 'thicken':
-      return { ...step, thickener: up(step.thickener), carrier: step.carrier && up(step.carrier) };
-    case 'dust':
-      return { ...step, flour: up(step.flour) };
-    default:
-      return step;
-  }
-}
+export const multiplied = (step: Step, by: number): Step =>
+  withPortions(step, (p) => ({ ...p, amount: p.amount * by }));
 
 /** Largest volume in mL at any moment, also in the middle of a step. */
 export function peakVolume(run: Run): number {

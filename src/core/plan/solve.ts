@@ -88,7 +88,7 @@ export function solve(
       liquid: goals.volume ? { unit: liquidUnit, most: 3 * liquidUnit } : null,
     },
     attempt,
-    from?.slopes,
+    { known: from?.slopes },
   );
 
   const missed: Miss[] = [];

@@ -1,27 +1,65 @@
-import type { RecordedPlan } from '../batch/record';
+import type { OpenAmount, RecordedPlan } from '../batch/record';
+import { portionsIn } from '../pot/portions';
+import type { Recipe, RecipePortion, RecipeStep } from './recipe';
 import type { Plan } from './types';
 import { detailsOf, reasonFor, titleOf } from './wording';
 
-/** The plan in the form a batch keeps. */
-export const toRecord = (plan: Plan): RecordedPlan => ({
-  recipeName: plan.recipeName,
-  litres: plan.order.litres,
-  viscosity: plan.found.bowlViscosity,
-  band: plan.found.band,
-  vesselId: plan.stand.vessel.id,
-  vesselName: plan.stand.vessel.name,
-  burnerName: plan.stand.burner.name,
-  seconds: plan.seconds,
-  steps: plan.steps.map((s) => ({
-    title: titleOf(s.step),
-    details: [...detailsOf(s.step)],
-    look: s.step.look ?? '',
-    reason: reasonFor(s.step),
-    startsAt: s.startsAt,
-    seconds: s.seconds,
-    celsius: s.celsius,
-    volumeMl: s.volumeMl,
-    cautions: [...s.cautions],
-  })),
-  cautions: plan.warnings.filter((w) => w.severity !== 'stop').map((w) => `${w.says} ${w.change}`),
-});
+/** The amounts of a step the plan works out, by their place in it. */
+function openIn(step: RecipeStep | undefined): OpenAmount[] {
+  if (!step) return [];
+  const items = portionsIn<RecipePortion>(step).flatMap(({ amount }, item): OpenAmount[] => {
+    if (amount.kind === 'fixed') return [];
+    return [{ item, goal: amount.kind === 'solve' ? amount.goal : 'by rule' }];
+  });
+  return step.kind === 'puree' && typeof step.fraction !== 'number'
+    ? [...items, { item: 'fraction', goal: 'thickness' }]
+    : items;
+}
+
+/** The plan in the form a batch keeps: its words, and all the model needs to go along. `recipe` as it was planned. */
+export const toRecord = (plan: Plan, recipe: Recipe): RecordedPlan => {
+  const { stand, order } = plan;
+  const { kitchen } = stand;
+  return {
+    recipeName: plan.recipeName,
+    litres: order.litres,
+    viscosity: plan.found.bowlViscosity,
+    band: plan.found.band,
+    vesselId: stand.vessel.id,
+    vesselName: stand.vessel.name,
+    burnerName: stand.burner.name,
+    seconds: plan.seconds,
+    steps: plan.steps.map((s, n) => ({
+      title: titleOf(s.step),
+      details: [...detailsOf(s.step)],
+      look: s.step.look ?? '',
+      reason: reasonFor(s.step),
+      startsAt: s.startsAt,
+      seconds: s.seconds,
+      celsius: s.celsius,
+      volumeMl: s.volumeMl,
+      cautions: [...s.cautions],
+      does: s.step,
+      open: openIn(recipe.steps[n]),
+    })),
+    cautions: plan.warnings.filter((w) => w.severity !== 'stop').map((w) => `${w.says} ${w.change}`),
+    cooked: {
+      target: order.viscosity,
+      vessel: { ...stand.vessel },
+      burner: { ...stand.burner },
+      kitchen: {
+        altitudeM: kitchen.altitudeM,
+        airCelsius: kitchen.airCelsius,
+        humidity: kitchen.humidity,
+        bandLimits: [...kitchen.bandLimits],
+        saltPercent: kitchen.saltPercent,
+        measures: kitchen.measures ?? 'scale',
+        flagged: [...(kitchen.flagged ?? [])],
+        factors: { ...kitchen.factors },
+        products: kitchen.products as CookedProducts,
+      },
+    },
+  };
+};
+
+type CookedProducts = NonNullable<RecordedPlan['cooked']>['kitchen']['products'];

@@ -1,4 +1,5 @@
-import { putAllIn, volumeMl } from './contents';
+import { cookThickener } from '../thicken/granules';
+import { pHOf, putAllIn, volumeMl } from './contents';
 import { boilsAt, type Cooked, cook, hardest, heatTo, type Sample, sampleOf, simmersAt } from './cook';
 import type { Kitchen } from './kitchen';
 import type { Pot } from './pot';
@@ -35,6 +36,17 @@ export type Advanced = {
 const ADD_SECONDS = 30;
 const ADD_SECONDS_PER_KG = 10;
 const GRADUALLY = 2;
+
+/** What thickens swells and melts while things are stirred in, as hot as the pot then is. */
+function stirred(pot: Pot, seconds: number): Pot {
+  const pH = pHOf(pot);
+  const { celsius } = pot;
+  return {
+    ...pot,
+    seconds: pot.seconds + seconds,
+    thickeners: pot.thickeners.map((t) => cookThickener(t, seconds, celsius, pH)),
+  };
+}
 
 /** A step that is done at a stroke: what goes in is in from the start, its time only passes. */
 function done(pot: Pot, until: number): Advanced {
@@ -132,8 +144,8 @@ export function advance(
     case 'add': {
       const kg = step.items.reduce((sum, i) => sum + i.amount, 0) / 1000;
       const seconds = (ADD_SECONDS + ADD_SECONDS_PER_KG * kg) * (step.gradually ? GRADUALLY : 1);
-      const filled = putAllIn(pot, step.items, kitchen);
-      return done({ ...filled, seconds: pot.seconds + seconds, lid: step.lid ?? pot.lid }, until);
+      const filled = stirred(putAllIn(pot, step.items, kitchen), seconds);
+      return done({ ...filled, lid: step.lid ?? pot.lid }, until);
     }
     case 'bring-to':
       return guarded(bringTo(pot, step, kitchen, until), kitchen);
@@ -178,6 +190,6 @@ export function advance(
       return { pot: chilled.pot, trace: [sampleOf(chilled.pot)], notes, left, wait: 0 };
     }
     case 'season':
-      return done({ ...putAllIn(pot, step.items, kitchen), seconds: pot.seconds + ADD_SECONDS }, until);
+      return done(stirred(putAllIn(pot, step.items, kitchen), ADD_SECONDS), until);
   }
 }

@@ -67,12 +67,83 @@ export async function writeBatch(db: Queryable, b: NewBatch): Promise<boolean> {
   return rowCount === 1;
 }
 
-/** Appends an event once: the same id again changes nothing. True when it was new. */
-export async function appendEvent(db: Queryable, batchId: string, e: BatchEvent): Promise<boolean> {
-  const { rowCount } = await db.query(
-    `INSERT INTO batch_event (id, batch_id, at, station, body) VALUES ($1, $2, $3, $4, $5::jsonb)
+/** What an event has to agree with in its batch, checked as it is written. */
+export type Bounds = {
+  /** The step of the plan it names. */
+  readonly step: number | null;
+  /** The event of the batch it names. */
+  readonly event: string | null;
+  readonly depthMm: number | null;
+  readonly ml: number | null;
+};
+export const UNBOUND: Bounds = { step: null, event: null, depthMm: null, ml: null };
+
+const RIM = 'rim_mm * pi() * (across_mm / 20) ^ 2 / 10';
+
+/**
+ * Appends an event once: the same id again changes nothing. True when it was new; false when it was there
+ * already, the batch is not, or the event does not agree with it: {@link readLimits} tells which.
+ */
+export async function appendEvent(
+  db: Queryable,
+  batchId: string,
+  e: BatchEvent,
+  { step, event, depthMm, ml }: Bounds = UNBOUND,
+): Promise<boolean> {
+  const { rowCount } = await db.query({
+    name: 'append-event',
+    text: `INSERT INTO batch_event (id, batch_id, at, station, body)
+     SELECT $1, b.id, $3, $4, $5::jsonb FROM batch b
+     WHERE b.id = $2
+       AND ($6::int IS NULL OR $6 < b.steps)
+       AND ($7::uuid IS NULL OR EXISTS (SELECT 1 FROM batch_event r WHERE r.id = $7 AND r.batch_id = b.id))
+       AND ($8::float8 IS NULL OR b.rim_mm IS NULL OR $8 <= b.rim_mm)
+       AND ($9::float8 IS NULL OR b.rim_mm IS NULL OR $9 <= ${RIM})
      ON CONFLICT (id) DO NOTHING`,
-    [e.id, batchId, e.at, e.station, JSON.stringify(e.body)],
-  );
+    values: [e.id, batchId, e.at, e.station, JSON.stringify(e.body), step, event, depthMm, ml],
+  });
   return rowCount === 1;
+}
+
+export type Limits = {
+  readonly steps: number;
+  readonly rimMm: number | null;
+  readonly rimMl: number | null;
+  readonly hasEvent: boolean;
+  readonly known: boolean;
+};
+
+/** What events of a batch have to agree with, whether it has the event `named`, and whether `id` is written already; null without the batch. */
+export async function readLimits(
+  db: Queryable,
+  batchId: string,
+  id: string,
+  named: string | null,
+): Promise<Limits | null> {
+  const { rows } = await db.query<{
+    steps: number;
+    rim_mm: number | null;
+    rim_ml: number | null;
+    has: boolean;
+    known: boolean;
+  }>(
+    `SELECT steps, rim_mm, ${RIM} AS rim_ml,
+       EXISTS (SELECT 1 FROM batch_event r WHERE r.id = $3::uuid AND r.batch_id = b.id) AS has,
+       EXISTS (SELECT 1 FROM batch_event r WHERE r.id = $2::uuid) AS known
+     FROM batch b WHERE b.id = $1`,
+    [batchId, id, named],
+  );
+  const [row] = rows;
+  return row
+    ? { steps: row.steps, rimMm: row.rim_mm, rimMl: row.rim_ml, hasEvent: row.has, known: row.known }
+    : null;
+}
+
+/** The event with this number in the order of writing, or null. */
+export async function readEvent(db: Queryable, seq: number): Promise<BatchEvent | null> {
+  const { rows } = await db.query<EventRow>(
+    'SELECT id, batch_id, at, station, body FROM batch_event WHERE seq = $1',
+    [seq],
+  );
+  return rows[0] ? eventOf(rows[0]) : null;
 }

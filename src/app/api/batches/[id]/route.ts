@@ -1,0 +1,9 @@
+import { theBatch } from '../../../../server/batches';
+import { pool } from '../../../../server/database';
+import { respond } from '../../../../server/refusal';
+
+export const dynamic = 'force-dynamic';
+
+export function GET(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+  return respond(async () => ({ body: await theBatch(pool(), (await params).id) }));
+}

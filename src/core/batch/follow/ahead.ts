@@ -1,0 +1,124 @@
+import { bandOf, rangeOf } from '../../flow/bands';
+import { equivalentsFor } from '../../flow/viscosity';
+import { type Observation, observe } from '../../pot/observe';
+import type { Step } from '../../pot/step';
+import { STARCH_STRENGTH } from '../../thicken/granules';
+import type { StepKey } from '../events';
+import type { StepState } from '../state';
+import { shifted, varianceAlong } from './filter';
+import type { Followed } from './follow';
+import { move, type Strand } from './move';
+import { solveRest, stepDone, type Turn, toTheEnd } from './rest';
+
+/** What would bring the end to the target when no step still to come can: g of flour equivalent short, or mL of liquid to let it down with. */
+export type Short =
+  | { readonly kind: 'thin'; readonly flour: number; readonly cornstarch: number }
+  | { readonly kind: 'thick'; readonly liquidMl: number };
+
+/** What is to be expected of a batch from here. */
+export type Ahead = {
+  /** At the pass, as believed. */
+  readonly end: Observation;
+  /** ms. */
+  readonly endsAt: number;
+  /** Steps still to come with the amounts that meet the target from here. */
+  readonly steps: ReadonlyMap<StepKey, Step>;
+  /** Null when it lands near enough, or the steps to come see to it. */
+  readonly short: Short | null;
+  /** For {@link doubtAhead}. */
+  readonly turn: Turn;
+  readonly at: number;
+};
+
+/** How sure the end is. */
+export type DoubtAhead = {
+  /** mPa·s in the bowl that 8 in 10 such batches lie between. */
+  readonly bracket: readonly [number, number];
+  /** Of landing in the band asked for. */
+  readonly chance: number;
+};
+
+/** Off the target by less than this, ln, is not worth a correction: a tenth. */
+const NEAR = 0.1;
+
+/** An 80 % interval reaches this many standard deviations either way. */
+const EIGHT_IN_TEN = 1.2816;
+
+/** Area under the normal curve up to `z` (Abramowitz & Stegun 26.2.17, from memory: good to 1e-7). */
+export function normalBelow(z: number): number {
+  const t = 1 / (1 + 0.2316419 * Math.abs(z));
+  const poly =
+    t * (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
+  const tail = (Math.exp(-(z * z) / 2) / Math.sqrt(2 * Math.PI)) * poly;
+  return z > 0 ? 1 - tail : tail;
+}
+
+const restOf = ({ state }: Followed): readonly StepState[] =>
+  state.steps.slice(state.current + 1).filter((s) => !s.done && !s.skipped);
+
+/**
+ * Where the batch comes out from `now` (ms): the amounts still open solved anew for the pot as it is, and
+ * what is short when nothing still to come can mend it.
+ */
+export function ahead(f: Followed, now: number, litres: number): Ahead {
+  const at = Math.max(0, (now - f.startedAt) / 1000);
+  const rest = restOf(f);
+  const { target } = f.cooked;
+  const nominal = move(believed(f), at);
+  const turn = { ...solveRest(nominal, rest, target, litres), rounded: true };
+  const { pot, steps } = toTheEnd(nominal, rest, turn);
+  const end = observe(pot, nominal.kitchen);
+  return { end, endsAt: f.startedAt + pot.seconds * 1000, steps, short: shortOf(end, target), turn, at };
+}
+
+/**
+ * How sure {@link ahead} is, by first order: the end with each house factor moved by its doubt, and with the
+ * level and the thickening as much off as readings leave them.
+ */
+export function doubtAhead(f: Followed, { end, turn, at }: Ahead): DoubtAhead {
+  const rest = restOf(f);
+  const y = Math.log(end.bowlViscosity);
+  const yOf = (s: Strand): number => Math.log(observe(toTheEnd(s, rest, turn).pot, s.kitchen).bowlViscosity);
+  const nominal = move(believed(f), at);
+  const nudged = (by: { water?: number; thickness?: number }): Strand => ({
+    ...nominal,
+    pot: shifted(nominal.pot, { heat: 0, water: 0, thickness: 0, softness: 0, ...by }),
+  });
+  const slope = [
+    ...f.strands.slice(1).map((s, k) => (yOf(move(s, at)) - y) / (f.spreads[k] ?? 1)),
+    0,
+    (yOf(nudged({ water: 0.02 })) - y) / 0.02,
+    (yOf(nudged({ thickness: 0.05 })) - y) / 0.05,
+    0,
+  ];
+  const spread = Math.sqrt(Math.max(1e-6, varianceAlong(f.belief, slope)));
+  const limits = f.kitchen.bandLimits;
+  const [low, high] = rangeOf(bandOf(f.cooked.target, limits), limits);
+  const below = (v: number): number => normalBelow((Math.log(v) - y) / spread);
+  return {
+    bracket: [Math.exp(y - EIGHT_IN_TEN * spread), Math.exp(y + EIGHT_IN_TEN * spread)],
+    chance: below(high) - below(low),
+  };
+}
+
+function believed({ strands: [first] }: Followed): Strand {
+  if (!first) throw new RangeError('a batch is followed by at least one pot');
+  return first;
+}
+
+function shortOf(end: Observation, target: number): Short | null {
+  if (end.liquidMl < 50 || Math.abs(Math.log(end.bowlViscosity / target)) < NEAR) return null;
+  const wanted = equivalentsFor(target, end.fatFraction);
+  if (wanted <= 0) return null;
+  if (end.equivalents < wanted) {
+    const flour = ((wanted - end.equivalents) * end.liquidMl) / 1000;
+    return { kind: 'thin', flour, cornstarch: flour / STARCH_STRENGTH.maize };
+  }
+  return { kind: 'thick', liquidMl: end.liquidMl * (end.equivalents / wanted - 1) };
+}
+
+/** The pot as believed at `now` (ms), and seconds of the step at hand still to come by the model. */
+export function potAt(f: Followed, now: number): { readonly strand: Strand; readonly secondsLeft: number } {
+  const strand = move(believed(f), Math.max(0, (now - f.startedAt) / 1000));
+  return { strand, secondsLeft: stepDone(strand).pot.seconds - strand.pot.seconds };
+}

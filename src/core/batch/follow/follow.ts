@@ -1,0 +1,233 @@
+import { putIn } from '../../pot/contents';
+import { FACTORS, type Factor, type Factors, type Kitchen, spreadOf } from '../../pot/kitchen';
+import { emptyPot, type Pot } from '../../pot/pot';
+import type { Step } from '../../pot/step';
+import type { BatchEvent, StepKey } from '../events';
+import type { Batch, CookedWith } from '../record';
+import { type BatchState, batchState } from '../state';
+import { aspectsOf, type Belief, later, learnt, type Slope, shifted, unmeasured } from './filter';
+import { finish, move, type Strand, taking } from './move';
+import { ASPECTS, saidBy } from './readings';
+import { solveRest, turned } from './rest';
+
+/**
+ * A batch as the model goes along with it: the pot it believes in, one more for each house factor moved by
+ * its doubt, and what the readings have taught. Everything follows from the plan and the events.
+ */
+export type Followed = {
+  readonly cooked: CookedWith;
+  readonly kitchen: Kitchen;
+  readonly state: BatchState;
+  /** ms at which the pots' clock is 0. */
+  readonly startedAt: number;
+  readonly factors: readonly Factor[];
+  readonly spreads: readonly number[];
+  /** The pot believed in, then one for each factor, that factor up by its spread. */
+  readonly strands: readonly Strand[];
+  readonly belief: Belief;
+  /** Seconds on the pots' clock when the step at hand began. */
+  readonly stepFrom: number;
+  readonly current: StepKey | null;
+  /** Steps come up so far whose open amounts were solved anew for the pot as it then was. */
+  readonly solved: ReadonlyMap<StepKey, Step>;
+  readonly ended: ReadonlySet<StepKey>;
+  /** Minutes into the batch up to which the belief has been brought. */
+  readonly minutes: number;
+};
+
+/** Factors that could matter to what is cooked; the others cost time and teach nothing. */
+function factorsFor(steps: readonly (Step | null)[]): readonly Factor[] {
+  const kinds = new Set(steps.flatMap((s) => (s ? [s.kind] : [])));
+  const text = JSON.stringify(steps);
+  return (Object.keys(FACTORS) as Factor[]).filter((f) => {
+    if (f === 'puree') return kinds.has('puree');
+    if (f === 'leaching') return text.includes('potato');
+    // How it was weighed and how strong it is come to the same in the pot: the second carries both.
+    return f !== 'measuring';
+  });
+}
+
+const withFactors = (
+  kitchen: Kitchen,
+  factors: readonly Factor[],
+  { mean }: Belief,
+  spreads: readonly number[],
+  up?: number,
+): Kitchen => {
+  const all: Record<Factor, number> = { ...kitchen.factors };
+  for (const [k, factor] of factors.entries())
+    all[factor] *= Math.exp((mean[k] ?? 0) + (k === up ? (spreads[k] ?? 0) : 0));
+  return { ...kitchen, factors: all satisfies Factors };
+};
+
+/** How the pots differ for each factor, then the offsets: what a reading is laid to. */
+export function slopesOf(strands: readonly Strand[], spreads: readonly number[]): Slope {
+  const [first, ...others] = strands.map((s) => aspectsOf(s.pot));
+  return Object.fromEntries(
+    ASPECTS.map((aspect, a) => [
+      aspect,
+      [
+        ...others.map((o, k) => (o[aspect] - (first?.[aspect] ?? 0)) / (spreads[k] ?? 1)),
+        ...ASPECTS.map((_, b) => (a === b ? 1 : 0)),
+      ],
+    ]),
+  ) as Record<(typeof ASPECTS)[number], number[]>;
+}
+
+type Cursor = Followed & { readonly litres: number };
+
+const onEach = (c: Cursor, change: (s: Strand) => Strand): Cursor => ({
+  ...c,
+  strands: c.strands.map(change),
+});
+
+const stepOf = (c: Cursor, key: StepKey | null): Step | null =>
+  c.state.steps.find((s) => s.key === key)?.does ?? null;
+
+/** What the step come up is to be, its open amounts as the pot now wants them. */
+function wanted(c: Cursor): Step | null {
+  const rest = c.state.steps.filter((s) => !c.ended.has(s.key));
+  const [next] = rest;
+  const [first] = c.strands;
+  if (!next?.does || !first || !next.planned?.open?.length) return next?.does ?? null;
+  const ready = { ...first, left: null, wait: 0 };
+  const turn = solveRest(ready, rest, c.cooked.target, c.litres);
+  return turned(next, first.pot, first.kitchen, { ...turn, rounded: true });
+}
+
+/** The step the model is to cook next: the first nobody has done by then. */
+function begin(c: Cursor, from: number): Cursor {
+  const next = c.state.steps.find((s) => !c.ended.has(s.key));
+  const step = wanted(c);
+  return {
+    ...onEach(c, (s) => taking(s, step, from)),
+    current: next?.key ?? null,
+    stepFrom: from,
+    solved: next && step && step !== next.does ? new Map([...c.solved, [next.key, step]]) : c.solved,
+  };
+}
+
+function hear(c: Cursor, event: BatchEvent): Cursor {
+  const at = Math.max(0, (Date.parse(event.at) - c.startedAt) / 1000);
+  const { body } = event;
+  switch (body.kind) {
+    case 'step-done': {
+      if (c.ended.has(body.step)) return c;
+      const step = stepOf(c, body.step);
+      const here = body.step === c.current;
+      // Done out of turn, it is done at a stroke, and the step at hand goes on.
+      const after = onEach(c, (s) => {
+        if (!step) return move(s, at);
+        const own = here ? s : { ...move(s, at), left: step, wait: 0, startsAt: at };
+        const finished = finish(own, step, here ? c.stepFrom : at, at);
+        return here ? finished : { ...finished, left: s.left, wait: s.wait, startsAt: s.startsAt };
+      });
+      const known = { ...after, ended: new Set([...c.ended, body.step]) };
+      return here ? begin(known, at) : known;
+    }
+    case 'step-skipped': {
+      const known = { ...onEach(c, (s) => move(s, at)), ended: new Set([...c.ended, body.step]) };
+      return body.step === c.current ? begin(known, at) : known;
+    }
+    case 'step-added':
+      return c.current === null
+        ? begin(
+            onEach(c, (s) => move(s, at)),
+            at,
+          )
+        : c;
+    case 'put-in': {
+      const { ingredient, g: amount, celsius } = body;
+      return onEach(c, (s) => {
+        const now = move(s, at);
+        return { ...now, pot: putIn(now.pot, { ingredient, amount, celsius }, now.kitchen) };
+      });
+    }
+    default:
+      return measure(c, event, at);
+  }
+}
+
+/** Takes a reading in: the pots go along with it, and so does what is believed of the factors. */
+function measure(c: Cursor, { body }: BatchEvent, at: number): Cursor {
+  const there = onEach(c, (s) => move(s, at));
+  const [first] = there.strands;
+  const said = first && saidBy(body, first.pot);
+  if (!said) return c;
+  const { belief, move: by } = learnt(c.belief, said, slopesOf(there.strands, c.spreads));
+  const known = {
+    ...there,
+    belief,
+    strands: there.strands.map((s, k) => ({
+      ...s,
+      pot: shifted(s.pot, by),
+      kitchen: withFactors(c.kitchen, c.factors, belief, c.spreads, k - 1),
+    })),
+  };
+  // Measured before it went in: what goes in can still be made to suit.
+  return first.left && at < first.startsAt ? begin(known, c.stepFrom) : known;
+}
+
+/** Kinds of event that change what was cooked before them: the batch is gone through anew. */
+const REWRITES = new Set<BatchEvent['body']['kind']>(['weighed', 'colour', 'step-added']);
+
+/** The events `state` has beyond those `before` had taken in, in their order; null when they do not simply follow on. */
+function newSince(before: Followed, state: BatchState): readonly BatchEvent[] | null {
+  const known = before.state.events;
+  if (known.some((e, n) => state.events[n]?.id !== e.id)) return null;
+  const fresh = state.events.slice(known.length);
+  return fresh.some((e) => REWRITES.has(e.body.kind)) ? null : fresh;
+}
+
+function atTheStart(batch: Batch, cooked: CookedWith, state: BatchState): Cursor {
+  const { kitchen, vessel, burner } = cooked;
+  const factors = factorsFor(state.steps.map((s) => s.does));
+  const stand = { vessel, burner, kitchen };
+  const spreads = factors.map((f) =>
+    f === 'flour' ? Math.hypot(spreadOf(f, stand), spreadOf('measuring', stand)) : spreadOf(f, stand),
+  );
+  const belief = unmeasured(spreads);
+  const pot: Pot = emptyPot(vessel, burner, kitchen.airCelsius);
+  const strands = [undefined, ...factors.keys()].map((up): Strand => {
+    const own = withFactors(kitchen, factors, belief, spreads, up);
+    return { pot, kitchen: own, left: null, wait: 0, startsAt: 0 };
+  });
+  const startedAt = Date.parse(batch.startedAt);
+  const c: Cursor = {
+    cooked,
+    kitchen,
+    state,
+    startedAt,
+    factors,
+    spreads,
+    strands,
+    belief,
+    stepFrom: 0,
+    current: null,
+    solved: new Map(),
+    ended: new Set(),
+    minutes: 0,
+    litres: batch.plan.litres,
+  };
+  return begin(c, 0);
+}
+
+/**
+ * The batch gone along with from its start to its last event; null when its record has no steps to cook.
+ * `before` is what was found with fewer events: it is gone on from where that is possible, to the same end.
+ */
+export function follow(batch: Batch, before?: Followed | null): Followed | null {
+  const { cooked } = batch.plan;
+  if (!cooked) return null;
+  const state = batchState(batch);
+  const fresh = before ? newSince(before, state) : null;
+  let c: Cursor =
+    before && fresh ? { ...before, state, litres: batch.plan.litres } : atTheStart(batch, cooked, state);
+  for (const event of fresh ?? state.events) {
+    const minutes = Math.max(0, (Date.parse(event.at) - c.startedAt) / 60_000);
+    if (minutes > c.minutes) c = { ...c, belief: later(c.belief, minutes - c.minutes), minutes };
+    c = hear(c, event);
+  }
+  const { litres: _litres, ...found } = c;
+  return found;
+}

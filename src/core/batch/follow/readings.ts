@@ -1,0 +1,126 @@
+import { type BandLimits, DEFAULT_LIMITS } from '../../flow/bands';
+import { type FlowTest, type Placed, place, TEST_ERROR } from '../../flow/tests/reading';
+import { BOWL_CELSIUS, equivalentsFor, viscosity } from '../../flow/viscosity';
+import { ingredient } from '../../food/catalogue';
+import { volumeAt } from '../../heat/vessel';
+import { massG, volumeMl } from '../../pot/contents';
+import { tenderness } from '../../pot/cook';
+import { consistency } from '../../pot/observe';
+import type { Pot } from '../../pot/pot';
+import type { EventBody, Fork } from '../events';
+
+/** What of a pot a reading speaks of: °C, ln mL, ln g of flour equivalent at work, ln softening of the hardest piece. */
+export const ASPECTS = ['heat', 'water', 'thickness', 'softness'] as const;
+export type Aspect = (typeof ASPECTS)[number];
+
+/** A reading against a pot: which combination of aspects, by how much it is off, and its standard deviation. */
+export type Said = {
+  readonly of: Readonly<Partial<Record<Aspect, number>>>;
+  readonly miss: number;
+  readonly error: number;
+  /** The aspect a surprise is laid to. */
+  readonly speaksOf: Aspect;
+};
+
+/** Standard errors of a reading by hand and by probe, °C; of a ruler, mm; of a litre mark and a scale, shares. Our assumptions. */
+const ERRORS = { hand: 1, probe: 0.5, ruler: 2, mark: 0.03, scale: 0.01 } as const;
+
+/** Softening a fork finds, as a share of tender, and how sure that is, in ln. Our assumptions. */
+const FORK_FINDS: Readonly<Record<Fork, number>> = { hard: 0.45, nearly: 0.8, tender: 1.2, falling: 2 };
+const FORK_ERROR = 0.25;
+
+/** The middle one; the mean of the two middle ones of an even number. NaN of none. */
+export function median(values: readonly number[]): number {
+  const sorted = values.toSorted((a, b) => a - b);
+  const high = sorted[Math.floor(sorted.length / 2)] ?? Number.NaN;
+  return sorted.length % 2 ? high : ((sorted[sorted.length / 2 - 1] ?? high) + high) / 2;
+}
+
+/** Rounds to find how shear-thinning a soup of that thickness is: it hardly moves after the third. */
+const ROUNDS = 5;
+
+/**
+ * Where a flow test made at `celsius` puts a soup with fat fraction `fat`, with the shear thinning of a
+ * soup that thick; of several readings the median counts. Throws {@link OutOfRange} where the test cannot tell.
+ */
+export function placeAlone(
+  test: FlowTest,
+  readings: readonly number[],
+  celsius: number,
+  fat: number,
+  limits: BandLimits = DEFAULT_LIMITS,
+): Placed {
+  const reading = median(readings);
+  let found = place(test, reading, celsius, 40, limits);
+  for (let i = 0; i < ROUNDS; i++)
+    found = place(test, reading, celsius, equivalentsFor(Math.max(0.5, found.bowl), fat), limits);
+  const error = flowError(test, readings.length);
+  return { ...found, range: [found.bowl * Math.exp(-error), found.bowl * Math.exp(error)] };
+}
+
+/** Standard deviation of ln(viscosity) of a test done `times` over. Repeats average out up to four: after that it is the test that is wrong. */
+export const flowError = ({ kind }: FlowTest, times: number): number =>
+  TEST_ERROR[kind] / Math.sqrt(Math.min(4, Math.max(1, times)));
+
+/** How much ln(viscosity) moves for a ln of the dose: near 3 where starch does the work. */
+function steepness(equivalents: number, fat: number): number {
+  const up = viscosity(equivalents * 1.02, fat, BOWL_CELSIUS) / viscosity(equivalents, fat, BOWL_CELSIUS);
+  return Math.max(0.3, Math.log(up) / Math.log(1.02));
+}
+
+function byFlow({ test, readings, celsius }: Extract<EventBody, { kind: 'flow' }>, pot: Pot): Said | null {
+  const { fatFraction, equivalents } = consistency(pot);
+  if (equivalents <= 0) return null;
+  let bowl: number;
+  try {
+    bowl = placeAlone(test, readings, celsius, fatFraction).bowl;
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
+  const measured = equivalentsFor(Math.max(0.1, bowl), fatFraction);
+  if (measured <= 0) return null;
+  return {
+    of: { thickness: 1, water: -1 },
+    miss: Math.log(measured / equivalents),
+    error: flowError(test, readings.length) / steepness(measured, fatFraction),
+    speaksOf: 'thickness',
+  };
+}
+
+/** What a reading says of `pot`; null when it says nothing the model can use. */
+export function saidBy(body: EventBody, pot: Pot): Said | null {
+  const level = (ml: number, error: number): Said => ({
+    of: { water: 1 },
+    miss: Math.log(ml / Math.max(1, volumeMl(pot))),
+    error,
+    speaksOf: 'water',
+  });
+  switch (body.kind) {
+    case 'temperature': {
+      const error = body.from ? ERRORS.probe : ERRORS.hand;
+      return { of: { heat: 1 }, miss: body.celsius - pot.celsius, error, speaksOf: 'heat' };
+    }
+    case 'depth':
+      return level(volumeAt(pot.vessel, body.mm), ERRORS.ruler / body.mm);
+    case 'volume':
+      return level(body.ml, ERRORS.mark);
+    case 'mass':
+      return level((body.g * volumeMl(pot)) / Math.max(1, massG(pot)), ERRORS.scale);
+    case 'flow':
+      return byFlow(body, pot);
+    case 'dice': {
+      const soft = pot.pieces.filter((p) => ingredient(p.ingredient).softening);
+      if (soft.length === 0) return null;
+      const now = Math.max(0.02, Math.min(...soft.map(tenderness)));
+      return {
+        of: { softness: 1 },
+        miss: Math.log(FORK_FINDS[body.fork] / now),
+        error: FORK_ERROR,
+        speaksOf: 'softness',
+      };
+    }
+    default:
+      return null;
+  }
+}

@@ -1,0 +1,110 @@
+import { equivalentsFor } from '../../flow/viscosity';
+import { balance, type Try } from '../../plan/balance';
+import { saltStillToAdd } from '../../plan/resolve';
+import { advance } from '../../pot/advance';
+import { observe } from '../../pot/observe';
+import { withPortions } from '../../pot/portions';
+import type { Pot } from '../../pot/pot';
+import type { Portion, Step } from '../../pot/step';
+import { roundToScale } from '../../units/round';
+import type { StepKey } from '../events';
+import type { StepState } from '../state';
+import type { Strand } from './move';
+
+/** What is still to be done after the step at hand, and by how much its open amounts are turned. */
+export type Turn = { readonly dose: number; readonly liquid: number; readonly rounded: boolean };
+
+/** A step with its open amounts turned: what was for thickness by one share, what was for volume by another, salt to what is missing. */
+export function turned(s: StepState, pot: Pot, kitchen: Strand['kitchen'], turn: Turn): Step | null {
+  if (!s.does) return null;
+  const open = s.planned?.open ?? [];
+  if (open.length === 0) return s.does;
+  const tidy = (g: number): number => (turn.rounded ? roundToScale(g) : g);
+  const step = withPortions(s.does, (p: Portion, item) => {
+    if (s.weighed.has(item)) return p;
+    const goal = open.find((o) => o.item === item)?.goal;
+    if (goal === 'thickness' || goal === 'by rule') return { ...p, amount: tidy(p.amount * turn.dose) };
+    if (goal === 'volume') return { ...p, amount: tidy(p.amount * turn.liquid) };
+    return goal === 'taste' ? { ...p, amount: tidy(saltStillToAdd(pot, kitchen)) } : p;
+  });
+  if (step.kind === 'puree' && open.some((o) => o.item === 'fraction'))
+    return { ...step, fraction: Math.min(1, step.fraction * turn.dose) };
+  return step;
+}
+
+type Ended = { readonly pot: Pot; readonly steps: ReadonlyMap<StepKey, Step> };
+
+/** The step at hand done by the model, from where it stands. */
+export function stepDone({ pot, left, wait, startsAt, kitchen }: Strand): { readonly pot: Pot } {
+  const ready = { ...pot, seconds: Math.max(pot.seconds, startsAt) };
+  const on = left ? advance(ready, left, kitchen) : { pot: ready, wait };
+  return { pot: { ...on.pot, seconds: on.pot.seconds + on.wait } };
+}
+
+/** The pot at the pass, from where it stands, when the rest is done as `turn` says. */
+export function toTheEnd(strand: Strand, rest: readonly StepState[], turn: Turn): Ended {
+  const { kitchen } = strand;
+  let { pot } = stepDone(strand);
+  const steps = new Map<StepKey, Step>();
+  for (const s of rest) {
+    const step = turned(s, pot, kitchen, turn);
+    if (!step) {
+      pot = { ...pot, seconds: pot.seconds + s.seconds };
+      continue;
+    }
+    steps.set(s.key, step);
+    const on = advance(pot, step, kitchen);
+    pot = { ...on.pot, seconds: on.pot.seconds + on.wait };
+  }
+  return { pot, steps };
+}
+
+const openIn = (rest: readonly StepState[], goal: 'thickness' | 'volume'): boolean =>
+  rest.some((s) =>
+    s.planned?.open?.some((o) => o.goal === goal && !(typeof o.item === 'number' && s.weighed.has(o.item))),
+  );
+
+/** A turned dose or liquid is never more than this many times the planned. */
+const MOST_TURN = 4;
+
+/** Misses below this share need no new amounts: a scoop is no more exact. */
+const CLOSE_ENOUGH = 0.005;
+
+/** Turned by less than this share, what was planned stays as it was weighed out. */
+const CALM = 0.02;
+
+const calm = (by: number): number => (Math.abs(by - 1) < CALM ? 1 : by);
+
+/**
+ * By how much the amounts still open are to be turned, so that the pot comes to `litres` at `target` mPa·s
+ * in the bowl after `rest`; 1 where nothing is open, or hardly anything would change.
+ */
+export function solveRest(
+  strand: Strand,
+  rest: readonly StepState[],
+  target: number,
+  litres: number,
+): { readonly dose: number; readonly liquid: number } {
+  const goals = { thickness: openIn(rest, 'thickness'), volume: openIn(rest, 'volume') };
+  if (!goals.thickness && !goals.volume) return { dose: 1, liquid: 1 };
+  const attempt = (dose: number, liquid: number): Try => {
+    const found = observe(toTheEnd(strand, rest, { dose, liquid, rounded: false }).pot, strand.kitchen);
+    const wanted = equivalentsFor(target, found.fatFraction);
+    return {
+      dose,
+      liquid,
+      thickness: goals.thickness ? (found.equivalents - wanted) / Math.max(10, wanted) : 0,
+      volume: goals.volume ? found.volumeMl / (litres * 1000) - 1 : 0,
+    };
+  };
+  const { found } = balance(
+    { dose: 1, liquid: 1 },
+    {
+      dose: goals.thickness ? { unit: 1, most: MOST_TURN } : null,
+      liquid: goals.volume ? { unit: 1, most: MOST_TURN } : null,
+    },
+    attempt,
+    { close: CLOSE_ENOUGH },
+  );
+  return { dose: calm(found.dose), liquid: calm(found.liquid) };
+}

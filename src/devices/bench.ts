@@ -1,0 +1,86 @@
+import type { Followed } from '../core/batch/follow/follow';
+import type { Batch } from '../core/batch/record';
+import { batchState } from '../core/batch/state';
+import type { FlowTest } from '../core/flow/tests/reading';
+import { normals, seeded } from '../core/learn/random';
+import { celsiusAt, flowAt, nextOnScale, truth } from './truth';
+
+/** A device as the bridge lists it: protocol `panache.devices/1`, see docs/formats.md. */
+export type Device = {
+  readonly id: string;
+  readonly kind: 'thermometer' | 'scale' | 'flow timer';
+  readonly name: string;
+  readonly unit: '°C' | 'g' | 's';
+};
+
+export const DEVICES: readonly Device[] = [
+  { id: 'probe-1', kind: 'thermometer', name: 'Probe 1', unit: '°C' },
+  { id: 'probe-2', kind: 'thermometer', name: 'Probe 2', unit: '°C' },
+  { id: 'scale-1', kind: 'scale', name: 'Bench scale', unit: 'g' },
+  { id: 'flow-1', kind: 'flow timer', name: 'Flow timer', unit: 's' },
+];
+
+export const FAULTS = ['none', 'lost', 'rubbish', 'flood'] as const;
+export type Fault = (typeof FAULTS)[number];
+
+/** A probe in the air of the kitchen, °C. */
+const ROOM = 24;
+
+/** Standard deviation of one look at a probe, °C. */
+const NOISE = 0.25;
+
+type Followed1 = { readonly batch: Batch; readonly pot: Followed | null };
+
+/**
+ * The simulated bench: probes that follow the pots they are paired with, a scale on which the next thing
+ * to weigh stands, a flow timer that times what really is in the pot. No network, no clock of its own.
+ */
+export function simulatedBench() {
+  const normal = normals(seeded(7));
+  const batches = new Map<string, Followed1>();
+  const faults = new Map<string, Fault>();
+  let tare = 0;
+
+  const pairedWith = (device: Device): Followed1 | null =>
+    [...batches.values()].findLast((b) => batchState(b.batch).paired[device.kind]?.device === device.id) ??
+    null;
+
+  return {
+    /** The batch as it now stands. */
+    put(batch: Batch): void {
+      batches.set(batch.id, { batch, pot: truth(batch, batches.get(batch.id)?.pot) });
+    },
+    forget(keep: ReadonlySet<string>): void {
+      for (const id of batches.keys()) if (!keep.has(id)) batches.delete(id);
+    },
+    setFault: (device: string, fault: Fault) => faults.set(device, fault),
+    faultOf: (device: string): Fault => faults.get(device) ?? 'none',
+    tare(): void {
+      tare = 1;
+    },
+    /** What a probe or the scale shows at `now`, ms; null when it shows nothing. */
+    read(device: Device, now: number): number | null {
+      const paired = pairedWith(device);
+      if (device.kind === 'thermometer') {
+        const celsius = paired?.pot ? celsiusAt(paired.pot, now) : ROOM;
+        return Math.round((celsius + normal() * NOISE) * 10) / 10;
+      }
+      if (device.kind !== 'scale') return null;
+      const g = paired ? nextOnScale(paired.batch) : null;
+      if (g !== null) tare = 0;
+      return tare ? 0 : (g ?? 0);
+    },
+    /** s, mm or g a flow test would show; null when nothing is paired, or the test cannot tell it. */
+    flow(device: Device, test: FlowTest, celsius: number, now: number): number | null {
+      const paired = pairedWith(device);
+      if (!paired?.pot) return null;
+      try {
+        return flowAt(paired.pot, now, test, celsius) * Math.exp(normal() * 0.03);
+      } catch (error) {
+        if (error instanceof RangeError) return null;
+        throw error;
+      }
+    },
+  };
+}
+export type SimulatedBench = ReturnType<typeof simulatedBench>;

@@ -1,0 +1,101 @@
+import type { BatchEvent } from '../core/batch/events';
+import { ahead, potAt } from '../core/batch/follow/ahead';
+import { type Followed, follow } from '../core/batch/follow/follow';
+import type { Batch } from '../core/batch/record';
+import { batchState } from '../core/batch/state';
+import { type FlowTest, readingFor } from '../core/flow/tests/reading';
+import { normals, seeded } from '../core/learn/random';
+import { FACTORS, type Factor } from '../core/pot/kitchen';
+import { observe } from '../core/pot/observe';
+import { portionsIn } from '../core/pot/portions';
+import type { Portion } from '../core/pot/step';
+
+/** What only looks at a pot and does nothing to it. */
+const LOOKS_ON = new Set<BatchEvent['body']['kind']>([
+  'temperature',
+  'depth',
+  'volume',
+  'mass',
+  'flow',
+  'salt',
+  'dice',
+  'look',
+]);
+
+const seedOf = (text: string): number =>
+  [...text].reduce((hash, c) => Math.imul(hash ^ c.charCodeAt(0), 16777619) >>> 0, 2166136261);
+
+/** How far a simulated pot's own factors are from what the model holds them for, as a share of their doubt. */
+const APART = 0.6;
+
+/**
+ * The pot that is really on the simulated stove: what the cook taps is done to it, by factors the model
+ * does not know, drawn once for each batch. No reading moves it.
+ */
+export function truth(batch: Batch, before?: Followed | null): Followed | null {
+  const { cooked } = batch.plan;
+  if (!cooked) return null;
+  const normal = normals(seeded(seedOf(batch.id)));
+  const factors = { ...cooked.kitchen.factors };
+  for (const f of Object.keys(FACTORS) as Factor[])
+    factors[f] *= Math.exp(normal() * FACTORS[f].spread * APART);
+  const plan = { ...batch.plan, cooked: { ...cooked, kitchen: { ...cooked.kitchen, factors } } };
+  return follow({ ...batch, plan, events: deedsOf(batch) }, before);
+}
+
+/** What was done, without what was measured; an amount solved anew from a measurement counts as weighed. */
+function deedsOf(batch: Batch): readonly BatchEvent[] {
+  const known = follow(batch);
+  const doses = known
+    ? [...known.solved].flatMap(([key, step]): BatchEvent[] => {
+        if (typeof key !== 'number') return [];
+        const at = batch.startedAt;
+        return portionsIn<Portion>(step).map((p, item) => ({
+          id: batch.id,
+          at,
+          station: 'truth',
+          body: { kind: 'weighed', step: key, item, g: p.amount },
+        }));
+      })
+    : [];
+  const given = batch.events.filter((e) => !LOOKS_ON.has(e.body.kind));
+  return [
+    ...doses.map((e, n) => ({ ...e, id: `${e.id.slice(0, 28)}${String(n).padStart(8, '0')}` })),
+    ...given,
+  ];
+}
+
+/** °C in the pot at `now` (ms). */
+export const celsiusAt = (f: Followed, now: number): number => potAt(f, now).strand.pot.celsius;
+
+/** mm of depth and mL in the pot at `now`, for whoever plays the cook in a test or a demonstration. */
+export function levelAt(f: Followed, now: number): { readonly mm: number; readonly ml: number } {
+  const { strand } = potAt(f, now);
+  const seen = observe(strand.pot, strand.kitchen);
+  return { mm: seen.depthMm, ml: seen.volumeMl };
+}
+
+/** What a flow test made on it at `celsius` would read. Throws {@link OutOfRange} where the test cannot tell. */
+export function flowAt(f: Followed, now: number, test: FlowTest, celsius: number): number {
+  const { strand } = potAt(f, now);
+  const seen = observe(strand.pot, strand.kitchen);
+  return readingFor(test, seen.bowlViscosity, celsius, seen.equivalents);
+}
+
+/** mPa·s in the bowl where it will land if the rest goes by the plan. */
+export const landing = (f: Followed, now: number, litres: number): number =>
+  ahead(f, now, litres).end.bowlViscosity;
+
+/** g on the scale next: the first item of the step at hand not weighed yet, a little off as scoops are; null when there is none. */
+export function nextOnScale(batch: Batch): number | null {
+  const { steps, current } = batchState(batch);
+  const step = steps[current];
+  if (!step?.does) return null;
+  const left = portionsIn<Portion>(step.does)
+    .map((p, item) => ({ g: p.amount, item }))
+    .find(({ g, item }) => g > 0 && !step.weighed.has(item));
+  if (!left) return null;
+  const normal = normals(seeded(seedOf(`${batch.id} ${String(step.key)} ${left.item}`)));
+  const off = left.g * Math.exp(normal() * 0.015);
+  return off < 20 ? Math.round(off * 10) / 10 : Math.round(off);
+}
