@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type pg from 'pg';
+import type { EventBody } from '../core/batch/events';
 import { DEFAULT_LIMITS, middleOf } from '../core/flow/bands';
 import { KitchenFile } from '../core/formats/kitchenFile';
 import { Recipe } from '../core/plan/recipe';
@@ -50,6 +51,19 @@ const FIRST = ['cockle-and-leek-chowder', 'smoked-parsnip-veloute', 'haddock-and
 
 const MINUTE = 60_000;
 
+/** What the Early cook has tapped so far, minutes after lighting the flame. */
+const UNDER_WAY: readonly (readonly [number, EventBody])[] = [
+  [0.5, { kind: 'paired', what: 'thermometer', device: 'probe-1', name: 'Probe 1' }],
+  [0.6, { kind: 'paired', what: 'scale', device: 'scale-1', name: 'Bench scale' }],
+  [8.6, { kind: 'step-done', step: 0 }],
+  [12.8, { kind: 'step-done', step: 1 }],
+  [15.4, { kind: 'step-done', step: 2 }],
+  [18.5, { kind: 'temperature', celsius: 78.5, from: 'Probe 1' }],
+  [21.2, { kind: 'step-done', step: 3 }],
+  [22.1, { kind: 'step-done', step: 4 }],
+  [22.6, { kind: 'depth', mm: 118 }],
+];
+
 /**
  * Loads Quay House Canteen into an empty database, with one batch under way as of now.
  * A database that already holds a kitchen is left alone. True when it loaded.
@@ -69,7 +83,7 @@ export async function loadDemo(pool: pg.Pool, folder: string): Promise<boolean> 
       await writeVersion(client, kitchen.id, { ...(body as object), id: recipe.id });
     }
     const batchId = randomUUID();
-    const startedAt = new Date(Date.now() - 16 * MINUTE);
+    const startedAt = new Date(Date.now() - 26 * MINUTE);
     await startBatch(client, {
       id: batchId,
       recipeId: 'smoked-parsnip-veloute',
@@ -80,12 +94,12 @@ export async function loadDemo(pool: pg.Pool, folder: string): Promise<boolean> 
       startedAt: startedAt.toISOString(),
       serveAt: new Date(startedAt.getTime() + 70 * MINUTE).toISOString(),
     });
-    for (const [step, minutes] of [9, 13.5].entries()) {
+    for (const [minutes, body] of UNDER_WAY) {
       await appendEvent(client, batchId, {
         id: randomUUID(),
         at: new Date(startedAt.getTime() + minutes * MINUTE).toISOString(),
         station: 'Early',
-        body: { kind: 'step-done', step },
+        body,
       });
     }
     return true;

@@ -1,6 +1,7 @@
 import type pg from 'pg';
 import * as z from 'zod';
-import { KitchenFile, kitchenFileOf } from '../core/formats/kitchenFile';
+import { idFrom } from '../core/formats/ids';
+import { type FunnelFile, FunnelSchema, KitchenFile, kitchenFileOf } from '../core/formats/kitchenFile';
 import { fitWaterTest, ImplausibleReading, WaterTest, type WaterTested } from '../core/learn/waterTest';
 import type { House } from '../core/plan/house';
 import { type Queryable, transaction } from './database';
@@ -71,5 +72,26 @@ export async function recordWaterTest(pool: pg.Pool, input: unknown): Promise<Wa
       );
     }
     return tested;
+  }, pool);
+}
+
+const FunnelRequest = z.object({
+  name: z.string({ error: 'give the funnel a name' }).trim().min(1, 'give the funnel a name').max(60),
+  orificeMm: z.unknown(),
+  ml: z.unknown(),
+  thin: z.unknown(),
+  thick: z.unknown(),
+});
+
+/** Keeps a funnel as it was calibrated; one of the same name is calibrated anew. */
+export async function saveFunnel(pool: pg.Pool, input: unknown): Promise<FunnelFile> {
+  const request = accept(FunnelRequest, input);
+  const funnel = accept(FunnelSchema, { ...request, id: idFrom(request.name, 'funnel') });
+  return transaction(async (db) => {
+    const house = await theHouse(db);
+    const file = kitchenFileOf(house);
+    const others = file.funnels.filter((f) => f.id !== funnel.id);
+    await replaceHouse(db, accept(KitchenFile, { ...file, funnels: [...others, funnel] }), house.revision);
+    return funnel;
   }, pool);
 }

@@ -1,7 +1,26 @@
+import { stepEndsAt } from '../core/batch/follow/ahead';
+import { type Followed, follow } from '../core/batch/follow/follow';
+import type { Batch } from '../core/batch/record';
 import { type Ticket, ticketOf } from '../core/batch/ticket';
 import type { Queryable } from './database';
 import { readBatches } from './queries/batches';
 import { readHouse } from './queries/kitchen';
+
+/** What was worked out of a batch before, so that its next event need not begin at its start; it can be lost at any time. */
+const known = new Map<string, Followed>();
+const MOST = 40;
+
+function endOf(batch: Batch): number | undefined {
+  const followed = follow(batch, known.get(batch.id));
+  if (!followed) return undefined;
+  known.delete(batch.id);
+  known.set(batch.id, followed);
+  for (const oldest of known.keys()) {
+    if (known.size <= MOST) break;
+    known.delete(oldest);
+  }
+  return followed.state.stage === 'cooking' ? stepEndsAt(followed) : undefined;
+}
 
 /** Tickets of the pots that are live, oldest first, as they were started. */
 export async function readRail(db: Queryable): Promise<readonly Ticket[]> {
@@ -9,5 +28,5 @@ export async function readRail(db: Queryable): Promise<readonly Ticket[]> {
   if (!house) return [];
   const now = Date.now();
   const batches = await readBatches(db, house.id);
-  return batches.flatMap((b) => ticketOf(b, now) ?? []).reverse();
+  return batches.flatMap((b) => (ticketOf(b, now) ? (ticketOf(b, now, endOf(b)) ?? []) : [])).toReversed();
 }

@@ -117,6 +117,13 @@ export const EventBody = z.discriminatedUnion('kind', [
       .max(9),
     celsius: numberFrom('temperature', 1, 100, '°C'),
   }),
+  /** mL left in the 10 mL syringe after 10 s; `flows` false when nothing came. */
+  z.object({
+    kind: z.literal('syringe'),
+    mlLeft: numberFrom('what is left', 0, 10, 'mL'),
+    flows: z.boolean(),
+    celsius: numberFrom('temperature', 1, 100, '°C').optional(),
+  }),
   z.object({ kind: z.literal('salt'), taste: z.enum(TASTE) }),
   z.object({ kind: z.literal('dice'), fork: z.enum(FORK) }),
   z.object({ kind: z.literal('look'), looks: z.enum(LOOKS) }),

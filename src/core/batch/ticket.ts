@@ -23,8 +23,8 @@ const FRESH = 10 * 60_000;
 /** How often a pot kept hot is probed, and the first limit of cooling, ms: see core/safety. */
 const NEXT_CHECK = { hold: 3_600_000, cool: 7_200_000 } as const;
 
-/** The ticket of a batch at `now` (ms), or null when it is over. */
-export function ticketOf(batch: Batch, now: number): Ticket | null {
+/** The ticket of a batch at `now` (ms), or null when it is over. `endsAt` (ms) is when the model sees the step at hand end. */
+export function ticketOf(batch: Batch, now: number, endsAt?: number): Ticket | null {
   const state = batchState(batch);
   const { steps, current, stage, since, timers } = state;
   if (stage === 'over') return null;
@@ -48,7 +48,9 @@ export function ticketOf(batch: Batch, now: number): Ticket | null {
           : (step?.title ?? 'Done: write it down'),
     step: current + 1,
     steps: steps.length,
-    until: new Date(from + (kept ? NEXT_CHECK[stage] : (step?.seconds ?? 0) * 1000)).toISOString(),
+    until: new Date(
+      kept ? from + NEXT_CHECK[stage] : (endsAt ?? from + (step?.seconds ?? 0) * 1000),
+    ).toISOString(),
     celsius: fresh && celsius !== null ? celsius : planned,
     measured: fresh,
     timers,

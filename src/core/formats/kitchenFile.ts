@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { calibrateFunnel } from '../flow/tests/cups';
 import { isIngredient } from '../food/catalogue';
 import { ALLERGENS } from '../food/ingredient';
 import type { Product } from '../food/product';
@@ -30,6 +31,32 @@ const unique = (what: string, key: string) => (rows: readonly object[], ctx: z.R
     seen.add(value);
   }
 };
+
+const Run = z.object({
+  nu: numberFrom('the liquid’s viscosity', 0.3, 100_000, 'mm²/s'),
+  seconds: numberFrom('the time', 0.5, 3600, 's'),
+});
+
+/** A house funnel with the two runs it was calibrated by. */
+export const FunnelSchema = z
+  .object({
+    id: z.string().regex(/^[a-z0-9-]{1,60}$/, 'id is small letters, digits and hyphens'),
+    name: z.string().min(1, 'give the funnel a name').max(60),
+    orificeMm: numberFrom('the opening', 1, 30, 'mm'),
+    ml: numberFrom('the measure', 5, 2000, 'mL'),
+    thin: Run,
+    thick: Run,
+  })
+  .superRefine(({ thin, thick }, ctx) => {
+    try {
+      calibrateFunnel(thin, thick);
+    } catch (error) {
+      const message = error instanceof Error ? error.message : String(error);
+      const viscosity = message.includes('viscosity');
+      ctx.addIssue({ code: 'custom', path: ['thick', viscosity ? 'nu' : 'seconds'], message });
+    }
+  });
+export type FunnelFile = z.infer<typeof FunnelSchema>;
 
 const limit = numberFrom('a band’s limit', 5, 2500, 'mPa·s');
 
@@ -63,6 +90,7 @@ export const KitchenFile = z.object({
   vessels: z.array(VesselSchema).min(1, 'at least one pot').max(60).superRefine(unique('pots', 'id')),
   burners: z.array(BurnerSchema).min(1, 'at least one burner').max(60).superRefine(unique('burners', 'id')),
   products: z.array(ProductSchema).max(400).superRefine(unique('products', 'ingredient')).default([]),
+  funnels: z.array(FunnelSchema).max(20).superRefine(unique('funnels', 'id')).default([]),
 });
 export type KitchenFile = z.infer<typeof KitchenFile>;
 
@@ -71,7 +99,8 @@ const byIngredient = (products: readonly Product[]): Kitchen['products'] =>
 
 /** The house a kitchen file describes. */
 export function houseOf(file: KitchenFile, revision = 1): House {
-  const { id, name, vessels, burners, products, show, currency, roles, format: _format, ...room } = file;
+  const { id, name, vessels, burners, products, funnels, show, currency, roles, ...rest } = file;
+  const { format: _format, ...room } = rest;
   return {
     id,
     name,
@@ -80,6 +109,7 @@ export function houseOf(file: KitchenFile, revision = 1): House {
     show,
     currency,
     roles,
+    funnels,
     revision,
     kitchen: { ...room, factors: PRIOR, products: byIngredient(products) },
   };
@@ -108,5 +138,6 @@ export function kitchenFileOf(house: House): KitchenFile {
       ...p,
       allergens: p.allergens && [...p.allergens],
     })),
+    funnels: house.funnels.map((f) => ({ ...f })),
   };
 }

@@ -15,6 +15,20 @@ export type House = {
   readonly currency: string;
   /** Who works here, by role. */
   readonly roles: readonly string[];
+  /** Its own flow funnels, each with the two runs it was calibrated by. */
+  readonly funnels: readonly HouseFunnel[];
   /** Counts saves. */
   readonly revision: number;
+};
+
+type Run = { /** mm²/s. */ readonly nu: number; readonly seconds: number };
+
+/** A funnel with an opening of `orificeMm` that lets `ml` run. */
+export type HouseFunnel = {
+  readonly id: string;
+  readonly name: string;
+  readonly orificeMm: number;
+  readonly ml: number;
+  readonly thin: Run;
+  readonly thick: Run;
 };

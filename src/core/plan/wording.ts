@@ -1,4 +1,5 @@
 import { ingredient } from '../food/catalogue';
+import { portionsIn } from '../pot/portions';
 import type { Portion, Step } from '../pot/step';
 import { METHOD_RULES } from '../thicken/methods';
 import { duration, litres, spaced, uncapital } from '../units/format';
@@ -86,26 +87,30 @@ export function titleOf(step: Step): string {
   }
 }
 
-/** Amounts, flame and lid of a step, one line each. */
-export function detailsOf(step: Step): readonly string[] {
-  const items = (list: readonly Portion[]): string[] =>
-    list
-      .filter((i) => i.amount > 0)
-      .map(
-        (i) => `${amountWords(i.ingredient, i.amount)} ${nameOf(i.ingredient)}${i.prep ? `, ${i.prep}` : ''}`,
-      );
+/** One thing that goes in: its place in the step, what the scale or jug is to show, what it is. */
+export type ItemLine = { readonly item: number; readonly figure: string; readonly name: string };
+
+/** What goes in, one line each; nothing of weight zero. */
+export const itemLines = (step: Step): readonly ItemLine[] =>
+  portionsIn<Portion>(step).flatMap((p, item) =>
+    p.amount > 0
+      ? [
+          {
+            item,
+            figure: amountWords(p.ingredient, p.amount),
+            name: `${nameOf(p.ingredient)}${p.prep ? `, ${p.prep}` : ''}`,
+          },
+        ]
+      : [],
+  );
+
+/** How it is done: flame, lid, minutes, in how many goes. */
+export function waysOf(step: Step): readonly string[] {
   switch (step.kind) {
     case 'sweat':
-      return [...items(step.items), `until ${step.to === 'gold' ? 'gold at the edges' : 'translucent'}`];
-    case 'roux':
-      return items([step.fat, step.flour]);
-    case 'dust':
-      return items([step.flour]);
+      return [`until ${step.to === 'gold' ? 'gold at the edges' : 'translucent'}`];
     case 'add':
-      return [
-        ...items(step.items),
-        ...(step.gradually ? ['a little first, whisk smooth, then the rest in pours'] : []),
-      ];
+      return step.gradually ? ['a little first, whisk smooth, then the rest in pours'] : [];
     case 'bring-to':
       return [`${flameWords(step.flame)}, ${LID[step.lid]}`];
     case 'simmer':
@@ -117,35 +122,25 @@ export function detailsOf(step: Step): readonly string[] {
           : []),
         ...(step.of ? [`lift out and blend ${step.of.map(shortName).join(' and ')} with their liquid`] : []),
       ];
-    case 'season':
-      return items(step.items);
     case 'render':
       return [
-        ...items(step.items),
         step.keep >= 0.995
           ? 'keep the fat'
           : `keep ${Math.round(step.keep * 100)} % of the fat, pour the rest into a tin`,
       ];
     case 'reduce':
       return [`${flameWords(step.flame)}, lid off`];
-    case 'strain':
-      return [];
     case 'thicken':
       return [
-        ...items([...(step.carrier ? [step.carrier] : []), step.thickener]),
         METHOD_RULES[step.method].how,
         ...((step.additions ?? 1) > 1 ? [`in ${step.additions} additions, a minute apart`] : []),
         `then ${step.minutes} min at the simmer`,
       ];
     case 'temper':
-      return [
-        ...items(step.items),
-        `ladles of soup until it is ${step.warmTo} °C, then back; no hotter than ${step.to} °C`,
-      ];
+      return [`ladles of soup until it is ${step.warmTo} °C, then back; no hotter than ${step.to} °C`];
     case 'poach':
-      return [...items(step.items), `at ${step.at} °C, ${LID[step.lid]}, until the centre is 63 °C`];
+      return [`at ${step.at} °C, ${LID[step.lid]}, until the centre is 63 °C`];
     case 'rest':
-      return [`${step.minutes} min, ${LID[step.lid]}`];
     case 'hold':
       return [`${step.minutes} min, ${LID[step.lid]}`];
     case 'chill':
@@ -156,8 +151,16 @@ export function detailsOf(step: Step): readonly string[] {
       ];
     case 'reheat':
       return [`${flameWords(step.flame)}, ${LID[step.lid]}`];
+    default:
+      return [];
   }
 }
+
+/** Amounts, flame and lid of a step, one line each. */
+export const detailsOf = (step: Step): readonly string[] => [
+  ...itemLines(step).map((l) => `${l.figure} ${l.name}`),
+  ...waysOf(step),
+];
 
 /** Why the step is done so; empty when it speaks for itself. */
 export function reasonFor(step: Step): string {

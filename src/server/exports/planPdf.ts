@@ -1,22 +1,11 @@
-import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
 import type { PlanSheet } from '../../core/plan/sheet';
-
-export const PAPERS = ['A4', 'LETTER'] as const;
-export type Paper = (typeof PAPERS)[number];
-
-const font = (family: string, weight: number): string =>
-  join(process.cwd(), 'node_modules/@fontsource', family, 'files', `${family}-latin-${weight}-normal.woff`);
-const TEXT = font('atkinson-hyperlegible-next', 400);
-const BOLD = font('atkinson-hyperlegible-next', 700);
-const FIGURES = font('atkinson-hyperlegible-mono', 700);
+import { BOLD, FIGURES, INK, type Paper, QUIET, TEXT } from './paper';
 
 const MARGIN = 34;
 const GAP = 18;
 /** Share of the page's width the weigh-out takes. */
 const LEFT_SHARE = 0.46;
-const INK = '#10312b';
-const QUIET = '#3f5a6b';
 const RULE = '#c3cfc4';
 const BUTTER = '#f4c534';
 

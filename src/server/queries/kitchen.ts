@@ -30,6 +30,16 @@ type PotRow = {
   loss_factor: number | null;
 };
 type BurnerRow = { id: string; name: string; kind: string; power_w: number; into_pot_w: number | null };
+type FunnelRow = {
+  id: string;
+  name: string;
+  orifice_mm: number;
+  ml: number;
+  thin_nu: number;
+  thin_s: number;
+  thick_nu: number;
+  thick_s: number;
+};
 type ProductRow = {
   ingredient: string;
   name: string | null;
@@ -58,6 +68,7 @@ export async function readHouse(db: Queryable): Promise<House | null> {
   const pots = await db.query<PotRow>(of('pot', 'place, id'), [row.id]);
   const burners = await db.query<BurnerRow>(of('burner', 'place, id'), [row.id]);
   const products = await db.query<ProductRow>(of('product', 'ingredient'), [row.id]);
+  const funnels = await db.query<FunnelRow>(of('funnel', 'place, id'), [row.id]);
   const file = KitchenFile.parse({
     format: 'panache.kitchen/1',
     id: row.id,
@@ -100,12 +111,23 @@ export async function readHouse(db: Queryable): Promise<House | null> {
         allergens: p.allergens,
       }),
     })),
+    funnels: funnels.rows.map((f) => ({
+      id: f.id,
+      name: f.name,
+      orificeMm: f.orifice_mm,
+      ml: f.ml,
+      thin: { nu: f.thin_nu, seconds: f.thin_s },
+      thick: { nu: f.thick_nu, seconds: f.thick_s },
+    })),
   });
   return houseOf(file, row.revision);
 }
 
-async function writeContents(db: Queryable, { id, vessels, burners, products }: KitchenFile): Promise<void> {
-  for (const table of ['pot', 'burner', 'product']) {
+async function writeContents(
+  db: Queryable,
+  { id, vessels, burners, products, funnels }: KitchenFile,
+): Promise<void> {
+  for (const table of ['pot', 'burner', 'product', 'funnel']) {
     await db.query(`DELETE FROM ${table} WHERE kitchen_id = $1`, [id]);
   }
   for (const [place, v] of vessels.entries()) {
@@ -120,6 +142,14 @@ async function writeContents(db: Queryable, { id, vessels, burners, products }: 
       `INSERT INTO burner (kitchen_id, id, name, kind, power_w, into_pot_w, place)
        VALUES ($1, $2, $3, $4, $5, $6, $7)`,
       [id, b.id, b.name, b.kind, b.powerW, b.intoPotW ?? null, place],
+    );
+  }
+  for (const [place, f] of funnels.entries()) {
+    await db.query(
+      `INSERT INTO funnel
+         (kitchen_id, id, name, orifice_mm, ml, thin_nu, thin_s, thick_nu, thick_s, place)
+       VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
+      [id, f.id, f.name, f.orificeMm, f.ml, f.thin.nu, f.thin.seconds, f.thick.nu, f.thick.seconds, place],
     );
   }
   for (const p of products) {

@@ -163,6 +163,8 @@ export function kitchenOf(f: KitchenForm, base: KitchenFile): KitchenFile {
       ...maybe('pricePerKg', p.pricePerKg),
       ...(p.allergens.length > 0 && { allergens: p.allergens as KitchenFile['flagged'] }),
     })),
+    // Calibrated under Check; here they are only kept.
+    funnels: base.funnels,
   };
 }
 

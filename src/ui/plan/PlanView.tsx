@@ -14,7 +14,6 @@ import { litres } from '../../core/units/format';
 import { degrees, inDegrees } from '../../core/units/show';
 import { Ladder } from '../shared/Ladder';
 import { PotDrawing } from '../shared/PotDrawing';
-import { railChanged } from '../shared/railChange';
 import { Segments } from '../shared/Segments';
 import { Sheet } from '../shared/Sheet';
 import { send } from '../shared/send';
@@ -132,7 +131,6 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
       setRefused(sent.says);
       return;
     }
-    railChanged();
     router.push(`/stove/${batch.current.id}`);
   };
 

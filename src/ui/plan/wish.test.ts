@@ -12,6 +12,7 @@ const house: House = {
   show: METRIC,
   currency: '',
   roles: ['Early'],
+  funnels: [],
   revision: 1,
   id: 'h',
   name: 'House',

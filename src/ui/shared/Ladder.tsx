@@ -4,15 +4,12 @@ import { clsx } from 'clsx';
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
 import { BANDS, type BandLimits, bandOf, LADDER_RANGE, middleOf, rangeOf } from '../../core/flow/bands';
 import { mPas } from '../../core/units/format';
+import { fromTop, height } from './Scale';
 import { Spoon } from './Spoon';
 
 const [LOW, HIGH] = LADDER_RANGE;
-const SPAN = Math.log(HIGH / LOW);
-
-/** Share of the ladder's height below `viscosity`. */
-const height = (viscosity: number): number => Math.min(1, Math.max(0, Math.log(viscosity / LOW) / SPAN));
-const fromTop = (viscosity: number): string => `${(1 - height(viscosity)) * 100}%`;
-const valueAt = (share: number): number => LOW * Math.exp(Math.min(1, Math.max(0, share)) * SPAN);
+const valueAt = (share: number): number =>
+  LOW * Math.exp(Math.min(1, Math.max(0, share)) * Math.log(HIGH / LOW));
 
 type Props = {
   readonly target: number;

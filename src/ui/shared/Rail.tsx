@@ -1,52 +1,93 @@
 'use client';
 
 import { clsx } from 'clsx';
+import { BellRing } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import type { Timer } from '../../core/batch/state';
 import type { Ticket } from '../../core/batch/ticket';
 import { countdown } from '../../core/units/clock';
 import { degrees, inDegrees } from '../../core/units/show';
-import { onRailChange } from './railChange';
+import { useLine, useNews } from './station/live';
+import { beginOutbox, EMPTY, onOutbox, outbox, tap } from './station/outbox';
+import { useRing } from './station/ring';
 import { useNow } from './useNow';
 import { useShow } from './useShow';
 
-const EVERY = 10_000;
+/** What is told comes at once; what is missed, after this, ms. */
+const EVERY = 30_000;
+/** Several events at once are one change of the rail. */
+const TOGETHER = 120;
 
-/** One ticket per live pot; the same on every view. */
-export function Rail({ initial }: { initial: readonly Ticket[] }) {
+/** The tickets, read anew whenever something was told, tapped here, or may have been missed. */
+function useTickets(initial: readonly Ticket[]): readonly Ticket[] {
   const [tickets, setTickets] = useState(initial);
-  const [reached, setReached] = useState(true);
+  const waiting = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const refresh = useCallback(() => {
+    clearTimeout(waiting.current);
+    waiting.current = setTimeout(async () => {
+      const response = await fetch('/api/rail').catch(() => null);
+      if (response?.ok) setTickets(await response.json());
+    }, TOGETHER);
+  }, []);
+  useNews((news) => {
+    if (news.kind === 'told' || news.kind === 'again') refresh();
+  });
+  useEffect(() => {
+    beginOutbox();
+    const timer = setInterval(refresh, EVERY);
+    const stop = onOutbox(refresh);
+    return () => {
+      clearInterval(timer);
+      clearTimeout(waiting.current);
+      stop();
+    };
+  }, [refresh]);
+  const { waiting: unsent, sent } = useSyncExternalStore(onOutbox, outbox, () => EMPTY);
+  const stopped = new Set(
+    [...unsent, ...sent].flatMap(({ event: { body } }) =>
+      body.kind === 'timer-stopped' ? [body.timer] : [],
+    ),
+  );
+  // What was stopped here is quiet at once, server or no server.
+  return tickets.map((t) => ({ ...t, timers: t.timers.filter((x) => !stopped.has(x.id)) }));
+}
+
+/** One ticket per live pot; the same on every view. Timers ring here, wherever one is. */
+export function Rail({ initial }: { initial: readonly Ticket[] }) {
+  const tickets = useTickets(initial);
+  const up = useLine();
   const path = usePathname();
   const show = useShow();
   const now = useNow();
-
-  useEffect(() => {
-    let live = true;
-    const refresh = async () => {
-      const response = await fetch('/api/rail').catch(() => null);
-      if (!live) return;
-      setReached(response?.ok ?? false);
-      if (response?.ok) setTickets(await response.json());
-    };
-    const timer = setInterval(refresh, EVERY);
-    const stop = onRailChange(refresh);
-    return () => {
-      live = false;
-      clearInterval(timer);
-      stop();
-    };
-  }, []);
+  const over = (at: number): boolean => now !== null && at <= now;
+  const ringing = tickets.flatMap((t) =>
+    t.timers.filter((x) => over(x.endsAt)).map((timer) => ({ timer, batch: t.id })),
+  );
+  // A step whose time is over rings once.
+  const strokes = tickets.filter((t) => over(Date.parse(t.until))).length;
+  useRing(ringing.length > 0, now === null ? 0 : strokes);
 
   return (
     <header className="flex h-16 shrink-0 items-stretch bg-rail text-on-rail print:hidden">
       <p className="flex w-23 shrink-0 items-center justify-center font-bold text-[20px] min-[720px]:w-36">
         Panache
       </p>
+      {ringing.length > 0 && (
+        <ul aria-label="Timers that ring" className="flex shrink-0 gap-2 pr-2 pb-2">
+          {ringing.map(({ timer, batch }) => (
+            <li key={timer.id}>
+              <Ringing timer={timer} batch={batch} now={now ?? timer.endsAt} />
+            </li>
+          ))}
+        </ul>
+      )}
       <ul aria-label="Pots on the stove" className="flex min-w-0 flex-1 gap-2 overflow-x-auto pb-2">
         {tickets.map((t) => {
           const left = now === null ? null : (new Date(t.until).getTime() - now) / 1000;
           const here = path === `/stove/${t.id}`;
+          const [soonest] = t.timers.toSorted((a, b) => a.endsAt - b.endsAt);
           return (
             <li key={t.id} className="shrink-0">
               <Link
@@ -62,22 +103,49 @@ export function Rail({ initial }: { initial: readonly Ticket[] }) {
                   <span className="block truncate font-bold leading-tight">{t.name}</span>
                   <span className="block truncate text-[15px] leading-tight">
                     {inDegrees(t.doing, show)}, {degrees(t.celsius, show)}
+                    {t.measured ? '' : ' by plan'}
                   </span>
                 </span>
                 <span className="figures font-bold text-[27px]">
                   {left === null ? '··:··' : countdown(left)}
                   {left !== null && left < 0 && <span className="sr-only"> over</span>}
                 </span>
+                {soonest && !over(soonest.endsAt) && (
+                  <span className="border-current border-l-2 pl-3 text-[15px] leading-tight">
+                    <span className="block max-w-28 truncate">{soonest.name}</span>
+                    <b className="figures text-[18px]">
+                      {now === null ? '··:··' : countdown((soonest.endsAt - now) / 1000)}
+                    </b>
+                  </span>
+                )}
               </Link>
             </li>
           );
         })}
       </ul>
-      {!reached && (
+      {!up && (
         <p role="status" className="flex items-center px-4 font-bold text-butter">
           No connection
         </p>
       )}
     </header>
+  );
+}
+
+/** A timer past its time: it counts on until a knuckle stops it. */
+function Ringing({ timer, batch, now }: { timer: Timer; batch: string; now: number }) {
+  return (
+    <button
+      type="button"
+      onClick={() => tap(batch, { kind: 'timer-stopped', timer: timer.id })}
+      className="flex h-14 items-center gap-3 rounded-b-sm border-2 border-butter bg-tomato px-3 font-bold text-surface motion-safe:animate-pulse"
+    >
+      <BellRing aria-hidden />
+      <span className="text-left leading-tight">
+        <span className="block max-w-36 truncate">{timer.name}</span>
+        <span className="figures">{countdown((timer.endsAt - now) / 1000)}</span>
+      </span>
+      Stop
+    </button>
   );
 }

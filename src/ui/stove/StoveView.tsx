@@ -1,176 +1,252 @@
 'use client';
 
 import { clsx } from 'clsx';
-import { Check, CloudOff, TriangleAlert, Undo2 } from 'lucide-react';
-import { useMemo } from 'react';
-import type { Batch, RecordedStep } from '../../core/batch/record';
-import { batchState } from '../../core/batch/state';
-import { currentStepStarted } from '../../core/batch/ticket';
+import { List, Undo2 } from 'lucide-react';
+import { useState } from 'react';
+import type { EventBody } from '../../core/batch/events';
+import type { Batch } from '../../core/batch/record';
+import { batchState, type StepState } from '../../core/batch/state';
 import { countdown, timeOfDay } from '../../core/units/clock';
-import { duration, litres, mPas } from '../../core/units/format';
-import { degrees, inDegrees, type Show } from '../../core/units/show';
+import { litres } from '../../core/units/format';
+import { degrees, inDegrees } from '../../core/units/show';
+import { Sheet } from '../shared/Sheet';
 import { useShortcut } from '../shared/Shortcuts';
+import { standingOf, useDevices } from '../shared/station/devices';
+import { useBatch } from '../shared/station/useBatch';
+import { useKeptPage } from '../shared/station/useKeptPage';
+import { useWakeLock } from '../shared/station/useWakeLock';
+import { BUTTON } from '../shared/styles';
 import { useNow } from '../shared/useNow';
 import { useShow } from '../shared/useShow';
-import { useEvents } from './useEvents';
+import { EndView } from './EndView';
+import { NowPane } from './NowPane';
+import { Pairing } from './Pairing';
+import { type ReadingKind, ReadingSheet } from './readings/ReadingSheet';
+import { peekOf, Status, StepPane } from './StepPane';
+import { StepsSheet } from './StepsSheet';
+import { Timers } from './Timers';
+import { useFollow } from './useFollow';
 
-/** A step in the kitchen's own degrees. */
-const shownIn = (s: RecordedStep, show: Show): RecordedStep => ({
-  ...s,
-  title: inDegrees(s.title, show),
-  details: s.details.map((d) => inDegrees(d, show)),
-  look: inDegrees(s.look, show),
-  reason: inDegrees(s.reason, show),
-  cautions: s.cautions?.map((c) => ({ ...c, says: inDegrees(c.says, show), do: inDegrees(c.do, show) })),
-});
+type Open = 'steps' | 'devices' | 'timer' | ReadingKind | null;
 
-/** Leads a batch step by step: the one at hand fills the screen, all of them stand beside. */
-export function StoveView({ batch }: { batch: Batch }) {
-  const { events, unsent, refused, write } = useEvents(batch.id, batch.events);
-  const show = useShow();
-  const steps = useMemo(() => batch.plan.steps.map((s) => shownIn(s, show)), [batch, show]);
-  const { done, current } = batchState(steps.length, events);
+/** Leads a batch step by step: the one at hand fills the screen, the pot and the ladder stand beside it. */
+export function StoveView({ batch: initial }: { batch: Batch }) {
+  const { batch, unsent, refused, write } = useBatch(initial);
   const now = useNow();
-  const step = steps[current];
-  const next = steps[current + 1];
-  const started = currentStepStarted({ ...batch, events });
-  const left = now === null || !step ? null : step.seconds - (now - started.getTime()) / 1000;
-  const lastDone = [...done.entries()].sort(([a], [b]) => b - a)[0]?.[1];
+  const going = useFollow(batch, now);
+  const show = useShow();
+  const devices = useDevices();
+  const [open, setOpen] = useState<Open>(null);
+  const [looking, setLooking] = useState<number | null>(null);
+  useWakeLock();
+  useKeptPage();
 
-  const markDone = (n: number) => {
-    if (n < steps.length && !done.has(n)) write({ kind: 'step-done', step: n });
+  const state = going?.followed.state ?? batchState(batch);
+  const { steps, current, since, stage, timers, paired } = state;
+  const place = looking ?? current;
+  const step = steps[place];
+  const next = steps.slice(current + 1).find((s) => !s.done && !s.skipped);
+  const lastEnded = steps
+    .flatMap((s) => s.done ?? s.skipped?.event ?? [])
+    .toSorted((a, b) => Date.parse(b.at) - Date.parse(a.at))[0];
+
+  const deviceOf = (what: 'thermometer' | 'scale') => {
+    const here = paired[what];
+    if (!here || now === null) return null;
+    return {
+      id: here.device,
+      name: here.name,
+      ...standingOf(
+        devices.all.find((d) => d.id === here.device),
+        now,
+      ),
+    };
+  };
+  const probe = deviceOf('thermometer');
+  const scale = deviceOf('scale');
+  const fresh = <D extends { value: number | null }>(d: D | null) =>
+    d && d.value !== null ? { ...d, value: d.value } : null;
+
+  const take = (body: EventBody) => {
+    write(body);
+    setOpen(null);
+  };
+  const doesOf = (s: StepState | undefined) =>
+    s ? (going?.followed.solved.get(s.key) ?? going?.to.steps.get(s.key) ?? s.does) : null;
+  const markDone = () => {
+    const at = steps[current];
+    if (!at || stage !== 'cooking') return;
+    // What the probe shows as a step ends is worth keeping: it costs no tap.
+    const measured = fresh(probe);
+    if (measured && measured.value >= -30 && measured.value <= 200)
+      write({ kind: 'temperature', celsius: measured.value, from: measured.name });
+    write({ kind: 'step-done', step: at.key });
+    setLooking(null);
   };
   const takeBack = () => {
-    if (lastDone) write({ kind: 'withdrawn', event: lastDone.id });
+    if (lastEnded) write({ kind: 'withdrawn', event: lastEnded.id });
+    setLooking(null);
   };
-  useShortcut('n', () => markDone(current));
+  useShortcut('n', markDone);
   useShortcut('u', takeBack);
+  useShortcut('t', () => setOpen('timer'));
+  useShortcut('r', () => setOpen(going ? 'temperature' : null));
+
+  const endsAt = going && steps[current]?.does ? going.endsAt : since + (steps[current]?.seconds ?? 0) * 1000;
+  const left = now === null ? null : (endsAt - now) / 1000;
+  const sheets = (
+    <>
+      <Sheet open={open === 'steps'} onOpenChange={(o) => setOpen(o ? 'steps' : null)} title="All steps">
+        <StepsSheet
+          state={state}
+          write={write}
+          onLook={(n) => {
+            setLooking(n === current ? null : n);
+            setOpen(null);
+          }}
+        />
+      </Sheet>
+      <Sheet open={open === 'devices'} onOpenChange={(o) => setOpen(o ? 'devices' : null)} title="Devices">
+        <Pairing devices={devices} paired={paired} now={now ?? 0} write={write} />
+      </Sheet>
+      {going && open && open !== 'steps' && open !== 'devices' && open !== 'timer' && (
+        <ReadingSheet
+          kind={open}
+          going={going}
+          show={show}
+          probe={fresh(probe)}
+          scale={fresh(scale)}
+          onTake={take}
+          onClose={() => setOpen(null)}
+        />
+      )}
+    </>
+  );
+  if (stage !== 'cooking')
+    return (
+      <>
+        <EndView
+          batch={batch}
+          state={state}
+          going={going}
+          now={now}
+          show={show}
+          write={write}
+          onRead={() => setOpen('temperature')}
+        />
+        <Status unsent={unsent} refused={refused} />
+        {sheets}
+      </>
+    );
 
   return (
-    <div className="flex h-full flex-col overflow-y-auto min-[1100px]:grid min-[1100px]:grid-cols-[1fr_372px] min-[1100px]:grid-rows-[1fr_auto] min-[1100px]:overflow-hidden">
+    <div className="flex h-full flex-col overflow-y-auto min-[1100px]:grid min-[1100px]:grid-cols-[1fr_384px] min-[1100px]:grid-rows-[minmax(0,1fr)_auto] min-[1100px]:overflow-hidden">
       <section
         aria-label="The step at hand"
-        className="flex min-h-[60vh] shrink-0 flex-col bg-surface px-5 py-5 min-[1100px]:min-h-0 min-[1100px]:px-9"
+        className="flex min-h-[60vh] shrink-0 flex-col bg-surface px-5 pt-4 min-[1100px]:min-h-0 min-[1100px]:px-9"
       >
-        <p className="text-quiet text-[19px]">
-          {batch.plan.recipeName} · {litres(batch.plan.litres * 1000)} L in {batch.plan.vesselName}
-          {step && (
-            <>
-              {' '}
-              · step {current + 1} of {steps.length}
-            </>
-          )}
+        <p className="text-[18px] text-quiet">
+          {batch.plan.recipeName} · {litres(batch.plan.litres * 1000)} L in {batch.plan.vesselName} · step{' '}
+          {place + 1} of {steps.length}
+          {now !== null && ` · ${timeOfDay(new Date(now))}`}
         </p>
         <Status unsent={unsent} refused={refused} />
-        {step ? (
-          <>
-            <h1 className="mt-1 text-balance font-bold text-[clamp(34px,4.6vw,58px)] leading-[1.08]">
-              {step.title}
-            </h1>
-            <ul className="mt-4 flex flex-col gap-1 text-[clamp(20px,2vw,26px)]">
-              {step.details.map((d) => (
-                <Detail key={d} text={d} />
-              ))}
-            </ul>
-            {step.look && (
-              <p className="mt-4 text-[21px]">
-                <b>Look for</b> {step.look}.
-              </p>
-            )}
-            {step.reason && <p className="mt-2 text-[18px] text-quiet">{step.reason}</p>}
-            {step.cautions?.map((c) => (
-              <p key={c.id} className="mt-3 flex items-start gap-3 border-2 border-ink px-3 py-2 text-[19px]">
-                <TriangleAlert size={28} className="mt-0.5 shrink-0" aria-label="Caution" />
-                <span>
-                  <b>{c.says}</b> {c.do} <span className="text-[16px] text-quiet">{c.rule}.</span>
-                </span>
-              </p>
-            ))}
-            <div className="min-h-4 flex-1" />
-            <div className="flex flex-wrap items-center gap-x-8 border-rule border-t-2 pt-3">
-              <p
-                role="timer"
-                className={clsx(
-                  'figures font-bold text-[clamp(64px,8vw,104px)] leading-none',
-                  left !== null && left < 0 && 'bg-butter px-3 py-1 text-on-butter',
-                )}
-              >
-                {left === null ? '··:··' : countdown(left)}
-              </p>
-              <p className="text-[19px]">
-                {left !== null && left < 0 ? <b>past the planned time</b> : 'left by the plan'}
-                <br />
-                ends near <b>{degrees(step.celsius, show)}</b>, {litres(step.volumeMl)} L in the pot
-              </p>
-            </div>
-          </>
-        ) : (
-          <>
-            <h1 className="mt-1 font-bold text-[48px] leading-tight">Done: on the pass</h1>
-            <p className="mt-3 text-[24px]">
-              {litres(batch.plan.litres * 1000)} L, {batch.plan.band}, {mPas(batch.plan.viscosity)} mPa·s by
-              the plan.
+        <div className="min-h-0 flex-1 pb-2 min-[1100px]:overflow-y-auto">
+          {looking !== null && (
+            <p className="flex flex-wrap items-center gap-3 bg-butter/30 px-3 py-1">
+              <b>{step?.done ? 'Done already' : 'Not at hand yet'}</b>
+              <button type="button" onClick={() => setLooking(null)} className={BUTTON}>
+                Back to the step at hand
+              </button>
             </p>
-          </>
+          )}
+          {step && (
+            <StepPane
+              step={step}
+              does={doesOf(step)}
+              going={going}
+              colour={
+                step.does?.kind === 'roux' && step.does !== step.planned?.does ? step.does.colour : null
+              }
+              scale={fresh(scale)}
+              show={show}
+              write={write}
+            />
+          )}
+        </div>
+        <div className="flex shrink-0 flex-wrap items-center gap-x-6 gap-y-1 border-rule border-t-2 py-2">
+          <p
+            role="timer"
+            aria-label="Time left in this step"
+            className={clsx(
+              'figures font-bold text-[clamp(56px,6.6vw,88px)] leading-none',
+              left !== null && left < 0 && 'bg-butter px-3 py-1 text-on-butter',
+            )}
+          >
+            {left === null ? '··:··' : countdown(left)}
+          </p>
+          <p className="min-w-0 flex-1 text-[18px] leading-tight">
+            {left !== null && left < 0 ? (
+              <b>past its time</b>
+            ) : going ? (
+              'left by the model, as the pot is'
+            ) : (
+              'left by the plan'
+            )}
+            {steps[current]?.planned && (
+              <>
+                <br />
+                ends near <b>{degrees(steps[current]?.planned?.celsius ?? 0, show)}</b>
+                {going && now !== null && (
+                  <>
+                    ; on the pass <b>{timeOfDay(new Date(Math.max(now, going.to.endsAt)))}</b>
+                    {batch.serveAt && ` for ${timeOfDay(new Date(batch.serveAt))}`}
+                  </>
+                )}
+              </>
+            )}
+          </p>
+          <Timers
+            timers={timers}
+            name={steps[current]?.title ?? batch.plan.recipeName}
+            now={now}
+            open={open === 'timer'}
+            onOpen={(o) => setOpen(o ? 'timer' : null)}
+            write={write}
+          />
+        </div>
+      </section>
+
+      <section
+        aria-label="The pot"
+        className="flex min-h-0 shrink-0 flex-col border-ink bg-ground max-[1100px]:border-t-2 min-[1100px]:border-l-2"
+      >
+        {going ? (
+          <NowPane
+            batchId={batch.id}
+            going={going}
+            probe={probe}
+            show={show}
+            onRead={setOpen}
+            onDevices={() => setOpen('devices')}
+          />
+        ) : (
+          <p className="p-5 text-quiet">
+            {now === null || batch.plan.cooked
+              ? 'One moment …'
+              : 'This batch was begun before the model went along: its steps and timers are here, its readings are not.'}
+          </p>
         )}
       </section>
 
-      <section
-        aria-label="All steps"
-        className="flex min-h-0 shrink-0 flex-col border-ink bg-ground max-[1100px]:border-t-2 min-[1100px]:border-l-2"
-      >
-        <h2 className="px-5 pt-4 pb-1 font-bold">All steps</h2>
-        <ol className="min-h-0 flex-1 px-3 min-[1100px]:overflow-y-auto pb-2" aria-label="Steps">
-          {steps.map((s, n) => {
-            const event = done.get(n);
-            const here = n === current;
-            const id = `step-${n}`;
-            return (
-              <li
-                key={id}
-                aria-current={here ? 'step' : undefined}
-                className={clsx(
-                  'flex items-center gap-3 border-rule border-b px-2 py-1',
-                  here && 'bg-surface',
-                )}
-              >
-                <button
-                  type="button"
-                  onClick={() => markDone(n)}
-                  aria-disabled={event !== undefined}
-                  aria-label={event ? `${s.title}: done` : `Mark done: ${s.title}`}
-                  className="grid size-14 shrink-0 place-items-center"
-                >
-                  <span
-                    className={clsx(
-                      'grid size-9 place-items-center rounded-sm border-2 border-ink',
-                      event ? 'bg-ink text-surface' : 'bg-surface',
-                    )}
-                  >
-                    {event ? (
-                      <Check size={24} strokeWidth={3} aria-hidden />
-                    ) : (
-                      <span className="figures text-[17px]">{n + 1}</span>
-                    )}
-                  </span>
-                </button>
-                <span className="min-w-0 flex-1 leading-tight">
-                  <span className={clsx('block', here && 'font-bold')}>{s.title}</span>
-                  <span className="block text-[15px] text-quiet">
-                    {event ? `done at ${timeOfDay(new Date(event.at))}` : duration(s.seconds)}
-                  </span>
-                </span>
-              </li>
-            );
-          })}
-        </ol>
-      </section>
-
-      <div className="flex min-w-0 items-center gap-4 border-ink border-t-2 bg-ground px-5 py-2 max-[1100px]:hidden">
+      <div className="flex min-w-0 items-center gap-4 border-ink border-t-2 bg-ground px-5 py-2">
+        <button type="button" onClick={() => setOpen('steps')} className={`${BUTTON} shrink-0`}>
+          <List aria-hidden /> All steps
+        </button>
         {next && (
           <p className="min-w-0 flex-1 truncate text-[20px]">
-            <span className="text-quiet">Next</span> <b className="ml-2">{next.title}</b>{' '}
-            <span className="ml-2">{next.details[0]}</span>
+            <span className="text-quiet">Next</span> <b className="ml-1">{inDegrees(next.title, show)}</b>{' '}
+            <span className="ml-1">{inDegrees(peekOf(next, doesOf(next)), show)}</span>
           </p>
         )}
       </div>
@@ -178,51 +254,21 @@ export function StoveView({ batch }: { batch: Batch }) {
         <button
           type="button"
           onClick={takeBack}
-          disabled={!lastDone}
-          className="flex min-h-24 w-28 shrink-0 flex-col items-center justify-center gap-1 bg-surface disabled:text-rule"
+          disabled={!lastEnded}
+          className="flex min-h-24 w-26 shrink-0 flex-col items-center justify-center gap-1 bg-surface disabled:text-rule"
         >
           <Undo2 aria-hidden />
           Take back
         </button>
         <button
           type="button"
-          onClick={() => markDone(current)}
-          disabled={!step}
-          className="min-h-24 flex-1 border-ink border-l-2 bg-butter font-bold text-[28px] text-on-butter disabled:bg-ground disabled:text-quiet"
+          onClick={markDone}
+          className="min-h-24 flex-1 border-ink border-l-2 bg-butter font-bold text-[28px] text-on-butter"
         >
-          {step ? (next ? 'Done, next' : 'Done, to the pass') : 'All done'}
+          {next ? 'Done, next' : 'Done, to the pass'}
         </button>
       </div>
+      {sheets}
     </div>
-  );
-}
-
-/** A line of a step; a weight or volume it starts with is set large. */
-function Detail({ text }: { text: string }) {
-  const m = /^([\d\u00a0.]+ (?:g|L|mL)) (.*)$/.exec(text);
-  if (!m) return <li>{text}</li>;
-  return (
-    <li>
-      <b className="figures mr-3 inline-block min-w-32 bg-butter px-2 text-right text-[1.25em] text-on-butter leading-[1.25]">
-        {m[1]}
-      </b>
-      {m[2]}
-    </li>
-  );
-}
-
-function Status({ unsent, refused }: { unsent: number; refused: string | null }) {
-  if (refused) {
-    return (
-      <p role="alert" className="font-bold text-tomato">
-        {refused}
-      </p>
-    );
-  }
-  if (unsent === 0) return null;
-  return (
-    <p role="status" className="flex items-center gap-2 font-bold">
-      <CloudOff aria-hidden /> {unsent} waiting to be saved
-    </p>
   );
 }

@@ -122,3 +122,12 @@ export function potAt(f: Followed, now: number): { readonly strand: Strand; read
   const strand = move(believed(f), Math.max(0, (now - f.startedAt) / 1000));
   return { strand, secondsLeft: stepDone(strand).pot.seconds - strand.pot.seconds };
 }
+
+/** ms at which the step at hand should be over: by the model from the last event on, or as whoever added it said. */
+export function stepEndsAt(f: Followed): number {
+  const { steps, current, since, events } = f.state;
+  const step = steps[current];
+  if (!step?.does) return since + (step?.seconds ?? 0) * 1000;
+  const last = Math.max(since, ...events.slice(-1).map((e) => Date.parse(e.at)));
+  return last + potAt(f, last).secondsLeft * 1000;
+}

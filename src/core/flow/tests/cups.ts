@@ -39,6 +39,15 @@ export function cupTime(cup: IsoCup, nu: number): number {
 /** A house funnel: t = a·ν + b, from two liquids of known kinematic viscosity. */
 export type Funnel = { readonly a: number; readonly b: number };
 
+/**
+ * Liquids a kitchen can calibrate with, mm²/s at 20 °C: water (1.002 mPa·s, 0.998 g/mL) and a syrup of 60 %
+ * sugar by weight (58.5 mPa·s, 1.287 g/mL). Sugar-technology tables, from memory.
+ */
+export const CALIBRATION_LIQUIDS = {
+  water: { words: 'Water at 20 °C', nu: 1.002 / 0.998 },
+  syrup: { words: 'Syrup, 60 g sugar to 40 g water, at 20 °C', nu: 58.5 / 1.287 },
+} as const;
+
 /** Calibrates a funnel from two runs. Refuses runs that cannot tell the liquids apart. */
 export function calibrateFunnel(
   thin: { nu: number; seconds: number },

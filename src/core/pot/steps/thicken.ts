@@ -45,7 +45,7 @@ export function thicken(pot: Pot, step: Thicken, kitchen: Kitchen, until: number
     return { pot: done.pot, trace: [...trace, ...done.trace], stalled: false, cut: done.cut };
   }
   // The minutes count from the simmer: a slurry in a pot that is not there yet has not thickened.
-  const there = heatTo(now, simmersAt(kitchen), fire, kitchen, until);
+  const there = heatTo(now, simmersAt(kitchen), { flame: fire.flame, lid: fire.lid }, kitchen, until);
   const done = cook(there.pot, simmering, kitchen, { forSeconds: step.minutes * 60, until });
   return {
     pot: done.pot,

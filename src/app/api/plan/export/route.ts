@@ -1,5 +1,6 @@
 import { planSheet } from '../../../../core/plan/sheet';
-import { PAPERS, planPdf } from '../../../../server/exports/planPdf';
+import { PAPERS } from '../../../../server/exports/paper';
+import { planPdf } from '../../../../server/exports/planPdf';
 import { weighOutCsv } from '../../../../server/exports/weighOutCsv';
 import { cannot, fileNamed, respond, unknown } from '../../../../server/refusal';
 import { planWished, wishOf } from '../../../plan/wishOf';

@@ -1,0 +1,64 @@
+// Keeps the stove's pages and all scripts on the station, so that a reload while the server is away
+// still shows the batch. Pages come from the server whenever it answers.
+const PAGES = 'panache-pages-1';
+const PARTS = 'panache-parts-1';
+const KEPT = /^\/(stove|check)(\/|$)/;
+const MOST_PAGES = 30;
+
+self.addEventListener('install', () => self.skipWaiting());
+self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
+
+const keep = async (cache, request, response) => {
+  if (response.ok) await (await caches.open(cache)).put(request, response.clone());
+  return response;
+};
+
+async function page(request) {
+  try {
+    const response = await fetch(request);
+    if (!KEPT.test(new URL(request.url).pathname)) return response;
+    const kept = await keep(PAGES, request, response);
+    const cache = await caches.open(PAGES);
+    const [...keys] = await cache.keys();
+    for (const old of keys.slice(0, Math.max(0, keys.length - MOST_PAGES))) await cache.delete(old);
+    return kept;
+  } catch (error) {
+    const known = await caches.match(request, { ignoreVary: true });
+    if (known) return known;
+    throw error;
+  }
+}
+
+async function part(request) {
+  return (await caches.match(request)) ?? keep(PARTS, request, await fetch(request));
+}
+
+self.addEventListener('fetch', (event) => {
+  const { request } = event;
+  const url = new URL(request.url);
+  if (request.method !== 'GET' || url.origin !== self.location.origin) return;
+  if (request.mode === 'navigate') event.respondWith(page(request));
+  else if (url.pathname.startsWith('/_next/static/') || url.pathname === '/theme.js')
+    event.respondWith(part(request));
+});
+
+// The page that was open before this worker came hands over what it had loaded.
+self.addEventListener('message', (event) => {
+  const { page: address, parts } = event.data ?? {};
+  if (!Array.isArray(parts)) return;
+  event.waitUntil(
+    (async () => {
+      if (typeof address === 'string' && KEPT.test(new URL(address).pathname)) {
+        const request = new Request(address);
+        await keep(PAGES, request, await fetch(request)).catch(() => {});
+      }
+      for (const url of parts) {
+        const request = new Request(url);
+        if (!(await caches.match(request)))
+          await fetch(request)
+            .then((r) => keep(PARTS, request, r))
+            .catch(() => {});
+      }
+    })(),
+  );
+});

@@ -1,0 +1,11 @@
+import type { Metadata } from 'next';
+import { pool } from '../../../server/database';
+import { theHouse } from '../../../server/kitchen';
+import { FunnelView } from '../../../ui/check/FunnelView';
+
+export const metadata: Metadata = { title: 'Calibrate a funnel' };
+export const dynamic = 'force-dynamic';
+
+export default async function FunnelPage() {
+  return <FunnelView funnels={(await theHouse(pool())).funnels} />;
+}

@@ -1,0 +1,31 @@
+import type { Metadata } from 'next';
+import * as z from 'zod';
+import { pool } from '../../server/database';
+import { theHouse } from '../../server/kitchen';
+import { readBatch } from '../../server/queries/batches';
+import { readRail } from '../../server/rail';
+import { CheckView } from '../../ui/check/CheckView';
+
+export const metadata: Metadata = { title: 'Check' };
+export const dynamic = 'force-dynamic';
+
+/** The pot the address names, the oldest on the stove when it names none, and none when it says so. */
+export default async function CheckPage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
+  const { batch: asked } = await searchParams;
+  const db = pool();
+  const [house, tickets] = await Promise.all([theHouse(db), readRail(db)]);
+  const id = typeof asked === 'string' ? asked : tickets[0]?.id;
+  const batch = z.uuid().safeParse(id).success ? await readBatch(db, String(id)) : null;
+  return (
+    <CheckView
+      key={batch?.id ?? 'none'}
+      house={house}
+      batch={batch}
+      pots={tickets.map(({ id: value, name }) => ({ id: value, name }))}
+    />
+  );
+}

@@ -1,0 +1,99 @@
+import { ingredient } from '../food/catalogue';
+import { amountWords } from '../plan/wording';
+import { portionsIn } from '../pot/portions';
+import type { Portion } from '../pot/step';
+import { timeOfDay } from '../units/clock';
+import { duration, litres, uncapital } from '../units/format';
+import type { Batch } from './record';
+import type { BatchState, StepState } from './state';
+
+/** Something that went otherwise than planned: what, as planned, as it was. */
+export type Difference = { readonly what: string; readonly planned: string; readonly was: string };
+
+/** A step that took this much longer or shorter, both as a share and in seconds, is worth a line. */
+const SHARE = 0.25;
+const SECONDS = 120;
+
+function ofTime(steps: readonly StepState[], startedAt: number): readonly Difference[] {
+  let from = startedAt;
+  return steps
+    .filter((s) => s.done)
+    .toSorted((a, b) => Date.parse(a.done?.at ?? '') - Date.parse(b.done?.at ?? ''))
+    .flatMap((s): Difference[] => {
+      const at = Date.parse(s.done?.at ?? '');
+      const took = (at - from) / 1000;
+      from = at;
+      const off = Math.abs(took - s.seconds);
+      if (!s.planned || off < SECONDS || off < SHARE * s.seconds) return [];
+      return [{ what: s.title, planned: duration(s.seconds), was: duration(took) }];
+    });
+}
+
+const ofWeight = (steps: readonly StepState[]): readonly Difference[] =>
+  steps.flatMap((s) => {
+    const { does } = s.planned ?? {};
+    if (!does) return [];
+    const planned = portionsIn<Portion>(does);
+    return [...s.weighed].flatMap(([item, g]): Difference[] => {
+      const p = planned[item];
+      if (!p || Math.abs(g - p.amount) < Math.max(1, p.amount * 0.01)) return [];
+      return [
+        {
+          what: ingredient(p.ingredient).name,
+          planned: amountWords(p.ingredient, p.amount),
+          was: amountWords(p.ingredient, g),
+        },
+      ];
+    });
+  });
+
+function ofEvents(batch: Batch, state: BatchState): readonly Difference[] {
+  return state.events.flatMap(({ body, at }): Difference[] => {
+    const when = timeOfDay(new Date(at));
+    switch (body.kind) {
+      case 'put-in':
+        return [
+          {
+            what: `Put in at ${when}`,
+            planned: 'nothing',
+            was: `${amountWords(body.ingredient, body.g)} ${uncapital(ingredient(body.ingredient).name)}`,
+          },
+        ];
+      case 'step-added':
+        return [{ what: `Added at ${when}`, planned: 'nothing', was: body.title }];
+      case 'colour': {
+        const does = batch.plan.steps[body.step]?.does;
+        if (does?.kind !== 'roux' || does.colour === body.colour) return [];
+        return [{ what: 'Colour of the roux', planned: does.colour, was: body.colour }];
+      }
+      case 'look':
+        return body.looks === 'smooth'
+          ? []
+          : [{ what: `Look at ${when}`, planned: 'smooth', was: body.looks }];
+      default:
+        return [];
+    }
+  });
+}
+
+/** All that went otherwise than planned, for whoever writes the batch up. `yieldMl` is what came of it, where that is known. */
+export function differencesOf(
+  batch: Batch,
+  state: BatchState,
+  yieldMl: number | null,
+): readonly Difference[] {
+  const planned = batch.plan.litres * 1000;
+  return [
+    ...ofWeight(state.steps),
+    ...ofEvents(batch, state),
+    ...state.steps.flatMap((s): Difference[] =>
+      s.skipped
+        ? [{ what: s.title, planned: duration(s.seconds), was: `left out: ${s.skipped.reason}` }]
+        : [],
+    ),
+    ...ofTime(state.steps, Date.parse(batch.startedAt)),
+    ...(yieldMl !== null && Math.abs(yieldMl / planned - 1) > 0.02
+      ? [{ what: 'Yield', planned: `${litres(planned)} L`, was: `${litres(yieldMl)} L` }]
+      : []),
+  ];
+}

@@ -1,0 +1,447 @@
+'use client';
+
+import { clsx } from 'clsx';
+import { Printer, Ruler, Timer, X } from 'lucide-react';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { flowError, median, placeAlone } from '../../core/batch/follow/readings';
+import type { Batch } from '../../core/batch/record';
+import { bandOf } from '../../core/flow/bands';
+import type { Placed } from '../../core/flow/tests/reading';
+import { syringeLevel } from '../../core/flow/tests/syringe';
+import { BOWL_CELSIUS, equivalentsFor, temperatureFactor } from '../../core/flow/viscosity';
+import type { House } from '../../core/plan/house';
+import { mPas, spaced } from '../../core/units/format';
+import { parseNumber } from '../../core/units/parse';
+import { degrees } from '../../core/units/show';
+import { toCelsius, toFahrenheit } from '../../core/units/temperature';
+import { ask, problemWords } from '../shared/api';
+import { Field, Pick } from '../shared/Field';
+import { type Mark, Scale } from '../shared/Scale';
+import { standingOf, useDevices } from '../shared/station/devices';
+import { useBatch } from '../shared/station/useBatch';
+import { useKeptPage } from '../shared/station/useKeptPage';
+import { BUTTON, PRIMARY } from '../shared/styles';
+import { useNow } from '../shared/useNow';
+import { useShow } from '../shared/useShow';
+import { useFollow } from '../stove/useFollow';
+import { Drawing } from './Drawing';
+import { type Kind, kindsFor, LINE_SPREAD, wouldRead } from './kinds';
+import { useStopwatch } from './useStopwatch';
+
+type Props = {
+  readonly house: House;
+  /** The pot the test is of; null when it is of none on the stove. */
+  readonly batch: Batch | null;
+  readonly pots: readonly { readonly id: string; readonly name: string }[];
+};
+
+/** No fat to speak of is known of a soup that is not on the stove: a cream soup's. Our assumption. */
+const USUAL_FAT = 0.03;
+
+/** How thick is it really: a test, a stop-watch, and where it stands. */
+export function CheckView(props: Props) {
+  useKeptPage();
+  return props.batch ? <OfPot {...props} batch={props.batch} /> : <Check {...props} of={null} />;
+}
+
+type Of = {
+  readonly name: string;
+  readonly target: number;
+  readonly fat: number;
+  readonly equivalents: number;
+  /** °C the probe shows, or the model's. */
+  readonly celsius: number;
+  readonly probe: string | null;
+  readonly flowTimer: {
+    readonly id: string;
+    readonly name: string;
+    readonly at: number | null;
+    readonly value: number | null;
+  } | null;
+  readonly write: (test: Parameters<ReturnType<typeof useBatch>['write']>[0]) => void;
+};
+
+function OfPot(props: Props & { batch: Batch }) {
+  const { batch, write } = useBatch(props.batch);
+  const now = useNow();
+  const going = useFollow(batch, now);
+  const devices = useDevices();
+  const paired = going?.followed.state.paired;
+  const probe = paired?.thermometer && {
+    name: paired.thermometer.name,
+    ...standingOf(
+      devices.all.find((d) => d.id === paired.thermometer?.device),
+      now ?? 0,
+    ),
+  };
+  const timer =
+    devices.all.find((d) => d.kind === 'flow timer' && d.id === paired?.['flow timer']?.device && d.here) ??
+    null;
+  const target = batch.plan.cooked?.target ?? batch.plan.viscosity;
+  const of: Of = {
+    name: batch.plan.recipeName,
+    target,
+    fat: going?.seen.fatFraction ?? USUAL_FAT,
+    equivalents: equivalentsFor(target, going?.seen.fatFraction ?? USUAL_FAT),
+    celsius: probe?.value ?? going?.seen.celsius ?? BOWL_CELSIUS,
+    probe: probe && probe.value !== null ? probe.name : null,
+    flowTimer: timer && { id: timer.id, name: timer.name, at: timer.at, value: timer.value },
+    write,
+  };
+  return <Check {...props} of={now === null ? null : of} key={now === null ? 'waiting' : 'live'} />;
+}
+
+function Check({ house, batch, pots, of }: Props & { of: Of | null }) {
+  const show = useShow();
+  const router = useRouter();
+  const kinds = kindsFor(house.funnels);
+  const limits = house.kitchen.bandLimits;
+  const fahrenheit = show.temperature === 'F';
+  const target = of?.target ?? null;
+  const [kindId, setKindId] = useState<string | null>(null);
+  const [readings, setReadings] = useState<readonly number[]>([]);
+  const [typed, setTyped] = useState('');
+  const [hot, setHot] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [armed, setArmed] = useState<number | null>(null);
+  const [flows, setFlows] = useState(true);
+
+  const shownOf = of ? String(Math.round(fahrenheit ? toFahrenheit(of.celsius) : of.celsius)) : '';
+  const hotText = hot ?? shownOf;
+  const hotNumber = parseNumber(hotText);
+  const celsius = fahrenheit ? toCelsius(hotNumber) : hotNumber;
+  const warm = celsius >= 1 && celsius <= 100;
+  const e = of?.equivalents ?? 40;
+  const tells = (k: Kind) => wouldRead(k, target ?? 150, warm ? celsius : BOWL_CELSIUS, e);
+  const kind = kinds.find((k) => k.id === kindId) ?? kinds.find((k) => tells(k) !== null) ?? LINE_SPREAD;
+  const should = target === null ? null : tells(kind);
+
+  const take = (value: number) => {
+    const [from, to] = kind.range;
+    if (!(value >= from && value <= to)) {
+      setProblem(
+        `${spaced(value, 1)} ${kind.unit} cannot be: ${kind.reads.toLowerCase()} in this test is ${spaced(from, from < 1 ? 2 : 0)} to ${spaced(to)} ${kind.unit}.`,
+      );
+      return;
+    }
+    setProblem(null);
+    setReadings((r) => [...r, Math.round(value * 100) / 100].slice(-9));
+    setTyped('');
+  };
+  const press = () => {
+    const took = watch.press();
+    if (took !== null && kind.waits === null) take(took);
+  };
+  const watch = useStopwatch(kind.waits, () => press());
+  const waiting = kind.waits !== null && watch.seconds !== null;
+  // What the flow timer sends after it was armed is a reading like any other.
+  const { flowTimer } = of ?? {};
+  if (armed !== null && flowTimer?.at && flowTimer.at > armed && flowTimer.value !== null) {
+    setArmed(null);
+    take(flowTimer.value);
+  }
+  const arm = async () => {
+    if (!flowTimer || !kind.test || !warm) return;
+    setProblem(null);
+    const at = Date.now();
+    const answer = await ask('POST', `/api/devices/${flowTimer.id}/arm`, { test: kind.test, celsius });
+    if (answer.ok) setArmed(at);
+    else setProblem(answer.problems.map(problemWords).join(' '));
+  };
+
+  const choose = (id: string) => {
+    setKindId(id);
+    setReadings([]);
+    setTyped('');
+    setProblem(null);
+    watch.reset();
+  };
+  let found: Placed | null = null;
+  let cannot: string | null = null;
+  if (readings.length > 0 && kind.test && warm) {
+    try {
+      found = placeAlone(kind.test, readings, celsius, of?.fat ?? USUAL_FAT, limits);
+    } catch (error) {
+      if (!(error instanceof RangeError)) throw error;
+      cannot = error.message;
+    }
+  }
+  const level = kind.test === null && readings.length > 0 ? syringeLevel(median(readings), flows) : null;
+  const marks: Mark[] = [
+    ...(target === null ? [] : [{ id: 't', words: 'target', at: target, kind: 'target' } as const]),
+    ...(found
+      ? [{ id: 'm', words: 'measured', at: found.bowl, range: found.range, kind: 'measured' } as const]
+      : []),
+  ];
+  const keep = () => {
+    if (!of || !warm) return;
+    if (kind.test) of.write({ kind: 'flow', test: kind.test, readings: [...readings], celsius });
+    else of.write({ kind: 'syringe', mlLeft: median(readings), flows, celsius });
+    router.push(`/stove/${batch?.id}`);
+  };
+
+  return (
+    <div className="flex h-full flex-col overflow-y-auto min-[1100px]:grid min-[1100px]:grid-cols-[300px_1fr_330px] min-[1100px]:overflow-hidden">
+      <section
+        aria-label="The test"
+        className="shrink-0 border-ink bg-ground px-4 py-3 max-[1100px]:border-b-2 min-[1100px]:overflow-y-auto min-[1100px]:border-r-2"
+      >
+        <Pick
+          id="check-pot"
+          label="Of"
+          value={batch?.id ?? ''}
+          onChange={(ev) =>
+            router.push(ev.target.value ? `/check?batch=${ev.target.value}` : '/check?batch=none')
+          }
+        >
+          {pots.map((p) => (
+            <option key={p.id} value={p.id}>
+              {p.name}
+            </option>
+          ))}
+          <option value="">something not on the stove</option>
+        </Pick>
+        <fieldset className="mt-3">
+          <legend className="mb-1 font-bold">Test</legend>
+          <div className="grid gap-1 max-[1100px]:grid-cols-2">
+            {kinds.map((k) => {
+              const would = target === null ? null : tells(k);
+              const on = k.id === kind.id;
+              return (
+                <button
+                  key={k.id}
+                  type="button"
+                  aria-pressed={on}
+                  onClick={() => choose(k.id)}
+                  className={clsx(
+                    'min-h-12 rounded-sm border-2 border-ink px-3 text-left leading-tight',
+                    on ? 'bg-ink text-surface' : 'bg-surface',
+                  )}
+                >
+                  <b className="block">{k.words}</b>
+                  <span className="block text-[15px]">
+                    {k.test === null
+                      ? 'a level, no viscosity'
+                      : target === null
+                        ? `good to ${Math.round(flowError(k.test, 1) * 100)} %`
+                        : would === null
+                          ? 'cannot tell this target'
+                          : `${spaced(would, would < 10 ? 1 : 0)} ${k.unit} on target, good to ${Math.round(flowError(k.test, 1) * 100)} %`}
+                  </span>
+                </button>
+              );
+            })}
+          </div>
+        </fieldset>
+        <div className="mt-3 grid grid-cols-2 gap-1.5">
+          <Link href="/check/funnel" className={`${BUTTON} px-1 text-[16px] leading-tight`}>
+            <Ruler size={20} aria-hidden /> Calibrate
+          </Link>
+          <Link href="/check/line-spread" className={`${BUTTON} px-1 text-[16px] leading-tight`}>
+            <Printer size={20} aria-hidden /> Spread sheet
+          </Link>
+        </div>
+      </section>
+
+      <section
+        aria-label="Do it"
+        className="flex min-w-0 shrink-0 flex-col bg-surface px-5 py-3 min-[1100px]:overflow-y-auto"
+      >
+        <div className="grid grid-cols-[150px_1fr] items-center gap-4">
+          <div className="h-32">
+            <Drawing draws={kind.draws} />
+          </div>
+          <ol className="grid gap-1 text-[19px] leading-tight">
+            {kind.how.map((line, n) => (
+              <li key={line} className="grid grid-cols-[1.4rem_1fr]">
+                <b>{n + 1}</b>
+                {line}
+              </li>
+            ))}
+          </ol>
+        </div>
+        <button
+          type="button"
+          onClick={press}
+          className={clsx(
+            'mt-3 flex min-h-40 flex-1 flex-col items-center justify-center rounded-sm border-2 border-ink',
+            watch.seconds === null ? 'bg-butter text-on-butter' : 'bg-ink text-surface',
+          )}
+        >
+          <span role="timer" className="figures font-bold text-[clamp(64px,9vw,112px)] leading-none">
+            {watch.seconds === null
+              ? '0.0'
+              : waiting
+                ? Math.max(0, (kind.waits ?? 0) - watch.seconds).toFixed(1)
+                : watch.seconds.toFixed(1)}
+          </span>
+          <span className="font-bold text-[24px]">
+            {watch.seconds === null
+              ? kind.waits === null
+                ? 'Start'
+                : `Start the ${kind.waits} s`
+              : waiting
+                ? watch.seconds >= (kind.waits ?? 0)
+                  ? 'Now: read it. Tap to end'
+                  : 'Wait'
+                : 'Stop'}
+          </span>
+          <span className="text-[16px]">tap anywhere here, or the space bar</span>
+        </button>
+        <form
+          noValidate
+          className="mt-3 grid grid-cols-[1fr_1fr_auto] items-end gap-2"
+          onSubmit={(ev) => {
+            ev.preventDefault();
+            const value = parseNumber(typed);
+            if (Number.isNaN(value))
+              setProblem(`“${typed}” is not a number: ${kind.reads.toLowerCase()} in ${kind.unit}.`);
+            else take(value);
+          }}
+        >
+          <Field
+            id="check-hot"
+            label={`Soup in the test, ${fahrenheit ? '°F' : '°C'}`}
+            inputMode="decimal"
+            value={hotText}
+            onChange={(ev) => setHot(ev.target.value)}
+            problem={
+              warm || (hotText === '' && readings.length === 0)
+                ? undefined
+                : `“${hotText}” cannot be: temperature is ${fahrenheit ? '34 to 212 °F' : '1 to 100 °C'}.`
+            }
+            className="figures text-right font-bold text-[24px]"
+          />
+          <Field
+            id="check-reading"
+            label={`${kind.reads}, ${kind.unit}`}
+            inputMode="decimal"
+            value={typed}
+            onChange={(ev) => setTyped(ev.target.value)}
+            className="figures text-right font-bold text-[24px]"
+          />
+          <button type="submit" className={BUTTON}>
+            Add
+          </button>
+        </form>
+        {kind.id === 'syringe' && (
+          <label htmlFor="check-flows" className="mt-2 flex min-h-12 items-center gap-3">
+            <input
+              id="check-flows"
+              type="checkbox"
+              checked={!flows}
+              onChange={(ev) => setFlows(!ev.target.checked)}
+              className="tick size-8 rounded-sm border-2 border-ink bg-surface"
+            />
+            Nothing flowed at all
+          </label>
+        )}
+        {flowTimer && kind.test && kind.waits === null && (
+          <button type="button" onClick={arm} disabled={armed !== null} className={`${BUTTON} mt-2`}>
+            <Timer size={20} aria-hidden />
+            {armed === null ? `Let ${flowTimer.name} time it` : `${flowTimer.name} is timing …`}
+          </button>
+        )}
+        {(problem ?? cannot) && (
+          <p role="alert" className="mt-2 font-bold text-tomato">
+            {problem ?? cannot}
+          </p>
+        )}
+      </section>
+
+      <section
+        aria-label="Where it stands"
+        className="flex min-h-0 shrink-0 flex-col border-ink bg-ground px-4 py-3 max-[1100px]:border-t-2 min-[1100px]:border-l-2"
+      >
+        <div aria-live="polite">
+          {found ? (
+            <>
+              <p className="font-bold leading-tight">In the bowl, {degrees(BOWL_CELSIUS, show)}</p>
+              <p className="flex items-baseline gap-3">
+                <b className="text-[34px] leading-tight">{bandOf(found.bowl, limits)}</b>
+                <span className="figures font-bold text-[28px]">{mPas(found.bowl)}</span>
+                <span className="text-[15px] text-quiet">mPa·s</span>
+              </p>
+              <p className="text-[16px] leading-tight">
+                {mPas(found.range[0])} to {mPas(found.range[1])} by this test
+              </p>
+              <p className="mt-2 text-[16px] leading-tight">
+                In the pot now, {degrees(of?.celsius ?? celsius, show)}:{' '}
+                <b className="figures text-[20px]">
+                  {mPas(
+                    (found.bowl * temperatureFactor(of?.celsius ?? celsius)) /
+                      temperatureFactor(BOWL_CELSIUS),
+                  )}
+                </b>
+                . It looks thinner hot than it will be eaten.
+              </p>
+            </>
+          ) : level !== null ? (
+            <>
+              <p className="font-bold">Syringe flow test</p>
+              <p className="font-bold text-[34px] leading-tight">Level {level}</p>
+              <p className="text-[16px] leading-tight">
+                A measurement only: what is fit for whom a clinician decides.
+              </p>
+            </>
+          ) : (
+            <>
+              <p className="font-bold text-[24px] leading-tight">{of ? of.name : 'Any soup'}</p>
+              <p className="text-[17px]">
+                {should !== null ? (
+                  <>
+                    On target it reads{' '}
+                    <b>
+                      {spaced(should, should < 10 ? 1 : 0)} {kind.unit}
+                    </b>
+                    .
+                  </>
+                ) : target !== null && kind.test ? (
+                  'This test cannot tell the target: take one that says it can.'
+                ) : (
+                  'Do the test, and see where it stands.'
+                )}
+              </p>
+            </>
+          )}
+        </div>
+        {readings.length > 0 && (
+          <ul aria-label="Readings" className="mt-2 flex flex-wrap gap-2">
+            {readings.map((r, n) => (
+              <li key={`${n.toString()} ${r}`}>
+                <button
+                  type="button"
+                  onClick={() => setReadings((all) => all.filter((_, m) => m !== n))}
+                  aria-label={`Strike ${r} ${kind.unit}`}
+                  className={`${BUTTON} min-h-12 px-2`}
+                >
+                  <span className="figures">{spaced(r, 1)}</span> {kind.unit} <X size={16} aria-hidden />
+                </button>
+              </li>
+            ))}
+            {readings.length > 1 && (
+              <li className="self-center">
+                median <b className="figures">{spaced(median(readings), 1)}</b>
+              </li>
+            )}
+          </ul>
+        )}
+        <div className="mt-2 min-h-60 flex-1">
+          <Scale limits={limits} marks={marks} label="Consistency in the bowl" />
+        </div>
+        {of && (
+          <button
+            type="button"
+            onClick={keep}
+            disabled={readings.length === 0 || (!found && level === null)}
+            className={`${PRIMARY} mt-3 min-h-18 text-[22px]`}
+          >
+            Write it down
+          </button>
+        )}
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,219 @@
+'use client';
+
+import { Timer } from 'lucide-react';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { CALIBRATION_LIQUIDS, calibrateFunnel } from '../../core/flow/tests/cups';
+import type { HouseFunnel } from '../../core/plan/house';
+import { spaced } from '../../core/units/format';
+import { typedNumber } from '../../core/units/parse';
+import { ask, problemWords } from '../shared/api';
+import { Field } from '../shared/Field';
+import { Scroll } from '../shared/Scroll';
+import { BUTTON, PRIMARY } from '../shared/styles';
+import { WhenLive } from '../shared/WhenLive';
+import { useStopwatch } from './useStopwatch';
+
+const CARD = 'rounded-sm border-2 border-ink bg-surface p-4 grid content-start gap-3';
+const nu = (value: number): string => String(Math.round(value * 1000) / 1000);
+
+/** A funnel of the house's own, calibrated with two liquids whose viscosity is known. */
+export function FunnelView({ funnels }: { funnels: readonly HouseFunnel[] }) {
+  return (
+    <div className="flex h-full flex-col">
+      <header className="flex shrink-0 flex-wrap items-center gap-3 border-ink border-b-2 bg-surface px-5 py-3">
+        <h1 className="mr-auto font-bold text-[27px] leading-tight">
+          Calibrate a funnel
+          <span className="block font-normal text-[17px] text-quiet">
+            Any funnel tells viscosity once two liquids that are known have run through it.
+          </span>
+        </h1>
+        <Link href="/check" className={BUTTON}>
+          Back to Check
+        </Link>
+      </header>
+      <Scroll label="Calibration" className="min-h-0 flex-1 overflow-y-auto px-5 py-4">
+        <WhenLive>
+          <Calibration funnels={funnels} />
+        </WhenLive>
+      </Scroll>
+    </div>
+  );
+}
+
+type Typed = Readonly<
+  Record<'name' | 'orificeMm' | 'ml' | 'thinNu' | 'thinSeconds' | 'thickNu' | 'thickSeconds', string>
+>;
+
+const FIELD_OF: Readonly<Record<string, keyof Typed>> = {
+  name: 'name',
+  orificeMm: 'orificeMm',
+  ml: 'ml',
+  'thin.nu': 'thinNu',
+  'thin.seconds': 'thinSeconds',
+  'thick.nu': 'thickNu',
+  'thick.seconds': 'thickSeconds',
+};
+
+function Calibration({ funnels }: { funnels: readonly HouseFunnel[] }) {
+  const router = useRouter();
+  const [typed, setTyped] = useState<Typed>({
+    name: '',
+    orificeMm: '7',
+    ml: '150',
+    thinNu: nu(CALIBRATION_LIQUIDS.water.nu),
+    thinSeconds: '',
+    thickNu: nu(CALIBRATION_LIQUIDS.syrup.nu),
+    thickSeconds: '',
+  });
+  const [problems, setProblems] = useState<Readonly<Partial<Record<keyof Typed | 'form', string>>>>({});
+  const [kept, setKept] = useState<HouseFunnel | null>(null);
+  const [timing, setTiming] = useState<'thinSeconds' | 'thickSeconds' | null>(null);
+  const press = (key: 'thinSeconds' | 'thickSeconds') => {
+    if (timing !== null && timing !== key) return;
+    const took = watch.press();
+    setTiming(took === null ? key : null);
+    if (took !== null) setTyped((t) => ({ ...t, [key]: took.toFixed(1) }));
+  };
+  const watch = useStopwatch(null, () => timing && press(timing));
+  const field = (key: keyof Typed) => ({
+    id: `funnel-${key}`,
+    value: typed[key],
+    onChange: (e: { target: { value: string } }) => setTyped((t) => ({ ...t, [key]: e.target.value })),
+    problem: problems[key],
+    ...(key !== 'name' && {
+      inputMode: 'decimal' as const,
+      className: 'figures text-right font-bold text-[24px]',
+    }),
+  });
+  const save = async () => {
+    setProblems({});
+    const answer = await ask<HouseFunnel>('POST', '/api/kitchen/funnels', {
+      name: typed.name,
+      orificeMm: typedNumber(typed.orificeMm),
+      ml: typedNumber(typed.ml),
+      thin: { nu: typedNumber(typed.thinNu), seconds: typedNumber(typed.thinSeconds) },
+      thick: { nu: typedNumber(typed.thickNu), seconds: typedNumber(typed.thickSeconds) },
+    });
+    if (answer.ok) {
+      setKept(answer.body);
+      router.refresh();
+      return;
+    }
+    const wrong = Object.fromEntries(
+      answer.problems.map((p) => [FIELD_OF[p.field] ?? 'form', problemWords(p)]),
+    );
+    setProblems(wrong);
+    document.getElementById(`funnel-${Object.keys(wrong)[0]}`)?.focus();
+  };
+  const run = (key: 'thinSeconds' | 'thickSeconds') => (
+    <button
+      type="button"
+      onClick={() => press(key)}
+      className={`${timing === key ? PRIMARY : BUTTON} min-h-20`}
+    >
+      <Timer aria-hidden />
+      {timing === key ? (
+        <>
+          <span role="timer" className="figures text-[26px]">
+            {(watch.seconds ?? 0).toFixed(1)}
+          </span>{' '}
+          Stop
+        </>
+      ) : (
+        'Start the watch'
+      )}
+    </button>
+  );
+  return (
+    <>
+      {kept && <Kept funnel={kept} />}
+      <form
+        noValidate
+        className="grid gap-3 min-[1000px]:grid-cols-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          void save();
+        }}
+      >
+        <section aria-labelledby="f-1" className={CARD}>
+          <h2 id="f-1" className="font-bold text-[21px]">
+            1 The funnel
+          </h2>
+          <Field label="Name" maxLength={60} {...field('name')} />
+          <Field label="Opening, mm" {...field('orificeMm')} />
+          <Field label="How much runs, mL" {...field('ml')} />
+          <p className="text-[16px] text-quiet">
+            Mark the level on its wall; the opening decides how hard it shears the soup.
+          </p>
+        </section>
+        <section aria-labelledby="f-2" className={CARD}>
+          <h2 id="f-2" className="font-bold text-[21px]">
+            2 {CALIBRATION_LIQUIDS.water.words}
+          </h2>
+          {run('thinSeconds')}
+          <Field label="It ran, s" {...field('thinSeconds')} />
+          <Field
+            label="Its viscosity, mm²/s"
+            hint="another liquid will do, if you know it"
+            {...field('thinNu')}
+          />
+        </section>
+        <section aria-labelledby="f-3" className={CARD}>
+          <h2 id="f-3" className="font-bold text-[21px]">
+            3 {CALIBRATION_LIQUIDS.syrup.words}
+          </h2>
+          {run('thickSeconds')}
+          <Field label="It ran, s" {...field('thickSeconds')} />
+          <Field label="Its viscosity, mm²/s" {...field('thickNu')} />
+        </section>
+        {problems.form && (
+          <p role="alert" className="font-bold text-tomato min-[1000px]:col-span-3">
+            {problems.form}
+          </p>
+        )}
+        <button type="submit" className={`${PRIMARY} min-h-18 text-[22px] min-[1000px]:col-span-3`}>
+          Keep this calibration
+        </button>
+      </form>
+      {funnels.length > 0 && (
+        <section aria-labelledby="f-all" className="mt-5">
+          <h2 id="f-all" className="font-bold text-[21px]">
+            Calibrated already
+          </h2>
+          <ul>
+            {funnels.map((f) => (
+              <li key={f.id} className="border-rule border-b py-2">
+                <Said funnel={f} />
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </>
+  );
+}
+
+function Said({ funnel }: { funnel: HouseFunnel }) {
+  const { a, b } = calibrateFunnel(funnel.thin, funnel.thick);
+  return (
+    <>
+      <b>{funnel.name}</b>: {spaced(b, 1)} s and {spaced(a, 3)} s for every mm²/s; water runs{' '}
+      {spaced(funnel.thin.seconds, 1)} s, {funnel.ml} mL through {funnel.orificeMm} mm.
+    </>
+  );
+}
+
+function Kept({ funnel }: { funnel: HouseFunnel }) {
+  return (
+    <p role="status" className="mb-3 flex flex-wrap items-center gap-3 bg-butter px-4 py-2 text-on-butter">
+      <span className="mr-auto">
+        Kept. <Said funnel={funnel} />
+      </span>
+      <Link href="/check" className={BUTTON}>
+        To Check
+      </Link>
+    </p>
+  );
+}

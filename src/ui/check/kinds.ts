@@ -1,0 +1,147 @@
+import type { BodyOf } from '../../core/batch/events';
+import { calibrateFunnel } from '../../core/flow/tests/cups';
+import { readingFor } from '../../core/flow/tests/reading';
+import type { HouseFunnel } from '../../core/plan/house';
+
+/** A test as the Check offers it: how it is timed, what is read, how it is done. */
+export type Kind = {
+  readonly id: string;
+  readonly words: string;
+  readonly draws: 'cup' | 'ring' | 'spoon' | 'trough' | 'syringe';
+  /** Null for the syringe, which gives a level and no viscosity. */
+  readonly test: BodyOf<'flow'>['test'] | null;
+  /** The stop-watch is the reading, or counts down these seconds before it. */
+  readonly waits: number | null;
+  readonly unit: 's' | 'mm' | 'g' | 'mL';
+  readonly reads: string;
+  readonly range: readonly [number, number];
+  readonly how: readonly string[];
+};
+
+const cup = (orifice: 3 | 4 | 5 | 6): Kind => ({
+  id: `cup-${orifice}`,
+  words: `Flow cup, ${orifice} mm`,
+  draws: 'cup',
+  test: { kind: 'cup', orifice },
+  waits: null,
+  unit: 's',
+  reads: 'Flow time',
+  range: [30, 100],
+  how: [
+    'Finger under the hole, fill to the brim, level it off.',
+    'Take the finger away and start.',
+    'Stop when the stream first breaks.',
+  ],
+});
+
+/** Needs nothing but a ring and a printed sheet, and tells any soup. */
+export const LINE_SPREAD: Kind = {
+  id: 'ring',
+  words: 'Line spread, 100 mL ring',
+  draws: 'ring',
+  test: { kind: 'line spread', ml: 100, seconds: 30 },
+  waits: 30,
+  unit: 'mm',
+  reads: 'Mean radius',
+  range: [10, 300],
+  how: [
+    'Ring on the middle of the sheet, 100 mL of soup in it.',
+    'Lift the ring straight up and start.',
+    'After 30 s read the radius on four sides; the mean counts.',
+  ],
+};
+
+const SPOON: Kind = {
+  id: 'spoon',
+  words: 'Weighed spoon, 45 × 65 mm',
+  draws: 'spoon',
+  test: { kind: 'spoon', widthMm: 45, heightMm: 65, seconds: 10 },
+  waits: 10,
+  unit: 'g',
+  reads: 'Left on the spoon',
+  range: [0.01, 200],
+  how: [
+    'Spoon on the scale, tare. Dip it, hold it upright, start.',
+    'After 10 s wipe the drop at its tip and lay it on the scale.',
+    'Read the grams that stayed.',
+  ],
+};
+
+const TROUGH: Kind = {
+  id: 'trough',
+  words: 'Trough, 50 × 20 mm gate',
+  draws: 'trough',
+  test: { kind: 'trough', mm2: 1000, seconds: 30 },
+  waits: 30,
+  unit: 'mm',
+  reads: 'How far it ran',
+  range: [20, 1000],
+  how: [
+    'Trough dead level, gate shut, fill 50 mm behind it to 20 mm.',
+    'Lift the gate and start.',
+    'After 30 s read how far it has run from the back wall.',
+  ],
+};
+
+const SYRINGE: Kind = {
+  id: 'syringe',
+  words: 'Syringe, 10 mL',
+  draws: 'syringe',
+  test: null,
+  waits: 10,
+  unit: 'mL',
+  reads: 'Left in the syringe',
+  range: [0, 10],
+  how: [
+    'No plunger, finger under the tip, fill to 10 mL.',
+    'Take the finger away and start.',
+    'At 10 s close it with the finger and read what is left.',
+  ],
+};
+
+const funnelKind = (f: HouseFunnel): Kind => ({
+  id: `funnel-${f.id}`,
+  words: f.name,
+  draws: 'cup',
+  test: {
+    kind: 'funnel',
+    name: f.name,
+    funnel: calibrateFunnel(f.thin, f.thick),
+    orificeMm: f.orificeMm,
+    ml: f.ml,
+  },
+  waits: null,
+  unit: 's',
+  reads: 'Flow time',
+  range: [Math.max(0.5, Math.ceil(calibrateFunnel(f.thin, f.thick).b * 10) / 10), 3600],
+  how: [
+    `Finger under the spout, fill to the ${f.ml} mL mark.`,
+    'Take the finger away and start.',
+    'Stop when the stream first breaks.',
+  ],
+});
+
+/** Every test there is here: the house's own funnels first, they were calibrated for this. */
+export const kindsFor = (funnels: readonly HouseFunnel[]): readonly Kind[] => [
+  ...funnels.map(funnelKind),
+  cup(6),
+  cup(5),
+  cup(4),
+  cup(3),
+  SPOON,
+  LINE_SPREAD,
+  TROUGH,
+  SYRINGE,
+];
+
+/** What a test should read for `target` mPa·s in the bowl at `celsius`; null when it cannot tell it. */
+export function wouldRead(kind: Kind, target: number, celsius: number, equivalents: number): number | null {
+  if (!kind.test) return null;
+  try {
+    const reading = readingFor(kind.test, target, celsius, equivalents);
+    return Number.isFinite(reading) ? reading : null;
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
+}

@@ -1,0 +1,69 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import { chime } from '../shared/station/ring';
+
+export type Stopwatch = {
+  /** s since it was started, renewed ten times a second; null when it stands. */
+  readonly seconds: number | null;
+  /** Starts it, or stops it and gives the seconds. */
+  readonly press: () => number | null;
+  readonly reset: () => void;
+};
+
+const isControl = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT|BUTTON|A)$/.test(target.tagName);
+
+/**
+ * A stop-watch for a knuckle or the space bar. It counts by the monotonic clock, so that a corrected wall
+ * clock does not move it. With `rings` it chimes once when those seconds are over.
+ */
+export function useStopwatch(rings: number | null, onSpace: () => void): Stopwatch {
+  const from = useRef<number | null>(null);
+  const [seconds, setSeconds] = useState<number | null>(null);
+  const rung = useRef(false);
+  useEffect(() => {
+    const timer = setInterval(() => {
+      if (from.current === null) return;
+      const now = (performance.now() - from.current) / 1000;
+      setSeconds(now);
+      if (rings !== null && now >= rings && !rung.current) {
+        rung.current = true;
+        chime();
+      }
+    }, 100);
+    return () => clearInterval(timer);
+  }, [rings]);
+  const latest = useRef(onSpace);
+  useEffect(() => {
+    latest.current = onSpace;
+  });
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      if (e.code !== 'Space' || e.repeat || isControl(e.target)) return;
+      e.preventDefault();
+      latest.current();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+  return {
+    seconds,
+    press: () => {
+      if (from.current === null) {
+        from.current = performance.now();
+        rung.current = false;
+        setSeconds(0);
+        return null;
+      }
+      const took = (performance.now() - from.current) / 1000;
+      from.current = null;
+      setSeconds(null);
+      return took;
+    },
+    reset: () => {
+      from.current = null;
+      setSeconds(null);
+    },
+  };
+}

@@ -1,0 +1,21 @@
+'use client';
+
+import { useEffect } from 'react';
+
+/** Has the browser keep this page and its scripts, for a reload while the server is away. */
+export function useKeptPage(): void {
+  useEffect(() => {
+    // Browsers allow it over https and on the machine itself.
+    if (!('serviceWorker' in navigator) || process.env.NODE_ENV !== 'production') return;
+    void (async () => {
+      const registration = await navigator.serviceWorker.register('/sw.js').catch(() => null);
+      if (!registration) return;
+      const { active } = await navigator.serviceWorker.ready;
+      const parts = performance
+        .getEntriesByType('resource')
+        .map((r) => r.name)
+        .filter((name) => name.startsWith(`${location.origin}/_next/static/`) || name.endsWith('/theme.js'));
+      active?.postMessage({ page: location.href, parts });
+    })();
+  }, []);
+}

@@ -1,0 +1,154 @@
+'use client';
+
+import {
+  Droplets,
+  Eye,
+  Gauge,
+  Plus,
+  Ruler,
+  Scale as ScaleIcon,
+  Thermometer,
+  Utensils,
+  Wifi,
+} from 'lucide-react';
+import Link from 'next/link';
+import type { BatchEvent } from '../../core/batch/events';
+import { placeAlone } from '../../core/batch/follow/readings';
+import { bandOf } from '../../core/flow/bands';
+import { litres, mPas, spaced } from '../../core/units/format';
+import { degrees, type Show, volumeWords } from '../../core/units/show';
+import { type Mark, Scale } from '../shared/Scale';
+import { BUTTON } from '../shared/styles';
+import { PotNow } from './PotNow';
+import type { ReadingKind } from './readings/ReadingSheet';
+import type { Going } from './useFollow';
+
+const PADS: readonly { kind: ReadingKind; words: string; icon: typeof Ruler }[] = [
+  { kind: 'temperature', words: 'Temperature', icon: Thermometer },
+  { kind: 'level', words: 'Level', icon: Ruler },
+  { kind: 'dice', words: 'Fork', icon: Utensils },
+  { kind: 'taste', words: 'Salt', icon: Gauge },
+  { kind: 'look', words: 'Look', icon: Eye },
+  { kind: 'scale', words: 'On the scale', icon: ScaleIcon },
+  { kind: 'put in', words: 'Put in', icon: Plus },
+];
+
+type Props = {
+  readonly batchId: string;
+  readonly going: Going;
+  /** What the probe says and how it stands; null when none is paired. */
+  readonly probe: { readonly name: string; readonly value: number | null; readonly says: string } | null;
+  readonly show: Show;
+  readonly onRead: (kind: ReadingKind) => void;
+  readonly onDevices: () => void;
+};
+
+/** The last flow test of a batch as a mark on the scale. */
+export function measuredMark(events: readonly BatchEvent[], fat: number): Mark | null {
+  const last = events.findLast((e) => e.body.kind === 'flow');
+  if (last?.body.kind !== 'flow') return null;
+  try {
+    const found = placeAlone(last.body.test, last.body.readings, last.body.celsius, fat);
+    return { id: last.id, words: 'measured', at: found.bowl, range: found.range, kind: 'measured' };
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
+}
+
+/** In how many of ten it lands, as said: never "10 in 10" of a forecast. */
+export const inTen = (chance: number): string => {
+  const n = Math.round(chance * 10);
+  return n >= 10 ? 'over 9 in 10' : n <= 0 ? 'under 1 in 10' : `${n} in 10`;
+};
+
+/** The pot now and where it will land, and the pads that write a reading down. */
+export function NowPane({ batchId, going, probe, show, onRead, onDevices }: Props) {
+  const { seen, to, doubt, pot, followed } = going;
+  const limits = followed.kitchen.bandLimits;
+  const wanted = bandOf(followed.cooked.target, limits);
+  const measured = measuredMark(followed.state.events, seen.fatFraction);
+  const marks: Mark[] = [
+    { id: 'target', words: 'target', at: followed.cooked.target, kind: 'target' },
+    { id: 'end', words: 'at the pass', at: to.end.bowlViscosity, range: doubt?.bracket, kind: 'end' },
+    ...(seen.liquidMl > 100
+      ? [{ id: 'now', words: 'now', at: seen.bowlViscosity, kind: 'now' } as const]
+      : []),
+    ...(measured ? [measured] : []),
+  ];
+  return (
+    <div className="flex min-h-0 flex-col">
+      <div className="grid shrink-0 grid-cols-2 border-ink border-b-2">
+        <section aria-label="Now" className="min-w-0 border-ink border-r-2 px-4 py-2">
+          <h2 className="font-bold leading-tight">Now</h2>
+          <p className="figures font-bold text-[38px] leading-[1.1]">
+            {degrees(probe?.value ?? seen.celsius, show)}
+          </p>
+          <p className="truncate text-[15px] text-quiet">
+            {probe ? (
+              <>
+                {probe.name},{' '}
+                <span className={probe.value === null ? 'font-bold text-tomato' : ''}>{probe.says}</span>
+              </>
+            ) : (
+              'by the model'
+            )}
+          </p>
+        </section>
+        <section aria-label="At the pass, by the model" className="min-w-0 px-4 py-2">
+          <h2 className="font-bold leading-tight">At the pass</h2>
+          <p className="font-bold text-[30px] leading-[1.2]">{to.end.band}</p>
+          <p className="text-[15px] text-quiet leading-tight">
+            {mPas(to.end.bowlViscosity)}
+            {doubt && ` (${mPas(doubt.bracket[0])}–${mPas(doubt.bracket[1])})`},{' '}
+            {volumeWords(to.end.volumeMl, show)}
+            <br />
+            {doubt ? `${wanted}: ${inTen(doubt.chance)}` : ' '}
+          </p>
+        </section>
+      </div>
+      {to.short && (
+        <p className="shrink-0 border-ink border-b-2 bg-surface px-4 py-1.5 text-[16px] leading-tight">
+          {to.short.kind === 'thin' ? (
+            <>
+              <b>Short by {spaced(to.short.flour)} g of flour</b>: {spaced(to.short.cornstarch)} g cornstarch
+              as a slurry, or that flour with butter.
+            </>
+          ) : (
+            <>
+              <b>Over</b>: let it down with {litres(to.short.liquidMl)} L of stock or milk.
+            </>
+          )}
+        </p>
+      )}
+      <div className="grid h-56 shrink-0 grid-cols-[1fr_150px] gap-2 px-3 py-2 min-[1100px]:h-auto min-[1100px]:min-h-0 min-[1100px]:flex-1">
+        <PotNow vessel={pot.vessel} ml={seen.volumeMl} endMl={to.end.volumeMl} show={show} />
+        <Scale limits={limits} marks={marks} label="Consistency in the bowl" />
+      </div>
+      <section aria-label="Readings" className="grid shrink-0 grid-cols-3 gap-2 px-3 pb-3">
+        {PADS.slice(0, 2).map((p) => (
+          <Pad key={p.kind} {...p} onRead={onRead} />
+        ))}
+        <Link href={`/check?batch=${batchId}`} className={PAD}>
+          <Droplets size={22} aria-hidden /> Flow test
+        </Link>
+        {PADS.slice(2).map((p) => (
+          <Pad key={p.kind} {...p} onRead={onRead} />
+        ))}
+        <button type="button" onClick={onDevices} className={PAD}>
+          <Wifi size={22} aria-hidden /> Devices
+        </button>
+      </section>
+    </div>
+  );
+}
+
+const PAD = `${BUTTON} min-h-16 flex-col gap-0.5 px-1 text-[16px] leading-tight`;
+
+function Pad({ kind, words, icon: Icon, onRead }: (typeof PADS)[number] & { onRead: Props['onRead'] }) {
+  return (
+    <button type="button" onClick={() => onRead(kind)} className={PAD}>
+      <Icon size={22} aria-hidden /> {words}
+    </button>
+  );
+}

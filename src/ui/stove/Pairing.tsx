@@ -1,0 +1,77 @@
+'use client';
+
+import type { BodyOf } from '../../core/batch/events';
+import type { BatchState } from '../../core/batch/state';
+import { type DeviceKind, type Devices, standingOf } from '../shared/station/devices';
+import { BUTTON } from '../shared/styles';
+
+type Props = {
+  readonly devices: Devices;
+  readonly paired: BatchState['paired'];
+  readonly now: number;
+  readonly write: (body: BodyOf<'paired'>) => void;
+};
+
+const KINDS: readonly (readonly [DeviceKind, string])[] = [
+  ['thermometer', 'Probe in this pot'],
+  ['scale', 'Scale for this pot'],
+  ['flow timer', 'Flow timer for this pot'],
+];
+
+/** Which of the kitchen's devices read this pot; every station sees the same. */
+export function Pairing({ devices, paired, now, write }: Props) {
+  if (devices.bridge === 'none')
+    return (
+      <p className="p-4 text-[19px]">
+        No device bridge is set up: measure by hand. Whoever runs Panache can connect one: DEVICES_URL,
+        docs/formats.md.
+      </p>
+    );
+  return (
+    <div className="grid gap-4 p-4">
+      {devices.bridge === 'lost' && (
+        <p role="alert" className="font-bold text-tomato">
+          The device bridge does not answer: measure by hand meanwhile.
+        </p>
+      )}
+      {KINDS.map(([kind, title]) => {
+        const here = paired[kind];
+        return (
+          <fieldset key={kind} className="grid gap-2">
+            <legend className="mb-1 font-bold">{title}</legend>
+            {devices.all
+              .filter((d) => d.kind === kind)
+              .map((d) => {
+                const on = here?.device === d.id;
+                const { value, says } = standingOf(d, now);
+                return (
+                  <button
+                    key={d.id}
+                    type="button"
+                    aria-pressed={on}
+                    onClick={() =>
+                      write({ kind: 'paired', what: kind, device: on ? null : d.id, name: d.name })
+                    }
+                    className={`${BUTTON} min-h-16 justify-between ${on ? 'bg-ink text-surface hover:bg-ink' : ''}`}
+                  >
+                    <span className="text-left leading-tight">
+                      {d.name}
+                      <span className="block font-normal text-[15px]">
+                        {on ? 'reads this pot: tap to part' : says}
+                      </span>
+                    </span>
+                    {value !== null && kind !== 'flow timer' && (
+                      <span className="figures text-[24px]">
+                        {value} {kind === 'scale' ? 'g' : '°C'}
+                      </span>
+                    )}
+                  </button>
+                );
+              })}
+            {devices.all.every((d) => d.kind !== kind) && <p className="text-quiet">None is on.</p>}
+          </fieldset>
+        );
+      })}
+    </div>
+  );
+}

@@ -1,0 +1,181 @@
+'use client';
+
+import { clsx } from 'clsx';
+import { CloudOff, Scale as ScaleIcon, TriangleAlert } from 'lucide-react';
+import { useState } from 'react';
+import type { EventBody } from '../../core/batch/events';
+import { guideFor } from '../../core/batch/guide';
+import type { StepState } from '../../core/batch/state';
+import { detailsOf, itemLines, titleOf, waysOf } from '../../core/plan/wording';
+import { portionsIn } from '../../core/pot/portions';
+import type { Portion, Step } from '../../core/pot/step';
+import type { RouxColour } from '../../core/thicken/granules';
+import { spaced } from '../../core/units/format';
+import { inDegrees, type Show } from '../../core/units/show';
+import { Sheet } from '../shared/Sheet';
+import { Guide } from './guides/Guide';
+import { NumberEntry } from './readings/NumberEntry';
+import type { Going } from './useFollow';
+
+type Props = {
+  readonly step: StepState;
+  /** As the model now wants it done, amounts solved anew; null when it is words only. */
+  readonly does: Step | null;
+  readonly going: Going | null;
+  readonly colour: RouxColour | null;
+  /** What the scale paired with this pot shows, fresh. */
+  readonly scale: { readonly name: string; readonly value: number } | null;
+  readonly show: Show;
+  readonly write: (body: EventBody) => void;
+};
+
+/** One step, large: what is done, with how much, what to look for and why, what can hurt, what helps the hand. */
+export function StepPane({ step, does, going, colour, scale, show, write }: Props) {
+  const { planned, key } = step;
+  const [weighing, setWeighing] = useState<number | null>(null);
+  const [asWas, setAsWas] = useState(going?.pot ?? null);
+  const [of, setOf] = useState(key);
+  // The guide speaks of the pot as it was when the step came up, not of what the step then does to it.
+  if (of !== key || (!asWas && going)) {
+    setOf(key);
+    setAsWas(going?.pot ?? null);
+  }
+  const guide = does && going && asWas && !step.done ? guideFor(does, asWas, going.followed.kitchen) : null;
+  const changed = does && planned?.does ? changedItems(planned.does, does) : new Set<number>();
+  const says = (text: string) => inDegrees(text, show);
+  const portion = weighing === null || !does ? null : (portionsIn<Portion>(does)[weighing] ?? null);
+  return (
+    <>
+      <h1 className="mt-1 text-balance font-bold text-[clamp(34px,4.6vw,58px)] leading-[1.06]">
+        {says(does && changed.size > 0 ? titleOf(does) : step.title)}
+      </h1>
+      {does ? (
+        <>
+          <ul className="mt-3 flex flex-col gap-1 text-[clamp(20px,2.2vw,28px)]">
+            {itemLines(does).map((l) => (
+              <li key={l.item} className="flex items-center gap-3">
+                <b
+                  className={clsx(
+                    'figures inline-block min-w-30 shrink-0 px-2 text-right text-[1.25em] leading-[1.3]',
+                    step.weighed.has(l.item) ? 'border-2 border-ink bg-surface' : 'bg-butter text-on-butter',
+                  )}
+                >
+                  {l.figure}
+                </b>
+                <span className="min-w-0 leading-tight">
+                  {l.name}
+                  {step.weighed.has(l.item) && <span className="text-[16px] text-quiet"> weighed</span>}
+                  {changed.has(l.item) && !step.weighed.has(l.item) && (
+                    <span className="block font-bold text-[16px]">worked out anew for this pot</span>
+                  )}
+                </span>
+                {typeof key === 'number' && (
+                  <button
+                    type="button"
+                    onClick={() => setWeighing(l.item)}
+                    aria-label={`Weighed: ${l.name}`}
+                    className="ml-auto grid size-14 shrink-0 place-items-center rounded-sm border-2 border-rule"
+                  >
+                    <ScaleIcon size={24} aria-hidden />
+                  </button>
+                )}
+              </li>
+            ))}
+            {waysOf(does).map((d) => (
+              <li key={d}>{says(d)}</li>
+            ))}
+          </ul>
+          {guide && (
+            <Guide guide={guide} step={key} parts={step.parts} colour={colour} show={show} write={write} />
+          )}
+        </>
+      ) : (
+        planned && (
+          <ul className="mt-3 flex flex-col gap-1 text-[clamp(20px,2.2vw,28px)]">
+            {planned.details.map((d) => (
+              <li key={d}>{says(d)}</li>
+            ))}
+          </ul>
+        )
+      )}
+      {planned?.look && (
+        <p className="mt-3 text-[clamp(20px,1.9vw,24px)] leading-snug">
+          <b>Look for:</b> {says(planned.look)}.
+        </p>
+      )}
+      {planned?.reason && <p className="mt-2 text-[18px] text-quiet">{says(planned.reason)}</p>}
+      {planned?.cautions?.map((c) => (
+        <p key={c.id} className="mt-3 flex items-start gap-3 border-2 border-ink px-3 py-1 text-[18px]">
+          <TriangleAlert size={26} className="mt-0.5 shrink-0" aria-label="Caution" />
+          <span>
+            <b>{says(c.says)}</b> {says(c.do)} <span className="text-[16px] text-quiet">{c.rule}.</span>
+          </span>
+        </p>
+      ))}
+      {portion && (
+        <Sheet open onOpenChange={(open) => open || setWeighing(null)} title="What the scale shows">
+          <NumberEntry
+            asked={{
+              what: 'Weight',
+              unit: 'g',
+              from: 0,
+              to: 200_000,
+              decimals: portion.amount < 10 ? 1 : 0,
+              near: [0.9, 0.95, 1, 1.05, 1.1].map(
+                (x) =>
+                  Math.round(portion.amount * x * (portion.amount < 50 ? 10 : 1)) /
+                  (portion.amount < 50 ? 10 : 1),
+              ),
+              device: scale,
+            }}
+            onTake={(g) => {
+              if (weighing !== null && typeof key === 'number')
+                write({
+                  kind: 'weighed',
+                  step: key,
+                  item: weighing,
+                  g,
+                  ...(scale && scale.value === g && { from: scale.name }),
+                });
+              setWeighing(null);
+            }}
+          />
+          <p className="px-4 pb-4 text-quiet">
+            Planned: {spaced(portion.amount, portion.amount < 10 ? 1 : 0)} g. What is still to come is worked
+            out from what you weighed.
+          </p>
+        </Sheet>
+      )}
+    </>
+  );
+}
+
+/** Items whose amounts are no longer those of the plan. */
+function changedItems(planned: Step, now: Step): ReadonlySet<number> {
+  const before = portionsIn<Portion>(planned);
+  const changed = portionsIn<Portion>(now).flatMap((p, n) =>
+    Math.abs(p.amount - (before[n]?.amount ?? 0)) > 0.01 * Math.max(1, p.amount) ? [n] : [],
+  );
+  return new Set(
+    planned.kind === 'puree' && now.kind === 'puree' && planned.fraction !== now.fraction ? [-1] : changed,
+  );
+}
+
+/** The next step, peeking: its words and its first amount. */
+export const peekOf = (step: StepState, does: Step | null): string =>
+  (does ? detailsOf(does)[0] : step.planned?.details[0]) ?? '';
+
+export function Status({ unsent, refused }: { unsent: number; refused: string | null }) {
+  if (refused)
+    return (
+      <p role="alert" className="font-bold text-tomato">
+        {refused}
+      </p>
+    );
+  if (unsent === 0) return null;
+  return (
+    <p role="status" className="flex items-center gap-2 font-bold">
+      <CloudOff aria-hidden /> {unsent} waiting to be saved
+    </p>
+  );
+}

@@ -1,0 +1,209 @@
+'use client';
+
+import { clsx } from 'clsx';
+import { Check, Plus, SkipForward, Undo2 } from 'lucide-react';
+import { useState } from 'react';
+import type { EventBody } from '../../core/batch/events';
+import type { BatchState, StepState } from '../../core/batch/state';
+import { timeOfDay } from '../../core/units/clock';
+import { duration } from '../../core/units/format';
+import { parseNumber } from '../../core/units/parse';
+import { inDegrees } from '../../core/units/show';
+import { Field } from '../shared/Field';
+import { BUTTON, PRIMARY } from '../shared/styles';
+import { useShow } from '../shared/useShow';
+
+type Props = {
+  readonly state: BatchState;
+  readonly write: (body: EventBody) => void;
+  /** Shows a step that is not at hand. */
+  readonly onLook: (place: number) => void;
+};
+
+/** All steps: look at one, mark or take back out of turn, leave out with a reason, add one. */
+export function StepsSheet({ state, write, onLook }: Props) {
+  const [skipping, setSkipping] = useState<StepState | null>(null);
+  const [adding, setAdding] = useState(false);
+  const show = useShow();
+  if (skipping)
+    return (
+      <Skip
+        step={skipping}
+        onSkip={(reason) => {
+          write({ kind: 'step-skipped', step: skipping.key, reason });
+          setSkipping(null);
+        }}
+      />
+    );
+  if (adding)
+    return (
+      <Add
+        onAdd={(title, minutes) => {
+          const next = state.steps.slice(state.current).find((s) => typeof s.key === 'number');
+          const planned = state.steps.filter((s) => s.planned).length;
+          const before = typeof next?.key === 'number' ? next.key : planned;
+          write({ kind: 'step-added', before, title, ...(minutes !== null && { minutes }) });
+          setAdding(false);
+        }}
+      />
+    );
+  return (
+    <div>
+      <ol aria-label="Steps">
+        {state.steps.map((s, n) => {
+          const here = n === state.current;
+          const ended = s.done ?? s.skipped?.event ?? null;
+          return (
+            <li
+              key={String(s.key)}
+              aria-current={here ? 'step' : undefined}
+              className={clsx(
+                'flex items-center gap-2 border-rule border-b px-3 py-1',
+                here && 'bg-butter/25',
+              )}
+            >
+              <button
+                type="button"
+                onClick={() =>
+                  ended
+                    ? write({ kind: 'withdrawn', event: ended.id })
+                    : write({ kind: 'step-done', step: s.key })
+                }
+                aria-label={ended ? `Take back: ${s.title}` : `Mark done: ${s.title}`}
+                className="grid size-14 shrink-0 place-items-center"
+              >
+                <span
+                  className={clsx(
+                    'grid size-9 place-items-center rounded-sm border-2 border-ink',
+                    ended ? 'bg-ink text-surface' : 'bg-surface',
+                  )}
+                >
+                  {s.done ? (
+                    <Check size={24} strokeWidth={3} aria-hidden />
+                  ) : s.skipped ? (
+                    <SkipForward size={20} aria-hidden />
+                  ) : (
+                    <span className="figures text-[17px]">{n + 1}</span>
+                  )}
+                </span>
+              </button>
+              <button
+                type="button"
+                onClick={() => onLook(n)}
+                className="min-h-14 min-w-0 flex-1 text-left leading-tight"
+              >
+                <span className={clsx('block', here && 'font-bold', s.skipped && 'line-through')}>
+                  {inDegrees(s.title, show)}
+                </span>
+                <span className="block text-[15px] text-quiet">
+                  {s.done
+                    ? `done at ${timeOfDay(new Date(s.done.at))} by ${s.done.station}`
+                    : s.skipped
+                      ? `left out: ${s.skipped.reason}`
+                      : `${duration(s.seconds)}${s.planned ? '' : ', added here'}`}
+                </span>
+              </button>
+              {ended ? (
+                <Undo2 aria-hidden className="mr-3 shrink-0 text-quiet" size={20} />
+              ) : (
+                <button
+                  type="button"
+                  onClick={() => setSkipping(s)}
+                  aria-label={`Leave out: ${s.title}`}
+                  className={`${BUTTON} shrink-0 border-rule px-3`}
+                >
+                  <SkipForward size={20} aria-hidden />
+                </button>
+              )}
+            </li>
+          );
+        })}
+      </ol>
+      <div className="p-3">
+        <button type="button" onClick={() => setAdding(true)} className={`${BUTTON} w-full`}>
+          <Plus aria-hidden /> Add a step before the one at hand
+        </button>
+      </div>
+    </div>
+  );
+}
+
+const REASONS = ['not needed', 'done before', 'nothing left of it', 'no time'] as const;
+
+function Skip({ step, onSkip }: { step: StepState; onSkip: (reason: string) => void }) {
+  const [reason, setReason] = useState('');
+  const [tried, setTried] = useState(false);
+  return (
+    <form
+      noValidate
+      className="grid gap-3 p-4"
+      onSubmit={(e) => {
+        e.preventDefault();
+        setTried(true);
+        if (reason.trim()) onSkip(reason.trim());
+      }}
+    >
+      <p className="text-[20px]">
+        Leave out <b>{step.title}</b>: why? The model goes on without it.
+      </p>
+      <div className="grid grid-cols-2 gap-2">
+        {REASONS.map((r) => (
+          <button key={r} type="button" onClick={() => onSkip(r)} className={`${BUTTON} min-h-16`}>
+            {r}
+          </button>
+        ))}
+      </div>
+      <Field
+        id="skip-reason"
+        label="Or in your words"
+        value={reason}
+        maxLength={200}
+        onChange={(e) => setReason(e.target.value)}
+        problem={tried && !reason.trim() ? 'Write why it is left out, in up to 200 characters.' : undefined}
+      />
+      <button type="submit" className={PRIMARY}>
+        Leave it out
+      </button>
+    </form>
+  );
+}
+
+function Add({ onAdd }: { onAdd: (title: string, minutes: number | null) => void }) {
+  const [title, setTitle] = useState('');
+  const [text, setText] = useState('');
+  const [tried, setTried] = useState(false);
+  const minutes = text.trim() === '' ? null : parseNumber(text);
+  const possible = minutes === null || (minutes >= 0 && minutes <= 600);
+  return (
+    <form
+      noValidate
+      className="grid gap-3 p-4"
+      onSubmit={(e) => {
+        e.preventDefault();
+        setTried(true);
+        if (title.trim() && possible) onAdd(title.trim(), minutes);
+      }}
+    >
+      <Field
+        id="add-title"
+        label="What is to be done"
+        value={title}
+        maxLength={120}
+        onChange={(e) => setTitle(e.target.value)}
+        problem={tried && !title.trim() ? 'Write what is to be done, in up to 120 characters.' : undefined}
+      />
+      <Field
+        id="add-minutes"
+        label="Minutes, if it takes any"
+        inputMode="decimal"
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+        problem={tried && !possible ? `“${text}” cannot be: minutes are a number from 0 to 600.` : undefined}
+        className="figures text-right"
+      />
+      <button type="submit" className={PRIMARY}>
+        Add it
+      </button>
+    </form>
+  );
+}

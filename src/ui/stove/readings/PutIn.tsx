@@ -1,0 +1,51 @@
+'use client';
+
+import { useState } from 'react';
+import type { EventBody } from '../../../core/batch/events';
+import { isIngredient } from '../../../core/food/catalogue';
+import { parseNumber } from '../../../core/units/parse';
+import { Field } from '../../shared/Field';
+import { IngredientField } from '../../shared/IngredientField';
+import { PRIMARY } from '../../shared/styles';
+
+/** Something that went in without the plan asking for it. */
+export function PutIn({ onTake }: { onTake: (body: EventBody) => void }) {
+  const [what, setWhat] = useState('');
+  const [grams, setGrams] = useState('');
+  const [tried, setTried] = useState(false);
+  const g = parseNumber(grams);
+  const possible = g >= 0.1 && g <= 200_000;
+  return (
+    <form
+      noValidate
+      className="grid gap-4 p-4"
+      onSubmit={(e) => {
+        e.preventDefault();
+        setTried(true);
+        if (possible && isIngredient(what)) onTake({ kind: 'put-in', ingredient: what, g });
+      }}
+    >
+      <IngredientField
+        id="put-in-what"
+        label="What went in"
+        value={what}
+        onChange={setWhat}
+        problem={tried && !isIngredient(what) ? 'Choose one of the ingredients.' : undefined}
+      />
+      <Field
+        id="put-in-grams"
+        label="How much, g"
+        inputMode="decimal"
+        value={grams}
+        onChange={(e) => setGrams(e.target.value)}
+        problem={
+          tried && !possible ? `“${grams}” cannot be: weight is a number from 0.1 to 200 000 g.` : undefined
+        }
+        className="figures text-right font-bold text-[28px]"
+      />
+      <button type="submit" className={PRIMARY}>
+        It is in the pot
+      </button>
+    </form>
+  );
+}

@@ -1,0 +1,193 @@
+'use client';
+
+import { useState } from 'react';
+import type { EventBody, Fork, Looks, Taste } from '../../../core/batch/events';
+import { rimVolume } from '../../../core/heat/vessel';
+import { massG } from '../../../core/pot/contents';
+import { degrees, type Show } from '../../../core/units/show';
+import { toCelsius, toFahrenheit } from '../../../core/units/temperature';
+import { Segments } from '../../shared/Segments';
+import { Sheet } from '../../shared/Sheet';
+import type { Going } from '../useFollow';
+import { NumberEntry, nearby } from './NumberEntry';
+import { PickOne } from './Pick';
+import { PutIn } from './PutIn';
+
+export const READINGS = ['temperature', 'level', 'scale', 'taste', 'dice', 'look', 'put in'] as const;
+export type ReadingKind = (typeof READINGS)[number];
+
+const TITLES: Readonly<Record<ReadingKind, string>> = {
+  temperature: 'Temperature',
+  level: 'Level in the pot',
+  scale: 'The pot on the scale',
+  taste: 'Taste for salt',
+  dice: 'Fork in the largest piece',
+  look: 'How it looks',
+  'put in': 'Something put in',
+};
+
+const FORKS: readonly { value: Fork; words: string; aside: string }[] = [
+  { value: 'hard', words: 'Hard', aside: 'the fork does not go in' },
+  { value: 'nearly', words: 'Nearly', aside: 'in, but it holds the fork' },
+  { value: 'tender', words: 'Tender', aside: 'through without pressing' },
+  { value: 'falling', words: 'Falling', aside: 'breaks at the edges' },
+];
+const TASTES: readonly { value: Taste; words: string; aside: string }[] = [
+  { value: 'flat', words: 'Flat', aside: 'wants salt' },
+  { value: 'right', words: 'Right', aside: 'leave it' },
+  { value: 'salty', words: 'Salty', aside: 'too much already' },
+];
+const LOOK: readonly { value: Looks; words: string; aside: string }[] = [
+  { value: 'smooth', words: 'Smooth', aside: 'as it should be' },
+  { value: 'lumps', words: 'Lumps', aside: 'dry flour inside when pressed' },
+  { value: 'split', words: 'Split', aside: 'grainy, or fat and water part' },
+  { value: 'skin', words: 'Skin', aside: 'a film on top' },
+  { value: 'scorched', words: 'Scorched', aside: 'smells or sticks at the bottom' },
+];
+
+type Props = {
+  readonly kind: ReadingKind;
+  readonly going: Going;
+  readonly show: Show;
+  readonly probe: { readonly id: string; readonly name: string; readonly value: number } | null;
+  readonly scale: { readonly id: string; readonly name: string; readonly value: number } | null;
+  readonly onTake: (body: EventBody) => void;
+  readonly onClose: () => void;
+};
+
+const round = (value: number, to: number): number => Math.round(value / to) * to;
+
+/** One reading, written down in two taps: the pad that opened it, and the answer. */
+export function ReadingSheet({ kind, onClose, ...rest }: Props) {
+  return (
+    <Sheet open onOpenChange={(open) => open || onClose()} title={TITLES[kind]}>
+      <Body kind={kind} {...rest} />
+    </Sheet>
+  );
+}
+
+function Body({ kind, going, show, probe, scale, onTake }: Omit<Props, 'onClose'>) {
+  const { pot, seen } = going;
+  switch (kind) {
+    case 'temperature': {
+      const f = show.temperature === 'F';
+      const shown = (c: number): number => (f ? toFahrenheit(c) : c);
+      const [from, to] = [Math.ceil(shown(-30)), Math.floor(shown(200))];
+      return (
+        <NumberEntry
+          asked={{
+            what: 'Temperature',
+            unit: f ? '°F' : '°C',
+            from,
+            to,
+            decimals: 0,
+            near: probe ? [] : nearby(shown(pot.celsius), f ? 4 : 2, from, Math.floor(shown(101))),
+            device: probe && { name: probe.name, value: round(shown(probe.value), 1) },
+          }}
+          onTake={(v) =>
+            onTake({
+              kind: 'temperature',
+              celsius: f ? round(toCelsius(v), 0.1) : v,
+              ...(probe && v === round(shown(probe.value), 1) && { from: probe.name }),
+            })
+          }
+        />
+      );
+    }
+    case 'level':
+      return <Level going={going} onTake={onTake} />;
+    case 'scale': {
+      const empty = pot.vessel.massG;
+      const rim = rimVolume(pot.vessel);
+      const value = scale && scale.value > empty ? round(scale.value, 1) : null;
+      return (
+        <>
+          <p className="px-4 pt-3">Pot and all: the {Math.round(empty)} g of the empty pot are taken off.</p>
+          <NumberEntry
+            asked={{
+              what: 'Weight',
+              unit: 'g',
+              from: Math.ceil(empty + 20),
+              to: Math.floor(empty + rim * 1.1),
+              decimals: 0,
+              near: nearby(massG(pot) + empty, 100, empty, empty + rim * 1.1),
+              device: value !== null && scale ? { name: scale.name, value } : null,
+            }}
+            onTake={(v) => onTake({ kind: 'mass', g: Math.max(20, v - empty) })}
+          />
+        </>
+      );
+    }
+    case 'taste':
+      return (
+        <PickOne
+          says={
+            <>
+              By what went in it holds <b>{seen.saltPercent.toFixed(2)} %</b> salt; the house wants{' '}
+              {going.followed.kitchen.saltPercent.toFixed(2)} %.
+            </>
+          }
+          options={TASTES}
+          onTake={(taste) => onTake({ kind: 'salt', taste })}
+        />
+      );
+    case 'dice':
+      return <PickOne options={FORKS} onTake={(fork) => onTake({ kind: 'dice', fork })} />;
+    case 'look':
+      return <PickOne options={LOOK} onTake={(looks) => onTake({ kind: 'look', looks })} />;
+    case 'put in':
+      return (
+        <>
+          <p className="px-4 pt-3">
+            It goes into the pot as it now stands, at {degrees(pot.celsius, show)}, and the plan reckons with
+            it.
+          </p>
+          <PutIn onTake={onTake} />
+        </>
+      );
+  }
+}
+
+/** By a ruler on the wall, or by litre marks. */
+function Level({ going, onTake }: { going: Going; onTake: (body: EventBody) => void }) {
+  const [by, setBy] = useState<'cm' | 'L'>('cm');
+  const { vessel } = going.pot;
+  const { depthMm, volumeMl } = going.seen;
+  const cm = by === 'cm';
+  const most = cm ? vessel.heightMm / 10 : rimVolume(vessel) / 1000;
+  const from = cm ? 0.1 : 0.02;
+  const step = cm ? 0.2 : volumeMl > 20_000 ? 0.5 : volumeMl > 6000 ? 0.2 : 0.1;
+  return (
+    <>
+      <div className="px-4 pt-3">
+        <Segments
+          label="Read by"
+          value={by}
+          options={[
+            { value: 'cm', words: 'Depth, cm' },
+            { value: 'L', words: 'Litres' },
+          ]}
+          onChange={setBy}
+        />
+      </div>
+      <NumberEntry
+        key={by}
+        asked={{
+          what: cm ? 'Depth' : 'Volume',
+          unit: cm ? 'cm' : 'L',
+          from,
+          to: Math.floor(most * 10) / 10,
+          decimals: 1,
+          near: nearby(cm ? depthMm / 10 : volumeMl / 1000, step, from, most),
+        }}
+        onTake={(v) =>
+          onTake(
+            cm
+              ? { kind: 'depth', mm: Math.round(v * 100) / 10 }
+              : { kind: 'volume', ml: Math.round(v * 1000) },
+          )
+        }
+      />
+    </>
+  );
+}
