@@ -6,6 +6,7 @@ const VIEWS = [
   ['Plan', '/plan?recipe=smoked-parsnip-veloute&litres=40&pot=deep-42&burner=floor-ring'],
   ['Compare', '/compare'],
   ['Stove', '/stove'],
+  ['Check', '/check'],
   ['Recipes', '/recipes'],
   ['Recipe editor', '/recipes/cockle-and-leek-chowder'],
   ['Import', '/recipes/import'],

@@ -58,12 +58,12 @@ export async function run(_name, [only]) {
   await debianPackage('chromium', ['/usr/bin/chromium']);
   const server = await postgres();
   try {
-    await withDemoApp(server, 'panache_bench', 3500, async (address) => {
-      for (const bench of ['solve', 'views', 'drag']) {
+    await withDemoApp(server, 'panache_bench', 3500, async (address, databaseUrl) => {
+      for (const bench of ['solve', 'views', 'drag', 'reading', 'events', 'live']) {
         if (only && only !== bench) continue;
         const { code } = await runProgram(process.execPath, ['--import', 'tsx', `bench/${bench}.bench.ts`], {
           cwd: root,
-          env: { ...process.env, BASE_URL: address },
+          env: { ...process.env, BASE_URL: address, DATABASE_URL: databaseUrl },
         });
         if (code) process.exitCode = code;
       }

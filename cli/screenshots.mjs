@@ -31,7 +31,54 @@ const SHOTS = [
   ['import', '/recipes/import', (page) => page.setInputFiles('#recipe-file', FOREIGN)],
   ['kitchen', '/kitchen?part=pots'],
   ['stove', '/stove'],
+  [
+    'stove-tempering',
+    '/plan?recipe=mussel-veloute-with-liaison&litres=8&pot=middle-28&burner=front-right',
+    async (page) => {
+      await atTheStove(page, 9);
+      const ladles = page.getByRole('group', { name: /^Ladles/ }).getByRole('button');
+      for (const n of [0, 1]) await ladles.nth(n).click();
+    },
+  ],
+  [
+    'check',
+    '/check',
+    async (page) => {
+      await page.getByRole('button', { name: /^Galley funnel/ }).click();
+      for (const seconds of ['7.1', '7.4', '7.3']) {
+        await page.getByLabel('Flow time, s').fill(seconds);
+        await page.getByRole('button', { name: 'Add' }).click();
+      }
+    },
+  ],
+  [
+    'end',
+    '/plan?recipe=cockle-and-leek-chowder&litres=12',
+    async (page) => {
+      await atTheStove(page, 1);
+      await page.getByRole('button', { name: /^Weighed: plain flour/ }).click();
+      await page
+        .getByRole('group', { name: /Near what/ })
+        .getByRole('button')
+        .nth(3)
+        .click();
+      for (let n = 0; n < 10; n++) await oneStep(page);
+      await page.getByRole('button', { name: '4', exact: true }).click();
+    },
+  ],
 ];
+
+const oneStep = async (page) => {
+  await page.getByRole('button', { name: /^Done, / }).click();
+  await page.waitForTimeout(300);
+};
+
+/** Starts the batch planned on the page and taps its first `steps` steps done. */
+async function atTheStove(page, steps) {
+  await page.getByRole('button', { name: 'Start this batch' }).click();
+  await page.getByRole('region', { name: 'At the pass, by the model' }).waitFor();
+  for (let n = 0; n < steps; n++) await oneStep(page);
+}
 
 /** A made-up recipe of somebody else's, to be looked at line by line. */
 const FOREIGN = {

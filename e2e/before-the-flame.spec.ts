@@ -5,7 +5,6 @@ import { expect, type Page, test } from '@playwright/test';
 import { db, dose, grams, live, open, settled, watch } from './kit';
 
 test.beforeEach(({ page }) => watch(page));
-test.afterAll(() => db.end());
 
 const count = async (table: string) =>
   Number((await db.query(`SELECT count(*) FROM ${table}`)).rows[0].count);

@@ -4,6 +4,7 @@ const PAGES = 'panache-pages-1';
 const PARTS = 'panache-parts-1';
 const KEPT = /^\/(stove|check)(\/|$)/;
 const MOST_PAGES = 30;
+const MOST_PARTS = 400;
 
 self.addEventListener('install', () => self.skipWaiting());
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
@@ -29,17 +30,30 @@ async function page(request) {
   }
 }
 
+/** Scripts and fonts carry their content in their name: what is kept is right. */
 async function part(request) {
-  return (await caches.match(request)) ?? keep(PARTS, request, await fetch(request));
+  const known = await caches.match(request);
+  if (known) return known;
+  const cache = await caches.open(PARTS);
+  const keys = await cache.keys();
+  for (const old of keys.slice(0, Math.max(0, keys.length - MOST_PARTS))) await cache.delete(old);
+  return keep(PARTS, request, await fetch(request));
 }
+
+/** What keeps its name from build to build. */
+const newest = (request) =>
+  fetch(request).then(
+    (response) => keep(PARTS, request, response),
+    async (error) => (await caches.match(request)) ?? Promise.reject(error),
+  );
 
 self.addEventListener('fetch', (event) => {
   const { request } = event;
   const url = new URL(request.url);
   if (request.method !== 'GET' || url.origin !== self.location.origin) return;
   if (request.mode === 'navigate') event.respondWith(page(request));
-  else if (url.pathname.startsWith('/_next/static/') || url.pathname === '/theme.js')
-    event.respondWith(part(request));
+  else if (url.pathname.startsWith('/_next/static/')) event.respondWith(part(request));
+  else if (url.pathname === '/theme.js') event.respondWith(newest(request));
 });
 
 // The page that was open before this worker came hands over what it had loaded.

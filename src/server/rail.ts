@@ -3,7 +3,7 @@ import { type Followed, follow } from '../core/batch/follow/follow';
 import type { Batch } from '../core/batch/record';
 import { type Ticket, ticketOf } from '../core/batch/ticket';
 import type { Queryable } from './database';
-import { readBatches } from './queries/batches';
+import { readLiveBatches } from './queries/batches';
 import { readHouse } from './queries/kitchen';
 
 /** What was worked out of a batch before, so that its next event need not begin at its start; it can be lost at any time. */
@@ -27,6 +27,6 @@ export async function readRail(db: Queryable): Promise<readonly Ticket[]> {
   const house = await readHouse(db);
   if (!house) return [];
   const now = Date.now();
-  const batches = await readBatches(db, house.id);
+  const batches = await readLiveBatches(db, house.id);
   return batches.flatMap((b) => (ticketOf(b, now) ? (ticketOf(b, now, endOf(b)) ?? []) : [])).toReversed();
 }

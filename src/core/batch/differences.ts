@@ -13,20 +13,22 @@ export type Difference = { readonly what: string; readonly planned: string; read
 /** A step that took this much longer or shorter, both as a share and in seconds, is worth a line. */
 const SHARE = 0.25;
 const SECONDS = 120;
+/** Tapped before this share of its time it was done earlier and only marked then: nothing is known of its time. */
+const MARKED_LATE = 0.5;
 
 function ofTime(steps: readonly StepState[], startedAt: number): readonly Difference[] {
-  let from = startedAt;
-  return steps
-    .filter((s) => s.done)
-    .toSorted((a, b) => Date.parse(a.done?.at ?? '') - Date.parse(b.done?.at ?? ''))
-    .flatMap((s): Difference[] => {
-      const at = Date.parse(s.done?.at ?? '');
-      const took = (at - from) / 1000;
-      from = at;
-      const off = Math.abs(took - s.seconds);
-      if (!s.planned || off < SECONDS || off < SHARE * s.seconds) return [];
-      return [{ what: s.title, planned: duration(s.seconds), was: duration(took) }];
-    });
+  const ended = steps
+    .flatMap((s) => (s.done ? [{ s, at: Date.parse(s.done.at) }] : []))
+    .toSorted((a, b) => a.at - b.at);
+  const timed = ended.map(({ s, at }, n) => ({ s, took: (at - (ended[n - 1]?.at ?? startedAt)) / 1000 }));
+  const markedLate = timed.map(({ s, took }) => took < MARKED_LATE * s.seconds);
+  return timed.flatMap(({ s, took }, n): Difference[] => {
+    const off = Math.abs(took - s.seconds);
+    // The first of several marked together took their time too.
+    if (!s.planned || markedLate[n] || markedLate[n + 1]) return [];
+    if (off < SECONDS || off < SHARE * s.seconds) return [];
+    return [{ what: s.title, planned: duration(s.seconds), was: duration(took) }];
+  });
 }
 
 const ofWeight = (steps: readonly StepState[]): readonly Difference[] =>

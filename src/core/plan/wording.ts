@@ -90,10 +90,10 @@ export function titleOf(step: Step): string {
 /** One thing that goes in: its place in the step, what the scale or jug is to show, what it is. */
 export type ItemLine = { readonly item: number; readonly figure: string; readonly name: string };
 
-/** What goes in, one line each; nothing of weight zero. */
-export const itemLines = (step: Step): readonly ItemLine[] =>
+/** What goes in, one line each; of weight zero only what was really weighed so. */
+export const itemLines = (step: Step, weighed?: { has(item: number): boolean }): readonly ItemLine[] =>
   portionsIn<Portion>(step).flatMap((p, item) =>
-    p.amount > 0
+    p.amount > 0 || weighed?.has(item)
       ? [
           {
             item,

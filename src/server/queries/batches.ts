@@ -41,6 +41,26 @@ export async function readBatches(db: Queryable, kitchenId: string, atMost = 20)
   return withEvents(db, rows);
 }
 
+/** The kitchen's batches that are not over, newest first: neither served nor thrown away nor cleared, unless that was taken back. */
+export async function readLiveBatches(
+  db: Queryable,
+  kitchenId: string,
+  atMost = 20,
+): Promise<readonly Batch[]> {
+  const { rows } = await db.query<BatchRow>(
+    `SELECT * FROM batch b WHERE kitchen_id = $1 AND NOT EXISTS (
+       SELECT 1 FROM batch_event e WHERE e.batch_id = b.id
+         AND (e.body ->> 'kind' = 'cleared'
+           OR (e.body ->> 'kind' = 'finished' AND e.body ->> 'goesTo' IN ('pass', 'bin')))
+         AND NOT EXISTS (
+           SELECT 1 FROM batch_event w WHERE w.batch_id = b.id
+             AND w.body ->> 'kind' = 'withdrawn' AND w.body ->> 'event' = e.id::text))
+     ORDER BY started_at DESC, id LIMIT $2`,
+    [kitchenId, atMost],
+  );
+  return withEvents(db, rows);
+}
+
 /** Every batch the kitchen ever started, oldest first. */
 export async function readAllBatches(db: Queryable, kitchenId: string): Promise<readonly Batch[]> {
   const { rows } = await db.query<BatchRow>(

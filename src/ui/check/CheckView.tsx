@@ -13,7 +13,7 @@ import { syringeLevel } from '../../core/flow/tests/syringe';
 import { BOWL_CELSIUS, equivalentsFor, temperatureFactor } from '../../core/flow/viscosity';
 import type { House } from '../../core/plan/house';
 import { mPas, spaced } from '../../core/units/format';
-import { parseNumber } from '../../core/units/parse';
+import { parseNumber, typedNumber } from '../../core/units/parse';
 import { degrees } from '../../core/units/show';
 import { toCelsius, toFahrenheit } from '../../core/units/temperature';
 import { ask, problemWords } from '../shared/api';
@@ -118,11 +118,12 @@ function Check({ house, batch, pots, of }: Props & { of: Of | null }) {
   const kind = kinds.find((k) => k.id === kindId) ?? kinds.find((k) => tells(k) !== null) ?? LINE_SPREAD;
   const should = target === null ? null : tells(kind);
 
-  const take = (value: number) => {
+  const take = (value: number | string) => {
     const [from, to] = kind.range;
-    if (!(value >= from && value <= to)) {
+    if (typeof value !== 'number' || value < from || value > to) {
+      const given = typeof value === 'number' ? spaced(value, 1) : `“${value}”`;
       setProblem(
-        `${spaced(value, 1)} ${kind.unit} cannot be: ${kind.reads.toLowerCase()} in this test is ${spaced(from, from < 1 ? 2 : 0)} to ${spaced(to)} ${kind.unit}.`,
+        `${given} ${kind.unit} cannot be: ${kind.reads.toLowerCase()} in this test is ${spaced(from, from < 1 ? 2 : 0)} to ${spaced(to)} ${kind.unit}.`,
       );
       return;
     }
@@ -184,6 +185,7 @@ function Check({ house, batch, pots, of }: Props & { of: Of | null }) {
 
   return (
     <div className="flex h-full flex-col overflow-y-auto min-[1100px]:grid min-[1100px]:grid-cols-[300px_1fr_330px] min-[1100px]:overflow-hidden">
+      <h1 className="sr-only">Check: how thick is it really</h1>
       <section
         aria-label="The test"
         className="shrink-0 border-ink bg-ground px-4 py-3 max-[1100px]:border-b-2 min-[1100px]:overflow-y-auto min-[1100px]:border-r-2"
@@ -203,7 +205,16 @@ function Check({ house, batch, pots, of }: Props & { of: Of | null }) {
           ))}
           <option value="">something not on the stove</option>
         </Pick>
-        <fieldset className="mt-3">
+        <div className="mt-3 min-[720px]:hidden">
+          <Pick id="check-kind" label="Test" value={kind.id} onChange={(ev) => choose(ev.target.value)}>
+            {kinds.map((k) => (
+              <option key={k.id} value={k.id}>
+                {k.words}
+              </option>
+            ))}
+          </Pick>
+        </div>
+        <fieldset className="mt-3 max-[720px]:hidden">
           <legend className="mb-1 font-bold">Test</legend>
           <div className="grid gap-1 max-[1100px]:grid-cols-2">
             {kinds.map((k) => {
@@ -295,10 +306,7 @@ function Check({ house, batch, pots, of }: Props & { of: Of | null }) {
           className="mt-3 grid grid-cols-[1fr_1fr_auto] items-end gap-2"
           onSubmit={(ev) => {
             ev.preventDefault();
-            const value = parseNumber(typed);
-            if (Number.isNaN(value))
-              setProblem(`“${typed}” is not a number: ${kind.reads.toLowerCase()} in ${kind.unit}.`);
-            else take(value);
+            take(typedNumber(typed));
           }}
         >
           <Field

@@ -2,7 +2,7 @@
 
 import '../../core/food/load';
 import Link from 'next/link';
-import { lazy, type ReactNode, Suspense, useMemo, useState } from 'react';
+import { type ReactNode, Suspense, useMemo, useState } from 'react';
 import { bandOf } from '../../core/flow/bands';
 import type { Compared } from '../../core/plan/choose/compare';
 import { AS_WRITTEN, usualShare, WAYS } from '../../core/plan/choose/ways';
@@ -12,11 +12,12 @@ import { amendmentOf, type Stores, type Wish } from '../plan/request';
 import { useCompared } from '../plan/useCompared';
 import { addressOf, SHARES } from '../plan/wish';
 import { Choice } from '../shared/Choice';
+import { lazily } from '../shared/lazily';
 import { Scroll } from '../shared/Scroll';
 import { Segments } from '../shared/Segments';
 
 /** Loaded once the doses are in. */
-const Curves = lazy(async () => ({ default: (await import('./Curves')).Curves }));
+const Curves = lazily(async () => (await import('./Curves')).Curves);
 
 /** The recipe’s own way and the others. */
 const HOW_MANY = WAYS.length + 1;

@@ -1,12 +1,13 @@
 'use client';
 
-import { lazy, useState } from 'react';
+import { useState } from 'react';
 import { type Show, volumeWords } from '../../core/units/show';
 import { PART } from '../shared/Choice';
+import { lazily } from '../shared/lazily';
 import { Sheet } from '../shared/Sheet';
 
 /** Loaded when first opened. */
-const HowMuch = lazy(async () => ({ default: (await import('./HowMuch')).HowMuch }));
+const HowMuch = lazily(async () => (await import('./HowMuch')).HowMuch);
 
 type Props = {
   readonly litres: number;

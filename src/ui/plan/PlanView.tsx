@@ -3,7 +3,7 @@
 import { clsx } from 'clsx';
 import { FileOutput, Scaling, TriangleAlert } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
+import { Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import { bandOf } from '../../core/flow/bands';
 import { multipliedWords } from '../../core/plan/multiplied';
@@ -13,6 +13,7 @@ import { nextTime, timeOfDay } from '../../core/units/clock';
 import { litres } from '../../core/units/format';
 import { degrees, inDegrees } from '../../core/units/show';
 import { Ladder } from '../shared/Ladder';
+import { lazily } from '../shared/lazily';
 import { PotDrawing } from '../shared/PotDrawing';
 import { Segments } from '../shared/Segments';
 import { Sheet } from '../shared/Sheet';
@@ -30,12 +31,12 @@ import { Grouped, type Grouping, isTicked, WeighOut } from './WeighOut';
 import { addressOf, requestOf } from './wish';
 
 /** Loaded when first asked for. */
-const ByTest = lazy(async () => ({ default: (await import('./ByTest')).ByTest }));
-const Sizes = lazy(async () => ({ default: (await import('./Sizes')).Sizes }));
-const TakeAway = lazy(async () => ({ default: (await import('./TakeAway')).TakeAway }));
-const Trajectory = lazy(async () => ({ default: (await import('./Trajectory')).Trajectory }));
-const Steps = lazy(async () => ({ default: (await import('./Steps')).Steps }));
-const Shopping = lazy(async () => ({ default: (await import('./Shopping')).Shopping }));
+const ByTest = lazily(async () => (await import('./ByTest')).ByTest);
+const Sizes = lazily(async () => (await import('./Sizes')).Sizes);
+const TakeAway = lazily(async () => (await import('./TakeAway')).TakeAway);
+const Trajectory = lazily(async () => (await import('./Trajectory')).Trajectory);
+const Steps = lazily(async () => (await import('./Steps')).Steps);
+const Shopping = lazily(async () => (await import('./Shopping')).Shopping);
 
 /** A small button at the head of a column. */
 const HEAD =

@@ -1,17 +1,18 @@
 'use client';
 
-import { lazy, type RefObject, useState } from 'react';
+import { type RefObject, useState } from 'react';
 import { AS_WRITTEN, wayOf } from '../../core/plan/choose/ways';
 import type { Recipe } from '../../core/plan/recipe';
 import type { Stand } from '../../core/plan/simulate';
 import type { Order } from '../../core/plan/types';
 import { uncapital } from '../../core/units/format';
 import { PART } from '../shared/Choice';
+import { lazily } from '../shared/lazily';
 import { Sheet } from '../shared/Sheet';
 import { rouxOf, type Wish } from './request';
 
 /** Loaded when first opened. */
-const Thickeners = lazy(async () => ({ default: (await import('./Thickeners')).Thickeners }));
+const Thickeners = lazily(async () => (await import('./Thickeners')).Thickeners);
 
 /** What does the thickening, in the sentence's words. */
 export function thickenWords(wish: Wish, written: Recipe): string {

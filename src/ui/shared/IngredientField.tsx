@@ -1,14 +1,13 @@
 'use client';
 
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { ingredient, isIngredient } from '../../core/food/catalogue';
 import type { IngredientProps } from './IngredientCombobox';
+import { lazily } from './lazily';
 import { FIELD } from './styles';
 
 /** Loaded when the first ingredient is shown to be changed. */
-const IngredientCombobox = lazy(async () => ({
-  default: (await import('./IngredientCombobox')).IngredientCombobox,
-}));
+const IngredientCombobox = lazily(async () => (await import('./IngredientCombobox')).IngredientCombobox);
 
 /** One ingredient of the catalogue, found by typing any of the words cooks use for it. */
 export function IngredientField(props: IngredientProps) {

@@ -138,7 +138,7 @@ function Ringing({ timer, batch, now }: { timer: Timer; batch: string; now: numb
     <button
       type="button"
       onClick={() => tap(batch, { kind: 'timer-stopped', timer: timer.id })}
-      className="flex h-14 items-center gap-3 rounded-b-sm border-2 border-butter bg-tomato px-3 font-bold text-surface motion-safe:animate-pulse"
+      className="flex h-14 items-center gap-3 rounded-b-sm border-2 border-butter bg-tomato px-3 font-bold text-surface"
     >
       <BellRing aria-hidden />
       <span className="text-left leading-tight">

@@ -1,9 +1,10 @@
 'use client';
 
-import { lazy, type ReactNode, Suspense, useRef } from 'react';
+import { type ReactNode, Suspense, useRef } from 'react';
+import { lazily } from './lazily';
 
 /** Loaded when the first sheet opens. */
-const SheetBody = lazy(async () => ({ default: (await import('./SheetBody')).SheetBody }));
+const SheetBody = lazily(async () => (await import('./SheetBody')).SheetBody);
 
 type Props = {
   readonly open: boolean;

@@ -1,20 +1,12 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import {
-  createContext,
-  lazy,
-  type ReactNode,
-  Suspense,
-  useContext,
-  useEffect,
-  useRef,
-  useState,
-} from 'react';
+import { createContext, type ReactNode, Suspense, useContext, useEffect, useRef, useState } from 'react';
+import { lazily } from './lazily';
 import { VIEWS } from './views';
 
 /** Loaded when first asked for. */
-const KeySheet = lazy(async () => ({ default: (await import('./KeySheet')).KeySheet }));
+const KeySheet = lazily(async () => (await import('./KeySheet')).KeySheet);
 
 const Sheet = createContext<() => void>(() => {});
 export const useShortcutSheet = (): (() => void) => useContext(Sheet);

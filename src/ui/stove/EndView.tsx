@@ -24,6 +24,8 @@ type Props = {
   readonly show: Show;
   readonly write: (body: EventBody) => void;
   readonly onRead: () => void;
+  /** Back to the steps that are left; absent when there are none. */
+  readonly onBack?: () => void;
 };
 
 const GOES: readonly { value: GoesTo; words: string; aside: string }[] = [
@@ -38,7 +40,7 @@ const GOES: readonly { value: GoesTo; words: string; aside: string }[] = [
 ];
 
 /** The end of a batch: what came of it, what went otherwise than planned, how it tasted, and where it goes. */
-export function EndView({ batch, state, going, now, show, write, onRead }: Props) {
+export function EndView({ batch, state, going, now, show, write, onRead, onBack }: Props) {
   const { finished, stage } = state;
   const level = going?.seen.volumeMl ?? null;
   const yieldMl = finished?.yieldMl ?? level;
@@ -57,6 +59,14 @@ export function EndView({ batch, state, going, now, show, write, onRead }: Props
           {batch.plan.recipeName} · begun {timeOfDay(new Date(from))}, {duration(took)} on the stove,{' '}
           {duration(batch.plan.seconds)} planned
         </p>
+        {onBack && !finished && (
+          <p className="mt-2 flex flex-wrap items-center gap-3 bg-butter/30 px-3 py-1">
+            <b>Steps are left.</b>
+            <button type="button" onClick={onBack} className={BUTTON}>
+              Back to the step at hand
+            </button>
+          </p>
+        )}
         {finished ? (
           <Finished
             finished={finished}

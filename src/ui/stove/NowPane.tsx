@@ -29,7 +29,7 @@ const PADS: readonly { kind: ReadingKind; words: string; icon: typeof Ruler }[] 
   { kind: 'dice', words: 'Fork', icon: Utensils },
   { kind: 'taste', words: 'Salt', icon: Gauge },
   { kind: 'look', words: 'Look', icon: Eye },
-  { kind: 'scale', words: 'On the scale', icon: ScaleIcon },
+  { kind: 'scale', words: 'Weight', icon: ScaleIcon },
   { kind: 'put in', words: 'Put in', icon: Plus },
 ];
 

@@ -27,7 +27,13 @@ export function PotNow({ vessel, ml, endMl, show }: Props) {
   const cm = Math.floor(vessel.heightMm / 10);
   const step = cm > 25 ? 10 : cm > 12 ? 5 : 2;
   const deep = depthOf(vessel, Math.max(0, ml)) / 10;
-  const inside = FLOOR - level > 52;
+  const inside = FLOOR - level > 46;
+  // Lines behind the figures are kept off them.
+  const halo = {
+    paintOrder: 'stroke',
+    stroke: inside ? 'var(--soup)' : 'var(--ground)',
+    strokeWidth: 6,
+  } as const;
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
@@ -75,7 +81,8 @@ export function PotNow({ vessel, ml, endMl, show }: Props) {
       ))}
       <text
         x={left + wide / 2 + 6}
-        y={inside ? level + 27 : level - 27}
+        y={inside ? level + 23 : level - 27}
+        {...halo}
         fontSize="24"
         fontWeight="700"
         textAnchor="middle"
@@ -86,7 +93,8 @@ export function PotNow({ vessel, ml, endMl, show }: Props) {
       </text>
       <text
         x={left + wide / 2 + 6}
-        y={inside ? level + 46 : level - 8}
+        y={inside ? level + 41 : level - 8}
+        {...halo}
         fontSize="15"
         textAnchor="middle"
         fill="var(--ink)"

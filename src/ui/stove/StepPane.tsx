@@ -4,7 +4,7 @@ import { clsx } from 'clsx';
 import { CloudOff, Scale as ScaleIcon, TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
 import type { EventBody } from '../../core/batch/events';
-import { guideFor } from '../../core/batch/guide';
+import { type Guide as Guidance, guideFor } from '../../core/batch/guide';
 import type { StepState } from '../../core/batch/state';
 import { detailsOf, itemLines, titleOf, waysOf } from '../../core/plan/wording';
 import { portionsIn } from '../../core/pot/portions';
@@ -16,6 +16,9 @@ import { Sheet } from '../shared/Sheet';
 import { Guide } from './guides/Guide';
 import { NumberEntry } from './readings/NumberEntry';
 import type { Going } from './useFollow';
+
+/** Guides that say how it is done, so that the words need not say it again. */
+const SAID_BY_GUIDE: ReadonlySet<Guidance['kind'] | undefined> = new Set(['temper', 'pours', 'seafood']);
 
 type Props = {
   readonly step: StepState;
@@ -43,16 +46,28 @@ export function StepPane({ step, does, going, colour, scale, show, write }: Prop
   const guide = does && going && asWas && !step.done ? guideFor(does, asWas, going.followed.kitchen) : null;
   const changed = does && planned?.does ? changedItems(planned.does, does) : new Set<number>();
   const says = (text: string) => inDegrees(text, show);
+  // Where the hand is led by a drawing, the drawing has the room.
+  const guided = guide?.kind === 'temper' || guide?.kind === 'blend';
   const portion = weighing === null || !does ? null : (portionsIn<Portion>(does)[weighing] ?? null);
   return (
     <>
-      <h1 className="mt-1 text-balance font-bold text-[clamp(34px,4.6vw,58px)] leading-[1.06]">
+      <h1
+        className={clsx(
+          'mt-1 text-balance font-bold leading-[1.06]',
+          guided ? 'text-[clamp(27px,2.7vw,35px)]' : 'text-[clamp(34px,4.6vw,58px)]',
+        )}
+      >
         {says(does && changed.size > 0 ? titleOf(does) : step.title)}
       </h1>
       {does ? (
         <>
-          <ul className="mt-3 flex flex-col gap-1 text-[clamp(20px,2.2vw,28px)]">
-            {itemLines(does).map((l) => (
+          <ul
+            className={clsx(
+              'flex flex-col gap-1',
+              guided ? 'mt-2 text-[clamp(19px,1.8vw,23px)]' : 'mt-3 text-[clamp(20px,2.2vw,28px)]',
+            )}
+          >
+            {itemLines(does, step.weighed).map((l) => (
               <li key={l.item} className="flex items-center gap-3">
                 <b
                   className={clsx(
@@ -81,7 +96,7 @@ export function StepPane({ step, does, going, colour, scale, show, write }: Prop
                 )}
               </li>
             ))}
-            {waysOf(does).map((d) => (
+            {(SAID_BY_GUIDE.has(guide?.kind) ? [] : waysOf(does)).map((d) => (
               <li key={d}>{says(d)}</li>
             ))}
           </ul>
@@ -126,7 +141,7 @@ export function StepPane({ step, does, going, colour, scale, show, write }: Prop
                   Math.round(portion.amount * x * (portion.amount < 50 ? 10 : 1)) /
                   (portion.amount < 50 ? 10 : 1),
               ),
-              device: scale,
+              device: scale && scale.value > 0 ? scale : null,
             }}
             onTake={(g) => {
               if (weighing !== null && typeof key === 'number')

@@ -1,7 +1,7 @@
 'use client';
 
 import { clsx } from 'clsx';
-import { Check, Plus, SkipForward, Undo2 } from 'lucide-react';
+import { Check, Flag, Plus, SkipForward, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import type { EventBody } from '../../core/batch/events';
 import type { BatchState, StepState } from '../../core/batch/state';
@@ -16,12 +16,14 @@ import { useShow } from '../shared/useShow';
 type Props = {
   readonly state: BatchState;
   readonly write: (body: EventBody) => void;
+  /** Ends the batch though steps are left. */
+  readonly onEnd: () => void;
   /** Shows a step that is not at hand. */
   readonly onLook: (place: number) => void;
 };
 
 /** All steps: look at one, mark or take back out of turn, leave out with a reason, add one. */
-export function StepsSheet({ state, write, onLook }: Props) {
+export function StepsSheet({ state, write, onLook, onEnd }: Props) {
   const [skipping, setSkipping] = useState<StepState | null>(null);
   const [adding, setAdding] = useState(false);
   const show = useShow();
@@ -119,9 +121,12 @@ export function StepsSheet({ state, write, onLook }: Props) {
           );
         })}
       </ol>
-      <div className="p-3">
-        <button type="button" onClick={() => setAdding(true)} className={`${BUTTON} w-full`}>
+      <div className="grid gap-2 p-3">
+        <button type="button" onClick={() => setAdding(true)} className={BUTTON}>
           <Plus aria-hidden /> Add a step before the one at hand
+        </button>
+        <button type="button" onClick={onEnd} className={BUTTON}>
+          <Flag aria-hidden /> End the batch here
         </button>
       </div>
     </div>

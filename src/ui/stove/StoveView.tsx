@@ -38,6 +38,7 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
   const devices = useDevices();
   const [open, setOpen] = useState<Open>(null);
   const [looking, setLooking] = useState<number | null>(null);
+  const [ending, setEnding] = useState(false);
   useWakeLock();
   useKeptPage();
 
@@ -100,6 +101,10 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
         <StepsSheet
           state={state}
           write={write}
+          onEnd={() => {
+            setEnding(true);
+            setOpen(null);
+          }}
           onLook={(n) => {
             setLooking(n === current ? null : n);
             setOpen(null);
@@ -122,7 +127,7 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
       )}
     </>
   );
-  if (stage !== 'cooking')
+  if (stage !== 'cooking' || ending)
     return (
       <>
         <EndView
@@ -133,6 +138,7 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
           show={show}
           write={write}
           onRead={() => setOpen('temperature')}
+          {...(stage === 'cooking' && { onBack: () => setEnding(false) })}
         />
         <Status unsent={unsent} refused={refused} />
         {sheets}
@@ -143,7 +149,7 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
     <div className="flex h-full flex-col overflow-y-auto min-[1100px]:grid min-[1100px]:grid-cols-[1fr_384px] min-[1100px]:grid-rows-[minmax(0,1fr)_auto] min-[1100px]:overflow-hidden">
       <section
         aria-label="The step at hand"
-        className="flex min-h-[60vh] shrink-0 flex-col bg-surface px-5 pt-4 min-[1100px]:min-h-0 min-[1100px]:px-9"
+        className="flex min-h-[44vh] shrink-0 flex-col bg-surface px-5 pt-4 min-[1100px]:min-h-0 min-[1100px]:px-9"
       >
         <p className="text-[18px] text-quiet">
           {batch.plan.recipeName} · {litres(batch.plan.litres * 1000)} L in {batch.plan.vesselName} · step{' '}
@@ -185,7 +191,7 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
           >
             {left === null ? '··:··' : countdown(left)}
           </p>
-          <p className="min-w-0 flex-1 text-[18px] leading-tight">
+          <p className="min-w-0 flex-1 basis-60 text-[18px] leading-tight">
             {left !== null && left < 0 ? (
               <b>past its time</b>
             ) : going ? (

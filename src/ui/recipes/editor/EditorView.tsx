@@ -14,12 +14,13 @@ import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrate
 import { MoreHorizontal, Plus } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { lazy, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { FormProvider, useFieldArray, useForm } from 'react-hook-form';
 import { idFrom } from '../../../core/formats/ids';
 import type { House } from '../../../core/plan/house';
 import type { RecipeText } from '../../../core/plan/recipe';
 import { ask, problemWords } from '../../shared/api';
+import { lazily } from '../../shared/lazily';
 import { Scroll } from '../../shared/Scroll';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON } from '../../shared/styles';
@@ -34,7 +35,7 @@ import { useForesight } from './useForesight';
 import { useKept } from './useKept';
 
 /** Loaded when first opened. */
-const StepKinds = lazy(async () => ({ default: (await import('./StepKinds')).StepKinds }));
+const StepKinds = lazily(async () => (await import('./StepKinds')).StepKinds);
 
 type Props = {
   readonly house: House;

@@ -2,16 +2,17 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { type DragEvent, lazy, Suspense, useState } from 'react';
+import { type DragEvent, Suspense, useState } from 'react';
 import type { Draft } from '../../../core/formats/draft';
 import type { RecipeText } from '../../../core/plan/recipe';
 import { ask, type Problem } from '../../shared/api';
 import { FileButton } from '../../shared/FileButton';
+import { lazily } from '../../shared/lazily';
 import { BUTTON, FIELD, PRIMARY } from '../../shared/styles';
 import { handOver } from '../handOver';
 
 /** Loaded once there is something to look at. */
-const Review = lazy(async () => ({ default: (await import('./Review')).Review }));
+const Review = lazily(async () => (await import('./Review')).Review);
 
 type Opened =
   | { readonly kind: 'recipe'; readonly body: RecipeText }

@@ -62,7 +62,7 @@ export function heardOf(devices: Devices, news: unknown, now: number): Devices {
     }
     case 'reading':
       return typeof news.value === 'number' && Number.isFinite(news.value)
-        ? one(news.device, (d) => ({ ...d, here: true, value: news.value as number, at: now, fault: null }))
+        ? one(news.device, (d) => ({ ...d, value: news.value as number, at: now, fault: null }))
         : devices;
     case 'fault':
       return one(news.device, (d) => ({

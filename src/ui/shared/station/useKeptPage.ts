@@ -2,8 +2,20 @@
 
 import { useEffect } from 'react';
 
+/** What a page loads when it is first wanted, wanted now: at the stove the server may be away by then. */
+const partsAtHand = () =>
+  Promise.all([import('../SheetBody'), import('../IngredientCombobox'), import('../KeySheet')]).catch(
+    () => {},
+  );
+
+const SOON = 300;
+
 /** Has the browser keep this page and its scripts, for a reload while the server is away. */
 export function useKeptPage(): void {
+  useEffect(() => {
+    const timer = setTimeout(partsAtHand, SOON);
+    return () => clearTimeout(timer);
+  }, []);
   useEffect(() => {
     // Browsers allow it over https and on the machine itself.
     if (!('serviceWorker' in navigator) || process.env.NODE_ENV !== 'production') return;

@@ -11,6 +11,7 @@ import type { RouxColour } from '../../../core/thicken/granules';
 import { duration, litres, spaced } from '../../../core/units/format';
 import { degrees, type Show } from '../../../core/units/show';
 import { Segments } from '../../shared/Segments';
+import { TemperScale } from './TemperScale';
 
 type Props = {
   readonly guide: Guidance;
@@ -170,11 +171,11 @@ function Ticks({
               aria-pressed={done}
               onClick={() => tick(n)}
               className={clsx(
-                'min-h-16 min-w-24 rounded-sm border-2 border-ink px-3 py-1 text-left leading-tight',
+                'min-h-14 min-w-22 rounded-sm border-2 border-ink px-2.5 text-left leading-tight',
                 done ? 'bg-ink text-surface' : 'bg-surface',
               )}
             >
-              <span className="flex items-center gap-2 font-bold text-[24px]">
+              <span className="flex items-center gap-2 font-bold text-[22px]">
                 {done && <Check size={22} strokeWidth={3} aria-hidden />}
                 <span className="figures">{words}</span>
               </span>
@@ -270,17 +271,15 @@ function Temper({
         asides={guide.ladles.map((_, n) => `after ladle ${n + 1}`)}
         parts={parts}
         tick={tick}
-        after={
-          <>
-            The bowl begins at {degrees(guide.startsAt, show)} and goes back into the pot at{' '}
-            <b>{degrees(guide.warmTo, show)}</b>. Then warm it to <b>{degrees(guide.to, show)}</b>
-            {guide.never !== null && (
-              <span className="ml-2 inline-block border-2 border-tomato px-2 font-bold text-tomato">
-                stop: never {degrees(guide.never, show)}
-              </span>
-            )}
-          </>
-        }
+      />
+      <TemperScale
+        startsAt={guide.startsAt}
+        ladles={guide.ladles}
+        done={guide.ladles.filter((_, n) => parts.has(n)).length}
+        warmTo={guide.warmTo}
+        to={guide.to}
+        never={guide.never}
+        show={show}
       />
     </div>
   );

@@ -3,7 +3,7 @@
 import { Delete } from 'lucide-react';
 import { useId, useState } from 'react';
 import { spaced } from '../../../core/units/format';
-import { parseNumber } from '../../../core/units/parse';
+import { typedNumber } from '../../../core/units/parse';
 import { BUTTON, PRIMARY } from '../../shared/styles';
 
 export type Asked = {
@@ -33,8 +33,8 @@ export function NumberEntry({ asked, onTake }: { asked: Asked; onTake: (value: n
     setProblem(null);
   };
   const take = () => {
-    const value = parseNumber(text);
-    if (!(value >= from && value <= to)) {
+    const value = typedNumber(text);
+    if (typeof value !== 'number' || value < from || value > to) {
       setProblem(
         text.trim() === ''
           ? `Write a number from ${spaced(from)} to ${spaced(to)} ${unit}.`

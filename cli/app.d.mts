@@ -1,0 +1,17 @@
+/** One server process of the application. */
+export type Served = {
+  readonly address: string;
+  readonly ended: Promise<number | null>;
+  readonly stop: () => Promise<number | null>;
+  /** As when the power goes. */
+  readonly kill: () => Promise<number | null>;
+};
+
+export function serve(options: {
+  readonly mode: 'start' | 'dev';
+  readonly host?: string;
+  readonly port?: number | null;
+  readonly from?: number;
+  readonly databaseUrl: string;
+  readonly env?: Readonly<Record<string, string>>;
+}): Promise<Served>;
