@@ -136,6 +136,15 @@ export const EventBody = z.discriminatedUnion('kind', [
     device: z.string().min(1).max(60).nullable(),
     name: z.string().max(60).optional(),
   }),
+  /** A correction begun: what was wrong, what was chosen, and where it should land, mPa·s in the bowl. */
+  z.object({
+    kind: z.literal('corrected'),
+    faults: z.array(z.string().max(40)).max(20),
+    title: words('the correction', 160),
+    predicted: numberFrom('what is predicted', 0.1, 100_000, 'mPa·s'),
+    low: numberFrom('the bracket', 0.1, 100_000, 'mPa·s'),
+    high: numberFrom('the bracket', 0.1, 100_000, 'mPa·s'),
+  }),
   z.object({ kind: z.literal('note'), text: words('the note', 1000) }),
   z.object({
     kind: z.literal('finished'),

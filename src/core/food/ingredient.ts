@@ -93,6 +93,7 @@ export type ThickenerKind =
   | 'yolk'
   | 'cream cheese'
   | 'hard cheese'
+  | 'potato flakes'
   | 'sour cream'
   | 'potato dice'
   | 'puree';

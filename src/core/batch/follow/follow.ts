@@ -31,6 +31,10 @@ export type Followed = {
   /** Steps come up so far whose open amounts were solved anew for the pot as it then was. */
   readonly solved: ReadonlyMap<StepKey, Step>;
   readonly ended: ReadonlySet<StepKey>;
+  /** Steps added at the stove so far: before that they are not there. */
+  readonly added: ReadonlySet<StepKey>;
+  /** Steps another was put before while they went on: what was left of each, pot by pot. */
+  readonly paused: ReadonlyMap<StepKey, readonly Pick<Strand, 'left' | 'wait'>[]>;
   /** Minutes into the batch up to which the belief has been brought. */
   readonly minutes: number;
 };
@@ -84,9 +88,13 @@ const onEach = (c: Cursor, change: (s: Strand) => Strand): Cursor => ({
 const stepOf = (c: Cursor, key: StepKey | null): Step | null =>
   c.state.steps.find((s) => s.key === key)?.does ?? null;
 
+/** What is there to be done by now, in its order. */
+const left = (c: Cursor): BatchState['steps'] =>
+  c.state.steps.filter((s) => !c.ended.has(s.key) && (s.planned !== null || c.added.has(s.key)));
+
 /** What the step come up is to be, its open amounts as the pot now wants them. */
 function wanted(c: Cursor): Step | null {
-  const rest = c.state.steps.filter((s) => !c.ended.has(s.key));
+  const rest = left(c);
   const [next] = rest;
   const [first] = c.strands;
   if (!next?.does || !first || !next.planned?.open?.length) return next?.does ?? null;
@@ -97,7 +105,12 @@ function wanted(c: Cursor): Step | null {
 
 /** The step the model is to cook next: the first nobody has done by then. */
 function begin(c: Cursor, from: number): Cursor {
-  const next = c.state.steps.find((s) => !c.ended.has(s.key));
+  const [next] = left(c);
+  const begun = next && c.paused.get(next.key);
+  if (next && begun) {
+    const strands = c.strands.map((s, k) => ({ ...s, left: null, wait: 0, ...begun[k], startsAt: from }));
+    return { ...c, strands, current: next.key, stepFrom: from };
+  }
   const step = wanted(c);
   return {
     ...onEach(c, (s) => taking(s, step, from)),
@@ -129,13 +142,16 @@ function hear(c: Cursor, event: BatchEvent): Cursor {
       const known = { ...onEach(c, (s) => move(s, at)), ended: new Set([...c.ended, body.step]) };
       return body.step === c.current ? begin(known, at) : known;
     }
-    case 'step-added':
-      return c.current === null
-        ? begin(
-            onEach(c, (s) => move(s, at)),
-            at,
-          )
-        : c;
+    case 'step-added': {
+      const there = { ...onEach(c, (s) => move(s, at)), added: new Set([...c.added, event.id]) };
+      const [next] = left(there);
+      if (next?.key === c.current) return there;
+      // What is put off half done goes on from where it was.
+      const started = there.strands.every((s) => at >= s.startsAt);
+      const half = there.strands.map(({ left: rest, wait }) => ({ left: rest, wait }));
+      const paused = c.current !== null && started ? new Map([...c.paused, [c.current, half]]) : c.paused;
+      return begin({ ...there, paused }, at);
+    }
     case 'put-in': {
       const { ingredient, g: amount, celsius } = body;
       return onEach(c, (s) => {
@@ -169,7 +185,7 @@ function measure(c: Cursor, { body }: BatchEvent, at: number): Cursor {
 }
 
 /** Kinds of event that change what was cooked before them: the batch is gone through anew. */
-const REWRITES = new Set<BatchEvent['body']['kind']>(['weighed', 'colour', 'step-added']);
+const REWRITES = new Set<BatchEvent['body']['kind']>(['weighed', 'colour']);
 
 /** The events `state` has beyond those `before` had taken in, in their order; null when they do not simply follow on. */
 function newSince(before: Followed, state: BatchState): readonly BatchEvent[] | null {
@@ -206,6 +222,8 @@ function atTheStart(batch: Batch, cooked: CookedWith, state: BatchState): Cursor
     current: null,
     solved: new Map(),
     ended: new Set(),
+    added: new Set(),
+    paused: new Map(),
     minutes: 0,
     litres: batch.plan.litres,
   };

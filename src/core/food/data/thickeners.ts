@@ -92,12 +92,12 @@ export const THICKENERS = [
   food({
     id: 'instant-potato',
     name: 'Instant potato flakes',
-    group: 'vegetable',
+    group: 'starch',
+    thickener: 'potato flakes',
     percent: { water: 6.6, protein: 8.3, fat: 0.4, starch: 71, sugars: 3.4, fibre: 6.6, ash: 3.2 },
     sodium: 77,
     pH: 5.9,
     density: 0.25,
-    puree: 'other',
     source: SOURCES.tables,
   }),
 ];

@@ -1,0 +1,118 @@
+import { cureFor } from './cures';
+import type { Fault } from './faults';
+import type { Measured } from './measured';
+import type { Cure, Option, Wishes } from './option';
+import { thicker, together } from './thicker';
+import { lessSalty, thinner, unsalting } from './thinner';
+import { type Draft, tried } from './trial';
+
+/** What can be done about a pot: corrections best first, those that cannot be last; and cures. */
+export type Advice = { readonly options: readonly Option[]; readonly cures: readonly Cure[] };
+
+/** Side effects worth a place in the order: what it brings, forecloses, does to salt and acid, and whether it is what the soup is made of. */
+const sides = (o: Option): number =>
+  o.forecloses.length +
+  o.effects.allergens.length * 2 +
+  (o.effects.salt[1] - o.effects.salt[0] > 0.1 ? 2 : 0) +
+  (o.effects.pH[0] - o.effects.pH[1] > 0.2 ? 2 : 0) +
+  (o.effects.strange ? 1 : 0);
+
+/** Chances this near are the same, and minutes. */
+const SAME_CHANCE = 0.05;
+const SAME_MINUTES = 2;
+
+/** `list` in tiers: each holds what is no further than `same` from the tier's first. */
+function tiers<T>(list: readonly T[], by: (item: T) => number, same: number): readonly (readonly T[])[] {
+  const found: T[][] = [];
+  for (const item of list.toSorted((a, b) => by(a) - by(b))) {
+    const last = found.at(-1);
+    if (last?.[0] !== undefined && by(item) - by(last[0]) <= same) last.push(item);
+    else found.push([item]);
+  }
+  return found;
+}
+
+/** By chance, then time, then side effects; what cannot be done stands last. */
+export function ranked(options: readonly Option[]): readonly Option[] {
+  const order = (list: readonly Option[]): readonly Option[] =>
+    tiers(list, (o) => -o.chance, SAME_CHANCE).flatMap((alike) =>
+      tiers(alike, (o) => o.minutes, SAME_MINUTES).flatMap((soon) =>
+        soon.toSorted((a, b) => sides(a) - sides(b)),
+      ),
+    );
+  return [
+    ...order(options.filter((o) => o.struck === null)),
+    ...order(options.filter((o) => o.struck !== null)),
+  ];
+}
+
+/** Drafts for a pot with these faults of dose. */
+export function draftsFor(faults: ReadonlySet<Fault>, m: Measured, w: Wishes): readonly Draft[] {
+  if (faults.has('too salty')) {
+    const starches = thicker(m, w).filter(
+      (d) => d.id.startsWith('slurry.') && d.needs.every((n) => w.larder.includes(n)),
+    );
+    const liquids = thinner(m, w).flatMap((d) => d.needs.filter((id) => (unsalting(m, id) ?? 0) > 0));
+    const both = liquids.flatMap((id) =>
+      starches.slice(0, 2).flatMap((starch) => lessSalty(m, id, starch) ?? []),
+    );
+    return faults.has('too thick') ? [...thinner(m, w), ...both] : both;
+  }
+  if (faults.has('too thick')) return thinner(m, w);
+  return faults.has('too thin') ? thicker(m, w) : [];
+}
+
+/** How many of the best go in pairs. */
+const PAIRS = 2;
+
+/** Two means together, where one alone takes too much of something or of the time. */
+function pairs(
+  m: Measured,
+  w: Wishes,
+  drafts: readonly Draft[],
+  options: readonly Option[],
+): readonly Draft[] {
+  const slurry = drafts.find(
+    (d) => d.id.startsWith('slurry.') && options.find((o) => o.id === d.id)?.struck === null,
+  );
+  if (!slurry) return [];
+  const partners = ['blend', 'reduce'].flatMap((id) => {
+    const draft = drafts.find((d) => d.id === id);
+    const option = options.find((o) => o.id === id);
+    if (!draft || !option) return [];
+    const [first] = option.steps;
+    const amount =
+      first?.kind === 'puree'
+        ? first.fraction
+        : first?.kind === 'reduce' && 'minutes' in first.to
+          ? first.to.minutes
+          : 0;
+    // Half of a few minutes' boil, or of a spoonful to blend, is not worth a second pan.
+    return amount > (draft.unit === 'minutes' ? 8 : 0.1) ? [{ draft, amount }] : [];
+  });
+  return partners.slice(0, PAIRS).map(({ draft, amount }) => together(m, draft, amount, slurry, w.minutes));
+}
+
+/**
+ * Corrections one after another, so that whoever waits sees them come: each draft solved and tried. With
+ * `faults` of thickness and salt together, the salt fixes the liquid and the thickness the starch.
+ */
+export function* corrections(faults: ReadonlySet<Fault>, m: Measured, w: Wishes): Generator<Option> {
+  const drafts = draftsFor(faults, m, w);
+  const found: Option[] = [];
+  for (const draft of drafts) {
+    const option = tried(m, draft, w);
+    found.push(option);
+    yield option;
+  }
+  if (faults.has('too thin') && !faults.has('too salty'))
+    for (const draft of pairs(m, w, drafts, found)) yield tried(m, draft, w);
+}
+
+/** Everything that can be done about `faults`. `again` is how long a new batch takes, s. */
+export function adjust(faults: ReadonlySet<Fault>, m: Measured, w: Wishes, again: number): Advice {
+  return {
+    options: ranked([...corrections(faults, m, w)]),
+    cures: [...faults].flatMap((f) => cureFor(f, m, w, again) ?? []),
+  };
+}

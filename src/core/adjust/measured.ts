@@ -1,0 +1,120 @@
+import type { EventBody } from '../batch/events';
+import { varianceAlong } from '../batch/follow/filter';
+import { type Followed, slopesOf } from '../batch/follow/follow';
+import { move } from '../batch/follow/move';
+import type { Allergen } from '../food/ingredient';
+import { volumeAt } from '../heat/vessel';
+import { massG, volumeMl } from '../pot/contents';
+import { foodIn, type Kitchen } from '../pot/kitchen';
+import { portionsIn } from '../pot/portions';
+import type { Pot } from '../pot/pot';
+import type { Portion, Step } from '../pot/step';
+
+/** A pot to be put right: as measured, how sure that is, and what it is to become. */
+export type Measured = {
+  readonly pot: Pot;
+  readonly kitchen: Kitchen;
+  /** Steps of the plan still to come after the correction; the end is judged after them. */
+  readonly still: readonly Step[];
+  /** mPa·s wanted in the bowl, and mL owed to the pass. */
+  readonly target: number;
+  readonly owedMl: number;
+  /** Standard deviations of ln thickening and ln volume as measured. */
+  readonly doubt: { readonly thickness: number; readonly water: number };
+  /** Allergens the pot holds already, and the ingredients. */
+  readonly holds: readonly Allergen[];
+  readonly contains: readonly string[];
+};
+
+/** The last reading of each kind that bears on a correction, ms; null when there is none. */
+export type Ages = {
+  readonly flow: number | null;
+  readonly level: number | null;
+  readonly heat: number | null;
+};
+
+/** Two readings that cannot both be right: what each says the pot holds, mL. */
+export type Contradiction = {
+  readonly level: { readonly says: string; readonly ml: number };
+  readonly scale: { readonly says: string; readonly ml: number };
+};
+
+/** Readings further apart than this share speak of two different pots. Our assumption. */
+const APART = 0.15;
+
+/** Readings this close in time, ms, speak of the same moment. */
+const TOGETHER = 10 * 60_000;
+
+const LEVELS: ReadonlySet<EventBody['kind']> = new Set(['depth', 'volume', 'mass']);
+
+/** When each kind of reading was last made. */
+export function agesOf({ state: { events } }: Followed): Ages {
+  const last = (is: (kind: EventBody['kind']) => boolean): number | null => {
+    const found = events.findLast((e) => is(e.body.kind));
+    return found ? Date.parse(found.at) : null;
+  };
+  return {
+    flow: last((k) => k === 'flow'),
+    level: last((k) => LEVELS.has(k)),
+    heat: last((k) => k === 'temperature'),
+  };
+}
+
+/** The last ruler or litre mark against the last weight, when they are of the same moment and cannot both be. */
+export function contradictionIn(f: Followed): Contradiction | null {
+  const { events } = f.state;
+  const level = events.findLast((e) => e.body.kind === 'depth' || e.body.kind === 'volume');
+  const scale = events.findLast((e) => e.body.kind === 'mass');
+  if (!level || scale?.body.kind !== 'mass') return null;
+  if (Math.abs(Date.parse(level.at) - Date.parse(scale.at)) > TOGETHER) return null;
+  const [first] = f.strands;
+  if (!first) return null;
+  const { body } = level;
+  const byLevel =
+    body.kind === 'depth' ? volumeAt(f.cooked.vessel, body.mm) : body.kind === 'volume' ? body.ml : 0;
+  const byScale = scale.body.g * (volumeMl(first.pot) / Math.max(1, massG(first.pot)));
+  if (Math.abs(Math.log(byLevel / byScale)) < APART) return null;
+  return {
+    level: {
+      says:
+        body.kind === 'depth' ? `${(body.mm / 10).toFixed(1)} cm deep` : `${(byLevel / 1000).toFixed(1)} L`,
+      ml: byLevel,
+    },
+    scale: { says: `${(scale.body.g / 1000).toFixed(1)} kg`, ml: byScale },
+  };
+}
+
+/** The pot of a followed batch at `now` (ms) as it is to be put right. */
+export function measuredFrom(f: Followed, now: number, litres: number): Measured {
+  const [first] = f.strands;
+  if (!first) throw new RangeError('a batch is followed by at least one pot');
+  const { pot, kitchen, left } = move(first, Math.max(0, (now - f.startedAt) / 1000));
+  // What the factors leave open together with what no factor explains.
+  const slopes = slopesOf(f.strands, f.spreads);
+  const doubt = (aspect: 'thickness' | 'water'): number =>
+    Math.max(0.01, Math.sqrt(Math.max(0, varianceAlong(f.belief, slopes[aspect]))));
+  const put = [
+    ...new Set(
+      f.state.steps
+        .slice(0, f.state.current + 1)
+        .flatMap((s) => (s.does ? portionsIn<Portion>(s.does) : []))
+        .filter((p) => p.amount > 0)
+        .map((p) => p.ingredient),
+    ),
+  ];
+  return {
+    pot,
+    kitchen,
+    still: [
+      ...(left ? [left] : []),
+      ...f.state.steps
+        .slice(f.state.current + 1)
+        .flatMap((s) => (s.does && !s.done && !s.skipped ? [s.does] : [])),
+    ],
+    target: f.cooked.target,
+    owedMl: litres * 1000,
+    doubt: { thickness: doubt('thickness'), water: doubt('water') },
+    holds: [...new Set(put.flatMap((id) => foodIn(kitchen, id).allergens))],
+    contains: put,
+  };
+}

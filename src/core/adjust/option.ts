@@ -1,0 +1,73 @@
+import type { Allergen } from '../food/ingredient';
+import type { Step } from '../pot/step';
+import type { Fault } from './faults';
+
+/** What the cook has, promised and will not give up. */
+export type Wishes = {
+  /** Ingredients to hand, by the catalogue's ids. Water is always to hand. */
+  readonly larder: readonly string[];
+  /** Minutes until it has to be on the pass. */
+  readonly minutes: number;
+  /** Allergens the soup is promised to be free of. */
+  readonly freeOf: readonly Allergen[];
+  readonly pins: { readonly noFlour?: boolean; readonly keepYield?: boolean };
+};
+
+/** One thing to put in, as weighed. */
+export type Dose = { readonly ingredient: string; readonly g: number; readonly measure: string };
+
+/** What a correction does besides. Before and after, at the pass. */
+export type Effects = {
+  readonly salt: readonly [number, number];
+  readonly fat: readonly [number, number];
+  readonly pH: readonly [number, number];
+  readonly gloss: string | null;
+  readonly clarity: string | null;
+  /** Allergens it brings that the pot did not hold. */
+  readonly allergens: readonly Allergen[];
+  /** It goes in for the thickness alone: the soup holds nothing of it so far. */
+  readonly strange: boolean;
+  /** Of what goes in, in the house's currency; null when a price is missing. */
+  readonly cost: number | null;
+};
+
+/** A correction, computed on a copy of the pot before anything goes in. */
+export type Option = {
+  readonly id: string;
+  readonly title: string;
+  /** How it is done, in the cook's order. */
+  readonly how: readonly string[];
+  /** What the model did to the pot. */
+  readonly steps: readonly Step[];
+  readonly doses: readonly Dose[];
+  /** Until it is on the pass: making it ready, its simmer, and the steps still to come. */
+  readonly minutes: number;
+  /** At the pass, as believed: mPa·s in the bowl and mL. */
+  readonly viscosity: number;
+  readonly volumeMl: number;
+  /** mL at the fullest, and whether that is over the headroom line. */
+  readonly peakMl: number;
+  readonly bracket: readonly [number, number];
+  /** Of landing in the band asked for. */
+  readonly chance: number;
+  /** With a flow test between two thirds and the rest; null when one shot is sure enough. */
+  readonly inTwo: { readonly first: readonly Dose[]; readonly chance: number } | null;
+  readonly effects: Effects;
+  readonly forecloses: readonly string[];
+  /** Why it cannot be done; null when it can. */
+  readonly struck: string | null;
+};
+
+/** What helps where no dose does: what saves what, what is past saving, and when to begin again. */
+export type Cure = {
+  readonly fault: Fault;
+  readonly title: string;
+  readonly how: readonly string[];
+  readonly saves: string;
+  readonly cannot: string;
+  /** When it is not worth saving. */
+  readonly startAgain: string | null;
+  /** A correction that goes with it, its dose worked out; null when none is needed. */
+  readonly option: Option | null;
+  readonly minutes: number;
+};

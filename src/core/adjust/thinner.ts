@@ -1,0 +1,97 @@
+import { equivalentsFor } from '../flow/viscosity';
+import { catalogue, ingredient } from '../food/catalogue';
+import { massG } from '../pot/contents';
+import { simmersAt } from '../pot/cook';
+import { foodIn } from '../pot/kitchen';
+import type { Step } from '../pot/step';
+import { SALT_PER_SODIUM, saltBalance } from '../season/salt';
+import { uncapital } from '../units/format';
+import type { Measured } from './measured';
+import type { Wishes } from './option';
+import { asItIs, type Draft } from './trial';
+
+const THINS: ReadonlySet<string> = new Set(['liquid', 'dairy', 'wine']);
+
+/** g of spirit and of wine a litre of soup takes before it is another soup. Common practice, no source. */
+const SPIRIT = 10;
+const WINE = 50;
+
+/** Dairy and a pot with dairy in it are brought back under the boil, anything else to the simmer. */
+const DAIRY_TO = 82;
+
+const holdsDairy = (m: Measured): boolean => m.holds.includes('milk') || m.pot.yolkPeak > 0;
+
+/** °C the pot is brought back to after something cold went in. */
+export const backTo = (m: Measured, dairy: boolean): number =>
+  dairy || holdsDairy(m) ? Math.min(DAIRY_TO, Math.max(70, m.pot.celsius)) : simmersAt(m.kitchen);
+
+function letDown(m: Measured, id: string): Draft {
+  const food = foodIn(m.kitchen, id);
+  const dairy = food.group === 'dairy';
+  const wine = food.group === 'wine';
+  const { seen } = asItIs(m);
+  const wanted = Math.max(1, equivalentsFor(m.target, seen.fatFraction));
+  const guess = Math.max(50, seen.liquidMl * (seen.equivalents / wanted - 1));
+  const back = backTo(m, dairy);
+  return {
+    id: `let-down.${id}`,
+    title: food.name,
+    how: [
+      dairy ? 'warm it first, or it chills the pot' : 'hot if you have it hot',
+      'stir it in by ladles, from the bottom',
+      `back to ${Math.round(back)} °C before you judge`,
+      ...(wine ? ['taste: wine brings acid, and milk may split'] : []),
+    ],
+    steps: (g) => [
+      { kind: 'add', items: [{ ingredient: id, amount: g }] },
+      { kind: 'bring-to', to: back, flame: dairy ? 0.5 : 0.8, lid: 'on' } satisfies Step,
+    ],
+    guess,
+    most: guess * 6 + 500,
+    unit: 'g',
+    needs: [id],
+    makeReady: 1,
+    hangsOn: 'flour',
+    forecloses: dairy ? ['keep it under 85 °C from here'] : [],
+    ...(wine && { mostPerLitre: food.composition.alcohol > 0.2 ? SPIRIT : WINE }),
+  };
+}
+
+/** Every liquid to hand that lets a pot down; water always is. */
+export const thinner = (m: Measured, { larder }: Wishes): readonly Draft[] =>
+  catalogue()
+    .filter((i) => (larder.includes(i.id) || i.id === 'water') && THINS.has(i.group) && !i.thickener)
+    .map((i) => letDown(m, i.id));
+
+/** g of a liquid that brings the salt of the pot down to the house's level; null when it is as salty itself. */
+export function unsalting(m: Measured, id: string): number | null {
+  const { pot, seen } = asItIs(m);
+  const mass = massG(pot);
+  const { unsaltedLiquid } = saltBalance(Math.max(1, mass), pot.sodium, m.kitchen.saltPercent);
+  if (unsaltedLiquid <= 0 || seen.saltPercent <= m.kitchen.saltPercent) return 0;
+  const own = (foodIn(m.kitchen, id).sodium / 1000) * SALT_PER_SODIUM;
+  const wanted = m.kitchen.saltPercent;
+  return own >= wanted * 0.7 ? null : unsaltedLiquid / (1 - own / wanted);
+}
+
+/**
+ * Too salty: a liquid without salt brings it down, and a starch keeps it as thick as it should be. The liquid
+ * is fixed by the salt, the starch by the thickness.
+ */
+export function lessSalty(m: Measured, id: string, starch: Draft): Draft | null {
+  const liquid = unsalting(m, id);
+  if (liquid === null || liquid <= 0) return null;
+  const letting = letDown(m, id);
+  const g = Math.round(liquid / 10) * 10;
+  return {
+    ...starch,
+    id: `less-salty.${id}+${starch.id}`,
+    title: `${ingredient(id).name}, then ${uncapital(starch.title)}`,
+    how: [...letting.how.slice(0, 2), ...starch.how],
+    steps: (dose) => [...letting.steps(g), ...(dose > 0 ? starch.steps(dose) : [])],
+    guess: Math.max(5, starch.guess * 0.5),
+    needs: [id, ...starch.needs],
+    makeReady: 1 + starch.makeReady,
+    forecloses: [...new Set([...letting.forecloses, ...starch.forecloses])],
+  };
+}

@@ -1,0 +1,309 @@
+import { normalBelow } from '../batch/follow/ahead';
+import { shifted } from '../batch/follow/filter';
+import { bandOf, rangeOf } from '../flow/bands';
+import { FILL_LIMIT, rimVolume } from '../heat/vessel';
+import { normals, seeded } from '../learn/random';
+import { type Advanced, advance } from '../pot/advance';
+import { massG, volumeMl } from '../pot/contents';
+import { FACTORS, type Factor, foodIn, type Kitchen } from '../pot/kitchen';
+import { type Observation, observe } from '../pot/observe';
+import { portionsIn } from '../pot/portions';
+import type { Pot } from '../pot/pot';
+import type { Portion, Step } from '../pot/step';
+import { PROPERTIES } from '../thicken/properties';
+import { asKitchenMeasure } from '../units/measure';
+import { roundToScale } from '../units/round';
+import type { Measured } from './measured';
+import type { Dose, Effects, Option, Wishes } from './option';
+
+/** A correction before its dose is known. */
+export type Draft = {
+  readonly id: string;
+  readonly title: string;
+  readonly how: readonly string[];
+  /** Steps for a dose: g of the thickener or liquid, a share to blend, or minutes. */
+  readonly steps: (dose: number) => readonly Step[];
+  /** Where to look for the dose: a guess, and the most that makes sense. */
+  readonly guess: number;
+  readonly most: number;
+  /** What the dose is read as, so that it can be rounded to what a cook can do. */
+  readonly unit: 'g' | 'share' | 'minutes';
+  /** What has to be to hand. */
+  readonly needs: readonly string[];
+  /** Minutes to weigh, mix and make ready before the pot feels it. */
+  readonly makeReady: number;
+  /** The house factor its own effect hangs on. */
+  readonly hangsOn: Factor;
+  readonly forecloses: readonly string[];
+  /** More than this, g a litre of soup, and it is another soup; absent where there is no such limit. */
+  readonly mostPerLitre?: number;
+};
+
+type Ended = {
+  readonly pot: Pot;
+  readonly seen: Observation;
+  readonly notes: Advanced['notes'];
+  readonly peakMl: number;
+};
+
+/** The pot at the pass: the correction done, then what is still to come. */
+export function toThePass(m: Measured, steps: readonly Step[], pot = m.pot, kitchen = m.kitchen): Ended {
+  let now = pot;
+  let peakMl = volumeMl(pot);
+  const notes: Advanced['notes'][number][] = [];
+  for (const step of [...steps, ...m.still]) {
+    const on = advance(now, step, kitchen);
+    now = { ...on.pot, seconds: on.pot.seconds + on.wait };
+    peakMl = Math.max(peakMl, volumeMl(now), ...on.trace.map((t) => t.volumeMl));
+    notes.push(...on.notes);
+  }
+  return { pot: now, seen: observe(now, kitchen), notes, peakMl };
+}
+
+const known = new WeakMap<Measured, Ended>();
+
+/** The pot at the pass with nothing done to it; worked out once. */
+export function asItIs(m: Measured): Ended {
+  const found = known.get(m) ?? toThePass(m, []);
+  known.set(m, found);
+  return found;
+}
+
+/** Misses of ln(viscosity) below this are done. */
+const CLOSE = 0.004;
+const MOST_TRIES = 14;
+
+/**
+ * The dose with which the pot, as believed, comes to the target at the pass: false position on the ln of
+ * viscosity, which goes one way with the dose. `reached` is false when even the most does not do it.
+ */
+export function solveDose(m: Measured, draft: Draft): { readonly dose: number; readonly reached: boolean } {
+  const miss = (dose: number): number =>
+    Math.log(toThePass(m, draft.steps(dose)).seen.bowlViscosity / m.target);
+  let low = 0;
+  let atLow = Math.log(asItIs(m).seen.bowlViscosity / m.target);
+  if (Math.abs(atLow) < CLOSE) return { dose: 0, reached: true };
+  const sign = Math.sign(atLow);
+  let high = Math.min(draft.most, draft.guess);
+  let atHigh = miss(high);
+  while (Math.sign(atHigh) === sign && high < draft.most) {
+    [low, atLow] = [high, atHigh];
+    high = Math.min(draft.most, high * 2);
+    atHigh = miss(high);
+  }
+  if (Math.sign(atHigh) === sign && Math.abs(atHigh) > CLOSE) return { dose: high, reached: false };
+  let dose = high;
+  let side = 0;
+  for (let n = 0; n < MOST_TRIES; n++) {
+    dose = low + ((high - low) * -atLow) / (atHigh - atLow);
+    const at = miss(dose);
+    if (Math.abs(at) < CLOSE) break;
+    // The end that stays twice is halved, so that it does not stay for good (Illinois).
+    if (Math.sign(at) === Math.sign(atHigh)) {
+      [high, atHigh] = [dose, at];
+      if (side === 1) atLow /= 2;
+      side = 1;
+    } else {
+      [low, atLow] = [dose, at];
+      if (side === -1) atHigh /= 2;
+      side = -1;
+    }
+  }
+  return { dose, reached: true };
+}
+
+const tidy = (dose: number, unit: Draft['unit']): number =>
+  unit === 'g'
+    ? roundToScale(dose)
+    : unit === 'share'
+      ? Math.round(dose * 100) / 100
+      : Math.round(dose * 2) / 2;
+
+const SAMPLES = 2000;
+const SEED = 11;
+
+/** One direction the truth may lie in: the pot or the kitchen one standard deviation that way. */
+type Doubt = (z: number) => { readonly pot: Pot; readonly kitchen: Kitchen };
+
+function doubtsOf(m: Measured, hangsOn: Factor, boils: boolean): readonly Doubt[] {
+  const still = { heat: 0, water: 0, thickness: 0, softness: 0 };
+  const factor =
+    (f: Factor): Doubt =>
+    (z) => ({
+      pot: m.pot,
+      kitchen: {
+        ...m.kitchen,
+        factors: { ...m.kitchen.factors, [f]: m.kitchen.factors[f] * Math.exp(z * FACTORS[f].spread) },
+      },
+    });
+  return [
+    (z) => ({ pot: shifted(m.pot, { ...still, thickness: z * m.doubt.thickness }), kitchen: m.kitchen }),
+    (z) => ({ pot: shifted(m.pot, { ...still, water: z * m.doubt.water }), kitchen: m.kitchen }),
+    factor(hangsOn),
+    ...(boils && hangsOn !== 'waterLoss' ? [factor('waterLoss')] : []),
+  ];
+}
+
+/**
+ * Where 2000 such pots would land with these steps: each doubt is cooked one standard deviation either way,
+ * and the samples are drawn on the parabola through the three.
+ */
+function landing(m: Measured, steps: readonly Step[], hangsOn: Factor, at: number) {
+  const y0 = Math.log(at);
+  const doubts = doubtsOf(
+    m,
+    hangsOn,
+    steps.some((s) => s.kind === 'reduce'),
+  );
+  const bends = doubts.map((doubt) => {
+    const y = (z: number): number => {
+      const { pot, kitchen } = doubt(z);
+      return Math.log(toThePass(m, steps, pot, kitchen).seen.bowlViscosity);
+    };
+    const [up, down] = [y(1), y(-1)];
+    return { slope: (up - down) / 2, bend: (up + down) / 2 - y0 };
+  });
+  const normal = normals(seeded(SEED));
+  const [low, high] = rangeOf(bandOf(m.target, m.kitchen.bandLimits), m.kitchen.bandLimits).map(Math.log) as [
+    number,
+    number,
+  ];
+  const samples = new Float64Array(SAMPLES);
+  let inside = 0;
+  for (let n = 0; n < SAMPLES; n++) {
+    let y = y0;
+    for (const { slope, bend } of bends) {
+      const z = normal();
+      y += slope * z + bend * (z * z);
+    }
+    samples[n] = y;
+    if (y > low && y < high) inside++;
+  }
+  samples.sort();
+  const quantile = (share: number): number => Math.exp(samples[Math.floor(share * SAMPLES)] ?? y0);
+  // What is left after a flow test in between: the test's own error, and the rest of the dose's.
+  const left = Math.hypot(CHECKED, ...bends.slice(2).map((b) => b.slope / 3));
+  return { bracket: [quantile(0.1), quantile(0.9)] as const, chance: inside / SAMPLES, left, y0, low, high };
+}
+
+/** Standard deviation of ln(viscosity) after a flow test by the house funnel, twice. Our assumption. */
+const CHECKED = 0.08;
+
+/** Under this chance two thirds, a test and the rest are advised. Our assumption. */
+const SURE = 0.85;
+
+const dosesOf = (steps: readonly Step[], kitchen: Kitchen, share = 1): readonly Dose[] =>
+  steps.flatMap((s) =>
+    portionsIn<Portion>(s)
+      .filter((p) => p.amount > 0)
+      .map((p) => ({
+        ingredient: p.ingredient,
+        g: roundToScale(p.amount * share),
+        measure: asKitchenMeasure(p.amount * share, foodIn(kitchen, p.ingredient).density, 'spooned'),
+      })),
+  );
+
+const fatPercent = (pot: Pot): number => ((pot.liquid.fat + pot.freeFat) / Math.max(1, massG(pot))) * 100;
+
+function costOf(doses: readonly Dose[], kitchen: Kitchen): number | null {
+  let sum = 0;
+  for (const d of doses) {
+    if (d.ingredient === 'water') continue;
+    const price = kitchen.products?.[d.ingredient]?.pricePerKg;
+    if (price === undefined) return null;
+    sum += (d.g / 1000) * price;
+  }
+  return sum;
+}
+
+function effectsOf(m: Measured, doses: readonly Dose[], before: Ended, after: Ended): Effects {
+  const kinds = doses.flatMap((d) => foodIn(m.kitchen, d.ingredient).thickener ?? []);
+  const properties = kinds.map((k) => PROPERTIES[k]).find(Boolean) ?? null;
+  const brought = new Set(doses.flatMap((d) => foodIn(m.kitchen, d.ingredient).allergens));
+  return {
+    salt: [before.seen.saltPercent, after.seen.saltPercent],
+    fat: [fatPercent(before.pot), fatPercent(after.pot)],
+    pH: [before.seen.pH, after.seen.pH],
+    gloss: properties?.gloss ?? null,
+    clarity: properties?.clarity ?? null,
+    allergens: [...brought].filter((a) => !m.holds.includes(a)),
+    strange: doses.some((d) => d.ingredient === 'water' || !m.contains.includes(d.ingredient)),
+    cost: costOf(doses, m.kitchen),
+  };
+}
+
+/** Losing more than this share of what is owed breaks a promise to keep the yield. */
+const YIELD_SHORT = 0.03;
+
+/** % of salt over which a soup is salty. Common practice, no source. */
+const SALTY = 1.15;
+
+/** Why a correction cannot be done; null when it can. */
+function struckBy(
+  m: Measured,
+  draft: Draft,
+  w: Wishes,
+  o: Omit<Option, 'struck'>,
+  reached: boolean,
+  notes: Advanced['notes'],
+): string | null {
+  const name = (id: string): string => foodIn(m.kitchen, id).name.toLowerCase();
+  const missing = draft.needs.filter((id) => id !== 'water' && !w.larder.includes(id));
+  if (missing.length > 0) return `not to hand: ${missing.map(name).join(', ')}`;
+  const broken = o.doses
+    .flatMap((d) => foodIn(m.kitchen, d.ingredient).allergens)
+    .find((a) => w.freeOf.includes(a));
+  if (broken) return `brings ${broken}, which it is promised to be free of`;
+  if (w.pins.noFlour && o.doses.some((d) => foodIn(m.kitchen, d.ingredient).thickener === 'wheat'))
+    return 'it is flour, and you said none';
+  if (notes.some((n) => n.kind === 'scrambled')) return 'the yolk in the pot would scramble';
+  if (notes.some((n) => n.kind === 'stalled')) return 'this burner cannot bring it to where it works';
+  const main = Math.max(0, ...o.doses.map((d) => d.g));
+  if (draft.mostPerLitre !== undefined && main > draft.mostPerLitre * (o.volumeMl / 1000))
+    return `it would take ${Math.round(main)} g: over ${draft.mostPerLitre} g a litre it is another soup`;
+  const [saltBefore, saltAfter] = o.effects.salt;
+  if (saltAfter > Math.max(SALTY, saltBefore + 0.05))
+    return `it would be too salty: ${saltAfter.toFixed(2)} %`;
+  if (!reached) return `it cannot get there: ${Math.round(o.viscosity)} mPa·s at the most`;
+  if (o.peakMl > rimVolume(m.pot.vessel) * FILL_LIMIT)
+    return `${(o.peakMl / 1000).toFixed(1)} L is over the headroom line of ${(
+      (rimVolume(m.pot.vessel) * FILL_LIMIT) / 1000
+    ).toFixed(1)} L`;
+  if (w.pins.keepYield && o.volumeMl < m.owedMl * (1 - YIELD_SHORT))
+    return `it leaves ${(o.volumeMl / 1000).toFixed(1)} L of the ${(m.owedMl / 1000).toFixed(1)} L owed`;
+  if (o.minutes > w.minutes + 1e-9)
+    return `on the pass in ${Math.ceil(o.minutes)} min, you have ${Math.floor(w.minutes)}`;
+  return null;
+}
+
+/** A draft with its dose solved, tried, and judged by what the cook has and wants. */
+export function tried(m: Measured, draft: Draft, w: Wishes, fixed?: number): Option {
+  const solved = fixed === undefined ? solveDose(m, draft) : { dose: fixed, reached: true };
+  const dose = tidy(solved.dose, draft.unit);
+  const steps = draft.steps(dose);
+  const before = asItIs(m);
+  const after = toThePass(m, steps);
+  const { bracket, chance, left, y0, low, high } = landing(m, steps, draft.hangsOn, after.seen.bowlViscosity);
+  const doses = dosesOf(steps, m.kitchen);
+  const second = normalBelow((high - y0) / left) - normalBelow((low - y0) / left);
+  const option: Omit<Option, 'struck'> = {
+    id: draft.id,
+    title: draft.title,
+    how: draft.how,
+    steps,
+    doses,
+    minutes: draft.makeReady + (after.pot.seconds - m.pot.seconds) / 60,
+    viscosity: after.seen.bowlViscosity,
+    volumeMl: after.seen.volumeMl,
+    peakMl: after.peakMl,
+    bracket,
+    chance,
+    inTwo:
+      chance < SURE && second > chance && draft.unit === 'g'
+        ? { first: dosesOf(steps, m.kitchen, 2 / 3), chance: second }
+        : null,
+    effects: effectsOf(m, doses, before, after),
+    forecloses: draft.forecloses,
+  };
+  return { ...option, struck: struckBy(m, draft, w, option, solved.reached, after.notes) };
+}

@@ -1,0 +1,84 @@
+import type { Followed } from '../batch/follow/follow';
+import { ingredient } from '../food/catalogue';
+import { FACTORS } from '../pot/kitchen';
+import { portionsIn } from '../pot/portions';
+import type { Portion } from '../pot/step';
+import { spaced } from '../units/format';
+
+/** What the model thinks went otherwise than planned, and how much of it that explains. */
+export type Cause = {
+  readonly says: string;
+  /** Which way it moved the soup. */
+  readonly made: 'thinner' | 'thicker';
+  /** In ln(viscosity), as believed. */
+  readonly by: number;
+  /** Standard deviations of its doubt: over 1 it is more than the usual scatter. */
+  readonly sigmas: number;
+};
+
+/** What it means when a house factor is over or under what was thought. */
+const SAYS: Partial<Record<string, readonly [string, string]>> = {
+  flour: ['the flour thickens more than thought', 'the flour thickens less than thought, or less went in'],
+  puree: [
+    'more was blended than thought, or it thickens more',
+    'less was blended than thought, or it thickens less',
+  ],
+  leaching: ['more starch left the potato', 'less starch left the potato'],
+  waterLoss: ['more water boiled off than planned', 'less water boiled off than planned'],
+  juices: ['the vegetables gave less water', 'the vegetables gave more juice than planned'],
+  burner: ['the flame is stronger than rated', 'the flame is weaker than rated'],
+  softening: ['the pieces softened faster', 'the pieces softened more slowly'],
+};
+
+/** A cause smaller than this in ln(viscosity) is not worth a line. */
+const LEAST = 0.03;
+
+/**
+ * Causes ranked by how much of the difference they explain, given the readings: what the filter has learnt
+ * of each factor times what the soup does with it, and what the scale showed. `slopes` are those of the end
+ * with each factor.
+ */
+export function causesOf(f: Followed, slopes: readonly number[]): readonly Cause[] {
+  const learnt = f.factors.flatMap((factor, k): Cause[] => {
+    const moved = f.belief.mean[k] ?? 0;
+    const by = moved * (slopes[k] ?? 0);
+    const words = SAYS[factor];
+    if (!words || Math.abs(by) < LEAST) return [];
+    return [
+      {
+        says: moved > 0 === (factor !== 'juices') ? words[0] : words[1],
+        made: by > 0 ? 'thicker' : 'thinner',
+        by,
+        sigmas: Math.abs(moved) / (f.spreads[k] ?? FACTORS[factor].spread),
+      },
+    ];
+  });
+  return [...weighed(f), ...learnt].sort((a, b) => Math.abs(b.by) - Math.abs(a.by));
+}
+
+/** ln η goes about three times the ln of what thickens, and that much the other way with what thins. */
+const STEEP = 3;
+
+function weighed(f: Followed): readonly Cause[] {
+  return f.state.steps.flatMap((s) => {
+    const planned = s.planned?.does;
+    if (!planned) return [];
+    const portions = portionsIn<Portion>(planned);
+    return [...s.weighed].flatMap(([item, g]): Cause[] => {
+      const p = portions[item];
+      const open = s.planned?.open?.find((o) => o.item === item)?.goal;
+      if (!p || p.amount <= 0 || g <= 0 || (open !== 'thickness' && open !== 'volume')) return [];
+      const by = Math.log(g / p.amount) * STEEP * (open === 'thickness' ? 1 : -1);
+      if (Math.abs(by) < LEAST) return [];
+      const { name } = ingredient(p.ingredient);
+      return [
+        {
+          says: `${spaced(g)} g of ${name.toLowerCase()} went in, not ${spaced(p.amount)} g`,
+          made: by > 0 ? 'thicker' : 'thinner',
+          by,
+          sigmas: Number.POSITIVE_INFINITY,
+        },
+      ];
+    });
+  });
+}
