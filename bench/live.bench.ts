@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
 import { serve } from '../cli/app.mjs';
+import { post } from './client';
 import { quantile } from './stats';
 
 /** An event entered at one process until it is on the stream of another, against a row inserted and notified with nothing of ours between. */
@@ -53,18 +54,14 @@ const bare = (id: string) =>
     [id],
   );
 const ours = (id: string) =>
-  fetch(`${BASE_URL}/api/batches/${batch}/events`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({
-      id,
-      at: new Date().toISOString(),
-      station: 'Bench',
-      body: { kind: 'note', text: 'now' },
-    }),
-  }).then((r) => r.arrayBuffer());
+  post(`${BASE_URL}/api/batches/${batch}/events`, {
+    id,
+    at: new Date().toISOString(),
+    station: 'Bench',
+    body: { kind: 'note', text: 'now' },
+  });
 
-for (let n = 0; n < 30; n++) {
+for (let n = 0; n < 100; n++) {
   await timed(bare);
   await timed(ours);
 }

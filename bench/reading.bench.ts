@@ -30,7 +30,7 @@ for (const [name, query] of [
     await page
       .getByRole('group', { name: /Near what/ })
       .getByRole('button')
-      .nth(n % 5)
+      .nth(n % 3)
       .click();
     await page.waitForTimeout(400);
   }

@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { build } from './build.mjs';
 import { devicesPlace, simulatedDevices } from './devices.mjs';
-import { bin, root } from './place.mjs';
+import { root } from './place.mjs';
 import { freePort } from './ports.mjs';
 import { database } from './postgres.mjs';
 import { must } from './run.mjs';
@@ -21,17 +21,22 @@ const PATIENCE = 3000;
 /** One server process on `port`; null when it ended before it answered, as it does when another took the port first. */
 async function attempt({ mode, host, port, databaseUrl, env }) {
   const run = randomUUID();
-  const child = spawn(process.execPath, [bin('next'), mode, '-p', String(port), '-H', host], {
-    cwd: root,
-    stdio: ['ignore', 'ignore', 'pipe'],
-    env: {
-      ...process.env,
-      ...env,
-      DATABASE_URL: databaseUrl,
-      PANACHE_RUN: run,
-      NEXT_TELEMETRY_DISABLED: '1',
+  const child = spawn(
+    process.execPath,
+    ['--import', 'tsx', 'src/main.ts', mode, '-p', String(port), '-H', host],
+    {
+      cwd: root,
+      stdio: ['ignore', 'ignore', 'pipe'],
+      env: {
+        ...process.env,
+        ...env,
+        DATABASE_URL: databaseUrl,
+        PANACHE_RUN: run,
+        NEXT_TELEMETRY_DISABLED: '1',
+        NODE_ENV: mode === 'dev' ? 'development' : 'production',
+      },
     },
-  });
+  );
   let errors = '';
   let ready = false;
   child.stderr.on('data', (d) => {

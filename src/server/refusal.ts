@@ -59,11 +59,16 @@ export function accept<S extends z.ZodType>(schema: S, input: unknown, whole = '
   );
 }
 
+export const tooLarge = (bytes: number, limit: number): Refusal =>
+  refuse(413, 'body', `${bytes} bytes or more`, `at most ${limit} bytes`);
+
+export const notJson = (text: string): Refusal =>
+  refuse(400, 'body', text.length ? 'not JSON' : 'empty', 'a JSON object');
+
 /** The request's text, read no further than `limit` bytes. */
 export async function readText(request: Request, limit: number): Promise<string> {
-  const tooLarge = (bytes: number) => refuse(413, 'body', `${bytes} bytes or more`, `at most ${limit} bytes`);
   const announced = Number(request.headers.get('content-length') ?? 0);
-  if (announced > limit) throw tooLarge(announced);
+  if (announced > limit) throw tooLarge(announced, limit);
   const chunks: Uint8Array[] = [];
   let size = 0;
   const reader = request.body?.getReader();
@@ -73,7 +78,7 @@ export async function readText(request: Request, limit: number): Promise<string>
     size += value.byteLength;
     if (size > limit) {
       await reader.cancel();
-      throw tooLarge(size);
+      throw tooLarge(size, limit);
     }
     chunks.push(value);
   }
@@ -86,7 +91,7 @@ export async function readJson(request: Request, limit = 64 * 1024): Promise<unk
   try {
     return JSON.parse(text);
   } catch {
-    throw refuse(400, 'body', text.length ? 'not JSON' : 'empty', 'a JSON object');
+    throw notJson(text);
   }
 }
 
@@ -95,26 +100,32 @@ export const fileNamed = (name: string): Record<string, string> => ({
   'content-disposition': `attachment; filename="${name.replace(/[^a-zA-Z0-9._-]/g, '-')}"`,
 });
 
-/** Runs a route: text and bytes go out as they are, anything else as JSON; refusals become their status and problems, what fails here one plain line. */
-export async function respond(
+type Answer = { readonly status: number; readonly body: unknown; readonly headers?: Record<string, string> };
+
+/** What `work` answers; a refusal as its status and problems, what fails here as one plain line. */
+export async function answered(
   work: () => Promise<{ status?: number; body: unknown; headers?: Record<string, string> }>,
-): Promise<Response> {
+): Promise<Answer> {
   try {
-    const { status = 200, body, headers } = await work();
-    if (typeof body === 'string' || body instanceof Uint8Array)
-      return new Response(body as BodyInit, { status, ...(headers && { headers }) });
-    return Response.json(body, { status, ...(headers && { headers }) });
+    return { status: 200, ...(await work()) };
   } catch (error) {
-    if (error instanceof Refusal)
-      return Response.json({ problems: error.problems }, { status: error.status });
+    if (error instanceof Refusal) return { status: error.status, body: { problems: error.problems } };
     console.error(error);
-    return Response.json(
-      {
+    return {
+      status: 500,
+      body: {
         problems: [
           { field: 'server', given: 'something failed here', allowed: 'nothing was written; try again' },
         ],
       },
-      { status: 500 },
-    );
+    };
   }
+}
+
+/** Runs a route: text and bytes go out as they are, anything else as JSON. */
+export async function respond(work: Parameters<typeof answered>[0]): Promise<Response> {
+  const { status, body, headers } = await answered(work);
+  if (typeof body === 'string' || body instanceof Uint8Array)
+    return new Response(body as BodyInit, { status, ...(headers && { headers }) });
+  return Response.json(body, { status, ...(headers && { headers }) });
 }

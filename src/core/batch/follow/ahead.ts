@@ -36,6 +36,8 @@ export type DoubtAhead = {
   readonly bracket: readonly [number, number];
   /** Of landing in the band asked for. */
   readonly chance: number;
+  /** How ln(viscosity) at the end answers to the ln of each house factor, in the order they are followed. */
+  readonly slopes: readonly number[];
 };
 
 /** Off the target by less than this, ln, is not worth a correction: a tenth. */
@@ -98,6 +100,7 @@ export function doubtAhead(f: Followed, { end, turn, at }: Ahead): DoubtAhead {
   return {
     bracket: [Math.exp(y - EIGHT_IN_TEN * spread), Math.exp(y + EIGHT_IN_TEN * spread)],
     chance: below(high) - below(low),
+    slopes: slope.slice(0, f.factors.length),
   };
 }
 

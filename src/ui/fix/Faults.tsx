@@ -1,0 +1,94 @@
+'use client';
+
+import { clsx } from 'clsx';
+import {
+  Blend,
+  CloudSun,
+  Contrast,
+  Droplets,
+  Egg,
+  Fish,
+  Flame,
+  FlameKindling,
+  GlassWater,
+  Grip,
+  type LucideIcon,
+  Milk,
+  Mountain,
+  Snowflake,
+  Spline,
+  Square,
+  Thermometer,
+  Utensils,
+  Waves,
+  Wheat,
+} from 'lucide-react';
+import { DOSED, FAULTS, type Fault, SEEN } from '../../core/adjust/faults';
+import { capital } from '../../core/units/format';
+
+const ICONS: Readonly<Record<Fault, LucideIcon>> = {
+  'too thin': Droplets,
+  'too thick': Mountain,
+  'too salty': Waves,
+  'too flat': CloudSun,
+  lumps: Grip,
+  split: Milk,
+  'yolk set': Egg,
+  scorched: FlameKindling,
+  greasy: Blend,
+  'raw flour': Wheat,
+  gluey: Spline,
+  slimy: Waves,
+  skin: Square,
+  'hard dice': Utensils,
+  'seafood nearly done': Fish,
+  'too full': GlassWater,
+  'too cold': Snowflake,
+  'too hot': Thermometer,
+  'too dark': Contrast,
+};
+
+type Props = { readonly chosen: readonly Fault[]; readonly onChange: (faults: readonly Fault[]) => void };
+
+/** What is wrong, in words and a picture; faults of dose can be two at once, any other stands alone. */
+export function Faults({ chosen, onChange }: Props) {
+  const toggle = (fault: Fault) => {
+    if (chosen.includes(fault)) return onChange(chosen.filter((f) => f !== fault));
+    const kept = DOSED.has(fault) ? chosen.filter((f) => DOSED.has(f) && !opposite(f, fault)) : [];
+    onChange([...kept, fault]);
+  };
+  return (
+    <fieldset>
+      <legend className="mb-1 font-bold text-[20px]">What is wrong?</legend>
+      <div className="grid grid-cols-2 gap-1.5 min-[720px]:max-[1100px]:grid-cols-4">
+        {FAULTS.map((fault) => {
+          const Icon = ICONS[fault] ?? Flame;
+          const on = chosen.includes(fault);
+          return (
+            <button
+              key={fault}
+              type="button"
+              aria-pressed={on}
+              title={SEEN[fault]}
+              onClick={() => toggle(fault)}
+              className={clsx(
+                'flex min-h-14 items-center gap-2 rounded-sm border-2 border-ink px-2 text-left font-bold leading-tight',
+                on ? 'bg-ink text-surface' : 'bg-surface',
+              )}
+            >
+              <Icon size={22} aria-hidden className="shrink-0" />
+              <span>{capital(fault)}</span>
+            </button>
+          );
+        })}
+      </div>
+    </fieldset>
+  );
+}
+
+const PAIRS: readonly (readonly [Fault, Fault])[] = [
+  ['too thin', 'too thick'],
+  ['too salty', 'too flat'],
+];
+const opposite = (a: Fault, b: Fault): boolean =>
+  PAIRS.some(([x, y]) => (a === x && b === y) || (a === y && b === x));

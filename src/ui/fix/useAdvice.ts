@@ -1,0 +1,46 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import type { Fault } from '../../core/adjust/faults';
+import type { Measured } from '../../core/adjust/measured';
+import type { Wishes } from '../../core/adjust/option';
+import { catalogue } from '../../core/food/catalogue';
+import type { FixAsk, FixTold } from '../../workers/fixer';
+
+/** Corrections and cures as they come from the worker; null until the first, or when nothing is asked. */
+export function useAdvice(
+  faults: readonly Fault[],
+  measured: Measured | null,
+  wishes: Wishes | null,
+  again: number,
+): FixTold | null {
+  const worker = useRef<Worker>(undefined);
+  const key = useRef(0);
+  const [told, setTold] = useState<FixTold | null>(null);
+  useEffect(() => {
+    const w = new Worker(new URL('../../workers/fixer.ts', import.meta.url), { type: 'module' });
+    w.onmessage = ({ data }: MessageEvent<FixTold>) => data.key === key.current && setTold(data);
+    w.postMessage({ kind: 'catalogue', foods: catalogue() } satisfies FixAsk);
+    worker.current = w;
+    return () => {
+      worker.current = undefined;
+      w.terminate();
+    };
+  }, []);
+  useEffect(() => {
+    key.current++;
+    if (!measured || !wishes || faults.length === 0) {
+      setTold(null);
+      return;
+    }
+    worker.current?.postMessage({
+      kind: 'fix',
+      key: key.current,
+      faults,
+      measured,
+      wishes,
+      again,
+    } satisfies FixAsk);
+  }, [faults, measured, wishes, again]);
+  return told;
+}

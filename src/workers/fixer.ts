@@ -1,0 +1,55 @@
+import { corrections, draftsFor, ranked } from '../core/adjust/adjust';
+import { cureFor } from '../core/adjust/cures';
+import type { Fault } from '../core/adjust/faults';
+import type { Measured } from '../core/adjust/measured';
+import type { Cure, Option, Wishes } from '../core/adjust/option';
+import { loadCatalogue } from '../core/food/catalogue';
+import type { Ingredient } from '../core/food/ingredient';
+
+/** What is asked about a pot. A newer question takes an older one's place. */
+export type FixAsk =
+  | { readonly kind: 'catalogue'; readonly foods: readonly Ingredient[] }
+  | {
+      readonly kind: 'fix';
+      readonly key: number;
+      readonly faults: readonly Fault[];
+      readonly measured: Measured;
+      readonly wishes: Wishes;
+      /** s a new batch takes. */
+      readonly again: number;
+    };
+
+export type FixTold = {
+  readonly key: number;
+  readonly options: readonly Option[];
+  readonly cures: readonly Cure[];
+  /** How many are worked out, and of how many; equal when it is all. */
+  readonly done: number;
+  readonly of: number;
+};
+
+let latest = -1;
+const breathe = () => new Promise((resolve) => setTimeout(resolve, 0));
+
+self.onmessage = async ({ data: ask }: MessageEvent<FixAsk>) => {
+  if (ask.kind === 'catalogue') return loadCatalogue(ask.foods);
+  const { key, measured, wishes, again } = ask;
+  latest = key;
+  const faults = new Set(ask.faults);
+  const cures = ask.faults.flatMap((f) => cureFor(f, measured, wishes, again) ?? []);
+  const of = draftsFor(faults, measured, wishes).length;
+  const found: Option[] = [];
+  const tell = (whole: boolean) => {
+    const done = whole ? of : Math.min(found.length, of - 1);
+    self.postMessage({ key, options: ranked(found), cures, done, of } satisfies FixTold);
+  };
+  for (const option of corrections(faults, measured, wishes)) {
+    found.push(option);
+    if (found.length % 4 === 0) {
+      tell(false);
+      await breathe();
+      if (latest !== key) return;
+    }
+  }
+  tell(true);
+};
