@@ -7,6 +7,7 @@ const VIEWS = [
   ['Compare', '/compare'],
   ['Stove', '/stove'],
   ['Check', '/check'],
+  ['Fix', '/fix'],
   ['Recipes', '/recipes'],
   ['Recipe editor', '/recipes/cockle-and-leek-chowder'],
   ['Import', '/recipes/import'],

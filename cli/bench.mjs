@@ -54,7 +54,11 @@ const constantIn = (path) => /export const (\w+)/.exec(readFileSync(path, 'utf8'
 export async function run(_name, [only]) {
   await npmPackages();
   if (!only || only === 'engine') await engine();
-  if (only === 'engine') return;
+  if (!only || only === 'fix') {
+    const { code } = await runProgram(process.execPath, [await bundled('fix.bench')], { cwd: root });
+    if (code) process.exitCode = code;
+  }
+  if (only === 'engine' || only === 'fix') return;
   await debianPackage('chromium', ['/usr/bin/chromium']);
   const server = await postgres();
   try {

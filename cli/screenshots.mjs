@@ -52,6 +52,19 @@ const SHOTS = [
     },
   ],
   [
+    'fix',
+    '/plan?recipe=smoked-parsnip-veloute&litres=20&pot=tall-steel-36&burner=floor-ring',
+    (page) => wrong(page),
+  ],
+  [
+    'fix-guided',
+    '/plan?recipe=smoked-parsnip-veloute&litres=20&pot=tall-steel-36&burner=floor-ring',
+    async (page) => {
+      await wrong(page);
+      await page.getByRole('button', { name: 'Do this' }).first().click();
+    },
+  ],
+  [
     'end',
     '/plan?recipe=cockle-and-leek-chowder&litres=12',
     async (page) => {
@@ -67,6 +80,23 @@ const SHOTS = [
     },
   ],
 ];
+
+/** Cooked thin, tested, and eight minutes before service. */
+async function wrong(page) {
+  await atTheStove(page, 9);
+  await page.getByRole('link', { name: 'Flow test' }).click();
+  await page.getByRole('button', { name: /^Galley funnel/ }).click();
+  for (const seconds of ['5.9', '6.0']) {
+    await page.getByLabel('Flow time, s').fill(seconds);
+    await page.getByRole('button', { name: 'Add' }).click();
+  }
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await page.getByRole('link', { name: 'Something’s wrong' }).click();
+  await page.getByRole('button', { name: 'Too thin' }).click();
+  await page.getByLabel('Minutes left').fill('8');
+  await page.getByLabel('No flour').check();
+  await page.waitForTimeout(3000);
+}
 
 const oneStep = async (page) => {
   await page.getByRole('button', { name: /^Done, / }).click();

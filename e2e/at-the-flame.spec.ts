@@ -189,7 +189,7 @@ test('the network goes for ten events and comes back: all arrive once, in order'
 }) => {
   const id = await begin(page, VELOUTE);
   // The page fetches what it may need later: a cook has been at it for a while.
-  await page.waitForTimeout(2500);
+  await page.waitForTimeout(4000);
   await context.setOffline(true);
   const wanted: string[] = [];
   for (let n = 0; n < 4; n++) {

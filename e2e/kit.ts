@@ -9,6 +9,7 @@ export const VIEWS = [
   '/compare',
   '/stove',
   '/check',
+  '/fix',
   '/check/funnel',
   '/check/line-spread',
   '/recipes',

@@ -51,6 +51,8 @@ self.addEventListener('fetch', (event) => {
   const { request } = event;
   const url = new URL(request.url);
   if (request.method !== 'GET' || url.origin !== self.location.origin) return;
+  // A page's own worker reads its orders from its address, which an answer from here would lose.
+  if (request.destination === 'worker') return;
   if (request.mode === 'navigate') event.respondWith(page(request));
   else if (url.pathname.startsWith('/_next/static/')) event.respondWith(part(request));
   else if (url.pathname === '/theme.js') event.respondWith(newest(request));

@@ -15,7 +15,9 @@ const sides = (o: Option): number =>
   o.effects.allergens.length * 2 +
   (o.effects.salt[1] - o.effects.salt[0] > 0.1 ? 2 : 0) +
   (o.effects.pH[0] - o.effects.pH[1] > 0.2 ? 2 : 0) +
-  (o.effects.strange ? 1 : 0);
+  (o.effects.strange ? 1 : 0) +
+  // Two pans at once, minutes before service.
+  (o.id.includes('+') ? 2 : 0);
 
 /** Chances this near are the same, and minutes. */
 const SAME_CHANCE = 0.05;

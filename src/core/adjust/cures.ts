@@ -280,7 +280,7 @@ export function cureFor(fault: Fault, m: Measured, w: Wishes, again: number): Cu
         minutes: dairy ? hot + 3 : hot,
       });
     }
-    case 'seafood nearly done':
+    case 'fish nearly done':
       return cure({
         title: 'Lift it out, cool it, back at the last',
         how: [

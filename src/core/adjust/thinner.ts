@@ -88,10 +88,22 @@ export function lessSalty(m: Measured, id: string, starch: Draft): Draft | null 
     id: `less-salty.${id}+${starch.id}`,
     title: `${ingredient(id).name}, then ${uncapital(starch.title)}`,
     how: [...letting.how.slice(0, 2), ...starch.how],
-    steps: (dose) => [...letting.steps(g), ...(dose > 0 ? starch.steps(dose) : [])],
+    steps: (dose) => [...letting.steps(g), ...starch.steps(dose)],
     guess: Math.max(5, starch.guess * 0.5),
     needs: [id, ...starch.needs],
     makeReady: 1 + starch.makeReady,
     forecloses: [...new Set([...letting.forecloses, ...starch.forecloses])],
   };
+}
+
+/** By how much a pot is over the house’s salt when the tongue says so and the sums do not. Our assumption. */
+const TASTED_OVER = 1.25;
+
+/** The pot a cook calls too salty: as the sums have it when they agree, else a quarter over the house’s level. */
+export function takenAsSalty(m: Measured): Measured {
+  const mass = Math.max(1, massG(m.pot));
+  const percent = ((m.pot.sodium * SALT_PER_SODIUM) / mass) * 100;
+  if (percent > m.kitchen.saltPercent * 1.05) return m;
+  const sodium = (mass * m.kitchen.saltPercent * TASTED_OVER) / 100 / SALT_PER_SODIUM;
+  return { ...m, pot: { ...m.pot, sodium } };
 }

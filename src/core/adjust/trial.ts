@@ -3,6 +3,7 @@ import { shifted } from '../batch/follow/filter';
 import { bandOf, rangeOf } from '../flow/bands';
 import { FILL_LIMIT, rimVolume } from '../heat/vessel';
 import { normals, seeded } from '../learn/random';
+import { saltStillToAdd } from '../plan/resolve';
 import { type Advanced, advance } from '../pot/advance';
 import { massG, volumeMl } from '../pot/contents';
 import { FACTORS, type Factor, foodIn, type Kitchen } from '../pot/kitchen';
@@ -46,13 +47,24 @@ type Ended = {
   readonly peakMl: number;
 };
 
+/** Seasoning still to come salts to the house’s level, whatever was put in meanwhile. */
+const seasoned = (step: Step, pot: Pot, kitchen: Kitchen): Step =>
+  step.kind !== 'season'
+    ? step
+    : {
+        ...step,
+        items: step.items.map((i) =>
+          i.ingredient === 'salt' ? { ...i, amount: saltStillToAdd(pot, kitchen) } : i,
+        ),
+      };
+
 /** The pot at the pass: the correction done, then what is still to come. */
 export function toThePass(m: Measured, steps: readonly Step[], pot = m.pot, kitchen = m.kitchen): Ended {
   let now = pot;
   let peakMl = volumeMl(pot);
   const notes: Advanced['notes'][number][] = [];
   for (const step of [...steps, ...m.still]) {
-    const on = advance(now, step, kitchen);
+    const on = advance(now, m.still.includes(step) ? seasoned(step, now, kitchen) : step, kitchen);
     now = { ...on.pot, seconds: on.pot.seconds + on.wait };
     peakMl = Math.max(peakMl, volumeMl(now), ...on.trace.map((t) => t.volumeMl));
     notes.push(...on.notes);
@@ -81,7 +93,8 @@ export function solveDose(m: Measured, draft: Draft): { readonly dose: number; r
   const miss = (dose: number): number =>
     Math.log(toThePass(m, draft.steps(dose)).seen.bowlViscosity / m.target);
   let low = 0;
-  let atLow = Math.log(asItIs(m).seen.bowlViscosity / m.target);
+  // Two means together do something even without the second.
+  let atLow = draft.id.includes('+') ? miss(0) : Math.log(asItIs(m).seen.bowlViscosity / m.target);
   if (Math.abs(atLow) < CLOSE) return { dose: 0, reached: true };
   const sign = Math.sign(atLow);
   let high = Math.min(draft.most, draft.guess);

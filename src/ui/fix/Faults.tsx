@@ -41,7 +41,7 @@ const ICONS: Readonly<Record<Fault, LucideIcon>> = {
   slimy: Waves,
   skin: Square,
   'hard dice': Utensils,
-  'seafood nearly done': Fish,
+  'fish nearly done': Fish,
   'too full': GlassWater,
   'too cold': Snowflake,
   'too hot': Thermometer,
@@ -60,7 +60,7 @@ export function Faults({ chosen, onChange }: Props) {
   return (
     <fieldset>
       <legend className="mb-1 font-bold text-[20px]">What is wrong?</legend>
-      <div className="grid grid-cols-2 gap-1.5 min-[720px]:max-[1100px]:grid-cols-4">
+      <div className="grid grid-cols-2 gap-1 min-[720px]:max-[1100px]:grid-cols-4">
         {FAULTS.map((fault) => {
           const Icon = ICONS[fault] ?? Flame;
           const on = chosen.includes(fault);
@@ -72,7 +72,7 @@ export function Faults({ chosen, onChange }: Props) {
               title={SEEN[fault]}
               onClick={() => toggle(fault)}
               className={clsx(
-                'flex min-h-14 items-center gap-2 rounded-sm border-2 border-ink px-2 text-left font-bold leading-tight',
+                'flex min-h-13 items-center gap-2 rounded-sm border-2 border-ink px-2 text-left font-bold text-[16px] leading-tight',
                 on ? 'bg-ink text-surface' : 'bg-surface',
               )}
             >

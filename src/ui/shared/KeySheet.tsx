@@ -9,6 +9,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['u', 'take the last step back (Stove)'],
   ['t', 'a timer (Stove)'],
   ['r', 'write a temperature down (Stove)'],
+  ['f', 'something’s wrong (Stove)'],
   ['space', 'start and stop the watch (Check)'],
   ['/', 'find a recipe (Recipes)'],
   ['↑ ↓', 'move the target, with the ladder in focus (Plan)'],

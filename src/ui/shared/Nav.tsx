@@ -9,7 +9,7 @@ import { useTheme } from './useTheme';
 import { VIEWS } from './views';
 
 const cell =
-  'flex min-h-20 min-w-20 flex-col items-center justify-center gap-1 text-[16px] max-[720px]:min-h-16 max-[720px]:min-w-0 max-[720px]:flex-1 max-[720px]:text-[13px]';
+  'flex min-h-18 min-w-20 flex-col items-center justify-center gap-1 text-[16px] max-[720px]:min-h-16 max-[720px]:min-w-0 max-[720px]:flex-1 max-[720px]:text-[13px]';
 
 export function Nav() {
   const path = usePathname();

@@ -4,13 +4,13 @@ import { clsx } from 'clsx';
 import { BellRing } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
-import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { EventBody } from '../../core/batch/events';
 import type { Timer } from '../../core/batch/state';
 import type { Ticket } from '../../core/batch/ticket';
 import { countdown } from '../../core/units/clock';
 import { degrees, inDegrees } from '../../core/units/show';
 import { useLine, useNews } from './station/live';
-import { beginOutbox, EMPTY, onOutbox, outbox, tap } from './station/outbox';
 import { useRing } from './station/ring';
 import { useNow } from './useNow';
 import { useShow } from './useShow';
@@ -35,21 +35,23 @@ function useTickets(initial: readonly Ticket[]): readonly Ticket[] {
     if (news.kind === 'told' || news.kind === 'again') refresh();
   });
   useEffect(() => {
-    beginOutbox();
     const timer = setInterval(refresh, EVERY);
-    const stop = onOutbox(refresh);
+    // What a page before this one left waiting is taken up; else the rail need not carry the outbox.
+    if (localStorage.getItem('panache.waiting')) void import('./station/outbox').then((o) => o.beginOutbox());
     return () => {
       clearInterval(timer);
       clearTimeout(waiting.current);
-      stop();
     };
   }, [refresh]);
-  const { waiting: unsent, sent } = useSyncExternalStore(onOutbox, outbox, () => EMPTY);
-  const stopped = new Set(
-    [...unsent, ...sent].flatMap(({ event: { body } }) =>
-      body.kind === 'timer-stopped' ? [body.timer] : [],
-    ),
-  );
+  const [stopped, setStopped] = useState<ReadonlySet<string>>(new Set());
+  useEffect(() => {
+    const onTap = (e: Event) => {
+      const body = (e as CustomEvent<EventBody>).detail;
+      if (body.kind === 'timer-stopped') setStopped((known) => new Set([...known, body.timer]));
+    };
+    window.addEventListener('panache:tapped', onTap);
+    return () => window.removeEventListener('panache:tapped', onTap);
+  }, []);
   // What was stopped here is quiet at once, server or no server.
   return tickets.map((t) => ({ ...t, timers: t.timers.filter((x) => !stopped.has(x.id)) }));
 }
@@ -137,7 +139,12 @@ function Ringing({ timer, batch, now }: { timer: Timer; batch: string; now: numb
   return (
     <button
       type="button"
-      onClick={() => tap(batch, { kind: 'timer-stopped', timer: timer.id })}
+      onClick={() =>
+        void import('./station/outbox').then((o) => {
+          o.beginOutbox();
+          o.tap(batch, { kind: 'timer-stopped', timer: timer.id });
+        })
+      }
       className="flex h-14 items-center gap-3 rounded-b-sm border-2 border-butter bg-tomato px-3 font-bold text-surface"
     >
       <BellRing aria-hidden />

@@ -1,4 +1,4 @@
-import { BookOpen, ChefHat, CookingPot, Droplets, type LucideIcon, Ruler, Scale } from 'lucide-react';
+import { BookOpen, ChefHat, CookingPot, Droplets, type LucideIcon, Ruler, Scale, Wrench } from 'lucide-react';
 
 export type View = {
   readonly href: string;
@@ -13,6 +13,7 @@ export const VIEWS: readonly View[] = [
   { href: '/compare', name: 'Compare', key: 'c', icon: Scale },
   { href: '/stove', name: 'Stove', key: 's', icon: CookingPot },
   { href: '/check', name: 'Check', key: 'x', icon: Droplets },
+  { href: '/fix', name: 'Fix', key: 'f', icon: Wrench },
   { href: '/recipes', name: 'Recipes', key: 'r', icon: BookOpen },
   { href: '/kitchen', name: 'Kitchen', key: 'k', icon: ChefHat },
 ];

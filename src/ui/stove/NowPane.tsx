@@ -10,6 +10,7 @@ import {
   Thermometer,
   Utensils,
   Wifi,
+  Wrench,
 } from 'lucide-react';
 import Link from 'next/link';
 import type { BatchEvent } from '../../core/batch/events';
@@ -138,6 +139,12 @@ export function NowPane({ batchId, going, probe, show, onRead, onDevices }: Prop
         <button type="button" onClick={onDevices} className={PAD}>
           <Wifi size={22} aria-hidden /> Devices
         </button>
+        <Link
+          href={`/fix?batch=${batchId}`}
+          className="col-span-3 flex min-h-13 items-center justify-center gap-2 rounded-sm border-2 border-tomato bg-surface font-bold text-tomato"
+        >
+          <Wrench size={22} aria-hidden /> Something’s wrong
+        </Link>
       </section>
     </div>
   );

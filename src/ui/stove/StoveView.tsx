@@ -2,6 +2,7 @@
 
 import { clsx } from 'clsx';
 import { List, Undo2 } from 'lucide-react';
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { EventBody } from '../../core/batch/events';
 import type { Batch } from '../../core/batch/record';
@@ -35,6 +36,7 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
   const now = useNow();
   const going = useFollow(batch, now);
   const show = useShow();
+  const router = useRouter();
   const devices = useDevices();
   const [open, setOpen] = useState<Open>(null);
   const [looking, setLooking] = useState<number | null>(null);
@@ -90,6 +92,7 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
   };
   useShortcut('n', markDone);
   useShortcut('u', takeBack);
+  useShortcut('f', () => router.push(`/fix?batch=${batch.id}`));
   useShortcut('t', () => setOpen('timer'));
   useShortcut('r', () => setOpen(going ? 'temperature' : null));
 

@@ -44,6 +44,16 @@ const change = (to: Partial<Outbox>) => {
   for (const listener of listeners) listener();
 };
 
+/** Told to the page with every tap, for whoever does not carry the outbox itself. */
+export const TAPPED = 'panache:tapped';
+/** On the device while something waits: the next page takes it up. */
+export const WAITING = 'panache.waiting';
+
+const mark = () => {
+  if (box.waiting.length > 0) localStorage.setItem(WAITING, '1');
+  else localStorage.removeItem(WAITING);
+};
+
 export const outbox = (): Outbox => box;
 export const EMPTY: Outbox = box;
 export function onOutbox(listener: () => void): () => void {
@@ -85,6 +95,7 @@ async function flush(): Promise<void> {
           ? { sent: [...box.sent.slice(-200), next] }
           : { refused: { batch, says: answer.says } }),
       });
+      mark();
       await forget(event.id);
     }
   } finally {
@@ -102,6 +113,8 @@ export function tap(batch: string, body: EventBody): BatchEvent {
   };
   const waiting: Waiting = { batch, event };
   change({ waiting: [...box.waiting, waiting], refused: null });
+  mark();
+  window.dispatchEvent(new CustomEvent(TAPPED, { detail: body }));
   writing = writing.then(async () => {
     const number = await (await store())?.add('unsent', waiting);
     if (number !== undefined) numbers.set(event.id, number);

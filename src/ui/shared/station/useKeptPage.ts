@@ -8,7 +8,7 @@ const partsAtHand = () =>
     () => {},
   );
 
-const SOON = 300;
+const SOON = 2000;
 
 /** Has the browser keep this page and its scripts, for a reload while the server is away. */
 export function useKeptPage(): void {

@@ -1,0 +1,160 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, type Page, test } from '@playwright/test';
+import { open, watch } from './kit';
+import { begin, done, eventsOf, heading, kindsOf, pass, simulate } from './stove';
+
+test.beforeEach(async ({ page }) => {
+  watch(page);
+  await simulate.clock(new Date().toISOString());
+});
+
+/** Twenty litres of velouté, everything done but its seasoning. */
+async function cooked(page: Page): Promise<string> {
+  const id = await begin(page, 'recipe=smoked-parsnip-veloute&litres=20&pot=tall-steel-36&burner=floor-ring');
+  while ((await heading(page).innerText()) !== 'Season') await done(page);
+  return id;
+}
+
+/** Writes down what the house funnel read. */
+async function funnel(page: Page, id: string, seconds: readonly string[]): Promise<void> {
+  await open(page, `/check?batch=${id}`);
+  await page.getByRole('button', { name: /^Galley funnel/ }).click();
+  for (const s of seconds) {
+    await page.getByLabel('Flow time, s').fill(s);
+    await page.getByRole('button', { name: 'Add' }).click();
+  }
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page).toHaveURL(`/stove/${id}`);
+}
+
+const cards = (page: Page) => page.locator('ul[aria-label="Corrections"] > li');
+const usable = (page: Page) => cards(page).filter({ has: page.getByRole('button', { name: 'Do this' }) });
+
+async function clean(page: Page, what: string): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map((v) => `${what} ${v.id}: ${v.nodes[0]?.html}`)).toEqual([]);
+}
+
+test('Light instead of Coating at 20 L, eight minutes left, no wheat: chosen, followed, measured again, in band', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await page.clock.install();
+  const id = await cooked(page);
+  await funnel(page, id, ['5.9', '6.0']);
+  await page.getByRole('link', { name: 'Something’s wrong' }).click();
+  await page.getByRole('button', { name: 'Too thin' }).click();
+  await page.getByLabel('Minutes left').fill('8');
+  await page.getByRole('button', { name: /^To hand/ }).click();
+  await page.getByRole('checkbox', { name: 'wheat' }).check();
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('Promised free of wheat.')).toBeVisible();
+  await expect(page.getByText('brings wheat, which it is promised to be free of').first()).toBeVisible({
+    timeout: 15_000,
+  });
+  await expect(cards(page).first()).toContainText('Cornstarch slurry');
+  await expect(cards(page).first()).toContainText('in 10 Coating');
+  // What cannot be done stands below all that can.
+  const [can, all] = [await usable(page).count(), await cards(page).count()];
+  expect(can).toBeGreaterThan(2);
+  expect(all).toBeGreaterThan(can);
+  await expect(cards(page).nth(can)).toContainText(/brings wheat|on the pass in|another soup|not to hand/);
+  await clean(page, 'options');
+  await usable(page).first().getByRole('button', { name: 'Do this' }).click();
+  await expect(heading(page)).toHaveText(/^Thicken with cornstarch/);
+  await expect(page.getByRole('button', { name: 'Stop the timer Cornstarch slurry' })).toBeVisible();
+  await clean(page, 'guided');
+  await pass(page, 400);
+  await done(page);
+  await expect(heading(page)).toHaveText('Check the consistency again');
+  await funnel(page, id, ['7.5', '7.4']);
+  await expect(page.getByRole('region', { name: 'At the pass, by the model' })).toContainText('Coating');
+  await open(page, `/fix?batch=${id}`);
+  await expect(page.getByRole('list', { name: 'Corrections so far' })).toContainText(
+    /Cornstarch slurry: 1[45]0 predicted, 1\d0 found/,
+  );
+  const corrected = (await eventsOf(id)).find((e) => e.body.kind === 'corrected');
+  expect(corrected?.body).toMatchObject({ faults: ['too thin'], title: 'Cornstarch slurry' });
+  expect((await kindsOf(id)).filter((k) => k === 'step-added')).toHaveLength(2);
+});
+
+test('too salty and too thick at once: liquid by the salt, and the reason it is taken as salty', async ({
+  page,
+}) => {
+  const id = await cooked(page);
+  await done(page);
+  await expect(heading(page)).toHaveText('On the pass: write it down');
+  await open(page, `/check?batch=${id}`);
+  await page.getByRole('button', { name: /^Galley funnel/ }).click();
+  await page.getByLabel('Flow time, s').fill('9.6');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page).toHaveURL(`/stove/${id}`);
+  await open(page, `/fix?batch=${id}`);
+  await page.getByRole('button', { name: 'Too thick' }).click();
+  await page.getByRole('button', { name: 'Too salty' }).click();
+  await page.getByLabel('Minutes left').fill('30');
+  await expect(page.getByText(/taken as a quarter over the house’s 0.90 %/)).toBeVisible();
+  await expect(
+    cards(page)
+      .filter({ hasText: /, then cornstarch slurry/ })
+      .first(),
+  ).toBeVisible({ timeout: 20_000 });
+  await expect(
+    cards(page)
+      .filter({ hasText: /salt 1\.\d\d to 0\.\d\d %/ })
+      .first(),
+  ).toBeVisible();
+});
+
+test('split dairy: what saves it, what it does not, and its steps on the stove', async ({ page }) => {
+  const id = await cooked(page);
+  await open(page, `/fix?batch=${id}`);
+  await page.getByRole('button', { name: 'Split' }).click();
+  await page.getByLabel('Minutes left').fill('40');
+  const cure = cards(page).first();
+  await expect(cure).toContainText('Saves:', { timeout: 15_000 });
+  await expect(cure).toContainText('The curd does not dissolve again');
+  await clean(page, 'split');
+  await cure.getByRole('button', { name: 'Do this' }).click();
+  await expect(heading(page)).toHaveText(/off the flame at once/);
+  await done(page);
+  await expect(heading(page)).toHaveText(/boiled cream$/);
+  await done(page);
+  await expect(heading(page)).toHaveText('Check the consistency again');
+});
+
+test('nothing measured, minutes that cannot be, readings that contradict, an empty larder', async ({
+  page,
+  request,
+}) => {
+  const id = await cooked(page);
+  await page.keyboard.press('f');
+  await expect(page).toHaveURL(`/fix?batch=${id}`);
+  await page.getByRole('button', { name: 'Too thin' }).click();
+  await expect(page.getByText('Measure first.')).toBeVisible();
+  await expect(usable(page)).toHaveCount(0);
+  await page.getByLabel('Minutes left').fill('-4');
+  await expect(page.getByText('“-4” cannot be: minutes left are a number from 0 to 600.')).toBeVisible();
+  await page.getByLabel('Minutes left').fill('20');
+
+  const write = (body: unknown) =>
+    request.post(`/api/batches/${id}/events`, {
+      data: { id: crypto.randomUUID(), at: new Date().toISOString(), station: 'Late', body },
+    });
+  expect((await write({ kind: 'volume', ml: 9000 })).status()).toBe(201);
+  expect((await write({ kind: 'mass', g: 14_000 })).status()).toBe(201);
+  await expect(page.getByText('Two readings cannot both be right.')).toBeVisible();
+  await clean(page, 'contradiction');
+  await page.getByRole('button', { name: /^The scale, 1\d\.\d L/ }).click();
+  await expect(page.getByText('Two readings cannot both be right.')).toBeHidden();
+
+  await page.getByRole('button', { name: 'Too thin' }).click();
+  await page.getByRole('button', { name: 'Too thick' }).click();
+  await page.getByRole('button', { name: /^To hand/ }).click();
+  const boxes = page.getByRole('group', { name: /of the kitchen’s products/ }).getByRole('checkbox');
+  await expect(boxes.first()).toBeVisible();
+  for (const box of await boxes.all()) await box.uncheck();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: 'To hand: 0' })).toBeVisible();
+});

@@ -1,0 +1,523 @@
+'use client';
+
+import { clsx } from 'clsx';
+import { Droplets, Minus, Plus } from 'lucide-react';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useEffect, useMemo, useState } from 'react';
+import { DOSED, type Fault } from '../../core/adjust/faults';
+import {
+  agesOf,
+  type Contradiction,
+  contradictionIn,
+  type Measured,
+  measuredFrom,
+} from '../../core/adjust/measured';
+import type { Cure, Option, Wishes } from '../../core/adjust/option';
+import { takenAsSalty } from '../../core/adjust/thinner';
+import { causesOf } from '../../core/adjust/why';
+import type { BatchEvent, EventBody } from '../../core/batch/events';
+import { placeAlone } from '../../core/batch/follow/readings';
+import type { Batch } from '../../core/batch/record';
+import { bandOf } from '../../core/flow/bands';
+import type { Allergen } from '../../core/food/ingredient';
+import type { House } from '../../core/plan/house';
+import { titleOf } from '../../core/plan/wording';
+import { capital, litres, mPas } from '../../core/units/format';
+import { parseNumber } from '../../core/units/parse';
+import { degrees, inDegrees } from '../../core/units/show';
+import { Field, Tick } from '../shared/Field';
+import { type Mark, Scale } from '../shared/Scale';
+import { Scroll } from '../shared/Scroll';
+import { Sheet } from '../shared/Sheet';
+import { useBatch } from '../shared/station/useBatch';
+import { useKeptPage } from '../shared/station/useKeptPage';
+import { BUTTON, PRIMARY } from '../shared/styles';
+import { useNow } from '../shared/useNow';
+import { useShow } from '../shared/useShow';
+import { measuredMark } from '../stove/NowPane';
+import { PotNow } from '../stove/PotNow';
+import { useFollow } from '../stove/useFollow';
+import { CureCard } from './CureCard';
+import { Faults } from './Faults';
+import { Larder, mendsSoup } from './Larder';
+import { OptionCard } from './OptionCard';
+import { useAdvice } from './useAdvice';
+
+type Props = {
+  readonly house: House;
+  readonly batch: Batch;
+  readonly pots: readonly { readonly id: string; readonly name: string }[];
+};
+
+/** A flow test older than this, ms, is asked for again. */
+const FRESH = 10 * 60_000;
+
+const PROMISES: readonly Allergen[] = ['wheat', 'milk', 'egg', 'celery', 'fish', 'molluscs', 'crustaceans'];
+
+const AWAY = 'panache.not-to-hand';
+
+/** What the house keeps that could mend a soup, less what was said to be out. */
+function useLarder(house: House) {
+  const [away, setAway] = useState<ReadonlySet<string>>(new Set());
+  useEffect(() => {
+    try {
+      setAway(new Set(JSON.parse(localStorage.getItem(AWAY) ?? '[]') as string[]));
+    } catch {
+      // What cannot be read: all of it is to hand.
+    }
+  }, []);
+  const keeps = useMemo(() => Object.keys(house.kitchen.products ?? {}), [house]);
+  const larder = useMemo(() => keeps.filter((id) => !away.has(id)), [keeps, away]);
+  const toggle = (id: string) =>
+    setAway((before) => {
+      const next = new Set(before);
+      if (!next.delete(id)) next.add(id);
+      localStorage.setItem(AWAY, JSON.stringify([...next]));
+      return next;
+    });
+  return { keeps, larder, toggle };
+}
+
+/** It is wrong, and service is near: what to add, how, and what it will do, before anything goes in. */
+export function FixView({ house, batch: initial, pots }: Props) {
+  useKeptPage();
+  const { batch, write } = useBatch(initial);
+  const now = useNow();
+  const going = useFollow(batch, now);
+  const show = useShow();
+  const router = useRouter();
+  const [faults, setFaults] = useState<readonly Fault[]>([]);
+  const [typed, setTyped] = useState<string | null>(null);
+  const [freeOf, setFreeOf] = useState<readonly Allergen[]>([]);
+  const [noFlour, setNoFlour] = useState(false);
+  const [keepYield, setKeepYield] = useState(false);
+  const [chosenId, setChosenId] = useState<string | null>(null);
+  const [sheet, setSheet] = useState<'larder' | 'why' | null>(null);
+  const { keeps, larder, toggle } = useLarder(house);
+
+  const due = batch.serveAt ? (Date.parse(batch.serveAt) - (now ?? 0)) / 60_000 : null;
+  const offered = due !== null && due > 0 && due < 180 ? Math.floor(due) : 15;
+  const text = typed ?? String(offered);
+  const minutes = parseNumber(text);
+  const timely = minutes >= 0 && minutes <= 600;
+  const followed = going?.followed ?? null;
+  // The pot moves little from second to second: it is taken anew twice a minute.
+  const moment = now === null ? null : Math.floor(now / 30_000) * 30_000;
+  const measured: Measured | null = useMemo(
+    () =>
+      followed && moment !== null
+        ? measuredFrom(followed, Math.max(moment, lastAt(followed.state.events)), batch.plan.litres)
+        : null,
+    [followed, moment, batch.plan.litres],
+  );
+  const wishes: Wishes | null = useMemo(
+    () => (timely ? { larder, minutes, freeOf, pins: { noFlour, keepYield } } : null),
+    [larder, minutes, timely, freeOf, noFlour, keepYield],
+  );
+  const clash = followed ? contradictionIn(followed) : null;
+  const taken = useMemo(
+    () => (measured && faults.includes('too salty') ? takenAsSalty(measured) : measured),
+    [measured, faults],
+  );
+  const advice = useAdvice(faults, clash ? null : taken, wishes, batch.plan.seconds);
+  const ages = followed ? agesOf(followed) : null;
+  const off = going ? Math.log(going.to.end.bowlViscosity / (followed?.cooked.target ?? 1)) : 0;
+  const thickness = faults.includes('too thin') ? -1 : faults.includes('too thick') ? 1 : 0;
+  // It is said to be thin, and the model holds it to be right: a test decides, not a dose of nothing.
+  const disagrees = thickness !== 0 && off * thickness < 0.08;
+  const stale = now !== null && (ages?.flow == null || now - ages.flow > FRESH);
+  const options = disagrees && !faults.includes('too salty') ? [] : (advice?.options ?? []);
+  const chosen = options.find((o) => o.id === chosenId) ?? options.find((o) => o.struck === null) ?? null;
+  const limits = house.kitchen.bandLimits;
+  const band = followed ? bandOf(followed.cooked.target, limits) : batch.plan.band;
+
+  if (now === null || !going || !followed)
+    return (
+      <p role="status" className="p-8 text-quiet">
+        {batch.plan.cooked
+          ? 'One moment …'
+          : 'This batch was begun before the model went along: it cannot be put right by it.'}
+      </p>
+    );
+
+  const measuredNow = measuredMark(followed.state.events, going.seen.fatFraction);
+  const marks: Mark[] = [
+    { id: 'target', words: 'target', at: followed.cooked.target, kind: 'target' },
+    ...(measuredNow ? [measuredNow] : []),
+    ...(chosen
+      ? [
+          {
+            id: 'lands',
+            words: `${chosen.title} lands at`,
+            at: chosen.viscosity,
+            range: chosen.bracket,
+            kind: 'end',
+          } as const,
+        ]
+      : [
+          {
+            id: 'end',
+            words: 'as it is',
+            at: going.to.end.bowlViscosity,
+            range: going.doubt?.bracket,
+            kind: 'end',
+          } as const,
+        ]),
+  ];
+  const begin = (title: string, what: Option | null, how: readonly string[], minutesOfIt: number) => {
+    const at = followed.state.steps[followed.state.current];
+    const planned = batch.plan.steps.length;
+    const before = typeof at?.key === 'number' ? at.key : planned;
+    if (what)
+      write({
+        kind: 'corrected',
+        faults: [...faults],
+        title,
+        predicted: what.viscosity,
+        low: what.bracket[0],
+        high: what.bracket[1],
+      });
+    if (!what || how.length > 0)
+      write({
+        kind: 'step-added',
+        before,
+        title: how.join('. ').slice(0, 120) || title,
+        minutes: Math.min(600, Math.max(0, Math.round(minutesOfIt * 10) / 10)),
+      });
+    for (const does of what?.steps ?? []) write({ kind: 'step-added', before, title: titleOf(does), does });
+    write({ kind: 'step-added', before, title: 'Check the consistency again', minutes: 2 });
+    write({
+      kind: 'timer-started',
+      name: title.slice(0, 60),
+      seconds: Math.max(60, Math.round((what?.minutes ?? minutesOfIt) * 60)),
+    });
+    router.push(`/stove/${batch.id}`);
+  };
+  const doOption = (o: Option) => begin(o.title, o, [], 0);
+  const doCure = (c: Cure) =>
+    begin(c.title, c.option && c.option.struck === null ? c.option : null, c.how, c.minutes);
+
+  return (
+    <div className="flex h-full flex-col overflow-y-auto min-[1100px]:grid min-[1100px]:grid-cols-[308px_1fr_284px] min-[1100px]:overflow-hidden">
+      <h1 className="sr-only">Fix: it is wrong, what now</h1>
+      <Scroll
+        label="What is wrong"
+        className="shrink-0 border-ink bg-ground px-4 py-3 max-[1100px]:border-b-2 min-[1100px]:overflow-y-auto min-[1100px]:border-r-2"
+      >
+        {pots.length > 1 && (
+          <select
+            aria-label="Pot"
+            value={batch.id}
+            onChange={(e) => router.push(`/fix?batch=${e.target.value}`)}
+            className="mb-2 h-12 w-full rounded-sm border-2 border-ink bg-surface px-2 font-bold"
+          >
+            {pots.map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.name}
+              </option>
+            ))}
+          </select>
+        )}
+        <Faults
+          chosen={faults}
+          onChange={(f) => {
+            setFaults(f);
+            setChosenId(null);
+          }}
+        />
+      </Scroll>
+
+      <Scroll
+        label="What to do"
+        className="flex min-w-0 shrink-0 flex-col gap-3 bg-surface px-5 py-3 min-[1100px]:overflow-y-auto"
+      >
+        <p className="text-[18px] leading-snug">
+          <b>{batch.plan.recipeName}</b>, as measured: <b>{mPas(going.seen.bowlViscosity)} mPa·s</b> in the
+          bowl ({ages?.flow == null ? 'by the model, no flow test yet' : `flow test ${ago(now, ages.flow)}`}),{' '}
+          <b>{litres(going.seen.volumeMl)} L</b> (
+          {ages?.level == null ? 'by the model' : ago(now, ages.level)}),{' '}
+          <b>{degrees(going.seen.celsius, show)}</b> (
+          {ages?.heat == null ? 'by the model' : ago(now, ages.heat)}).
+        </p>
+        <div className="flex flex-wrap items-end gap-2">
+          <button
+            type="button"
+            aria-label="A minute less"
+            onClick={() => setTyped(String(Math.max(0, (timely ? minutes : offered) - 1)))}
+            className={`${BUTTON} px-3`}
+          >
+            <Minus aria-hidden />
+          </button>
+          <div className="w-28">
+            <Field
+              id="fix-minutes"
+              label="Minutes left"
+              inputMode="decimal"
+              value={text}
+              onChange={(e) => setTyped(e.target.value)}
+              className="figures text-right font-bold text-[26px]"
+            />
+          </div>
+          <button
+            type="button"
+            aria-label="A minute more"
+            onClick={() => setTyped(String(Math.min(600, (timely ? minutes : offered) + 1)))}
+            className={`${BUTTON} px-3`}
+          >
+            <Plus aria-hidden />
+          </button>
+          <Sheet
+            open={sheet === 'larder'}
+            onOpenChange={(o) => setSheet(o ? 'larder' : null)}
+            title="To hand, and promised"
+            trigger={`To hand: ${larder.filter((id) => mendsSoup(id)).length}`}
+            triggerClass={BUTTON}
+          >
+            <Larder
+              keeps={keeps}
+              larder={larder}
+              onToggle={toggle}
+              promises={PROMISES}
+              freeOf={freeOf}
+              onPromise={(a) => setFreeOf((f) => (f.includes(a) ? f.filter((x) => x !== a) : [...f, a]))}
+            />
+          </Sheet>
+          <Tick
+            id="fix-flour"
+            label="No flour"
+            checked={noFlour}
+            onChange={(e) => setNoFlour(e.target.checked)}
+          />
+          <Tick
+            id="fix-yield"
+            label="Keep the yield"
+            checked={keepYield}
+            onChange={(e) => setKeepYield(e.target.checked)}
+          />
+        </div>
+        {!timely && (
+          <p role="alert" className="font-bold text-tomato">
+            “{text}” cannot be: minutes left are a number from 0 to 600.
+          </p>
+        )}
+        {freeOf.length > 0 && <p className="font-bold">Promised free of {freeOf.join(', ')}.</p>}
+        {clash && <Clash clash={clash} events={followed.state.events} write={write} batchId={batch.id} />}
+        {!clash && thickness !== 0 && (disagrees || stale) && (
+          <p
+            className={clsx(
+              'flex flex-wrap items-center gap-3 border-2 border-ink px-3 py-2',
+              disagrees && 'bg-butter text-on-butter',
+            )}
+          >
+            <span className="min-w-0 flex-1 basis-64">
+              {disagrees ? (
+                <>
+                  <b>Measure first.</b> {ages?.flow == null ? 'By the model alone' : 'By the last test'} it
+                  lands at {mPas(going.to.end.bowlViscosity)}, {bandOf(going.to.end.bowlViscosity, limits)}: a
+                  flow test says by how much it is off.
+                </>
+              ) : (
+                'The last flow test is old or missing: a fresh one makes the dose surer.'
+              )}
+            </span>
+            <Link href={`/check?batch=${batch.id}`} className={disagrees ? BUTTON : PRIMARY}>
+              <Droplets size={20} aria-hidden /> Flow test
+            </Link>
+          </p>
+        )}
+        {taken !== measured && (
+          <p>
+            By what went in it holds {going.seen.saltPercent.toFixed(2)} % salt: taken as a quarter over the
+            house’s {followed.kitchen.saltPercent.toFixed(2)} %, because your tongue says so. Half of it
+            first, then taste.
+          </p>
+        )}
+        {faults.length === 0 && <p className="text-[22px]">Tap what is wrong.</p>}
+        {faults.length > 0 && !clash && advice && advice.done < advice.of && (
+          <p role="status" className="text-quiet">
+            Trying {advice.of} ways on a copy of the pot: {advice.done} done …
+          </p>
+        )}
+        <ul aria-label="Corrections" className="flex flex-col gap-3 pb-4">
+          {clash
+            ? null
+            : (advice?.cures ?? []).map((c) => (
+                <CureCard key={c.fault} cure={c} show={show} onDo={() => doCure(c)} />
+              ))}
+          {options.map((o) => (
+            <OptionCard
+              key={o.id}
+              option={{ ...o, how: o.how.map((h) => inDegrees(h, show)) }}
+              band={band}
+              now={now}
+              currency={house.currency}
+              chosen={o.id === chosen?.id}
+              onChoose={() => setChosenId(o.id)}
+              onDo={() => doOption(o)}
+            />
+          ))}
+          {(advice?.cures ?? []).flatMap((c) =>
+            c.option && !clash ? (
+              <OptionCard
+                key={`${c.fault} ${c.option.id}`}
+                option={c.option}
+                band={band}
+                now={now}
+                currency={house.currency}
+                chosen={false}
+                onChoose={() => {}}
+                onDo={() => doOption(c.option as Option)}
+              />
+            ) : (
+              []
+            ),
+          )}
+        </ul>
+        {faults.length > 0 &&
+          !clash &&
+          !disagrees &&
+          advice &&
+          advice.done === advice.of &&
+          advice.options.length === 0 &&
+          advice.cures.length === 0 &&
+          faults.some((f) => DOSED.has(f)) && <p>Nothing to hand mends it: look under “To hand”.</p>}
+      </Scroll>
+
+      <section
+        aria-label="Where it lands"
+        className="flex min-h-0 shrink-0 flex-col gap-2 border-ink bg-ground px-4 py-3 max-[1100px]:border-t-2 min-[1100px]:border-l-2"
+      >
+        <h2 className="font-bold leading-tight">{chosen ? chosen.title : 'As it is'}</h2>
+        <div className="h-44 shrink-0">
+          <PotNow
+            vessel={followed.cooked.vessel}
+            ml={going.seen.volumeMl}
+            endMl={chosen?.volumeMl ?? going.to.end.volumeMl}
+            show={show}
+          />
+        </div>
+        <div className="min-h-56 flex-1">
+          <Scale limits={limits} marks={marks} label="Where it lands" />
+        </div>
+        <Sheet
+          open={sheet === 'why'}
+          onOpenChange={(o) => setSheet(o ? 'why' : null)}
+          title="Why it is so"
+          trigger="Why?"
+          triggerClass={BUTTON}
+        >
+          <Why causes={causesOf(followed, going.doubt?.slopes ?? [])} />
+        </Sheet>
+        <Corrected events={followed.state.events} fat={going.seen.fatFraction} />
+      </section>
+    </div>
+  );
+}
+
+const lastAt = (events: readonly BatchEvent[]): number =>
+  Math.max(0, ...events.slice(-1).map((e) => Date.parse(e.at)));
+
+const ago = (now: number, at: number): string => {
+  const minutes = Math.max(0, Math.round((now - at) / 60_000));
+  return minutes < 1 ? 'just now' : `${minutes} min ago`;
+};
+
+/** Two readings that cannot both be right: which one is not? */
+function Clash({
+  clash,
+  events,
+  write,
+  batchId,
+}: {
+  clash: Contradiction;
+  events: readonly BatchEvent[];
+  write: (body: EventBody) => void;
+  batchId: string;
+}) {
+  const level = events.findLast((e) => e.body.kind === 'depth' || e.body.kind === 'volume');
+  const scale = events.findLast((e) => e.body.kind === 'mass');
+  return (
+    <div role="alert" className="border-2 border-tomato px-3 py-2">
+      <p className="text-[19px]">
+        <b>Two readings cannot both be right.</b> The level says {clash.level.says}, that is{' '}
+        {litres(clash.level.ml)} L; the scale says {clash.scale.says}, that is {litres(clash.scale.ml)} L.
+        Which is right?
+      </p>
+      <div className="mt-2 flex flex-wrap gap-2">
+        <button
+          type="button"
+          className={BUTTON}
+          onClick={() => scale && write({ kind: 'withdrawn', event: scale.id })}
+        >
+          The level, {litres(clash.level.ml)} L
+        </button>
+        <button
+          type="button"
+          className={BUTTON}
+          onClick={() => level && write({ kind: 'withdrawn', event: level.id })}
+        >
+          The scale, {litres(clash.scale.ml)} L
+        </button>
+        <Link href={`/stove/${batchId}`} className={BUTTON}>
+          Read again
+        </Link>
+      </div>
+    </div>
+  );
+}
+
+function Why({ causes }: { causes: ReturnType<typeof causesOf> }) {
+  if (causes.length === 0)
+    return (
+      <p className="p-4 text-[19px]">
+        Nothing stands out: the readings say no more than the usual scatter. A ruler and a flow test tell
+        most.
+      </p>
+    );
+  return (
+    <ol className="grid gap-2 p-4">
+      {causes.map((c) => (
+        <li key={c.says} className="border-rule border-b pb-2 text-[19px]">
+          <b>{capital(c.says)}</b>
+          <span className="block text-[16px] text-quiet">
+            made it {Math.round(Math.abs(Math.expm1(c.by)) * 100)} % {c.made}
+            {Number.isFinite(c.sigmas)
+              ? c.sigmas > 1
+                ? ', more than the usual scatter'
+                : ', within the usual scatter'
+              : ', by the scale'}
+          </span>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+/** Corrections so far: what was predicted, and what a test then found. */
+function Corrected({ events, fat }: { events: readonly BatchEvent[]; fat: number }) {
+  const done = events.flatMap((e, n) =>
+    e.body.kind === 'corrected' ? [{ id: e.id, body: e.body, after: events.slice(n + 1) }] : [],
+  );
+  if (done.length === 0) return null;
+  return (
+    <ul aria-label="Corrections so far" className="text-[16px] leading-tight">
+      {done.map(({ id, body, after }) => {
+        const test = after.find((e) => e.body.kind === 'flow');
+        let found: number | null = null;
+        try {
+          if (test?.body.kind === 'flow')
+            found = placeAlone(test.body.test, test.body.readings, test.body.celsius, fat).bowl;
+        } catch (error) {
+          if (!(error instanceof RangeError)) throw error;
+        }
+        return (
+          <li key={id} className="border-rule border-t py-1">
+            <b>{body.title}</b>: {mPas(body.predicted)} predicted,{' '}
+            {found === null ? 'not tested yet' : `${mPas(found)} found`}
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
