@@ -198,6 +198,11 @@ describe('too thin', () => {
       (d) => d.find((x) => x.ingredient === 'cornstarch')?.g ?? 0,
     );
     expect((first ?? 0) / (all ?? 1)).toBeCloseTo(2 / 3, 1);
+    // The first leaves it on the way: thicker than it is, thinner than it should be.
+    const after = toThePass(unsure, slurry.inTwo?.steps ?? []).seen.bowlViscosity;
+    expect(slurry.inTwo?.viscosity).toBe(after);
+    expect(after).toBeGreaterThan(toThePass(unsure, []).seen.bowlViscosity);
+    expect(after).toBeLessThan(unsure.target * 0.95);
     expect(one(options, 'slurry.cornstarch').inTwo).toBeNull();
   });
 
@@ -206,6 +211,24 @@ describe('too thin', () => {
     const list = adjust(new Set(['too thin'] as const), m, wishes(), 3600).options;
     for (const id of ['slurry.cornstarch', 'kneaded-butter.plain-flour', 'reduce'])
       expect(one(list, id).struck).toBe('the yolk in the pot would scramble');
+  });
+
+  test('rice and more purée are cooked until tender and blended, each lands by itself; a vegetable still in pieces is not', () => {
+    const rice = one(options, 'more-puree.white-rice');
+    const potato = one(options, 'more-puree.floury-potato');
+    // Rice needs its quarter of an hour (common practice, no source).
+    expect(rice.minutes).toBeGreaterThan(15);
+    expect(rice.struck).toBeNull();
+    expect(toThePass(THIN.m, potato.steps).pot.pieces.map((p) => p.ingredient)).not.toContain(
+      'floury-potato',
+    );
+    // A gram of dry rice, three of cooked, does what four and a half of floury potato do.
+    const [r, p] = [rice, potato].map((o) => o.doses[0]?.g ?? 0);
+    expect((p ?? 0) / (r ?? 1)).toBeGreaterThan(4);
+    expect((p ?? 0) / (r ?? 1)).toBeLessThan(6);
+    const pieces = found(CHOWDER, 0.6).m;
+    const ids = adjust(new Set(['too thin'] as const), pieces, wishes(), 3600).options.map((o) => o.id);
+    for (const piece of pieces.pot.pieces) expect(ids).not.toContain(`more-puree.${piece.ingredient}`);
   });
 
   test('garnish blended thickens, and is no garnish any more', () => {

@@ -31,6 +31,17 @@ export type Effects = {
   readonly cost: number | null;
 };
 
+/** Two thirds first, then a flow test; the rest is worked out anew from what that finds. */
+export type InTwo = {
+  readonly first: readonly Dose[];
+  readonly steps: readonly Step[];
+  /** Where the first leaves it, as believed, and 8 in 10 of it. */
+  readonly viscosity: number;
+  readonly bracket: readonly [number, number];
+  /** Of landing in the band after the rest. */
+  readonly chance: number;
+};
+
 /** A correction, computed on a copy of the pot before anything goes in. */
 export type Option = {
   readonly id: string;
@@ -51,7 +62,7 @@ export type Option = {
   /** Of landing in the band asked for. */
   readonly chance: number;
   /** With a flow test between two thirds and the rest; null when one shot is sure enough. */
-  readonly inTwo: { readonly first: readonly Dose[]; readonly chance: number } | null;
+  readonly inTwo: InTwo | null;
   readonly effects: Effects;
   readonly forecloses: readonly string[];
   /** Why it cannot be done; null when it can. */

@@ -214,6 +214,65 @@ function blend(m: Measured): Draft | null {
   };
 }
 
+/** Edge of dice cut to be blended, mm: small, so that they are soft soon. */
+const TO_BLEND_MM = 8;
+
+/** g of something dry or a vegetable a litre takes before it is another soup. Common practice, no source. */
+const MORE_PUREE = 150;
+
+/** A vegetable or rice cooked in the pot and blended into it; null when the pot holds it in pieces already. */
+function cookedIn(m: Measured, id: string, short: number): Draft | null {
+  const { puree, group, name } = ingredient(id);
+  if (!puree || m.pot.pieces.some((p) => p.ingredient === id)) return null;
+  const strength = (PUREE_STRENGTH[puree] * (group === 'grain' ? 3 : 1)) / 1000;
+  const said = uncapital(name.split(',')[0] ?? id);
+  const guess = short / strength;
+  return {
+    id: `more-puree.${id}`,
+    title: group === 'grain' ? `${name}, cooked in it and blended` : `More purée, of ${said}`,
+    how: [
+      group === 'grain'
+        ? `rain the ${said} into the simmering pot`
+        : `${said} in ${TO_BLEND_MM} mm dice into the pot`,
+      'lid ajar, at the simmer until it falls apart under the fork',
+      'blend it in, then judge',
+    ],
+    steps: (g) => [
+      {
+        kind: 'add',
+        items: [
+          {
+            ingredient: id,
+            amount: g,
+            ...(group !== 'grain' && { cut: { shape: 'cube', edgeMm: TO_BLEND_MM } as const }),
+          },
+        ],
+      },
+      { kind: 'bring-to', to: 'simmer', flame: 0.8, lid: 'on' },
+      { kind: 'simmer', minutes: 5, untilTender: true, lid: 'ajar' },
+      { kind: 'puree', fraction: 1, of: [id], tool: 'stick blender' },
+    ],
+    guess,
+    most: guess * 8 + 200,
+    unit: 'g',
+    needs: [id],
+    makeReady: group === 'grain' ? 0.5 : 3,
+    hangsOn: 'puree',
+    forecloses: [],
+    mostPerLitre: MORE_PUREE,
+  };
+}
+
+/** What to cook and blend into it: the strongest vegetable it is made of, floury potato, and rice, as far as they are to hand. */
+const toCookIn = (m: Measured, larder: readonly string[]): readonly string[] => {
+  const strengthOf = (id: string): number => PUREE_STRENGTH[ingredient(id).puree ?? 'other'];
+  const own = m.contains
+    .filter((id) => larder.includes(id) && ingredient(id).group === 'vegetable' && ingredient(id).puree)
+    .toSorted((a, b) => strengthOf(b) - strengthOf(a))
+    .slice(0, 1);
+  return [...new Set([...own, 'floury-potato', 'white-rice'])];
+};
+
 /** Minutes off the heat until yolk may go in; null when that is more than half an hour. */
 function untilCool(m: Measured): number | null {
   const { limit } = yolkState({ ...m.pot, yolkPeak: 0 }, m.kitchen);
@@ -293,6 +352,7 @@ export function thicker(m: Measured, { larder }: Wishes): readonly Draft[] {
     worked('cooked roux', short),
     boiledCream(short),
     blend(m),
+    ...toCookIn(m, larder).map((id) => cookedIn(m, id, short)),
     ...melts.map((i) => stirred(i.id, short)),
     m.pot.celsius < boils + 1 ? liaison(m, short, larder) : null,
     reduction(m),

@@ -15,7 +15,7 @@ import { PROPERTIES } from '../thicken/properties';
 import { asKitchenMeasure } from '../units/measure';
 import { roundToScale } from '../units/round';
 import type { Measured } from './measured';
-import type { Dose, Effects, Option, Wishes } from './option';
+import type { Dose, Effects, InTwo, Option, Wishes } from './option';
 
 /** A correction before its dose is known. */
 export type Draft = {
@@ -205,14 +205,14 @@ const CHECKED = 0.08;
 /** Under this chance two thirds, a test and the rest are advised. Our assumption. */
 const SURE = 0.85;
 
-const dosesOf = (steps: readonly Step[], kitchen: Kitchen, share = 1): readonly Dose[] =>
+const dosesOf = (steps: readonly Step[], kitchen: Kitchen): readonly Dose[] =>
   steps.flatMap((s) =>
     portionsIn<Portion>(s)
       .filter((p) => p.amount > 0)
       .map((p) => ({
         ingredient: p.ingredient,
-        g: roundToScale(p.amount * share),
-        measure: asKitchenMeasure(p.amount * share, foodIn(kitchen, p.ingredient).density, 'spooned'),
+        g: roundToScale(p.amount),
+        measure: asKitchenMeasure(p.amount, foodIn(kitchen, p.ingredient).density, 'spooned'),
       })),
   );
 
@@ -289,6 +289,13 @@ function struckBy(
   return null;
 }
 
+function twoThirds(m: Measured, draft: Draft, dose: number, chance: number): InTwo {
+  const steps = draft.steps(tidy((dose * 2) / 3, draft.unit));
+  const { bowlViscosity } = toThePass(m, steps).seen;
+  const { bracket } = landing(m, steps, draft.hangsOn, bowlViscosity);
+  return { first: dosesOf(steps, m.kitchen), steps, viscosity: bowlViscosity, bracket, chance };
+}
+
 /** A draft with its dose solved, tried, and judged by what the cook has and wants. */
 export function tried(m: Measured, draft: Draft, w: Wishes, fixed?: number): Option {
   const solved = fixed === undefined ? solveDose(m, draft) : { dose: fixed, reached: true };
@@ -311,10 +318,7 @@ export function tried(m: Measured, draft: Draft, w: Wishes, fixed?: number): Opt
     peakMl: after.peakMl,
     bracket,
     chance,
-    inTwo:
-      chance < SURE && second > chance && draft.unit === 'g'
-        ? { first: dosesOf(steps, m.kitchen, 2 / 3), chance: second }
-        : null,
+    inTwo: chance < SURE && second > chance && draft.unit === 'g' ? twoThirds(m, draft, dose, second) : null,
     effects: effectsOf(m, doses, before, after),
     forecloses: draft.forecloses,
   };

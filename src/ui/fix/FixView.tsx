@@ -4,26 +4,19 @@ import { clsx } from 'clsx';
 import { Droplets, Minus, Plus } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { DOSED, type Fault } from '../../core/adjust/faults';
-import {
-  agesOf,
-  type Contradiction,
-  contradictionIn,
-  type Measured,
-  measuredFrom,
-} from '../../core/adjust/measured';
+import { agesOf, contradictionIn, type Measured, measuredFrom } from '../../core/adjust/measured';
 import type { Cure, Option, Wishes } from '../../core/adjust/option';
 import { takenAsSalty } from '../../core/adjust/thinner';
 import { causesOf } from '../../core/adjust/why';
-import type { BatchEvent, EventBody } from '../../core/batch/events';
-import { placeAlone } from '../../core/batch/follow/readings';
+import type { BatchEvent } from '../../core/batch/events';
 import type { Batch } from '../../core/batch/record';
 import { bandOf } from '../../core/flow/bands';
 import type { Allergen } from '../../core/food/ingredient';
 import type { House } from '../../core/plan/house';
 import { titleOf } from '../../core/plan/wording';
-import { capital, litres, mPas } from '../../core/units/format';
+import { litres, mPas } from '../../core/units/format';
 import { parseNumber } from '../../core/units/parse';
 import { degrees, inDegrees } from '../../core/units/show';
 import { Field, Tick } from '../shared/Field';
@@ -38,11 +31,15 @@ import { useShow } from '../shared/useShow';
 import { measuredMark } from '../stove/NowPane';
 import { PotNow } from '../stove/PotNow';
 import { useFollow } from '../stove/useFollow';
+import { Clash } from './Clash';
+import { Corrected } from './Corrected';
 import { CureCard } from './CureCard';
 import { Faults } from './Faults';
 import { Larder, mendsSoup } from './Larder';
 import { OptionCard } from './OptionCard';
 import { useAdvice } from './useAdvice';
+import { useLarder } from './useLarder';
+import { Why } from './Why';
 
 type Props = {
   readonly house: House;
@@ -54,30 +51,6 @@ type Props = {
 const FRESH = 10 * 60_000;
 
 const PROMISES: readonly Allergen[] = ['wheat', 'milk', 'egg', 'celery', 'fish', 'molluscs', 'crustaceans'];
-
-const AWAY = 'panache.not-to-hand';
-
-/** What the house keeps that could mend a soup, less what was said to be out. */
-function useLarder(house: House) {
-  const [away, setAway] = useState<ReadonlySet<string>>(new Set());
-  useEffect(() => {
-    try {
-      setAway(new Set(JSON.parse(localStorage.getItem(AWAY) ?? '[]') as string[]));
-    } catch {
-      // What cannot be read: all of it is to hand.
-    }
-  }, []);
-  const keeps = useMemo(() => Object.keys(house.kitchen.products ?? {}), [house]);
-  const larder = useMemo(() => keeps.filter((id) => !away.has(id)), [keeps, away]);
-  const toggle = (id: string) =>
-    setAway((before) => {
-      const next = new Set(before);
-      if (!next.delete(id)) next.add(id);
-      localStorage.setItem(AWAY, JSON.stringify([...next]));
-      return next;
-    });
-  return { keeps, larder, toggle };
-}
 
 /** It is wrong, and service is near: what to add, how, and what it will do, before anything goes in. */
 export function FixView({ house, batch: initial, pots }: Props) {
@@ -195,6 +168,7 @@ export function FixView({ house, batch: initial, pots }: Props) {
     router.push(`/stove/${batch.id}`);
   };
   const doOption = (o: Option) => begin(o.title, o, [], 0);
+  const doFirst = (o: Option) => o.inTwo && begin(`${o.title}, two thirds`, { ...o, ...o.inTwo }, [], 0);
   const doCure = (c: Cure) =>
     begin(c.title, c.option && c.option.struck === null ? c.option : null, c.how, c.minutes);
 
@@ -355,6 +329,7 @@ export function FixView({ house, batch: initial, pots }: Props) {
               chosen={o.id === chosen?.id}
               onChoose={() => setChosenId(o.id)}
               onDo={() => doOption(o)}
+              onFirst={() => doFirst(o)}
             />
           ))}
           {(advice?.cures ?? []).flatMap((c) =>
@@ -368,6 +343,7 @@ export function FixView({ house, batch: initial, pots }: Props) {
                 chosen={false}
                 onChoose={() => {}}
                 onDo={() => doOption(c.option as Option)}
+                onFirst={() => doFirst(c.option as Option)}
               />
             ) : (
               []
@@ -415,109 +391,10 @@ export function FixView({ house, batch: initial, pots }: Props) {
   );
 }
 
-const lastAt = (events: readonly BatchEvent[]): number =>
-  Math.max(0, ...events.slice(-1).map((e) => Date.parse(e.at)));
-
 const ago = (now: number, at: number): string => {
   const minutes = Math.max(0, Math.round((now - at) / 60_000));
   return minutes < 1 ? 'just now' : `${minutes} min ago`;
 };
 
-/** Two readings that cannot both be right: which one is not? */
-function Clash({
-  clash,
-  events,
-  write,
-  batchId,
-}: {
-  clash: Contradiction;
-  events: readonly BatchEvent[];
-  write: (body: EventBody) => void;
-  batchId: string;
-}) {
-  const level = events.findLast((e) => e.body.kind === 'depth' || e.body.kind === 'volume');
-  const scale = events.findLast((e) => e.body.kind === 'mass');
-  return (
-    <div role="alert" className="border-2 border-tomato px-3 py-2">
-      <p className="text-[19px]">
-        <b>Two readings cannot both be right.</b> The level says {clash.level.says}, that is{' '}
-        {litres(clash.level.ml)} L; the scale says {clash.scale.says}, that is {litres(clash.scale.ml)} L.
-        Which is right?
-      </p>
-      <div className="mt-2 flex flex-wrap gap-2">
-        <button
-          type="button"
-          className={BUTTON}
-          onClick={() => scale && write({ kind: 'withdrawn', event: scale.id })}
-        >
-          The level, {litres(clash.level.ml)} L
-        </button>
-        <button
-          type="button"
-          className={BUTTON}
-          onClick={() => level && write({ kind: 'withdrawn', event: level.id })}
-        >
-          The scale, {litres(clash.scale.ml)} L
-        </button>
-        <Link href={`/stove/${batchId}`} className={BUTTON}>
-          Read again
-        </Link>
-      </div>
-    </div>
-  );
-}
-
-function Why({ causes }: { causes: ReturnType<typeof causesOf> }) {
-  if (causes.length === 0)
-    return (
-      <p className="p-4 text-[19px]">
-        Nothing stands out: the readings say no more than the usual scatter. A ruler and a flow test tell
-        most.
-      </p>
-    );
-  return (
-    <ol className="grid gap-2 p-4">
-      {causes.map((c) => (
-        <li key={c.says} className="border-rule border-b pb-2 text-[19px]">
-          <b>{capital(c.says)}</b>
-          <span className="block text-[16px] text-quiet">
-            made it {Math.round(Math.abs(Math.expm1(c.by)) * 100)} % {c.made}
-            {Number.isFinite(c.sigmas)
-              ? c.sigmas > 1
-                ? ', more than the usual scatter'
-                : ', within the usual scatter'
-              : ', by the scale'}
-          </span>
-        </li>
-      ))}
-    </ol>
-  );
-}
-
-/** Corrections so far: what was predicted, and what a test then found. */
-function Corrected({ events, fat }: { events: readonly BatchEvent[]; fat: number }) {
-  const done = events.flatMap((e, n) =>
-    e.body.kind === 'corrected' ? [{ id: e.id, body: e.body, after: events.slice(n + 1) }] : [],
-  );
-  if (done.length === 0) return null;
-  return (
-    <ul aria-label="Corrections so far" className="text-[16px] leading-tight">
-      {done.map(({ id, body, after }) => {
-        const test = after.find((e) => e.body.kind === 'flow');
-        let found: number | null = null;
-        try {
-          if (test?.body.kind === 'flow')
-            found = placeAlone(test.body.test, test.body.readings, test.body.celsius, fat).bowl;
-        } catch (error) {
-          if (!(error instanceof RangeError)) throw error;
-        }
-        return (
-          <li key={id} className="border-rule border-t py-1">
-            <b>{body.title}</b>: {mPas(body.predicted)} predicted,{' '}
-            {found === null ? 'not tested yet' : `${mPas(found)} found`}
-          </li>
-        );
-      })}
-    </ul>
-  );
-}
+const lastAt = (events: readonly BatchEvent[]): number =>
+  Math.max(0, ...events.slice(-1).map((e) => Date.parse(e.at)));

@@ -4,7 +4,17 @@ import { ingredient, isIngredient } from '../../core/food/catalogue';
 import type { Allergen } from '../../core/food/ingredient';
 import { Tick } from '../shared/Field';
 
-const MENDS: ReadonlySet<string> = new Set(['liquid', 'dairy', 'wine', 'egg', 'cheese', 'flour', 'starch']);
+const MENDS: ReadonlySet<string> = new Set([
+  'liquid',
+  'dairy',
+  'wine',
+  'egg',
+  'cheese',
+  'flour',
+  'starch',
+  'vegetable',
+  'grain',
+]);
 
 /** Whether something kept could mend a soup at all. */
 export const mendsSoup = (id: string): boolean =>

@@ -4,7 +4,7 @@ import { clsx } from 'clsx';
 import type { Option } from '../../core/adjust/option';
 import { timeOfDay } from '../../core/units/clock';
 import { duration, litres, mPas, spaced } from '../../core/units/format';
-import { PRIMARY } from '../shared/styles';
+import { BUTTON, PRIMARY } from '../shared/styles';
 import { inTen } from '../stove/NowPane';
 import { itemWords } from './words';
 
@@ -16,10 +16,12 @@ type Props = {
   readonly chosen: boolean;
   readonly onChoose: () => void;
   readonly onDo: () => void;
+  /** Two thirds of it, then a flow test. */
+  readonly onFirst: () => void;
 };
 
 /** One correction: what goes in, how, when it is ready, where it lands, what else it does. */
-export function OptionCard({ option: o, band, now, currency, chosen, onChoose, onDo }: Props) {
+export function OptionCard({ option: o, band, now, currency, chosen, onChoose, onDo, onFirst }: Props) {
   const { salt, fat, allergens, gloss, clarity, cost } = o.effects;
   const asides = [
     Math.abs(salt[1] - salt[0]) >= 0.03 ? `salt ${salt[0].toFixed(2)} to ${salt[1].toFixed(2)} %` : '',
@@ -101,12 +103,17 @@ export function OptionCard({ option: o, band, now, currency, chosen, onChoose, o
                 {o.inTwo.first
                   .map((d) => `${spaced(d.g, d.g < 10 ? 1 : 0)} g ${itemWords(d.ingredient)}`)
                   .join(', ')}
-                , a flow test, then the rest.
+                , a flow test, then the rest by what it shows.
               </p>
             )}
             {o.forecloses.length > 0 && <p className="text-quiet">After it: {o.forecloses.join('; ')}.</p>}
           </div>
-          <button type="button" onClick={onDo} className={PRIMARY}>
+          {o.inTwo && (
+            <button type="button" onClick={onFirst} className={PRIMARY}>
+              Two thirds first
+            </button>
+          )}
+          <button type="button" onClick={onDo} className={o.inTwo ? BUTTON : PRIMARY}>
             Do this
           </button>
         </div>
