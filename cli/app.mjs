@@ -26,12 +26,13 @@ async function attempt({ mode, host, port, databaseUrl, env }) {
     ['--import', 'tsx', 'src/main.ts', mode, '-p', String(port), '-H', host],
     {
       cwd: root,
-      stdio: ['ignore', 'ignore', 'pipe'],
+      stdio: ['pipe', 'ignore', 'pipe'],
       env: {
         ...process.env,
         ...env,
         DATABASE_URL: databaseUrl,
         PANACHE_RUN: run,
+        PANACHE_TIED: '1',
         NEXT_TELEMETRY_DISABLED: '1',
         NODE_ENV: mode === 'dev' ? 'development' : 'production',
       },

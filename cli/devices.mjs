@@ -12,8 +12,8 @@ export async function devicesPlace() {
 export function simulatedDevices(app, port) {
   const child = spawn(process.execPath, ['--import', 'tsx', 'src/devices/main.ts'], {
     cwd: root,
-    stdio: ['ignore', 'ignore', 'inherit'],
-    env: { ...process.env, APP_URL: app, PORT: String(port) },
+    stdio: ['pipe', 'ignore', 'inherit'],
+    env: { ...process.env, APP_URL: app, PORT: String(port), PANACHE_TIED: '1' },
   });
   const ended = new Promise((resolve) => child.on('close', resolve));
   return {

@@ -2,7 +2,7 @@
 // still shows the batch. Pages come from the server whenever it answers.
 const PAGES = 'panache-pages-1';
 const PARTS = 'panache-parts-1';
-const KEPT = /^\/(stove|check)(\/|$)/;
+const KEPT = /^\/(stove|check|fix)(\/|$)/;
 const MOST_PAGES = 30;
 const MOST_PARTS = 400;
 

@@ -18,6 +18,10 @@ server.on('error', (error) => {
   console.error(error.message);
   process.exit(1);
 });
+// Whoever read what is printed may be gone: that is no reason to print it again.
+for (const out of [process.stdout, process.stderr]) out.on('error', () => {});
+// Whoever started it for as long as they run holds its input open.
+if (process.env.PANACHE_TIED) process.stdin.resume().on('close', () => process.exit(0));
 for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => process.exit(0));
 
 const app = next({ dev: mode === 'dev', hostname, port, dir: process.cwd() });

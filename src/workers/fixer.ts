@@ -1,5 +1,5 @@
 import { corrections, draftsFor, ranked } from '../core/adjust/adjust';
-import { cureFor } from '../core/adjust/cures';
+import { cureFor } from '../core/adjust/cures/cures';
 import type { Fault } from '../core/adjust/faults';
 import type { Measured } from '../core/adjust/measured';
 import type { Cure, Option, Wishes } from '../core/adjust/option';

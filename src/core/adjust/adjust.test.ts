@@ -10,11 +10,11 @@ import { massG, volumeMl } from '../pot/contents';
 import { observe } from '../pot/observe';
 import { SALT_PER_SODIUM } from '../season/salt';
 import { adjust, corrections, ranked } from './adjust';
-import { cureFor } from './cures';
+import { cureFor } from './cures/cures';
 import { FAULTS } from './faults';
 import { agesOf, contradictionIn, type Measured, measuredFrom } from './measured';
 import type { Option, Wishes } from './option';
-import { toThePass } from './trial';
+import { toThePass } from './pass';
 import { causesOf } from './why';
 
 const LARDER = demoKitchen().products.map((p) => p.ingredient);
@@ -87,24 +87,33 @@ describe('too thin', () => {
   });
 
   test('starches stand in for flour as the handbook table says, weight × 0.6, 0.5, 0.5, 0.4, 0.2 (culinary-school table, from memory)', () => {
-    /** Grams that are at work at the pass: what swelled, and what boiling has left. */
+    /** Grams of all its additions that are at work at the pass: what swelled, and what boiling has left. */
     const atWork = (id: string, ingredient: string): number => {
-      const o = one(options, `slurry.${id}`);
-      const t = toThePass(THIN.m, o.steps).pot.thickeners.findLast((x) => x.from === ingredient);
-      return (t?.dry ?? Number.NaN) * (t?.swollen ?? 0) * (t?.strength ?? 0);
+      const { steps } = one(options, id);
+      const there = (s: typeof steps): number =>
+        toThePass(THIN.m, s).pot.thickeners.reduce(
+          (sum, t) =>
+            sum + (t.from === ingredient && t.kind !== 'puree' ? t.dry * t.swollen * t.strength : 0),
+          0,
+        );
+      return there(steps) - there([]);
     };
-    const flourAsMaize = atWork('cornstarch', 'cornstarch') / 0.5;
+    const flourAsMaize = atWork('slurry.cornstarch', 'cornstarch') / 0.5;
     for (const [id, factor] of [
       ['rice-flour', 0.6],
       ['arrowroot', 0.5],
       ['tapioca-starch', 0.4],
       ['potato-starch', 0.2],
     ] as const)
-      expect(Math.abs(atWork(id, id) / (flourAsMaize * factor) - 1)).toBeLessThan(0.06);
+      expect(Math.abs(atWork(`slurry.${id}`, id) / (flourAsMaize * factor) - 1)).toBeLessThan(0.06);
     // A flour slurry brings twice the water of a starch’s and has to thicken that too: 8 % more than the table.
-    const flour = atWork('plain-flour', 'plain-flour');
+    const flour = atWork('slurry.plain-flour', 'plain-flour');
     expect(flour / flourAsMaize).toBeGreaterThan(1);
     expect(flour / flourAsMaize).toBeLessThan(1.1);
+    // Kneaded butter brings no water, and its butter thickens a little itself: up to a tenth less flour.
+    const kneaded = atWork('kneaded-butter.plain-flour', 'plain-flour');
+    expect(kneaded / flourAsMaize).toBeGreaterThan(0.9);
+    expect(kneaded / flourAsMaize).toBeLessThan(1);
   });
 
   test('kneaded butter is equal weights of flour and butter (classical repertoire, from memory)', () => {

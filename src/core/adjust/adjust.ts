@@ -1,9 +1,9 @@
-import { cureFor } from './cures';
+import { cureFor } from './cures/cures';
 import type { Fault } from './faults';
+import { thicker, together } from './means/thicker';
+import { lessSalty, thinner, unsalting } from './means/thinner';
 import type { Measured } from './measured';
 import type { Cure, Option, Wishes } from './option';
-import { thicker, together } from './thicker';
-import { lessSalty, thinner, unsalting } from './thinner';
 import { type Draft, tried } from './trial';
 
 /** What can be done about a pot: corrections best first, those that cannot be last; and cures. */

@@ -1,21 +1,14 @@
 import { normalBelow } from '../batch/follow/ahead';
-import { shifted } from '../batch/follow/filter';
-import { bandOf, rangeOf } from '../flow/bands';
 import { FILL_LIMIT, rimVolume } from '../heat/vessel';
-import { normals, seeded } from '../learn/random';
-import { saltStillToAdd } from '../plan/resolve';
-import { type Advanced, advance } from '../pot/advance';
-import { massG, volumeMl } from '../pot/contents';
-import { FACTORS, type Factor, foodIn, type Kitchen } from '../pot/kitchen';
-import { type Observation, observe } from '../pot/observe';
-import { portionsIn } from '../pot/portions';
-import type { Pot } from '../pot/pot';
-import type { Portion, Step } from '../pot/step';
-import { PROPERTIES } from '../thicken/properties';
-import { asKitchenMeasure } from '../units/measure';
+import type { Advanced } from '../pot/advance';
+import { type Factor, foodIn } from '../pot/kitchen';
+import type { Step } from '../pot/step';
 import { roundToScale } from '../units/round';
+import { dosesOf, effectsOf } from './effects';
+import { landing } from './landing';
 import type { Measured } from './measured';
-import type { Dose, Effects, InTwo, Option, Wishes } from './option';
+import type { InTwo, Option, Wishes } from './option';
+import { asItIs, toThePass } from './pass';
 
 /** A correction before its dose is known. */
 export type Draft = {
@@ -39,47 +32,6 @@ export type Draft = {
   /** More than this, g a litre of soup, and it is another soup; absent where there is no such limit. */
   readonly mostPerLitre?: number;
 };
-
-type Ended = {
-  readonly pot: Pot;
-  readonly seen: Observation;
-  readonly notes: Advanced['notes'];
-  readonly peakMl: number;
-};
-
-/** Seasoning still to come salts to the house’s level, whatever was put in meanwhile. */
-const seasoned = (step: Step, pot: Pot, kitchen: Kitchen): Step =>
-  step.kind !== 'season'
-    ? step
-    : {
-        ...step,
-        items: step.items.map((i) =>
-          i.ingredient === 'salt' ? { ...i, amount: saltStillToAdd(pot, kitchen) } : i,
-        ),
-      };
-
-/** The pot at the pass: the correction done, then what is still to come. */
-export function toThePass(m: Measured, steps: readonly Step[], pot = m.pot, kitchen = m.kitchen): Ended {
-  let now = pot;
-  let peakMl = volumeMl(pot);
-  const notes: Advanced['notes'][number][] = [];
-  for (const step of [...steps, ...m.still]) {
-    const on = advance(now, m.still.includes(step) ? seasoned(step, now, kitchen) : step, kitchen);
-    now = { ...on.pot, seconds: on.pot.seconds + on.wait };
-    peakMl = Math.max(peakMl, volumeMl(now), ...on.trace.map((t) => t.volumeMl));
-    notes.push(...on.notes);
-  }
-  return { pot: now, seen: observe(now, kitchen), notes, peakMl };
-}
-
-const known = new WeakMap<Measured, Ended>();
-
-/** The pot at the pass with nothing done to it; worked out once. */
-export function asItIs(m: Measured): Ended {
-  const found = known.get(m) ?? toThePass(m, []);
-  known.set(m, found);
-  return found;
-}
 
 /** Misses of ln(viscosity) below this are done. */
 const CLOSE = 0.004;
@@ -132,118 +84,8 @@ const tidy = (dose: number, unit: Draft['unit']): number =>
       ? Math.round(dose * 100) / 100
       : Math.round(dose * 2) / 2;
 
-const SAMPLES = 2000;
-const SEED = 11;
-
-/** One direction the truth may lie in: the pot or the kitchen one standard deviation that way. */
-type Doubt = (z: number) => { readonly pot: Pot; readonly kitchen: Kitchen };
-
-function doubtsOf(m: Measured, hangsOn: Factor, boils: boolean): readonly Doubt[] {
-  const still = { heat: 0, water: 0, thickness: 0, softness: 0 };
-  const factor =
-    (f: Factor): Doubt =>
-    (z) => ({
-      pot: m.pot,
-      kitchen: {
-        ...m.kitchen,
-        factors: { ...m.kitchen.factors, [f]: m.kitchen.factors[f] * Math.exp(z * FACTORS[f].spread) },
-      },
-    });
-  return [
-    (z) => ({ pot: shifted(m.pot, { ...still, thickness: z * m.doubt.thickness }), kitchen: m.kitchen }),
-    (z) => ({ pot: shifted(m.pot, { ...still, water: z * m.doubt.water }), kitchen: m.kitchen }),
-    factor(hangsOn),
-    ...(boils && hangsOn !== 'waterLoss' ? [factor('waterLoss')] : []),
-  ];
-}
-
-/**
- * Where 2000 such pots would land with these steps: each doubt is cooked one standard deviation either way,
- * and the samples are drawn on the parabola through the three.
- */
-function landing(m: Measured, steps: readonly Step[], hangsOn: Factor, at: number) {
-  const y0 = Math.log(at);
-  const doubts = doubtsOf(
-    m,
-    hangsOn,
-    steps.some((s) => s.kind === 'reduce'),
-  );
-  const bends = doubts.map((doubt) => {
-    const y = (z: number): number => {
-      const { pot, kitchen } = doubt(z);
-      return Math.log(toThePass(m, steps, pot, kitchen).seen.bowlViscosity);
-    };
-    const [up, down] = [y(1), y(-1)];
-    return { slope: (up - down) / 2, bend: (up + down) / 2 - y0 };
-  });
-  const normal = normals(seeded(SEED));
-  const [low, high] = rangeOf(bandOf(m.target, m.kitchen.bandLimits), m.kitchen.bandLimits).map(Math.log) as [
-    number,
-    number,
-  ];
-  const samples = new Float64Array(SAMPLES);
-  let inside = 0;
-  for (let n = 0; n < SAMPLES; n++) {
-    let y = y0;
-    for (const { slope, bend } of bends) {
-      const z = normal();
-      y += slope * z + bend * (z * z);
-    }
-    samples[n] = y;
-    if (y > low && y < high) inside++;
-  }
-  samples.sort();
-  const quantile = (share: number): number => Math.exp(samples[Math.floor(share * SAMPLES)] ?? y0);
-  // What is left after a flow test in between: the test's own error, and the rest of the dose's.
-  const left = Math.hypot(CHECKED, ...bends.slice(2).map((b) => b.slope / 3));
-  return { bracket: [quantile(0.1), quantile(0.9)] as const, chance: inside / SAMPLES, left, y0, low, high };
-}
-
-/** Standard deviation of ln(viscosity) after a flow test by the house funnel, twice. Our assumption. */
-const CHECKED = 0.08;
-
 /** Under this chance two thirds, a test and the rest are advised. Our assumption. */
 const SURE = 0.85;
-
-const dosesOf = (steps: readonly Step[], kitchen: Kitchen): readonly Dose[] =>
-  steps.flatMap((s) =>
-    portionsIn<Portion>(s)
-      .filter((p) => p.amount > 0)
-      .map((p) => ({
-        ingredient: p.ingredient,
-        g: roundToScale(p.amount),
-        measure: asKitchenMeasure(p.amount, foodIn(kitchen, p.ingredient).density, 'spooned'),
-      })),
-  );
-
-const fatPercent = (pot: Pot): number => ((pot.liquid.fat + pot.freeFat) / Math.max(1, massG(pot))) * 100;
-
-function costOf(doses: readonly Dose[], kitchen: Kitchen): number | null {
-  let sum = 0;
-  for (const d of doses) {
-    if (d.ingredient === 'water') continue;
-    const price = kitchen.products?.[d.ingredient]?.pricePerKg;
-    if (price === undefined) return null;
-    sum += (d.g / 1000) * price;
-  }
-  return sum;
-}
-
-function effectsOf(m: Measured, doses: readonly Dose[], before: Ended, after: Ended): Effects {
-  const kinds = doses.flatMap((d) => foodIn(m.kitchen, d.ingredient).thickener ?? []);
-  const properties = kinds.map((k) => PROPERTIES[k]).find(Boolean) ?? null;
-  const brought = new Set(doses.flatMap((d) => foodIn(m.kitchen, d.ingredient).allergens));
-  return {
-    salt: [before.seen.saltPercent, after.seen.saltPercent],
-    fat: [fatPercent(before.pot), fatPercent(after.pot)],
-    pH: [before.seen.pH, after.seen.pH],
-    gloss: properties?.gloss ?? null,
-    clarity: properties?.clarity ?? null,
-    allergens: [...brought].filter((a) => !m.holds.includes(a)),
-    strange: doses.some((d) => d.ingredient === 'water' || !m.contains.includes(d.ingredient)),
-    cost: costOf(doses, m.kitchen),
-  };
-}
 
 /** Losing more than this share of what is owed breaks a promise to keep the yield. */
 const YIELD_SHORT = 0.03;

@@ -5,10 +5,10 @@ import { Droplets, Minus, Plus } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { DOSED, type Fault } from '../../core/adjust/faults';
+import { DOSED } from '../../core/adjust/faults';
+import { takenAsSalty } from '../../core/adjust/means/thinner';
 import { agesOf, contradictionIn, type Measured, measuredFrom } from '../../core/adjust/measured';
 import type { Cure, Option, Wishes } from '../../core/adjust/option';
-import { takenAsSalty } from '../../core/adjust/thinner';
 import { causesOf } from '../../core/adjust/why';
 import type { BatchEvent } from '../../core/batch/events';
 import type { Batch } from '../../core/batch/record';
@@ -39,6 +39,7 @@ import { Larder, mendsSoup } from './Larder';
 import { OptionCard } from './OptionCard';
 import { useAdvice } from './useAdvice';
 import { useLarder } from './useLarder';
+import { useWanted } from './useWanted';
 import { Why } from './Why';
 
 type Props = {
@@ -50,6 +51,9 @@ type Props = {
 /** A flow test older than this, ms, is asked for again. */
 const FRESH = 10 * 60_000;
 
+/** Minutes taken where nobody said when it is served. */
+const UNSAID = 15;
+
 const PROMISES: readonly Allergen[] = ['wheat', 'milk', 'egg', 'celery', 'fish', 'molluscs', 'crustaceans'];
 
 /** It is wrong, and service is near: what to add, how, and what it will do, before anything goes in. */
@@ -60,20 +64,21 @@ export function FixView({ house, batch: initial, pots }: Props) {
   const going = useFollow(batch, now);
   const show = useShow();
   const router = useRouter();
-  const [faults, setFaults] = useState<readonly Fault[]>([]);
+  const [{ faults, freeOf, noFlour, keepYield, by }, want] = useWanted(batch.id);
   const [typed, setTyped] = useState<string | null>(null);
-  const [freeOf, setFreeOf] = useState<readonly Allergen[]>([]);
-  const [noFlour, setNoFlour] = useState(false);
-  const [keepYield, setKeepYield] = useState(false);
   const [chosenId, setChosenId] = useState<string | null>(null);
   const [sheet, setSheet] = useState<'larder' | 'why' | null>(null);
   const { keeps, larder, toggle } = useLarder(house);
 
-  const due = batch.serveAt ? (Date.parse(batch.serveAt) - (now ?? 0)) / 60_000 : null;
-  const offered = due !== null && due > 0 && due < 180 ? Math.floor(due) : 15;
-  const text = typed ?? String(offered);
-  const minutes = parseNumber(text);
-  const timely = minutes >= 0 && minutes <= 600;
+  const until = by ?? (batch.serveAt ? Date.parse(batch.serveAt) : null);
+  // To the half minute: the ways are not computed anew every second.
+  const due = until === null ? null : Math.round((until - (now ?? 0)) / 30_000) / 2;
+  const offered = due === null || (by === null && (due <= 0 || due >= 180)) ? UNSAID : Math.max(0, due);
+  const text = typed ?? String(Math.ceil(offered));
+  const asTyped = parseNumber(text);
+  const timely = asTyped >= 0 && asTyped <= 600;
+  const minutes = typed === null ? offered : asTyped;
+  const leave = (m: number) => want({ by: (now ?? 0) + m * 60_000 });
   const followed = going?.followed ?? null;
   // The pot moves little from second to second: it is taken anew twice a minute.
   const moment = now === null ? null : Math.floor(now / 30_000) * 30_000;
@@ -165,6 +170,7 @@ export function FixView({ house, batch: initial, pots }: Props) {
       name: title.slice(0, 60),
       seconds: Math.max(60, Math.round((what?.minutes ?? minutesOfIt) * 60)),
     });
+    want({ faults: [] });
     router.push(`/stove/${batch.id}`);
   };
   const doOption = (o: Option) => begin(o.title, o, [], 0);
@@ -196,7 +202,7 @@ export function FixView({ house, batch: initial, pots }: Props) {
         <Faults
           chosen={faults}
           onChange={(f) => {
-            setFaults(f);
+            want({ faults: f });
             setChosenId(null);
           }}
         />
@@ -218,7 +224,10 @@ export function FixView({ house, batch: initial, pots }: Props) {
           <button
             type="button"
             aria-label="A minute less"
-            onClick={() => setTyped(String(Math.max(0, (timely ? minutes : offered) - 1)))}
+            onClick={() => {
+              setTyped(null);
+              leave(Math.max(0, Math.ceil(offered) - 1));
+            }}
             className={`${BUTTON} px-3`}
           >
             <Minus aria-hidden />
@@ -229,14 +238,23 @@ export function FixView({ house, batch: initial, pots }: Props) {
               label="Minutes left"
               inputMode="decimal"
               value={text}
-              onChange={(e) => setTyped(e.target.value)}
+              onChange={(e) => {
+                setTyped(e.target.value);
+                const m = parseNumber(e.target.value);
+                if (m >= 0 && m <= 600) leave(m);
+              }}
+              // What cannot be stays to be looked at; what can be runs down with the clock.
+              onBlur={() => timely && setTyped(null)}
               className="figures text-right font-bold text-[26px]"
             />
           </div>
           <button
             type="button"
             aria-label="A minute more"
-            onClick={() => setTyped(String(Math.min(600, (timely ? minutes : offered) + 1)))}
+            onClick={() => {
+              setTyped(null);
+              leave(Math.min(600, Math.ceil(offered) + 1));
+            }}
             className={`${BUTTON} px-3`}
           >
             <Plus aria-hidden />
@@ -254,20 +272,22 @@ export function FixView({ house, batch: initial, pots }: Props) {
               onToggle={toggle}
               promises={PROMISES}
               freeOf={freeOf}
-              onPromise={(a) => setFreeOf((f) => (f.includes(a) ? f.filter((x) => x !== a) : [...f, a]))}
+              onPromise={(a) =>
+                want({ freeOf: freeOf.includes(a) ? freeOf.filter((x) => x !== a) : [...freeOf, a] })
+              }
             />
           </Sheet>
           <Tick
             id="fix-flour"
             label="No flour"
             checked={noFlour}
-            onChange={(e) => setNoFlour(e.target.checked)}
+            onChange={(e) => want({ noFlour: e.target.checked })}
           />
           <Tick
             id="fix-yield"
             label="Keep the yield"
             checked={keepYield}
-            onChange={(e) => setKeepYield(e.target.checked)}
+            onChange={(e) => want({ keepYield: e.target.checked })}
           />
         </div>
         {!timely && (

@@ -10,6 +10,7 @@ import type { Timer } from '../../core/batch/state';
 import type { Ticket } from '../../core/batch/ticket';
 import { countdown } from '../../core/units/clock';
 import { degrees, inDegrees } from '../../core/units/show';
+import { insisting } from './lazily';
 import { useLine, useNews } from './station/live';
 import { useRing } from './station/ring';
 import { useNow } from './useNow';
@@ -37,7 +38,7 @@ function useTickets(initial: readonly Ticket[]): readonly Ticket[] {
   useEffect(() => {
     const timer = setInterval(refresh, EVERY);
     // What a page before this one left waiting is taken up; else the rail need not carry the outbox.
-    if (localStorage.getItem('panache.waiting')) void import('./station/outbox').then((o) => o.beginOutbox());
+    if (localStorage.getItem('panache.waiting')) void theOutbox().then((o) => o.beginOutbox());
     return () => {
       clearInterval(timer);
       clearTimeout(waiting.current);
@@ -134,13 +135,15 @@ export function Rail({ initial }: { initial: readonly Ticket[] }) {
   );
 }
 
+const theOutbox = () => insisting(() => import('./station/outbox'));
+
 /** A timer past its time: it counts on until a knuckle stops it. */
 function Ringing({ timer, batch, now }: { timer: Timer; batch: string; now: number }) {
   return (
     <button
       type="button"
       onClick={() =>
-        void import('./station/outbox').then((o) => {
+        void theOutbox().then((o) => {
           o.beginOutbox();
           o.tap(batch, { kind: 'timer-stopped', timer: timer.id });
         })

@@ -2,8 +2,8 @@ import { type ComponentType, lazy } from 'react';
 
 const AGAIN = 1500;
 
-/** As long as it takes: a part that cannot be fetched now is waited for, it does not bring the page down. */
-const insisting = <T>(load: () => Promise<T>): Promise<T> =>
+/** Loads as long as it takes: a part that cannot be fetched now is waited for, it does not bring the page down. */
+export const insisting = <T>(load: () => Promise<T>): Promise<T> =>
   load().catch(async () => {
     await new Promise((resolve) => setTimeout(resolve, AGAIN));
     return insisting(load);

@@ -4,9 +4,12 @@ import { useEffect } from 'react';
 
 /** What a page loads when it is first wanted, wanted now: at the stove the server may be away by then. */
 const partsAtHand = () =>
-  Promise.all([import('../SheetBody'), import('../IngredientCombobox'), import('../KeySheet')]).catch(
-    () => {},
-  );
+  Promise.all([
+    import('../SheetBody'),
+    import('../IngredientCombobox'),
+    import('../KeySheet'),
+    import('./outbox'),
+  ]).catch(() => {});
 
 const SOON = 2000;
 

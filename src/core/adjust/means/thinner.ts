@@ -1,14 +1,15 @@
-import { equivalentsFor } from '../flow/viscosity';
-import { catalogue, ingredient } from '../food/catalogue';
-import { massG } from '../pot/contents';
-import { simmersAt } from '../pot/cook';
-import { foodIn } from '../pot/kitchen';
-import type { Step } from '../pot/step';
-import { SALT_PER_SODIUM, saltBalance } from '../season/salt';
-import { uncapital } from '../units/format';
-import type { Measured } from './measured';
-import type { Wishes } from './option';
-import { asItIs, type Draft } from './trial';
+import { equivalentsFor } from '../../flow/viscosity';
+import { catalogue, ingredient } from '../../food/catalogue';
+import { massG } from '../../pot/contents';
+import { simmersAt } from '../../pot/cook';
+import { foodIn } from '../../pot/kitchen';
+import type { Step } from '../../pot/step';
+import { SALT_PER_SODIUM, saltBalance } from '../../season/salt';
+import { uncapital } from '../../units/format';
+import type { Measured } from '../measured';
+import type { Wishes } from '../option';
+import { asItIs } from '../pass';
+import type { Draft } from '../trial';
 
 const THINS: ReadonlySet<string> = new Set(['liquid', 'dairy', 'wine']);
 

@@ -1,0 +1,65 @@
+import { volumeMl } from '../../pot/contents';
+import { type Observation, observe } from '../../pot/observe';
+import { duration } from '../../units/format';
+import type { Fault } from '../faults';
+import { thicker } from '../means/thicker';
+import type { Measured } from '../measured';
+import type { Cure, Option, Wishes } from '../option';
+import { type Draft, solveDose, tried } from '../trial';
+
+/** Minutes to sieve or to blend a litre of hot soup. Common practice, no source. */
+const SIEVE_PER_LITRE = 0.4;
+
+/** A pot with a fault no dose mends, and what every cure asks of it. */
+export type Case = {
+  readonly m: Measured;
+  readonly w: Wishes;
+  readonly ml: number;
+  readonly seen: Observation;
+  /** Minutes to sieve or blend it all. */
+  readonly sieve: number;
+  /** How long a new one takes, in words. */
+  readonly anew: string;
+  readonly cure: (c: Omit<Cure, 'fault' | 'option' | 'startAgain'> & Partial<Cure>) => Cure;
+};
+
+/** What mends a fault, worked out for the pot at hand. */
+export type Cures<F extends Fault> = { readonly [K in F]: (c: Case) => Cure };
+
+/** The case of `fault`; `again` is how long a new batch takes, s. */
+export function caseOf(fault: Fault, m: Measured, w: Wishes, again: number): Case {
+  const ml = volumeMl(m.pot);
+  return {
+    m,
+    w,
+    ml,
+    seen: observe(m.pot, m.kitchen),
+    sieve: Math.max(1, (ml / 1000) * SIEVE_PER_LITRE),
+    anew: `A new one takes ${duration(again)}; you have ${Math.max(0, Math.floor(w.minutes))} min.`,
+    cure: (c) => ({ fault, option: null, startAgain: null, ...c }),
+  };
+}
+
+/** What is needed to bring the thickness back once something thick was taken out or has gone; the best of the ways to hand. */
+export function mended(m: Measured, w: Wishes): Option | null {
+  const off = solveDose(m, { ...FIRST_AID, steps: () => [] });
+  if (off.reached) return null;
+  const options = thicker(m, w)
+    .filter((d) => d.unit === 'g')
+    .map((d) => tried(m, d, w))
+    .filter((o) => o.struck === null);
+  return options.sort((a, b) => b.chance - a.chance || a.minutes - b.minutes)[0] ?? null;
+}
+
+const FIRST_AID: Omit<Draft, 'steps'> = {
+  id: 'none',
+  title: '',
+  how: [],
+  guess: 1,
+  most: 1,
+  unit: 'g',
+  needs: [],
+  makeReady: 0,
+  hangsOn: 'flour',
+  forecloses: [],
+};

@@ -1,0 +1,15 @@
+import type { Fault } from '../faults';
+import type { Measured } from '../measured';
+import type { Cure, Wishes } from '../option';
+import { type Case, caseOf } from './case';
+import { OF_THE_POT } from './pot';
+import { OF_THE_SOUP } from './soup';
+
+const ALL: Partial<Record<Fault, (c: Case) => Cure>> = { ...OF_THE_SOUP, ...OF_THE_POT };
+
+/**
+ * What saves what where no dose mends it, worked out for this pot; null for a fault that a dose does mend.
+ * `again` is how long a new batch takes, s.
+ */
+export const cureFor = (fault: Fault, m: Measured, w: Wishes, again: number): Cure | null =>
+  ALL[fault]?.(caseOf(fault, m, w, again)) ?? null;

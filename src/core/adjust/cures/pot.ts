@@ -1,0 +1,126 @@
+import { ingredient } from '../../food/catalogue';
+import { FILL_LIMIT, rimVolume } from '../../heat/vessel';
+import { massG } from '../../pot/contents';
+import { boilsAt, cook, hardest, heatTo, tenderness } from '../../pot/cook';
+import { LIMITS } from '../../safety/cautions';
+import { saltBalance } from '../../season/salt';
+import { litres, spaced } from '../../units/format';
+import type { Cures } from './case';
+
+/** °C a soup is served at. Common practice, no source. */
+const SERVED_AT = 75;
+
+/** Faults of what is in it, of the pot, its heat and its seasoning. */
+export const OF_THE_POT: Cures<
+  'hard dice' | 'fish nearly done' | 'too full' | 'too cold' | 'too hot' | 'too flat'
+> = {
+  'hard dice': ({ cure, m }) => {
+    const hard = m.pot.pieces.filter((p) => tenderness(p) < 1);
+    const names = [
+      ...new Set(hard.map((p) => ingredient(p.ingredient).name.toLowerCase().split(',')[0])),
+    ].join(' and ');
+    const yolk = m.pot.yolkPeak > 0;
+    const simmer = (hold: number) =>
+      cook(m.pot, { flame: 1, lid: 'on', hold }, m.kitchen, { progress: (p) => hardest(p) - 1 });
+    const hot = (simmer(boilsAt(m.kitchen) - 5).pot.seconds - m.pot.seconds) / 60;
+    const gentle = (simmer(84).pot.seconds - m.pot.seconds) / 60;
+    const dairy = m.holds.includes('milk');
+    return cure({
+      title: dairy
+        ? `Cook the ${names || 'dice'} out of the pot`
+        : `Simmer ${Math.ceil(hot)} min more, lid on`,
+      how: dairy
+        ? [
+            `lift the ${names || 'dice'} out with a sieve spoon`,
+            `boil them ${Math.ceil(Math.max(1, hot))} min in a little stock or water, lid on`,
+            'back into the soup with a spoon of what they boiled in',
+          ]
+        : ['lid on, at the simmer', `the fork again after ${Math.ceil(hot)} min`],
+      saves: 'All of it.',
+      cannot: dairy
+        ? `In the pot, under the dairy’s 84 °C, they take ${Math.ceil(gentle)} min${yolk ? ', and the yolk may not boil' : ''}.`
+        : '',
+      minutes: dairy ? hot + 3 : hot,
+    });
+  },
+  'fish nearly done': ({ cure }) => {
+    return cure({
+      title: 'Lift it out, cool it, back at the last',
+      how: [
+        'lift it out with a sieve spoon onto a cold tray',
+        'lid off, flame off',
+        `back in two minutes before service: centre to ${LIMITS.fish.centre} °C for ${LIMITS.fish.forSeconds} s`,
+      ],
+      saves: 'What is not rubber yet.',
+      cannot: 'What is rubber stays it.',
+      minutes: 2,
+    });
+  },
+  'too full': ({ ml, cure, m }) => {
+    const limit = rimVolume(m.pot.vessel) * FILL_LIMIT;
+    const out = Math.max(0, ml - limit);
+    return cure({
+      title: out > 0 ? `Ladle ${litres(out)} L out` : 'It is under the headroom line',
+      how: [
+        `into a clean pot, until it stands at ${litres(limit)} L`,
+        'season and thicken both alike, or put them together at the pass',
+        'hot soup by the ladle, never by tipping the pot',
+      ],
+      saves: 'All of it.',
+      cannot: '',
+      minutes: Math.max(1, out / 2000),
+    });
+  },
+  'too cold': ({ seen, cure, m }) => {
+    const dairy = m.holds.includes('milk') || m.pot.yolkPeak > 0;
+    const heated = heatTo(m.pot, SERVED_AT, { flame: dairy ? 0.6 : 1, lid: 'on' }, m.kitchen);
+    const minutes = (heated.pot.seconds - m.pot.seconds) / 60;
+    return cure({
+      title: heated.stalled
+        ? 'A stronger flame'
+        : `Lid on, ${Math.max(1, Math.ceil(minutes))} min to ${SERVED_AT} °C`,
+      how: [
+        dairy ? 'middling flame, stir the bottom, never to the boil' : 'full flame, stir the bottom',
+        ...(heated.stalled
+          ? [`this burner leaves it at ${Math.round(heated.pot.celsius)} °C: take a stronger one`]
+          : []),
+      ],
+      saves: 'All of it.',
+      cannot:
+        seen.celsius < LIMITS.hotHold.atLeast
+          ? `It is under ${LIMITS.hotHold.atLeast} °C: if it was held, reheat it to ${LIMITS.reheat.to} °C, or throw it away.`
+          : '',
+      minutes: Math.max(0, minutes),
+    });
+  },
+  'too hot': ({ cure, m }) => {
+    const cooled = cook(m.pot, { flame: 0, lid: 'off' }, m.kitchen, {
+      progress: (p) => 80 - p.celsius,
+      forSeconds: 3600,
+    });
+    const minutes = (cooled.pot.seconds - m.pot.seconds) / 60;
+    return cure({
+      title: `Off the flame, lid off, ${Math.max(1, Math.ceil(minutes))} min to 80 °C`,
+      how: ['lid off, stir now and then', 'ladled back and forth into a cold pot it takes a third of that'],
+      saves: 'All of it.',
+      cannot: '',
+      minutes,
+    });
+  },
+  'too flat': ({ cure, m }) => {
+    const { toAdd } = saltBalance(Math.max(1, massG(m.pot)), m.pot.sodium, m.kitchen.saltPercent);
+    return cure({
+      title:
+        toAdd >= 0.5
+          ? `${spaced(toAdd, toAdd < 10 ? 1 : 0)} g of salt, half of it first`
+          : 'It has its salt: try acid',
+      how:
+        toAdd >= 0.5
+          ? ['half of it, stir, taste, then the rest', 'still flat: a squeeze of lemon, or pepper']
+          : ['a squeeze of lemon or a spoon of vinegar: no more salt', 'a knob of butter, or pepper'],
+      saves: 'All of it.',
+      cannot: '',
+      minutes: 1,
+    });
+  },
+};

@@ -1,0 +1,252 @@
+import { splitRisk } from '../../dairy/risk';
+import { volumeMl } from '../../pot/contents';
+import { boilsAt, cook } from '../../pot/cook';
+import { FAT_BOUND } from '../../thicken/equalParts';
+import { litres, spaced } from '../../units/format';
+import { thicker } from '../means/thicker';
+import type { Measured } from '../measured';
+import type { Option, Wishes } from '../option';
+import { type Draft, tried } from '../trial';
+import { type Cures, mended } from './case';
+
+/** Minutes of simmer after which a pale roux no longer tastes of flour; the quick school. Common practice, no source. */
+const COOK_OUT_MINUTES = 10;
+
+/** Share of a scorched pot that is left behind when it is poured off without scraping. Our assumption. */
+const LEFT_BEHIND = 0.1;
+
+const withoutYolk = (m: Measured): Measured => ({
+  ...m,
+  pot: {
+    ...m.pot,
+    yolkPeak: 0,
+    thickeners: m.pot.thickeners.map((t) => (t.kind === 'yolk' ? { ...t, strength: 0 } : t)),
+  },
+});
+
+/** A pot of `share` of what it was, everything in proportion. */
+const shareOf = (m: Measured, share: number): Measured => ({
+  ...m,
+  pot: {
+    ...m.pot,
+    liquid: Object.fromEntries(
+      Object.entries(m.pot.liquid).map(([k, v]) => [k, v * share]),
+    ) as typeof m.pot.liquid,
+    freeFat: m.pot.freeFat * share,
+    sodium: m.pot.sodium * share,
+    thickeners: m.pot.thickeners.map((t) => ({
+      ...t,
+      dry: t.dry * share,
+      equivalents: t.equivalents * share,
+    })),
+    pieces: m.pot.pieces.map((p) => ({ ...p, g: p.g * share, juice: p.juice * share })),
+  },
+});
+
+const withoutStarch = (m: Measured, kind: string): Measured => ({
+  ...m,
+  pot: {
+    ...m.pot,
+    thickeners: m.pot.thickeners.map((t) =>
+      t.kind === kind ? { ...t, equivalents: t.equivalents * 0.8 } : t,
+    ),
+  },
+});
+
+/** Cream for a litre of split soup, mL, and starch for that cream, g. Common practice, no source. */
+const CREAM_PER_LITRE = 60;
+const STARCH_IN_CREAM = 12;
+
+/** Starch-bound cream that holds a split soup together: by the litre, for binding and not for thickness. */
+function bindingCream(m: Measured, draft: Draft, w: Wishes): Option {
+  const g = ((volumeMl(m.pot) / 1000) * CREAM_PER_LITRE) / STARCH_IN_CREAM;
+  return tried(m, { ...draft, title: 'Cream bound with cornstarch' }, w, g);
+}
+
+/** Faults of the soup itself. */
+export const OF_THE_SOUP: Cures<
+  | 'lumps'
+  | 'split'
+  | 'yolk set'
+  | 'scorched'
+  | 'greasy'
+  | 'raw flour'
+  | 'gluey'
+  | 'slimy'
+  | 'skin'
+  | 'too dark'
+> = {
+  lumps: ({ sieve, cure, m, w }) => {
+    const wheat = m.pot.thickeners.filter((t) => t.dry > 0);
+    return cure({
+      title: 'Sieve it, or blend it',
+      how: [
+        'take it off the flame',
+        'pour it through a sieve, rub the lumps through with a ladle',
+        'or blend it: then it is smooth and keeps all its flour',
+        'simmer two minutes, then judge the thickness anew',
+      ],
+      saves: 'All of it. Blended it keeps its flour; sieved it loses what is left in the sieve.',
+      cannot: wheat.length ? 'Lumps left in stay raw inside, however long it simmers.' : '',
+      option: mended(m, w),
+      minutes: sieve + 2,
+    });
+  },
+  split: ({ sieve, seen, cure, m, w }) => {
+    const fatPercent = seen.fatFraction * 100;
+    const risk = splitRisk({
+      pH: Math.min(10, Math.max(1, seen.pH)),
+      celsius: Math.min(105, Math.max(0, seen.celsius)),
+      boiled: seen.celsius > boilsAt(m.kitchen) - 3,
+      fatPercent: Math.min(100, fatPercent),
+      saltPercent: seen.saltPercent,
+      equivalents: seen.equivalents,
+      arrives: 5,
+    });
+    const cream = thicker(m, w).find((d) => d.id === 'boiled-cream.cornstarch');
+    const bound = cream ? bindingCream(m, cream, w) : null;
+    return cure({
+      title: 'Cool it a little, blend, bind with starch and cream',
+      how: [
+        'off the flame at once, under 80 °C',
+        'blend it smooth and sieve it: the grain is milk curd',
+        'whisk a little starch into cold cream, boil that a minute, stir it in',
+        'keep it under 85 °C from here',
+      ],
+      saves: 'The taste and nearly all of the look, when it is blended while it is hot.',
+      cannot: `The curd does not dissolve again: unblended it stays grainy.${
+        risk.reasons[0] ? ` It split because ${risk.reasons[0].says}.` : ''
+      }`,
+      startAgain:
+        risk.grade === 'will split'
+          ? `It will split again while ${risk.reasons[0]?.says ?? 'it is so'}: ${risk.reasons[0]?.change ?? 'change that first'}.`
+          : null,
+      option: bound,
+      minutes: sieve + 4 + (bound?.minutes ?? 0),
+    });
+  },
+  'yolk set': ({ sieve, cure, m, w }) => {
+    return cure({
+      title: 'Blend and sieve; bind it anew without egg',
+      how: [
+        'off the flame',
+        'blend it, then a fine sieve',
+        'the egg no longer thickens: bind it with a starch',
+      ],
+      saves: 'A smooth soup that tastes a little of egg.',
+      cannot: 'Set yolk does not bind again, and the shine is gone.',
+      option: mended(withoutYolk(m), w),
+      minutes: sieve * 2 + 1,
+    });
+  },
+  scorched: ({ ml, anew, cure, m, w }) => {
+    const left = shareOf(m, 1 - LEFT_BEHIND);
+    return cure({
+      title: 'Pour it off, do not scrape',
+      how: [
+        'off the flame, do not stir, do not scrape',
+        `pour into a clean pot what comes by itself: about ${litres(ml * (1 - LEFT_BEHIND))} of ${litres(ml)} L`,
+        'taste it in a clean spoon after a minute',
+      ],
+      saves: 'What has not taken the taste.',
+      cannot: 'No spice covers a burnt taste: if it tastes of it, it goes.',
+      startAgain: anew,
+      option: mended(left, w),
+      minutes: 3,
+    });
+  },
+  greasy: ({ cure, m }) => {
+    const flour = m.pot.thickeners.reduce((sum, t) => sum + t.dry, 0);
+    const over = Math.max(0, m.pot.freeFat - flour * FAT_BOUND);
+    return cure({
+      title: over > 1 ? `Skim about ${spaced(over)} g of fat` : 'Skim it',
+      how: [
+        'off the boil, let it stand two minutes',
+        'a ladle along the rim, or a sheet of paper over the top',
+        'hot fat into a tin, never down the drain',
+      ],
+      saves: 'All of it.',
+      cannot:
+        over > 1
+          ? `The starch in it binds ${spaced(flour * FAT_BOUND)} g; the rest floats whatever you do.`
+          : '',
+      minutes: 4,
+    });
+  },
+  'raw flour': ({ ml, anew, cure, m }) => {
+    const cookedFor = Math.min(
+      ...m.pot.thickeners.filter((t) => t.kind === 'wheat').map((t) => t.cookedMinutes),
+      COOK_OUT_MINUTES,
+    );
+    const minutes = Math.max(2, COOK_OUT_MINUTES - (Number.isFinite(cookedFor) ? cookedFor : 0));
+    const after = cook(m.pot, { flame: 0.6, lid: 'ajar', hold: boilsAt(m.kitchen) - 5 }, m.kitchen, {
+      forSeconds: minutes * 60,
+    });
+    return cure({
+      title: `Simmer it ${Math.ceil(minutes)} min more`,
+      how: ['lid ajar, just at the simmer, stir the bottom', 'taste again: paste becomes nut'],
+      saves: 'All of it.',
+      cannot:
+        m.pot.yolkPeak > 0 ? 'There is yolk in it: it may not simmer. Nothing else cooks flour out.' : '',
+      startAgain: m.pot.yolkPeak > 0 ? anew : null,
+      minutes,
+      option: null,
+      ...(volumeMl(after.pot) < ml * 0.97 && {
+        how: [
+          'lid ajar, just at the simmer, stir the bottom',
+          `it loses ${litres(ml - volumeMl(after.pot))} L on the way: have that much stock ready`,
+          'taste again: paste becomes nut',
+        ],
+      }),
+    });
+  },
+  gluey: ({ anew, cure }) => {
+    return cure({
+      title: 'Stop blending, let it down with milk or cream',
+      how: [
+        'no more blender, no more whisk',
+        'let it down with hot milk or cream, folded in',
+        'if it still strings, sieve in fresh-cooked potato by hand',
+      ],
+      saves: 'A soup that pours; the strings stay a little.',
+      cannot: 'Burst potato starch does not mend.',
+      startAgain: anew,
+      minutes: 4,
+    });
+  },
+  slimy: ({ cure, m, w }) => {
+    return cure({
+      title: 'Let it down, bind with another starch',
+      how: [
+        'arrowroot and milk do this: put no more in',
+        'let it down with stock by a fifth',
+        'bring it back with cornstarch',
+      ],
+      saves: 'Most of it: the slide gets less, it does not go.',
+      cannot: 'The arrowroot in it cannot be taken out.',
+      option: mended(withoutStarch(m, 'arrowroot'), w),
+      minutes: 5,
+    });
+  },
+  skin: ({ cure }) => {
+    return cure({
+      title: 'Lift it off',
+      how: ['lift it off with a spoon or paper, do not stir it in', 'a few flakes of butter on top, lid on'],
+      saves: 'All of it.',
+      cannot: 'Stirred in it stays as shreds: then sieve.',
+      minutes: 1,
+    });
+  },
+  'too dark': ({ cure }) => {
+    return cure({
+      title: 'Cream or milk lightens it; the roast stays',
+      how: [
+        'stir in warm cream or milk, a ladle at a time, until it is light enough',
+        'then look at the thickness again',
+      ],
+      saves: 'A lighter soup that tastes a little of roast.',
+      cannot: 'What was browned stays brown: how much cream it takes depends on the eye, not on a sum.',
+      minutes: 3,
+    });
+  },
+};

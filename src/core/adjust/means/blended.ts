@@ -1,0 +1,103 @@
+import { ingredient } from '../../food/catalogue';
+import { PUREE_STRENGTH } from '../../thicken/puree';
+import { uncapital } from '../../units/format';
+import type { Measured } from '../measured';
+import type { Draft } from '../trial';
+import { shortBy } from './short';
+
+/** Pieces in the pot that would thicken it, blended. */
+const blendable = (m: Measured): readonly string[] => [
+  ...new Set(m.pot.pieces.filter((p) => ingredient(p.ingredient).puree && p.g > 20).map((p) => p.ingredient)),
+];
+
+export function blend(m: Measured): Draft | null {
+  const of = blendable(m);
+  if (of.length === 0) return null;
+  const grams = m.pot.pieces.reduce((sum, p) => sum + (of.includes(p.ingredient) ? p.g : 0), 0);
+  const brings = m.pot.pieces.reduce(
+    (sum, p) =>
+      sum +
+      (p.g / 1000) *
+        PUREE_STRENGTH[ingredient(p.ingredient).puree ?? 'other'] *
+        (of.includes(p.ingredient) ? 1 : 0),
+    0,
+  );
+  const potato = of.some((id) => ingredient(id).puree?.includes('potato'));
+  const names = of.map((id) => uncapital(ingredient(id).name.split(',')[0] ?? id)).join(' and ');
+  return {
+    id: 'blend',
+    title: `Blend some of the ${names}`,
+    how: [
+      `lift it out with a little liquid, of the ${Math.round(grams)} g in the pot`,
+      'blend it smooth, stir it back in',
+      ...(potato ? ['no longer than it takes: potato turns gluey'] : []),
+    ],
+    steps: (share) => [{ kind: 'puree', fraction: Math.min(1, share), of: [...of], tool: 'stick blender' }],
+    guess: Math.min(1, Math.max(0.1, shortBy(m) / Math.max(1, brings))),
+    most: 1,
+    unit: 'share',
+    needs: [],
+    makeReady: 1.5,
+    hangsOn: 'puree',
+    forecloses: ['what is blended is no garnish any more'],
+  };
+}
+
+/** Edge of dice cut to be blended, mm: small, so that they are soft soon. */
+const TO_BLEND_MM = 8;
+
+/** g of something dry or a vegetable a litre takes before it is another soup. Common practice, no source. */
+const MORE_PUREE = 150;
+
+/** A vegetable or rice cooked in the pot and blended into it; null when the pot holds it in pieces already. */
+export function cookedIn(m: Measured, id: string, short: number): Draft | null {
+  const { puree, group, name } = ingredient(id);
+  if (!puree || m.pot.pieces.some((p) => p.ingredient === id)) return null;
+  const strength = (PUREE_STRENGTH[puree] * (group === 'grain' ? 3 : 1)) / 1000;
+  const said = uncapital(name.split(',')[0] ?? id);
+  const guess = short / strength;
+  return {
+    id: `more-puree.${id}`,
+    title: group === 'grain' ? `${name}, cooked in it and blended` : `More purée, of ${said}`,
+    how: [
+      group === 'grain'
+        ? `rain the ${said} into the simmering pot`
+        : `${said} in ${TO_BLEND_MM} mm dice into the pot`,
+      'lid ajar, at the simmer until it falls apart under the fork',
+      'blend it in, then judge',
+    ],
+    steps: (g) => [
+      {
+        kind: 'add',
+        items: [
+          {
+            ingredient: id,
+            amount: g,
+            ...(group !== 'grain' && { cut: { shape: 'cube', edgeMm: TO_BLEND_MM } as const }),
+          },
+        ],
+      },
+      { kind: 'bring-to', to: 'simmer', flame: 0.8, lid: 'on' },
+      { kind: 'simmer', minutes: 5, untilTender: true, lid: 'ajar' },
+      { kind: 'puree', fraction: 1, of: [id], tool: 'stick blender' },
+    ],
+    guess,
+    most: guess * 8 + 200,
+    unit: 'g',
+    needs: [id],
+    makeReady: group === 'grain' ? 0.5 : 3,
+    hangsOn: 'puree',
+    forecloses: [],
+    mostPerLitre: MORE_PUREE,
+  };
+}
+
+/** What to cook and blend into it: the strongest vegetable it is made of, floury potato, and rice, as far as they are to hand. */
+export const toCookIn = (m: Measured, larder: readonly string[]): readonly string[] => {
+  const strengthOf = (id: string): number => PUREE_STRENGTH[ingredient(id).puree ?? 'other'];
+  const own = m.contains
+    .filter((id) => larder.includes(id) && ingredient(id).group === 'vegetable' && ingredient(id).puree)
+    .toSorted((a, b) => strengthOf(b) - strengthOf(a))
+    .slice(0, 1);
+  return [...new Set([...own, 'floury-potato', 'white-rice'])];
+};

@@ -1,0 +1,84 @@
+import { ingredient } from '../../food/catalogue';
+import { cook } from '../../pot/cook';
+import type { Step } from '../../pot/step';
+import { yolkState } from '../../pot/steps/temper';
+import { STARCH_STRENGTH } from '../../thicken/granules';
+import type { Measured } from '../measured';
+import type { Draft } from '../trial';
+import { NO_BOIL } from './short';
+
+/** Dairy that melts in and thickens, and flakes that only want to be stirred in. */
+export function stirred(id: string, short: number): Draft | null {
+  const { thickener, name } = ingredient(id);
+  if (!thickener) return null;
+  const guess = short / STARCH_STRENGTH[thickener];
+  const dairy = thickener !== 'potato flakes';
+  const note = dairy ? NO_BOIL : 'do not blend it after: it turns gluey';
+  return {
+    id: `stirred.${id}`,
+    title: dairy ? `${name}, melted in` : name,
+    how: dairy
+      ? ['take it off the boil', 'stir it in by handfuls until it has melted', note]
+      : ['rain it into the hot pot, whisking', 'give it two minutes before you judge', note],
+    steps: (g) => [
+      { kind: 'add', items: [{ ingredient: id, amount: g }] },
+      { kind: 'rest', minutes: dairy ? 3 : 2, lid: 'on' },
+    ],
+    guess,
+    most: guess * 10 + 200,
+    unit: 'g',
+    needs: [id],
+    makeReady: 1,
+    hangsOn: 'flour',
+    forecloses: [note],
+    mostPerLitre: dairy ? 80 : 60,
+  };
+}
+
+/** Minutes off the heat until yolk may go in; null when that is more than half an hour. */
+function untilCool(m: Measured): number | null {
+  const { limit } = yolkState({ ...m.pot, yolkPeak: 0 }, m.kitchen);
+  if (m.pot.celsius <= limit - 3) return 0;
+  const cooled = cook(m.pot, { flame: 0, lid: 'off' }, m.kitchen, {
+    progress: (p) => limit - 3 - p.celsius,
+    forSeconds: 1800,
+  });
+  return cooled.pot.celsius <= limit - 2.5 ? (cooled.pot.seconds - m.pot.seconds) / 60 : null;
+}
+
+export function liaison(m: Measured, short: number, larder: readonly string[]): Draft | null {
+  const wait = untilCool(m);
+  if (wait === null) return null;
+  const yolk = larder.includes('egg-yolk-pasteurised') ? 'egg-yolk-pasteurised' : 'egg-yolk';
+  const guess = short / STARCH_STRENGTH.yolk;
+  return {
+    id: 'liaison',
+    title: 'Liaison of yolk and cream',
+    how: [
+      ...(wait > 0 ? [`off the heat ${Math.ceil(wait)} min, until it is under 87 °C`] : []),
+      'beat the yolks with three times their weight of cream',
+      'ladles of soup into the bowl, stirring, until it is 60 °C; back into the pot',
+      'warm it to 80 °C, never to the boil',
+    ],
+    steps: (g) => [
+      ...(wait > 0 ? [{ kind: 'rest', minutes: wait, lid: 'off' } satisfies Step] : []),
+      {
+        kind: 'temper',
+        items: [
+          { ingredient: yolk, amount: g },
+          { ingredient: 'heavy-cream', amount: g * 3, celsius: 5 },
+        ],
+        warmTo: 60,
+        to: 80,
+        flame: 0.4,
+      },
+    ],
+    guess,
+    most: guess * 10 + 100,
+    unit: 'g',
+    needs: [yolk, 'heavy-cream'],
+    makeReady: 2,
+    hangsOn: 'flour',
+    forecloses: ['never over 85 °C again: the yolk would set', 'it cannot be kept for tomorrow'],
+  };
+}

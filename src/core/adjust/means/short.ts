@@ -1,0 +1,13 @@
+import { equivalentsFor } from '../../flow/viscosity';
+import type { Measured } from '../measured';
+import { asItIs } from '../pass';
+
+/** g of flour equivalent the pot is short of at the pass; the beginning of every search. */
+export function shortBy(m: Measured): number {
+  const { seen } = asItIs(m);
+  const wanted = equivalentsFor(m.target, seen.fatFraction);
+  return Math.max(1, ((wanted - seen.equivalents) * seen.liquidMl) / 1000);
+}
+
+/** Said of everything a boil would spoil. */
+export const NO_BOIL = 'keep it under 85 °C from here';

@@ -1,0 +1,134 @@
+import { ingredient } from '../../food/catalogue';
+import { LEAST_SIMMER, STARCH_STRENGTH, type ThickenerKind } from '../../thicken/granules';
+import { METHOD_RULES } from '../../thicken/methods';
+import type { Measured } from '../measured';
+import type { Draft } from '../trial';
+import { NO_BOIL } from './short';
+
+/** Dry thickeners that go in as a slurry in cold water, by ingredient, in the order a cook would reach for them. */
+export const SLURRIES = [
+  'cornstarch',
+  'waxy-maize-starch',
+  'potato-starch',
+  'tapioca-starch',
+  'arrowroot',
+  'rice-flour',
+  'plain-flour',
+] as const;
+
+const THINS = 'do not boil it long or blend it after: it thins again';
+
+const FORECLOSES: Partial<Record<ThickenerKind, readonly string[]>> = {
+  'potato starch': [THINS],
+  tapioca: [THINS],
+  arrowroot: [THINS],
+  'waxy maize': [THINS],
+};
+
+export function slurry(id: string, short: number, m: Measured): Draft | null {
+  const { thickener, name } = ingredient(id);
+  if (!thickener) return null;
+  const rule = METHOD_RULES.slurry;
+  const minutes = Math.max(1, id === 'plain-flour' ? 10 : LEAST_SIMMER[thickener]);
+  const guess = short / STARCH_STRENGTH[thickener];
+  return {
+    id: `slurry.${id}`,
+    title: `${name} slurry`,
+    how: [
+      'stir it smooth in cold water',
+      'bring the pot to the simmer, whisk it in as a thin stream',
+      minutes > 1 ? `simmer ${minutes} min, then judge` : 'let it simmer up, then judge',
+    ],
+    steps: (g) => [
+      {
+        kind: 'thicken',
+        method: 'slurry',
+        thickener: { ingredient: id, amount: g },
+        carrier: { ingredient: 'water', amount: g * rule.carrier, celsius: 10 },
+        minutes,
+        lid: 'ajar',
+      },
+    ],
+    guess,
+    most: guess * 12 + 50,
+    unit: 'g',
+    needs: [id],
+    makeReady: 1.5,
+    hangsOn: 'flour',
+    forecloses: [
+      ...(FORECLOSES[thickener] ?? []),
+      ...(thickener === 'arrowroot' && m.holds.includes('milk') ? ['with milk it turns slimy'] : []),
+    ],
+  };
+}
+
+export const worked = (method: 'kneaded butter' | 'cooked roux', short: number): Draft => {
+  const rule = METHOD_RULES[method];
+  const roux = method === 'cooked roux';
+  return {
+    id: `${method.replace(' ', '-')}.plain-flour`,
+    title: roux ? 'Cooked roux' : 'Kneaded butter',
+    how: roux
+      ? [
+          'cook equal weights to a pale roux, let it cool a little',
+          'a ladle of soup into it, whisk smooth',
+          `back into the pot, simmer ${rule.leastMinutes} min`,
+        ]
+      : [
+          'work flour and soft butter to a paste',
+          'whisk it in piece by piece at the simmer',
+          `simmer ${rule.leastMinutes} min: shorter tastes of flour`,
+        ],
+    steps: (g) => [
+      {
+        kind: 'thicken',
+        method,
+        thickener: { ingredient: 'plain-flour', amount: g },
+        carrier: { ingredient: 'butter', amount: g * rule.carrier },
+        ...(roux && { colour: 'white' as const }),
+        additions: 2,
+        minutes: rule.leastMinutes,
+        lid: 'ajar',
+      },
+    ],
+    guess: short,
+    most: short * 12 + 100,
+    unit: 'g',
+    needs: ['plain-flour', 'butter'],
+    makeReady: roux ? 6 : 2,
+    hangsOn: 'flour',
+    forecloses: [],
+  };
+};
+
+export const boiledCream = (short: number): Draft => {
+  const rule = METHOD_RULES['boiled cream'];
+  const guess = short / STARCH_STRENGTH.maize;
+  return {
+    id: 'boiled-cream.cornstarch',
+    title: 'Cornstarch boiled in cream',
+    how: [
+      'whisk the starch into the cold cream, boil a minute',
+      'stir it into the pot off the boil, in several goes',
+      NO_BOIL,
+    ],
+    steps: (g) => [
+      {
+        kind: 'thicken',
+        method: 'boiled cream',
+        thickener: { ingredient: 'cornstarch', amount: g },
+        carrier: { ingredient: 'heavy-cream', amount: g * rule.carrier, celsius: 98 },
+        additions: 3,
+        minutes: rule.leastMinutes,
+        lid: 'off',
+      },
+    ],
+    guess,
+    most: guess * 12 + 50,
+    unit: 'g',
+    needs: ['cornstarch', 'heavy-cream'],
+    makeReady: 4,
+    hangsOn: 'flour',
+    forecloses: [NO_BOIL],
+  };
+};

@@ -1,0 +1,71 @@
+import { catalogue } from '../../food/catalogue';
+import { boilsAt } from '../../pot/cook';
+import { observe } from '../../pot/observe';
+import { uncapital } from '../../units/format';
+import type { Measured } from '../measured';
+import type { Wishes } from '../option';
+import type { Draft } from '../trial';
+import { blend, cookedIn, toCookIn } from './blended';
+import { liaison, stirred } from './dairy';
+import { shortBy } from './short';
+import { boiledCream, SLURRIES, slurry, worked } from './starch';
+
+function reduction(m: Measured): Draft {
+  return {
+    id: 'reduce',
+    title: 'Boil it down',
+    how: ['lid off, full flame, stir the bottom', 'watch the level on the wall'],
+    steps: (minutes) => [{ kind: 'reduce', flame: 1, to: { minutes } }],
+    guess: 10,
+    most: 120,
+    unit: 'minutes',
+    needs: [],
+    makeReady: 0,
+    hangsOn: 'waterLoss',
+    forecloses: observe(m.pot, m.kitchen).saltPercent > 0.8 ? ['it gets saltier as it goes'] : [],
+  };
+}
+
+/** Every way to thicken a pot that stands on the stove. */
+export function thicker(m: Measured, { larder }: Wishes): readonly Draft[] {
+  const short = shortBy(m);
+  const melts = catalogue().filter(
+    (i) =>
+      larder.includes(i.id) && ['cream cheese', 'hard cheese', 'potato flakes'].includes(i.thickener ?? ''),
+  );
+  // A pot that boils cannot be held under the limit of a yolk that is already in it: those ways are struck by what they do.
+  const boils = boilsAt(m.kitchen);
+  return [
+    ...SLURRIES.map((id) => slurry(id, short, m)),
+    worked('kneaded butter', short),
+    worked('cooked roux', short),
+    boiledCream(short),
+    blend(m),
+    ...toCookIn(m, larder).map((id) => cookedIn(m, id, short)),
+    ...melts.map((i) => stirred(i.id, short)),
+    m.pot.celsius < boils + 1 ? liaison(m, short, larder) : null,
+    reduction(m),
+  ].filter((d): d is Draft => d !== null);
+}
+
+/** Part of the work a second means does beside a slurry. */
+const HALF = 0.5;
+
+/** Two means together: one does half of what is wanted, the other is solved for the rest. */
+export function together(m: Measured, first: Draft, amount: number, rest: Draft, minutesLeft: number): Draft {
+  const half =
+    first.unit === 'minutes'
+      ? Math.min(amount * HALF, Math.max(2, minutesLeft - rest.makeReady - 5))
+      : amount * HALF;
+  return {
+    ...rest,
+    id: `${first.id}+${rest.id}`,
+    title: `${first.title}, then ${uncapital(rest.title)}`,
+    how: [...first.how, ...rest.how],
+    steps: (dose) => [...first.steps(half), ...rest.steps(dose)],
+    needs: [...first.needs, ...rest.needs],
+    makeReady: first.makeReady + rest.makeReady,
+    forecloses: [...new Set([...first.forecloses, ...rest.forecloses])],
+    guess: Math.max(1, shortBy(m) * HALF),
+  };
+}
