@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
-import { open, watch } from './kit';
+import { db, open, watch } from './kit';
 import { begin, done, eventsOf, heading, kindsOf, pass, simulate } from './stove';
 
 test.beforeEach(async ({ page }) => {
@@ -79,6 +79,9 @@ test('Light instead of Coating at 20 L, eight minutes left, no wheat: chosen, fo
   const corrected = (await eventsOf(id)).find((e) => e.body.kind === 'corrected');
   expect(corrected?.body).toMatchObject({ faults: ['too thin'], title: 'Cornstarch slurry' });
   expect((await kindsOf(id)).filter((k) => k === 'step-added')).toHaveLength(2);
+  // What one tap writes several of has a moment each, so that every station puts them in one order.
+  const { rows } = await db.query<{ at: Date }>('SELECT at FROM batch_event WHERE batch_id = $1', [id]);
+  expect(new Set(rows.map((r) => r.at.getTime())).size).toBe(rows.length);
 });
 
 test('unsure of one shot: two thirds first, a flow test, and the rest by what that shows', async ({

@@ -3,6 +3,7 @@ import { BatchEvent } from '../core/batch/events';
 import type { Batch } from '../core/batch/record';
 import { toRecord } from '../core/plan/toRecord';
 import type { Queryable } from './database';
+import { gathered } from './gathered';
 import { planStored, refuseUncookable, type StartRequest } from './planning';
 import { appendEvent, type Bounds, readBatch, readLimits, writeBatch } from './queries/batches';
 import { accept, cannot, unknown } from './refusal';
@@ -60,7 +61,7 @@ export async function recordEvent(
   const { id, body } = event;
   if (!z.uuid().safeParse(batchId).success) throw unknown('batch', batchId, []);
   const bounds = boundsOf(event);
-  if (await appendEvent(db, batchId, event, bounds)) return { id, isNew: true };
+  if (await gathered(db, { batch: batchId, event, bounds })) return { id, isNew: true };
   const limits = await readLimits(db, batchId, id, bounds.event);
   if (!limits) throw unknown('batch', batchId, []);
   if (limits.known) return { id, isNew: false };
@@ -78,6 +79,8 @@ export async function recordEvent(
       `${Math.round(ml)} mL is over the rim`,
       `at most ${Math.round(rimMl)} mL in this pot`,
     );
+  // What it names was being written with it: now that is there.
+  if (await appendEvent(db, batchId, event, bounds)) return { id, isNew: true };
   throw new Error(`an event of ${batchId} was not written, for no reason known`);
 }
 

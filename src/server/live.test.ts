@@ -5,8 +5,9 @@ import type { BatchEvent } from '../core/batch/events';
 import { recordEvent } from './batches';
 import { loadDemo } from './demo';
 import { type DeviceNews, heard, thinned } from './devices';
+import { gathered } from './gathered';
 import { listen, type Told } from './live';
-import { readBatches } from './queries/batches';
+import { readBatches, UNBOUND } from './queries/batches';
 import { readRail } from './rail';
 import { refusal, testDatabase } from './testDatabase';
 
@@ -103,6 +104,45 @@ test.each([
   expect(refused.status).toBe(422);
   expect(refused.problems[0]?.field).toBe(field);
   expect(refused.problems[0]?.allowed).toMatch(allowed);
+});
+
+test('many at once are each answered for themselves, kept in the order they came, and told in it', async () => {
+  const notes = Array.from({ length: 20 }, (_, n) => event({ kind: 'note', text: `at once ${n}` }));
+  const wrong = event({ kind: 'depth', mm: 900 });
+  const started = event({ kind: 'timer-started', name: 'all at once', seconds: 60 });
+  // It names what is being written with it.
+  const stopped = event({ kind: 'timer-stopped', timer: started.id });
+  const told = await toldDuring(async () => {
+    const all = [...notes.slice(0, 10), wrong, ...notes.slice(10), started, stopped];
+    const answers = await Promise.allSettled(all.map((e) => recordEvent(pool, batch, e)));
+    expect(answers.map((a) => a.status === 'fulfilled' && a.value.isNew)).toEqual(
+      all.map((e) => e !== wrong),
+    );
+  }, 23);
+  expect(told.slice(1).map((t) => t !== 'again' && t.event?.id)).toEqual(
+    [...notes, started, stopped].map((e) => e.id),
+  );
+});
+
+test('what the database cannot hold is refused by its field, and costs the others nothing', async () => {
+  for (const text of ['a \u0000 in it', 'half \ud800 a sign']) {
+    const good = event({ kind: 'note', text: 'good' });
+    const bad = event({ kind: 'note', text });
+    const [first, second] = await Promise.all([
+      refusal(recordEvent(pool, batch, bad)),
+      recordEvent(pool, batch, good),
+    ]);
+    expect(first).toMatchObject({ status: 400, problems: [{ field: 'body.text' }] });
+    expect(second.isNew).toBe(true);
+    // And past the door: what the database refuses is refused alone.
+    const [worse, better] = await Promise.allSettled([
+      gathered(pool, { batch, event: bad, bounds: UNBOUND }),
+      gathered(pool, { batch, event: event({ kind: 'note', text: 'better' }), bounds: UNBOUND }),
+      gathered(pool, { batch, event: event({ kind: 'note', text: 'best' }), bounds: UNBOUND }),
+    ]);
+    expect(worse.status).toBe('rejected');
+    expect(better).toMatchObject({ status: 'fulfilled', value: true });
+  }
 });
 
 test('to the rim is as far as a ruler goes', async () => {

@@ -45,10 +45,26 @@ const shown = (value: unknown): string => {
   return text.length > 80 ? `${text.slice(0, 77)}…` : text;
 };
 
+/** Where in `value` a text is that a database cannot hold, NUL or half a character; null when nowhere. */
+function unstorable(value: unknown, path: readonly string[] = []): readonly string[] | null {
+  if (typeof value === 'string') return value.includes('\0') || !value.isWellFormed() ? path : null;
+  if (typeof value !== 'object' || value === null) return null;
+  for (const [key, inner] of Object.entries(value)) {
+    const found = unstorable(key, [...path, key]) ?? unstorable(inner, [...path, key]);
+    if (found) return found;
+  }
+  return null;
+}
+
 /** `input` as `schema` says, or a refusal that names every field that is wrong; `whole` names the input itself. */
 export function accept<S extends z.ZodType>(schema: S, input: unknown, whole = 'body'): z.output<S> {
   const result = schema.safeParse(input);
-  if (result.success) return result.data;
+  if (result.success) {
+    const bad = unstorable(result.data);
+    if (bad)
+      throw refuse(400, bad.join('.') || whole, 'a sign no text can hold', 'text of whole Unicode signs');
+    return result.data;
+  }
   throw new Refusal(
     400,
     result.error.issues.map((issue) => ({

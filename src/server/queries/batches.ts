@@ -100,30 +100,52 @@ export const UNBOUND: Bounds = { step: null, event: null, depthMm: null, ml: nul
 
 const RIM = 'rim_mm * pi() * (across_mm / 20) ^ 2 / 10';
 
+/** An event as it is to be written, with what it has to agree with. */
+export type Draft = { readonly batch: string; readonly event: BatchEvent; readonly bounds: Bounds };
+
 /**
- * Appends an event once: the same id again changes nothing. True when it was new; false when it was there
- * already, the batch is not, or the event does not agree with it: {@link readLimits} tells which.
+ * Appends events, each once, in one statement and the order given. Returns the ids of those written; one is
+ * missing when it was there already, the batch is not, or it does not agree with it: {@link readLimits} tells
+ * which. An event may name only what was written before this call.
  */
-export async function appendEvent(
-  db: Queryable,
-  batchId: string,
-  e: BatchEvent,
-  { step, event, depthMm, ml }: Bounds = UNBOUND,
-): Promise<boolean> {
-  const { rowCount } = await db.query({
-    name: 'append-event',
+export async function appendEvents(db: Queryable, drafts: readonly Draft[]): Promise<ReadonlySet<string>> {
+  const { rows } = await db.query<{ id: string }>({
+    name: 'append-events',
     text: `INSERT INTO batch_event (id, batch_id, at, station, body)
-     SELECT $1, b.id, $3, $4, $5::jsonb FROM batch b
-     WHERE b.id = $2
-       AND ($6::int IS NULL OR $6 < b.steps)
-       AND ($7::uuid IS NULL OR EXISTS (SELECT 1 FROM batch_event r WHERE r.id = $7 AND r.batch_id = b.id))
-       AND ($8::float8 IS NULL OR b.rim_mm IS NULL OR $8 <= b.rim_mm)
-       AND ($9::float8 IS NULL OR b.rim_mm IS NULL OR $9 <= ${RIM})
-     ON CONFLICT (id) DO NOTHING`,
-    values: [e.id, batchId, e.at, e.station, JSON.stringify(e.body), step, event, depthMm, ml],
+     SELECT d.id, b.id, d.at, d.station, d.body
+     FROM unnest($1::uuid[], $2::uuid[], $3::timestamptz[], $4::text[], $5::jsonb[], $6::int[], $7::uuid[],
+       $8::float8[], $9::float8[]) WITH ORDINALITY
+       AS d(id, batch_id, at, station, body, step, event, depth_mm, ml, n)
+     JOIN batch b ON b.id = d.batch_id
+     WHERE (d.step IS NULL OR d.step < b.steps)
+       AND (d.event IS NULL OR EXISTS (SELECT 1 FROM batch_event r WHERE r.id = d.event AND r.batch_id = b.id))
+       AND (d.depth_mm IS NULL OR b.rim_mm IS NULL OR d.depth_mm <= b.rim_mm)
+       AND (d.ml IS NULL OR b.rim_mm IS NULL OR d.ml <= ${RIM})
+     ORDER BY d.n
+     ON CONFLICT (id) DO NOTHING
+     RETURNING id`,
+    values: [
+      drafts.map((d) => d.event.id),
+      drafts.map((d) => d.batch),
+      drafts.map((d) => d.event.at),
+      drafts.map((d) => d.event.station),
+      drafts.map((d) => JSON.stringify(d.event.body)),
+      drafts.map((d) => d.bounds.step),
+      drafts.map((d) => d.bounds.event),
+      drafts.map((d) => d.bounds.depthMm),
+      drafts.map((d) => d.bounds.ml),
+    ],
   });
-  return rowCount === 1;
+  return new Set(rows.map((r) => r.id));
 }
+
+/** Appends one event; true when it was written. As {@link appendEvents}. */
+export const appendEvent = async (
+  db: Queryable,
+  batch: string,
+  event: BatchEvent,
+  bounds: Bounds = UNBOUND,
+): Promise<boolean> => (await appendEvents(db, [{ batch, event, bounds }])).has(event.id);
 
 export type Limits = {
   readonly steps: number;

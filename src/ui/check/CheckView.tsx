@@ -1,23 +1,20 @@
 'use client';
 
 import { clsx } from 'clsx';
-import { Printer, Ruler, Timer, X } from 'lucide-react';
-import Link from 'next/link';
+import { Timer } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { flowError, median, placeAlone } from '../../core/batch/follow/readings';
+import { median, placeAlone } from '../../core/batch/follow/readings';
 import type { Batch } from '../../core/batch/record';
-import { bandOf } from '../../core/flow/bands';
 import type { Placed } from '../../core/flow/tests/reading';
 import { syringeLevel } from '../../core/flow/tests/syringe';
-import { BOWL_CELSIUS, equivalentsFor, temperatureFactor } from '../../core/flow/viscosity';
+import { BOWL_CELSIUS, equivalentsFor } from '../../core/flow/viscosity';
 import type { House } from '../../core/plan/house';
-import { mPas, spaced } from '../../core/units/format';
+import { spaced } from '../../core/units/format';
 import { parseNumber, typedNumber } from '../../core/units/parse';
-import { degrees } from '../../core/units/show';
 import { toCelsius, toFahrenheit } from '../../core/units/temperature';
 import { ask, problemWords } from '../shared/api';
-import { Field, Pick } from '../shared/Field';
+import { Field } from '../shared/Field';
 import { type Mark, Scale } from '../shared/Scale';
 import { standingOf, useDevices } from '../shared/station/devices';
 import { useBatch } from '../shared/station/useBatch';
@@ -27,7 +24,9 @@ import { useNow } from '../shared/useNow';
 import { useShow } from '../shared/useShow';
 import { useFollow } from '../stove/useFollow';
 import { Drawing } from './Drawing';
+import { Kinds } from './Kinds';
 import { type Kind, kindsFor, LINE_SPREAD, wouldRead } from './kinds';
+import { Outcome, Readings } from './Outcome';
 import { useStopwatch } from './useStopwatch';
 
 type Props = {
@@ -186,75 +185,15 @@ function Check({ house, batch, pots, of }: Props & { of: Of | null }) {
   return (
     <div className="flex h-full flex-col overflow-y-auto min-[1100px]:grid min-[1100px]:grid-cols-[300px_1fr_330px] min-[1100px]:overflow-hidden">
       <h1 className="sr-only">Check: how thick is it really</h1>
-      <section
-        aria-label="The test"
-        className="shrink-0 border-ink bg-ground px-4 py-3 max-[1100px]:border-b-2 min-[1100px]:overflow-y-auto min-[1100px]:border-r-2"
-      >
-        <Pick
-          id="check-pot"
-          label="Of"
-          value={batch?.id ?? ''}
-          onChange={(ev) =>
-            router.push(ev.target.value ? `/check?batch=${ev.target.value}` : '/check?batch=none')
-          }
-        >
-          {pots.map((p) => (
-            <option key={p.id} value={p.id}>
-              {p.name}
-            </option>
-          ))}
-          <option value="">something not on the stove</option>
-        </Pick>
-        <div className="mt-3 min-[720px]:hidden">
-          <Pick id="check-kind" label="Test" value={kind.id} onChange={(ev) => choose(ev.target.value)}>
-            {kinds.map((k) => (
-              <option key={k.id} value={k.id}>
-                {k.words}
-              </option>
-            ))}
-          </Pick>
-        </div>
-        <fieldset className="mt-3 max-[720px]:hidden">
-          <legend className="mb-1 font-bold">Test</legend>
-          <div className="grid gap-1 max-[1100px]:grid-cols-2">
-            {kinds.map((k) => {
-              const would = target === null ? null : tells(k);
-              const on = k.id === kind.id;
-              return (
-                <button
-                  key={k.id}
-                  type="button"
-                  aria-pressed={on}
-                  onClick={() => choose(k.id)}
-                  className={clsx(
-                    'min-h-12 rounded-sm border-2 border-ink px-3 text-left leading-tight',
-                    on ? 'bg-ink text-surface' : 'bg-surface',
-                  )}
-                >
-                  <b className="block">{k.words}</b>
-                  <span className="block text-[15px]">
-                    {k.test === null
-                      ? 'a level, no viscosity'
-                      : target === null
-                        ? `good to ${Math.round(flowError(k.test, 1) * 100)} %`
-                        : would === null
-                          ? 'cannot tell this target'
-                          : `${spaced(would, would < 10 ? 1 : 0)} ${k.unit} on target, good to ${Math.round(flowError(k.test, 1) * 100)} %`}
-                  </span>
-                </button>
-              );
-            })}
-          </div>
-        </fieldset>
-        <div className="mt-3 grid grid-cols-2 gap-1.5">
-          <Link href="/check/funnel" className={`${BUTTON} px-1 text-[16px] leading-tight`}>
-            <Ruler size={20} aria-hidden /> Calibrate
-          </Link>
-          <Link href="/check/line-spread" className={`${BUTTON} px-1 text-[16px] leading-tight`}>
-            <Printer size={20} aria-hidden /> Spread sheet
-          </Link>
-        </div>
-      </section>
+      <Kinds
+        kinds={kinds}
+        kind={kind}
+        target={target}
+        tells={tells}
+        onChoose={choose}
+        pots={pots}
+        batchId={batch?.id ?? null}
+      />
 
       <section
         aria-label="Do it"
@@ -363,79 +302,20 @@ function Check({ house, batch, pots, of }: Props & { of: Of | null }) {
         aria-label="Where it stands"
         className="flex min-h-0 shrink-0 flex-col border-ink bg-ground px-4 py-3 max-[1100px]:border-t-2 min-[1100px]:border-l-2"
       >
-        <div aria-live="polite">
-          {found ? (
-            <>
-              <p className="font-bold leading-tight">In the bowl, {degrees(BOWL_CELSIUS, show)}</p>
-              <p className="flex items-baseline gap-3">
-                <b className="text-[34px] leading-tight">{bandOf(found.bowl, limits)}</b>
-                <span className="figures font-bold text-[28px]">{mPas(found.bowl)}</span>
-                <span className="text-[15px] text-quiet">mPa·s</span>
-              </p>
-              <p className="text-[16px] leading-tight">
-                {mPas(found.range[0])} to {mPas(found.range[1])} by this test
-              </p>
-              <p className="mt-2 text-[16px] leading-tight">
-                In the pot now, {degrees(of?.celsius ?? celsius, show)}:{' '}
-                <b className="figures text-[20px]">
-                  {mPas(
-                    (found.bowl * temperatureFactor(of?.celsius ?? celsius)) /
-                      temperatureFactor(BOWL_CELSIUS),
-                  )}
-                </b>
-                . It looks thinner hot than it will be eaten.
-              </p>
-            </>
-          ) : level !== null ? (
-            <>
-              <p className="font-bold">Syringe flow test</p>
-              <p className="font-bold text-[34px] leading-tight">Level {level}</p>
-              <p className="text-[16px] leading-tight">
-                A measurement only: what is fit for whom a clinician decides.
-              </p>
-            </>
-          ) : (
-            <>
-              <p className="font-bold text-[24px] leading-tight">{of ? of.name : 'Any soup'}</p>
-              <p className="text-[17px]">
-                {should !== null ? (
-                  <>
-                    On target it reads{' '}
-                    <b>
-                      {spaced(should, should < 10 ? 1 : 0)} {kind.unit}
-                    </b>
-                    .
-                  </>
-                ) : target !== null && kind.test ? (
-                  'This test cannot tell the target: take one that says it can.'
-                ) : (
-                  'Do the test, and see where it stands.'
-                )}
-              </p>
-            </>
-          )}
-        </div>
-        {readings.length > 0 && (
-          <ul aria-label="Readings" className="mt-2 flex flex-wrap gap-2">
-            {readings.map((r, n) => (
-              <li key={`${n.toString()} ${r}`}>
-                <button
-                  type="button"
-                  onClick={() => setReadings((all) => all.filter((_, m) => m !== n))}
-                  aria-label={`Strike ${r} ${kind.unit}`}
-                  className={`${BUTTON} min-h-12 px-2`}
-                >
-                  <span className="figures">{spaced(r, 1)}</span> {kind.unit} <X size={16} aria-hidden />
-                </button>
-              </li>
-            ))}
-            {readings.length > 1 && (
-              <li className="self-center">
-                median <b className="figures">{spaced(median(readings), 1)}</b>
-              </li>
-            )}
-          </ul>
-        )}
+        <Outcome
+          found={found}
+          level={level}
+          of={of}
+          kind={kind}
+          should={should}
+          celsius={celsius}
+          limits={limits}
+        />
+        <Readings
+          kind={kind}
+          readings={readings}
+          onStrike={(n) => setReadings((all) => all.filter((_, m) => m !== n))}
+        />
         <div className="mt-2 min-h-60 flex-1">
           <Scale limits={limits} marks={marks} label="Consistency in the bowl" />
         </div>

@@ -1,7 +1,7 @@
 'use client';
 
 import { clsx } from 'clsx';
-import { Droplets, Minus, Plus } from 'lucide-react';
+import { Droplets } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
@@ -13,13 +13,10 @@ import { causesOf } from '../../core/adjust/why';
 import type { BatchEvent } from '../../core/batch/events';
 import type { Batch } from '../../core/batch/record';
 import { bandOf } from '../../core/flow/bands';
-import type { Allergen } from '../../core/food/ingredient';
 import type { House } from '../../core/plan/house';
 import { titleOf } from '../../core/plan/wording';
-import { litres, mPas } from '../../core/units/format';
-import { parseNumber } from '../../core/units/parse';
-import { degrees, inDegrees } from '../../core/units/show';
-import { Field, Tick } from '../shared/Field';
+import { mPas } from '../../core/units/format';
+import { inDegrees } from '../../core/units/show';
 import { type Mark, Scale } from '../shared/Scale';
 import { Scroll } from '../shared/Scroll';
 import { Sheet } from '../shared/Sheet';
@@ -31,11 +28,12 @@ import { useShow } from '../shared/useShow';
 import { measuredMark } from '../stove/NowPane';
 import { PotNow } from '../stove/PotNow';
 import { useFollow } from '../stove/useFollow';
+import { AsMeasured } from './AsMeasured';
 import { Clash } from './Clash';
+import { Conditions, minutesLeft } from './Conditions';
 import { Corrected } from './Corrected';
 import { CureCard } from './CureCard';
 import { Faults } from './Faults';
-import { Larder, mendsSoup } from './Larder';
 import { OptionCard } from './OptionCard';
 import { useAdvice } from './useAdvice';
 import { useLarder } from './useLarder';
@@ -51,11 +49,6 @@ type Props = {
 /** A flow test older than this, ms, is asked for again. */
 const FRESH = 10 * 60_000;
 
-/** Minutes taken where nobody said when it is served. */
-const UNSAID = 15;
-
-const PROMISES: readonly Allergen[] = ['wheat', 'milk', 'egg', 'celery', 'fish', 'molluscs', 'crustaceans'];
-
 /** It is wrong, and service is near: what to add, how, and what it will do, before anything goes in. */
 export function FixView({ house, batch: initial, pots }: Props) {
   useKeptPage();
@@ -64,21 +57,13 @@ export function FixView({ house, batch: initial, pots }: Props) {
   const going = useFollow(batch, now);
   const show = useShow();
   const router = useRouter();
-  const [{ faults, freeOf, noFlour, keepYield, by }, want] = useWanted(batch.id);
-  const [typed, setTyped] = useState<string | null>(null);
+  const [wanted, want] = useWanted(batch.id);
+  const { faults, freeOf, noFlour, keepYield, by } = wanted;
   const [chosenId, setChosenId] = useState<string | null>(null);
-  const [sheet, setSheet] = useState<'larder' | 'why' | null>(null);
+  const [whyOpen, setWhyOpen] = useState(false);
   const { keeps, larder, toggle } = useLarder(house);
 
-  const until = by ?? (batch.serveAt ? Date.parse(batch.serveAt) : null);
-  // To the half minute: the ways are not computed anew every second.
-  const due = until === null ? null : Math.round((until - (now ?? 0)) / 30_000) / 2;
-  const offered = due === null || (by === null && (due <= 0 || due >= 180)) ? UNSAID : Math.max(0, due);
-  const text = typed ?? String(Math.ceil(offered));
-  const asTyped = parseNumber(text);
-  const timely = asTyped >= 0 && asTyped <= 600;
-  const minutes = typed === null ? offered : asTyped;
-  const leave = (m: number) => want({ by: (now ?? 0) + m * 60_000 });
+  const minutes = minutesLeft(batch.serveAt, by, now ?? 0);
   const followed = going?.followed ?? null;
   // The pot moves little from second to second: it is taken anew twice a minute.
   const moment = now === null ? null : Math.floor(now / 30_000) * 30_000;
@@ -89,16 +74,16 @@ export function FixView({ house, batch: initial, pots }: Props) {
         : null,
     [followed, moment, batch.plan.litres],
   );
-  const wishes: Wishes | null = useMemo(
-    () => (timely ? { larder, minutes, freeOf, pins: { noFlour, keepYield } } : null),
-    [larder, minutes, timely, freeOf, noFlour, keepYield],
+  const wishes: Wishes = useMemo(
+    () => ({ larder, minutes, freeOf, pins: { noFlour, keepYield } }),
+    [larder, minutes, freeOf, noFlour, keepYield],
   );
   const clash = followed ? contradictionIn(followed) : null;
   const taken = useMemo(
     () => (measured && faults.includes('too salty') ? takenAsSalty(measured) : measured),
     [measured, faults],
   );
-  const advice = useAdvice(faults, clash ? null : taken, wishes, batch.plan.seconds);
+  const { told: advice, failed } = useAdvice(faults, clash ? null : taken, wishes, batch.plan.seconds);
   const ages = followed ? agesOf(followed) : null;
   const off = going ? Math.log(going.to.end.bowlViscosity / (followed?.cooked.target ?? 1)) : 0;
   const thickness = faults.includes('too thin') ? -1 : faults.includes('too thick') ? 1 : 0;
@@ -212,90 +197,16 @@ export function FixView({ house, batch: initial, pots }: Props) {
         label="What to do"
         className="flex min-w-0 shrink-0 flex-col gap-3 bg-surface px-5 py-3 min-[1100px]:overflow-y-auto"
       >
-        <p className="text-[18px] leading-snug">
-          <b>{batch.plan.recipeName}</b>, as measured: <b>{mPas(going.seen.bowlViscosity)} mPa·s</b> in the
-          bowl ({ages?.flow == null ? 'by the model, no flow test yet' : `flow test ${ago(now, ages.flow)}`}),{' '}
-          <b>{litres(going.seen.volumeMl)} L</b> (
-          {ages?.level == null ? 'by the model' : ago(now, ages.level)}),{' '}
-          <b>{degrees(going.seen.celsius, show)}</b> (
-          {ages?.heat == null ? 'by the model' : ago(now, ages.heat)}).
-        </p>
-        <div className="flex flex-wrap items-end gap-2">
-          <button
-            type="button"
-            aria-label="A minute less"
-            onClick={() => {
-              setTyped(null);
-              leave(Math.max(0, Math.ceil(offered) - 1));
-            }}
-            className={`${BUTTON} px-3`}
-          >
-            <Minus aria-hidden />
-          </button>
-          <div className="w-28">
-            <Field
-              id="fix-minutes"
-              label="Minutes left"
-              inputMode="decimal"
-              value={text}
-              onChange={(e) => {
-                setTyped(e.target.value);
-                const m = parseNumber(e.target.value);
-                if (m >= 0 && m <= 600) leave(m);
-              }}
-              // What cannot be stays to be looked at; what can be runs down with the clock.
-              onBlur={() => timely && setTyped(null)}
-              className="figures text-right font-bold text-[26px]"
-            />
-          </div>
-          <button
-            type="button"
-            aria-label="A minute more"
-            onClick={() => {
-              setTyped(null);
-              leave(Math.min(600, Math.ceil(offered) + 1));
-            }}
-            className={`${BUTTON} px-3`}
-          >
-            <Plus aria-hidden />
-          </button>
-          <Sheet
-            open={sheet === 'larder'}
-            onOpenChange={(o) => setSheet(o ? 'larder' : null)}
-            title="To hand, and promised"
-            trigger={`To hand: ${larder.filter((id) => mendsSoup(id)).length}`}
-            triggerClass={BUTTON}
-          >
-            <Larder
-              keeps={keeps}
-              larder={larder}
-              onToggle={toggle}
-              promises={PROMISES}
-              freeOf={freeOf}
-              onPromise={(a) =>
-                want({ freeOf: freeOf.includes(a) ? freeOf.filter((x) => x !== a) : [...freeOf, a] })
-              }
-            />
-          </Sheet>
-          <Tick
-            id="fix-flour"
-            label="No flour"
-            checked={noFlour}
-            onChange={(e) => want({ noFlour: e.target.checked })}
-          />
-          <Tick
-            id="fix-yield"
-            label="Keep the yield"
-            checked={keepYield}
-            onChange={(e) => want({ keepYield: e.target.checked })}
-          />
-        </div>
-        {!timely && (
-          <p role="alert" className="font-bold text-tomato">
-            “{text}” cannot be: minutes left are a number from 0 to 600.
-          </p>
-        )}
-        {freeOf.length > 0 && <p className="font-bold">Promised free of {freeOf.join(', ')}.</p>}
+        <AsMeasured name={batch.plan.recipeName} seen={going.seen} ages={agesOf(followed)} now={now} />
+        <Conditions
+          wanted={wanted}
+          want={want}
+          minutes={minutes}
+          now={now}
+          larder={larder}
+          keeps={keeps}
+          onToggle={toggle}
+        />
         {clash && <Clash clash={clash} events={followed.state.events} write={write} batchId={batch.id} />}
         {!clash && thickness !== 0 && (disagrees || stale) && (
           <p
@@ -331,6 +242,11 @@ export function FixView({ house, batch: initial, pots }: Props) {
         {faults.length > 0 && !clash && advice && advice.done < advice.of && (
           <p role="status" className="text-quiet">
             Trying {advice.of} ways on a copy of the pot: {advice.done} done …
+          </p>
+        )}
+        {failed && (
+          <p role="alert" className="font-bold text-tomato">
+            This could not be worked out. What was read is kept: change what is asked, or reload.
           </p>
         )}
         <ul aria-label="Corrections" className="flex flex-col gap-3 pb-4">
@@ -397,8 +313,8 @@ export function FixView({ house, batch: initial, pots }: Props) {
           <Scale limits={limits} marks={marks} label="Where it lands" />
         </div>
         <Sheet
-          open={sheet === 'why'}
-          onOpenChange={(o) => setSheet(o ? 'why' : null)}
+          open={whyOpen}
+          onOpenChange={setWhyOpen}
           title="Why it is so"
           trigger="Why?"
           triggerClass={BUTTON}
@@ -410,11 +326,6 @@ export function FixView({ house, batch: initial, pots }: Props) {
     </div>
   );
 }
-
-const ago = (now: number, at: number): string => {
-  const minutes = Math.max(0, Math.round((now - at) / 60_000));
-  return minutes < 1 ? 'just now' : `${minutes} min ago`;
-};
 
 const lastAt = (events: readonly BatchEvent[]): number =>
   Math.max(0, ...events.slice(-1).map((e) => Date.parse(e.at)));

@@ -7,19 +7,22 @@ import type { Wishes } from '../../core/adjust/option';
 import { catalogue } from '../../core/food/catalogue';
 import type { FixAsk, FixTold } from '../../workers/fixer';
 
-/** Corrections and cures as they come from the worker; null until the first, or when nothing is asked. */
+/** Corrections and cures as they come from the worker: null until the first, or when nothing is asked; `failed` when it broke on what it was asked. */
 export function useAdvice(
   faults: readonly Fault[],
   measured: Measured | null,
-  wishes: Wishes | null,
+  wishes: Wishes,
   again: number,
-): FixTold | null {
+): { readonly told: FixTold | null; readonly failed: boolean } {
   const worker = useRef<Worker>(undefined);
   const key = useRef(0);
   const [told, setTold] = useState<FixTold | null>(null);
+  const [failed, setFailed] = useState(false);
   useEffect(() => {
     const w = new Worker(new URL('../../workers/fixer.ts', import.meta.url), { type: 'module' });
     w.onmessage = ({ data }: MessageEvent<FixTold>) => data.key === key.current && setTold(data);
+    w.onerror = () => setFailed(true);
+    w.onmessageerror = () => setFailed(true);
     w.postMessage({ kind: 'catalogue', foods: catalogue() } satisfies FixAsk);
     worker.current = w;
     return () => {
@@ -29,7 +32,8 @@ export function useAdvice(
   }, []);
   useEffect(() => {
     key.current++;
-    if (!measured || !wishes || faults.length === 0) {
+    setFailed(false);
+    if (!measured || faults.length === 0) {
       setTold(null);
       return;
     }
@@ -42,5 +46,5 @@ export function useAdvice(
       again,
     } satisfies FixAsk);
   }, [faults, measured, wishes, again]);
-  return told;
+  return { told, failed };
 }

@@ -103,11 +103,23 @@ async function flush(): Promise<void> {
   }
 }
 
+let last = 0;
+
+/**
+ * Events count by their time: what one tap writes several of keeps its order by a millisecond each, whatever
+ * order they come back in. A clock put back further is followed.
+ */
+function moment(): string {
+  const now = Date.now();
+  last = now <= last && last - now < 1000 ? last + 1 : now;
+  return new Date(last).toISOString();
+}
+
 /** Writes down what was tapped: at once on this device, and with the server as soon as it is there. */
 export function tap(batch: string, body: EventBody): BatchEvent {
   const event: BatchEvent = {
     id: uuid(),
-    at: new Date().toISOString(),
+    at: moment(),
     station: readRole() || 'Stove',
     body,
   };

@@ -1,0 +1,55 @@
+import type { Queryable } from './database';
+import { appendEvents, type Draft } from './queries/batches';
+
+type Waiting = {
+  readonly draft: Draft;
+  readonly done: (written: boolean) => void;
+  readonly failed: (error: unknown) => void;
+};
+type Queue = { waiting: Waiting[]; busy: boolean };
+
+const queues = new WeakMap<Queryable, Queue>();
+
+/** Most events in one statement. */
+const MOST = 64;
+
+/** Writes what waits, one statement after another, until nothing does. */
+async function empty(db: Queryable, queue: Queue): Promise<void> {
+  queue.busy = true;
+  while (queue.waiting.length > 0) {
+    const now = queue.waiting.splice(0, MOST);
+    try {
+      const written = new Set(
+        await appendEvents(
+          db,
+          now.map((w) => w.draft),
+        ),
+      );
+      // The same tap twice at once was written for the first of the two.
+      for (const w of now) w.done(written.delete(w.draft.event.id));
+    } catch (error) {
+      // One that the database will not take must not cost the others.
+      if (now.length === 1) now[0]?.failed(error);
+      else
+        for (const w of now)
+          await appendEvents(db, [w.draft]).then(
+            (written) => w.done(written.has(w.draft.event.id)),
+            w.failed,
+          );
+    }
+  }
+  queue.busy = false;
+}
+
+/**
+ * Writes an event together with all that come while another write is under way: one statement, one commit,
+ * one telling for many. Alone it waits for nothing. True when it was written, false as {@link appendEvents}
+ * leaves one out.
+ */
+export const gathered = (db: Queryable, draft: Draft): Promise<boolean> =>
+  new Promise((done, failed) => {
+    const queue = queues.get(db) ?? { waiting: [], busy: false };
+    queues.set(db, queue);
+    queue.waiting.push({ draft, done, failed });
+    if (!queue.busy) void empty(db, queue);
+  });

@@ -1,0 +1,97 @@
+import { clsx } from 'clsx';
+import { Printer, Ruler } from 'lucide-react';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { flowError } from '../../core/batch/follow/readings';
+import { spaced } from '../../core/units/format';
+import { Pick } from '../shared/Field';
+import { BUTTON } from '../shared/styles';
+import type { Kind } from './kinds';
+
+type Props = {
+  readonly kinds: readonly Kind[];
+  readonly kind: Kind;
+  /** mPa·s wanted in the bowl; null for a soup that is of no batch. */
+  readonly target: number | null;
+  /** What a test would read on target; null when it cannot tell. */
+  readonly tells: (kind: Kind) => number | null;
+  readonly onChoose: (id: string) => void;
+  readonly pots: readonly { readonly id: string; readonly name: string }[];
+  readonly batchId: string | null;
+};
+
+/** Of which pot, and by which test. */
+export function Kinds({ kinds, kind, target, tells, onChoose, pots, batchId }: Props) {
+  const router = useRouter();
+  return (
+    <section
+      aria-label="The test"
+      className="shrink-0 border-ink bg-ground px-4 py-3 max-[1100px]:border-b-2 min-[1100px]:overflow-y-auto min-[1100px]:border-r-2"
+    >
+      <Pick
+        id="check-pot"
+        label="Of"
+        value={batchId ?? ''}
+        onChange={(ev) =>
+          router.push(ev.target.value ? `/check?batch=${ev.target.value}` : '/check?batch=none')
+        }
+      >
+        {pots.map((p) => (
+          <option key={p.id} value={p.id}>
+            {p.name}
+          </option>
+        ))}
+        <option value="">something not on the stove</option>
+      </Pick>
+      <div className="mt-3 min-[720px]:hidden">
+        <Pick id="check-kind" label="Test" value={kind.id} onChange={(ev) => onChoose(ev.target.value)}>
+          {kinds.map((k) => (
+            <option key={k.id} value={k.id}>
+              {k.words}
+            </option>
+          ))}
+        </Pick>
+      </div>
+      <fieldset className="mt-3 max-[720px]:hidden">
+        <legend className="mb-1 font-bold">Test</legend>
+        <div className="grid gap-1 max-[1100px]:grid-cols-2">
+          {kinds.map((k) => {
+            const would = target === null ? null : tells(k);
+            const on = k.id === kind.id;
+            return (
+              <button
+                key={k.id}
+                type="button"
+                aria-pressed={on}
+                onClick={() => onChoose(k.id)}
+                className={clsx(
+                  'min-h-12 rounded-sm border-2 border-ink px-3 text-left leading-tight',
+                  on ? 'bg-ink text-surface' : 'bg-surface',
+                )}
+              >
+                <b className="block">{k.words}</b>
+                <span className="block text-[15px]">
+                  {k.test === null
+                    ? 'a level, no viscosity'
+                    : target === null
+                      ? `good to ${Math.round(flowError(k.test, 1) * 100)} %`
+                      : would === null
+                        ? 'cannot tell this target'
+                        : `${spaced(would, would < 10 ? 1 : 0)} ${k.unit} on target, good to ${Math.round(flowError(k.test, 1) * 100)} %`}
+                </span>
+              </button>
+            );
+          })}
+        </div>
+      </fieldset>
+      <div className="mt-3 grid grid-cols-2 gap-1.5">
+        <Link href="/check/funnel" className={`${BUTTON} px-1 text-[16px] leading-tight`}>
+          <Ruler size={20} aria-hidden /> Calibrate
+        </Link>
+        <Link href="/check/line-spread" className={`${BUTTON} px-1 text-[16px] leading-tight`}>
+          <Printer size={20} aria-hidden /> Spread sheet
+        </Link>
+      </div>
+    </section>
+  );
+}

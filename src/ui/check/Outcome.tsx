@@ -1,0 +1,116 @@
+import { X } from 'lucide-react';
+import { median } from '../../core/batch/follow/readings';
+import { type BandLimits, bandOf } from '../../core/flow/bands';
+import type { Placed } from '../../core/flow/tests/reading';
+import { BOWL_CELSIUS, temperatureFactor } from '../../core/flow/viscosity';
+import { mPas, spaced } from '../../core/units/format';
+import { degrees } from '../../core/units/show';
+import { BUTTON } from '../shared/styles';
+import { useShow } from '../shared/useShow';
+import type { Kind } from './kinds';
+
+type Props = {
+  readonly found: Placed | null;
+  /** Of the syringe test. */
+  readonly level: number | null;
+  /** The pot tested; null when it is none on the stove. */
+  readonly of: { readonly name: string; readonly celsius: number } | null;
+  readonly kind: Kind;
+  /** What the test reads on target, in its unit; null when it cannot tell. */
+  readonly should: number | null;
+  /** Of the soup in the test. */
+  readonly celsius: number;
+  readonly limits: BandLimits;
+};
+
+/** Where it stands in the bowl, and why it looks thinner in the pot. */
+export function Outcome({ found, level, of, kind, should, celsius, limits }: Props) {
+  const show = useShow();
+  return (
+    <div aria-live="polite">
+      {found ? (
+        <>
+          <p className="font-bold leading-tight">In the bowl, {degrees(BOWL_CELSIUS, show)}</p>
+          <p className="flex items-baseline gap-3">
+            <b className="text-[34px] leading-tight">{bandOf(found.bowl, limits)}</b>
+            <span className="figures font-bold text-[28px]">{mPas(found.bowl)}</span>
+            <span className="text-[15px] text-quiet">mPa·s</span>
+          </p>
+          <p className="text-[16px] leading-tight">
+            {mPas(found.range[0])} to {mPas(found.range[1])} by this test
+          </p>
+          <p className="mt-2 text-[16px] leading-tight">
+            In the pot now, {degrees(of?.celsius ?? celsius, show)}:{' '}
+            <b className="figures text-[20px]">
+              {mPas(
+                (found.bowl * temperatureFactor(of?.celsius ?? celsius)) / temperatureFactor(BOWL_CELSIUS),
+              )}
+            </b>
+            . It looks thinner hot than it will be eaten.
+          </p>
+        </>
+      ) : level !== null ? (
+        <>
+          <p className="font-bold">Syringe flow test</p>
+          <p className="font-bold text-[34px] leading-tight">Level {level}</p>
+          <p className="text-[16px] leading-tight">
+            A measurement only: what is fit for whom a clinician decides.
+          </p>
+        </>
+      ) : (
+        <>
+          <p className="font-bold text-[24px] leading-tight">{of ? of.name : 'Any soup'}</p>
+          <p className="text-[17px]">
+            {should !== null ? (
+              <>
+                On target it reads{' '}
+                <b>
+                  {spaced(should, should < 10 ? 1 : 0)} {kind.unit}
+                </b>
+                .
+              </>
+            ) : of && kind.test ? (
+              'This test cannot tell the target: take one that says it can.'
+            ) : (
+              'Do the test, and see where it stands.'
+            )}
+          </p>
+        </>
+      )}
+    </div>
+  );
+}
+
+/** What was read so far; any of it can be struck. */
+export function Readings({
+  kind,
+  readings,
+  onStrike,
+}: {
+  kind: Kind;
+  readings: readonly number[];
+  onStrike: (n: number) => void;
+}) {
+  if (readings.length === 0) return null;
+  return (
+    <ul aria-label="Readings" className="mt-2 flex flex-wrap gap-2">
+      {readings.map((r, n) => (
+        <li key={`${n.toString()} ${r}`}>
+          <button
+            type="button"
+            onClick={() => onStrike(n)}
+            aria-label={`Strike ${r} ${kind.unit}`}
+            className={`${BUTTON} min-h-12 px-2`}
+          >
+            <span className="figures">{spaced(r, 1)}</span> {kind.unit} <X size={16} aria-hidden />
+          </button>
+        </li>
+      ))}
+      {readings.length > 1 && (
+        <li className="self-center">
+          median <b className="figures">{spaced(median(readings), 1)}</b>
+        </li>
+      )}
+    </ul>
+  );
+}
