@@ -47,7 +47,7 @@ const SHOTS = [
       await page.getByRole('button', { name: /^Galley funnel/ }).click();
       for (const seconds of ['7.1', '7.4', '7.3']) {
         await page.getByLabel('Flow time, s').fill(seconds);
-        await page.getByRole('button', { name: 'Add' }).click();
+        await page.getByRole('button', { name: 'Add', exact: true }).click();
       }
     },
   ],
@@ -88,7 +88,7 @@ async function wrong(page) {
   await page.getByRole('button', { name: /^Galley funnel/ }).click();
   for (const seconds of ['5.9', '6.0']) {
     await page.getByLabel('Flow time, s').fill(seconds);
-    await page.getByRole('button', { name: 'Add' }).click();
+    await page.getByRole('button', { name: 'Add', exact: true }).click();
   }
   await page.getByRole('button', { name: 'Write it down' }).click();
   await page.getByRole('link', { name: 'Something’s wrong' }).click();

@@ -31,7 +31,8 @@ async function funnel(page: Page, id: string, seconds: readonly string[]): Promi
 }
 
 const cards = (page: Page) => page.locator('ul[aria-label="Corrections"] > li');
-const usable = (page: Page) => cards(page).filter({ has: page.getByRole('button', { name: 'Do this' }) });
+const usable = (page: Page) =>
+  cards(page).filter({ has: page.getByRole('button', { name: /^(Do this|Two thirds first)$/ }) });
 
 async function clean(page: Page, what: string): Promise<void> {
   const { violations } = await new AxeBuilder({ page }).analyze();

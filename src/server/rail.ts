@@ -1,7 +1,7 @@
-import { stepEndsAt } from '../core/batch/follow/ahead';
+import { potAt, stepEndsAt } from '../core/batch/follow/ahead';
 import { type Followed, follow } from '../core/batch/follow/follow';
 import type { Batch } from '../core/batch/record';
-import { type Ticket, ticketOf } from '../core/batch/ticket';
+import { type ByModel, type Ticket, ticketOf } from '../core/batch/ticket';
 import type { Queryable } from './database';
 import { readLiveBatches } from './queries/batches';
 import { readHouse } from './queries/kitchen';
@@ -10,7 +10,7 @@ import { readHouse } from './queries/kitchen';
 const known = new Map<string, Followed>();
 const MOST = 40;
 
-function endOf(batch: Batch): number | undefined {
+function modelled(batch: Batch, now: number): ByModel | undefined {
   const followed = follow(batch, known.get(batch.id));
   if (!followed) return undefined;
   known.delete(batch.id);
@@ -19,7 +19,8 @@ function endOf(batch: Batch): number | undefined {
     if (known.size <= MOST) break;
     known.delete(oldest);
   }
-  return followed.state.stage === 'cooking' ? stepEndsAt(followed) : undefined;
+  if (followed.state.stage !== 'cooking') return undefined;
+  return { celsius: potAt(followed, now).strand.pot.celsius, endsAt: stepEndsAt(followed) };
 }
 
 /** Tickets of the pots that are live, oldest first, as they were started. */
@@ -28,5 +29,7 @@ export async function readRail(db: Queryable): Promise<readonly Ticket[]> {
   if (!house) return [];
   const now = Date.now();
   const batches = await readLiveBatches(db, house.id);
-  return batches.flatMap((b) => (ticketOf(b, now) ? (ticketOf(b, now, endOf(b)) ?? []) : [])).toReversed();
+  return batches
+    .flatMap((b) => (ticketOf(b, now) ? (ticketOf(b, now, modelled(b, now)) ?? []) : []))
+    .toReversed();
 }

@@ -128,15 +128,24 @@ test('a ticket counts from the last tap, shows what was measured, and goes when 
     doing: first?.title,
     step: 1,
     until: new Date(start + (first?.seconds ?? 0) * 1000).toISOString(),
-    measured: false,
+    by: 'plan',
   });
   expect(ticket([eventAt(1, 500, done(0))])).toMatchObject({
     doing: second?.title,
     until: new Date(start + (500 + (second?.seconds ?? 0)) * 1000).toISOString(),
   });
   const probed = [eventAt(1, 540, { kind: 'temperature', celsius: 71 })];
-  expect(ticket(probed)).toMatchObject({ celsius: 71, measured: true });
-  expect(ticket(probed, 60)?.measured).toBe(false);
+  expect(ticket(probed)).toMatchObject({ celsius: 71, by: 'reading' });
+  expect(ticket(probed, 60)?.by).toBe('plan');
+  // A step has been ended since: the model knows better than the reading, and without one it still stands.
+  const later = [...probed, eventAt(2, 560, done(0))];
+  const model = { celsius: 88, endsAt: start + 900_000 };
+  expect(ticketOf({ ...batch, events: later }, start + 600_000, model)).toMatchObject({
+    celsius: 88,
+    by: 'model',
+    until: new Date(model.endsAt).toISOString(),
+  });
+  expect(ticket(later)).toMatchObject({ celsius: 71, by: 'reading' });
   const all = byThePlan(plan);
   expect(ticket(all)?.doing).toBe('Done: write it down');
   const held = eventAt(60, 3000, { kind: 'finished', goesTo: 'hold' });

@@ -11,9 +11,9 @@ export type Ticket = {
   readonly steps: number;
   /** When what is happening should be over, by the plan moved to the last tap; ISO time. */
   readonly until: string;
-  /** °C as last measured, or by the plan at the end of the step at hand. */
+  /** °C as measured in the step at hand, else as the model has it now, else by the plan at the end of the step. */
   readonly celsius: number;
-  readonly measured: boolean;
+  readonly by: 'reading' | 'model' | 'plan';
   readonly timers: readonly Timer[];
 };
 
@@ -23,14 +23,21 @@ const FRESH = 10 * 60_000;
 /** How often a pot kept hot is probed, and the first limit of cooling, ms: see core/safety. */
 const NEXT_CHECK = { hold: 3_600_000, cool: 7_200_000 } as const;
 
-/** The ticket of a batch at `now` (ms), or null when it is over. `endsAt` (ms) is when the model sees the step at hand end. */
-export function ticketOf(batch: Batch, now: number, endsAt?: number): Ticket | null {
+/** What the model says of a pot on the stove: °C now, and when (ms) the step at hand ends. */
+export type ByModel = { readonly celsius: number; readonly endsAt: number };
+
+/** The ticket of a batch at `now` (ms), or null when it is over. */
+export function ticketOf(batch: Batch, now: number, model?: ByModel): Ticket | null {
   const state = batchState(batch);
   const { steps, current, stage, since, timers } = state;
   if (stage === 'over') return null;
   const last = state.events.findLast((e) => e.body.kind === 'temperature');
   const celsius = last?.body.kind === 'temperature' ? last.body.celsius : null;
-  const fresh = last !== undefined && now - Date.parse(last.at) < FRESH;
+  const fresh =
+    last !== undefined &&
+    now - Date.parse(last.at) < FRESH &&
+    // Once a step was ended the pot has gone on: the model knows better than a reading of before.
+    (!model || Date.parse(last.at) >= since);
   const step = steps[current];
   const planned = step?.planned?.celsius ?? steps.findLast((s) => s.planned)?.planned?.celsius ?? 20;
   const kept = stage === 'hold' || stage === 'cool';
@@ -49,10 +56,13 @@ export function ticketOf(batch: Batch, now: number, endsAt?: number): Ticket | n
     step: current + 1,
     steps: steps.length,
     until: new Date(
-      kept ? from + NEXT_CHECK[stage] : (endsAt ?? from + (step?.seconds ?? 0) * 1000),
+      kept ? from + NEXT_CHECK[stage] : (model?.endsAt ?? from + (step?.seconds ?? 0) * 1000),
     ).toISOString(),
-    celsius: fresh && celsius !== null ? celsius : planned,
-    measured: fresh,
+    ...(fresh && celsius !== null
+      ? { celsius, by: 'reading' }
+      : model
+        ? { celsius: model.celsius, by: 'model' }
+        : { celsius: planned, by: 'plan' }),
     timers,
   };
 }

@@ -1,11 +1,12 @@
 import { Minus, Plus } from 'lucide-react';
 import { useState } from 'react';
+import { mendsSoup } from '../../core/adjust/larder';
 import type { Allergen } from '../../core/food/ingredient';
 import { parseNumber } from '../../core/units/parse';
 import { Field, Tick } from '../shared/Field';
 import { Sheet } from '../shared/Sheet';
 import { BUTTON } from '../shared/styles';
-import { Larder, mendsSoup } from './Larder';
+import { Larder } from './Larder';
 import type { Wanted } from './useWanted';
 
 const PROMISES: readonly Allergen[] = ['wheat', 'milk', 'egg', 'celery', 'fish', 'molluscs', 'crustaceans'];
@@ -99,18 +100,20 @@ export function Conditions({ wanted, want, minutes, now, keeps, larder, onToggle
             }
           />
         </Sheet>
-        <Tick
-          id="fix-flour"
-          label="No flour"
-          checked={noFlour}
-          onChange={(e) => want({ noFlour: e.target.checked })}
-        />
-        <Tick
-          id="fix-yield"
-          label="Keep the yield"
-          checked={keepYield}
-          onChange={(e) => want({ keepYield: e.target.checked })}
-        />
+        <div className="flex flex-wrap gap-x-6">
+          <Tick
+            id="fix-flour"
+            label="No flour"
+            checked={noFlour}
+            onChange={(e) => want({ noFlour: e.target.checked })}
+          />
+          <Tick
+            id="fix-yield"
+            label="Keep the yield"
+            checked={keepYield}
+            onChange={(e) => want({ keepYield: e.target.checked })}
+          />
+        </div>
       </div>
       {!timely && (
         <p role="alert" className="font-bold text-tomato">

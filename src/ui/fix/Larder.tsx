@@ -1,24 +1,9 @@
 'use client';
 
-import { ingredient, isIngredient } from '../../core/food/catalogue';
+import { mendsSoup } from '../../core/adjust/larder';
+import { ingredient } from '../../core/food/catalogue';
 import type { Allergen } from '../../core/food/ingredient';
 import { Tick } from '../shared/Field';
-
-const MENDS: ReadonlySet<string> = new Set([
-  'liquid',
-  'dairy',
-  'wine',
-  'egg',
-  'cheese',
-  'flour',
-  'starch',
-  'vegetable',
-  'grain',
-]);
-
-/** Whether something kept could mend a soup at all. */
-export const mendsSoup = (id: string): boolean =>
-  isIngredient(id) && (MENDS.has(ingredient(id).group) || id === 'butter');
 
 type Props = {
   readonly keeps: readonly string[];

@@ -91,8 +91,8 @@ export function OptionCard({ option: o, band, now, currency, chosen, onChoose, o
               </ol>
             )}
             <p>
-              {mPas(o.viscosity)} mPa·s ({mPas(o.bracket[0])} to {mPas(o.bracket[1])}), {litres(o.volumeMl)}{' '}
-              L. {asides.join(' · ')}
+              {mPas(o.viscosity)} mPa·s ({mPas(o.bracket[0])} to {mPas(o.bracket[1])}), {litres(o.volumeMl)} L
+              {asides.map((a) => ` · ${a}`)}
             </p>
             {allergens.length > 0 && (
               <p className="font-bold">Brings {allergens.join(', ')}: tell the pass.</p>
@@ -108,14 +108,16 @@ export function OptionCard({ option: o, band, now, currency, chosen, onChoose, o
             )}
             {o.forecloses.length > 0 && <p className="text-quiet">After it: {o.forecloses.join('; ')}.</p>}
           </div>
-          {o.inTwo && (
-            <button type="button" onClick={onFirst} className={PRIMARY}>
-              Two thirds first
+          <div className="ml-auto flex flex-wrap justify-end gap-2">
+            {o.inTwo && (
+              <button type="button" onClick={onDo} className={BUTTON}>
+                All at once
+              </button>
+            )}
+            <button type="button" onClick={o.inTwo ? onFirst : onDo} className={PRIMARY}>
+              {o.inTwo ? 'Two thirds first' : 'Do this'}
             </button>
-          )}
-          <button type="button" onClick={onDo} className={o.inTwo ? BUTTON : PRIMARY}>
-            Do this
-          </button>
+          </div>
         </div>
       )}
     </li>

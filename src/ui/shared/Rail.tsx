@@ -104,9 +104,13 @@ export function Rail({ initial }: { initial: readonly Ticket[] }) {
               >
                 <span className="max-w-56">
                   <span className="block truncate font-bold leading-tight">{t.name}</span>
-                  <span className="block truncate text-[15px] leading-tight">
-                    {inDegrees(t.doing, show)}, {degrees(t.celsius, show)}
-                    {t.measured ? '' : ' by plan'}
+                  <span className="flex gap-2 text-[15px] leading-tight">
+                    <span className="truncate">{inDegrees(t.doing, show)}</span>
+                    <b className="shrink-0">
+                      {t.by === 'reading' ? '' : '≈ '}
+                      {degrees(t.celsius, show)}
+                      {t.by !== 'reading' && <span className="sr-only"> by the {t.by}</span>}
+                    </b>
                   </span>
                 </span>
                 <span className="figures font-bold text-[27px]">

@@ -1,6 +1,7 @@
 import { ingredient } from '../../food/catalogue';
 import { PUREE_STRENGTH } from '../../thicken/puree';
 import { uncapital } from '../../units/format';
+import { mendsSoup } from '../larder';
 import type { Measured } from '../measured';
 import type { Draft } from '../trial';
 import { shortBy } from './short';
@@ -96,7 +97,7 @@ export function cookedIn(m: Measured, id: string, short: number): Draft | null {
 export const toCookIn = (m: Measured, larder: readonly string[]): readonly string[] => {
   const strengthOf = (id: string): number => PUREE_STRENGTH[ingredient(id).puree ?? 'other'];
   const own = m.contains
-    .filter((id) => larder.includes(id) && ingredient(id).group === 'vegetable' && ingredient(id).puree)
+    .filter((id) => larder.includes(id) && ingredient(id).group === 'vegetable' && mendsSoup(id))
     .toSorted((a, b) => strengthOf(b) - strengthOf(a))
     .slice(0, 1);
   return [...new Set([...own, 'floury-potato', 'white-rice'])];

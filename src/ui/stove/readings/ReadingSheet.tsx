@@ -81,7 +81,15 @@ function Body({ kind, going, show, probe, scale, onTake }: Omit<Props, 'onClose'
             from,
             to,
             decimals: 0,
-            near: probe ? [] : nearby(shown(pot.celsius), f ? 4 : 2, from, Math.floor(shown(101))),
+            // Soup goes no higher than its boil; fat and flour do.
+            near: probe
+              ? []
+              : nearby(
+                  shown(pot.celsius),
+                  f ? 4 : 2,
+                  from,
+                  Math.floor(shown(Math.max(101, pot.celsius + 10))),
+                ),
             device: probe && { name: probe.name, value: round(shown(probe.value), 1) },
           }}
           onTake={(v) =>
