@@ -104,6 +104,7 @@ test('unsure of one shot: two thirds first, a flow test, and the rest by what th
   const whole = Number((await slurry.innerText()).match(/(\d+) g\s+cornstarch/i)?.[1]);
   await slurry.getByRole('button', { name: 'Two thirds first' }).click();
   await expect(heading(page)).toHaveText(/^Thicken with cornstarch/);
+  await expect.poll(() => kindsOf(id)).toContain('step-added');
   const added = (await eventsOf(id)).find((e) => e.body.kind === 'step-added');
   const does = added?.body.does as { thickener: { amount: number } } | undefined;
   const first = does?.thickener.amount ?? 0;

@@ -30,6 +30,8 @@ import { useFollow } from './useFollow';
 
 type Open = 'steps' | 'devices' | 'timer' | ReadingKind | null;
 
+const forPutIn = () => import('../shared/IngredientCombobox');
+
 /** Leads a batch step by step: the one at hand fills the screen, the pot and the ladder stand beside it. */
 export function StoveView({ batch: initial }: { batch: Batch }) {
   const { batch, unsent, refused, write } = useBatch(initial);
@@ -42,7 +44,7 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
   const [looking, setLooking] = useState<number | null>(null);
   const [ending, setEnding] = useState(false);
   useWakeLock();
-  useKeptPage();
+  useKeptPage(forPutIn);
 
   const state = going?.followed.state ?? batchState(batch);
   const { steps, current, since, stage, timers, paired } = state;

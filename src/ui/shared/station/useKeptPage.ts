@@ -2,23 +2,17 @@
 
 import { useEffect } from 'react';
 
-/** What a page loads when it is first wanted, wanted now: at the stove the server may be away by then. */
-const partsAtHand = () =>
-  Promise.all([
-    import('../SheetBody'),
-    import('../IngredientCombobox'),
-    import('../KeySheet'),
-    import('./outbox'),
-  ]).catch(() => {});
+/** What any page loads when it is first wanted, wanted now: at the stove the server may be away by then. */
+const shared = () => [import('../SheetBody'), import('../KeySheet'), import('./outbox')];
 
 const SOON = 2000;
 
-/** Has the browser keep this page and its scripts, for a reload while the server is away. */
-export function useKeptPage(): void {
+/** Has the browser keep this page and its scripts, `more` among them, for a reload while the server is away. */
+export function useKeptPage(more?: () => Promise<unknown>): void {
   useEffect(() => {
-    const timer = setTimeout(partsAtHand, SOON);
+    const timer = setTimeout(() => Promise.all([...shared(), more?.()]).catch(() => {}), SOON);
     return () => clearTimeout(timer);
-  }, []);
+  }, [more]);
   useEffect(() => {
     // Browsers allow it over https and on the machine itself.
     if (!('serviceWorker' in navigator) || process.env.NODE_ENV !== 'production') return;
