@@ -102,6 +102,9 @@ test('unsure of one shot: two thirds first, a flow test, and the rest by what th
     .first();
   await expect(slurry).toContainText('In two goes it is', { timeout: 20_000 });
   const whole = Number((await slurry.innerText()).match(/(\d+) g\s+cornstarch/i)?.[1]);
+  await expect(cards(page).filter({ hasText: /^Boil it down/ })).toContainText(
+    /\d\.\d L short of the 20\.0 L owed/,
+  );
   await slurry.getByRole('button', { name: 'Two thirds first' }).click();
   await expect(heading(page)).toHaveText(/^Thicken with cornstarch/);
   await expect.poll(() => kindsOf(id)).toContain('step-added');
@@ -168,7 +171,9 @@ test('split dairy: what saves it, what it does not, and its steps on the stove',
   await expect(cure).toContainText('The curd does not dissolve again');
   await clean(page, 'split');
   await cure.getByRole('button', { name: 'Do this' }).click();
-  await expect(heading(page)).toHaveText(/off the flame at once/);
+  await expect(heading(page)).toHaveText(/^Off the flame at once/);
+  await done(page);
+  await expect(heading(page)).toHaveText(/^Blend it smooth/);
   await done(page);
   await expect(heading(page)).toHaveText(/boiled cream$/);
   await done(page);

@@ -361,6 +361,15 @@ describe('what no dose mends', () => {
     expect(cure?.option?.doses.some((d) => d.ingredient !== 'water')).toBe(true);
   });
 
+  test('slimy: let down by a fifth with its own stock, brought back with another starch, all of it computed', () => {
+    const option = cureFor('slimy', THIN.m, wishes(), 3600)?.option;
+    expect(option?.doses.map((d) => d.ingredient)).toContain('vegetable-stock');
+    expect(option?.doses.map((d) => d.ingredient)).not.toContain('arrowroot');
+    const { seen } = toThePass(THIN.m, option?.steps ?? []);
+    expect(Math.abs(seen.bowlViscosity / THIN.m.target - 1)).toBeLessThan(0.02);
+    expect(seen.volumeMl).toBeGreaterThan(volumeMl(THIN.m.pot) * 1.1);
+  });
+
   test('hard dice in a pot with dairy are cooked apart; without it they simmer on', () => {
     const early = found(CHOWDER, 1, 6);
     const hard: Measured = {

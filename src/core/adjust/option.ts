@@ -73,6 +73,7 @@ export type Option = {
 export type Cure = {
   readonly fault: Fault;
   readonly title: string;
+  /** Done before the correction that goes with it; all of it where none does. */
   readonly how: readonly string[];
   readonly saves: string;
   readonly cannot: string;
@@ -80,5 +81,9 @@ export type Cure = {
   readonly startAgain: string | null;
   /** A correction that goes with it, its dose worked out; null when none is needed. */
   readonly option: Option | null;
+  /** For what is done before that correction. */
   readonly minutes: number;
 };
+
+/** Losing more than this share of what is owed breaks a promise to keep the yield. */
+export const YIELD_SHORT = 0.03;

@@ -7,7 +7,7 @@ import { roundToScale } from '../units/round';
 import { dosesOf, effectsOf } from './effects';
 import { landing } from './landing';
 import type { Measured } from './measured';
-import type { InTwo, Option, Wishes } from './option';
+import { type InTwo, type Option, type Wishes, YIELD_SHORT } from './option';
 import { asItIs, toThePass } from './pass';
 
 /** A correction before its dose is known. */
@@ -86,9 +86,6 @@ const tidy = (dose: number, unit: Draft['unit']): number =>
 
 /** Under this chance two thirds, a test and the rest are advised. Our assumption. */
 const SURE = 0.85;
-
-/** Losing more than this share of what is owed breaks a promise to keep the yield. */
-const YIELD_SHORT = 0.03;
 
 /** % of salt over which a soup is salty. Common practice, no source. */
 const SALTY = 1.15;

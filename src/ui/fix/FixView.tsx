@@ -5,6 +5,7 @@ import { Droplets } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
+import { beginning, type Chosen } from '../../core/adjust/begin';
 import { DOSED } from '../../core/adjust/faults';
 import { takenAsSalty } from '../../core/adjust/means/thinner';
 import { agesOf, contradictionIn, type Measured, measuredFrom } from '../../core/adjust/measured';
@@ -14,7 +15,6 @@ import type { BatchEvent } from '../../core/batch/events';
 import type { Batch } from '../../core/batch/record';
 import { bandOf } from '../../core/flow/bands';
 import type { House } from '../../core/plan/house';
-import { titleOf } from '../../core/plan/wording';
 import { mPas } from '../../core/units/format';
 import { inDegrees } from '../../core/units/show';
 import { type Mark, Scale } from '../shared/Scale';
@@ -128,40 +128,22 @@ export function FixView({ house, batch: initial, pots }: Props) {
           } as const,
         ]),
   ];
-  const begin = (title: string, what: Option | null, how: readonly string[], minutesOfIt: number) => {
-    const at = followed.state.steps[followed.state.current];
-    const planned = batch.plan.steps.length;
-    const before = typeof at?.key === 'number' ? at.key : planned;
-    if (what)
-      write({
-        kind: 'corrected',
-        faults: [...faults],
-        title,
-        predicted: what.viscosity,
-        low: what.bracket[0],
-        high: what.bracket[1],
-      });
-    if (!what || how.length > 0)
-      write({
-        kind: 'step-added',
-        before,
-        title: how.join('. ').slice(0, 120) || title,
-        minutes: Math.min(600, Math.max(0, Math.round(minutesOfIt * 10) / 10)),
-      });
-    for (const does of what?.steps ?? []) write({ kind: 'step-added', before, title: titleOf(does), does });
-    write({ kind: 'step-added', before, title: 'Check the consistency again', minutes: 2 });
-    write({
-      kind: 'timer-started',
-      name: title.slice(0, 60),
-      seconds: Math.max(60, Math.round((what?.minutes ?? minutesOfIt) * 60)),
-    });
+  const begin = (chosen: Omit<Chosen, 'faults'>) => {
+    for (const body of beginning(followed.state, { ...chosen, faults })) write(body);
     want({ faults: [] });
     router.push(`/stove/${batch.id}`);
   };
-  const doOption = (o: Option) => begin(o.title, o, [], 0);
-  const doFirst = (o: Option) => o.inTwo && begin(`${o.title}, two thirds`, { ...o, ...o.inTwo }, [], 0);
-  const doCure = (c: Cure) =>
-    begin(c.title, c.option && c.option.struck === null ? c.option : null, c.how, c.minutes);
+  const doOption = (o: Option) => begin({ title: o.title, how: [], minutes: 0, dosed: o });
+  const doFirst = (o: Option) =>
+    o.inTwo &&
+    begin({
+      title: `${o.title}, two thirds`,
+      how: [],
+      minutes: 0,
+      dosed: { ...o.inTwo, minutes: o.minutes },
+    });
+  const doCure = ({ title, how, minutes, option }: Cure) =>
+    begin({ title, how, minutes, dosed: option?.struck === null ? option : null });
 
   return (
     <div className="flex h-full flex-col overflow-y-auto min-[1100px]:grid min-[1100px]:grid-cols-[308px_1fr_284px] min-[1100px]:overflow-hidden">
@@ -262,6 +244,7 @@ export function FixView({ house, batch: initial, pots }: Props) {
               band={band}
               now={now}
               currency={house.currency}
+              owedMl={batch.plan.litres * 1000}
               chosen={o.id === chosen?.id}
               onChoose={() => setChosenId(o.id)}
               onDo={() => doOption(o)}
@@ -276,6 +259,7 @@ export function FixView({ house, batch: initial, pots }: Props) {
                 band={band}
                 now={now}
                 currency={house.currency}
+                owedMl={batch.plan.litres * 1000}
                 chosen={false}
                 onChoose={() => {}}
                 onDo={() => doOption(c.option as Option)}

@@ -2,6 +2,7 @@
 
 import { clsx } from 'clsx';
 import type { Option } from '../../core/adjust/option';
+import { YIELD_SHORT } from '../../core/adjust/option';
 import { timeOfDay } from '../../core/units/clock';
 import { duration, litres, mPas, spaced } from '../../core/units/format';
 import { BUTTON, PRIMARY } from '../shared/styles';
@@ -13,6 +14,8 @@ type Props = {
   readonly band: string;
   readonly now: number;
   readonly currency: string;
+  /** mL owed to the pass. */
+  readonly owedMl: number;
   readonly chosen: boolean;
   readonly onChoose: () => void;
   readonly onDo: () => void;
@@ -21,7 +24,17 @@ type Props = {
 };
 
 /** One correction: what goes in, how, when it is ready, where it lands, what else it does. */
-export function OptionCard({ option: o, band, now, currency, chosen, onChoose, onDo, onFirst }: Props) {
+export function OptionCard({
+  option: o,
+  band,
+  now,
+  currency,
+  owedMl,
+  chosen,
+  onChoose,
+  onDo,
+  onFirst,
+}: Props) {
   const { salt, fat, allergens, gloss, clarity, cost } = o.effects;
   const asides = [
     Math.abs(salt[1] - salt[0]) >= 0.03 ? `salt ${salt[0].toFixed(2)} to ${salt[1].toFixed(2)} %` : '',
@@ -94,6 +107,11 @@ export function OptionCard({ option: o, band, now, currency, chosen, onChoose, o
               {mPas(o.viscosity)} mPa·s ({mPas(o.bracket[0])} to {mPas(o.bracket[1])}), {litres(o.volumeMl)} L
               {asides.map((a) => ` · ${a}`)}
             </p>
+            {o.volumeMl < owedMl * (1 - YIELD_SHORT) && (
+              <p className="font-bold">
+                {litres(owedMl - o.volumeMl)} L short of the {litres(owedMl)} L owed.
+              </p>
+            )}
             {allergens.length > 0 && (
               <p className="font-bold">Brings {allergens.join(', ')}: tell the pass.</p>
             )}

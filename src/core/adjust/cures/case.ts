@@ -1,11 +1,13 @@
 import { volumeMl } from '../../pot/contents';
 import { type Observation, observe } from '../../pot/observe';
+import type { Step } from '../../pot/step';
 import { duration } from '../../units/format';
 import type { Fault } from '../faults';
 import { thicker } from '../means/thicker';
 import type { Measured } from '../measured';
 import type { Cure, Option, Wishes } from '../option';
-import { type Draft, solveDose, tried } from '../trial';
+import { toThePass } from '../pass';
+import { tried } from '../trial';
 
 /** Minutes to sieve or to blend a litre of hot soup. Common practice, no source. */
 const SIEVE_PER_LITRE = 0.4;
@@ -40,26 +42,18 @@ export function caseOf(fault: Fault, m: Measured, w: Wishes, again: number): Cas
   };
 }
 
-/** What is needed to bring the thickness back once something thick was taken out or has gone; the best of the ways to hand. */
-export function mended(m: Measured, w: Wishes): Option | null {
-  const off = solveDose(m, { ...FIRST_AID, steps: () => [] });
-  if (off.reached) return null;
+/** ln(viscosity) this near the target needs nothing. Our assumption. */
+const RIGHT = 0.05;
+
+/**
+ * What brings the thickness back once something thick was taken out or has gone, after the steps `first`: the
+ * best of the ways to hand, with those steps in it; null when it is right already or nothing does.
+ */
+export function mended(m: Measured, w: Wishes, first: readonly Step[] = []): Option | null {
+  if (Math.abs(Math.log(toThePass(m, first).seen.bowlViscosity / m.target)) < RIGHT) return null;
   const options = thicker(m, w)
     .filter((d) => d.unit === 'g')
-    .map((d) => tried(m, d, w))
+    .map((d) => tried(m, { ...d, steps: (dose) => [...first, ...d.steps(dose)] }, w))
     .filter((o) => o.struck === null);
   return options.sort((a, b) => b.chance - a.chance || a.minutes - b.minutes)[0] ?? null;
 }
-
-const FIRST_AID: Omit<Draft, 'steps'> = {
-  id: 'none',
-  title: '',
-  how: [],
-  guess: 1,
-  most: 1,
-  unit: 'g',
-  needs: [],
-  makeReady: 0,
-  hangsOn: 'flour',
-  forecloses: [],
-};

@@ -1,4 +1,5 @@
 import { splitRisk } from '../../dairy/risk';
+import { ingredient } from '../../food/catalogue';
 import { volumeMl } from '../../pot/contents';
 import { boilsAt, cook } from '../../pot/cook';
 import { FAT_BOUND } from '../../thicken/equalParts';
@@ -43,15 +44,12 @@ const shareOf = (m: Measured, share: number): Measured => ({
   },
 });
 
-const withoutStarch = (m: Measured, kind: string): Measured => ({
-  ...m,
-  pot: {
-    ...m.pot,
-    thickeners: m.pot.thickeners.map((t) =>
-      t.kind === kind ? { ...t, equivalents: t.equivalents * 0.8 } : t,
-    ),
-  },
-});
+/** Share of its liquid a slimy pot is let down by. Common practice, no source. */
+const LET_DOWN = 0.2;
+
+/** What lets a pot down: a stock it is made of, as far as it is to hand, else water. */
+const stockFor = (m: Measured, { larder }: Wishes): string =>
+  m.contains.find((id) => larder.includes(id) && ingredient(id).group === 'liquid') ?? 'water';
 
 /** Cream for a litre of split soup, mL, and starch for that cream, g. Common practice, no source. */
 const CREAM_PER_LITRE = 60;
@@ -79,11 +77,10 @@ export const OF_THE_SOUP: Cures<
   lumps: ({ sieve, cure, m, w }) => {
     const wheat = m.pot.thickeners.filter((t) => t.dry > 0);
     return cure({
-      title: 'Sieve it, or blend it',
+      title: 'Blend it, or sieve it',
       how: [
         'take it off the flame',
-        'pour it through a sieve, rub the lumps through with a ladle',
-        'or blend it: then it is smooth and keeps all its flour',
+        'blend it smooth; or through a sieve, the lumps rubbed through with a ladle',
         'simmer two minutes, then judge the thickness anew',
       ],
       saves: 'All of it. Blended it keeps its flour; sieved it loses what is left in the sieve.',
@@ -110,8 +107,12 @@ export const OF_THE_SOUP: Cures<
       how: [
         'off the flame at once, under 80 °C',
         'blend it smooth and sieve it: the grain is milk curd',
-        'whisk a little starch into cold cream, boil that a minute, stir it in',
-        'keep it under 85 °C from here',
+        ...(bound?.struck === null
+          ? []
+          : [
+              'whisk what starch there is into cold cream or milk, boil that a minute, stir it in',
+              'keep it under 85 °C from here',
+            ]),
       ],
       saves: 'The taste and nearly all of the look, when it is blended while it is hot.',
       cannot: `The curd does not dissolve again: unblended it stays grainy.${
@@ -122,20 +123,21 @@ export const OF_THE_SOUP: Cures<
           ? `It will split again while ${risk.reasons[0]?.says ?? 'it is so'}: ${risk.reasons[0]?.change ?? 'change that first'}.`
           : null,
       option: bound,
-      minutes: sieve + 4 + (bound?.minutes ?? 0),
+      minutes: sieve + 4,
     });
   },
   'yolk set': ({ sieve, cure, m, w }) => {
+    const bound = mended(withoutYolk(m), w);
     return cure({
       title: 'Blend and sieve; bind it anew without egg',
       how: [
         'off the flame',
         'blend it, then a fine sieve',
-        'the egg no longer thickens: bind it with a starch',
+        ...(bound ? [] : ['the egg no longer thickens: bind it with a starch']),
       ],
       saves: 'A smooth soup that tastes a little of egg.',
       cannot: 'Set yolk does not bind again, and the shine is gone.',
-      option: mended(withoutYolk(m), w),
+      option: bound,
       minutes: sieve * 2 + 1,
     });
   },
@@ -147,6 +149,7 @@ export const OF_THE_SOUP: Cures<
         'off the flame, do not stir, do not scrape',
         `pour into a clean pot what comes by itself: about ${litres(ml * (1 - LEFT_BEHIND))} of ${litres(ml)} L`,
         'taste it in a clean spoon after a minute',
+        'read the level in the new pot and write it down',
       ],
       saves: 'What has not taken the taste.',
       cannot: 'No spice covers a burnt taste: if it tastes of it, it goes.',
@@ -214,18 +217,21 @@ export const OF_THE_SOUP: Cures<
       minutes: 4,
     });
   },
-  slimy: ({ cure, m, w }) => {
+  slimy: ({ seen, cure, m, w }) => {
+    const amount = Math.round((seen.liquidMl * LET_DOWN) / 10) * 10;
+    const bound = mended(m, { ...w, larder: w.larder.filter((id) => id !== 'arrowroot') }, [
+      { kind: 'add', items: [{ ingredient: stockFor(m, w), amount }] },
+    ]);
     return cure({
       title: 'Let it down, bind with another starch',
       how: [
-        'arrowroot and milk do this: put no more in',
-        'let it down with stock by a fifth',
-        'bring it back with cornstarch',
+        'no more arrowroot: with milk it does this',
+        ...(bound ? [] : [`let it down with ${litres(amount)} L of stock, bind it with another starch`]),
       ],
       saves: 'Most of it: the slide gets less, it does not go.',
       cannot: 'The arrowroot in it cannot be taken out.',
-      option: mended(withoutStarch(m, 'arrowroot'), w),
-      minutes: 5,
+      option: bound,
+      minutes: 1,
     });
   },
   skin: ({ cure }) => {
