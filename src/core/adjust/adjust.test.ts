@@ -355,6 +355,17 @@ describe('what no dose mends', () => {
     expect(cure?.option?.forecloses).toContain('keep it under 85 °C from here');
   });
 
+  test('split at the right thickness: the bound cream is let down with stock, so that it stays right', () => {
+    const { m } = found(VELOUTE, 1);
+    const option = cureFor('split', m, wishes(), 3600)?.option;
+    expect(option?.doses.map((d) => d.ingredient)).toEqual(
+      expect.arrayContaining(['cornstarch', 'heavy-cream', 'vegetable-stock']),
+    );
+    expect(option?.chance).toBeGreaterThan(0.8);
+    const after = toThePass(m, option?.steps ?? []).seen.bowlViscosity;
+    expect(Math.abs(after / m.target - 1)).toBeLessThan(0.02);
+  });
+
   test('set yolk no longer thickens: what is missing is worked out without it', () => {
     const { m } = found(LIAISON, 1);
     const cure = cureFor('yolk set', m, wishes(), 3600);

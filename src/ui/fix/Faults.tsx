@@ -23,6 +23,7 @@ import {
   Waves,
   Wheat,
 } from 'lucide-react';
+import { useState } from 'react';
 import { DOSED, FAULTS, type Fault, SEEN } from '../../core/adjust/faults';
 import { capital } from '../../core/units/format';
 
@@ -52,7 +53,11 @@ type Props = { readonly chosen: readonly Fault[]; readonly onChange: (faults: re
 
 /** What is wrong, in words and a picture; faults of dose can be two at once, any other stands alone. */
 export function Faults({ chosen, onChange }: Props) {
+  // On a small screen the answer stands below: what was not chosen makes room for it.
+  const [open, setOpen] = useState(false);
+  const folded = chosen.length > 0 && !open;
   const toggle = (fault: Fault) => {
+    setOpen(false);
     if (chosen.includes(fault)) return onChange(chosen.filter((f) => f !== fault));
     const kept = DOSED.has(fault) ? chosen.filter((f) => DOSED.has(f) && !opposite(f, fault)) : [];
     onChange([...kept, fault]);
@@ -74,6 +79,7 @@ export function Faults({ chosen, onChange }: Props) {
               className={clsx(
                 'flex min-h-13 items-center gap-2 rounded-sm border-2 border-ink px-2 text-left font-bold text-[16px] leading-tight',
                 on ? 'bg-ink text-surface' : 'bg-surface',
+                folded && !on && 'max-[1100px]:hidden',
               )}
             >
               <Icon size={22} aria-hidden className="shrink-0" />
@@ -81,6 +87,15 @@ export function Faults({ chosen, onChange }: Props) {
             </button>
           );
         })}
+        {folded && (
+          <button
+            type="button"
+            onClick={() => setOpen(true)}
+            className="min-h-13 rounded-sm border-2 border-ink bg-surface px-2 font-bold text-[16px] min-[1100px]:hidden"
+          >
+            Something else …
+          </button>
+        )}
       </div>
     </fieldset>
   );

@@ -43,7 +43,7 @@ export function caseOf(fault: Fault, m: Measured, w: Wishes, again: number): Cas
 }
 
 /** ln(viscosity) this near the target needs nothing. Our assumption. */
-const RIGHT = 0.05;
+export const RIGHT = 0.05;
 
 /**
  * What brings the thickness back once something thick was taken out or has gone, after the steps `first`: the

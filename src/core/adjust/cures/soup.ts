@@ -3,12 +3,13 @@ import { ingredient } from '../../food/catalogue';
 import { volumeMl } from '../../pot/contents';
 import { boilsAt, cook } from '../../pot/cook';
 import { FAT_BOUND } from '../../thicken/equalParts';
-import { litres, spaced } from '../../units/format';
+import { litres, spaced, uncapital } from '../../units/format';
 import { thicker } from '../means/thicker';
+import { thinner } from '../means/thinner';
 import type { Measured } from '../measured';
 import type { Option, Wishes } from '../option';
 import { type Draft, tried } from '../trial';
-import { type Cures, mended } from './case';
+import { type Cures, mended, RIGHT } from './case';
 
 /** Minutes of simmer after which a pale roux no longer tastes of flour; the quick school. Common practice, no source. */
 const COOK_OUT_MINUTES = 10;
@@ -55,10 +56,35 @@ const stockFor = (m: Measured, { larder }: Wishes): string =>
 const CREAM_PER_LITRE = 60;
 const STARCH_IN_CREAM = 12;
 
-/** Starch-bound cream that holds a split soup together: by the litre, for binding and not for thickness. */
+/**
+ * Starch-bound cream that holds a split soup together: by the litre, for binding and not for thickness. Where
+ * that makes it thicker than it should be, stock lets it down again, as much as that takes.
+ */
 function bindingCream(m: Measured, draft: Draft, w: Wishes): Option {
   const g = ((volumeMl(m.pot) / 1000) * CREAM_PER_LITRE) / STARCH_IN_CREAM;
-  return tried(m, { ...draft, title: 'Cream bound with cornstarch' }, w, g);
+  const alone = tried(m, { ...draft, title: 'Cream bound with cornstarch' }, w, g);
+  if (alone.viscosity < m.target * (1 + RIGHT)) return alone;
+  const stock = stockFor(m, w);
+  const down = thinner(m, w).find((d) => d.needs.includes(stock));
+  if (!down) return alone;
+  const both = tried(
+    m,
+    {
+      ...down,
+      id: `${draft.id}+${down.id}`,
+      title: `Cream bound with cornstarch, then ${uncapital(down.title)}`,
+      how: [...draft.how, ...down.how],
+      steps: (dose) => [...draft.steps(g), ...down.steps(dose)],
+      needs: [...draft.needs, ...down.needs],
+      makeReady: draft.makeReady + down.makeReady,
+      guess: volumeMl(m.pot) / 10,
+      most: volumeMl(m.pot),
+      forecloses: [...new Set([...draft.forecloses, ...down.forecloses])],
+    },
+    w,
+  );
+  // Bound too thick and in time is better than right and too late.
+  return both.struck !== null && alone.struck === null ? alone : both;
 }
 
 /** Faults of the soup itself. */
