@@ -185,6 +185,10 @@ test('split dairy: what saves it, what it does not, and its steps on the stove',
   await done(page);
   await expect(heading(page)).toHaveText(/boiled cream$/);
   await done(page);
+  await expect(heading(page)).toHaveText(/vegetable stock/i);
+  await done(page);
+  await expect(heading(page)).toHaveText(/^Bring to /);
+  await done(page);
   await expect(heading(page)).toHaveText('Check the consistency again');
 });
 

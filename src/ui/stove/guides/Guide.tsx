@@ -160,7 +160,7 @@ function Ticks({
   return (
     <fieldset className="mt-4">
       <legend className="mb-1 font-bold text-[20px]">{label}</legend>
-      <div className="flex flex-wrap gap-2">
+      <div className="flex flex-wrap gap-1.5">
         {list.map((words, n) => {
           const done = parts.has(n);
           const id = `${n}`;
@@ -171,15 +171,20 @@ function Ticks({
               aria-pressed={done}
               onClick={() => tick(n)}
               className={clsx(
-                'min-h-14 min-w-22 rounded-sm border-2 border-ink px-2.5 text-left leading-tight',
+                'min-h-14 min-w-22 rounded-sm border-2 border-ink px-2 text-left leading-tight',
                 done ? 'bg-ink text-surface' : 'bg-surface',
               )}
             >
               <span className="flex items-center gap-2 font-bold text-[22px]">
-                {done && <Check size={22} strokeWidth={3} aria-hidden />}
+                {done && !asides && <Check size={22} strokeWidth={3} aria-hidden />}
                 <span className="figures">{words}</span>
               </span>
-              {asides?.[n] && <span className="block text-[16px]">{asides[n]}</span>}
+              {asides?.[n] && (
+                <span className="flex items-center gap-1 text-[16px]">
+                  {done && <Check size={18} strokeWidth={4} aria-hidden />}
+                  {asides[n]}
+                </span>
+              )}
             </button>
           );
         })}
@@ -266,9 +271,9 @@ function Temper({
         </p>
       )}
       <Ticks
-        label={`Ladles of ${spaced(guide.ladleMl)} mL into the bowl, stirring`}
+        label={`Ladles of ${spaced(guide.ladleMl)} mL into the bowl, stirring; it then reads`}
         list={guide.ladles.map((c) => degrees(c, show))}
-        asides={guide.ladles.map((_, n) => `after ladle ${n + 1}`)}
+        asides={guide.ladles.map((_, n) => `ladle ${n + 1}`)}
         parts={parts}
         tick={tick}
       />
