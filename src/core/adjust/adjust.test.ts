@@ -269,7 +269,37 @@ describe('too thick', () => {
     };
     expect(volumeMl(full.pot)).toBeLessThan(rimVolume(full.pot.vessel) * 0.8);
     const { options } = adjust(new Set(['too thick'] as const), full, wishes(), 3600);
-    expect(one(options, 'let-down.water').struck).toMatch(/^2\d\.\d L is over the headroom line of 20\.4 L$/);
+    expect(one(options, 'let-down.water').struck).toMatch(
+      /^2\d\.\d L is over the headroom line of 20\.4 L: ladle some out first$/,
+    );
+  });
+
+  test('too salty at the right thickness: let down, and what that thins is made good; its own stock before water', () => {
+    const right = found(VELOUTE, 1).m;
+    const salty: Measured = {
+      ...right,
+      pot: { ...right.pot, sodium: (massG(right.pot) * 0.0112) / SALT_PER_SODIUM },
+    };
+    const { options } = adjust(new Set(['too salty'] as const), salty, wishes(), 3600);
+    const usable = options.filter((o) => o.struck === null);
+    expect(usable[0]?.id).toBe('less-salty.vegetable-stock+slurry.cornstarch');
+    expect(usable[0]?.forecloses.join()).toMatch(/let down by \d\d %: all else tastes weaker too/);
+    for (const o of usable) {
+      const { seen } = toThePass(salty, o.steps);
+      expect(Math.abs(seen.saltPercent - 0.9)).toBeLessThan(0.02);
+      expect(Math.abs(seen.bowlViscosity / salty.target - 1)).toBeLessThan(0.02);
+    }
+    expect(one(options, 'less-salty.heavy-cream+slurry.cornstarch').struck).toMatch(/another soup$/);
+  });
+
+  test('too salty and too thick: what leaves it salty is struck out', () => {
+    const salty: Measured = {
+      ...THICK.m,
+      pot: { ...THICK.m.pot, sodium: (massG(THICK.m.pot) * 0.0112) / SALT_PER_SODIUM },
+    };
+    const { options } = adjust(new Set(['too salty', 'too thick'] as const), salty, wishes(), 3600);
+    expect(one(options, 'let-down.mussel-liquor').struck).toMatch(/^it stays salty: 1\.\d\d %$/);
+    for (const o of options.filter((x) => x.struck === null)) expect(o.effects.salt[1]).toBeLessThan(0.99);
   });
 
   test('too salty and too thick at once: unsalted liquid mends both, with starch where it would get thin', () => {
@@ -393,6 +423,21 @@ describe('what no dose mends', () => {
     expect(cureFor('hard dice', { ...hard, holds: [] }, wishes(), 3600)?.title).toMatch(
       /^Simmer \d+ min more/,
     );
+  });
+
+  test('what the model sees otherwise is measured, not mended', () => {
+    const { pot } = THIN.m;
+    const soft: Measured = {
+      ...THIN.m,
+      pot: { ...pot, pieces: pot.pieces.map((p) => ({ ...p, softened: 99 })) },
+    };
+    expect(cureFor('hard dice', soft, wishes(), 3600)?.title).toMatch(/^By the model they are tender/);
+    expect(cureFor('too full', THIN.m, wishes(), 3600)?.title).toMatch(/^By the model it is under its line/);
+    const hot: Measured = { ...THIN.m, pot: { ...pot, celsius: 85 } };
+    expect(cureFor('too cold', hot, wishes(), 3600)?.title).toBe('By the model it is at 85 °C: probe it');
+    const warm: Measured = { ...THIN.m, pot: { ...pot, celsius: 70 } };
+    expect(cureFor('too hot', warm, wishes(), 3600)?.title).toBe('By the model it is at 70 °C: probe it');
+    expect(cureFor('raw flour', found(LIAISON, 1).m, wishes(), 3600)?.startAgain).toMatch(/^A new one takes/);
   });
 
   test('too full: what is over the line is ladled out', () => {

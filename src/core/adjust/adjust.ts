@@ -1,3 +1,4 @@
+import { ingredient } from '../food/catalogue';
 import { cureFor } from './cures/cures';
 import type { Fault } from './faults';
 import { thicker, together } from './means/thicker';
@@ -15,7 +16,7 @@ const sides = (o: Option): number =>
   o.effects.allergens.length * 2 +
   (o.effects.salt[1] - o.effects.salt[0] > 0.1 ? 2 : 0) +
   (o.effects.pH[0] - o.effects.pH[1] > 0.2 ? 2 : 0) +
-  (o.effects.strange ? 1 : 0) +
+  o.effects.strange +
   // Two pans at once, minutes before service.
   (o.id.includes('+') ? 2 : 0);
 
@@ -54,9 +55,12 @@ export function draftsFor(faults: ReadonlySet<Fault>, m: Measured, w: Wishes): r
     const starches = thicker(m, w).filter(
       (d) => d.id.startsWith('slurry.') && d.needs.every((n) => w.larder.includes(n)),
     );
-    const liquids = thinner(m, w).flatMap((d) => d.needs.filter((id) => (unsalting(m, id) ?? 0) > 0));
+    // By the litre: wine would be another soup.
+    const liquids = thinner(m, w).flatMap((d) =>
+      d.needs.filter((id) => ingredient(id).group !== 'wine' && (unsalting(m, id) ?? 0) > 0),
+    );
     const both = liquids.flatMap((id) =>
-      starches.slice(0, 2).flatMap((starch) => lessSalty(m, id, starch) ?? []),
+      starches.slice(0, 1).flatMap((starch) => lessSalty(m, id, starch) ?? []),
     );
     return faults.has('too thick') ? [...thinner(m, w), ...both] : both;
   }
@@ -95,6 +99,16 @@ function pairs(
   return partners.slice(0, PAIRS).map(({ draft, amount }) => together(m, draft, amount, slurry, w.minutes));
 }
 
+/** Over the house's salt by this it is as salty to the tongue as before. Common practice, no source. */
+const STILL_SALTY = 1.1;
+
+/** A correction of a salty pot that leaves it salty corrects nothing. */
+function unlessSalty(faults: ReadonlySet<Fault>, m: Measured, o: Option): Option {
+  const left = o.effects.salt[1];
+  if (o.struck !== null || !faults.has('too salty') || left < m.kitchen.saltPercent * STILL_SALTY) return o;
+  return { ...o, struck: `it stays salty: ${left.toFixed(2)} %` };
+}
+
 /**
  * Corrections one after another, so that whoever waits sees them come: each draft solved and tried. With
  * `faults` of thickness and salt together, the salt fixes the liquid and the thickness the starch.
@@ -103,7 +117,7 @@ export function* corrections(faults: ReadonlySet<Fault>, m: Measured, w: Wishes)
   const drafts = draftsFor(faults, m, w);
   const found: Option[] = [];
   for (const draft of drafts) {
-    const option = tried(m, draft, w);
+    const option = unlessSalty(faults, m, tried(m, draft, w));
     found.push(option);
     yield option;
   }

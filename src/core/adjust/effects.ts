@@ -35,6 +35,9 @@ function costOf(doses: readonly Dose[], kitchen: Kitchen): number | null {
   return sum;
 }
 
+/** g of water a litre over which it is tasted. Common practice, no source. */
+const WATERY = 20;
+
 export function effectsOf(m: Measured, doses: readonly Dose[], before: Ended, after: Ended): Effects {
   const kinds = doses.flatMap((d) => foodIn(m.kitchen, d.ingredient).thickener ?? []);
   const properties = kinds.map((k) => PROPERTIES[k]).find(Boolean) ?? null;
@@ -46,7 +49,12 @@ export function effectsOf(m: Measured, doses: readonly Dose[], before: Ended, af
     gloss: properties?.gloss ?? null,
     clarity: properties?.clarity ?? null,
     allergens: [...brought].filter((a) => !m.holds.includes(a)),
-    strange: doses.some((d) => d.ingredient === 'water' || !m.contains.includes(d.ingredient)),
+    strange: doses.filter((d) =>
+      // A slurry's water is none to speak of; a pot let down with water is.
+      d.ingredient === 'water'
+        ? d.g > (WATERY * after.seen.volumeMl) / 1000
+        : !m.contains.includes(d.ingredient),
+    ).length,
     cost: costOf(doses, m.kitchen),
   };
 }

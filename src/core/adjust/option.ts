@@ -25,8 +25,8 @@ export type Effects = {
   readonly clarity: string | null;
   /** Allergens it brings that the pot did not hold. */
   readonly allergens: readonly Allergen[];
-  /** It goes in for the thickness alone: the soup holds nothing of it so far. */
-  readonly strange: boolean;
+  /** How many ingredients the soup holds nothing of so far; a slurry's water is not counted. */
+  readonly strange: number;
   /** Of what goes in, in the house's currency; null when a price is missing. */
   readonly cost: number | null;
 };

@@ -30,7 +30,7 @@ export type Draft = {
   readonly hangsOn: Factor;
   readonly forecloses: readonly string[];
   /** More than this, g a litre of soup, and it is another soup; absent where there is no such limit. */
-  readonly mostPerLitre?: number;
+  readonly mostPerLitre?: number | undefined;
 };
 
 /** Misses of ln(viscosity) below this are done. */
@@ -120,7 +120,7 @@ function struckBy(
   if (o.peakMl > rimVolume(m.pot.vessel) * FILL_LIMIT)
     return `${(o.peakMl / 1000).toFixed(1)} L is over the headroom line of ${(
       (rimVolume(m.pot.vessel) * FILL_LIMIT) / 1000
-    ).toFixed(1)} L`;
+    ).toFixed(1)} L: ladle some out first`;
   if (w.pins.keepYield && o.volumeMl < m.owedMl * (1 - YIELD_SHORT))
     return `it leaves ${(o.volumeMl / 1000).toFixed(1)} L of the ${(m.owedMl / 1000).toFixed(1)} L owed`;
   if (o.minutes > w.minutes + 1e-9)

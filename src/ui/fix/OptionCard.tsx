@@ -71,8 +71,8 @@ export function OptionCard({
         </span>
         {!o.struck && (
           <span className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-1">
-            {o.doses.map((d) => (
-              <span key={d.ingredient} className="flex items-center gap-2">
+            {o.doses.map((d, n) => (
+              <span key={`${n.toString()} ${d.ingredient}`} className="flex items-center gap-2">
                 <b className="figures bg-butter px-2 text-[26px] text-on-butter">
                   {spaced(d.g, d.g < 10 ? 1 : 0)} g
                 </b>

@@ -5,10 +5,24 @@ import { boilsAt, cook, hardest, heatTo, tenderness } from '../../pot/cook';
 import { LIMITS } from '../../safety/cautions';
 import { saltBalance } from '../../season/salt';
 import { litres, spaced } from '../../units/format';
-import type { Cures } from './case';
+import type { Cure } from '../option';
+import type { Case, Cures } from './case';
 
 /** °C a soup is served at. Common practice, no source. */
 const SERVED_AT = 75;
+
+/** °C at which it can be served and dairy is safe in it. Common practice, no source. */
+const COOL_ENOUGH = 80;
+
+/** It feels otherwise than the model has it: then a probe decides. */
+const probed = (celsius: number, cure: Case['cure']): Cure =>
+  cure({
+    title: `By the model it is at ${Math.round(celsius)} °C: probe it`,
+    how: ['stir it, probe in the middle', 'write it down on the stove, under Temperature'],
+    saves: 'All of it.',
+    cannot: '',
+    minutes: 1,
+  });
 
 /** Faults of what is in it, of the pot, its heat and its seasoning. */
 export const OF_THE_POT: Cures<
@@ -16,6 +30,18 @@ export const OF_THE_POT: Cures<
 > = {
   'hard dice': ({ cure, m }) => {
     const hard = m.pot.pieces.filter((p) => tenderness(p) < 1);
+    if (hard.length === 0)
+      return cure({
+        title: 'By the model they are tender: say how the fork goes',
+        how: [
+          'a fork into the largest piece',
+          'write it down on the stove, under Fork',
+          'come back: then it is known how long they take',
+        ],
+        saves: 'All of it.',
+        cannot: '',
+        minutes: 1,
+      });
     const names = [
       ...new Set(hard.map((p) => ingredient(p.ingredient).name.toLowerCase().split(',')[0])),
     ].join(' and ');
@@ -59,8 +85,20 @@ export const OF_THE_POT: Cures<
   'too full': ({ ml, cure, m }) => {
     const limit = rimVolume(m.pot.vessel) * FILL_LIMIT;
     const out = Math.max(0, ml - limit);
+    if (out === 0)
+      return cure({
+        title: `By the model it is under its line: ${litres(ml)} of ${litres(limit)} L`,
+        how: [
+          'hold a ruler to the wall',
+          'write it down on the stove, under Level',
+          'over the line: ladle it out',
+        ],
+        saves: 'All of it.',
+        cannot: '',
+        minutes: 1,
+      });
     return cure({
-      title: out > 0 ? `Ladle ${litres(out)} L out` : 'It is under the headroom line',
+      title: `Ladle ${litres(out)} L out`,
       how: [
         `into a clean pot, until it stands at ${litres(limit)} L`,
         'season and thicken both alike, or put them together at the pass',
@@ -72,6 +110,7 @@ export const OF_THE_POT: Cures<
     });
   },
   'too cold': ({ seen, cure, m }) => {
+    if (seen.celsius >= SERVED_AT) return probed(seen.celsius, cure);
     const dairy = m.holds.includes('milk') || m.pot.yolkPeak > 0;
     const heated = heatTo(m.pot, SERVED_AT, { flame: dairy ? 0.6 : 1, lid: 'on' }, m.kitchen);
     const minutes = (heated.pot.seconds - m.pot.seconds) / 60;
@@ -93,14 +132,15 @@ export const OF_THE_POT: Cures<
       minutes: Math.max(0, minutes),
     });
   },
-  'too hot': ({ cure, m }) => {
+  'too hot': ({ seen, cure, m }) => {
+    if (seen.celsius <= COOL_ENOUGH) return probed(seen.celsius, cure);
     const cooled = cook(m.pot, { flame: 0, lid: 'off' }, m.kitchen, {
-      progress: (p) => 80 - p.celsius,
+      progress: (p) => COOL_ENOUGH - p.celsius,
       forSeconds: 3600,
     });
     const minutes = (cooled.pot.seconds - m.pot.seconds) / 60;
     return cure({
-      title: `Off the flame, lid off, ${Math.max(1, Math.ceil(minutes))} min to 80 °C`,
+      title: `Off the flame, lid off, ${Math.max(1, Math.ceil(minutes))} min to ${COOL_ENOUGH} °C`,
       how: ['lid off, stir now and then', 'ladled back and forth into a cold pot it takes a third of that'],
       saves: 'All of it.',
       cannot: '',

@@ -107,7 +107,9 @@ export const OF_THE_SOUP: Cures<
       how: [
         'take it off the flame',
         'blend it smooth; or through a sieve, the lumps rubbed through with a ladle',
-        'simmer two minutes, then judge the thickness anew',
+        m.pot.yolkPeak > 0
+          ? 'warm it to 80 °C, then judge the thickness anew'
+          : 'simmer two minutes, then judge the thickness anew',
       ],
       saves: 'All of it. Blended it keeps its flour; sieved it loses what is left in the sieve.',
       cannot: wheat.length ? 'Lumps left in stay raw inside, however long it simmers.' : '',
@@ -211,13 +213,20 @@ export const OF_THE_SOUP: Cures<
     const after = cook(m.pot, { flame: 0.6, lid: 'ajar', hold: boilsAt(m.kitchen) - 5 }, m.kitchen, {
       forSeconds: minutes * 60,
     });
+    if (m.pot.yolkPeak > 0)
+      return cure({
+        title: 'It cannot be cooked out any more',
+        how: ['a knob of butter, lemon and pepper cover some of it', 'taste it again'],
+        saves: 'A little.',
+        cannot: 'There is yolk in it: it may not simmer, and nothing else cooks flour out.',
+        startAgain: anew,
+        minutes: 2,
+      });
     return cure({
       title: `Simmer it ${Math.ceil(minutes)} min more`,
       how: ['lid ajar, just at the simmer, stir the bottom', 'taste again: paste becomes nut'],
       saves: 'All of it.',
-      cannot:
-        m.pot.yolkPeak > 0 ? 'There is yolk in it: it may not simmer. Nothing else cooks flour out.' : '',
-      startAgain: m.pot.yolkPeak > 0 ? anew : null,
+      cannot: '',
       minutes,
       option: null,
       ...(volumeMl(after.pot) < ml * 0.97 && {

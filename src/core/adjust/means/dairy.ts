@@ -7,8 +7,13 @@ import type { Measured } from '../measured';
 import type { Draft } from '../trial';
 import { NO_BOIL } from './short';
 
+/** g a litre before it is another soup: cheese where it is made with it, where it is not, and potato flakes. Common practice, no source. */
+const CHEESE = 80;
+const STRANGE_CHEESE = 30;
+const FLAKES = 60;
+
 /** Dairy that melts in and thickens, and flakes that only want to be stirred in. */
-export function stirred(id: string, short: number): Draft | null {
+export function stirred(m: Measured, id: string, short: number): Draft | null {
   const { thickener, name } = ingredient(id);
   if (!thickener) return null;
   const guess = short / STARCH_STRENGTH[thickener];
@@ -31,7 +36,7 @@ export function stirred(id: string, short: number): Draft | null {
     makeReady: 1,
     hangsOn: 'flour',
     forecloses: [note],
-    mostPerLitre: dairy ? 80 : 60,
+    mostPerLitre: !dairy ? FLAKES : m.contains.includes(id) ? CHEESE : STRANGE_CHEESE,
   };
 }
 

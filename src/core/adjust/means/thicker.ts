@@ -42,7 +42,7 @@ export function thicker(m: Measured, { larder }: Wishes): readonly Draft[] {
     boiledCream(short),
     blend(m),
     ...toCookIn(m, larder).map((id) => cookedIn(m, id, short)),
-    ...melts.map((i) => stirred(i.id, short)),
+    ...melts.map((i) => stirred(m, i.id, short)),
     m.pot.celsius < boils + 1 ? liaison(m, short, larder) : null,
     reduction(m),
   ].filter((d): d is Draft => d !== null);

@@ -1,5 +1,6 @@
 import { equivalentsFor } from '../../flow/viscosity';
 import { catalogue, ingredient } from '../../food/catalogue';
+import type { Ingredient } from '../../food/ingredient';
 import { massG } from '../../pot/contents';
 import { simmersAt } from '../../pot/cook';
 import { foodIn } from '../../pot/kitchen';
@@ -10,12 +11,28 @@ import type { Measured } from '../measured';
 import type { Wishes } from '../option';
 import { asItIs } from '../pass';
 import type { Draft } from '../trial';
+import { shortBy } from './short';
 
 const THINS: ReadonlySet<string> = new Set(['liquid', 'dairy', 'wine']);
 
 /** g of spirit and of wine a litre of soup takes before it is another soup. Common practice, no source. */
 const SPIRIT = 10;
 const WINE = 50;
+
+/** g of milk or cream a litre of soup takes before it is another soup: the fatter, the less. Common practice, no source. */
+const MILK = 300;
+const CREAM = 150;
+
+const boundsOf = ({ group, composition }: Ingredient): number | undefined =>
+  group === 'wine'
+    ? composition.alcohol > 0.2
+      ? SPIRIT
+      : WINE
+    : group === 'dairy'
+      ? composition.fat > 0.1
+        ? CREAM
+        : MILK
+      : undefined;
 
 /** Dairy and a pot with dairy in it are brought back under the boil, anything else to the simmer. */
 const DAIRY_TO = 82;
@@ -54,7 +71,7 @@ function letDown(m: Measured, id: string): Draft {
     makeReady: 1,
     hangsOn: 'flour',
     forecloses: dairy ? ['keep it under 85 °C from here'] : [],
-    ...(wine && { mostPerLitre: food.composition.alcohol > 0.2 ? SPIRIT : WINE }),
+    mostPerLitre: boundsOf(food),
   };
 }
 
@@ -63,6 +80,9 @@ export const thinner = (m: Measured, { larder }: Wishes): readonly Draft[] =>
   catalogue()
     .filter((i) => (larder.includes(i.id) || i.id === 'water') && THINS.has(i.group) && !i.thickener)
     .map((i) => letDown(m, i.id));
+
+/** Let down by more than this share, a soup is weaker to the tongue. Common practice, no source. */
+const WEAKER = 0.1;
 
 /** g of a liquid that brings the salt of the pot down to the house's level; null when it is as salty itself. */
 export function unsalting(m: Measured, id: string): number | null {
@@ -84,16 +104,33 @@ export function lessSalty(m: Measured, id: string, starch: Draft): Draft | null 
   if (liquid === null || liquid <= 0) return null;
   const letting = letDown(m, id);
   const g = Math.round(liquid / 10) * 10;
+  // What the liquid brings has to be thickened too: g of this starch for each g of flour equivalent short.
+  const { seen } = asItIs(m);
+  const short =
+    (equivalentsFor(m.target, seen.fatFraction) * (seen.liquidMl + g)) / 1000 -
+    (seen.equivalents * seen.liquidMl) / 1000;
+  const more = g / Math.max(1, massG(m.pot));
+  const guess = Math.max(5, (starch.guess / shortBy(m)) * short);
   return {
     ...starch,
     id: `less-salty.${id}+${starch.id}`,
     title: `${ingredient(id).name}, then ${uncapital(starch.title)}`,
     how: [...letting.how.slice(0, 2), ...starch.how],
     steps: (dose) => [...letting.steps(g), ...starch.steps(dose)],
-    guess: Math.max(5, starch.guess * 0.5),
+    guess,
+    most: guess * 4 + 50,
+    mostPerLitre: letting.mostPerLitre,
     needs: [id, ...starch.needs],
     makeReady: 1 + starch.makeReady,
-    forecloses: [...new Set([...letting.forecloses, ...starch.forecloses])],
+    forecloses: [
+      ...new Set([
+        ...letting.forecloses,
+        ...starch.forecloses,
+        ...(more > WEAKER
+          ? [`it is let down by ${Math.round(more * 100)} %: all else tastes weaker too`]
+          : []),
+      ]),
+    ],
   };
 }
 
