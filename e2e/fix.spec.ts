@@ -32,7 +32,7 @@ async function funnel(page: Page, id: string, seconds: readonly string[]): Promi
 
 const cards = (page: Page) => page.locator('ul[aria-label="Corrections"] > li');
 const usable = (page: Page) =>
-  cards(page).filter({ has: page.getByRole('button', { name: /^(Do this|Two thirds first)$/ }) });
+  cards(page).filter({ has: page.getByRole('button', { name: /^(Do this|Two thirds first|Half first)$/ }) });
 
 async function clean(page: Page, what: string): Promise<void> {
   const { violations } = await new AxeBuilder({ page }).analyze();
@@ -59,6 +59,7 @@ test('Light instead of Coating at 20 L, eight minutes left, no wheat: chosen, fo
   await expect(cards(page).first()).toContainText('Cornstarch slurry');
   await expect(cards(page).first()).toContainText('in 10 Coating');
   // What cannot be done stands below all that can.
+  await expect(page.getByText(/^Trying/)).toBeHidden();
   const [can, all] = [await usable(page).count(), await cards(page).count()];
   expect(can).toBeGreaterThan(2);
   expect(all).toBeGreaterThan(can);
@@ -143,6 +144,7 @@ test('unsure of one shot: two thirds first, a flow test, and the rest by what th
 test('too salty and too thick at once: liquid by the salt, and the reason it is taken as salty', async ({
   page,
 }) => {
+  test.setTimeout(90_000);
   const id = await cooked(page);
   await done(page);
   await expect(heading(page)).toHaveText('On the pass: write it down');
@@ -167,6 +169,19 @@ test('too salty and too thick at once: liquid by the salt, and the reason it is 
       .filter({ hasText: /salt 1\.\d\d to 0\.\d\d %/ })
       .first(),
   ).toBeVisible();
+  // The stock alone would leave it salty: both are chosen, followed, tested again.
+  await expect(page.getByText(/^Trying/)).toBeHidden();
+  await expect(usable(page).first()).toContainText('Vegetable stock, unsalted, then cornstarch slurry');
+  await usable(page).first().getByRole('button', { name: 'All at once' }).click();
+  await expect(heading(page)).toHaveText('Add the vegetable stock');
+  await done(page);
+  await expect(heading(page)).toHaveText(/^Thicken with cornstarch/);
+  await done(page);
+  await expect(heading(page)).toHaveText('Check the consistency again');
+  await funnel(page, id, ['7.4', '7.5']);
+  await expect(page.getByRole('region', { name: 'At the pass, by the model' })).toContainText('Coating');
+  const corrected = (await eventsOf(id)).find((e) => e.body.kind === 'corrected');
+  expect(corrected?.body).toMatchObject({ faults: ['too thick', 'too salty'] });
 });
 
 test('split dairy: what saves it, what it does not, and its steps on the stove', async ({ page }) => {

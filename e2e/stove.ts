@@ -25,7 +25,7 @@ export async function begin(page: Page, query: string): Promise<string> {
   await page.goto(`/plan?${query}`);
   await live(page);
   await page.getByRole('button', { name: 'Start this batch' }).click();
-  await expect(page).toHaveURL(/\/stove\/[0-9a-f-]{36}$/);
+  await expect(page).toHaveURL(/\/stove\/[0-9a-f-]{36}$/, { timeout: 20_000 });
   await expect(page.getByRole('timer', { name: 'Time left in this step' })).toHaveText(/\d\d:\d\d/);
   await expect(page.getByRole('region', { name: 'At the pass, by the model' })).toBeVisible();
   return page.url().split('/').at(-1) ?? '';

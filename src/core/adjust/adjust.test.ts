@@ -12,6 +12,7 @@ import { SALT_PER_SODIUM } from '../season/salt';
 import { adjust, corrections, ranked } from './adjust';
 import { cureFor } from './cures/cures';
 import { FAULTS } from './faults';
+import { takenAsSalty } from './means/thinner';
 import { agesOf, contradictionIn, type Measured, measuredFrom } from './measured';
 import type { Option, Wishes } from './option';
 import { toThePass } from './pass';
@@ -290,6 +291,13 @@ describe('too thick', () => {
       expect(Math.abs(seen.bowlViscosity / salty.target - 1)).toBeLessThan(0.02);
     }
     expect(one(options, 'less-salty.heavy-cream+slurry.cornstarch').struck).toMatch(/another soup$/);
+    // Half of both first: as thick as it was, half as much too salty, and the tongue decides.
+    const first = usable[0]?.inTwo;
+    expect(first?.half).toBe(true);
+    const half = toThePass(salty, first?.steps ?? []).seen;
+    expect(half.saltPercent).toBeGreaterThan(0.96);
+    expect(half.saltPercent).toBeLessThan(1.04);
+    expect(Math.abs(half.bowlViscosity / salty.target - 1)).toBeLessThan(0.08);
   });
 
   test('too salty and too thick: what leaves it salty is struck out', () => {
@@ -340,6 +348,20 @@ test('solver and forward model agree over pots nobody chose: within 2 % of the t
     ),
     { seed: 3, numRuns: 12 },
   );
+});
+
+test('called too salty against the sums: a quarter over at first, half as much each time after; the sums are believed when they agree', () => {
+  const of = (m: Measured): number =>
+    (m.pot.sodium * SALT_PER_SODIUM * 100) / massG(m.pot) / m.kitchen.saltPercent;
+  const mild: Measured = { ...THIN.m, pot: { ...THIN.m.pot, sodium: THIN.m.pot.sodium * 0.2 } };
+  expect([0, 1, 2].map((n) => of(takenAsSalty(mild, n)))).toEqual(
+    [1.25, 1.125, 1.0625].map((x) => expect.closeTo(x, 9)),
+  );
+  const salty: Measured = {
+    ...THIN.m,
+    pot: { ...THIN.m.pot, sodium: (massG(THIN.m.pot) * 0.012) / SALT_PER_SODIUM },
+  };
+  expect(takenAsSalty(salty)).toBe(salty);
 });
 
 test('the order is by chance, then time, then side effects', () => {

@@ -8,7 +8,6 @@ import { asKitchenMeasure } from '../units/measure';
 import { roundToScale } from '../units/round';
 import type { Measured } from './measured';
 import type { Dose, Effects } from './option';
-
 import type { Ended } from './pass';
 
 export const dosesOf = (steps: readonly Step[], kitchen: Kitchen): readonly Dose[] =>

@@ -31,8 +31,9 @@ export type Effects = {
   readonly cost: number | null;
 };
 
-/** Two thirds first, then a flow test; the rest is worked out anew from what that finds. */
+/** Two thirds first, or half where the tongue has a say, then a test; the rest is worked out anew from what that finds. */
 export type InTwo = {
+  readonly half: boolean;
   readonly first: readonly Dose[];
   readonly steps: readonly Step[];
   /** Where the first leaves it, as believed, and 8 in 10 of it. */

@@ -17,6 +17,8 @@ export type Draft = {
   readonly how: readonly string[];
   /** Steps for a dose: g of the thickener or liquid, a share to blend, or minutes. */
   readonly steps: (dose: number) => readonly Step[];
+  /** The first half of all of it, where a tongue has to say how it goes on; absent where two thirds of the dose do. */
+  readonly half?: (dose: number) => readonly Step[];
   /** Where to look for the dose: a guess, and the most that makes sense. */
   readonly guess: number;
   readonly most: number;
@@ -128,11 +130,18 @@ function struckBy(
   return null;
 }
 
-function twoThirds(m: Measured, draft: Draft, dose: number, chance: number): InTwo {
-  const steps = draft.steps(tidy((dose * 2) / 3, draft.unit));
+function firstOf(m: Measured, draft: Draft, dose: number, chance: number): InTwo {
+  const steps = draft.half?.(tidy(dose / 2, draft.unit)) ?? draft.steps(tidy((dose * 2) / 3, draft.unit));
   const { bowlViscosity } = toThePass(m, steps).seen;
   const { bracket } = landing(m, steps, draft.hangsOn, bowlViscosity);
-  return { first: dosesOf(steps, m.kitchen), steps, viscosity: bowlViscosity, bracket, chance };
+  return {
+    half: draft.half !== undefined,
+    first: dosesOf(steps, m.kitchen),
+    steps,
+    viscosity: bowlViscosity,
+    bracket,
+    chance,
+  };
 }
 
 /** A draft with its dose solved, tried, and judged by what the cook has and wants. */
@@ -157,7 +166,10 @@ export function tried(m: Measured, draft: Draft, w: Wishes, fixed?: number): Opt
     peakMl: after.peakMl,
     bracket,
     chance,
-    inTwo: chance < SURE && second > chance && draft.unit === 'g' ? twoThirds(m, draft, dose, second) : null,
+    inTwo:
+      draft.unit === 'g' && (draft.half || (chance < SURE && second > chance))
+        ? firstOf(m, draft, dose, Math.max(chance, second))
+        : null,
     effects: effectsOf(m, doses, before, after),
     forecloses: draft.forecloses,
   };

@@ -79,9 +79,12 @@ export function FixView({ house, batch: initial, pots }: Props) {
     [larder, minutes, freeOf, noFlour, keepYield],
   );
   const clash = followed ? contradictionIn(followed) : null;
+  const saltyBefore =
+    followed?.state.events.filter((e) => e.body.kind === 'corrected' && e.body.faults.includes('too salty'))
+      .length ?? 0;
   const taken = useMemo(
-    () => (measured && faults.includes('too salty') ? takenAsSalty(measured) : measured),
-    [measured, faults],
+    () => (measured && faults.includes('too salty') ? takenAsSalty(measured, saltyBefore) : measured),
+    [measured, faults, saltyBefore],
   );
   const { told: advice, failed } = useAdvice(faults, clash ? null : taken, wishes, batch.plan.seconds);
   const ages = followed ? agesOf(followed) : null;
@@ -137,7 +140,7 @@ export function FixView({ house, batch: initial, pots }: Props) {
   const doFirst = (o: Option) =>
     o.inTwo &&
     begin({
-      title: `${o.title}, two thirds`,
+      title: `${o.title}, ${o.inTwo.half ? 'half' : 'two thirds'}`,
       how: [],
       minutes: 0,
       dosed: { ...o.inTwo, minutes: o.minutes },
@@ -215,9 +218,9 @@ export function FixView({ house, batch: initial, pots }: Props) {
         )}
         {taken !== measured && (
           <p>
-            By what went in it holds {going.seen.saltPercent.toFixed(2)} % salt: taken as a quarter over the
-            house’s {followed.kitchen.saltPercent.toFixed(2)} %, because your tongue says so. Half of it
-            first, then taste.
+            By what went in it holds {going.seen.saltPercent.toFixed(2)} % salt. Your tongue says otherwise,
+            so it is taken as {saltyBefore === 0 ? 'a quarter' : 'a little'} over the house’s{' '}
+            {followed.kitchen.saltPercent.toFixed(2)} %.
           </p>
         )}
         {faults.length === 0 && <p className="text-[22px]">Tap what is wrong.</p>}

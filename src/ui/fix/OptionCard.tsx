@@ -3,6 +3,7 @@
 import { clsx } from 'clsx';
 import type { Option } from '../../core/adjust/option';
 import { YIELD_SHORT } from '../../core/adjust/option';
+import { amountWords } from '../../core/plan/wording';
 import { timeOfDay } from '../../core/units/clock';
 import { duration, litres, mPas, spaced } from '../../core/units/format';
 import { BUTTON, PRIMARY } from '../shared/styles';
@@ -71,17 +72,20 @@ export function OptionCard({
         </span>
         {!o.struck && (
           <span className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-1">
-            {o.doses.map((d, n) => (
-              <span key={`${n.toString()} ${d.ingredient}`} className="flex items-center gap-2">
-                <b className="figures bg-butter px-2 text-[26px] text-on-butter">
-                  {spaced(d.g, d.g < 10 ? 1 : 0)} g
-                </b>
-                <span className="leading-tight">
-                  {itemWords(d.ingredient)}
-                  {d.measure && <span className="block text-[15px] text-quiet">{d.measure}</span>}
+            {o.doses.map((d, n) => {
+              const figure = amountWords(d.ingredient, d.g);
+              const grams = `${spaced(d.g, d.g < 10 ? 1 : 0)} g`;
+              const aside = figure === grams ? d.measure : grams;
+              return (
+                <span key={`${n.toString()} ${d.ingredient}`} className="flex items-center gap-2">
+                  <b className="figures bg-butter px-2 text-[26px] text-on-butter">{figure}</b>
+                  <span className="leading-tight">
+                    {itemWords(d.ingredient)}
+                    {aside && <span className="block text-[15px] text-quiet">{aside}</span>}
+                  </span>
                 </span>
-              </span>
-            ))}
+              );
+            })}
             {o.doses.length === 0 && <b className="text-[20px]">{amountOf(o)}</b>}
             <span className="ml-auto text-right leading-tight">
               on the pass{' '}
@@ -119,9 +123,9 @@ export function OptionCard({
               <p>
                 <b>In two goes it is {inTen(o.inTwo.chance)}</b>: first{' '}
                 {o.inTwo.first
-                  .map((d) => `${spaced(d.g, d.g < 10 ? 1 : 0)} g ${itemWords(d.ingredient)}`)
+                  .map((d) => `${amountWords(d.ingredient, d.g)} ${itemWords(d.ingredient)}`)
                   .join(', ')}
-                , a flow test, then the rest by what it shows.
+                , {o.inTwo.half ? 'taste it and test it' : 'a flow test'}, then the rest by what that shows.
               </p>
             )}
             {o.forecloses.length > 0 && <p className="text-quiet">After it: {o.forecloses.join('; ')}.</p>}
@@ -133,7 +137,7 @@ export function OptionCard({
               </button>
             )}
             <button type="button" onClick={o.inTwo ? onFirst : onDo} className={PRIMARY}>
-              {o.inTwo ? 'Two thirds first' : 'Do this'}
+              {!o.inTwo ? 'Do this' : o.inTwo.half ? 'Half first' : 'Two thirds first'}
             </button>
           </div>
         </div>

@@ -104,6 +104,8 @@ export function lessSalty(m: Measured, id: string, starch: Draft): Draft | null 
   if (liquid === null || liquid <= 0) return null;
   const letting = letDown(m, id);
   const g = Math.round(liquid / 10) * 10;
+  const poured = (grams: number): readonly Step[] =>
+    letting.steps(grams).filter((step) => step.kind === 'add');
   // What the liquid brings has to be thickened too: g of this starch for each g of flour equivalent short.
   const { seen } = asItIs(m);
   const short =
@@ -116,7 +118,9 @@ export function lessSalty(m: Measured, id: string, starch: Draft): Draft | null 
     id: `less-salty.${id}+${starch.id}`,
     title: `${ingredient(id).name}, then ${uncapital(starch.title)}`,
     how: [...letting.how.slice(0, 2), ...starch.how],
-    steps: (dose) => [...letting.steps(g), ...starch.steps(dose)],
+    // The slurry wants the simmer anyway: it is not brought back before.
+    steps: (dose) => [...poured(g), ...starch.steps(dose)],
+    half: (dose) => [...poured(Math.round(g / 20) * 10), ...starch.steps(dose)],
     guess,
     most: guess * 4 + 50,
     mostPerLitre: letting.mostPerLitre,
@@ -135,13 +139,19 @@ export function lessSalty(m: Measured, id: string, starch: Draft): Draft | null 
 }
 
 /** By how much a pot is over the house’s salt when the tongue says so and the sums do not. Our assumption. */
-const TASTED_OVER = 1.25;
+const TASTED_OVER = 0.25;
 
-/** The pot a cook calls too salty: as the sums have it when they agree, else a quarter over the house’s level. */
-export function takenAsSalty(m: Measured): Measured {
+/**
+ * The pot a cook calls too salty: as the sums have it when they agree, else a quarter over the house’s level,
+ * and half as much over each time it was corrected for it `before` and is salty still.
+ */
+export function takenAsSalty(m: Measured, before = 0): Measured {
   const mass = Math.max(1, massG(m.pot));
   const percent = ((m.pot.sodium * SALT_PER_SODIUM) / mass) * 100;
   if (percent > m.kitchen.saltPercent * 1.05) return m;
-  const sodium = (mass * m.kitchen.saltPercent * TASTED_OVER) / 100 / SALT_PER_SODIUM;
-  return { ...m, pot: { ...m.pot, sodium } };
+  const over = 1 + TASTED_OVER / 2 ** before;
+  return {
+    ...m,
+    pot: { ...m.pot, sodium: (mass * m.kitchen.saltPercent * over) / 100 / SALT_PER_SODIUM },
+  };
 }
