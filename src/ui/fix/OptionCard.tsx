@@ -73,9 +73,12 @@ export function OptionCard({
         {!o.struck && (
           <span className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-1">
             {o.doses.map((d, n) => {
-              const figure = amountWords(d.ingredient, d.g);
+              // What is poured from a jug is read in litres, the rest is weighed.
               const grams = `${spaced(d.g, d.g < 10 ? 1 : 0)} g`;
-              const aside = figure === grams ? d.measure : grams;
+              const words = amountWords(d.ingredient, d.g);
+              const litresOfIt = words.endsWith(' L');
+              const figure = litresOfIt ? words : grams;
+              const aside = litresOfIt ? grams : d.measure;
               return (
                 <span key={`${n.toString()} ${d.ingredient}`} className="flex items-center gap-2">
                   <b className="figures bg-butter px-2 text-[26px] text-on-butter">{figure}</b>
