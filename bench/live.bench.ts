@@ -25,6 +25,11 @@ await listener.query('LISTEN bench');
 listener.on('notification', ({ payload }) => arrived(payload ?? ''));
 
 const stream = await fetch(`${other.address}/api/live`);
+// What is written before the other process listens is not told but read anew: it is waited for.
+let listens = () => {};
+const listening = new Promise<void>((resolve) => {
+  listens = resolve;
+});
 void (async () => {
   const text = new TextDecoder();
   let rest = '';
@@ -33,6 +38,7 @@ void (async () => {
     const blocks = rest.split('\n\n');
     rest = blocks.pop() ?? '';
     for (const block of blocks) {
+      if (block.startsWith('event: again')) listens();
       const id = /"event":\{"id":"([^"]+)"/.exec(block)?.[1];
       if (id) arrived(id);
     }
@@ -61,6 +67,7 @@ const ours = (id: string) =>
     body: { kind: 'note', text: 'now' },
   });
 
+await listening;
 for (let n = 0; n < 100; n++) {
   await timed(bare);
   await timed(ours);
