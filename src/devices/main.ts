@@ -8,6 +8,8 @@ if (!APP_URL) {
   console.error('APP_URL is not set: the address of the application, such as http://127.0.0.1:3000');
   process.exit(1);
 }
+// Whoever started it for as long as they run holds its input open.
+if (process.env.PANACHE_TIED) process.stdin.resume().on('close', () => process.exit(0));
 const AGAIN = 1000;
 const bench = simulatedBench();
 const refresh = batchesFrom(APP_URL, bench);

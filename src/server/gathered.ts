@@ -13,31 +13,28 @@ const queues = new WeakMap<Queryable, Queue>();
 /** Most events in one statement. */
 const MOST = 64;
 
+/** Writes a group in one statement. One that the database will not take must not cost the others: then each goes alone. */
+async function write(db: Queryable, group: readonly Waiting[]): Promise<void> {
+  try {
+    const written = new Set(
+      await appendEvents(
+        db,
+        group.map((w) => w.draft),
+      ),
+    );
+    // The same tap twice at once was written for the first of the two.
+    for (const w of group) w.done(written.delete(w.draft.event.id));
+  } catch (error) {
+    const [only, another] = group;
+    if (!another) only?.failed(error);
+    else for (const w of group) await write(db, [w]);
+  }
+}
+
 /** Writes what waits, one statement after another, until nothing does. */
 async function empty(db: Queryable, queue: Queue): Promise<void> {
   queue.busy = true;
-  while (queue.waiting.length > 0) {
-    const now = queue.waiting.splice(0, MOST);
-    try {
-      const written = new Set(
-        await appendEvents(
-          db,
-          now.map((w) => w.draft),
-        ),
-      );
-      // The same tap twice at once was written for the first of the two.
-      for (const w of now) w.done(written.delete(w.draft.event.id));
-    } catch (error) {
-      // One that the database will not take must not cost the others.
-      if (now.length === 1) now[0]?.failed(error);
-      else
-        for (const w of now)
-          await appendEvents(db, [w.draft]).then(
-            (written) => w.done(written.has(w.draft.event.id)),
-            w.failed,
-          );
-    }
-  }
+  while (queue.waiting.length > 0) await write(db, queue.waiting.splice(0, MOST));
   queue.busy = false;
 }
 

@@ -29,7 +29,5 @@ export async function readRail(db: Queryable): Promise<readonly Ticket[]> {
   if (!house) return [];
   const now = Date.now();
   const batches = await readLiveBatches(db, house.id);
-  return batches
-    .flatMap((b) => (ticketOf(b, now) ? (ticketOf(b, now, modelled(b, now)) ?? []) : []))
-    .toReversed();
+  return batches.flatMap((b) => ticketOf(b, now, modelled(b, now)) ?? []).toReversed();
 }

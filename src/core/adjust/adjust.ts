@@ -2,7 +2,7 @@ import { ingredient } from '../food/catalogue';
 import { cureFor } from './cures/cures';
 import type { Fault } from './faults';
 import { thicker, together } from './means/thicker';
-import { lessSalty, thinner, unsalting } from './means/thinner';
+import { lessSalty, thinner } from './means/thinner';
 import type { Measured } from './measured';
 import type { Cure, Option, Wishes } from './option';
 import { type Draft, tried } from './trial';
@@ -52,17 +52,14 @@ export function ranked(options: readonly Option[]): readonly Option[] {
 /** Drafts for a pot with these faults of dose. */
 export function draftsFor(faults: ReadonlySet<Fault>, m: Measured, w: Wishes): readonly Draft[] {
   if (faults.has('too salty')) {
-    const starches = thicker(m, w).filter(
+    const starch = thicker(m, w).find(
       (d) => d.id.startsWith('slurry.') && d.needs.every((n) => w.larder.includes(n)),
     );
+    const letDowns = thinner(m, w);
     // By the litre: wine would be another soup.
-    const liquids = thinner(m, w).flatMap((d) =>
-      d.needs.filter((id) => ingredient(id).group !== 'wine' && (unsalting(m, id) ?? 0) > 0),
-    );
-    const both = liquids.flatMap((id) =>
-      starches.slice(0, 1).flatMap((starch) => lessSalty(m, id, starch) ?? []),
-    );
-    return faults.has('too thick') ? [...thinner(m, w), ...both] : both;
+    const liquids = letDowns.flatMap((d) => d.needs).filter((id) => ingredient(id).group !== 'wine');
+    const both = starch ? liquids.flatMap((id) => lessSalty(m, id, starch) ?? []) : [];
+    return faults.has('too thick') ? [...letDowns, ...both] : both;
   }
   if (faults.has('too thick')) return thinner(m, w);
   return faults.has('too thin') ? thicker(m, w) : [];

@@ -5,7 +5,6 @@ import { FACTORS, type Factor, type Kitchen } from '../pot/kitchen';
 import type { Pot } from '../pot/pot';
 import type { Step } from '../pot/step';
 import type { Measured } from './measured';
-
 import { toThePass } from './pass';
 
 const SAMPLES = 2000;

@@ -87,12 +87,10 @@ export function FixView({ house, batch: initial, pots }: Props) {
     [measured, faults, saltyBefore],
   );
   const { told: advice, failed } = useAdvice(faults, clash ? null : taken, wishes, batch.plan.seconds);
-  const ages = followed ? agesOf(followed) : null;
   const off = going ? Math.log(going.to.end.bowlViscosity / (followed?.cooked.target ?? 1)) : 0;
   const thickness = faults.includes('too thin') ? -1 : faults.includes('too thick') ? 1 : 0;
   // It is said to be thin, and the model holds it to be right: a test decides, not a dose of nothing.
   const disagrees = thickness !== 0 && off * thickness < 0.08;
-  const stale = now !== null && (ages?.flow == null || now - ages.flow > FRESH);
   const options = disagrees && !faults.includes('too salty') ? [] : (advice?.options ?? []);
   const chosen = options.find((o) => o.id === chosenId) ?? options.find((o) => o.struck === null) ?? null;
   const limits = house.kitchen.bandLimits;
@@ -107,6 +105,8 @@ export function FixView({ house, batch: initial, pots }: Props) {
       </p>
     );
 
+  const ages = agesOf(followed);
+  const stale = ages.flow === null || now - ages.flow > FRESH;
   const measuredNow = measuredMark(followed.state.events, going.seen.fatFraction);
   const marks: Mark[] = [
     { id: 'target', words: 'target', at: followed.cooked.target, kind: 'target' },
@@ -145,6 +145,20 @@ export function FixView({ house, batch: initial, pots }: Props) {
       minutes: 0,
       dosed: { ...o.inTwo, minutes: o.minutes },
     });
+  const card = (o: Option, key: string, onChoose = () => {}) => (
+    <OptionCard
+      key={key}
+      option={{ ...o, how: o.how.map((h) => inDegrees(h, show)) }}
+      band={band}
+      now={now}
+      currency={house.currency}
+      owedMl={batch.plan.litres * 1000}
+      chosen={key === chosen?.id}
+      onChoose={onChoose}
+      onDo={() => doOption(o)}
+      onFirst={() => doFirst(o)}
+    />
+  );
   const doCure = ({ title, how, minutes, option }: Cure) =>
     begin({ title, how, minutes, dosed: option?.struck === null ? option : null });
 
@@ -182,7 +196,7 @@ export function FixView({ house, batch: initial, pots }: Props) {
         label="What to do"
         className="flex min-w-0 shrink-0 flex-col gap-3 bg-surface px-5 py-3 min-[1100px]:overflow-y-auto"
       >
-        <AsMeasured name={batch.plan.recipeName} seen={going.seen} ages={agesOf(followed)} now={now} />
+        <AsMeasured name={batch.plan.recipeName} seen={going.seen} ages={ages} now={now} />
         <Conditions
           wanted={wanted}
           want={want}
@@ -203,7 +217,7 @@ export function FixView({ house, batch: initial, pots }: Props) {
             <span className="min-w-0 flex-1 basis-64">
               {disagrees ? (
                 <>
-                  <b>Measure first.</b> {ages?.flow == null ? 'By the model alone' : 'By the last test'} it
+                  <b>Measure first.</b> {ages.flow === null ? 'By the model alone' : 'By the last test'} it
                   lands at {mPas(going.to.end.bowlViscosity)}, {bandOf(going.to.end.bowlViscosity, limits)}: a
                   flow test says by how much it is off.
                 </>
@@ -240,38 +254,9 @@ export function FixView({ house, batch: initial, pots }: Props) {
             : (advice?.cures ?? []).map((c) => (
                 <CureCard key={c.fault} cure={c} show={show} onDo={() => doCure(c)} />
               ))}
-          {options.map((o) => (
-            <OptionCard
-              key={o.id}
-              option={{ ...o, how: o.how.map((h) => inDegrees(h, show)) }}
-              band={band}
-              now={now}
-              currency={house.currency}
-              owedMl={batch.plan.litres * 1000}
-              chosen={o.id === chosen?.id}
-              onChoose={() => setChosenId(o.id)}
-              onDo={() => doOption(o)}
-              onFirst={() => doFirst(o)}
-            />
-          ))}
-          {(advice?.cures ?? []).flatMap((c) =>
-            c.option && !clash ? (
-              <OptionCard
-                key={`${c.fault} ${c.option.id}`}
-                option={c.option}
-                band={band}
-                now={now}
-                currency={house.currency}
-                owedMl={batch.plan.litres * 1000}
-                chosen={false}
-                onChoose={() => {}}
-                onDo={() => doOption(c.option as Option)}
-                onFirst={() => doFirst(c.option as Option)}
-              />
-            ) : (
-              []
-            ),
-          )}
+          {options.map((o) => card(o, o.id, () => setChosenId(o.id)))}
+          {!clash &&
+            (advice?.cures ?? []).map((c) => c.option && card(c.option, `${c.fault} ${c.option.id}`))}
         </ul>
         {faults.length > 0 &&
           !clash &&

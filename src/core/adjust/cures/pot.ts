@@ -5,6 +5,7 @@ import { boilsAt, cook, hardest, heatTo, tenderness } from '../../pot/cook';
 import { LIMITS } from '../../safety/cautions';
 import { saltBalance } from '../../season/salt';
 import { litres, spaced } from '../../units/format';
+import { holdsDairy } from '../means/thinner';
 import type { Cure } from '../option';
 import type { Case, Cures } from './case';
 
@@ -111,7 +112,7 @@ export const OF_THE_POT: Cures<
   },
   'too cold': ({ seen, cure, m }) => {
     if (seen.celsius >= SERVED_AT) return probed(seen.celsius, cure);
-    const dairy = m.holds.includes('milk') || m.pot.yolkPeak > 0;
+    const dairy = holdsDairy(m);
     const heated = heatTo(m.pot, SERVED_AT, { flame: dairy ? 0.6 : 1, lid: 'on' }, m.kitchen);
     const minutes = (heated.pot.seconds - m.pot.seconds) / 60;
     return cure({

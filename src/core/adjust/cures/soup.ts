@@ -1,11 +1,14 @@
 import { splitRisk } from '../../dairy/risk';
 import { ingredient } from '../../food/catalogue';
+import { times } from '../../food/composition';
 import { volumeMl } from '../../pot/contents';
 import { boilsAt, cook } from '../../pot/cook';
 import { FAT_BOUND } from '../../thicken/equalParts';
-import { litres, spaced, uncapital } from '../../units/format';
-import { thicker } from '../means/thicker';
-import { thinner } from '../means/thinner';
+import { litres, spaced } from '../../units/format';
+import { joined } from '../means/joined';
+import { NO_BOIL, shortBy } from '../means/short';
+import { boiledCream } from '../means/starch';
+import { letDown } from '../means/thinner';
 import type { Measured } from '../measured';
 import type { Option, Wishes } from '../option';
 import { type Draft, tried } from '../trial';
@@ -31,9 +34,7 @@ const shareOf = (m: Measured, share: number): Measured => ({
   ...m,
   pot: {
     ...m.pot,
-    liquid: Object.fromEntries(
-      Object.entries(m.pot.liquid).map(([k, v]) => [k, v * share]),
-    ) as typeof m.pot.liquid,
+    liquid: times(m.pot.liquid, share),
     freeFat: m.pot.freeFat * share,
     sodium: m.pot.sodium * share,
     thickeners: m.pot.thickeners.map((t) => ({
@@ -60,29 +61,13 @@ const STARCH_IN_CREAM = 12;
  * Starch-bound cream that holds a split soup together: by the litre, for binding and not for thickness. Where
  * that makes it thicker than it should be, stock lets it down again, as much as that takes.
  */
-function bindingCream(m: Measured, draft: Draft, w: Wishes): Option {
+function bindingCream(m: Measured, w: Wishes): Option {
+  const cream: Draft = { ...boiledCream(shortBy(m)), title: 'Cream bound with cornstarch' };
   const g = ((volumeMl(m.pot) / 1000) * CREAM_PER_LITRE) / STARCH_IN_CREAM;
-  const alone = tried(m, { ...draft, title: 'Cream bound with cornstarch' }, w, g);
+  const alone = tried(m, cream, w, g);
   if (alone.viscosity < m.target * (1 + RIGHT)) return alone;
-  const stock = stockFor(m, w);
-  const down = thinner(m, w).find((d) => d.needs.includes(stock));
-  if (!down) return alone;
-  const both = tried(
-    m,
-    {
-      ...down,
-      id: `${draft.id}+${down.id}`,
-      title: `Cream bound with cornstarch, then ${uncapital(down.title)}`,
-      how: [...draft.how, ...down.how],
-      steps: (dose) => [...draft.steps(g), ...down.steps(dose)],
-      needs: [...draft.needs, ...down.needs],
-      makeReady: draft.makeReady + down.makeReady,
-      guess: volumeMl(m.pot) / 10,
-      most: volumeMl(m.pot),
-      forecloses: [...new Set([...draft.forecloses, ...down.forecloses])],
-    },
-    w,
-  );
+  const ml = volumeMl(m.pot);
+  const both = tried(m, { ...joined(cream, g, letDown(m, stockFor(m, w))), guess: ml / 10, most: ml }, w);
   // Bound too thick and in time is better than right and too late.
   return both.struck !== null && alone.struck === null ? alone : both;
 }
@@ -128,19 +113,15 @@ export const OF_THE_SOUP: Cures<
       equivalents: seen.equivalents,
       arrives: 5,
     });
-    const cream = thicker(m, w).find((d) => d.id === 'boiled-cream.cornstarch');
-    const bound = cream ? bindingCream(m, cream, w) : null;
+    const bound = bindingCream(m, w);
     return cure({
       title: 'Cool it a little, blend, bind with starch and cream',
       how: [
         'off the flame at once, under 80 °C',
         'blend it smooth and sieve it: the grain is milk curd',
-        ...(bound?.struck === null
+        ...(bound.struck === null
           ? []
-          : [
-              'whisk what starch there is into cold cream or milk, boil that a minute, stir it in',
-              'keep it under 85 °C from here',
-            ]),
+          : ['whisk what starch there is into cold cream or milk, boil that a minute, stir it in', NO_BOIL]),
       ],
       saves: 'The taste and nearly all of the look, when it is blended while it is hot.',
       cannot: `The curd does not dissolve again: unblended it stays grainy.${
@@ -205,14 +186,6 @@ export const OF_THE_SOUP: Cures<
     });
   },
   'raw flour': ({ ml, anew, cure, m }) => {
-    const cookedFor = Math.min(
-      ...m.pot.thickeners.filter((t) => t.kind === 'wheat').map((t) => t.cookedMinutes),
-      COOK_OUT_MINUTES,
-    );
-    const minutes = Math.max(2, COOK_OUT_MINUTES - (Number.isFinite(cookedFor) ? cookedFor : 0));
-    const after = cook(m.pot, { flame: 0.6, lid: 'ajar', hold: boilsAt(m.kitchen) - 5 }, m.kitchen, {
-      forSeconds: minutes * 60,
-    });
     if (m.pot.yolkPeak > 0)
       return cure({
         title: 'It cannot be cooked out any more',
@@ -222,20 +195,25 @@ export const OF_THE_SOUP: Cures<
         startAgain: anew,
         minutes: 2,
       });
+    const cookedFor = Math.min(
+      ...m.pot.thickeners.filter((t) => t.kind === 'wheat').map((t) => t.cookedMinutes),
+      COOK_OUT_MINUTES,
+    );
+    const minutes = Math.max(2, COOK_OUT_MINUTES - (Number.isFinite(cookedFor) ? cookedFor : 0));
+    const after = cook(m.pot, { flame: 0.6, lid: 'ajar', hold: boilsAt(m.kitchen) - 5 }, m.kitchen, {
+      forSeconds: minutes * 60,
+    });
+    const lost = ml - volumeMl(after.pot);
     return cure({
       title: `Simmer it ${Math.ceil(minutes)} min more`,
-      how: ['lid ajar, just at the simmer, stir the bottom', 'taste again: paste becomes nut'],
+      how: [
+        'lid ajar, just at the simmer, stir the bottom',
+        ...(lost > ml * 0.03 ? [`it loses ${litres(lost)} L on the way: have that much stock ready`] : []),
+        'taste again: paste becomes nut',
+      ],
       saves: 'All of it.',
       cannot: '',
       minutes,
-      option: null,
-      ...(volumeMl(after.pot) < ml * 0.97 && {
-        how: [
-          'lid ajar, just at the simmer, stir the bottom',
-          `it loses ${litres(ml - volumeMl(after.pot))} L on the way: have that much stock ready`,
-          'taste again: paste becomes nut',
-        ],
-      }),
     });
   },
   gluey: ({ anew, cure }) => {

@@ -2,11 +2,11 @@ import { equivalentsFor } from '../../flow/viscosity';
 import type { Measured } from '../measured';
 import { asItIs } from '../pass';
 
-/** g of flour equivalent the pot is short of at the pass; the beginning of every search. */
-export function shortBy(m: Measured): number {
+/** g of flour equivalent the pot is short of at the pass, with `more` mL of a thin liquid in it; the beginning of every search. */
+export function shortBy(m: Measured, more = 0): number {
   const { seen } = asItIs(m);
   const wanted = equivalentsFor(m.target, seen.fatFraction);
-  return Math.max(1, ((wanted - seen.equivalents) * seen.liquidMl) / 1000);
+  return Math.max(1, ((wanted - seen.equivalents) * seen.liquidMl + wanted * more) / 1000);
 }
 
 /** Said of everything a boil would spoil. */

@@ -1,12 +1,12 @@
 import { catalogue } from '../../food/catalogue';
 import { boilsAt } from '../../pot/cook';
 import { observe } from '../../pot/observe';
-import { uncapital } from '../../units/format';
 import type { Measured } from '../measured';
 import type { Wishes } from '../option';
 import type { Draft } from '../trial';
 import { blend, cookedIn, toCookIn } from './blended';
 import { liaison, stirred } from './dairy';
+import { joined } from './joined';
 import { shortBy } from './short';
 import { boiledCream, SLURRIES, slurry, worked } from './starch';
 
@@ -57,15 +57,5 @@ export function together(m: Measured, first: Draft, amount: number, rest: Draft,
     first.unit === 'minutes'
       ? Math.min(amount * HALF, Math.max(2, minutesLeft - rest.makeReady - 5))
       : amount * HALF;
-  return {
-    ...rest,
-    id: `${first.id}+${rest.id}`,
-    title: `${first.title}, then ${uncapital(rest.title)}`,
-    how: [...first.how, ...rest.how],
-    steps: (dose) => [...first.steps(half), ...rest.steps(dose)],
-    needs: [...first.needs, ...rest.needs],
-    makeReady: first.makeReady + rest.makeReady,
-    forecloses: [...new Set([...first.forecloses, ...rest.forecloses])],
-    guess: Math.max(1, shortBy(m) * HALF),
-  };
+  return { ...joined(first, half, rest), guess: Math.max(1, shortBy(m) * HALF) };
 }

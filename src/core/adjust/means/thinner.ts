@@ -6,12 +6,12 @@ import { simmersAt } from '../../pot/cook';
 import { foodIn } from '../../pot/kitchen';
 import type { Step } from '../../pot/step';
 import { SALT_PER_SODIUM, saltBalance } from '../../season/salt';
-import { uncapital } from '../../units/format';
 import type { Measured } from '../measured';
 import type { Wishes } from '../option';
 import { asItIs } from '../pass';
 import type { Draft } from '../trial';
-import { shortBy } from './short';
+import { joined } from './joined';
+import { NO_BOIL, shortBy } from './short';
 
 const THINS: ReadonlySet<string> = new Set(['liquid', 'dairy', 'wine']);
 
@@ -37,13 +37,14 @@ const boundsOf = ({ group, composition }: Ingredient): number | undefined =>
 /** Dairy and a pot with dairy in it are brought back under the boil, anything else to the simmer. */
 const DAIRY_TO = 82;
 
-const holdsDairy = (m: Measured): boolean => m.holds.includes('milk') || m.pot.yolkPeak > 0;
+export const holdsDairy = (m: Measured): boolean => m.holds.includes('milk') || m.pot.yolkPeak > 0;
 
 /** °C the pot is brought back to after something cold went in. */
 export const backTo = (m: Measured, dairy: boolean): number =>
   dairy || holdsDairy(m) ? Math.min(DAIRY_TO, Math.max(70, m.pot.celsius)) : simmersAt(m.kitchen);
 
-function letDown(m: Measured, id: string): Draft {
+/** A liquid stirred in, and the pot brought back to its heat. */
+export function letDown(m: Measured, id: string): Draft {
   const food = foodIn(m.kitchen, id);
   const dairy = food.group === 'dairy';
   const wine = food.group === 'wine';
@@ -70,7 +71,7 @@ function letDown(m: Measured, id: string): Draft {
     needs: [id],
     makeReady: 1,
     hangsOn: 'flour',
-    forecloses: dairy ? ['keep it under 85 °C from here'] : [],
+    forecloses: dairy ? [NO_BOIL] : [],
     mostPerLitre: boundsOf(food),
   };
 }
@@ -104,36 +105,27 @@ export function lessSalty(m: Measured, id: string, starch: Draft): Draft | null 
   if (liquid === null || liquid <= 0) return null;
   const letting = letDown(m, id);
   const g = Math.round(liquid / 10) * 10;
-  const poured = (grams: number): readonly Step[] =>
-    letting.steps(grams).filter((step) => step.kind === 'add');
-  // What the liquid brings has to be thickened too: g of this starch for each g of flour equivalent short.
-  const { seen } = asItIs(m);
-  const short =
-    (equivalentsFor(m.target, seen.fatFraction) * (seen.liquidMl + g)) / 1000 -
-    (seen.equivalents * seen.liquidMl) / 1000;
   const more = g / Math.max(1, massG(m.pot));
-  const guess = Math.max(5, (starch.guess / shortBy(m)) * short);
+  // The slurry wants the simmer anyway: the pot is not brought back before.
+  const poured: Draft = {
+    ...letting,
+    id: `less-salty.${id}`,
+    title: ingredient(id).name,
+    how: letting.how.slice(0, 2),
+    steps: (grams) => letting.steps(grams).filter((step) => step.kind === 'add'),
+  };
+  const both = joined(poured, g, starch);
+  // What the liquid brings has to be thickened too, by this starch's grams for each of flour equivalent.
+  const guess = Math.max(5, (starch.guess / shortBy(m)) * shortBy(m, g));
   return {
-    ...starch,
-    id: `less-salty.${id}+${starch.id}`,
-    title: `${ingredient(id).name}, then ${uncapital(starch.title)}`,
-    how: [...letting.how.slice(0, 2), ...starch.how],
-    // The slurry wants the simmer anyway: it is not brought back before.
-    steps: (dose) => [...poured(g), ...starch.steps(dose)],
-    half: (dose) => [...poured(Math.round(g / 20) * 10), ...starch.steps(dose)],
+    ...both,
+    half: (dose) => [...poured.steps(Math.round(g / 20) * 10), ...starch.steps(dose)],
     guess,
     most: guess * 4 + 50,
     mostPerLitre: letting.mostPerLitre,
-    needs: [id, ...starch.needs],
-    makeReady: 1 + starch.makeReady,
     forecloses: [
-      ...new Set([
-        ...letting.forecloses,
-        ...starch.forecloses,
-        ...(more > WEAKER
-          ? [`it is let down by ${Math.round(more * 100)} %: all else tastes weaker too`]
-          : []),
-      ]),
+      ...both.forecloses,
+      ...(more > WEAKER ? [`it is let down by ${Math.round(more * 100)} %: all else tastes weaker too`] : []),
     ],
   };
 }

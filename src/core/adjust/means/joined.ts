@@ -1,0 +1,14 @@
+import { uncapital } from '../../units/format';
+import type { Draft } from '../trial';
+
+/** Two means one after the other: `amount` of the first, and as much of the second as is then wanted. */
+export const joined = (first: Draft, amount: number, rest: Draft): Draft => ({
+  ...rest,
+  id: `${first.id}+${rest.id}`,
+  title: `${first.title}, then ${uncapital(rest.title)}`,
+  how: [...first.how, ...rest.how],
+  steps: (dose) => [...first.steps(amount), ...rest.steps(dose)],
+  needs: [...first.needs, ...rest.needs],
+  makeReady: first.makeReady + rest.makeReady,
+  forecloses: [...new Set([...first.forecloses, ...rest.forecloses])],
+});
