@@ -1,19 +1,45 @@
 import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
+import { join } from 'node:path';
 import { build } from './build.mjs';
 import { devicesPlace, simulatedDevices } from './devices.mjs';
-import { root } from './place.mjs';
+import { own, root } from './place.mjs';
 import { freePort } from './ports.mjs';
-import { database } from './postgres.mjs';
+import { appUrl, database } from './postgres.mjs';
 import { must } from './run.mjs';
 import { Complaint } from './say.mjs';
 
-/** Migrates and, unless told off, loads the demo into an empty database. Returns what it printed. */
-export const prepare = (databaseUrl) =>
-  must('preparing the database', process.execPath, ['--import', 'tsx', 'src/server/prepare.ts'], {
-    cwd: root,
-    env: { ...process.env, DATABASE_URL: databaseUrl },
-  });
+/**
+ * Migrates as the owner, makes the application its role and, unless told off, loads the demo into an empty database.
+ * Returns what it printed, and the address the application is to use: its own role's, or the owner's where none could be made.
+ */
+export async function prepare(databaseUrl) {
+  const own = appUrl(databaseUrl);
+  const out = await must(
+    'preparing the database',
+    process.execPath,
+    ['--import', 'tsx', 'src/server/prepare.ts'],
+    {
+      cwd: root,
+      env: { ...process.env, DATABASE_URL: databaseUrl, APP_DATABASE_URL: own },
+    },
+  );
+  return { out, url: (await opens(own)) ? own : databaseUrl };
+}
+
+async function opens(url) {
+  const { default: pg } = await import('pg');
+  const client = new pg.Client({ connectionString: url });
+  try {
+    await client.connect();
+    await client.query('SELECT 1 FROM kitchen LIMIT 1');
+    return true;
+  } catch {
+    return false;
+  } finally {
+    await client.end().catch(() => {});
+  }
+}
 
 const MINUTE = 60_000;
 const PATIENCE = 3000;
@@ -32,6 +58,7 @@ async function attempt({ mode, host, port, databaseUrl, env }) {
         ...env,
         DATABASE_URL: databaseUrl,
         PANACHE_RUN: run,
+        PANACHE_LOG: process.env.PANACHE_LOG ?? join(own, 'log', 'panache'),
         PANACHE_TIED: '1',
         NEXT_TELEMETRY_DISABLED: '1',
         NODE_ENV: mode === 'dev' ? 'development' : 'production',
@@ -56,7 +83,7 @@ async function attempt({ mode, host, port, databaseUrl, env }) {
     child.kill('SIGKILL');
     return ended;
   };
-  const address = `http://${host === '0.0.0.0' ? '127.0.0.1' : host}:${port}`;
+  const address = `http://${host === '0.0.0.0' || host === '::' ? '127.0.0.1' : host}:${port}`;
   for (const until = Date.now() + MINUTE; Date.now() < until; ) {
     if (child.exitCode !== null) return { failed: errors };
     const health = await fetch(`${address}/api/health`)
@@ -65,7 +92,15 @@ async function attempt({ mode, host, port, databaseUrl, env }) {
     // Another server may be answering on this port while ours is still finding out that it is taken.
     if (health?.run === run) {
       ready = true;
-      return { address, ended, stop, kill };
+      return {
+        address,
+        port,
+        pid: child.pid,
+        ended,
+        stop,
+        kill,
+        how: () => child.signalCode ?? child.exitCode,
+      };
     }
     await new Promise((r) => setTimeout(r, 150));
   }
@@ -99,15 +134,20 @@ export async function serve({ mode, host = '127.0.0.1', port = null, from = 3000
  * Runs `work` against the built application on a fresh database `name` with the demo in it, and
  * stops the application after; its simulated devices with it. What tests, benchmarks and screenshots need alike.
  */
-export async function withDemoApp(server, name, from, work) {
+export async function withDemoApp(server, name, from, work, env = {}) {
   const databaseUrl = await database(server, name, { fresh: true });
-  await prepare(databaseUrl);
+  const prepared = await prepare(databaseUrl);
   await build();
   const { port, url } = await devicesPlace();
-  const app = await serve({ mode: 'start', from, databaseUrl, env: { DEVICES_URL: url } });
+  const app = await serve({
+    mode: 'start',
+    from,
+    databaseUrl: prepared.url,
+    env: { DEVICES_URL: url, ...env },
+  });
   const devices = simulatedDevices(app.address, port);
   try {
-    return await work(app.address, databaseUrl, url);
+    return await work(app.address, databaseUrl, url, app);
   } finally {
     await devices.stop();
     await app.stop();

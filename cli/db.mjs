@@ -1,5 +1,5 @@
 import { npmPackages } from './packages.mjs';
-import { database, postgres } from './postgres.mjs';
+import { database, environmentFor, postgres } from './postgres.mjs';
 import { run as runProgram } from './run.mjs';
 
 export async function run(_name, args) {
@@ -7,7 +7,7 @@ export async function run(_name, args) {
   const server = await postgres();
   try {
     const url = process.env.DATABASE_URL ?? (await database(server, 'panache'));
-    const { code } = await runProgram('psql', [url, ...args]);
+    const { code } = await runProgram('psql', args, { env: { ...process.env, ...environmentFor(url) } });
     process.exitCode = code;
   } finally {
     await server.stop();

@@ -15,6 +15,11 @@ const COMMANDS = {
     'predict FILE: a recipe as written, step by step; takes --litres, --pot, --burner, --altitude, --json',
   ],
   schema: ['headless.mjs', 'print the JSON Schema of a recipe file'],
+  service: [
+    'service.mjs',
+    'print a systemd unit that starts it with the machine, and again whenever it ends',
+  ],
+  drill: ['drill.mjs', 'attack it: kills, cuts, floods, wrong clocks, foreign pages; says what held'],
   db: ['db.mjs', 'open psql on the private database'],
   bench: ['bench.mjs', 'side-by-side benchmarks, printed as ratios'],
   screenshots: ['screenshots.mjs', 'take docs/screenshots anew from the demo data'],
@@ -25,6 +30,7 @@ const help = `Panache\n${Object.entries(COMMANDS)
   .join('\n')}
   PORT=…          serve on that port (default: the first free one from 3000)
   HOST=0.0.0.0    let other devices on the network reach it (default: this machine only)
+  PANACHE_HOSTS=… names it answers to besides its own, with commas (a proxy in front of it)
   DATABASE_URL=…  use that PostgreSQL and start none
   DEVICES_URL=…   read probes, scale and flow timer from that bridge and simulate none`;
 

@@ -1,14 +1,16 @@
 import { prepare, serve } from './app.mjs';
 import { build } from './build.mjs';
 import { devicesPlace, simulatedDevices } from './devices.mjs';
+import { keep, running, watch } from './keep.mjs';
 import { npmPackages } from './packages.mjs';
 import { askedPort } from './ports.mjs';
 import { database, postgres } from './postgres.mjs';
 import { say } from './say.mjs';
 
+/** Serves until told to stop; what ends by itself meanwhile, server, database or devices, is started again. */
 export async function run(mode) {
   const host = process.env.HOST ?? '127.0.0.1';
-  const port = await askedPort(host);
+  const asked = await askedPort(host);
   await npmPackages();
   const server = await postgres();
   const stopped = new Promise((resolve) => {
@@ -16,24 +18,46 @@ export async function run(mode) {
   });
   let app;
   let devices;
+  const kept = [];
   // A kitchen with its own bridge names it; the demo comes with simulated probes, scale and flow timer.
   const simulated =
     !process.env.DEVICES_URL && process.env.PANACHE_DEMO !== 'off' ? await devicesPlace() : null;
   try {
-    const databaseUrl = process.env.DATABASE_URL ?? (await database(server, 'panache'));
-    process.stdout.write(await prepare(databaseUrl));
+    const owner = process.env.DATABASE_URL ?? (await database(server, 'panache'));
+    const { out, url: databaseUrl } = await prepare(owner);
+    process.stdout.write(out);
     if (mode === 'start') await build();
-    app = await serve({
-      mode,
-      host,
-      port,
-      databaseUrl,
-      env: simulated ? { DEVICES_URL: simulated.url } : {},
-    });
-    if (simulated) devices = simulatedDevices(app.address, simulated.port);
+    const begin = async (port) => {
+      app = await serve({
+        mode,
+        host,
+        port,
+        databaseUrl,
+        env: simulated ? { DEVICES_URL: simulated.url } : {},
+      });
+      void watch(app, stopped);
+      return app;
+    };
+    const { port } = await begin(asked);
+    kept.push(keep('the server', app, () => begin(port), stopped));
+    if (server.again) {
+      const again = async () => {
+        await server.again();
+        return running(server);
+      };
+      kept.push(keep('the database', running(server), again, stopped));
+    }
+    if (simulated) {
+      const attach = async () => {
+        devices = simulatedDevices(app.address, simulated.port);
+        return devices;
+      };
+      kept.push(keep('the simulated devices', await attach(), attach, stopped));
+    }
     say(`ready at ${app.address} (Ctrl-C stops it)`);
-    await Promise.race([stopped, app.ended]);
+    await stopped;
   } finally {
+    await Promise.all(kept);
     await devices?.stop();
     await app?.stop();
     await server.stop();

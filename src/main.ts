@@ -1,6 +1,11 @@
 import { createServer } from 'node:http';
 import next from 'next';
-import { direct } from './server/direct';
+import { awayWithin, isAway, noted } from './server/database';
+import { direct, refuse } from './server/direct';
+import { hostsOf, refusedAtTheDoor } from './server/door/door';
+import { guarded } from './server/door/headers';
+import { log } from './server/log';
+import { startWorkers } from './server/work/workers';
 
 /** One server process: `start` or `dev`, `-p` port, `-H` host. Everything but the taps and their stream is Next’s. */
 const [mode, ...rest] = process.argv.slice(2);
@@ -8,12 +13,18 @@ const given = (flag: string): string | undefined => {
   const at = rest.indexOf(flag);
   return at === -1 ? undefined : rest[at + 1];
 };
+const dev = mode === 'dev';
 const port = Number(given('-p') ?? 3000);
 const hostname = given('-H') ?? '127.0.0.1';
+const hosts = hostsOf(hostname, process.env.PANACHE_HOSTS);
 
 const server = createServer();
 // A station's browser uses its connections again; it, not we, decides when it is done with one.
 server.keepAliveTimeout = 75_000;
+// Whoever dribbles a request does not hold a connection for ever.
+server.headersTimeout = 10_000;
+server.requestTimeout = 120_000;
+server.maxConnections = 4000;
 server.on('error', (error) => {
   console.error(error.message);
   process.exit(1);
@@ -24,18 +35,60 @@ for (const out of [process.stdout, process.stderr]) out.on('error', () => {});
 if (process.env.PANACHE_TIED) process.stdin.resume().on('close', () => process.exit(0));
 for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => process.exit(0));
 
-const app = next({ dev: mode === 'dev', hostname, port, dir: process.cwd() });
+const logged = (error: unknown): void => {
+  noted(error);
+  if (!isAway(error)) log().error({ err: error }, 'failed');
+};
+// One promise nobody waited for must not end the server of a whole kitchen.
+process.on('unhandledRejection', logged);
+if (!dev)
+  console.error = (...args: unknown[]) => logged(args.find((a) => a instanceof Error) ?? args.join(' '));
+
+const app = next({ dev, hostname, port, dir: process.cwd() });
 
 // The port is held before anything is made ready, so that two that start at once find out early; whoever
 // asks before then waits.
 server.listen(port, hostname);
+startWorkers();
+log().info({ mode, hostname, port }, 'serving');
 const ready = app.prepare();
 const handle = app.getRequestHandler();
+
+/** ms after the database was last found away in which a page that failed is laid to that. */
+const LAID_TO_IT = 15_000;
+
 server.on('request', async (request, response) => {
+  guarded(request, response, dev);
+  const refused = refusedAtTheDoor(request, hosts);
+  if (refused) return refuse(request, response, refused);
+  // Well is who can show a page.
+  if (request.url?.startsWith('/api/health')) await ready;
+  if (direct(request, response)) return;
   await ready;
-  if (!direct(request, response)) void handle(request, response);
+  // A page that fails because the database is away says so, and that it is worth trying again.
+  const { writeHead } = response;
+  response.writeHead = ((status: number, ...more: never[]) => {
+    if (status !== 500 || !awayWithin(LAID_TO_IT)) return writeHead.call(response, status, ...more);
+    response.setHeader('Retry-After', '2');
+    return writeHead.call(response, 503, ...more);
+  }) as typeof writeHead;
+  handle(request, response).catch((error: unknown) => {
+    logged(error);
+    if (response.headersSent) response.destroy();
+    else response.writeHead(500).end();
+  });
+});
+server.on('clientError', (_error, socket) => {
+  if (socket.writable)
+    socket.end('HTTP/1.1 400 Bad Request\r\nConnection: close\r\nContent-Length: 0\r\n\r\n');
 });
 server.on('upgrade', async (request, socket, head) => {
+  socket.on('error', () => {});
+  // Only the development server has something to upgrade to.
+  if (!dev || refusedAtTheDoor(request, hosts)) {
+    socket.end('HTTP/1.1 426 Upgrade Required\r\nConnection: close\r\nContent-Length: 0\r\n\r\n');
+    return;
+  }
   await ready;
   void app.getUpgradeHandler()(request, socket, head);
 });

@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { METRIC } from '../core/units/show';
 import { pool } from '../server/database';
 import { readHouse } from '../server/queries/kitchen';
-import { readRail } from '../server/rail';
+import { theRail } from '../server/theRail';
 import { Shell } from '../ui/shared/Shell';
 import '@fontsource/atkinson-hyperlegible-mono/latin-400.css';
 import '@fontsource/atkinson-hyperlegible-mono/latin-700.css';
@@ -20,7 +20,7 @@ export const dynamic = 'force-dynamic';
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const db = pool();
-  const [tickets, house] = await Promise.all([readRail(db), readHouse(db)]);
+  const [tickets, house] = await Promise.all([theRail(), readHouse(db)]);
   return (
     <html lang="en" suppressHydrationWarning>
       <head>

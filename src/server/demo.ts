@@ -6,9 +6,9 @@ import type { EventBody } from '../core/batch/events';
 import { DEFAULT_LIMITS, middleOf } from '../core/flow/bands';
 import { KitchenFile } from '../core/formats/kitchenFile';
 import { Recipe } from '../core/plan/recipe';
-import { startBatch } from './batches';
+import { plannedBatch } from './batches';
 import { transaction } from './database';
-import { appendEvent } from './queries/batches';
+import { appendEvent, UNBOUND, writeBatch } from './queries/batches';
 import { readHouse, writeHouse } from './queries/kitchen';
 import { claimRecipe, writeVersion } from './queries/recipes';
 
@@ -84,7 +84,7 @@ export async function loadDemo(pool: pg.Pool, folder: string): Promise<boolean> 
     }
     const batchId = randomUUID();
     const startedAt = new Date(Date.now() - 26 * MINUTE);
-    await startBatch(client, {
+    const request = {
       id: batchId,
       recipeId: 'smoked-parsnip-veloute',
       litres: 8,
@@ -93,14 +93,17 @@ export async function loadDemo(pool: pg.Pool, folder: string): Promise<boolean> 
       burnerId: 'front-right',
       startedAt: startedAt.toISOString(),
       serveAt: new Date(startedAt.getTime() + 70 * MINUTE).toISOString(),
-    });
+    };
+    await writeBatch(client, await plannedBatch(client, request));
     for (const [minutes, body] of UNDER_WAY) {
-      await appendEvent(client, batchId, {
-        id: randomUUID(),
-        at: new Date(startedAt.getTime() + minutes * MINUTE).toISOString(),
-        station: 'Early',
-        body,
-      });
+      const at = new Date(startedAt.getTime() + minutes * MINUTE).toISOString();
+      // As if it had been tapped then.
+      await appendEvent(
+        client,
+        batchId,
+        { id: randomUUID(), at, receivedAt: at, station: 'Early', body },
+        { ...UNBOUND, archived: true },
+      );
     }
     return true;
   }, pool);

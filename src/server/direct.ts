@@ -1,15 +1,19 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import { recordEvent } from './batches';
-import { pool } from './database';
+import { pool, reached } from './database';
 import { listenToDevices } from './devices';
-import { listen } from './live';
-import { answered, cannot, notJson, tooLarge } from './refusal';
+import { isListening, listen } from './live';
+import { answered, busy, jsonIn, notAllowed, type Refusal, tooLarge } from './refusal';
 
 /** Most bytes of one event. */
 const MOST = 64 * 1024;
 
-/** A line now and then, ms, so that nobody between here and the station takes the silence for an end. */
-const BREATH = 15_000;
+/** A sign of life this often, ms: a station that hears none for twice as long knows that the line is dead. */
+const BREATH = 8000;
+
+/** Most stations one process tells, and bytes one may leave unread before it is cut: it comes back and reads anew. */
+const MOST_STREAMS = Number(process.env.PANACHE_MOST_STREAMS ?? 400);
+const MOST_UNREAD = 256 * 1024;
 
 async function jsonOf(request: IncomingMessage): Promise<unknown> {
   const chunks: Buffer[] = [];
@@ -19,73 +23,110 @@ async function jsonOf(request: IncomingMessage): Promise<unknown> {
     if (size > MOST) throw tooLarge(size, MOST);
     chunks.push(chunk);
   }
-  const text = Buffer.concat(chunks).toString('utf8');
-  try {
-    return JSON.parse(text);
-  } catch {
-    throw notJson(text);
-  }
+  return jsonIn(Buffer.concat(chunks).toString('utf8'));
 }
 
-/** Writes one event of a batch: a tap of a station. */
-async function event(batch: string, request: IncomingMessage, response: ServerResponse): Promise<void> {
-  const { status, body } = await answered(async () => {
-    const recorded = await recordEvent(pool(), batch, await jsonOf(request));
-    return { status: recorded.isNew ? 201 : 200, body: recorded };
-  });
+/** Answers with what `work` comes to, as JSON. */
+export async function tell(response: ServerResponse, work: Parameters<typeof answered>[0]): Promise<void> {
+  const { status, body, headers } = await answered(work);
+  if (response.headersSent || response.destroyed) return;
   const text = JSON.stringify(body);
   response.writeHead(status, {
     'content-type': 'application/json',
     'content-length': Buffer.byteLength(text),
+    'cache-control': 'no-store',
+    ...headers,
   });
   response.end(text);
 }
 
-/** Server-sent events: `told` with each event of any batch, `again` when a station should read anew, `device` with what the kitchen’s devices send. */
+/** Answers with a refusal. What is still being sent is not waited for. */
+export function refuse(request: IncomingMessage, response: ServerResponse, refusal: Refusal): void {
+  if (!request.complete) response.setHeader('connection', 'close');
+  void tell(response, async () => {
+    throw refusal;
+  });
+}
+
+/** Writes one event of a batch: a tap of a station. */
+const event = (batch: string, request: IncomingMessage, response: ServerResponse): Promise<void> =>
+  tell(response, async () => {
+    const recorded = await recordEvent(pool('taps'), batch, await jsonOf(request));
+    return { status: recorded.isNew ? 201 : 200, body: recorded };
+  });
+
+let streams = 0;
+
+/** Server-sent events: `told` with each event of any batch, `again` when a station should read anew, `device` with what the kitchen’s devices send, `alive` now and then, with the server’s clock. */
 function live(request: IncomingMessage, response: ServerResponse): void {
+  if (streams >= MOST_STREAMS) {
+    refuse(request, response, busy(`${streams} stations are told already`, 'close one that nobody looks at'));
+    return;
+  }
+  streams++;
   response.writeHead(200, {
     'content-type': 'text/event-stream; charset=utf-8',
     'cache-control': 'no-cache, no-transform',
     'x-accel-buffering': 'no',
   });
-  const send = (name: string, data: unknown) =>
-    response.write(`event: ${name}\ndata: ${JSON.stringify(data)}\n\n`);
+  const send = (name: string, data: unknown) => {
+    // Who does not read is cut: it would cost the memory of all, and when it comes back it reads anew.
+    if (response.writableLength > MOST_UNREAD) response.destroy();
+    else response.write(`event: ${name}\ndata: ${JSON.stringify(data)}\n\n`);
+  };
+  const alive = () => send('alive', { now: Date.now(), telling: isListening() });
   response.write('retry: 1000\n\n');
+  alive();
   const stop = listen((told) => (told === 'again' ? send('again', {}) : send('told', told)));
   const stopDevices = listenToDevices((news) => send('device', news));
-  const breath = setInterval(() => response.write(': still here\n\n'), BREATH);
-  request.on('close', () => {
+  const breath = setInterval(alive, BREATH);
+  response.on('error', () => {});
+  response.on('close', () => {
+    streams--;
     clearInterval(breath);
     stop();
     stopDevices();
   });
 }
 
+/** What is true of this process: whether it reaches its database, hears it, and how many it tells. `run` tells it from another on the same port. */
+async function health(response: ServerResponse): Promise<void> {
+  const database = await reached();
+  const body = {
+    ok: database.ok && isListening(),
+    run: process.env.PANACHE_RUN ?? null,
+    database: { reached: database.ok, ms: database.ms },
+    telling: isListening(),
+    stations: streams,
+    memoryMb: Math.round(process.memoryUsage.rss() / 1e6),
+  };
+  await tell(response, async () => ({
+    status: database.ok ? 200 : 503,
+    body,
+    ...(!database.ok && { headers: { 'retry-after': '2' } }),
+  }));
+}
+
 const EVENTS = /^\/api\/batches\/([^/?]+)\/events$/;
 
 /**
- * The two things every tap of every station goes through, answered without a page's machinery: an event
- * written, and the stream that tells it. True when the request was one of them.
+ * What every tap of every station goes through, answered without a page's machinery: an event written, the
+ * stream that tells it, the clock, and whether all is well. True when the request was one of them.
  */
 export function direct(request: IncomingMessage, response: ServerResponse): boolean {
+  const { method } = request;
   const path = (request.url ?? '').split('?')[0] ?? '';
+  const reads = method === 'GET' || method === 'HEAD';
   const batch = EVENTS.exec(path)?.[1];
-  if (batch && request.method === 'POST') {
-    void event(decodeURIComponent(batch), request, response);
-    return true;
-  }
   if (batch) {
-    void answered(async () => {
-      throw cannot('method', String(request.method), 'POST');
-    }).then(({ status, body }) => {
-      response.writeHead(status, { 'content-type': 'application/json' });
-      response.end(JSON.stringify(body));
-    });
+    if (method === 'POST') void event(decodeURIComponent(batch), request, response);
+    else refuse(request, response, notAllowed(405, 'method', String(method), 'POST'));
     return true;
   }
-  if (path === '/api/live' && request.method === 'GET') {
-    live(request, response);
-    return true;
-  }
-  return false;
+  if (path !== '/api/live' && path !== '/api/health' && path !== '/api/clock') return false;
+  if (!reads) refuse(request, response, notAllowed(405, 'method', String(method), 'GET'));
+  else if (path === '/api/live') live(request, response);
+  else if (path === '/api/clock') void tell(response, async () => ({ body: { now: Date.now() } }));
+  else void health(response);
+  return true;
 }

@@ -5,9 +5,10 @@ import { type FunnelFile, FunnelSchema, KitchenFile, kitchenFileOf } from '../co
 import { fitWaterTest, ImplausibleReading, WaterTest, type WaterTested } from '../core/learn/waterTest';
 import type { House } from '../core/plan/house';
 import { type Queryable, transaction } from './database';
+import { readInUse } from './queries/batches';
 import { readHouse, replaceHouse } from './queries/kitchen';
 import { writeWaterTest } from './queries/waterTests';
-import { accept, cannot, Refusal, unknown } from './refusal';
+import { accept, cannot, Refusal, taken, unknown } from './refusal';
 
 /** The stored house. Refuses when there is none. */
 export async function theHouse(db: Queryable): Promise<House> {
@@ -21,12 +22,26 @@ const SavedKitchen = z.object({
   revision: z.int({ error: 'revision is the number the kitchen was read with' }),
 });
 
+/** Refuses a kitchen without a pot or burner that something stands on now. */
+export async function refuseInUse(db: Queryable, file: KitchenFile): Promise<void> {
+  for (const use of await readInUse(db, file.id)) {
+    const says = `${use.recipeName} stands on it, since ${use.startedAt}`;
+    const allowed = 'end that batch first';
+    if (!file.vessels.some((v) => v.id === use.vesselId))
+      throw taken('vessels', `“${use.vesselId}” is gone: ${says}`, allowed);
+    if (use.burnerId !== null && !file.burners.some((b) => b.id === use.burnerId))
+      throw taken('burners', `“${use.burnerId}” is gone: ${says}`, allowed);
+  }
+}
+
 /** Writes the whole kitchen, as changed from `revision`. Its id stays what it is. */
 export async function saveKitchen(pool: pg.Pool, input: unknown): Promise<{ revision: number }> {
   const { kitchen, revision } = accept(SavedKitchen, input);
   const file = accept(KitchenFile, kitchen);
   return transaction(async (db) => {
+    await db.query('SELECT 1 FROM kitchen FOR UPDATE');
     const house = await theHouse(db);
+    await refuseInUse(db, { ...file, id: house.id });
     return { revision: await replaceHouse(db, { ...file, id: house.id }, revision) };
   }, pool);
 }

@@ -8,7 +8,7 @@ import { type DeviceNews, heard, thinned } from './devices';
 import { gathered } from './gathered';
 import { listen, type Told } from './live';
 import { readBatches, UNBOUND } from './queries/batches';
-import { readRail } from './rail';
+import { railOf } from './rail';
 import { refusal, testDatabase } from './testDatabase';
 
 let pool: pg.Pool;
@@ -27,10 +27,13 @@ afterAll(() => drop());
 
 const event = (body: BatchEvent['body']): BatchEvent => ({
   id: randomUUID(),
-  at: '2026-01-31T16:10:00.000Z',
+  at: new Date().toISOString(),
   station: 'Late',
   body,
 });
+
+/** The event as it is told: with when the server took it. */
+const taken = (e: BatchEvent) => ({ ...e, receivedAt: expect.any(String) });
 
 /** What is told from when `work` begins until `enough` of it has come. */
 async function toldDuring(
@@ -61,7 +64,7 @@ test('every event is told whole, in the order written, whichever process wrote i
     for (const e of events) await recordEvent(elsewhere, batch, e);
   }, 4);
   await elsewhere.end();
-  expect(told).toEqual(['again', ...events.map((e) => ({ batch, event: e }))]);
+  expect(told).toEqual(['again', ...events.map((e) => ({ batch, event: taken(e) }))]);
 });
 
 test('an event too long for a notification is told all the same', async () => {
@@ -76,8 +79,8 @@ test('an event too long for a notification is told all the same', async () => {
     await recordEvent(pool, batch, longer);
   }, 3);
   expect(told.slice(1)).toEqual([
-    { batch, event: long },
-    { batch, event: longer },
+    { batch, event: taken(long) },
+    { batch, event: taken(longer) },
   ]);
 });
 
@@ -152,7 +155,7 @@ test('to the rim is as far as a ruler goes', async () => {
 test('the rail tells the minute the model sees the step end, and the timers', async () => {
   const started = event({ kind: 'timer-started', name: 'stock', seconds: 600 });
   await recordEvent(pool, batch, { ...started, at: new Date().toISOString() });
-  const [ticket] = await readRail(pool);
+  const [ticket] = await railOf(pool, Date.now());
   expect(ticket).toMatchObject({ id: batch, doing: 'Simmer until tender' });
   expect(ticket?.timers.map((t) => t.name)).toEqual(['stock']);
   expect(Date.parse(ticket?.until ?? '')).toBeGreaterThan(Date.now());

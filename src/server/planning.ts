@@ -7,6 +7,7 @@ import type { Recipe } from '../core/plan/recipe';
 import type { Plan } from '../core/plan/types';
 import { EQUAL_PARTS } from '../core/thicken/equalParts';
 import { ROUX_COLOURS } from '../core/thicken/granules';
+import { momentOf } from '../core/units/moment';
 import { numberFrom } from '../core/units/numberFrom';
 import type { Queryable } from './database';
 import { readHouse } from './queries/kitchen';
@@ -40,8 +41,10 @@ export type PlanRequest = z.infer<typeof PlanRequest>;
 
 export const StartRequest = PlanRequest.extend({
   id: z.uuid({ error: 'id is a UUID made by the station' }),
-  startedAt: z.iso.datetime({ error: 'startedAt is a time such as 2026-01-31T16:20:00Z' }),
-  serveAt: z.iso.datetime({ error: 'serveAt is a time such as 2026-01-31T18:30:00Z' }).nullish(),
+  startedAt: momentOf('startedAt'),
+  serveAt: momentOf('serveAt').nullish(),
+  /** Start although another live batch stands in that pot: the cook was asked. */
+  anyway: z.boolean({ error: 'anyway is true or false' }).optional(),
 });
 export type StartRequest = z.infer<typeof StartRequest>;
 

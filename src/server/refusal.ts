@@ -1,5 +1,10 @@
 import type * as z from 'zod';
 import { issueWords, valueAt } from '../core/formats/issueWords';
+import { isAway, noted } from './database';
+import { log } from './log';
+
+/** Problems told of one request. */
+const MOST_PROBLEMS = 50;
 
 /** One thing wrong with what was sent: the field, what it held, and what it may hold. */
 export type Problem = { readonly field: string; readonly given: string; readonly allowed: string };
@@ -7,7 +12,7 @@ export type Problem = { readonly field: string; readonly given: string; readonly
 /** A request that is refused; nothing has been written. */
 export class Refusal extends Error {
   constructor(
-    readonly status: 400 | 404 | 409 | 413 | 422,
+    readonly status: 400 | 403 | 404 | 405 | 409 | 413 | 415 | 421 | 422 | 503,
     readonly problems: readonly Problem[],
   ) {
     super(problems.map((p) => `${p.field}: ${p.given}; ${p.allowed}`).join('. '));
@@ -24,6 +29,13 @@ export const unknown = (field: string, given: string, known: readonly string[]):
     `“${given}” is not known`,
     known.length ? `one of ${known.join(', ')}` : 'none is stored',
   );
+
+export const notAllowed = (status: 403 | 405 | 415 | 421, field: string, given: string, allowed: string) =>
+  refuse(status, field, given, allowed);
+
+/** What cannot be done now, and can later: nothing has been written, and nothing is lost by waiting. */
+export const busy = (given: string, allowed = 'try again in a moment'): Refusal =>
+  refuse(503, 'server', given, allowed);
 
 export const cannot = (field: string, given: string, allowed: string): Refusal =>
   refuse(422, field, given, allowed);
@@ -44,6 +56,42 @@ const shown = (value: unknown): string => {
   const text = JSON.stringify(value) ?? String(value);
   return text.length > 80 ? `${text.slice(0, 77)}…` : text;
 };
+
+/** Deepest nesting of arrays and objects anything we read has, with room to spare. */
+const DEEPEST = 64;
+
+/** A watch over JSON that comes in pieces: true once it nests deeper than anything we read, so that what walks it would run out of stack. */
+export function depthGuard(): (bytes: Uint8Array) => boolean {
+  let depth = 0;
+  let inText = false;
+  let escaped = false;
+  return (bytes) => {
+    for (const c of bytes) {
+      if (escaped) escaped = false;
+      else if (inText) {
+        if (c === 92) escaped = true;
+        else if (c === 34) inText = false;
+      } else if (c === 34) inText = true;
+      else if (c === 91 || c === 123) {
+        if (++depth > DEEPEST) return true;
+      } else if (c === 93 || c === 125) depth--;
+    }
+    return false;
+  };
+}
+
+/** Whether JSON `text` nests deeper than anything we read. */
+export const tooDeep = (text: string): boolean => depthGuard()(Buffer.from(text));
+
+/** JSON `text` as a value, or the refusal that says what is wrong with it. */
+export function jsonIn(text: string): unknown {
+  if (tooDeep(text)) throw refuse(400, 'body', 'nested too deep', `at most ${DEEPEST} levels`);
+  try {
+    return JSON.parse(text);
+  } catch {
+    throw notJson(text);
+  }
+}
 
 /** Where in `value` a text is that a database cannot hold, NUL or half a character; null when nowhere. */
 function unstorable(value: unknown, path: readonly string[] = []): readonly string[] | null {
@@ -67,7 +115,7 @@ export function accept<S extends z.ZodType>(schema: S, input: unknown, whole = '
   }
   throw new Refusal(
     400,
-    result.error.issues.map((issue) => ({
+    result.error.issues.slice(0, MOST_PROBLEMS).map((issue) => ({
       field: issue.path.map(String).join('.') || whole,
       given: shown(valueAt(input, issue.path)),
       allowed: issueWords(issue, valueAt(input, issue.path)),
@@ -103,12 +151,7 @@ export async function readText(request: Request, limit: number): Promise<string>
 
 /** The request's JSON, read no further than `limit` bytes. */
 export async function readJson(request: Request, limit = 64 * 1024): Promise<unknown> {
-  const text = await readText(request, limit);
-  try {
-    return JSON.parse(text);
-  } catch {
-    throw notJson(text);
-  }
+  return jsonIn(await readText(request, limit));
 }
 
 /** Headers that make a browser keep the answer as a file. */
@@ -118,6 +161,15 @@ export const fileNamed = (name: string): Record<string, string> => ({
 
 type Answer = { readonly status: number; readonly body: unknown; readonly headers?: Record<string, string> };
 
+/** Seconds after which it is worth trying again. */
+const RETRY_AFTER = '2';
+
+const refusedWith = ({ status, problems }: Refusal): Answer => ({
+  status,
+  body: { problems },
+  ...(status === 503 && { headers: { 'retry-after': RETRY_AFTER } }),
+});
+
 /** What `work` answers; a refusal as its status and problems, what fails here as one plain line. */
 export async function answered(
   work: () => Promise<{ status?: number; body: unknown; headers?: Record<string, string> }>,
@@ -125,8 +177,14 @@ export async function answered(
   try {
     return { status: 200, ...(await work()) };
   } catch (error) {
-    if (error instanceof Refusal) return { status: error.status, body: { problems: error.problems } };
-    console.error(error);
+    if (error instanceof Refusal) return refusedWith(error);
+    if (isAway(error)) {
+      noted(error);
+      return refusedWith(
+        busy('the kitchen’s database is away or too slow', 'nothing was written; try again in a moment'),
+      );
+    }
+    log().error({ err: error }, 'a request failed');
     return {
       status: 500,
       body: {

@@ -4,12 +4,13 @@ import type pg from 'pg';
 import { batchState } from '../core/batch/state';
 import { recordEvent, startBatch } from './batches';
 import { loadDemo } from './demo';
+import { log } from './log';
 import { migrate } from './migrate';
 import { PlanRequest, planStored, StartRequest } from './planning';
 import { readBatch, readBatches } from './queries/batches';
 import { readHouse } from './queries/kitchen';
 import { readRecipes, writeVersion } from './queries/recipes';
-import { readRail } from './rail';
+import { railOf } from './rail';
 import { accept, readJson, respond } from './refusal';
 import { refusal, testDatabase } from './testDatabase';
 
@@ -71,7 +72,7 @@ describe('loading', () => {
   });
 
   test('one batch is under way, five steps in, with probe and scale', async () => {
-    const [ticket] = await readRail(pool);
+    const [ticket] = await railOf(pool, Date.now());
     expect(ticket).toMatchObject({ name: 'Smoked parsnip velouté', step: 6 });
   });
 });
@@ -84,7 +85,7 @@ describe('starting a batch', () => {
     const batch = await readBatch(pool, request.id);
     expect(batch?.plan.steps).toHaveLength(11);
     expect(batch?.plan.steps[1]?.details[0]).toMatch(/g plain flour/);
-    expect((await readRail(pool)).map((t) => t.id)).toContain(request.id);
+    expect((await railOf(pool, Date.now())).map((t) => t.id)).toContain(request.id);
   });
 
   test.each([
@@ -118,7 +119,7 @@ describe('starting a batch', () => {
 
 describe('the record', () => {
   const begun = async () => {
-    const request = start();
+    const request = start({ anyway: true });
     await startBatch(pool, accept(StartRequest, request));
     return request.id;
   };
@@ -128,7 +129,7 @@ describe('the record', () => {
     const event = tap({ kind: 'step-done', step: 0 });
     const answers = await Promise.all(Array.from({ length: 6 }, () => recordEvent(pool, id, event)));
     expect(answers.filter((a) => a.isNew)).toHaveLength(1);
-    expect((await readBatch(pool, id))?.events).toEqual([event]);
+    expect((await readBatch(pool, id))?.events).toEqual([{ ...event, receivedAt: expect.any(String) }]);
   });
 
   test('withdrawing keeps both lines, and the state goes back', async () => {
@@ -197,13 +198,13 @@ describe('at the edge', () => {
   });
 
   test('an unforeseen failure is one plain line, not its insides', async () => {
-    const log = jest.spyOn(console, 'error').mockImplementation(() => {});
+    const written = jest.spyOn(log(), 'error').mockImplementation(() => {});
     const answer = await respond(async () => {
       throw new Error('password is hunter2');
     });
     expect(answer.status).toBe(500);
     expect(await answer.text()).not.toMatch(/hunter2/);
-    expect(log).toHaveBeenCalled();
-    log.mockRestore();
+    expect(written).toHaveBeenCalledWith({ err: expect.any(Error) }, 'a request failed');
+    written.mockRestore();
   });
 });

@@ -3,7 +3,7 @@ import * as z from 'zod';
 import { pool } from '../../server/database';
 import { theHouse } from '../../server/kitchen';
 import { readBatch } from '../../server/queries/batches';
-import { readRail } from '../../server/rail';
+import { theRail } from '../../server/theRail';
 import { CheckView } from '../../ui/check/CheckView';
 
 export const metadata: Metadata = { title: 'Check' };
@@ -17,7 +17,7 @@ export default async function CheckPage({
 }) {
   const { batch: asked } = await searchParams;
   const db = pool();
-  const [house, tickets] = await Promise.all([theHouse(db), readRail(db)]);
+  const [house, tickets] = await Promise.all([theHouse(db), theRail()]);
   const id = typeof asked === 'string' ? asked : tickets[0]?.id;
   const batch = z.uuid().safeParse(id).success ? await readBatch(db, String(id)) : null;
   return (

@@ -4,7 +4,7 @@ import * as z from 'zod';
 import { pool } from '../../server/database';
 import { theHouse } from '../../server/kitchen';
 import { readBatch } from '../../server/queries/batches';
-import { readRail } from '../../server/rail';
+import { theRail } from '../../server/theRail';
 import { FixView } from '../../ui/fix/FixView';
 
 export const metadata: Metadata = { title: 'Fix' };
@@ -18,7 +18,7 @@ export default async function FixPage({
 }) {
   const { batch: asked } = await searchParams;
   const db = pool();
-  const [house, tickets] = await Promise.all([theHouse(db), readRail(db)]);
+  const [house, tickets] = await Promise.all([theHouse(db), theRail()]);
   const id = typeof asked === 'string' ? asked : tickets[0]?.id;
   const batch = z.uuid().safeParse(id).success ? await readBatch(db, String(id)) : null;
   if (!batch)

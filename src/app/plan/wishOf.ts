@@ -1,5 +1,3 @@
-import { planAsked } from '../../core/plan/choose/remedies';
-import type { Plan } from '../../core/plan/types';
 import { pool } from '../../server/database';
 import { readHouse } from '../../server/queries/kitchen';
 import { readRecipes } from '../../server/queries/recipes';
@@ -21,10 +19,4 @@ export async function wishOf(query: Query): Promise<Wished | null> {
   const flat = Object.fromEntries(Object.entries(query).map(([k, v]) => [k, Array.isArray(v) ? v[0] : v]));
   const wish = wishFrom(flat, stores);
   return wish && { stores, wish };
-}
-
-/** The plan of a wish; null when the house lacks what it asks for. */
-export function planWished({ stores: { house, recipes }, wish }: Wished): Plan | null {
-  const recipe = recipes.find((r) => r.id === wish.recipeId);
-  return recipe ? planAsked({ house, recipe, asked: wish }) : null;
 }

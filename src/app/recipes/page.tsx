@@ -1,8 +1,7 @@
 import type { Metadata } from 'next';
-import { middleOf } from '../../core/flow/bands';
-import { planFor } from '../../core/plan/plan';
 import { pool } from '../../server/database';
 import { theHouse } from '../../server/kitchen';
+import { landingsOf } from '../../server/landings';
 import { readRecipes } from '../../server/queries/recipes';
 import { type Listed, RecipesView } from '../../ui/recipes/RecipesView';
 
@@ -13,21 +12,18 @@ export default async function RecipesPage() {
   const db = pool();
   const house = await theHouse(db);
   const stored = await readRecipes(db, house.id, { archived: true });
-  const listed = stored.map(({ recipe, version, madeAt, archived }): Listed => {
-    const plan = planFor(
-      recipe,
-      { litres: recipe.yieldLitres, viscosity: middleOf(recipe.band, house.kitchen.bandLimits) },
-      { ...recipe.home, kitchen: house.kitchen },
-    );
+  const landings = await landingsOf(house, stored);
+  const listed = stored.map(({ recipe, version, madeAt, archived }, n): Listed => {
+    const { lands = null, viscosity = null, ingredients = [] } = landings[n] ?? {};
     return {
       id: recipe.id,
       name: recipe.name,
       school: recipe.school,
       band: recipe.band,
-      lands: plan.found.band,
-      viscosity: plan.found.bowlViscosity,
+      lands,
+      viscosity,
       litres: recipe.yieldLitres,
-      ingredients: plan.weighOut.map((l) => l.name),
+      ingredients,
       version,
       madeAt,
       archived,

@@ -1,14 +1,13 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { redirect } from 'next/navigation';
-import { pool } from '../../server/database';
-import { readRail } from '../../server/rail';
+import { theRail } from '../../server/theRail';
 
 export const metadata: Metadata = { title: 'Stove' };
 export const dynamic = 'force-dynamic';
 
 export default async function StovePage() {
-  const [oldest] = await readRail(pool());
+  const [oldest] = await theRail();
   if (oldest) redirect(`/stove/${oldest.id}`);
   return (
     <div className="grid h-full place-content-center gap-6 p-8 text-center">

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { isIngredient } from '../food/catalogue';
 import { Step } from '../pot/step';
 import { ROUX_COLOURS } from '../thicken/granules';
+import { momentOf } from '../units/moment';
 import { numberFrom } from '../units/numberFrom';
 
 /** A step of a batch: its place in the plan, or the id of the event that added it. */
@@ -168,9 +169,22 @@ export type BodyOf<K extends EventBody['kind']> = Extract<EventBody, { kind: K }
  */
 export const BatchEvent = z.object({
   id: z.uuid(),
-  /** When it happened, by the station's clock. */
-  at: z.iso.datetime(),
+  /** When it happened, by the server's clock as far as the station knew it: all stations count by one. */
+  at: momentOf('at'),
   station: z.string().min(1).max(60),
+  /** How far the station's own clock stood ahead of the server's, ms; already taken out of `at`. */
+  clockMs: z.int().min(-2e12).max(2e12).optional(),
+  /** When the server took it: the server's to say. */
+  receivedAt: momentOf('receivedAt').optional(),
   body: EventBody,
 });
 export type BatchEvent = z.infer<typeof BatchEvent>;
+
+/** An event that reached the server this long after it happened, ms, waited on its station. */
+const LATE = 120_000;
+
+/** How late the record has an event, ms; 0 when it came at once, or nobody knows. */
+export function lateBy({ at, receivedAt }: Pick<BatchEvent, 'at' | 'receivedAt'>): number {
+  const late = receivedAt ? Date.parse(receivedAt) - Date.parse(at) : 0;
+  return late > LATE ? late : 0;
+}

@@ -87,5 +87,12 @@ export type Batch = {
   readonly plan: RecordedPlan;
   readonly startedAt: string;
   readonly serveAt: string | null;
+  /** When the server took the start. */
+  readonly receivedAt?: string | undefined;
   readonly events: readonly BatchEvent[];
+  /** Lines of its record that cannot be read: they stand in it, and count for nothing here. */
+  readonly unreadable?: readonly Unreadable[] | undefined;
 };
+
+/** A line of a record as it is stored, and why it cannot be read. */
+export type Unreadable = { readonly id: string; readonly why: string };

@@ -15,6 +15,8 @@ export type Ticket = {
   readonly celsius: number;
   readonly by: 'reading' | 'model' | 'plan';
   readonly timers: readonly Timer[];
+  /** What of this batch cannot be relied on, in words; null when all can. */
+  readonly trouble: string | null;
 };
 
 /** A temperature older than this, ms, no longer speaks of now. */
@@ -26,8 +28,16 @@ const NEXT_CHECK = { hold: 3_600_000, cool: 7_200_000 } as const;
 /** What the model says of a pot on the stove: °C now, and when (ms) the step at hand ends. */
 export type ByModel = { readonly celsius: number; readonly endsAt: number };
 
-/** The ticket of a batch at `now` (ms), or null when it is over. */
-export function ticketOf(batch: Batch, now: number, model?: ByModel): Ticket | null {
+/** What a cook is told of a batch whose model or record fails it. */
+function troubleWith({ unreadable = [] }: Batch, lost: boolean): string | null {
+  if (lost) return 'Not followed: by the plan';
+  if (unreadable.length === 0) return null;
+  return unreadable.length === 1 ? 'A line cannot be read' : `${unreadable.length} lines cannot be read`;
+}
+
+/** The ticket of a batch at `now` (ms), or null when it is over. `by` is what the model says of it, “lost” where it failed. */
+export function ticketOf(batch: Batch, now: number, by?: ByModel | 'lost'): Ticket | null {
+  const model = by === 'lost' ? undefined : by;
   const state = batchState(batch);
   const { steps, current, stage, since, timers } = state;
   if (stage === 'over') return null;
@@ -64,5 +74,6 @@ export function ticketOf(batch: Batch, now: number, model?: ByModel): Ticket | n
         ? { celsius: model.celsius, by: 'model' }
         : { celsius: planned, by: 'plan' }),
     timers,
+    trouble: troubleWith(batch, by === 'lost'),
   };
 }

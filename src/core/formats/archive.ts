@@ -2,10 +2,11 @@ import * as z from 'zod';
 import { BatchEvent } from '../batch/events';
 import { RecordedPlan } from '../batch/record';
 import { Recipe } from '../plan/recipe';
+import { momentOf } from '../units/moment';
 import { issueWords, valueAt } from './issueWords';
 import { KitchenFile } from './kitchenFile';
 
-const Time = z.iso.datetime({ error: 'a time such as 2026-01-31T16:20:00Z' });
+const Time = momentOf('it');
 
 /** A recipe as typed: checked as one, kept as it stands. */
 const Body = z.looseObject({ id: z.string() }).superRefine((body, ctx) => {
@@ -15,7 +16,8 @@ const Body = z.looseObject({ id: z.string() }).superRefine((body, ctx) => {
     ctx.addIssue({ code: 'custom', path: [...i.path], message: issueWords(i, valueAt(body, i.path)) });
 });
 
-const ArchivedRecipe = z
+/** A recipe with all its versions, the oldest first. */
+export const ArchivedRecipe = z
   .object({
     id: z.string(),
     archived: z.boolean(),
@@ -40,14 +42,21 @@ const ArchivedRecipe = z
     }
   });
 
-const ArchivedBatch = z.object({
+/** Most lines of one batch's record: a busy one has some hundreds. */
+const MOST_EVENTS = 50_000;
+
+/** A batch with its whole record. */
+export const ArchivedBatch = z.object({
   id: z.uuid(),
   recipeId: z.string(),
   recipeVersion: z.int().min(1),
   plan: RecordedPlan,
   startedAt: Time,
   serveAt: Time.nullable(),
-  events: z.array(BatchEvent),
+  receivedAt: Time.optional(),
+  events: z.array(BatchEvent).max(MOST_EVENTS),
+  /** Lines that could not be read where they stood: kept for whoever looks, taken in by nobody. */
+  unreadable: z.array(z.unknown()).optional(),
 });
 
 /** A whole kitchen: its settings, every version of every recipe, and every batch. `panache.archive/1`. */

@@ -129,11 +129,16 @@ export function advanceLag(lag: Lag, cut: Cut, seconds: number, rise: number): L
   return { modes, most: lag.most + Math.abs(rise) };
 }
 
-/** °C at the centre, in liquid at `liquid` °C. */
+/** °C a piece can be spoken of at. */
+const COLDEST = -40;
+const HOTTEST = 200;
+
+/** °C at the centre, in liquid at `liquid` °C; never beyond −40…200, however the liquid jumped. */
 export function centreTemperature(lag: Lag, cut: Cut, liquid: number): number {
   let behind = 0;
   MODES[DIMENSIONS[cut.shape]].forEach((mode, i) => {
     behind += mode.weight * (lag.modes[i] ?? 0);
   });
-  return liquid - Math.max(-lag.most, Math.min(lag.most, behind));
+  const centre = liquid - Math.max(-lag.most, Math.min(lag.most, behind));
+  return Math.min(HOTTEST, Math.max(COLDEST, centre));
 }

@@ -12,7 +12,7 @@ import {
   type ThickenerKind,
 } from '../thicken/granules';
 import { foodIn, type Kitchen } from './kitchen';
-import type { Piece, Pot } from './pot';
+import { type Piece, type Pot, potCelsius } from './pot';
 import type { Portion } from './step';
 
 const DEFAULT_CUT: Cut = { shape: 'cube', edgeMm: 8 };
@@ -107,7 +107,7 @@ export function putIn(pot: Pot, portion: Portion, kitchen: Kitchen, colour: Roux
   const own = arrivesAt(portion, kitchen);
   const held = heatHeldBy(times(i.composition, portion.amount), own);
   const before = heatCapacity(pot);
-  const celsius = (before * pot.celsius + held * own) / (before + held);
+  const celsius = potCelsius((before * pot.celsius + held * own) / (before + held));
   const buffering = (portion.amount / 1000) * i.buffering;
   const next: Pot = {
     ...pot,

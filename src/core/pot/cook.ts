@@ -11,7 +11,7 @@ import { evaporate, pHOf, volumeMl } from './contents';
 import { heatingOf, surfaceOf } from './heating';
 import type { Kitchen } from './kitchen';
 import { consistency } from './observe';
-import type { Piece, Pot } from './pot';
+import { type Piece, type Pot, potCelsius } from './pot';
 
 /** A point on a trajectory: what the clock, a probe, a ruler and a spoon would say. */
 export type Sample = {
@@ -213,6 +213,7 @@ function slice(pot: Pot, fire: Fire, seconds: number, { boil, surface }: Place, 
     else if (ceiling === boil && !above)
       steam += (Math.max(0, surplus - toReach) / latent) * LID_ESCAPE[fire.lid] * seconds;
   }
+  celsius = potCelsius(celsius);
   const rise = celsius - pot.celsius;
   const warmer = {
     ...evaporate(pot, steam),

@@ -6,7 +6,7 @@ import { LID_ESCAPE, type Lid, surfaceFinder } from '../heat/waterLoss';
 import { heatCapacity, volumeMl } from './contents';
 import type { Kitchen } from './kitchen';
 import { consistency } from './observe';
-import type { Pot } from './pot';
+import { type Pot, potCelsius } from './pot';
 
 /** °C apart at which capacity and volume are read, to take them as straight lines between. */
 const APART = 10;
@@ -52,8 +52,10 @@ export function heatingOf(pot: Pot, lid: Lid, kitchen: Kitchen, flux: Surface, l
     surfaceArea(pot.vessel) * LID_ESCAPE[lid] * kitchen.factors.waterLoss * (pot.vessel.lossFactor ?? 1);
 
   /** g/s of steam at `celsius`. */
-  const steamAt = (celsius: number): number =>
-    flux(celsius, thickness * temperatureFactor(celsius)) * escaping;
+  const steamAt = (degrees: number): number => {
+    const celsius = potCelsius(degrees);
+    return flux(celsius, thickness * temperatureFactor(celsius)) * escaping;
+  };
   const capacityAt = (celsius: number, steam: number): number =>
     capacity + capacityRise * (celsius - from) - perGram * steam;
   const wallAt = (celsius: number, steam: number): number =>
@@ -62,7 +64,8 @@ export function heatingOf(pot: Pot, lid: Lid, kitchen: Kitchen, flux: Surface, l
   /** Heun’s Runge–Kutta, of the third order for a long slice, else the second: the pot after `seconds` with `watts` going in, if nothing stops it. */
   const free = (watts: number, seconds: number): Heated => {
     const rate = (celsius: number, steam: number, vapour: number): number =>
-      (watts - wallAt(celsius, steam) - vapour * latentHeat(celsius)) / capacityAt(celsius, steam);
+      (watts - wallAt(celsius, steam) - vapour * latentHeat(potCelsius(celsius))) /
+      capacityAt(celsius, steam);
     const m1 = steamAt(from);
     const k1 = rate(from, 0, m1);
     if (!long) {

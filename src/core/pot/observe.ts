@@ -29,6 +29,9 @@ export type Observation = {
   readonly pH: number;
 };
 
+/** g/L beyond which it is dough, and no thicker for being more. */
+const DOUGH = 1e5;
+
 /** Below this, mL, there is no liquid to speak of and nothing to thicken. */
 const NO_LIQUID = 20;
 
@@ -36,7 +39,7 @@ const NO_LIQUID = 20;
 export function consistency(pot: Pot) {
   const liquid = liquidMl(pot, POURED_CELSIUS);
   const wet = liquid > NO_LIQUID;
-  const equivalents = wet ? (equivalentsAtWork(pot.thickeners) / liquid) * 1000 : 0;
+  const equivalents = wet ? Math.min(DOUGH, (equivalentsAtWork(pot.thickeners) / liquid) * 1000) : 0;
   const phi = wet ? fatFraction(pot) : 0;
   const bowlViscosity = viscosity(equivalents, phi, BOWL_CELSIUS);
   return {

@@ -54,6 +54,16 @@ export type Pot = {
   readonly lid: Lid;
 };
 
+/**
+ * °C a pot can be spoken of at. What would freeze stands as slush at the lower end (the heat of melting is
+ * not counted); hotter than the upper end nothing but smoke is left.
+ */
+export const POT_CELSIUS = { least: -4, most: 190 } as const;
+
+/** `celsius` kept to what a pot can be spoken of at. */
+export const potCelsius = (celsius: number): number =>
+  Math.min(POT_CELSIUS.most, Math.max(POT_CELSIUS.least, celsius));
+
 export const emptyPot = (vessel: Vessel, burner: Burner, celsius = 20): Pot => ({
   vessel,
   burner,

@@ -1,5 +1,5 @@
 import { BatchEvent } from '../../core/batch/events';
-import type { Batch, RecordedPlan } from '../../core/batch/record';
+import type { Batch, RecordedPlan, Unreadable } from '../../core/batch/record';
 import type { Queryable } from '../database';
 
 type BatchRow = {
@@ -9,82 +9,206 @@ type BatchRow = {
   plan: RecordedPlan;
   started_at: Date;
   serve_at: Date | null;
+  received_at: Date;
 };
-type EventRow = { id: string; batch_id: string; at: Date; station: string; body: unknown };
+type EventRow = {
+  id: string;
+  batch_id: string;
+  at: Date;
+  station: string;
+  body: unknown;
+  clock_ms: string | null;
+  received_at: Date;
+};
 
-const eventOf = (row: EventRow): BatchEvent =>
-  BatchEvent.parse({ id: row.id, at: row.at.toISOString(), station: row.station, body: row.body });
+const EVENT = 'id, batch_id, at, station, body, clock_ms, received_at';
+
+/** A stored moment as text; “infinity” and years no calendar has come as they are. */
+const momentOf = (at: unknown): string =>
+  at instanceof Date && !Number.isNaN(at.getTime()) ? at.toISOString() : String(at);
+
+/** A stored line as an event, or why it cannot be read: what was let in once must not stop a page for ever. */
+function eventOf(row: EventRow): BatchEvent | Unreadable {
+  const read = BatchEvent.safeParse({
+    id: row.id,
+    at: momentOf(row.at),
+    station: row.station,
+    body: row.body,
+    receivedAt: momentOf(row.received_at),
+    ...(row.clock_ms !== null && { clockMs: Number(row.clock_ms) }),
+  });
+  if (read.success) return read.data;
+  const [issue] = read.error.issues;
+  return { id: row.id, why: `${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`.slice(0, 200) };
+}
+
+const isReadable = (line: BatchEvent | Unreadable): line is BatchEvent => !('why' in line);
 
 async function withEvents(db: Queryable, rows: readonly BatchRow[]): Promise<readonly Batch[]> {
   if (rows.length === 0) return [];
   const events = await db.query<EventRow>(
-    'SELECT id, batch_id, at, station, body FROM batch_event WHERE batch_id = ANY($1) ORDER BY seq',
+    `SELECT ${EVENT} FROM batch_event WHERE batch_id = ANY($1) ORDER BY seq`,
     [rows.map((r) => r.id)],
   );
-  return rows.map((row) => ({
-    id: row.id,
-    recipeId: row.recipe_id,
-    recipeVersion: row.recipe_version,
-    plan: row.plan,
-    startedAt: row.started_at.toISOString(),
-    serveAt: row.serve_at?.toISOString() ?? null,
-    events: events.rows.filter((e) => e.batch_id === row.id).map(eventOf),
-  }));
+  const lines = new Map<string, EventRow[]>(rows.map((r) => [r.id, []]));
+  for (const e of events.rows) lines.get(e.batch_id)?.push(e);
+  return rows.map((row) => {
+    const all = (lines.get(row.id) ?? []).map(eventOf);
+    const unreadable = all.filter((e): e is Unreadable => !isReadable(e));
+    return {
+      id: row.id,
+      recipeId: row.recipe_id,
+      recipeVersion: row.recipe_version,
+      plan: row.plan,
+      startedAt: momentOf(row.started_at),
+      serveAt: row.serve_at === null ? null : momentOf(row.serve_at),
+      receivedAt: momentOf(row.received_at),
+      events: all.filter(isReadable),
+      ...(unreadable.length > 0 && { unreadable }),
+    };
+  });
 }
 
 /** The kitchen's newest batches, newest first. */
 export async function readBatches(db: Queryable, kitchenId: string, atMost = 20): Promise<readonly Batch[]> {
   const { rows } = await db.query<BatchRow>(
-    'SELECT * FROM batch WHERE kitchen_id = $1 ORDER BY started_at DESC, id LIMIT $2',
+    'SELECT * FROM kept_batch WHERE kitchen_id = $1 ORDER BY started_at DESC, id LIMIT $2',
     [kitchenId, atMost],
   );
   return withEvents(db, rows);
 }
 
-/** The kitchen's batches that are not over, newest first: neither served nor thrown away nor cleared, unless that was taken back. */
+/** Batches that are neither served nor thrown away nor cleared, unless that was taken back. */
+const LIVING = `NOT EXISTS (
+       SELECT 1 FROM batch_event e WHERE e.batch_id = b.id
+         AND (e.body ->> 'kind' = 'cleared'
+           OR (e.body ->> 'kind' = 'finished' AND e.body ->> 'goesTo' IN ('pass', 'bin')))
+         AND NOT EXISTS (
+           SELECT 1 FROM batch_event w WHERE w.batch_id = b.id
+             AND w.body ->> 'kind' = 'withdrawn' AND w.body ->> 'event' = e.id::text))`;
+
+/**
+ * The kitchen's batches that are not over, the newest started first. Of more than `atMost` those count that
+ * were touched last, by the server's own clock: what nobody ended weeks ago does not push a real pot aside.
+ */
 export async function readLiveBatches(
   db: Queryable,
   kitchenId: string,
   atMost = 20,
 ): Promise<readonly Batch[]> {
   const { rows } = await db.query<BatchRow>(
-    `SELECT * FROM batch b WHERE kitchen_id = $1 AND NOT EXISTS (
-       SELECT 1 FROM batch_event e WHERE e.batch_id = b.id
-         AND (e.body ->> 'kind' = 'cleared'
-           OR (e.body ->> 'kind' = 'finished' AND e.body ->> 'goesTo' IN ('pass', 'bin')))
-         AND NOT EXISTS (
-           SELECT 1 FROM batch_event w WHERE w.batch_id = b.id
-             AND w.body ->> 'kind' = 'withdrawn' AND w.body ->> 'event' = e.id::text))
-     ORDER BY started_at DESC, id LIMIT $2`,
+    `SELECT * FROM (
+       SELECT b.*, greatest(b.received_at,
+         (SELECT max(received_at) FROM batch_event e WHERE e.batch_id = b.id)) AS touched
+       FROM kept_batch b WHERE kitchen_id = $1 AND ${LIVING} ORDER BY touched DESC, id LIMIT $2) l
+     ORDER BY started_at DESC, id`,
     [kitchenId, atMost],
   );
   return withEvents(db, rows);
 }
 
-/** Every batch the kitchen ever started, oldest first. */
-export async function readAllBatches(db: Queryable, kitchenId: string): Promise<readonly Batch[]> {
+/** A pot or burner something stands on: its id, and the batch. */
+export type InUse = {
+  readonly batchId: string;
+  readonly recipeName: string;
+  readonly vesselId: string;
+  readonly burnerId: string | null;
+  readonly startedAt: string;
+};
+
+/** Still on the stove after this long, a batch was left unended rather than cooked on. Common practice, no source. */
+const LONGEST_ON_THE_STOVE = '36 hours';
+
+/** Pots and burners of batches on the stove now: begun, and neither finished nor left standing for days. */
+export async function readInUse(db: Queryable, kitchenId: string): Promise<readonly InUse[]> {
+  const { rows } = await db.query<{
+    id: string;
+    name: string;
+    vessel: string;
+    burner: string | null;
+    started_at: Date;
+  }>(
+    `SELECT b.id, b.plan ->> 'recipeName' AS name, b.plan ->> 'vesselId' AS vessel,
+       b.plan #>> '{cooked,burner,id}' AS burner, b.started_at
+     FROM kept_batch b
+     WHERE b.kitchen_id = $1 AND b.started_at > now() - $2::interval
+       AND NOT EXISTS (
+         SELECT 1 FROM batch_event e WHERE e.batch_id = b.id AND e.body ->> 'kind' IN ('cleared', 'finished')
+           AND NOT EXISTS (
+             SELECT 1 FROM batch_event w WHERE w.batch_id = b.id
+               AND w.body ->> 'kind' = 'withdrawn' AND w.body ->> 'event' = e.id::text))
+     ORDER BY b.started_at`,
+    [kitchenId, LONGEST_ON_THE_STOVE],
+  );
+  return rows.map((r) => ({
+    batchId: r.id,
+    recipeName: r.name,
+    vesselId: r.vessel,
+    burnerId: r.burner,
+    startedAt: momentOf(r.started_at),
+  }));
+}
+
+/** Up to `atMost` of the batches the kitchen ever started, oldest first, from after `after` on; lines that cannot be read as they are stored. */
+export async function readBatchesFrom(
+  db: Queryable,
+  kitchenId: string,
+  after: { readonly startedAt: string; readonly id: string } | null,
+  atMost: number,
+): Promise<readonly Batch[]> {
   const { rows } = await db.query<BatchRow>(
-    'SELECT * FROM batch WHERE kitchen_id = $1 ORDER BY started_at, id',
-    [kitchenId],
+    `SELECT * FROM kept_batch WHERE kitchen_id = $1
+       AND ($2::timestamptz IS NULL OR (date_trunc('milliseconds', started_at), id) > ($2::timestamptz, $3::uuid))
+     ORDER BY date_trunc('milliseconds', started_at), id LIMIT $4`,
+    [kitchenId, after?.startedAt ?? null, after?.id ?? null, atMost],
   );
   return withEvents(db, rows);
 }
 
 export async function readBatch(db: Queryable, id: string): Promise<Batch | null> {
-  const { rows } = await db.query<BatchRow>('SELECT * FROM batch WHERE id = $1', [id]);
+  const { rows } = await db.query<BatchRow>('SELECT * FROM kept_batch WHERE id = $1', [id]);
   return (await withEvents(db, rows))[0] ?? null;
 }
 
-export type NewBatch = Omit<Batch, 'events'> & { readonly kitchenId: string };
+export type NewBatch = Omit<Batch, 'events' | 'unreadable'> & { readonly kitchenId: string };
 
 /** Writes a batch once: the same id again changes nothing. True when it was new. */
 export async function writeBatch(db: Queryable, b: NewBatch): Promise<boolean> {
   const { rowCount } = await db.query(
-    `INSERT INTO batch (id, kitchen_id, recipe_id, recipe_version, plan, started_at, serve_at)
-     VALUES ($1, $2, $3, $4, $5::jsonb, $6, $7) ON CONFLICT (id) DO NOTHING`,
-    [b.id, b.kitchenId, b.recipeId, b.recipeVersion, JSON.stringify(b.plan), b.startedAt, b.serveAt],
+    `INSERT INTO batch (id, kitchen_id, recipe_id, recipe_version, plan, started_at, serve_at, received_at)
+     VALUES ($1, $2, $3, $4, $5::jsonb, $6, $7, coalesce($8::timestamptz, now())) ON CONFLICT (id) DO NOTHING`,
+    [
+      b.id,
+      b.kitchenId,
+      b.recipeId,
+      b.recipeVersion,
+      JSON.stringify(b.plan),
+      b.startedAt,
+      b.serveAt,
+      b.receivedAt ?? null,
+    ],
   );
   return rowCount === 1;
+}
+
+/**
+ * Holds the kitchen as it is until the transaction ends, and says whether a pot or a burner is no longer in it.
+ */
+export async function holdStand(
+  db: Queryable,
+  kitchenId: string,
+  vesselId: string,
+  burnerId: string | null,
+): Promise<'vesselId' | 'burnerId' | null> {
+  await db.query('SELECT 1 FROM kitchen WHERE id = $1 FOR SHARE', [kitchenId]);
+  const { rows } = await db.query<{ pot: boolean; burner: boolean }>(
+    `SELECT EXISTS (SELECT 1 FROM pot WHERE kitchen_id = $1 AND id = $2) AS pot,
+       $3::text IS NULL OR EXISTS (SELECT 1 FROM burner WHERE kitchen_id = $1 AND id = $3) AS burner`,
+    [kitchenId, vesselId, burnerId],
+  );
+  const [row] = rows;
+  if (!row?.pot) return 'vesselId';
+  return row.burner ? null : 'burnerId';
 }
 
 /** What an event has to agree with in its batch, checked as it is written. */
@@ -95,6 +219,8 @@ export type Bounds = {
   readonly event: string | null;
   readonly depthMm: number | null;
   readonly ml: number | null;
+  /** True of a line of an archive: it keeps the moment it was first taken. */
+  readonly archived?: boolean;
 };
 export const UNBOUND: Bounds = { step: null, event: null, depthMm: null, ml: null };
 
@@ -111,13 +237,16 @@ export type Draft = { readonly batch: string; readonly event: BatchEvent; readon
 export async function appendEvents(db: Queryable, drafts: readonly Draft[]): Promise<ReadonlySet<string>> {
   const { rows } = await db.query<{ id: string }>({
     name: 'append-events',
-    text: `INSERT INTO batch_event (id, batch_id, at, station, body)
-     SELECT d.id, b.id, d.at, d.station, d.body
+    text: `INSERT INTO batch_event
+       (id, batch_id, at, station, body, clock_ms, received_at, batch_started_at)
+     SELECT d.id, b.id, d.at, d.station, d.body, d.clock_ms, coalesce(d.received_at, now()), b.started_at
      FROM unnest($1::uuid[], $2::uuid[], $3::timestamptz[], $4::text[], $5::jsonb[], $6::int[], $7::uuid[],
-       $8::float8[], $9::float8[]) WITH ORDINALITY
-       AS d(id, batch_id, at, station, body, step, event, depth_mm, ml, n)
+       $8::float8[], $9::float8[], $10::bigint[], $11::timestamptz[]) WITH ORDINALITY
+       AS d(id, batch_id, at, station, body, step, event, depth_mm, ml, clock_ms, received_at, n)
      JOIN batch b ON b.id = d.batch_id
      WHERE (d.step IS NULL OR d.step < b.steps)
+       AND d.at - coalesce(d.received_at, now()) <= interval '1 day'
+       AND d.at - b.started_at >= interval '-1 day'
        AND (d.event IS NULL OR EXISTS (SELECT 1 FROM batch_event r WHERE r.id = d.event AND r.batch_id = b.id))
        AND (d.depth_mm IS NULL OR b.rim_mm IS NULL OR d.depth_mm <= b.rim_mm)
        AND (d.ml IS NULL OR b.rim_mm IS NULL OR d.ml <= ${RIM})
@@ -134,6 +263,9 @@ export async function appendEvents(db: Queryable, drafts: readonly Draft[]): Pro
       drafts.map((d) => d.bounds.event),
       drafts.map((d) => d.bounds.depthMm),
       drafts.map((d) => d.bounds.ml),
+      drafts.map((d) => d.event.clockMs ?? null),
+      // What a station claims of that is not taken: only an archive has it from a server.
+      drafts.map((d) => (d.bounds.archived ? (d.event.receivedAt ?? d.event.at) : null)),
     ],
   });
   return new Set(rows.map((r) => r.id));
@@ -149,13 +281,16 @@ export const appendEvent = async (
 
 export type Limits = {
   readonly steps: number;
+  readonly startedAt: Date;
+  readonly now: Date;
   readonly rimMm: number | null;
   readonly rimMl: number | null;
   readonly hasEvent: boolean;
-  readonly known: boolean;
+  /** The batch that has an event of this id already. */
+  readonly knownIn: string | null;
 };
 
-/** What events of a batch have to agree with, whether it has the event `named`, and whether `id` is written already; null without the batch. */
+/** What events of a batch have to agree with, whether it has the event `named`, and who has `id` already; null without the batch. */
 export async function readLimits(
   db: Queryable,
   batchId: string,
@@ -164,28 +299,36 @@ export async function readLimits(
 ): Promise<Limits | null> {
   const { rows } = await db.query<{
     steps: number;
+    started_at: Date;
+    now: Date;
     rim_mm: number | null;
     rim_ml: number | null;
     has: boolean;
-    known: boolean;
+    known_in: string | null;
   }>(
-    `SELECT steps, rim_mm, ${RIM} AS rim_ml,
+    `SELECT steps, started_at, now() AS now, rim_mm, ${RIM} AS rim_ml,
        EXISTS (SELECT 1 FROM batch_event r WHERE r.id = $3::uuid AND r.batch_id = b.id) AS has,
-       EXISTS (SELECT 1 FROM batch_event r WHERE r.id = $2::uuid) AS known
+       (SELECT batch_id FROM batch_event r WHERE r.id = $2::uuid) AS known_in
      FROM batch b WHERE b.id = $1`,
     [batchId, id, named],
   );
   const [row] = rows;
   return row
-    ? { steps: row.steps, rimMm: row.rim_mm, rimMl: row.rim_ml, hasEvent: row.has, known: row.known }
+    ? {
+        steps: row.steps,
+        startedAt: row.started_at,
+        now: row.now,
+        rimMm: row.rim_mm,
+        rimMl: row.rim_ml,
+        hasEvent: row.has,
+        knownIn: row.known_in,
+      }
     : null;
 }
 
-/** The event with this number in the order of writing, or null. */
+/** The event with this number in the order of writing; null when there is none, or it cannot be read. */
 export async function readEvent(db: Queryable, seq: number): Promise<BatchEvent | null> {
-  const { rows } = await db.query<EventRow>(
-    'SELECT id, batch_id, at, station, body FROM batch_event WHERE seq = $1',
-    [seq],
-  );
-  return rows[0] ? eventOf(rows[0]) : null;
+  const { rows } = await db.query<EventRow>(`SELECT ${EVENT} FROM batch_event WHERE seq = $1`, [seq]);
+  const line = rows[0] && eventOf(rows[0]);
+  return line && isReadable(line) ? line : null;
 }

@@ -24,7 +24,7 @@ type Row = { version: number; body: RecipeBody; made_at: Date; archived_at: Date
 
 const LATEST = `
   SELECT DISTINCT ON (r.place, r.id) v.version, v.body, v.made_at, r.archived_at
-  FROM recipe r JOIN recipe_version v ON v.kitchen_id = r.kitchen_id AND v.recipe_id = r.id
+  FROM recipe r JOIN kept_version v ON v.kitchen_id = r.kitchen_id AND v.recipe_id = r.id
   WHERE r.kitchen_id = $1`;
 const IN_ORDER = 'ORDER BY r.place, r.id, v.version DESC';
 
@@ -60,14 +60,26 @@ export async function readVersions(
   id: string,
 ): Promise<readonly Version[]> {
   const { rows } = await db.query<{ version: number; made_at: Date; note: string; body: RecipeBody }>(
-    `SELECT version, made_at, note, body FROM recipe_version
+    `SELECT version, made_at, note, body FROM kept_version
      WHERE kitchen_id = $1 AND recipe_id = $2 ORDER BY version DESC`,
     [kitchenId, id],
   );
   return rows.map(({ made_at, ...v }) => ({ ...v, madeAt: made_at.toISOString() }));
 }
 
-/** Makes room for a recipe; false when its id is taken. */
+/** Every recipe's id and whether it is put away, in the house's order. */
+export async function readRecipeList(
+  db: Queryable,
+  kitchenId: string,
+): Promise<readonly { readonly id: string; readonly archived: boolean }[]> {
+  const { rows } = await db.query<{ id: string; archived: boolean }>(
+    'SELECT id, archived_at IS NOT NULL AS archived FROM recipe WHERE kitchen_id = $1 ORDER BY place, id',
+    [kitchenId],
+  );
+  return rows;
+}
+
+/** Makes room for a recipe; false when its id is taken. One whose every version was gone back on leaves its id free. */
 export async function claimRecipe(
   db: Queryable,
   kitchenId: string,
@@ -80,7 +92,12 @@ export async function claimRecipe(
      ON CONFLICT (kitchen_id, id) DO NOTHING`,
     [kitchenId, id, place ?? null],
   );
-  return rowCount === 1;
+  if (rowCount === 1) return true;
+  const { rows } = await db.query(
+    'SELECT 1 FROM kept_version WHERE kitchen_id = $1 AND recipe_id = $2 LIMIT 1',
+    [kitchenId, id],
+  );
+  return rows.length === 0;
 }
 
 /** Holds a recipe until the transaction ends, so that two saves follow each other. */

@@ -16,8 +16,9 @@ export type Listed = {
   readonly school: string;
   /** Where it should land, and where it does in its own pot. */
   readonly band: string;
-  readonly lands: string;
-  readonly viscosity: number;
+  /** Null where that takes too long to work out. */
+  readonly lands: string | null;
+  readonly viscosity: number | null;
   readonly litres: number;
   readonly ingredients: readonly string[];
   readonly version: number;
@@ -98,9 +99,15 @@ export function RecipesView({ recipes }: { recipes: readonly Listed[] }) {
                   </span>
                 </span>
                 <span className="flex w-28 shrink-0 flex-col items-center leading-tight">
-                  <Spoon viscosity={r.viscosity} width={84} />
-                  <b className={r.lands === r.band ? '' : 'text-tomato'}>{r.lands}</b>
-                  {r.lands !== r.band && <span className="text-[15px] text-tomato">says {r.band}</span>}
+                  {r.viscosity === null ? (
+                    <span className="text-[15px] text-quiet">too much to work out here: open it</span>
+                  ) : (
+                    <>
+                      <Spoon viscosity={r.viscosity} width={84} />
+                      <b className={r.lands === r.band ? '' : 'text-tomato'}>{r.lands}</b>
+                      {r.lands !== r.band && <span className="text-[15px] text-tomato">says {r.band}</span>}
+                    </>
+                  )}
                 </span>
               </Link>
               {!r.archived && (

@@ -1,16 +1,22 @@
-import { MOST_IN_ARCHIVE } from '../../../core/formats/openFile';
-import { makeArchive, takeArchive } from '../../../server/archive';
+import { received } from '../../../server/archive/receive';
+import { archiveStream } from '../../../server/archive/write';
 import { pool } from '../../../server/database';
-import { fileNamed, readText, respond } from '../../../server/refusal';
+import { theHouse } from '../../../server/kitchen';
+import { answered, fileNamed, respond } from '../../../server/refusal';
+import { work } from '../../../server/work/work';
 
 export const dynamic = 'force-dynamic';
 
-/** The whole kitchen as one file. */
-export function GET(): Promise<Response> {
-  return respond(async () => {
-    const now = new Date();
-    const body = await makeArchive(pool(), now);
-    return { body, headers: fileNamed(`${body.kitchen.id}-${now.toISOString().slice(0, 10)}.json`) };
+/** The whole kitchen as one file, sent as it is read. */
+export async function GET(): Promise<Response> {
+  const { status, body, headers } = await answered(async () => ({ body: (await theHouse(pool())).id }));
+  if (status !== 200) return Response.json(body, { status, ...(headers && { headers }) });
+  const now = new Date();
+  return new Response(archiveStream(pool('archive'), now), {
+    headers: {
+      'content-type': 'application/json',
+      ...fileNamed(`${String(body)}-${now.toISOString().slice(0, 10)}.json`),
+    },
   });
 }
 
@@ -18,6 +24,11 @@ export function GET(): Promise<Response> {
 export function POST(request: Request): Promise<Response> {
   return respond(async () => {
     const rehearse = new URL(request.url).searchParams.get('rehearse') === '1';
-    return { body: await takeArchive(pool(), await readText(request, MOST_IN_ARCHIVE), { rehearse }) };
+    const { file, done } = await received(request);
+    try {
+      return { body: await work('take', { file, rehearse }) };
+    } finally {
+      await done();
+    }
   });
 }

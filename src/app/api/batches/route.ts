@@ -1,11 +1,15 @@
-import { startBatch } from '../../../server/batches';
+import { begin } from '../../../server/batches';
 import { pool } from '../../../server/database';
 import { StartRequest } from '../../../server/planning';
 import { accept, readJson, respond } from '../../../server/refusal';
+import { work } from '../../../server/work/work';
 
+/** Starts a batch: planned away from the taps, written here. The same id twice starts it once. */
 export function POST(request: Request): Promise<Response> {
   return respond(async () => {
-    const started = await startBatch(pool(), accept(StartRequest, await readJson(request)));
+    const asked = accept(StartRequest, await readJson(request));
+    const planned = await work('planned', asked);
+    const started = await begin(pool('saves'), planned, { anyway: asked.anyway ?? false });
     return { status: started.isNew ? 201 : 200, body: started };
   });
 }

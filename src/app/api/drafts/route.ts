@@ -1,9 +1,7 @@
 import * as z from 'zod';
-import { recipeFrom } from '../../../core/formats/draft';
 import { WHENS } from '../../../core/formats/draftSteps';
-import { pool } from '../../../server/database';
-import { theHouse } from '../../../server/kitchen';
-import { accept, Refusal, readJson, respond } from '../../../server/refusal';
+import { accept, readJson, respond } from '../../../server/refusal';
+import { work } from '../../../server/work/work';
 
 const Reviewed = z.object({
   name: z.string({ error: 'name is text' }).trim().min(1, 'give the soup a name').max(80),
@@ -24,15 +22,7 @@ const Reviewed = z.object({
 
 /** Makes a recipe of looked-at lines, writing nothing; it is the editor that saves it. */
 export function POST(request: Request): Promise<Response> {
-  return respond(async () => {
-    const { name, lines, instructions, open } = accept(Reviewed, await readJson(request, 400_000));
-    const made = recipeFrom(name, lines, instructions, open, await theHouse(pool()));
-    if (!made.ok) {
-      throw new Refusal(
-        422,
-        made.problems.map((p) => ({ field: p.place, given: p.says, allowed: '' })),
-      );
-    }
-    return { body: made };
-  });
+  return respond(async () => ({
+    body: await work('draft', accept(Reviewed, await readJson(request, 400_000))),
+  }));
 }

@@ -14,5 +14,5 @@ export function GET(): Promise<Response> {
 }
 
 export function PUT(request: Request): Promise<Response> {
-  return respond(async () => ({ body: await saveKitchen(pool(), await readJson(request, 400_000)) }));
+  return respond(async () => ({ body: await saveKitchen(pool('saves'), await readJson(request, 400_000)) }));
 }

@@ -1,9 +1,8 @@
-import { pool } from '../../../server/database';
-import { readRail } from '../../../server/rail';
 import { respond } from '../../../server/refusal';
+import { theRail } from '../../../server/theRail';
 
 export const dynamic = 'force-dynamic';
 
 export function GET(): Promise<Response> {
-  return respond(async () => ({ body: await readRail(pool()) }));
+  return respond(async () => ({ body: await theRail() }));
 }

@@ -20,6 +20,9 @@ export function POST(request: Request): Promise<Response> {
   return respond(async () => {
     const db = pool();
     const house = await theHouse(db);
-    return { status: 201, body: await createRecipe(db, house.id, await readJson(request, 200_000)) };
+    return {
+      status: 201,
+      body: await createRecipe(pool('saves'), house.id, await readJson(request, 200_000)),
+    };
   });
 }

@@ -2,7 +2,7 @@ import { ingredient } from '../../food/catalogue';
 import { advanceLag } from '../../heat/softening';
 import { volumeMl } from '../../pot/contents';
 import { tenderness } from '../../pot/cook';
-import type { Pot } from '../../pot/pot';
+import { type Pot, potCelsius } from '../../pot/pot';
 import { equivalentsAtWork } from '../../thicken/granules';
 import { ASPECTS, type Aspect, type Said } from './readings';
 
@@ -26,7 +26,7 @@ const LEAST_WATER = 10;
 export function shifted(pot: Pot, by: Aspects): Pot {
   const extra = volumeMl(pot) * Math.expm1(by.water) * 0.97;
   const water = Math.max(Math.min(pot.liquid.water, LEAST_WATER), pot.liquid.water + extra);
-  const heat = Math.max(-5 - pot.celsius, Math.min(180 - pot.celsius, by.heat));
+  const heat = potCelsius(pot.celsius + by.heat) - pot.celsius;
   return {
     ...pot,
     celsius: pot.celsius + heat,

@@ -88,14 +88,15 @@ function byFlow({ test, readings, celsius }: Extract<EventBody, { kind: 'flow' }
   };
 }
 
+/** mL under which a pot counts as empty. */
+const EMPTY = 20;
+
 /** What a reading says of `pot`; null when it says nothing the model can use. */
 export function saidBy(body: EventBody, pot: Pot): Said | null {
-  const level = (ml: number, error: number): Said => ({
-    of: { water: 1 },
-    miss: Math.log(ml / Math.max(1, volumeMl(pot))),
-    error,
-    speaksOf: 'water',
-  });
+  const now = volumeMl(pot);
+  // A level or a weight of a pot the model has empty is not of what is in it: the tap that says so is still to come.
+  const level = (ml: number, error: number): Said | null =>
+    now < EMPTY ? null : { of: { water: 1 }, miss: Math.log(ml / now), error, speaksOf: 'water' };
   switch (body.kind) {
     case 'temperature': {
       const error = body.from ? ERRORS.probe : ERRORS.hand;
@@ -106,16 +107,16 @@ export function saidBy(body: EventBody, pot: Pot): Said | null {
     case 'volume':
       return level(body.ml, ERRORS.mark);
     case 'mass':
-      return level((body.g * volumeMl(pot)) / Math.max(1, massG(pot)), ERRORS.scale);
+      return level((body.g * now) / Math.max(1, massG(pot)), ERRORS.scale);
     case 'flow':
       return byFlow(body, pot);
     case 'dice': {
       const soft = pot.pieces.filter((p) => ingredient(p.ingredient).softening);
       if (soft.length === 0) return null;
-      const now = Math.max(0.02, Math.min(...soft.map(tenderness)));
+      const soFar = Math.max(0.02, Math.min(...soft.map(tenderness)));
       return {
         of: { softness: 1 },
-        miss: Math.log(FORK_FINDS[body.fork] / now),
+        miss: Math.log(FORK_FINDS[body.fork] / soFar),
         error: FORK_ERROR,
         speaksOf: 'softness',
       };

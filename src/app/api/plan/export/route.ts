@@ -1,9 +1,7 @@
-import { planSheet } from '../../../../core/plan/sheet';
 import { PAPERS } from '../../../../server/exports/paper';
-import { planPdf } from '../../../../server/exports/planPdf';
-import { weighOutCsv } from '../../../../server/exports/weighOutCsv';
 import { cannot, fileNamed, respond, unknown } from '../../../../server/refusal';
-import { planWished, wishOf } from '../../../plan/wishOf';
+import { work } from '../../../../server/work/work';
+import { wishOf } from '../../../plan/wishOf';
 
 export const dynamic = 'force-dynamic';
 
@@ -21,26 +19,23 @@ export function GET(request: Request): Promise<Response> {
         stores.recipes.map((r) => r.id),
       );
     }
-    const plan = planWished(found);
-    if (!plan) throw unknown('kitchen', 'its pots or burners', []);
     const name = `${wish.recipeId}-${wish.litres}L`;
     const as = query.as ?? 'json';
     if (as === 'json') {
-      const { solved: _kept, ...body } = plan;
+      const body = await work('asJson', wish);
       return { body: { format: 'panache.plan/1', ...body }, headers: fileNamed(`${name}.json`) };
     }
     if (as === 'csv') {
       return {
-        body: weighOutCsv(plan),
+        body: await work('asCsv', wish),
         headers: { ...fileNamed(`${name}.csv`), 'content-type': 'text/csv; charset=utf-8' },
       };
     }
     if (as === 'pdf') {
       const paper = PAPERS.find((p) => p === (query.paper ?? 'A4'));
       if (!paper) throw cannot('paper', query.paper ?? '', PAPERS.join(' or '));
-      const sheet = planSheet(plan, wish.serveAt, stores.house.show);
       return {
-        body: await planPdf(sheet, paper),
+        body: await work('asPdf', { wanted: wish, paper }),
         headers: { ...fileNamed(`${name}.pdf`), 'content-type': 'application/pdf' },
       };
     }

@@ -30,6 +30,6 @@ export function PUT(request: Request, { params }: Params): Promise<Response> {
     const { id } = await params;
     const db = pool();
     const house = await theHouse(db);
-    return { body: await saveRecipe(db, house.id, id, await readJson(request, 200_000)) };
+    return { body: await saveRecipe(pool('saves'), house.id, id, await readJson(request, 200_000)) };
   });
 }

@@ -8,6 +8,6 @@ export function POST(request: Request, { params }: { params: Promise<{ id: strin
     const { id } = await params;
     const db = pool();
     const house = await theHouse(db);
-    return { body: await restoreVersion(db, house.id, id, await readJson(request)) };
+    return { body: await restoreVersion(pool('saves'), house.id, id, await readJson(request)) };
   });
 }

@@ -1,0 +1,136 @@
+import { createReadStream } from 'node:fs';
+import { readFile, stat } from 'node:fs/promises';
+import { JSONParser } from '@streamparser/json';
+import type * as z from 'zod';
+import { type Archive, ArchivedBatch, ArchivedRecipe } from '../../core/formats/archive';
+import { issueWords, valueAt } from '../../core/formats/issueWords';
+import { KitchenFile } from '../../core/formats/kitchenFile';
+import { type FileProblem, MOST_CHARACTERS, openFile } from '../../core/formats/openFile';
+import { depthGuard } from '../refusal';
+
+/** One thing out of an archive, checked. */
+export type Part =
+  | { readonly kind: 'kitchen'; readonly kitchen: KitchenFile }
+  | { readonly kind: 'recipe'; readonly recipe: Archive['recipes'][number] }
+  | { readonly kind: 'batch'; readonly batch: Archive['batches'][number] };
+
+/** A file that cannot be used, with up to {@link MOST_PROBLEMS} places and reasons. */
+export class BadArchive extends Error {
+  constructor(readonly problems: readonly FileProblem[]) {
+    super(problems.map((p) => `${p.place}: ${p.says}`).join('. '));
+  }
+}
+
+/** Problems after which nobody reads on. */
+export const MOST_PROBLEMS = 50;
+
+const bad = (place: string, says: string): BadArchive => new BadArchive([{ place, says }]);
+
+/** A small file whole: what is wrong with it comes with its line. */
+async function* wholeOf(text: string): AsyncGenerator<Part> {
+  const opened = openFile(text);
+  if (opened.kind === 'refused') throw new BadArchive(opened.problems);
+  if (opened.kind === 'kitchen') {
+    yield { kind: 'kitchen', kitchen: opened.kitchen };
+    return;
+  }
+  if (opened.kind !== 'archive') throw bad('format', 'this is a recipe, not a kitchen or its archive');
+  yield { kind: 'kitchen', kitchen: opened.archive.kitchen };
+  for (const recipe of opened.archive.recipes) yield { kind: 'recipe', recipe };
+  for (const batch of opened.archive.batches) yield { kind: 'batch', batch };
+}
+
+const pathWords = (path: readonly PropertyKey[]): string =>
+  path.map((key) => (typeof key === 'number' ? `[${key}]` : `.${String(key)}`)).join('');
+
+/** A large file piece by piece: never more of it in memory than one recipe or one batch. */
+async function* piecesOf(file: string): AsyncGenerator<Part> {
+  const problems: FileProblem[] = [];
+  const found: { readonly place: string; readonly key: string; readonly value: unknown }[] = [];
+  const parser = new JSONParser({
+    paths: ['$.format', '$.kitchen', '$.recipes.*', '$.batches.*'],
+    keepStack: false,
+  });
+  parser.onValue = ({ key, value, stack }) => {
+    const list = stack.length > 1 ? String(stack[1]?.key) : null;
+    found.push(
+      list === null
+        ? { key: String(key), place: String(key), value }
+        : { key: list, place: `${list}[${String(key)}]`, value },
+    );
+  };
+  let format: unknown = null;
+  const versions = new Map<string, number>();
+  let kitchens = 0;
+  const read = <S extends z.ZodType>(schema: S, place: string, value: unknown): z.output<S> | null => {
+    const result = schema.safeParse(value);
+    if (result.success) return result.data;
+    for (const issue of result.error.issues.slice(0, MOST_PROBLEMS - problems.length))
+      problems.push({
+        place: `${place}${pathWords(issue.path)}`,
+        says: issueWords(issue, valueAt(value, issue.path)),
+      });
+    return null;
+  };
+  const taken = function* (): Generator<Part> {
+    for (const { key, place, value } of found.splice(0)) {
+      if (problems.length >= MOST_PROBLEMS) return;
+      if (key === 'format') format = value;
+      else if (format !== 'panache.archive/1')
+        throw bad('format', 'a file this large is read when it begins with "format": "panache.archive/1"');
+      else if (key === 'kitchen') {
+        const kitchen = read(KitchenFile, place, value);
+        kitchens++;
+        if (kitchen) yield { kind: 'kitchen', kitchen };
+      } else if (key === 'recipes') {
+        const recipe = read(ArchivedRecipe, place, value);
+        if (!recipe) continue;
+        if (versions.has(recipe.id))
+          problems.push({ place, says: `“${recipe.id}” is the id of two recipes` });
+        versions.set(recipe.id, recipe.versions.length);
+        yield { kind: 'recipe', recipe };
+      } else {
+        const batch = read(ArchivedBatch, place, value);
+        if (!batch) continue;
+        if (batch.recipeVersion > (versions.get(batch.recipeId) ?? 0))
+          problems.push({
+            place: `${place}.recipeVersion`,
+            says: `was cooked from version ${batch.recipeVersion} of “${batch.recipeId}”, which the archive lacks, or has only after it`,
+          });
+        else yield { kind: 'batch', batch };
+      }
+    }
+  };
+  const tooDeep = depthGuard();
+  let offset = 0;
+  let lines = 1;
+  for await (const chunk of createReadStream(file) as AsyncIterable<Buffer>) {
+    if (tooDeep(chunk)) throw bad(`line ${lines}`, 'nested too deep');
+    try {
+      parser.write(chunk);
+    } catch (error) {
+      const at = Number(/position "?(\d+)/.exec(String(error))?.[1] ?? offset) - offset;
+      const before = chunk.subarray(0, Math.max(0, at));
+      throw bad(`line ${lines + before.filter((b) => b === 10).length}`, 'not JSON');
+    }
+    offset += chunk.length;
+    for (const byte of chunk) if (byte === 10) lines++;
+    yield* taken();
+    if (problems.length >= MOST_PROBLEMS) break;
+  }
+  if (problems.length === 0) {
+    if (!parser.isEnded) throw bad(`line ${lines}`, 'it ends in the middle');
+    if (kitchens !== 1) problems.push({ place: 'kitchen', says: kitchens ? 'is there twice' : 'is missing' });
+  }
+  if (problems.length > 0) throw new BadArchive(problems);
+}
+
+/**
+ * A kitchen's file or archive, part by part, each checked. Throws {@link BadArchive} with what is wrong, at the
+ * latest after the last part: whoever writes as it reads must be able to undo that.
+ */
+export async function* partsOf(file: string): AsyncGenerator<Part> {
+  const { size } = await stat(file);
+  if (size <= MOST_CHARACTERS) yield* wholeOf(await readFile(file, 'utf8'));
+  else yield* piecesOf(file);
+}

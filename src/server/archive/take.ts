@@ -1,0 +1,170 @@
+import { randomUUID } from 'node:crypto';
+import type pg from 'pg';
+import * as z from 'zod';
+import { type KitchenFile, kitchenFileOf } from '../../core/formats/kitchenFile';
+import type { FileProblem } from '../../core/formats/openFile';
+import type { House } from '../../core/plan/house';
+import { type Queryable, transaction } from '../database';
+import { refuseInUse, theHouse } from '../kitchen';
+import { appendEvents, readBatch, UNBOUND, writeBatch } from '../queries/batches';
+import { writeImport } from '../queries/imports';
+import { replaceHouse } from '../queries/kitchen';
+import { claimRecipe, holdRecipe, readVersions, setArchived, writeVersion } from '../queries/recipes';
+import { accept, Refusal } from '../refusal';
+import { same } from '../same';
+import { BadArchive, type Part, partsOf } from './read';
+
+/** A file that cannot be used, with each place and reason. */
+export const badFile = (problems: readonly FileProblem[]): Refusal =>
+  new Refusal(
+    400,
+    problems.map((p) => ({ field: p.place, given: p.says, allowed: '' })),
+  );
+
+/** What taking an archive in does, or would do. */
+export type Taken = {
+  readonly kitchen: string;
+  readonly newRecipes: readonly string[];
+  readonly newVersions: readonly string[];
+  readonly newBatches: number;
+  /** Of the import, to undo it by; null when nothing was written. */
+  readonly importId: string | null;
+};
+
+/** Undoes the transaction and carries what it would have done. */
+class Rehearsed extends Error {
+  constructor(readonly taken: Taken) {
+    super('rehearsed');
+  }
+}
+
+/** Events written in one statement. */
+const AT_A_TIME = 500;
+
+/** One import under way: what is known here by now, and what it has brought. */
+type Under = {
+  readonly house: House;
+  /** Number a version has here, by the recipe and its number in the archive. */
+  readonly numberHere: Map<string, number>;
+  readonly newRecipes: string[];
+  readonly newVersions: string[];
+  readonly versions: { readonly recipeId: string; readonly version: number }[];
+  readonly batches: string[];
+  kitchen: KitchenFile | null;
+};
+
+type PartOf<K extends Part['kind']> = Extract<Part, { kind: K }>;
+
+async function takeRecipe(db: Queryable, u: Under, { recipe: r }: PartOf<'recipe'>): Promise<void> {
+  const isNew = await claimRecipe(db, u.house.id, r.id);
+  await holdRecipe(db, u.house.id, r.id);
+  const here = await readVersions(db, u.house.id, r.id);
+  const write = async (
+    body: (typeof r.versions)[number]['body'],
+    about: { note: string; madeAt?: string },
+  ) => {
+    const version = await writeVersion(db, u.house.id, body, about);
+    u.versions.push({ recipeId: r.id, version });
+    return version;
+  };
+  let added = 0;
+  for (const v of r.versions) {
+    const known = isNew ? undefined : here.find((h) => same(h.body, v.body));
+    u.numberHere.set(`${r.id} ${v.version}`, known?.version ?? (await write(v.body, v)));
+    if (!known) added++;
+  }
+  if (isNew) {
+    await setArchived(db, u.house.id, r.id, r.archived);
+    u.newRecipes.push(r.id);
+  } else if (added > 0) {
+    const [latest] = here;
+    const theirs = r.versions.at(-1);
+    // An older version was missing, but their newest is known: what is newest here stays so.
+    if (latest && here.some((h) => same(h.body, theirs?.body)))
+      await write(latest.body, { note: 'still the newest' });
+    u.newVersions.push(r.id);
+  }
+}
+
+async function takeBatch(db: Queryable, u: Under, { batch }: PartOf<'batch'>): Promise<void> {
+  const { events, unreadable: _kept, ...b } = batch;
+  if (await readBatch(db, b.id)) return;
+  const recipeVersion = u.numberHere.get(`${b.recipeId} ${b.recipeVersion}`) ?? b.recipeVersion;
+  // Taken in when it began, where an older archive does not say when.
+  await writeBatch(db, {
+    ...b,
+    recipeVersion,
+    kitchenId: u.house.id,
+    receivedAt: b.receivedAt ?? b.startedAt,
+  });
+  for (let n = 0; n < events.length; n += AT_A_TIME)
+    await appendEvents(
+      db,
+      events.slice(n, n + AT_A_TIME).map((event) => ({
+        batch: b.id,
+        event,
+        bounds: { ...UNBOUND, archived: true },
+      })),
+    );
+  u.batches.push(b.id);
+}
+
+/**
+ * Takes the archive in `file` in, all of it or nothing: its kitchen takes the place of the settings here; recipes
+ * and batches not known here are added with their whole history; a recipe known here under the same id gets,
+ * as new versions, those the archive has and this kitchen lacks. A kitchen's file alone changes the settings
+ * only. What stood before is kept: {@link undoImport} goes back to it. With `rehearse` nothing is written.
+ */
+export async function takeArchive(pool: pg.Pool, file: string, { rehearse = false } = {}): Promise<Taken> {
+  try {
+    return await transaction(async (db) => {
+      // Stations read anew once, at the end, rather than hear every line of years.
+      await db.query("SET LOCAL panache.quiet = 'on'");
+      const house = await theHouse(db);
+      const u: Under = {
+        house,
+        numberHere: new Map(),
+        newRecipes: [],
+        newVersions: [],
+        versions: [],
+        batches: [],
+        kitchen: null,
+      };
+      for await (const part of partsOf(file)) {
+        // A text no database can hold is refused by its place, as everywhere.
+        accept(z.unknown(), part, part.kind);
+        if (part.kind === 'kitchen') u.kitchen = part.kitchen;
+        else if (part.kind === 'recipe') await takeRecipe(db, u, part);
+        else await takeBatch(db, u, part);
+      }
+      const after: KitchenFile = { ...(u.kitchen ?? kitchenFileOf(house)), id: house.id };
+      await db.query('SELECT 1 FROM kitchen FOR UPDATE');
+      await refuseInUse(db, after);
+      const revisionAfter = await replaceHouse(db, after, house.revision);
+      const importId = randomUUID();
+      const taken: Taken = {
+        kitchen: after.name,
+        newRecipes: u.newRecipes,
+        newVersions: u.newVersions,
+        newBatches: u.batches.length,
+        importId: rehearse ? null : importId,
+      };
+      if (rehearse) throw new Rehearsed(taken);
+      await writeImport(db, {
+        id: importId,
+        kitchenId: house.id,
+        taken,
+        kitchenBefore: kitchenFileOf(house),
+        revisionAfter,
+        batches: u.batches,
+        versions: u.versions,
+      });
+      await db.query("SELECT pg_notify('panache', '{\"again\":true}')");
+      return taken;
+    }, pool);
+  } catch (error) {
+    if (error instanceof Rehearsed) return error.taken;
+    if (error instanceof BadArchive) throw badFile(error.problems);
+    throw error;
+  }
+}

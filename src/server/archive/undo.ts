@@ -1,0 +1,54 @@
+import type pg from 'pg';
+import * as z from 'zod';
+import { transaction } from '../database';
+import { refuseInUse, theHouse } from '../kitchen';
+import { type ImportRecord, readImports, undone } from '../queries/imports';
+import { replaceHouse } from '../queries/kitchen';
+import { accept, taken, unknown } from '../refusal';
+
+const Asked = z.object({
+  id: z.uuid({ error: 'id is the id of an import' }),
+  /** Go back although the kitchen was changed since. */
+  anyway: z.boolean({ error: 'anyway is true or false' }).default(false),
+});
+
+/**
+ * Goes back to before an import: the settings are what they were, and what it brought no longer counts. Nothing is
+ * thrown away by it; taking the same file in again brings all of it back. Refuses where settings were saved
+ * since, which would be lost, unless that is meant; and an import that is not the last.
+ */
+export function undoImport(pool: pg.Pool, input: unknown): Promise<ImportRecord> {
+  const { id, anyway } = accept(Asked, input);
+  return transaction(async (db) => {
+    const house = await theHouse(db);
+    await db.query('SELECT 1 FROM kitchen WHERE id = $1 FOR UPDATE', [house.id]);
+    const imports = await readImports(db, house.id);
+    const wanted = imports.find((i) => i.id === id);
+    if (!wanted)
+      throw unknown(
+        'id',
+        id,
+        imports.map((i) => i.id),
+      );
+    const last = imports.find((i) => i.undoneAt === null);
+    if (wanted.undoneAt !== null || last?.id !== id)
+      throw taken(
+        'id',
+        'this import is not the last that stands',
+        last ? `${last.id}, the last` : 'none is left to undo',
+      );
+    const { revision } = await theHouse(db);
+    if (revision !== wanted.revisionAfter && !anyway)
+      throw taken(
+        'kitchen',
+        'the settings were saved since that import',
+        'going back all the same loses what was changed since',
+      );
+    const before = { ...wanted.kitchenBefore, id: house.id };
+    await refuseInUse(db, before);
+    await replaceHouse(db, before, revision);
+    await undone(db, id);
+    await db.query("SELECT pg_notify('panache', '{\"again\":true}')");
+    return wanted;
+  }, pool);
+}

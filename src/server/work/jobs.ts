@@ -1,0 +1,142 @@
+import { setPriority } from 'node:os';
+import { middleOf } from '../../core/flow/bands';
+import { spreadSheet } from '../../core/flow/tests/sheet';
+import { recipeFrom } from '../../core/formats/draft';
+import type { ReviewedLine } from '../../core/formats/draftSteps';
+import { openFile } from '../../core/formats/openFile';
+import { planAsked } from '../../core/plan/choose/remedies';
+import { foresee } from '../../core/plan/foresee';
+import { planFor } from '../../core/plan/plan';
+import { Recipe } from '../../core/plan/recipe';
+import { planSheet } from '../../core/plan/sheet';
+import type { Plan } from '../../core/plan/types';
+import { badFile, takeArchive } from '../archive/take';
+import { plannedBatch } from '../batches';
+import { isAway, pool } from '../database';
+import { lineSpreadPdf } from '../exports/lineSpreadPdf';
+import type { Paper } from '../exports/paper';
+import { planPdf } from '../exports/planPdf';
+import { weighOutCsv } from '../exports/weighOutCsv';
+import { theHouse } from '../kitchen';
+import { type PlanRequest, planStored, type StartRequest } from '../planning';
+import { readRecipe } from '../queries/recipes';
+import { railOf } from '../rail';
+import { type Problem, Refusal, unknown } from '../refusal';
+
+/** What a thread does for the server, away from its taps. Everything in and out can be copied between threads. */
+
+const db = () => pool('archive');
+
+/** A plan as it leaves: without what the solver keeps for itself. */
+const outside = ({ solved: _kept, ...body }: Plan): Omit<Plan, 'solved'> => body;
+
+/** What an address asks a plan for, worked out already. */
+export type Wanted = Parameters<typeof planAsked>[0]['asked'] & {
+  readonly recipeId: string;
+  readonly serveAt: string;
+};
+
+async function planWanted(wanted: Wanted) {
+  const house = await theHouse(db());
+  const stored = await readRecipe(db(), house.id, wanted.recipeId);
+  const plan = stored && planAsked({ house, recipe: stored.recipe, asked: wanted });
+  if (!plan) throw unknown('kitchen', 'its pots or burners', []);
+  return { plan, house };
+}
+
+/** What the list of recipes says of one: where it lands as written, and what is in it. */
+export type Landing = {
+  readonly lands: string;
+  readonly viscosity: number;
+  readonly ingredients: readonly string[];
+};
+
+export const jobs = {
+  plan: async (request: PlanRequest) => outside((await planStored(db(), request)).plan),
+  planned: (request: StartRequest) => plannedBatch(db(), request),
+  foresee: async (body: unknown) => foresee(body, await theHouse(db())),
+  draft: async (r: {
+    name: string;
+    lines: readonly ReviewedLine[];
+    instructions: readonly string[];
+    open: { dose: boolean; liquid: boolean };
+  }) => {
+    const made = recipeFrom(r.name, r.lines, r.instructions, r.open, await theHouse(db()));
+    if (!made.ok)
+      throw new Refusal(
+        422,
+        made.problems.map((p) => ({ field: p.place, given: p.says, allowed: '' })),
+      );
+    return made;
+  },
+  sheet: async (wanted: Wanted) => {
+    const { plan, house } = await planWanted(wanted);
+    return planSheet(plan, wanted.serveAt, house.show);
+  },
+  asJson: async (wanted: Wanted) => outside((await planWanted(wanted)).plan),
+  asCsv: async (wanted: Wanted) => weighOutCsv((await planWanted(wanted)).plan),
+  asPdf: async ({ wanted, paper }: { wanted: Wanted; paper: Paper }) => {
+    const { plan, house } = await planWanted(wanted);
+    return planPdf(planSheet(plan, wanted.serveAt, house.show), paper);
+  },
+  lineSpread: async ({ celsius, paper }: { celsius: number; paper: Paper }) => {
+    const { kitchen } = await theHouse(db());
+    return lineSpreadPdf(spreadSheet(kitchen.bandLimits, celsius), paper);
+  },
+  open: async (text: string) => {
+    const opened = openFile(text);
+    if (opened.kind === 'refused') throw badFile(opened.problems);
+    return opened.kind === 'recipe' ? { kind: opened.kind, body: opened.body } : opened;
+  },
+  landings: async (bodies: readonly unknown[]): Promise<readonly Landing[]> => {
+    const { kitchen } = await theHouse(db());
+    return bodies.map((body) => {
+      const recipe = Recipe.parse(body);
+      const plan = planFor(
+        recipe,
+        { litres: recipe.yieldLitres, viscosity: middleOf(recipe.band, kitchen.bandLimits) },
+        { ...recipe.home, kitchen },
+      );
+      return {
+        lands: plan.found.band,
+        viscosity: plan.found.bowlViscosity,
+        ingredients: plan.weighOut.map((l) => l.name),
+      };
+    });
+  },
+  take: ({ file, rehearse }: { file: string; rehearse: boolean }) => takeArchive(db(), file, { rehearse }),
+  rail: () => railOf(db(), Date.now()),
+  /** For trying what is said of the others: works for `ms`, or asks for more memory than there is. */
+  busyFor: async ({ ms, greedy = false }: { ms: number; greedy?: boolean }) => {
+    const held: string[][] = [];
+    for (const end = Date.now() + ms; Date.now() < end; )
+      if (greedy) held.push(Array.from({ length: 100_000 }, (_, n) => `${n} ${Math.random()}`));
+    return held.length;
+  },
+};
+export type Jobs = typeof jobs;
+export type JobName = keyof Jobs;
+
+/** How a job ended, as it goes back to the server. */
+export type Outcome =
+  | { readonly ok: true; readonly value: unknown }
+  | { readonly ok: false; readonly status: Refusal['status']; readonly problems: readonly Problem[] }
+  | { readonly ok: false; readonly status: 'away'; readonly says: string };
+
+// Taps go first: whatever is worked out here waits for them.
+try {
+  setPriority(0, 10);
+} catch {
+  // Where that is not allowed, all are equal.
+}
+
+/** Runs one job; a refusal is an answer too. */
+export default async function run({ name, input }: { name: JobName; input: never }): Promise<Outcome> {
+  try {
+    return { ok: true, value: await (jobs[name] as (input: never) => Promise<unknown>)(input) };
+  } catch (error) {
+    if (error instanceof Refusal) return { ok: false, status: error.status, problems: error.problems };
+    if (isAway(error)) return { ok: false, status: 'away', says: String(error) };
+    throw error;
+  }
+}

@@ -1,0 +1,86 @@
+import { availableParallelism } from 'node:os';
+import { Piscina } from 'piscina';
+import { noted } from '../database';
+import { log, said } from '../log';
+import { busy, cannot, Refusal } from '../refusal';
+import type { JobName, Outcome } from './jobs';
+
+/** Threads that share a queue: what a cook waits for, what a file takes, and the rail. */
+const LINES = {
+  quick: { threads: Math.max(1, Math.min(4, availableParallelism() - 1)), waiting: 40, memoryMb: 512 },
+  long: { threads: 1, waiting: 40, memoryMb: 768 },
+  rail: { threads: 1, waiting: 4, memoryMb: 512 },
+} as const;
+
+type Line = keyof typeof LINES;
+
+/** Where each job stands in line, and how long it may take, ms. */
+const BUDGET: { readonly [J in JobName]: { readonly line: Line; readonly ms: number } } = {
+  plan: { line: 'quick', ms: 8000 },
+  planned: { line: 'quick', ms: 8000 },
+  foresee: { line: 'quick', ms: 8000 },
+  draft: { line: 'quick', ms: 8000 },
+  sheet: { line: 'quick', ms: 8000 },
+  asJson: { line: 'quick', ms: 8000 },
+  asCsv: { line: 'quick', ms: 8000 },
+  asPdf: { line: 'long', ms: 15_000 },
+  lineSpread: { line: 'long', ms: 15_000 },
+  open: { line: 'long', ms: 15_000 },
+  landings: { line: 'long', ms: 30_000 },
+  take: { line: 'long', ms: 600_000 },
+  rail: { line: 'rail', ms: 30_000 },
+  busyFor: { line: 'quick', ms: 1000 },
+};
+
+export type Work = (name: JobName, input: unknown) => Promise<unknown>;
+
+/** One set of threads a process; the bundled pages find it here. */
+export const holder = globalThis as typeof globalThis & { panacheWork?: Work };
+
+const tooMuch = (): Refusal =>
+  cannot('body', 'takes too long or too much memory to work out', 'fewer or smaller things at once');
+
+/** Starts the threads that work for this process. What they are given waits its turn, up to a limit; what outlasts its time or memory is ended, alone. */
+export function startWorkers(): void {
+  const pools = Object.fromEntries(
+    Object.entries(LINES).map(([line, { threads, waiting, memoryMb }]) => [
+      line,
+      new Piscina({
+        filename: new URL('./jobs.ts', import.meta.url).href,
+        execArgv: ['--import', 'tsx'],
+        minThreads: 1,
+        maxThreads: threads,
+        maxQueue: waiting,
+        idleTimeout: 60_000,
+        resourceLimits: { maxOldGenerationSizeMb: memoryMb },
+      }),
+    ]),
+  ) as unknown as Record<Line, Piscina>;
+  for (const pool of Object.values(pools))
+    pool.on('error', (error: unknown) => log().warn({ error: said(error) }, 'a working thread ended'));
+  holder.panacheWork = async (name, input) => {
+    const { line, ms } = BUDGET[name];
+    const waited = new AbortController();
+    const timer = setTimeout(() => waited.abort(), ms);
+    let outcome: Outcome;
+    try {
+      outcome = await pools[line].run({ name, input }, { signal: waited.signal });
+    } catch (error) {
+      const { code, name: kind } = error as { code?: string; name?: string };
+      if (/queue/i.test(said(error))) throw busy('too much is being worked out already');
+      if (
+        kind === 'AbortError' ||
+        code === 'ERR_WORKER_OUT_OF_MEMORY' ||
+        /terminated|memory/i.test(said(error))
+      )
+        throw tooMuch();
+      throw error;
+    } finally {
+      clearTimeout(timer);
+    }
+    if (outcome.ok) return outcome.value;
+    if (outcome.status !== 'away') throw new Refusal(outcome.status, outcome.problems);
+    noted(Object.assign(new Error(outcome.says), { code: 'ECONNRESET' }));
+    throw busy('the kitchen’s database is away or too slow');
+  };
+}
