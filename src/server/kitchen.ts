@@ -25,12 +25,11 @@ const SavedKitchen = z.object({
 /** Refuses a kitchen without a pot or burner that something stands on now. */
 export async function refuseInUse(db: Queryable, file: KitchenFile): Promise<void> {
   for (const use of await readInUse(db, file.id)) {
-    const says = `${use.recipeName} stands on it, since ${use.startedAt}`;
-    const allowed = 'end that batch first';
-    if (!file.vessels.some((v) => v.id === use.vesselId))
-      throw taken('vessels', `“${use.vesselId}” is gone: ${says}`, allowed);
+    const gone = (field: string, name: string) =>
+      taken(field, `${name} is gone, and ${use.recipeName} stands on it`, 'end that batch first');
+    if (!file.vessels.some((v) => v.id === use.vesselId)) throw gone('vessels', use.vesselName);
     if (use.burnerId !== null && !file.burners.some((b) => b.id === use.burnerId))
-      throw taken('burners', `“${use.burnerId}” is gone: ${says}`, allowed);
+      throw gone('burners', use.burnerName);
   }
 }
 

@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { kitchenFileOf } from '../../core/formats/kitchenFile';
 import { pool } from '../../server/database';
 import { theHouse } from '../../server/kitchen';
+import { readImports } from '../../server/queries/imports';
 import { KitchenView } from '../../ui/kitchen/KitchenView';
 import { WhenLive } from '../../ui/shared/WhenLive';
 
@@ -13,11 +14,13 @@ type Query = Promise<Record<string, string | string[] | undefined>>;
 export default async function KitchenPage({ searchParams }: { searchParams: Query }) {
   const { part } = await searchParams;
   const house = await theHouse(pool());
+  const last = (await readImports(pool(), house.id)).find((i) => i.undoneAt === null);
   return (
     <WhenLive>
       <KitchenView
         kitchen={kitchenFileOf(house)}
         revision={house.revision}
+        lastImport={last ? { id: last.id, madeAt: last.madeAt, taken: last.taken } : null}
         part={typeof part === 'string' ? part : undefined}
       />
     </WhenLive>

@@ -7,9 +7,15 @@ export function countdown(secondsLeft: number): string {
   return `${secondsLeft < -0.5 ? '+' : ''}${hours > 0 ? `${hours}:` : ''}${rest}`;
 }
 
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'] as const;
+
 /** "18:30" on the wall clock of whoever reads it. */
 export const timeOfDay = (date: Date): string =>
   `${String(date.getHours()).padStart(2, '0')}:${String(date.getMinutes()).padStart(2, '0')}`;
+
+/** "31 Jan, 18:30" on the wall clock of whoever reads it. */
+export const dayAndTime = (date: Date): string =>
+  `${date.getDate()} ${MONTHS[date.getMonth()]}, ${timeOfDay(date)}`;
 
 /** The next moment the wall clock shows `text` ("18:30") after `now`; null when it is not a time. */
 export function nextTime(text: string, now: Date): Date | null {

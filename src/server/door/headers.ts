@@ -20,7 +20,7 @@ export const policyOf = (nonce: string, dev: boolean): string =>
   ].join('; ');
 
 const PERMISSIONS =
-  'camera=(), microphone=(), geolocation=(), payment=(), usb=(), serial=(), bluetooth=(), browsing-topics=(), screen-wake-lock=(self)';
+  'camera=(), microphone=(), geolocation=(), payment=(), usb=(), serial=(), browsing-topics=(), screen-wake-lock=(self)';
 
 /**
  * Puts what every answer carries on it. The page's policy goes on the request too: that is where Next reads the

@@ -112,8 +112,9 @@ export type InUse = {
   readonly batchId: string;
   readonly recipeName: string;
   readonly vesselId: string;
+  readonly vesselName: string;
   readonly burnerId: string | null;
-  readonly startedAt: string;
+  readonly burnerName: string;
 };
 
 /** Still on the stove after this long, a batch was left unended rather than cooked on. Common practice, no source. */
@@ -125,11 +126,13 @@ export async function readInUse(db: Queryable, kitchenId: string): Promise<reado
     id: string;
     name: string;
     vessel: string;
+    vessel_name: string;
     burner: string | null;
-    started_at: Date;
+    burner_name: string;
   }>(
     `SELECT b.id, b.plan ->> 'recipeName' AS name, b.plan ->> 'vesselId' AS vessel,
-       b.plan #>> '{cooked,burner,id}' AS burner, b.started_at
+       b.plan ->> 'vesselName' AS vessel_name, b.plan #>> '{cooked,burner,id}' AS burner,
+       b.plan ->> 'burnerName' AS burner_name
      FROM kept_batch b
      WHERE b.kitchen_id = $1 AND b.started_at > now() - $2::interval
        AND NOT EXISTS (
@@ -144,8 +147,9 @@ export async function readInUse(db: Queryable, kitchenId: string): Promise<reado
     batchId: r.id,
     recipeName: r.name,
     vesselId: r.vessel,
+    vesselName: r.vessel_name,
     burnerId: r.burner,
-    startedAt: momentOf(r.started_at),
+    burnerName: r.burner_name,
   }));
 }
 

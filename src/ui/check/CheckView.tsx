@@ -16,6 +16,7 @@ import { toCelsius, toFahrenheit } from '../../core/units/temperature';
 import { ask, problemWords } from '../shared/api';
 import { Field } from '../shared/Field';
 import { type Mark, Scale } from '../shared/Scale';
+import { kitchenNow } from '../shared/station/clock';
 import { standingOf, useDevices } from '../shared/station/devices';
 import { useBatch } from '../shared/station/useBatch';
 import { useKeptPage } from '../shared/station/useKeptPage';
@@ -65,7 +66,7 @@ type Of = {
 function OfPot(props: Props & { batch: Batch }) {
   const { batch, write } = useBatch(props.batch);
   const now = useNow();
-  const going = useFollow(batch, now);
+  const { going } = useFollow(batch, now);
   const devices = useDevices();
   const paired = going?.followed.state.paired;
   const probe = paired?.thermometer && {
@@ -145,7 +146,7 @@ function Check({ house, batch, pots, of }: Props & { of: Of | null }) {
   const arm = async () => {
     if (!flowTimer || !kind.test || !warm) return;
     setProblem(null);
-    const at = Date.now();
+    const at = kitchenNow();
     const answer = await ask('POST', `/api/devices/${flowTimer.id}/arm`, { test: kind.test, celsius });
     if (answer.ok) setArmed(at);
     else setProblem(answer.problems.map(problemWords).join(' '));

@@ -54,7 +54,7 @@ export function FixView({ house, batch: initial, pots }: Props) {
   useKeptPage();
   const { batch, write } = useBatch(initial);
   const now = useNow();
-  const going = useFollow(batch, now);
+  const { going, lost } = useFollow(batch, now);
   const show = useShow();
   const router = useRouter();
   const [wanted, want] = useWanted(batch.id);
@@ -99,9 +99,11 @@ export function FixView({ house, batch: initial, pots }: Props) {
   if (now === null || !going || !followed)
     return (
       <p role="status" className="p-8 text-quiet">
-        {batch.plan.cooked
-          ? 'One moment …'
-          : 'This batch was begun before the model went along: it cannot be put right by it.'}
+        {lost
+          ? 'The model cannot follow this batch: it cannot be put right by it. Its plan and timers are on the Stove.'
+          : batch.plan.cooked
+            ? 'One moment …'
+            : 'This batch was begun before the model went along: it cannot be put right by it.'}
       </p>
     );
 

@@ -1,8 +1,9 @@
 'use client';
 
-import { Download } from 'lucide-react';
+import { Download, Undo2 } from 'lucide-react';
 import { useState } from 'react';
-import { ask, type Problem } from '../shared/api';
+import { dayAndTime } from '../../core/units/clock';
+import { ask, type Problem, problemWords } from '../shared/api';
 import { FileButton } from '../shared/FileButton';
 import { BUTTON, PRIMARY } from '../shared/styles';
 
@@ -11,36 +12,42 @@ type Taken = {
   readonly newRecipes: readonly string[];
   readonly newVersions: readonly string[];
   readonly newBatches: number;
+  readonly importId: string | null;
 };
 
+/** The last import that still stands. */
+export type LastImport = { readonly id: string; readonly madeAt: string; readonly taken: Taken };
+
 const CARD = 'rounded-sm border-2 border-ink bg-surface p-5';
-const MOST_BYTES = 64_000_000;
+const MOST_BYTES = 512_000_000;
 
 const words = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
 
 /** The whole kitchen as a file, out and in. What an import would do is said before it is done. */
-export function ArchivePart() {
-  const [file, setFile] = useState<{ name: string; text: string } | null>(null);
+export function ArchivePart({ last }: { last: LastImport | null }) {
+  const [file, setFile] = useState<File | null>(null);
   const [would, setWould] = useState<Taken | null>(null);
   const [did, setDid] = useState<Taken | null>(null);
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [busy, setBusy] = useState(false);
+  const standing: LastImport | null = did?.importId
+    ? { id: did.importId, madeAt: new Date().toISOString(), taken: did }
+    : last;
 
   const look = async (chosen: File) => {
     setWould(null);
     setDid(null);
     setProblems([]);
     if (chosen.size > MOST_BYTES) {
-      setFile({ name: chosen.name, text: '' });
+      setFile(null);
       setProblems([
         { field: 'file', given: `${chosen.size} bytes`, allowed: `at most ${MOST_BYTES} bytes are read` },
       ]);
       return;
     }
-    const text = await chosen.text();
-    setFile({ name: chosen.name, text });
+    setFile(chosen);
     setBusy(true);
-    const answer = await ask<Taken>('POST', '/api/archive?rehearse=1', text);
+    const answer = await ask<Taken>('POST', '/api/archive?rehearse=1', chosen);
     setBusy(false);
     if (answer.ok) setWould(answer.body);
     else setProblems(answer.problems);
@@ -48,7 +55,7 @@ export function ArchivePart() {
   const take = async () => {
     if (!file) return;
     setBusy(true);
-    const answer = await ask<Taken>('POST', '/api/archive', file.text);
+    const answer = await ask<Taken>('POST', '/api/archive', file);
     setBusy(false);
     setWould(null);
     if (answer.ok) setDid(answer.body);
@@ -106,7 +113,7 @@ export function ArchivePart() {
         )}
         {problems.length > 0 && (
           <div role="alert" className="mt-4 text-tomato">
-            <p className="font-bold">{file?.name} cannot be taken in; nothing was changed.</p>
+            <p className="font-bold">{file?.name ?? 'This file'} cannot be taken in; nothing was changed.</p>
             <ul className="list-disc pl-6">
               {problems.map((p) => (
                 <li key={`${p.field}${p.given}`}>
@@ -116,7 +123,59 @@ export function ArchivePart() {
             </ul>
           </div>
         )}
+        {standing && <Undo last={standing} />}
       </section>
     </div>
+  );
+}
+
+/** One tap back to before the last import. */
+function Undo({ last }: { last: LastImport }) {
+  const [state, setState] = useState<'stands' | 'busy' | 'undone'>('stands');
+  const [changed, setChanged] = useState(false);
+  const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const { taken } = last;
+  const undo = async (anyway: boolean) => {
+    setState('busy');
+    setProblems([]);
+    const answer = await ask('POST', '/api/archive/undo', { id: last.id, ...(anyway && { anyway }) });
+    setState(answer.ok ? 'undone' : 'stands');
+    if (answer.ok) return;
+    setChanged(answer.status === 409 && answer.problems[0]?.field === 'kitchen');
+    setProblems(answer.problems);
+  };
+  return (
+    <section aria-labelledby="a-undo" className="mt-5 border-rule border-t-2 pt-4">
+      <h3 id="a-undo" className="font-bold text-[19px]">
+        Go back
+      </h3>
+      {state === 'undone' ? (
+        <p role="status" className="mt-1 font-bold">
+          Back to before that import. <a href="/kitchen">Load the kitchen again</a>.
+        </p>
+      ) : (
+        <>
+          <p className="mt-1">
+            The last import made this “{taken.kitchen}”, on {dayAndTime(new Date(last.madeAt))}, with{' '}
+            {words(taken.newRecipes.length, 'recipe', 'recipes')} and{' '}
+            {words(taken.newBatches, 'batch', 'batches')}. The settings before it are kept; what it brought is
+            put out of sight, not thrown away.
+          </p>
+          {problems.length > 0 && (
+            <p role="alert" className="mt-2 font-bold text-tomato">
+              {problems.map(problemWords).join(' ')}
+            </p>
+          )}
+          <button
+            type="button"
+            className={`mt-3 ${BUTTON}`}
+            disabled={state === 'busy'}
+            onClick={() => void undo(changed)}
+          >
+            <Undo2 size={22} aria-hidden /> {changed ? 'Go back all the same' : 'Undo the import'}
+          </button>
+        </>
+      )}
+    </section>
   );
 }

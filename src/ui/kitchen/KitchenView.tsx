@@ -8,7 +8,7 @@ import type { KitchenFile } from '../../core/formats/kitchenFile';
 import { ask, problemWords } from '../shared/api';
 import { Segments } from '../shared/Segments';
 import { useLeaveWarning } from '../shared/useLeaveWarning';
-import { ArchivePart } from './ArchivePart';
+import { ArchivePart, type LastImport } from './ArchivePart';
 import { BurnersPart } from './BurnersPart';
 import { type KitchenForm, kitchenFieldOf, kitchenForm, kitchenOf } from './form';
 import { HousePart } from './HousePart';
@@ -33,10 +33,15 @@ const partOf = (field: string): Part =>
         ? 'products'
         : 'house';
 
-type Props = { readonly kitchen: KitchenFile; readonly revision: number; readonly part: string | undefined };
+type Props = {
+  readonly kitchen: KitchenFile;
+  readonly revision: number;
+  readonly part: string | undefined;
+  readonly lastImport: LastImport | null;
+};
 
 /** What the kitchen is: its room, standards, pots, burners and products, saved together. */
-export function KitchenView({ kitchen, revision, part: first }: Props) {
+export function KitchenView({ kitchen, revision, part: first, lastImport }: Props) {
   const router = useRouter();
   const form = useForm<KitchenForm>({ defaultValues: kitchenForm(kitchen) });
   const { handleSubmit, setError, clearErrors, setFocus, reset, formState } = form;
@@ -106,7 +111,7 @@ export function KitchenView({ kitchen, revision, part: first }: Props) {
           {part === 'pots' && <PotsPart problemAt={problemAt} />}
           {part === 'burners' && <BurnersPart problemAt={problemAt} />}
           {part === 'products' && <ProductsPart problemAt={problemAt} />}
-          {part === 'archive' && <ArchivePart />}
+          {part === 'archive' && <ArchivePart last={lastImport} />}
         </div>
         {part !== 'archive' && (
           <footer className="flex shrink-0 items-stretch border-ink border-t-2 bg-surface">

@@ -14,6 +14,7 @@ import { typedNumber } from '../../core/units/parse';
 import { ask, problemWords } from '../shared/api';
 import { Field, Pick } from '../shared/Field';
 import { Segments } from '../shared/Segments';
+import { kitchenNow } from '../shared/station/clock';
 import { BUTTON, PRIMARY } from '../shared/styles';
 import { useNow } from '../shared/useNow';
 
@@ -64,7 +65,7 @@ const fresh = (potId: string, burnerId: string): Typed => ({
   keptFrom: null,
 });
 
-const minutesSince = (from: number): string => ((Date.now() - from) / 60_000).toFixed(1);
+const minutesSince = (from: number): string => ((kitchenNow() - from) / 60_000).toFixed(1);
 
 const CARD = 'rounded-sm border-2 border-ink bg-surface p-4';
 
@@ -149,7 +150,7 @@ export function WaterTestView({ house, boils, first, past }: Props) {
   const watch = (key: 'heatFrom' | 'keptFrom', into: 'heatMinutes' | 'keptMinutes') => {
     const from = typed[key];
     return from === null ? (
-      <button type="button" className={BUTTON} onClick={() => change({ [key]: Date.now() })}>
+      <button type="button" className={BUTTON} onClick={() => change({ [key]: kitchenNow() })}>
         <Timer size={22} aria-hidden /> Start the watch
       </button>
     ) : (

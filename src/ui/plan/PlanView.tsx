@@ -12,12 +12,13 @@ import { fireWords } from '../../core/plan/wording';
 import { nextTime, timeOfDay } from '../../core/units/clock';
 import { litres } from '../../core/units/format';
 import { degrees, inDegrees } from '../../core/units/show';
+import { ask, problemWords } from '../shared/api';
 import { Ladder } from '../shared/Ladder';
 import { lazily } from '../shared/lazily';
 import { PotDrawing } from '../shared/PotDrawing';
 import { Segments } from '../shared/Segments';
 import { Sheet } from '../shared/Sheet';
-import { send } from '../shared/send';
+import { kitchenNow } from '../shared/station/clock';
 import { BUTTON } from '../shared/styles';
 import { useNow } from '../shared/useNow';
 import { Chance } from './Chance';
@@ -67,6 +68,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
   const { ticks, tick } = useTicks(plan);
   const [starting, setStarting] = useState(false);
   const [refused, setRefused] = useState<string | null>(null);
+  const [inUse, setInUse] = useState(false);
   const router = useRouter();
   const now = useNow();
   const { bandLimits } = stores.house.kitchen;
@@ -112,7 +114,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
 
   // One id for one wish: pressing twice, or again after a lost answer, starts one batch.
   const batch = useRef({ address: '', id: '' });
-  const start = async () => {
+  const start = async (anyway = false) => {
     if (starting) return;
     if (barred) {
       setRefused(`${barred.says} ${barred.change}`);
@@ -121,15 +123,19 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
     if (batch.current.address !== address) batch.current = { address, id: uuid() };
     setStarting(true);
     setRefused(null);
-    const sent = await send('/api/batches', {
+    setInUse(false);
+    const answer = await ask('POST', '/api/batches', {
       ...requestOf(wish),
       id: batch.current.id,
-      startedAt: new Date().toISOString(),
+      startedAt: new Date(kitchenNow()).toISOString(),
       serveAt: serveAt?.toISOString() ?? null,
+      ...(anyway && { anyway }),
     });
-    if (!sent.ok) {
+    if (!answer.ok) {
       setStarting(false);
-      setRefused(sent.says);
+      // Another soup stands in that pot: the cook decides.
+      setInUse(answer.status === 409 && answer.problems[0]?.field === 'vesselId');
+      setRefused(answer.problems.map(problemWords).join(' '));
       return;
     }
     router.push(`/stove/${batch.current.id}`);
@@ -273,6 +279,11 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
               <span className="min-w-0 flex-1">
                 {inDegrees(refused ?? `${stop?.says} ${stop?.change}`, show)}
               </span>
+              {refused && inUse && (
+                <button type="button" className={`shrink-0 ${BUTTON}`} onClick={() => void start(true)}>
+                  Start all the same
+                </button>
+              )}
               {mend && (
                 <button type="button" className={`shrink-0 ${BUTTON}`} onClick={() => change(mend.change)}>
                   {inDegrees(mend.words, show)}
@@ -301,7 +312,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
         </div>
         <button
           type="button"
-          onClick={start}
+          onClick={() => void start()}
           aria-disabled={starting}
           className={clsx(
             'min-h-20 shrink-0 border-ink px-8 font-bold text-[24px] max-[1100px]:sticky max-[1100px]:bottom-0 max-[1100px]:z-30 max-[1100px]:border-t-2 min-[1100px]:border-l-2',

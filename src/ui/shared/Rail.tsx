@@ -1,7 +1,7 @@
 'use client';
 
 import { clsx } from 'clsx';
-import { BellRing } from 'lucide-react';
+import { BellRing, Clock, CloudOff, TriangleAlert } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
@@ -9,8 +9,10 @@ import type { EventBody } from '../../core/batch/events';
 import type { Timer } from '../../core/batch/state';
 import type { Ticket } from '../../core/batch/ticket';
 import { countdown } from '../../core/units/clock';
+import { duration } from '../../core/units/format';
 import { degrees, inDegrees } from '../../core/units/show';
 import { insisting } from './lazily';
+import { timed, useClockOff } from './station/clock';
 import { useLine, useNews } from './station/live';
 import { useRing } from './station/ring';
 import { useNow } from './useNow';
@@ -18,30 +20,44 @@ import { useShow } from './useShow';
 
 /** What is told comes at once; what is missed, after this, ms. */
 const EVERY = 30_000;
-/** Several events at once are one change of the rail. */
+/** ms until what a page before this one left waiting is taken up. */
+const SOON = 600;
+/** Several events at once are one change of the rail, and however many come, it changes this often, ms. */
 const TOGETHER = 120;
+const AT_MOST = 400;
 
 /** The tickets, read anew whenever something was told, tapped here, or may have been missed. */
 function useTickets(initial: readonly Ticket[]): readonly Ticket[] {
   const [tickets, setTickets] = useState(initial);
   const waiting = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const last = useRef(0);
   const refresh = useCallback(() => {
-    clearTimeout(waiting.current);
-    waiting.current = setTimeout(async () => {
-      const response = await fetch('/api/rail').catch(() => null);
-      if (response?.ok) setTickets(await response.json());
-    }, TOGETHER);
+    if (waiting.current) return;
+    const since = performance.now() - last.current;
+    waiting.current = setTimeout(
+      async () => {
+        waiting.current = undefined;
+        last.current = performance.now();
+        const response = await timed('/api/rail').catch(() => null);
+        if (response?.ok) setTickets(await response.json());
+      },
+      Math.max(TOGETHER, AT_MOST - since),
+    );
   }, []);
   useNews((news) => {
     if (news.kind === 'told' || news.kind === 'again') refresh();
   });
   useEffect(() => {
     const timer = setInterval(refresh, EVERY);
-    // What a page before this one left waiting is taken up; else the rail need not carry the outbox.
-    if (localStorage.getItem('panache.waiting')) void theOutbox().then((o) => o.beginOutbox());
+    // The clock is measured as soon as there is a page.
+    refresh();
+    // What any page left waiting is sent from any page; it is fetched when there is time.
+    const soon = setTimeout(() => void theOutbox().then((o) => o.beginOutbox()), SOON);
     return () => {
       clearInterval(timer);
+      clearTimeout(soon);
       clearTimeout(waiting.current);
+      waiting.current = undefined;
     };
   }, [refresh]);
   const [stopped, setStopped] = useState<ReadonlySet<string>>(new Set());
@@ -61,6 +77,7 @@ function useTickets(initial: readonly Ticket[]): readonly Ticket[] {
 export function Rail({ initial }: { initial: readonly Ticket[] }) {
   const tickets = useTickets(initial);
   const up = useLine();
+  const off = useClockOff();
   const path = usePathname();
   const show = useShow();
   const now = useNow();
@@ -105,7 +122,14 @@ export function Rail({ initial }: { initial: readonly Ticket[] }) {
                 <span className="max-w-56">
                   <span className="block truncate font-bold leading-tight">{t.name}</span>
                   <span className="flex gap-2 text-[15px] leading-tight">
-                    <span className="truncate">{inDegrees(t.doing, show)}</span>
+                    {t.trouble ? (
+                      <b className="flex items-center gap-1 truncate">
+                        <TriangleAlert size={16} aria-hidden className="shrink-0" />
+                        {t.trouble}
+                      </b>
+                    ) : (
+                      <span className="truncate">{inDegrees(t.doing, show)}</span>
+                    )}
                     <b className="shrink-0">
                       {t.by === 'reading' ? '' : '≈ '}
                       {degrees(t.celsius, show)}
@@ -130,9 +154,19 @@ export function Rail({ initial }: { initial: readonly Ticket[] }) {
           );
         })}
       </ul>
+      {off !== null && (
+        <p role="status" className="flex shrink-0 items-center gap-2 px-3 text-[15px] leading-tight">
+          <Clock aria-hidden className="shrink-0" />
+          <span>
+            <b>This clock is {off > 0 ? 'fast' : 'slow'}</b> by {duration(Math.abs(off) / 1000)}
+            <br />
+            times here go by the server’s
+          </span>
+        </p>
+      )}
       {!up && (
-        <p role="status" className="flex items-center px-4 font-bold text-butter">
-          No connection
+        <p role="status" className="flex shrink-0 items-center gap-2 px-4 font-bold text-butter">
+          <CloudOff aria-hidden /> Server away
         </p>
       )}
     </header>

@@ -1,3 +1,5 @@
+import { timed } from './station/clock';
+
 export type Problem = { readonly field: string; readonly given: string; readonly allowed: string };
 
 export type Answer<T> =
@@ -14,17 +16,17 @@ export type Answer<T> =
 export const problemWords = (p: Problem): string =>
   [p.given, p.allowed].filter(Boolean).join(': ').replace(/\.?$/, '.');
 
-/** Asks the server; what goes wrong comes back as problems, each with its field. Nothing typed is lost by it. */
+/** Asks the server, with JSON, or text or a file that is JSON; what goes wrong comes back as problems, each with its field. Nothing typed is lost by it. */
 export async function ask<T>(
   method: 'GET' | 'POST' | 'PUT',
   url: string,
   body?: unknown,
 ): Promise<Answer<T>> {
-  const text = typeof body === 'string' ? body : JSON.stringify(body);
+  const sent = typeof body === 'string' || body instanceof Blob ? body : JSON.stringify(body);
   try {
-    const response = await fetch(url, {
+    const response = await timed(url, {
       method,
-      ...(body !== undefined && { headers: { 'content-type': 'application/json' }, body: text }),
+      ...(body !== undefined && { headers: { 'content-type': 'application/json' }, body: sent }),
     });
     const answer = await response.json().catch(() => null);
     if (response.ok) return { ok: true, body: answer as T };

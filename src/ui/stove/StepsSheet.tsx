@@ -3,7 +3,8 @@
 import { clsx } from 'clsx';
 import { Check, Flag, Plus, SkipForward, Undo2 } from 'lucide-react';
 import { useState } from 'react';
-import type { EventBody } from '../../core/batch/events';
+import { type BatchEvent, type EventBody, lateBy } from '../../core/batch/events';
+import type { Unreadable } from '../../core/batch/record';
 import type { BatchState, StepState } from '../../core/batch/state';
 import { timeOfDay } from '../../core/units/clock';
 import { duration } from '../../core/units/format';
@@ -15,6 +16,7 @@ import { useShow } from '../shared/useShow';
 
 type Props = {
   readonly state: BatchState;
+  readonly unreadable: readonly Unreadable[];
   readonly write: (body: EventBody) => void;
   /** Ends the batch though steps are left. */
   readonly onEnd: () => void;
@@ -22,8 +24,12 @@ type Props = {
   readonly onLook: (place: number) => void;
 };
 
+/** How late the record has a tap that waited on its station. */
+const lateWords = (event: BatchEvent): string =>
+  lateBy(event) > 0 ? `, on record ${duration(lateBy(event) / 1000)} later` : '';
+
 /** All steps: look at one, mark or take back out of turn, leave out with a reason, add one. */
-export function StepsSheet({ state, write, onLook, onEnd }: Props) {
+export function StepsSheet({ state, unreadable, write, onLook, onEnd }: Props) {
   const [skipping, setSkipping] = useState<StepState | null>(null);
   const [adding, setAdding] = useState(false);
   const show = useShow();
@@ -99,7 +105,7 @@ export function StepsSheet({ state, write, onLook, onEnd }: Props) {
                 </span>
                 <span className="block text-[15px] text-quiet">
                   {s.done
-                    ? `done at ${timeOfDay(new Date(s.done.at))} by ${s.done.station}`
+                    ? `done at ${timeOfDay(new Date(s.done.at))} by ${s.done.station}${lateWords(s.done)}`
                     : s.skipped
                       ? `left out: ${s.skipped.reason}`
                       : `${duration(s.seconds)}${s.planned ? '' : ', added here'}`}
@@ -122,6 +128,16 @@ export function StepsSheet({ state, write, onLook, onEnd }: Props) {
         })}
       </ol>
       <div className="grid gap-2 p-3">
+        {unreadable.length > 0 && (
+          <p role="status" className="border-2 border-tomato px-3 py-2">
+            <b>
+              {unreadable.length === 1
+                ? 'One line of this record cannot be read'
+                : `${unreadable.length} lines of this record cannot be read`}
+            </b>
+            : {unreadable[0]?.why}. It stays in the record and in the archive, and counts for nothing here.
+          </p>
+        )}
         <button type="button" onClick={() => setAdding(true)} className={BUTTON}>
           <Plus aria-hidden /> Add a step before the one at hand
         </button>

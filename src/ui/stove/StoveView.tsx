@@ -36,7 +36,7 @@ const forPutIn = () => import('../shared/IngredientCombobox');
 export function StoveView({ batch: initial }: { batch: Batch }) {
   const { batch, unsent, refused, write } = useBatch(initial);
   const now = useNow();
-  const going = useFollow(batch, now);
+  const { going, lost } = useFollow(batch, now);
   const show = useShow();
   const router = useRouter();
   const devices = useDevices();
@@ -105,6 +105,7 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
       <Sheet open={open === 'steps'} onOpenChange={(o) => setOpen(o ? 'steps' : null)} title="All steps">
         <StepsSheet
           state={state}
+          unreadable={batch.unreadable ?? []}
           write={write}
           onEnd={() => {
             setEnding(true);
@@ -243,9 +244,11 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
           />
         ) : (
           <p className="p-5 text-quiet">
-            {now === null || batch.plan.cooked
-              ? 'One moment …'
-              : 'This batch was begun before the model went along: its steps and timers are here, its readings are not.'}
+            {lost
+              ? 'The model cannot follow this batch: go by its plan, its timers and what you see. Taking back the last reading may bring it back. All that is tapped is kept.'
+              : now === null || batch.plan.cooked
+                ? 'One moment …'
+                : 'This batch was begun before the model went along: its steps and timers are here, its readings are not.'}
           </p>
         )}
       </section>

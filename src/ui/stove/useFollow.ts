@@ -31,14 +31,27 @@ export type Going = {
 /** The end moves little from second to second: worked out anew this often, ms, and at every event. */
 const ANEW = 20_000;
 
-/** Follows a batch on the page: every event moves it at once, the clock moves it every second. Null until the page is live, or when its record cannot be followed. */
-export function useFollow(batch: Batch, now: number | null): Going | null {
+/** A batch gone along with: null until the page is live, or when its record cannot be followed; `lost` when the model failed at it, and only its plan is left. */
+export type Following = { readonly going: Going | null; readonly lost: boolean };
+
+/** What `work` finds; null, and told once, where it fails: a batch the model cannot follow must not take its page down. */
+function tried<T>(what: string, work: () => T): T | null {
+  try {
+    return work();
+  } catch (error) {
+    console.error(`${what}: ${error instanceof Error ? error.message : String(error)}`);
+    return null;
+  }
+}
+
+/** Follows a batch on the page: every event moves it at once, the clock moves it every second. */
+export function useFollow(batch: Batch, now: number | null): Following {
   const before = useRef<Followed | null>(null);
   const live = now !== null;
   const followed = useMemo(() => {
     if (!live) return null;
     performance.mark('panache:followed');
-    before.current = follow(batch, before.current);
+    before.current = tried('following', () => follow(batch, before.current));
     return before.current;
   }, [batch, live]);
   const slow = now === null ? null : Math.floor(now / ANEW) * ANEW;
@@ -46,28 +59,34 @@ export function useFollow(batch: Batch, now: number | null): Going | null {
   moment.current = now;
   const to = useMemo(() => {
     if (!followed || slow === null) return null;
-    const found = ahead(followed, moment.current ?? slow, batch.plan.litres);
+    const found = tried('looking ahead', () => ahead(followed, moment.current ?? slow, batch.plan.litres));
     if (performance.getEntriesByName('panache:followed').length > 0)
       performance.measure('panache:solved', 'panache:followed');
     performance.clearMarks('panache:followed');
     return found;
   }, [followed, slow, batch.plan.litres]);
-  const [doubt, setDoubt] = useState<{ of: Ahead; found: DoubtAhead } | null>(null);
+  const [doubt, setDoubt] = useState<{ of: Ahead; found: DoubtAhead | null } | null>(null);
   useEffect(() => {
     if (!followed || !to) return;
     // After the screen has shown what was tapped.
-    const timer = setTimeout(() => setDoubt({ of: to, found: doubtAhead(followed, to) }), 30);
+    const timer = setTimeout(
+      () => setDoubt({ of: to, found: tried('doubting', () => doubtAhead(followed, to)) }),
+      30,
+    );
     return () => clearTimeout(timer);
   }, [followed, to]);
-  const endsAt = useMemo(() => (followed ? stepEndsAt(followed) : 0), [followed]);
-  if (!followed || !to || now === null) return null;
-  const { strand } = potAt(followed, now);
-  return {
-    followed,
-    pot: strand.pot,
-    seen: observe(strand.pot, strand.kitchen),
-    endsAt,
-    to,
-    doubt: doubt?.found ?? null,
-  };
+  const endsAt = useMemo(
+    () => (followed ? tried('the end of the step', () => stepEndsAt(followed)) : 0),
+    [followed],
+  );
+  if (now === null) return { going: null, lost: false };
+  const seen =
+    followed &&
+    tried('the pot now', () => {
+      const { pot, kitchen } = potAt(followed, now).strand;
+      return { pot, seen: observe(pot, kitchen) };
+    });
+  if (!followed || !to || endsAt === null || !seen)
+    return { going: null, lost: batch.plan.cooked !== undefined };
+  return { going: { followed, ...seen, endsAt, to, doubt: doubt?.found ?? null }, lost: false };
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { kitchenNow } from './clock';
 import { useNews } from './live';
 
 export type DeviceKind = 'thermometer' | 'scale' | 'flow timer';
@@ -13,7 +14,7 @@ export type DeviceState = {
   /** False once the bridge no longer lists it. */
   readonly here: boolean;
   readonly value: number | null;
-  /** ms by this page's clock when the value came. */
+  /** ms by the server’s clock when the value came. */
   readonly at: number | null;
   /** What is wrong with what it sends, and since when. */
   readonly fault: { readonly says: string; readonly at: number } | null;
@@ -92,9 +93,9 @@ export function standingOf(
 export function useDevices(): Devices {
   const [devices, setDevices] = useState(NO_DEVICES);
   useNews((news) => {
-    if (news.kind === 'device') setDevices((d) => heardOf(d, news.news, Date.now()));
+    if (news.kind === 'device') setDevices((d) => heardOf(d, news.news, kitchenNow()));
     else if (news.kind === 'line' && !news.up)
-      setDevices((d) => heardOf(d, { kind: 'bridge', state: 'lost' }, Date.now()));
+      setDevices((d) => heardOf(d, { kind: 'bridge', state: 'lost' }, kitchenNow()));
   });
   return devices;
 }

@@ -2,6 +2,8 @@
 
 import { useEffect, useRef, useSyncExternalStore } from 'react';
 import type { BatchEvent } from '../../../core/batch/events';
+import { heardClock } from './clock';
+import { type Lead, waitToLead } from './leader';
 
 /** What the server tells every station. */
 export type News =
@@ -14,28 +16,47 @@ export type News =
 
 type Listener = (news: News) => void;
 
-/** One stream for the whole page, open while anything listens. */
+/** ms of silence after which the line counts as dead: the server gives a sign of life every eight seconds. */
+const SILENT = 17_000;
+/** ms a follower waits beyond that before it takes the lead from a page that is stuck. */
+const STUCK = 24_000;
+const LOOK = 1000;
+
 const listeners = new Set<Listener>();
 let source: EventSource | null = null;
+let channel: BroadcastChannel | null = null;
+let lead: Lead | null = null;
+let leads = false;
 let up = true;
+/** ms by the page’s own count when anything was last heard, of the server or of the page that leads. */
+let heard = 0;
+let watch: ReturnType<typeof setInterval> | undefined;
 
 /** What devices there are, and whether their bridge is reached: told once, and again to whoever comes later. */
 const standing = new Map<string, News>();
 
+/** To this page. */
 const tell = (news: News) => {
+  if (news.kind === 'line') {
+    if (news.up === up) return;
+    up = news.up;
+  }
   const kind = news.kind === 'device' && (news.news as { kind?: unknown } | null)?.kind;
   if (kind === 'devices' || kind === 'bridge') standing.set(kind, news);
   for (const listener of listeners) listener(news);
 };
 
-const line = (now: boolean) => {
-  if (now === up) return;
-  up = now;
-  tell({ kind: 'line', up });
+/** What pages of one browser say to each other: news from the one that leads, and a newcomer’s question. */
+type Said = { readonly news: News } | { readonly alive: true } | { readonly whatStands: true };
+
+/** To all pages of this browser. */
+const tellAll = (news: News) => {
+  tell(news);
+  channel?.postMessage({ news } satisfies Said);
 };
 
 /** Tells the page that a request failed or came through, sooner than the stream notices. */
-export const lineIs = line;
+export const lineIs = (now: boolean): void => tell({ kind: 'line', up: now });
 
 const parsed = (data: string): unknown => {
   try {
@@ -44,51 +65,119 @@ const parsed = (data: string): unknown => {
     return null;
   }
 };
+const dataOf = (e: Event): unknown => parsed((e as MessageEvent<string>).data);
 
 function open(): void {
-  if (source && source.readyState !== EventSource.CLOSED) return;
+  source?.close();
   const s = new EventSource('/api/live');
   source = s;
-  s.onopen = () => line(true);
-  s.onerror = () => {
-    line(false);
-    // A stream the server ended for good is not taken up again by itself.
-    if (s.readyState === EventSource.CLOSED && source === s)
-      setTimeout(() => listeners.size > 0 && source === s && open(), 2000);
+  heard = performance.now();
+  const here = () => {
+    heard = performance.now();
   };
-  s.addEventListener('told', (e) => {
-    const body = parsed((e as MessageEvent<string>).data) as {
-      batch: string;
-      event: BatchEvent | null;
-    } | null;
-    if (body) tell({ kind: 'told', ...body });
+  s.onerror = () => {
+    tellAll({ kind: 'line', up: false });
+    // A stream the server ended for good, or would not open, is not taken up again by itself.
+    if (s.readyState === EventSource.CLOSED && source === s)
+      setTimeout(() => leads && source === s && open(), 2000);
+  };
+  s.addEventListener('alive', (e) => {
+    here();
+    const { now, telling } = (dataOf(e) ?? {}) as { now?: number; telling?: boolean };
+    if (typeof now === 'number') {
+      // One way only: how long it was under way nobody knows, half a second at the most.
+      const got = Date.now();
+      heardClock({ sent: got - 600, got, server: now });
+    }
+    channel?.postMessage({ alive: true } satisfies Said);
+    // The server is there; what is written elsewhere it may not hear of yet.
+    tellAll({ kind: 'line', up: telling !== false });
   });
-  s.addEventListener('again', () => tell({ kind: 'again' }));
-  s.addEventListener('device', (e) =>
-    tell({ kind: 'device', news: parsed((e as MessageEvent<string>).data) }),
+  s.addEventListener('told', (e) => {
+    here();
+    const body = dataOf(e) as { batch: string; event: BatchEvent | null } | null;
+    if (body) tellAll({ kind: 'told', ...body });
+  });
+  s.addEventListener('again', () => {
+    here();
+    tellAll({ kind: 'again' });
+  });
+  s.addEventListener('device', (e) => {
+    here();
+    tellAll({ kind: 'device', news: dataOf(e) });
+  });
+}
+
+function look(): void {
+  const silent = performance.now() - heard;
+  if (silent < SILENT) return;
+  tell({ kind: 'line', up: false });
+  if (leads) open();
+  else if (silent > STUCK && document.visibilityState === 'visible') {
+    heard = performance.now();
+    lead?.steal();
+  }
+}
+
+function begin(): void {
+  heard = performance.now();
+  channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('panache-live');
+  if (channel)
+    channel.onmessage = ({ data }: MessageEvent<Said>) => {
+      if ('whatStands' in data) {
+        if (!leads) return;
+        for (const news of standing.values()) channel?.postMessage({ news } satisfies Said);
+        channel?.postMessage({ news: { kind: 'line', up } } satisfies Said);
+        return;
+      }
+      heard = performance.now();
+      if ('news' in data && !leads) tell(data.news);
+    };
+  lead = waitToLead(
+    () => {
+      leads = true;
+      open();
+    },
+    () => {
+      leads = false;
+      source?.close();
+      source = null;
+    },
   );
+  // Where another page leads, it says what stands; what was told before is read anew.
+  channel?.postMessage({ whatStands: true } satisfies Said);
+  watch = setInterval(look, LOOK);
+}
+
+function end(): void {
+  clearInterval(watch);
+  leads = false;
+  source?.close();
+  source = null;
+  lead?.give();
+  lead = null;
+  channel?.close();
+  channel = null;
 }
 
 function listen(listener: Listener): () => void {
   listeners.add(listener);
-  open();
+  if (listeners.size === 1) begin();
   for (const kind of ['bridge', 'devices']) {
     const news = standing.get(kind);
     if (news) listener(news);
   }
   return () => {
     listeners.delete(listener);
-    if (listeners.size > 0) return;
-    source?.close();
-    source = null;
+    if (listeners.size === 0) end();
   };
 }
 
 /** Calls `heard` with all the server tells, as long as the component stands. */
-export function useNews(heard: Listener): void {
-  const latest = useRef(heard);
+export function useNews(onNews: Listener): void {
+  const latest = useRef(onNews);
   useEffect(() => {
-    latest.current = heard;
+    latest.current = onNews;
   });
   useEffect(() => listen((news) => latest.current(news)), []);
 }

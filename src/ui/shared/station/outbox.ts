@@ -5,6 +5,7 @@ import { v4 as uuid } from 'uuid';
 import type { BatchEvent, EventBody } from '../../../core/batch/events';
 import { readRole } from '../../kitchen/useRole';
 import { send } from '../send';
+import { clockMs, kitchenNow } from './clock';
 import { lineIs } from './live';
 
 type Waiting = { readonly batch: string; readonly event: BatchEvent };
@@ -110,17 +111,19 @@ let last = 0;
  * order they come back in. A clock put back further is followed.
  */
 function moment(): string {
-  const now = Date.now();
+  const now = kitchenNow();
   last = now <= last && last - now < 1000 ? last + 1 : now;
   return new Date(last).toISOString();
 }
 
 /** Writes down what was tapped: at once on this device, and with the server as soon as it is there. */
 export function tap(batch: string, body: EventBody): BatchEvent {
+  const ahead = clockMs();
   const event: BatchEvent = {
     id: uuid(),
     at: moment(),
     station: readRole() || 'Stove',
+    ...(ahead !== undefined && { clockMs: ahead }),
     body,
   };
   const waiting: Waiting = { batch, event };
