@@ -212,7 +212,7 @@ test('the network goes for ten events and comes back: all arrive once, in order'
   await page.getByRole('button', { name: 'Take back' }).click();
   wanted.push('withdrawn');
   await expect(page.getByText('10 waiting to be saved')).toBeVisible();
-  await expect(page.getByText('No connection')).toBeVisible();
+  await expect(page.getByText('Server away')).toBeVisible();
   expect(await eventsOf(id)).toEqual([]);
   await context.setOffline(false);
   await expect(page.getByText(/waiting to be saved/)).toBeHidden({ timeout: 15_000 });
@@ -226,7 +226,7 @@ test('the network goes for ten events and comes back: all arrive once, in order'
     'smooth',
     'tender',
   ]);
-  await expect(page.getByText('No connection')).toBeHidden();
+  await expect(page.getByText('Server away')).toBeHidden();
 });
 
 const second = (port: number) =>
@@ -234,7 +234,7 @@ const second = (port: number) =>
     mode: 'start',
     port,
     databaseUrl: process.env.TEST_DATABASE_URL ?? '',
-    env: { DEVICES_URL: process.env.DEVICES_URL ?? '' },
+    env: { DEVICES_URL: process.env.DEVICES_URL ?? '', PANACHE_CLOCK: 'own' },
   });
 
 test('the server is killed in the middle: the page reloads without it, and nothing tapped is lost', async ({

@@ -2,6 +2,7 @@ import type { IncomingMessage, ServerResponse } from 'node:http';
 import { recordEvent } from './batches';
 import { pool, reached } from './database';
 import { listenToDevices } from './devices';
+import { TELLS_TIME } from './door/headers';
 import { isListening, listen } from './live';
 import { answered, busy, jsonIn, notAllowed, type Refusal, tooLarge } from './refusal';
 
@@ -74,7 +75,7 @@ function live(request: IncomingMessage, response: ServerResponse): void {
     if (response.writableLength > MOST_UNREAD) response.destroy();
     else response.write(`event: ${name}\ndata: ${JSON.stringify(data)}\n\n`);
   };
-  const alive = () => send('alive', { now: Date.now(), telling: isListening() });
+  const alive = () => send('alive', { ...(TELLS_TIME && { now: Date.now() }), telling: isListening() });
   response.write('retry: 1000\n\n');
   alive();
   const stop = listen((told) => (told === 'again' ? send('again', {}) : send('told', told)));

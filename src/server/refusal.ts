@@ -11,6 +11,7 @@ export type Problem = { readonly field: string; readonly given: string; readonly
 
 /** A request that is refused; nothing has been written. */
 export class Refusal extends Error {
+  override readonly name = 'Refusal';
   constructor(
     readonly status: 400 | 403 | 404 | 405 | 409 | 413 | 415 | 421 | 422 | 503,
     readonly problems: readonly Problem[],
@@ -18,6 +19,10 @@ export class Refusal extends Error {
     super(problems.map((p) => `${p.field}: ${p.given}; ${p.allowed}`).join('. '));
   }
 }
+
+/** Whether `error` is a refusal; pages are bundled apart from the server, so that there are two classes of that name. */
+export const isRefusal = (error: unknown): error is Refusal =>
+  error instanceof Error && error.name === 'Refusal' && 'problems' in error;
 
 const refuse = (status: Refusal['status'], field: string, given: string, allowed: string): Refusal =>
   new Refusal(status, [{ field, given, allowed }]);
@@ -177,7 +182,7 @@ export async function answered(
   try {
     return { status: 200, ...(await work()) };
   } catch (error) {
-    if (error instanceof Refusal) return refusedWith(error);
+    if (isRefusal(error)) return refusedWith(error);
     if (isAway(error)) {
       noted(error);
       return refusedWith(

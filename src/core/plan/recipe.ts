@@ -53,6 +53,13 @@ const BRINGS_LIQUID = new Set(['liquid', 'dairy', 'wine']);
 
 type Issue = { readonly path: readonly (string | number)[]; readonly message: string };
 
+/** Most things put in over all steps, and most minutes the steps take together: what a recipe may ask of whoever works it out. */
+const MOST_THINGS = 80;
+const MOST_MINUTES = 1440;
+
+const minutesOf = (s: RecipeStep): number =>
+  s.kind === 'reduce' ? ('minutes' in s.to ? s.to.minutes : 0) : 'minutes' in s ? s.minutes : 0;
+
 /** What is wrong with a recipe as a whole, each with its place. */
 function whatDoesNotFollow(steps: readonly RecipeStep[]): readonly Issue[] {
   const issues: Issue[] = [];
@@ -60,6 +67,18 @@ function whatDoesNotFollow(steps: readonly RecipeStep[]): readonly Issue[] {
   let volume = 0;
   let thickness = 0;
   let blend = 0;
+  const things = steps.reduce((sum, s) => sum + portionsIn<RecipePortion>(s).length, 0);
+  if (things > MOST_THINGS)
+    issues.push({
+      path: ['steps'],
+      message: `a soup has at most ${MOST_THINGS} things in it: it is ${things}`,
+    });
+  const minutes = steps.reduce((sum, s) => sum + minutesOf(s), 0);
+  if (minutes > MOST_MINUTES)
+    issues.push({
+      path: ['steps'],
+      message: `its steps take ${Math.round(minutes)} min together: a soup is done in a day, ${MOST_MINUTES} min`,
+    });
   for (const [n, step] of steps.entries()) {
     if (NEEDS_LIQUID.has(step.kind) && !wet) {
       issues.push({

@@ -21,7 +21,7 @@ import { theHouse } from '../kitchen';
 import { type PlanRequest, planStored, type StartRequest } from '../planning';
 import { readRecipe } from '../queries/recipes';
 import { railOf } from '../rail';
-import { type Problem, Refusal, unknown } from '../refusal';
+import { isRefusal, type Problem, Refusal, unknown } from '../refusal';
 
 /** What a thread does for the server, away from its taps. Everything in and out can be copied between threads. */
 
@@ -135,7 +135,7 @@ export default async function run({ name, input }: { name: JobName; input: never
   try {
     return { ok: true, value: await (jobs[name] as (input: never) => Promise<unknown>)(input) };
   } catch (error) {
-    if (error instanceof Refusal) return { ok: false, status: error.status, problems: error.problems };
+    if (isRefusal(error)) return { ok: false, status: error.status, problems: error.problems };
     if (isAway(error)) return { ok: false, status: 'away', says: String(error) };
     throw error;
   }

@@ -95,7 +95,10 @@ export function Rail({ initial }: { initial: readonly Ticket[] }) {
         Panache
       </p>
       {ringing.length > 0 && (
-        <ul aria-label="Timers that ring" className="flex shrink-0 gap-2 pr-2 pb-2">
+        <ul
+          aria-label="Timers that ring"
+          className="flex max-w-[60vw] shrink-0 gap-2 overflow-x-auto pr-2 pb-2"
+        >
           {ringing.map(({ timer, batch }) => (
             <li key={timer.id}>
               <Ringing timer={timer} batch={batch} now={now ?? timer.endsAt} />

@@ -1,0 +1,99 @@
+import { demoBatch, eventsAt } from '../../../../demo/batch';
+import { broken, historyOf, shrunk } from '../../../../drill/histories';
+import type { EventBody } from '../events';
+
+/** More of them, 20,000, are tried by `./panache drill`. */
+const SEEDS = 100;
+
+test(`the model answers ${SEEDS} made-up histories, whatever is in them and in whatever order`, () => {
+  for (let seed = 0; seed < SEEDS; seed++) {
+    const history = historyOf(seed);
+    const says = broken(history);
+    if (says === null) continue;
+    const { events } = shrunk(history).batch;
+    throw new Error(`history ${seed}: ${says}\n${events.map((e) => JSON.stringify(e)).join('\n')}`);
+  }
+}, 120_000);
+
+const soup = (id: string, events: readonly (readonly [number, EventBody])[]) => ({
+  seed: 0,
+  batch: {
+    ...demoBatch(id, { litres: 8, pot: 'middle-28', burner: 'front-right' }).batch,
+    events: eventsAt(events),
+  },
+});
+
+describe('histories that once broke it', () => {
+  test.each<[string, string, readonly (readonly [number, EventBody])[]]>([
+    ['a weight at the very start', 'smoked-parsnip-veloute', [[0, { kind: 'mass', g: 4000 }]]],
+    ['a weight before it', 'chestnut-mushroom-cream', [[-60, { kind: 'mass', g: 1292.7 }]]],
+    [
+      'ten kilos of ice, then 20 °C',
+      'smoked-parsnip-veloute',
+      [
+        [600, { kind: 'put-in', ingredient: 'water', g: 10_000, celsius: -25 }],
+        [700, { kind: 'temperature', celsius: 20 }],
+        [900, { kind: 'step-done', step: 0 }],
+      ],
+    ],
+    [
+      'a probe at −5 °C, then done',
+      'mussel-veloute-with-liaison',
+      [
+        [600, { kind: 'temperature', celsius: -5 }],
+        [700, { kind: 'step-done', step: 0 }],
+        [900, { kind: 'step-done', step: 1 }],
+      ],
+    ],
+    [
+      'seventy kilos of frozen cream',
+      'jacket-potato-soup',
+      [[804, { kind: 'put-in', ingredient: 'whipping-cream', g: 70_668, celsius: -25 }]],
+    ],
+    [
+      'a sack of flour into the pot',
+      'chestnut-mushroom-cream',
+      [[340, { kind: 'put-in', ingredient: 'cake-flour', g: 162_404 }]],
+    ],
+    [
+      'frozen beans into a pot read as 200 °C',
+      'roast-carrot-cream',
+      [
+        [523, { kind: 'temperature', celsius: 200 }],
+        [3551, { kind: 'put-in', ingredient: 'broad-beans', g: 158_869, celsius: -25 }],
+      ],
+    ],
+    [
+      'cold flour by the tonne, as a step',
+      'smoked-parsnip-veloute',
+      [
+        [
+          2800,
+          {
+            kind: 'step-added',
+            before: 2,
+            title: 'One more',
+            does: {
+              kind: 'add',
+              items: [{ ingredient: 'half-and-half', amount: 433_094, celsius: -25 }],
+              gradually: true,
+            },
+          },
+        ],
+        [3000, { kind: 'step-done', step: 0 }],
+      ],
+    ],
+  ])('%s, in a %s', (_what, id, events) => {
+    expect(broken(soup(id, events))).toBeNull();
+  });
+
+  test('a weight of a pot that is still empty moves nothing, and the next reading counts', () => {
+    const read: [number, EventBody] = [1500, { kind: 'depth', mm: 118 }];
+    const { batch } = soup('smoked-parsnip-veloute', [
+      [0, { kind: 'mass', g: 4000 }],
+      [516, { kind: 'step-done', step: 0 }],
+      read,
+    ]);
+    expect(broken({ seed: 1, batch })).toBeNull();
+  });
+});
