@@ -1,6 +1,7 @@
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { withDemoApp } from './app.mjs';
+import { drill } from './drill.mjs';
 import { debianPackage, npmPackages } from './packages.mjs';
 import { bin, own, root } from './place.mjs';
 import { database, postgres } from './postgres.mjs';
@@ -59,6 +60,15 @@ async function endToEnd(server, args, tally) {
   await withDemoApp(server, 'panache_test_e2e', 3400, work, { PANACHE_CLOCK: 'own' });
 }
 
+/** The short form of the drill: each thing tried counts as a test. */
+async function drilled(server, args, tally) {
+  say('the drill, in its short form …');
+  const { code, out } = await drill(server, ['--short', ...args], { capture: true });
+  process.stdout.write(out);
+  const [, passed = 0, failed = 0] = /^drill: (\d+) passed, (\d+) failed$/m.exec(out)?.map(Number) ?? [];
+  tally('drill', passed, code === 0 ? failed : Math.max(1, failed));
+}
+
 /** All suites; the last line is “N passed, N failed”. `./panache test unit …` or `e2e …` runs one with arguments. */
 export async function run(_name, [only, ...args]) {
   const results = [];
@@ -67,17 +77,18 @@ export async function run(_name, [only, ...args]) {
   mkdirSync(own, { recursive: true });
   await npmPackages();
   await debianPackage('units', ['/usr/share/units/definitions.units']);
-  if (wants('e2e')) await debianPackage('chromium', ['/usr/bin/chromium']);
+  if (wants('e2e') || wants('drill')) await debianPackage('chromium', ['/usr/bin/chromium']);
   if (wants('static')) {
     await runProgram(bin('next'), ['typegen'], { cwd: root, env: env(), stdio: 'ignore' });
     await program('types', bin('tsc'), ['--noEmit'], tally);
     await program('format, lint and boundaries', bin('biome'), ['ci', '--reporter=summary', '.'], tally);
   }
-  const server = wants('unit') || wants('e2e') ? await postgres() : null;
+  const server = wants('unit') || wants('e2e') || wants('drill') ? await postgres() : null;
   try {
     if (server && wants('unit'))
       await jest(await database(server, 'panache_test_unit', { fresh: true }), args, tally);
     if (server && wants('e2e')) await endToEnd(server, args, tally);
+    if (server && wants('drill')) await drilled(server, args, tally);
   } finally {
     await server?.stop();
   }

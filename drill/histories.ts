@@ -1,5 +1,7 @@
 import { demoBatch } from '../demo/batch';
 import { demoIds } from '../demo/demo';
+import { agesOf, contradictionIn, measuredFrom } from '../src/core/adjust/measured';
+import { causesOf } from '../src/core/adjust/why';
 import { BatchEvent, EventBody, FORK, GOES_TO, LOOKS, TASTE } from '../src/core/batch/events';
 import { ahead, doubtAhead, potAt, stepEndsAt } from '../src/core/batch/follow/ahead';
 import { type Followed, follow } from '../src/core/batch/follow/follow';
@@ -315,14 +317,19 @@ export function broken({ seed, batch }: History): string | null {
       const now = seed % 2 === 0 ? last : last + 20 * 60_000;
       const to = ahead(whole, now, batch.plan.litres);
       const pot = potAt(whole, now);
+      const doubt = doubtAhead(whole, to);
       const wrong = notNumbers({
         end: to.end,
         endsAt: to.endsAt,
         short: to.short,
         turn: to.turn,
-        doubt: doubtAhead(whole, to),
+        doubt,
         seen: observe(pot.strand.pot, pot.strand.kitchen),
         left: pot.secondsLeft,
+        measured: measuredFrom(whole, now, batch.plan.litres),
+        ages: agesOf(whole),
+        clash: contradictionIn(whole),
+        causes: causesOf(whole, doubt.slopes).map((c) => c.by),
       });
       if (wrong.length > 0) return `ahead: ${wrong.join(', ')}`;
       const endsAt = stepEndsAt(whole);

@@ -1,0 +1,33 @@
+import { prepare } from './app.mjs';
+import { build } from './build.mjs';
+import { debianPackage, npmPackages } from './packages.mjs';
+import { root } from './place.mjs';
+import { database, postgres } from './postgres.mjs';
+import { run as runProgram } from './run.mjs';
+
+/** Attacks the built application on a database made for it. Resolves to the exit code and what was said. */
+export async function drill(server, args, options = {}) {
+  const owner = await database(server, 'panache_drill', { fresh: true });
+  const { url } = await prepare(owner);
+  await build();
+  return runProgram(process.execPath, ['--import', 'tsx', 'drill/main.ts', ...args], {
+    cwd: root,
+    env: { ...process.env, DATABASE_URL: url },
+    ...options,
+  });
+}
+
+/** `./panache drill`: all of it, some twenty minutes; `--short` a form of two; or one part by its name. */
+export async function run(_name, args) {
+  await npmPackages();
+  await debianPackage('chromium', ['/usr/bin/chromium']);
+  if (process.getuid?.() === 0 && !args.includes('--short'))
+    await debianPackage('faketime', ['/usr/bin/faketime']).catch(() => {});
+  const server = await postgres();
+  try {
+    const { code } = await drill(server, args);
+    process.exitCode = code;
+  } finally {
+    await server.stop();
+  }
+}

@@ -1,0 +1,219 @@
+import { connect } from 'node:net';
+import {
+  ask,
+  healthOf,
+  JSON_TYPE,
+  pause,
+  post,
+  type Row,
+  startBatch,
+  type Tapper,
+  tapper,
+  wordsOf,
+} from '../kit';
+
+/** How long a tap may wait beside any of these, ms. */
+const LONGEST = 250;
+
+const dice = Array.from({ length: 2 }, () => ({
+  ingredient: 'floury-potato',
+  amount: '200 g',
+  cut: { shape: 'cube', edgeMm: 80 },
+}));
+
+/** As much work as a recipe may ask for. */
+const heavy = {
+  format: 'panache.recipe/1',
+  id: 'heavy',
+  name: 'Heavy',
+  school: 'Roux',
+  yieldLitres: 20,
+  band: 'Coating',
+  home: {
+    vessel: { id: 'v', name: 'V', diameterMm: 360, heightMm: 340, material: 'stainless steel', massG: 5600 },
+    burner: { id: 'b', name: 'B', kind: 'gas', powerW: 7000 },
+  },
+  steps: [
+    {
+      kind: 'add',
+      items: [
+        { ingredient: 'vegetable-stock', amount: 'to volume' },
+        { ingredient: 'plain-flour', amount: 'to thickness' },
+      ],
+    },
+    { kind: 'bring-to', to: 'simmer', flame: 1, lid: 'off' },
+    ...Array.from({ length: 18 }, () => [
+      { kind: 'add', items: dice },
+      { kind: 'simmer', minutes: 79, untilTender: true, lid: 'on' },
+    ]).flat(),
+  ],
+};
+
+const statusesOf = (answers: readonly { status: number }[]): string => {
+  const counts = new Map<number, number>();
+  for (const { status } of answers) counts.set(status, (counts.get(status) ?? 0) + 1);
+  return [...counts]
+    .toSorted(([a], [b]) => a - b)
+    .map(([s, n]) => `${n} × ${s}`)
+    .join(', ');
+};
+
+/** Streams opened and never read. */
+async function deaf(address: string, batch: string, station: Tapper) {
+  const { hostname, port } = new URL(address);
+  const before = (await healthOf(address))?.memoryMb ?? 0;
+  const sockets = Array.from({ length: 30 }, () => {
+    const socket = connect(Number(port), hostname);
+    socket.on('error', () => {});
+    socket.write(`GET /api/live HTTP/1.1\r\nHost: 127.0.0.1\r\n\r\n`);
+    socket.pause();
+    return socket;
+  });
+  await pause(300);
+  const text = 'x'.repeat(900);
+  for (let n = 0; n < 40; n++)
+    await Promise.all(
+      Array.from({ length: 25 }, async () => {
+        const { randomUUID } = await import('node:crypto');
+        await post(address, `/api/batches/${batch}/events`, {
+          id: randomUUID(),
+          at: new Date().toISOString(),
+          station: 'Drill',
+          body: { kind: 'note', text },
+        });
+      }),
+    );
+  const report = await station.report();
+  const after = (await healthOf(address))?.memoryMb ?? 0;
+  for (const socket of sockets) socket.destroy();
+  return { report, grew: after - before, after };
+}
+
+/** Everything large and slow a client can ask for, while a station taps. */
+export async function flood(address: string, large: boolean): Promise<readonly Row[]> {
+  const batch = await startBatch(address);
+  const station = tapper(address, batch, 25);
+  await pause(1500);
+  const rows: Row[] = [];
+  const beside = async (
+    what: string,
+    attack: () => Promise<readonly { status: number; text: string }[]>,
+    allowed: readonly number[],
+  ) => {
+    station.reset();
+    const before = (await healthOf(address))?.memoryMb ?? 0;
+    const from = performance.now();
+    const answers = await attack();
+    const took = Math.round(performance.now() - from);
+    await pause(150);
+    const report = await station.report();
+    const after = (await healthOf(address))?.memoryMb ?? 0;
+    const wrong = answers.filter((a) => !allowed.includes(a.status));
+    rows.push({
+      tried: what,
+      held: wrong.length === 0 && report.longest <= LONGEST && Object.keys(report.wrong).length === 0,
+      figures: `${statusesOf(answers)} in ${took} ms; ${wordsOf(report)}; memory ${before} → ${after} MB${wrong[0] ? `; e.g. ${wrong[0].text.slice(0, 120)}` : ''}`,
+    });
+  };
+  const mb = large ? 40 : 8;
+  const all = <T>(n: number, one: (n: number) => Promise<T>) =>
+    Promise.all(Array.from({ length: n }, (_, k) => one(k)));
+
+  await beside('nothing else', async () => {
+    await pause(2000);
+    return [];
+  }, []);
+  const kitchen = JSON.parse((await ask(address, '/api/kitchen')).text).kitchen;
+  const filler = 'y'.repeat(1e6);
+  await beside(
+    `${mb} MB of JSON that is no archive`,
+    () =>
+      all(2, () =>
+        post(
+          address,
+          '/api/archive',
+          JSON.stringify({ format: 'x', a: Array.from({ length: mb }, () => filler) }),
+        ),
+      ),
+    [400],
+  );
+  await beside(
+    `${mb} MB of brackets`,
+    () =>
+      all(1, () =>
+        ask(address, '/api/archive', {
+          method: 'POST',
+          headers: JSON_TYPE,
+          body: Buffer.alloc(mb * 1e6, '['),
+        }),
+      ),
+    [400],
+  );
+  const archive = (events: number, change: (n: number) => object) =>
+    JSON.stringify({
+      format: 'panache.archive/1',
+      madeAt: new Date().toISOString(),
+      kitchen,
+      recipes: [],
+      batches: [
+        {
+          id: '00000000-0000-4000-8000-00000000d411',
+          recipeId: 'x',
+          recipeVersion: 1,
+          plan: {},
+          startedAt: new Date().toISOString(),
+          serveAt: null,
+          events: Array.from({ length: events }, (_, n) => change(n)),
+        },
+      ],
+    });
+  await beside(
+    '50,000 bad events',
+    () =>
+      all(1, () =>
+        post(
+          address,
+          '/api/archive?rehearse=1',
+          archive(50_000, (n) => ({
+            id: n,
+            at: 'noon',
+            station: '',
+            body: { kind: 'x', pad: filler.slice(0, 150) },
+          })),
+        ),
+      ),
+    [400],
+  );
+  await beside(
+    'a recipe of as much work as one may be, planned 6 times',
+    () => all(6, () => post(address, '/api/foresight', heavy)),
+    [200, 422, 503],
+  );
+  await beside(
+    `${large ? 60 : 20} PDFs at once`,
+    () => all(large ? 60 : 20, () => ask(address, '/api/plan/export?as=pdf&litres=12')),
+    [200, 503],
+  );
+  await beside(
+    `${large ? 400 : 100} pages at once`,
+    () =>
+      all(large ? 400 : 100, (n) =>
+        ask(address, ['/api/rail', '/api/kitchen', '/api/recipes'][n % 3] ?? '/'),
+      ),
+    [200, 503],
+  );
+  await beside(
+    'the whole archive sent 10 times',
+    () => all(10, () => ask(address, '/api/archive')),
+    [200, 503],
+  );
+  station.reset();
+  const { report, grew, after } = await deaf(address, batch, station);
+  rows.push({
+    tried: '30 stations that listen and never read, through 1000 long notes',
+    held: report.longest <= LONGEST * 2 && grew < 120 && Object.keys(report.wrong).length === 0,
+    figures: `memory grew by ${grew} MB to ${after} MB; ${wordsOf(report)}`,
+  });
+  await station.stop();
+  return rows;
+}
