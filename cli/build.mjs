@@ -10,7 +10,7 @@ const PARTS = [
   'public',
   'package.json',
   'package-lock.json',
-  'next.config.ts',
+  'next.config.mjs',
   'postcss.config.mjs',
   'tsconfig.json',
 ];

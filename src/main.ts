@@ -49,9 +49,11 @@ const app = next({ dev, hostname, port, dir: process.cwd() });
 // The port is held before anything is made ready, so that two that start at once find out early; whoever
 // asks before then waits.
 server.listen(port, hostname);
-startWorkers();
-log().info({ mode, hostname, port }, 'serving');
-const ready = app.prepare();
+// The threads begin when the pages are ready: whoever starts it again after a fall waits for those first.
+const ready = app.prepare().then(() => {
+  startWorkers();
+  log().info({ mode, hostname, port }, 'serving');
+});
 const handle = app.getRequestHandler();
 
 /** ms after the database was last found away in which a page that failed is laid to that. */

@@ -30,24 +30,22 @@ export async function foreignPage(address: string): Promise<readonly Row[]> {
   try {
     const tab = await browser.newPage();
     await tab.goto(`http://elsewhere.example:${own}/`);
-    await tab.evaluate(() => (document.getElementById('f') as HTMLFormElement).submit());
+    await tab.evaluate("document.getElementById('f').submit()");
     await tab.waitForTimeout(800);
-    const could = await tab.evaluate(async (address) => {
-      const quiet = (url: string, more: RequestInit) =>
-        fetch(url, { mode: 'no-cors', credentials: 'include', ...more }).catch(() => null);
-      await quiet(`${address}/api/kitchen`, { method: 'POST', body: '{"kitchen":{},"revision":1}' });
-      await quiet(`${address}/api/archive`, { method: 'POST', body: '{"format":"panache.kitchen/1"}' });
-      const read = await fetch(`${address}/api/archive`).then(
-        (r) => r.text(),
-        () => '',
-      );
-      const listened = await new Promise<boolean>((resolve) => {
-        const s = new EventSource(`${address}/api/live`);
+    // As text: what a bundler adds to a function is not on the page.
+    const could = (await tab.evaluate(`(async () => {
+      const address = ${JSON.stringify(address)};
+      const quiet = (url, more) => fetch(url, { mode: 'no-cors', credentials: 'include', ...more }).catch(() => null);
+      await quiet(address + '/api/kitchen', { method: 'POST', body: '{"kitchen":{},"revision":1}' });
+      await quiet(address + '/api/archive', { method: 'POST', body: '{"format":"panache.kitchen/1"}' });
+      const read = await fetch(address + '/api/archive').then((r) => r.text(), () => '');
+      const listened = await new Promise((resolve) => {
+        const s = new EventSource(address + '/api/live');
         s.onopen = () => resolve(true);
         s.onerror = () => resolve(false);
       });
       return { read: read.length, listened };
-    }, address);
+    })()`)) as { read: number; listened: boolean };
     const framed = await tab
       .frames()
       .find((f) => f.url().includes('/plan'))

@@ -201,10 +201,10 @@ export async function answered(
   }
 }
 
-/** Runs a route: text and bytes go out as they are, anything else as JSON. */
+/** Runs a route: text, bytes and streams go out as they are, anything else as JSON. */
 export async function respond(work: Parameters<typeof answered>[0]): Promise<Response> {
   const { status, body, headers } = await answered(work);
-  if (typeof body === 'string' || body instanceof Uint8Array)
+  if (typeof body === 'string' || body instanceof Uint8Array || body instanceof ReadableStream)
     return new Response(body as BodyInit, { status, ...(headers && { headers }) });
   return Response.json(body, { status, ...(headers && { headers }) });
 }

@@ -4,9 +4,14 @@ import { theHouse } from '../kitchen';
 import { readBatchesFrom } from '../queries/batches';
 import type { RecipeBody } from '../queries/recipes';
 import { readRecipeList, readVersions } from '../queries/recipes';
+import { busy } from '../refusal';
 
-/** Batches read at a time: what is in memory of an archive is no more than that. */
-const AT_A_TIME = 20;
+/** Batches read at a time: what is in memory of an archive is no more than that, and taps go between. */
+const AT_A_TIME = 2;
+
+/** Archives sent at once. */
+const MOST_AT_ONCE = 2;
+let now = 0;
 
 type ArchivedRecipe = {
   readonly id: string;
@@ -67,17 +72,31 @@ export async function* archiveText(db: Queryable, now: Date): AsyncGenerator<str
   yield ']}\n';
 }
 
-/** {@link archiveText} as what a response sends: the next piece is read when the one before has gone. */
-export function archiveStream(db: Queryable, now: Date): ReadableStream<Uint8Array> {
-  const pieces = archiveText(db, now);
+/** {@link archiveText} as what a response sends: the next piece is read when the one before has gone. Refuses more than two at once. */
+export function archiveStream(db: Queryable, at: Date): ReadableStream<Uint8Array> {
+  if (now >= MOST_AT_ONCE) throw busy('other archives are being sent');
+  now++;
+  let open = true;
+  const done = () => {
+    if (open) now--;
+    open = false;
+  };
+  const pieces = archiveText(db, at);
   const bytes = new TextEncoder();
   return new ReadableStream({
     async pull(controller) {
-      const { done, value } = await pieces.next();
-      if (done) controller.close();
-      else controller.enqueue(bytes.encode(value));
+      try {
+        const { done: ended, value } = await pieces.next();
+        if (!ended) return controller.enqueue(bytes.encode(value));
+        done();
+        controller.close();
+      } catch (error) {
+        done();
+        throw error;
+      }
     },
     async cancel() {
+      done();
       await pieces.return(undefined);
     },
   });

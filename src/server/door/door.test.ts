@@ -36,7 +36,11 @@ describe('what may come in', () => {
     ],
     [
       'JSON with its letters named',
-      { method: 'POST', headers: { 'content-type': 'application/json; charset=utf-8' } },
+      {
+        method: 'POST',
+        url: '/api/batches',
+        headers: { 'content-type': 'application/json; charset=utf-8' },
+      },
     ],
   ])('%s', (_what, request) => {
     expect(refusedAtTheDoor(asked(request), HOSTS)).toBeNull();
@@ -82,11 +86,17 @@ describe('what may not', () => {
       403,
       'Origin',
     ],
-    ['text', { method: 'POST', headers: { 'content-type': 'text/plain' } }, 415, 'content-type'],
-    ['no type at all', { method: 'POST' }, 415, 'content-type'],
+    [
+      'text',
+      { method: 'POST', url: '/api/batches', headers: { 'content-type': 'text/plain' } },
+      415,
+      'content-type',
+    ],
+    ['a script, written to', { method: 'PUT', url: '/sw.js', headers: JSON_TYPE }, 405, 'method'],
+    ['no type at all', { method: 'POST', url: '/api/batches' }, 415, 'content-type'],
     [
       'a type that only begins like it',
-      { method: 'POST', headers: { 'content-type': 'application/jsonp' } },
+      { method: 'POST', url: '/api/batches', headers: { 'content-type': 'application/jsonp' } },
       415,
       'content-type',
     ],

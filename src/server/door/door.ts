@@ -104,6 +104,7 @@ export function refusedAtTheDoor(request: IncomingMessage, hosts: Hosts): Refusa
     ]);
   const path = url.split('?')[0] ?? '';
   const isApi = path.startsWith('/api/');
+  if (WRITES.has(method) && !isApi) return notAllowed(405, 'method', method, 'GET or HEAD');
   // Another site may link to a page; it may not write, and not read what answers a program.
   if (isForeign(request) && (WRITES.has(method) || (isApi && headers['sec-fetch-mode'] !== 'navigate')))
     return notAllowed(

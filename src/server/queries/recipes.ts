@@ -28,9 +28,23 @@ const LATEST = `
   WHERE r.kitchen_id = $1`;
 const IN_ORDER = 'ORDER BY r.place, r.id, v.version DESC';
 
+/** Recipes parsed before, by their text: a version never changes, and every page reads all of them. */
+const parsed = new Map<string, Recipe>();
+const MOST_PARSED = 3000;
+
+function recipeIn(body: RecipeBody): Recipe {
+  const text = JSON.stringify(body);
+  const known = parsed.get(text);
+  if (known) return known;
+  const recipe = Recipe.parse(body);
+  if (parsed.size >= MOST_PARSED) parsed.clear();
+  parsed.set(text, recipe);
+  return recipe;
+}
+
 const read = (row: Row): StoredRecipe => ({
   version: row.version,
-  recipe: Recipe.parse(row.body),
+  recipe: recipeIn(row.body),
   body: row.body,
   madeAt: row.made_at.toISOString(),
   archived: row.archived_at !== null,

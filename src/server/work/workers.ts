@@ -40,31 +40,44 @@ export const holder = globalThis as typeof globalThis & { panacheWork?: Work };
 const tooMuch = (): Refusal =>
   cannot('body', 'takes too long or too much memory to work out', 'fewer or smaller things at once');
 
+/** ms after the start at which a line's first thread is made, if nothing has asked for one by then: those that begin at once hold each other up. */
+const AHEAD: { readonly [L in Line]: number } = { rail: 0, quick: 1200, long: 2400 };
+
+const poolOf = (line: Line): Piscina => {
+  const { threads, waiting, memoryMb } = LINES[line];
+  const pool = new Piscina({
+    filename: new URL('./jobs.ts', import.meta.url).href,
+    execArgv: ['--import', 'tsx'],
+    minThreads: 1,
+    maxThreads: threads,
+    maxQueue: waiting,
+    idleTimeout: 60_000,
+    resourceLimits: { maxOldGenerationSizeMb: memoryMb },
+  });
+  pool.on('error', (error: unknown) => log().warn({ error: said(error) }, 'a working thread ended'));
+  return pool;
+};
+
 /** Starts the threads that work for this process. What they are given waits its turn, up to a limit; what outlasts its time or memory is ended, alone. */
 export function startWorkers(): void {
-  const pools = Object.fromEntries(
-    Object.entries(LINES).map(([line, { threads, waiting, memoryMb }]) => [
-      line,
-      new Piscina({
-        filename: new URL('./jobs.ts', import.meta.url).href,
-        execArgv: ['--import', 'tsx'],
-        minThreads: 1,
-        maxThreads: threads,
-        maxQueue: waiting,
-        idleTimeout: 60_000,
-        resourceLimits: { maxOldGenerationSizeMb: memoryMb },
-      }),
-    ]),
-  ) as unknown as Record<Line, Piscina>;
-  for (const pool of Object.values(pools))
-    pool.on('error', (error: unknown) => log().warn({ error: said(error) }, 'a working thread ended'));
+  const pools: Partial<Record<Line, Piscina>> = {};
+  const poolFor = (line: Line): Piscina => {
+    pools[line] ??= poolOf(line);
+    return pools[line];
+  };
+  for (const line of Object.keys(LINES) as Line[]) setTimeout(poolFor, AHEAD[line], line);
+  /** Jobs given to each line and not yet answered. */
+  const under: Record<Line, number> = { quick: 0, long: 0, rail: 0 };
   holder.panacheWork = async (name, input) => {
     const { line, ms } = BUDGET[name];
+    // Its time runs while it waits, too: what runs out behind others did not ask for too much itself.
+    const waits = under[line] >= LINES[line].threads;
+    under[line]++;
     const waited = new AbortController();
     const timer = setTimeout(() => waited.abort(), ms);
     let outcome: Outcome;
     try {
-      outcome = await pools[line].run({ name, input }, { signal: waited.signal });
+      outcome = await poolFor(line).run({ name, input }, { signal: waited.signal });
     } catch (error) {
       const { code, name: kind } = error as { code?: string; name?: string };
       if (/queue/i.test(said(error))) throw busy('too much is being worked out already');
@@ -73,10 +86,11 @@ export function startWorkers(): void {
         code === 'ERR_WORKER_OUT_OF_MEMORY' ||
         /terminated|memory/i.test(said(error))
       )
-        throw tooMuch();
+        throw waits ? busy('others are being worked out, and this had to wait too long') : tooMuch();
       throw error;
     } finally {
       clearTimeout(timer);
+      under[line]--;
     }
     if (outcome.ok) return outcome.value;
     if (outcome.status !== 'away') throw new Refusal(outcome.status, outcome.problems);

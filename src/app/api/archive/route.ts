@@ -2,21 +2,23 @@ import { received } from '../../../server/archive/receive';
 import { archiveStream } from '../../../server/archive/write';
 import { pool } from '../../../server/database';
 import { theHouse } from '../../../server/kitchen';
-import { answered, fileNamed, respond } from '../../../server/refusal';
+import { fileNamed, respond } from '../../../server/refusal';
 import { work } from '../../../server/work/work';
 
 export const dynamic = 'force-dynamic';
 
 /** The whole kitchen as one file, sent as it is read. */
-export async function GET(): Promise<Response> {
-  const { status, body, headers } = await answered(async () => ({ body: (await theHouse(pool())).id }));
-  if (status !== 200) return Response.json(body, { status, ...(headers && { headers }) });
-  const now = new Date();
-  return new Response(archiveStream(pool('archive'), now), {
-    headers: {
-      'content-type': 'application/json',
-      ...fileNamed(`${String(body)}-${now.toISOString().slice(0, 10)}.json`),
-    },
+export function GET(): Promise<Response> {
+  return respond(async () => {
+    const { id } = await theHouse(pool());
+    const now = new Date();
+    return {
+      body: archiveStream(pool('archive'), now),
+      headers: {
+        'content-type': 'application/json',
+        ...fileNamed(`${id}-${now.toISOString().slice(0, 10)}.json`),
+      },
+    };
   });
 }
 
