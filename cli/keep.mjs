@@ -1,8 +1,11 @@
 import { say } from './say.mjs';
 
-/** Seconds before the next try; after the last of them that stays. Begun anew once it has run a minute. */
-const WAITS = [0.2, 0.5, 1, 2, 5, 10, 30];
-const WELL = 60_000;
+/** Seconds before the next try; the last of them stays. Begun anew once it has run well, ms. */
+const WAITS = [0.2, 0.2, 0.5, 1, 2, 4];
+const WELL = 20_000;
+
+/** What falls again and again is said once a minute. */
+const CALM = 60_000;
 
 const pause = (ms) => new Promise((r) => setTimeout(r, ms));
 
@@ -17,13 +20,18 @@ export async function keep(what, first, start, stopped) {
   });
   let running = first;
   let tries = 0;
+  let said = 0;
   for (;;) {
     const since = Date.now();
     await Promise.race([stopped, running.ended]);
     if (stopping) return running;
     const gone = Date.now();
     if (gone - since > WELL) tries = 0;
-    say(`${what} ended (${running.how?.() ?? 'nobody knows why'}): starting it again`);
+    const aloud = tries < 40 || gone - said > CALM;
+    if (aloud) {
+      said = gone;
+      say(`${what} ended (${running.how?.() ?? 'nobody knows why'}): starting it again`);
+    }
     for (;;) {
       await Promise.race([stopped, pause(WAITS[Math.min(tries, WAITS.length - 1)] * 1000)]);
       if (stopping) return null;
@@ -32,10 +40,12 @@ export async function keep(what, first, start, stopped) {
         running = await start();
         break;
       } catch (error) {
-        if (tries === WAITS.length) say(`${what} does not start: ${error.message}. Trying on.`);
+        if (Date.now() - said < CALM) continue;
+        said = Date.now();
+        say(`${what} does not start: ${error.message}. Trying on.`);
       }
     }
-    say(`${what} runs again, after ${((Date.now() - gone) / 1000).toFixed(1)} s`);
+    if (aloud) say(`${what} runs again, after ${((Date.now() - gone) / 1000).toFixed(1)} s`);
   }
 }
 

@@ -1,22 +1,23 @@
+import { fork } from 'node:child_process';
 import { availableParallelism } from 'node:os';
-import { Worker } from 'node:worker_threads';
+import { join } from 'node:path';
 import type { Row } from '../kit';
 
 /** `count` made-up histories, asked all a station asks, on every core. */
 export async function histories(count: number): Promise<readonly Row[]> {
-  const threads = availableParallelism();
+  const processes = availableParallelism();
   const from = performance.now();
   const found = await Promise.all(
     Array.from(
-      { length: threads },
+      { length: processes },
       (_, n) =>
         new Promise<readonly string[]>((resolve, reject) => {
-          const worker = new Worker(new URL('./historian.ts', import.meta.url), {
-            workerData: { from: n, step: threads, to: count },
+          const args = [n, processes, count].map(String);
+          const child = fork(join(import.meta.dirname, 'historian.ts'), args, {
             execArgv: ['--import', 'tsx'],
           });
-          worker.on('message', resolve);
-          worker.on('error', reject);
+          child.on('message', (found) => resolve(found as readonly string[]));
+          child.on('exit', (code) => code !== 0 && reject(new Error(`a historian ended with ${code}`)));
         }),
     ),
   );

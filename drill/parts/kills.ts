@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { readdirSync, readFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import pg from 'pg';
 import { healthOf, isWell, pause, type Row, startBatch, tapper, until } from '../kit';
@@ -155,27 +155,36 @@ export async function kills(
   return rows;
 }
 
-/** A pid file of the database whose number another process has by now, and a starter that is gone. */
+/** A process that has ended and that nobody has asked about: only its number is left. */
+async function zombie(): Promise<{ pid: number; bury: () => void }> {
+  // The shell’s child ends; the shell has become a program that never asks.
+  const parent = spawn('/bin/sh', ['-c', '(exit 0) & exec sleep 60'], { stdio: 'ignore' });
+  await pause(300);
+  return { pid: below(parent.pid ?? 0, '')[0] ?? 0, bury: () => parent.kill('SIGKILL') };
+}
+
+/** Pid files of the database whose number another process has by now, or a dead one still has, and a starter that is gone. */
 export async function stale(home: string, port: number): Promise<readonly Row[]> {
-  const { writeFileSync, existsSync } = await import('node:fs');
-  const data = existsSync(join(home, 'postgres')) ? join(home, 'postgres') : null;
-  if (!data) return [];
-  // This very process: it lives, and is no database.
-  writeFileSync(join(data, 'postmaster.pid'), `${process.pid}\n${data}\n1\n54999\n\n127.0.0.1\n`, {
-    mode: 0o600,
-  });
-  writeFileSync(join(home, 'postgres-started-by'), `${process.pid} 1`);
-  try {
-    const kitchen = await started(home, port);
-    await kitchen.stop();
-    return [{ tried: 'a pid file whose number is another process’s', held: true, figures: 'starts' }];
-  } catch (error) {
-    return [
-      {
-        tried: 'a pid file whose number is another process’s',
-        held: false,
-        figures: String(error).slice(0, 200),
-      },
-    ];
+  const data = join(home, 'postgres');
+  if (!existsSync(data)) return [];
+  const corpse = await zombie();
+  const rows: Row[] = [];
+  for (const [whose, pid] of [
+    ['another process', process.pid],
+    ['a zombie', corpse.pid],
+  ] as const) {
+    const tried = `a pid file whose number is ${whose}’s`;
+    const lines = [pid, data, 1, 54_999, '', '127.0.0.1', ''];
+    writeFileSync(join(data, 'postmaster.pid'), lines.join('\n'), { mode: 0o600 });
+    writeFileSync(join(home, 'postgres-started-by'), `${pid} 1`);
+    try {
+      const kitchen = await started(home, port);
+      await kitchen.stop();
+      rows.push({ tried, held: pid > 0, figures: 'starts' });
+    } catch (error) {
+      rows.push({ tried, held: false, figures: String(error).slice(0, 200) });
+    }
   }
+  corpse.bury();
+  return rows;
 }

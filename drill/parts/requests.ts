@@ -191,7 +191,7 @@ export async function randomRequests(address: string, count: number): Promise<re
         `${method} ${path.slice(0, 200)} ${body?.slice(0, 200) ?? ''} → ${status} ${text.slice(0, 200)}`,
       );
   };
-  for (let done = 0; done < count; done += 6) await Promise.all(Array.from({ length: 6 }, one));
+  for (let done = 0; done < count; done += 4) await Promise.all(Array.from({ length: 4 }, one));
   for (const says of fell.slice(0, 8)) console.log(`  ${says}`);
   const upgrade = await ask(address, '/plan', {
     headers: { connection: 'upgrade', upgrade: 'websocket' },

@@ -357,6 +357,26 @@ describe('taken away', () => {
     expect(data.find((r) => r.worked_out === 'thickness')?.name).toBe('Plain flour');
   });
 
+  test.each([
+    '=1+1',
+    ' =1+1',
+    '\t@SUM(A1)',
+    '\n-2+3',
+    '\u00a0+1',
+    '\u200b=1',
+    '＝1+1',
+    '＠SUM(A1)',
+    '−'.replace('−', '－') + '1',
+  ])('a name a spreadsheet would take for a formula is made harmless: %j', async (name) => {
+    const p = await plan();
+    const [line] = p.weighOut;
+    if (!line) throw new Error('a soup has something to weigh');
+    const csv = weighOutCsv({ ...p, weighOut: [{ ...line, name }] });
+    const { data } = Papa.parse<Record<string, string>>(csv, { header: true, skipEmptyLines: true });
+    expect(data[0]?.name).toBe(`'${name}`);
+    expect(Number(data[0]?.g)).toBe(line.g);
+  });
+
   test.each(['A4', 'LETTER'] as const)('the PDF of a normal soup is one page of %s', async (paper) => {
     const bytes = Buffer.from(
       await planPdf(planSheet(await plan(), '18:30', { volume: 'L', temperature: 'C' }), paper),

@@ -9,7 +9,7 @@ import { kitchenFileOf } from '../core/formats/kitchenFile';
 import { DAY_MS } from '../core/units/moment';
 import { takeArchive } from './archive/take';
 import { undoImport } from './archive/undo';
-import { archiveText } from './archive/write';
+import { archiveStream, archiveText } from './archive/write';
 import { recordEvent, startBatch } from './batches';
 import { loadDemo } from './demo';
 import { saveKitchen, theHouse } from './kitchen';
@@ -283,6 +283,33 @@ describe('an import', () => {
     } finally {
       await other.drop();
     }
+  });
+
+  test.each(['a \u0000 in it', 'half \ud800 a sign'])(
+    'with a text no database holds is refused by its place: %j',
+    async (text) => {
+      const archive = JSON.parse(await archiveOf(pool));
+      archive.recipes[0].versions[0].note = text;
+      const from = await file(JSON.stringify(archive));
+      const refused = await refusal(takeArchive(pool, from));
+      expect([refused.status, refused.problems[0]?.field]).toEqual([400, 'recipe.versions.0.note']);
+      await rm(from);
+    },
+  );
+
+  test('is sent four times at once and no more; what nobody reads does not count', async () => {
+    for (let n = 0; n < 9; n++) archiveStream(pool, new Date());
+    const readers = Array.from({ length: 4 }, () => archiveStream(pool, new Date()).getReader());
+    for (const r of readers) await r.read();
+    expect(() => archiveStream(pool, new Date())).toThrow(/other archives/);
+    await readers[0]?.cancel();
+    const next = archiveStream(pool, new Date()).getReader();
+    let text = '';
+    for (let piece = await next.read(); !piece.done; piece = await next.read())
+      text += Buffer.from(piece.value).toString();
+    expect(JSON.parse(text).batches.length).toBeGreaterThan(20);
+    for (const r of readers.slice(1)) await r.cancel();
+    expect(() => archiveStream(pool, new Date())).not.toThrow();
   });
 
   /** An archive too large to be looked at whole. */

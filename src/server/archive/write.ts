@@ -10,7 +10,7 @@ import { busy } from '../refusal';
 const AT_A_TIME = 2;
 
 /** Archives sent at once. */
-const MOST_AT_ONCE = 2;
+const MOST_AT_ONCE = 4;
 let now = 0;
 
 type ArchivedRecipe = {
@@ -72,32 +72,39 @@ export async function* archiveText(db: Queryable, now: Date): AsyncGenerator<str
   yield ']}\n';
 }
 
-/** {@link archiveText} as what a response sends: the next piece is read when the one before has gone. Refuses more than two at once. */
+/**
+ * {@link archiveText} as what a response sends: the next piece is read when the one before has gone. Refuses more than
+ * four at once; one whose body nobody wants, as a HEAD, does not count.
+ */
 export function archiveStream(db: Queryable, at: Date): ReadableStream<Uint8Array> {
   if (now >= MOST_AT_ONCE) throw busy('other archives are being sent');
-  now++;
-  let open = true;
-  const done = () => {
-    if (open) now--;
-    open = false;
+  let counted = false;
+  const count = (by: boolean) => {
+    if (counted !== by) now += by ? 1 : -1;
+    counted = by;
   };
   const pieces = archiveText(db, at);
   const bytes = new TextEncoder();
-  return new ReadableStream({
-    async pull(controller) {
-      try {
-        const { done: ended, value } = await pieces.next();
-        if (!ended) return controller.enqueue(bytes.encode(value));
-        done();
-        controller.close();
-      } catch (error) {
-        done();
-        throw error;
-      }
+  return new ReadableStream(
+    {
+      async pull(controller) {
+        count(true);
+        try {
+          const { done, value } = await pieces.next();
+          if (!done) return controller.enqueue(bytes.encode(value));
+          count(false);
+          controller.close();
+        } catch (error) {
+          count(false);
+          throw error;
+        }
+      },
+      async cancel() {
+        count(false);
+        await pieces.return(undefined);
+      },
     },
-    async cancel() {
-      done();
-      await pieces.return(undefined);
-    },
-  });
+    // Nothing is read ahead of whoever reads.
+    { highWaterMark: 0 },
+  );
 }
