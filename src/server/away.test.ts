@@ -118,6 +118,28 @@ test('one that listens silently dead is noticed, and what was missed is read ane
   stop();
 }, 60_000);
 
+test('away is asked once for all that wait, what is wrong with one costs only that one', async () => {
+  const failing = (code: string) => {
+    const db = {
+      asked: 0,
+      query: () => (db.asked++, Promise.reject(Object.assign(new Error('x'), { code }))),
+    };
+    return db;
+  };
+  const all = (db: { query: unknown }) =>
+    Promise.allSettled(
+      Array.from({ length: 21 }, () =>
+        gathered(db as unknown as pg.Pool, { batch, event: note(), bounds: UNBOUND }),
+      ),
+    );
+  const gone = failing('ECONNREFUSED');
+  expect((await all(gone)).every((r) => r.status === 'rejected')).toBe(true);
+  expect(gone.asked).toBe(2);
+  const choosy = failing('22021');
+  await all(choosy);
+  expect(choosy.asked).toBe(1 + 1 + 20);
+});
+
 test('taps that wait behind a database that does not keep up are told to come again', async () => {
   const slow = { query: () => new Promise((r) => setTimeout(r, 4300, { rows: [] })) } as unknown as pg.Pool;
   const draft = () => ({ batch, event: note(), bounds: UNBOUND });
