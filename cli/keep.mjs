@@ -1,7 +1,7 @@
 import { say } from './say.mjs';
 
 /** Seconds before the next try; the last of them stays. Begun anew once it has run well, ms. */
-const WAITS = [0.2, 0.2, 0.5, 1, 2, 4];
+const WAITS = [0.1, 0.2, 0.5, 1, 2];
 const WELL = 20_000;
 
 /** What falls again and again is said once a minute. */
