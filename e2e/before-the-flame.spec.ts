@@ -418,7 +418,7 @@ test('a water test sets the pot’s loss and the burner’s power, by stop-watch
   await live(page);
   await expect(page.getByRole('timer')).toBeVisible();
   await expect(page.getByLabel('Water, L')).toHaveValue('6');
-  await page.getByRole('button', { name: /Stop/ }).click();
+  await page.getByRole('button', { name: 'Stop', exact: true }).click();
   await page.getByLabel('Took, min').fill('14');
   await page.getByLabel('First, g, pot and all').fill('8800');
   await page.getByLabel('For, min').fill('30');
