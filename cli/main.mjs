@@ -14,6 +14,10 @@ const COMMANDS = {
     'headless.mjs',
     'predict FILE: a recipe as written, step by step; takes --litres, --pot, --burner, --altitude, --json',
   ],
+  fix: [
+    'headless.mjs',
+    'fix FILE --at STEP --measured mPa·s --minutes N [--hand ID,ID]: what can be done about a pot that came out otherwise',
+  ],
   schema: ['headless.mjs', 'print the JSON Schema of a recipe file'],
   service: [
     'service.mjs',

@@ -55,7 +55,10 @@ test('predict takes a recipe as written, and says what is open in one that is no
   try {
     const { stdout } = panache('predict', path);
     expect(stdout).toMatch(/At serving .* Coating/);
-    expect(stdout.trim().split('\n')).toHaveLength(13);
+    const lines = stdout.trim().split('\n');
+    expect(lines.filter((l) => !l.startsWith('!'))).toHaveLength(13);
+    // The same warnings as a plan of it.
+    expect(lines.filter((l) => l.startsWith('!')).join()).toMatch(/Brings .*MILK|milk/);
   } finally {
     rmSync(path);
   }
@@ -81,4 +84,73 @@ test.each([
 
 test('the schema is JSON Schema', () => {
   expect(JSON.parse(panache('schema').stdout).$schema).toMatch(/json-schema/);
+});
+
+test('fix ranks what can be done about a pot as measured, and says what is near enough', () => {
+  const veloute = 'demo/recipes/smoked-parsnip-veloute.json';
+  const ask = (measured: string, ...more: string[]) =>
+    panache(
+      'fix',
+      veloute,
+      '--litres',
+      '8',
+      '--pot',
+      'middle-28',
+      '--at',
+      '9',
+      '--measured',
+      measured,
+      '--minutes',
+      '12',
+      '--hand',
+      'cornstarch,plain-flour',
+      ...more,
+    );
+  const thin = JSON.parse(ask('62mPa·s', '--json').stdout);
+  expect(thin[0].struck).toBeNull();
+  expect(thin[0].id).toBe('slurry.cornstarch');
+  expect(thin[0].viscosity).toBeGreaterThan(120);
+  expect(thin.find((o: { id: string }) => o.id === 'slurry.arrowroot').struck).toMatch(/not to hand/);
+  expect(ask('62').stdout).toMatch(/^1\. Cornstarch slurry: .*\d+ g cornstarch/);
+  expect(ask('150').stdout).toMatch(/near enough to 150: nothing to do/);
+  expect(ask('900').stdout).toMatch(/water/i);
+  expect(panache('fix', veloute, '--at', '99', '--measured', '60', '--minutes', '5').stderr).toMatch(
+    /--at is “99”|steps 1 to/,
+  );
+  expect(panache('fix', veloute).stderr).toMatch(/fix wants --at STEP/);
+});
+
+test('help is ours, what a command does not use is refused, and only the answer goes to standard output', () => {
+  const help = panache('predict', '--help');
+  expect(help.status).toBe(0);
+  expect(help.stdout).toMatch(/^\.\/panache predict FILE/);
+  expect(help.stdout).not.toMatch(/--target/);
+  const refused = panache('predict', file, '--target', 'Hearty');
+  expect(refused.status).toBe(1);
+  expect(refused.stdout).toBe('');
+  expect(refused.stderr).toMatch(/predict takes no --target: use --litres/);
+  expect(panache('schema').stdout.trimStart().startsWith('{')).toBe(true);
+});
+
+test.each([
+  [
+    'a kind there is not',
+    '"kind": "sweat"',
+    '"kind": "swet"',
+    /steps\[0\]\.kind: kind is one of sweat, .*reheat/,
+  ],
+  [
+    'a field misspelt',
+    '"minutes":',
+    '"minuts": 3, "minutes":',
+    /steps\[\d\]\.minuts: is no field of a recipe/,
+  ],
+])('%s is refused by its name and place', (_what, from, to, says) => {
+  const path = join(tmpdir(), `panache-${process.pid}-bad.json`);
+  writeFileSync(path, readFileSync(file, 'utf8').replace(from, to));
+  try {
+    expect(panache('plan', path).stderr).toMatch(says);
+  } finally {
+    rmSync(path);
+  }
 });

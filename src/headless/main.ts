@@ -10,7 +10,8 @@ import type { Recipe } from '../core/plan/recipe';
 import { bracketOf, chanceOfBand, doubtOf } from '../core/plan/uncertainty';
 import { detailsOf, titleOf } from '../core/plan/wording';
 import { duration, litres, mPas, spaced } from '../core/units/format';
-import { BadOption, type Options, readOptions } from './options';
+import { fixed } from './fix';
+import { BadOption, type Command, Help, isCommand, type Options, readOptions } from './options';
 
 const house = JSON.parse(readFileSync(new URL('../../demo/kitchen.json', import.meta.url), 'utf8'));
 
@@ -83,9 +84,9 @@ function plan(o: Options): void {
   print();
   for (const [n, s] of made.steps.entries()) {
     print(
-      `${String(n + 1).padStart(2)}  ${duration(s.startsAt).padStart(6)}  ${titleOf(s.step)} (${duration(s.seconds)}, then ${s.celsius.toFixed(0)} °C)`,
+      `${String(n + 1).padStart(2)}  ${duration(s.startsAt).padStart(6)}  ${titleOf(s.step, s.from)} (${duration(s.seconds)}, then ${s.celsius.toFixed(0)} °C)`,
     );
-    for (const d of detailsOf(s.step)) print(`            ${d}`);
+    for (const d of detailsOf(s.step, s.from)) print(`            ${d}`);
   }
   for (const w of made.warnings) print(`! ${w.says} ${w.change}`);
 }
@@ -116,14 +117,52 @@ function predicted(o: Options): void {
     ['after', 'temp', 'volume', 'mPa·s', 'band', 'salt', 'fat', 'pH', 'tender'],
     [...p.steps.map((s) => row(s.title, s)), row('At serving', p.serving)],
   );
+  for (const w of p.warnings) print(`! ${w.says} ${w.change}`);
 }
+
+function fix(o: Options): void {
+  const recipe = read(o.file);
+  const { at, measured, minutes } = o;
+  if (at === undefined || measured === undefined || minutes === undefined)
+    throw new BadOption('fix wants --at STEP, --measured mPa·s and --minutes N');
+  const litresWanted = o.litres ?? recipe.yieldLitres;
+  const target = o.viscosity(recipe);
+  const options = fixed(recipe, o.stand(recipe), {
+    litres: litresWanted,
+    target,
+    measured,
+    at,
+    minutes,
+    hand: o.hand,
+  });
+  if (o.json) {
+    print(JSON.stringify(options, null, 2));
+    return;
+  }
+  if (options.length === 0)
+    print(`${mPas(measured)} mPa·s is near enough to ${mPas(target)}: nothing to do.`);
+  for (const [n, c] of options.entries()) {
+    const doses = c.doses.map((d) => `${spaced(d.g, d.g < 10 ? 1 : 0)} g ${d.ingredient}`).join(', ');
+    print(
+      c.struck === null
+        ? `${n + 1}. ${c.title}: ${doses || c.how[0]}; on the pass in ${Math.ceil(c.minutes)} min, ${mPas(c.viscosity)} mPa·s (8 in 10: ${mPas(c.bracket[0])} to ${mPas(c.bracket[1])}), chance ${Math.round(c.chance * 100)} %`
+        : `-  ${c.title}: ${c.struck}`,
+    );
+    if (c.struck === null) for (const line of c.how) print(`     ${line}`);
+  }
+}
+
+const COMMANDS: { readonly [C in Command]: (o: Options) => void } = { plan, predict: predicted, fix };
 
 const [command = '', ...argv] = process.argv.slice(2);
 try {
   if (command === 'schema') print(JSON.stringify(recipeJsonSchema(), null, 2));
-  else (command === 'plan' ? plan : predicted)(readOptions(argv, house));
+  else if (isCommand(command)) COMMANDS[command](readOptions(command, argv, house));
+  else throw new BadOption(`“${command}” is none of plan, predict, fix, schema`);
 } catch (error) {
-  if (!(error instanceof BadOption)) throw error;
-  process.stderr.write(`panache: ${error.message}\n`);
-  process.exitCode = 1;
+  if (error instanceof Help) print(error.message);
+  else if (error instanceof BadOption) {
+    process.stderr.write(`panache: ${error.message}\n`);
+    process.exitCode = 1;
+  } else throw error;
 }

@@ -28,7 +28,52 @@ export type Options = {
   /** Instead of the recipe’s own. */
   readonly thicken: Way | undefined;
   readonly json: boolean;
+  /** For fix: steps done, mPa·s measured, minutes left, what is to hand. */
+  readonly at: number | undefined;
+  readonly measured: number | undefined;
+  readonly minutes: number | undefined;
+  readonly hand: readonly string[];
 };
+
+/** What each command takes. */
+const TAKES = {
+  plan: ['litres', 'portions', 'portion-ml', 'pot', 'burner', 'target', 'thicken', 'altitude', 'json'],
+  predict: ['litres', 'pot', 'burner', 'altitude', 'json'],
+  fix: ['litres', 'pot', 'burner', 'target', 'altitude', 'at', 'measured', 'minutes', 'hand', 'json'],
+} as const;
+export type Command = keyof typeof TAKES;
+export const isCommand = (name: string): name is Command => name in TAKES;
+
+const SAYS: Readonly<Record<(typeof TAKES)[Command][number], string>> = {
+  litres: '--litres N          how much at the pass; as written where it is not said',
+  portions: '--portions N        with --portion-ml, instead of litres',
+  'portion-ml': '--portion-ml M',
+  pot: '--pot ID|36x34      a pot of the demo, or inside diameter and height in cm',
+  burner: '--burner ID|gas:7kW a burner of the demo, or its kind and power',
+  target: '--target BAND|mPa·s how thick in the bowl',
+  thicken: '--thicken WAY       instead of the recipe’s own, such as slurry.cornstarch or maize',
+  altitude: '--altitude M        metres above the sea',
+  json: '--json              all of it as JSON',
+  at: '--at STEP           steps done when it was measured, from 1',
+  measured: '--measured mPa·s    what it reads in the bowl',
+  minutes: '--minutes N         until it has to be on the pass',
+  hand: '--hand ID,ID        what is to hand; water always is',
+};
+
+const DOES: Readonly<Record<Command, string>> = {
+  plan: 'solves what a recipe leaves open, for a pot, a burner and a thickness',
+  predict: 'says what a recipe of fixed amounts comes to, step by step',
+  fix: 'ranks what can be done about a pot that came out otherwise',
+};
+
+/** What is printed for --help. */
+export const helpFor = (command: Command): string =>
+  [`./panache ${command} FILE: ${DOES[command]}.`, ...TAKES[command].map((name) => `  ${SAYS[name]}`)].join(
+    '\n',
+  );
+
+/** Asked for help: printed instead of an answer. */
+export class Help extends Error {}
 
 /** A way by its id ("slurry.cornstarch"), or a starch by its kind, as a slurry. */
 function wayFor(text: string | undefined): Way | undefined {
@@ -79,8 +124,9 @@ function burnerOf(text: string | undefined, known: readonly Burner[], home: Burn
   return { id: text, name: text, kind, powerW: Number(m[2]) * 1000 };
 }
 
-/** Reads the command line of plan and predict; the demo's pots and burners go by their ids. */
+/** Reads the command line of plan, predict and fix, and refuses what that does not use; the demo's pots and burners go by their ids. */
 export function readOptions(
+  command: Command,
   argv: readonly string[],
   house: { vessels: readonly Vessel[]; burners: readonly Burner[] },
 ): Options {
@@ -91,6 +137,11 @@ export function readOptions(
     throw new BadOption(error instanceof Error ? error.message : String(error));
   }
   const { values: v, positionals } = parsed;
+  if (v.help) throw new Help(helpFor(command));
+  const takes: readonly string[] = TAKES[command];
+  for (const name of Object.keys(v))
+    if (!takes.includes(name))
+      throw new BadOption(`${command} takes no --${name}: use ${takes.map((t) => `--${t}`).join(', ')}`);
   const file = positionals[0];
   if (file === undefined || positionals.length > 1) throw new BadOption('name one recipe file');
   const portions = numberOf('portions', v.portions, 1, 5000);
@@ -121,6 +172,13 @@ export function readOptions(
     thicken,
     viscosity,
     json: v.json ?? false,
+    at: numberOf('at', v.at, 1, 40),
+    measured: numberOf('measured', v.measured?.replace(/ ?mPa.?s$/i, ''), 0.5, 20_000),
+    minutes: numberOf('minutes', v.minutes, 0, 240),
+    hand: (v.hand ?? '')
+      .split(',')
+      .map((id) => id.trim())
+      .filter(Boolean),
     stand: (recipe) => ({
       vessel: vesselOf(v.pot, house.vessels, recipe.home.vessel),
       burner: burnerOf(v.burner, house.burners, recipe.home.burner),
@@ -143,6 +201,11 @@ const parse = (argv: readonly string[]) =>
       target: text,
       thicken: text,
       altitude: text,
+      at: text,
+      measured: text,
+      minutes: text,
+      hand: text,
       json: { type: 'boolean' },
+      help: { type: 'boolean', short: 'h' },
     },
   });

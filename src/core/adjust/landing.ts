@@ -1,7 +1,7 @@
 import { shifted } from '../batch/follow/filter';
 import { bandOf, rangeOf } from '../flow/bands';
 import { normals, seeded } from '../learn/random';
-import { FACTORS, type Factor, type Kitchen } from '../pot/kitchen';
+import { type Factor, type Kitchen, spreadOf } from '../pot/kitchen';
 import type { Pot } from '../pot/pot';
 import type { Step } from '../pot/step';
 import type { Measured } from './measured';
@@ -17,13 +17,12 @@ function doubtsOf(m: Measured, hangsOn: Factor, boils: boolean): readonly Doubt[
   const still = { heat: 0, water: 0, thickness: 0, softness: 0 };
   const factor =
     (f: Factor): Doubt =>
-    (z) => ({
-      pot: m.pot,
-      kitchen: {
-        ...m.kitchen,
-        factors: { ...m.kitchen.factors, [f]: m.kitchen.factors[f] * Math.exp(z * FACTORS[f].spread) },
-      },
-    });
+    (z) => {
+      // A pot or burner a water test has measured is doubted by that test's error.
+      const spread = spreadOf(f, { vessel: m.pot.vessel, burner: m.pot.burner, kitchen: m.kitchen });
+      const by = m.kitchen.factors[f] * Math.exp(z * spread);
+      return { pot: m.pot, kitchen: { ...m.kitchen, factors: { ...m.kitchen.factors, [f]: by } } };
+    };
   return [
     (z) => ({ pot: shifted(m.pot, { ...still, thickness: z * m.doubt.thickness }), kitchen: m.kitchen }),
     (z) => ({ pot: shifted(m.pot, { ...still, water: z * m.doubt.water }), kitchen: m.kitchen }),

@@ -26,6 +26,8 @@ export const RecordedStep = z.object({
   startsAt: Figure,
   seconds: Figure,
   celsius: Figure,
+  /** °C before it; absent in records kept before it was. */
+  from: Figure.optional(),
   volumeMl: Figure,
   /** Absent in records kept before cautions stood with their steps. */
   cautions: z

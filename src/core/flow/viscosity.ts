@@ -4,9 +4,10 @@ import { toKelvin } from '../units/temperature';
 /** Soup serum against water at the same temperature: sugars, salts and proteins. Our assumption, see docs/model.md. */
 const SERUM_TO_WATER = 1.5;
 
-/** mPa·s added by 45 g of flour a litre, and the power it grows by. Our assumption, spread 0.35 in viscosity. */
-const AT_45 = 70;
-const POWER = 3;
+/** mPa·s added at 60 °C by this dose of flour, g/L, and the power it grows by. Our assumption, spread 0.35 in viscosity. */
+export const DOSE_AT = 45;
+export const THICK_AT = 70;
+export const POWER = 3;
 
 /** The consistency scale is read at this temperature (in the bowl), shear rate and reference. */
 export const BOWL_CELSIUS = 65;
@@ -20,6 +21,9 @@ const R = 8.314;
 /** Viscosity of water, mPa·s, −5…150 °C: Vogel equation. Throws {@link OutOfRange}. */
 export const waterViscosity = (celsius: number): number =>
   Math.exp(-3.7188 + 578.919 / (toKelvin(within('temperature', celsius, -5, 150, '°C')) - 137.546));
+
+/** mPa·s of soup serum at 60 °C: what is there before anything thickens. */
+export const SERUM_AT_60 = SERUM_TO_WATER * waterViscosity(REFERENCE_CELSIUS);
 
 /**
  * How much emulsified fat thickens: (1 − φ)^−3.5 with φ the volume fraction of fat, 0–1; held at 0.6,
@@ -47,8 +51,7 @@ export const flowIndex = (equivalents: number): number => Math.max(0.35, 1 - 0.0
 export function viscosity(equivalents: number, phi: number, celsius: number, shearRate = STIR_RATE): number {
   const e = within('flour equivalent', equivalents, 0, 1e5, 'g/L');
   within('shear rate', shearRate, 1e-6, 1e6, 's⁻¹');
-  const serum = SERUM_TO_WATER * waterViscosity(REFERENCE_CELSIUS);
-  const at60 = (serum + AT_45 * (e / 45) ** POWER) * fatFactor(phi);
+  const at60 = (SERUM_AT_60 + THICK_AT * (e / DOSE_AT) ** POWER) * fatFactor(phi);
   return at60 * temperatureFactor(celsius) * (shearRate / STIR_RATE) ** (flowIndex(e) - 1);
 }
 
@@ -58,7 +61,6 @@ export function viscosity(equivalents: number, phi: number, celsius: number, she
  */
 export function equivalentsFor(target: number, phi: number): number {
   within('target', target, 1e-3, 1e7, 'mPa·s');
-  const serum = SERUM_TO_WATER * waterViscosity(REFERENCE_CELSIUS);
-  const starch = target / (fatFactor(phi) * temperatureFactor(BOWL_CELSIUS)) - serum;
-  return starch <= 0 ? 0 : 45 * (starch / AT_45) ** (1 / POWER);
+  const starch = target / (fatFactor(phi) * temperatureFactor(BOWL_CELSIUS)) - SERUM_AT_60;
+  return starch <= 0 ? 0 : DOSE_AT * (starch / THICK_AT) ** (1 / POWER);
 }

@@ -116,6 +116,10 @@ export type Ingredient = {
   readonly allergens: readonly Allergen[];
   readonly softening?: SofteningClass;
   readonly puree?: PureeClass;
+  /** Share of its weight raw fish or shellfish gives up as juice by the time it is done. */
+  readonly juicy?: number | undefined;
+  /** Pulp already, as a passata or a paste: it flows and thickens from the moment it goes in. */
+  readonly pulped?: boolean | undefined;
   /** What it does as a thickener, when it is one. */
   readonly thickener?: ThickenerKind;
   /** Grams of water one gram takes up by the time it is tender. */

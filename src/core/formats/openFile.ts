@@ -7,6 +7,7 @@ import { type Draft, draftOf } from './draft';
 import { issueWords, valueAt } from './issueWords';
 import { readRecipeNode, recipeNode } from './jsonLd';
 import { KitchenFile } from './kitchenFile';
+import { strayFields } from './strays';
 
 /** One thing wrong in a file: where, and what. */
 export type FileProblem = { readonly place: string; readonly says: string };
@@ -106,9 +107,17 @@ export function openFile(text: string, most = MOST_CHARACTERS): OpenedFile {
   const format = typeof value === 'object' && value !== null ? Reflect.get(value, 'format') : undefined;
   if (format === 'panache.recipe/1') {
     const read = Recipe.safeParse(value);
-    return read.success
-      ? { kind: 'recipe', body: value as RecipeText, recipe: read.data }
-      : problemsOf(text, value, read.error);
+    if (!read.success) return problemsOf(text, value, read.error);
+    const strays = strayFields(value, read.data);
+    if (strays.length > 0)
+      return {
+        kind: 'refused',
+        problems: strays.slice(0, MOST_PROBLEMS).map((path) => ({
+          place: placeOf(text, path),
+          says: 'is no field of a recipe here: misspelt, or of another program',
+        })),
+      };
+    return { kind: 'recipe', body: value as RecipeText, recipe: read.data };
   }
   if (format === 'panache.kitchen/1') {
     const read = KitchenFile.safeParse(value);

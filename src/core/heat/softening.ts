@@ -107,6 +107,23 @@ export type Lag = {
   readonly most: number;
 };
 
+/**
+ * Heat from soup into the faces of what floats in it, W/(m²·K), thin and simmering, and the power it falls by with
+ * viscosity; conductivity of a vegetable, W/(m·K). Our assumptions, the power as for the film under an open surface.
+ */
+const FACE_FILM = 1800;
+const FILM_POWER = -0.2;
+const CONDUCTS = 0.55;
+
+/**
+ * A cut as large as it is to the heat, in soup of `viscosity` mPa·s as hot as it is (0 and up): the film at each face
+ * holds heat back as that much more of the vegetable would. Throws {@link OutOfRange}.
+ */
+export function withFilm(cut: Cut, viscosity: number): Cut {
+  const film = FACE_FILM * Math.max(1, within('viscosity', viscosity, 0, 1e9, 'mPa·s')) ** FILM_POWER;
+  return { ...cut, edgeMm: Math.min(200, cut.edgeMm + (2000 * CONDUCTS) / film) };
+}
+
 /** A piece at `piece` °C dropped into liquid at `liquid` °C (both −40…200). Throws {@link OutOfRange}. */
 export function startLag(cut: Cut, piece: number, liquid: number): Lag {
   const behind = within('liquid', liquid, -40, 200, '°C') - within('piece', piece, -40, 200, '°C');

@@ -11,7 +11,7 @@ export function deedOf({ step, before, pot }: Ran): Deed {
     .filter((p) => p.amount > 0)
     .map((p) => p.ingredient);
   const deed: Deed = { kind: step.kind, ingredients, celsius: before.celsius };
-  if (step.kind === 'puree') {
+  if (step.kind === 'puree' && step.tool !== 'masher') {
     return { ...deed, blendedMl: volumeMl(before) * step.fraction, jug: step.tool === 'jug blender' };
   }
   if (step.kind === 'render') return { ...deed, fatPouredOff: pot.removed - before.removed };

@@ -55,7 +55,7 @@ export function foresee(body: unknown, house: House): Foresight {
     steps: plan.solved.run.ran.map((r) => {
       const o = observe(r.pot, house.kitchen);
       return {
-        title: titleOf(r.step),
+        title: titleOf(r.step, r.before.celsius),
         seconds: r.pot.seconds - r.before.seconds,
         celsius: o.celsius,
         volumeMl: o.volumeMl,

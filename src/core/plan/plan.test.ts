@@ -263,7 +263,8 @@ describe('properties', () => {
         fc.integer({ min: 35, max: 600 }),
         (recipe, litres, viscosity) => {
           const { solved } = planFor(recipe, order(litres, viscosity), deep);
-          if (solved.missed.length > 0) return;
+          // What cannot be met is not this test's: it must not be most of them.
+          fc.pre(solved.missed.length === 0);
           const { pot } = simulate(recipe, { ...solved.trial, rounded: false }, deep);
           const found = observe(pot, kitchen);
           expect(Math.abs(found.bowlViscosity / viscosity - 1)).toBeLessThan(0.005);

@@ -4,7 +4,7 @@ import { within } from '../units/range';
 import { cautionsOf } from './deeds';
 import type { Recipe } from './recipe';
 import { peakVolume, type Ran, type Run, type Stand } from './simulate';
-import { solve } from './solve';
+import { type Solved, solve } from './solve';
 import type { Order, Plan, PlanStep } from './types';
 import { warningsFor } from './warnings';
 import { weighOut } from './weighOut';
@@ -13,23 +13,15 @@ const toPlanStep = (r: Ran, kitchen: Kitchen): PlanStep => ({
   step: r.step,
   startsAt: r.before.seconds,
   seconds: r.pot.seconds - r.before.seconds,
+  from: r.before.celsius,
   celsius: r.pot.celsius,
   volumeMl: r.trace.at(-1)?.volumeMl ?? 0,
   cautions: cautionsOf(r, kitchen),
 });
 
-/**
- * Everything a cook needs before lighting the flame: doses solved for this pot, weigh-out, timed
- * steps, trajectory and warnings.
- * `near` is an earlier plan to start from; it changes the speed, not the answer. Throws {@link OutOfRange}
- * for litres outside 0.1–2000 or a target outside 0.5–20 000 mPa·s.
- */
-export function planFor(recipe: Recipe, order: Order, stand: Stand, near?: Plan): Plan {
-  within('litres', order.litres, 0.1, 2000, 'L');
-  within('target', order.viscosity, 0.5, 20_000, 'mPa·s');
-  const solved = solve(recipe, order, stand, order, near?.recipeId === recipe.id ? near.solved : undefined);
+/** A plan of what was solved, or written: timed steps, weigh-out, trajectory and warnings. */
+export function assembled(recipe: Recipe, order: Order, stand: Stand, solved: Solved): Plan {
   const run: Run = solved.run;
-  const peakMl = peakVolume(run);
   const rimMl = rimVolume(stand.vessel);
   const partial = {
     recipeId: recipe.id,
@@ -41,11 +33,24 @@ export function planFor(recipe: Recipe, order: Order, stand: Stand, near?: Plan)
     found: solved.found,
     seconds: run.pot.seconds,
     steamG: run.pot.evaporated,
-    peakMl,
+    peakMl: peakVolume(run),
     fillLimitMl: rimMl * FILL_LIMIT,
     rimMl,
     trace: run.ran.flatMap((r) => r.trace),
     solved,
   };
   return { ...partial, warnings: warningsFor(partial, run) };
+}
+
+/**
+ * Everything a cook needs before lighting the flame: doses solved for this pot, weigh-out, timed
+ * steps, trajectory and warnings.
+ * `near` is an earlier plan to start from; it changes the speed, not the answer. Throws {@link OutOfRange}
+ * for litres outside 0.1–2000 or a target outside 0.5–20 000 mPa·s.
+ */
+export function planFor(recipe: Recipe, order: Order, stand: Stand, near?: Plan): Plan {
+  within('litres', order.litres, 0.1, 2000, 'L');
+  within('target', order.viscosity, 0.5, 20_000, 'mPa·s');
+  const from = near?.recipeId === recipe.id ? near.solved : undefined;
+  return assembled(recipe, order, stand, solve(recipe, order, stand, order, from));
 }

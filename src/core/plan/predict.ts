@@ -3,9 +3,11 @@ import { tenderness } from '../pot/cook';
 import { observe } from '../pot/observe';
 import type { Pot } from '../pot/pot';
 import { within } from '../units/range';
+import { assembled } from './plan';
 import type { Recipe } from './recipe';
 import { type Ran, type Stand, simulate } from './simulate';
 import { goalsIn } from './solve';
+import type { Warning } from './types';
 import { titleOf } from './wording';
 
 /** A pot as it would be found. */
@@ -27,6 +29,8 @@ export type Found = {
 export type Predicted = {
   readonly steps: readonly (Found & { readonly title: string; readonly endsAt: number })[];
   readonly serving: Found;
+  /** What a plan of it would warn of. */
+  readonly warnings: readonly Warning[];
 };
 
 function found(pot: Pot, stand: Stand): Found {
@@ -48,16 +52,31 @@ function found(pot: Pot, stand: Stand): Found {
   };
 }
 
+/** Nothing is solved: no slope was measured. */
+const AS_WRITTEN = [
+  [1, 0],
+  [0, 1],
+] as const;
+
 /** A recipe as written, with its own fixed amounts times `scale`: what the pot would be after each step and at serving. Throws {@link OutOfRange}. */
 export function predict(recipe: Recipe, scale: number, stand: Stand): Predicted {
   within('scale', scale, 1e-3, 1e4);
-  const run = simulate(recipe, { scale, dose: 0, liquid: 0, rounded: false }, stand);
+  const trial = { scale, dose: 0, liquid: 0, rounded: false };
+  const run = simulate(recipe, trial, stand);
+  const end = observe(run.pot, stand.kitchen);
+  const solved = { run, found: end, trial, slopes: AS_WRITTEN, missed: [], runs: 1 };
+  const { warnings } = assembled(
+    recipe,
+    { litres: end.volumeMl / 1000, viscosity: end.bowlViscosity },
+    stand,
+    solved,
+  );
   const steps = run.ran.map((r: Ran) => ({
-    title: titleOf(r.step),
+    title: titleOf(r.step, r.before.celsius),
     endsAt: r.pot.seconds,
     ...found(r.pot, stand),
   }));
-  return { steps, serving: found(run.pot, stand) };
+  return { steps, serving: found(run.pot, stand), warnings };
 }
 
 /** Amounts a recipe leaves open; a recipe with any cannot be predicted as written. */

@@ -58,7 +58,7 @@ const MOST_THINGS = 80;
 const MOST_MINUTES = 1440;
 
 const minutesOf = (s: RecipeStep): number =>
-  s.kind === 'reduce' ? ('minutes' in s.to ? s.to.minutes : 0) : 'minutes' in s ? s.minutes : 0;
+  s.kind === 'reduce' ? ('minutes' in s.to ? s.to.minutes : 0) : 'minutes' in s ? (s.minutes ?? 0) : 0;
 
 /** What is wrong with a recipe as a whole, each with its place. */
 function whatDoesNotFollow(steps: readonly RecipeStep[]): readonly Issue[] {

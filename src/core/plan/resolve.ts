@@ -8,7 +8,7 @@ import { type EqualParts, fatPerFlour } from '../thicken/equalParts';
 import type { RouxColour } from '../thicken/granules';
 import { STARCH_STRENGTH } from '../thicken/granules';
 import { METHOD_RULES } from '../thicken/methods';
-import { PUREE_STRENGTH } from '../thicken/puree';
+import { pureeStrength } from '../thicken/puree';
 import { toGrams } from '../units/measure';
 import { roundToScale } from '../units/round';
 import type { Amount, Fraction } from './amount';
@@ -33,9 +33,8 @@ export function saltStillToAdd(pot: Pot, kitchen: Kitchen): number {
 
 /** Flour equivalents a gram brings, swollen or blended; 0 for what cannot thicken. */
 function strengthOf(id: string): number {
-  const { thickener, puree } = ingredient(id);
-  if (thickener) return STARCH_STRENGTH[thickener];
-  return puree ? PUREE_STRENGTH[puree] / 1000 : 0;
+  const food = ingredient(id);
+  return food.thickener ? STARCH_STRENGTH[food.thickener] : pureeStrength(food);
 }
 
 /** Grams of cream for a gram of yolk in a liaison: one part yolk to three of cream. Common practice, no source. */

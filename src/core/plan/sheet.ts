@@ -69,8 +69,8 @@ export function planSheet(plan: Plan, serveAt: string, show: Show): PlanSheet {
     steps: [
       ...plan.steps.map((s) => ({
         at: clockFrom(light, s.startsAt),
-        title: says(titleOf(s.step)),
-        details: says(detailsOf(s.step).join(' · ')),
+        title: says(titleOf(s.step, s.from)),
+        details: says(detailsOf(s.step, s.from).join(' · ')),
         look: s.step.look ? says(s.step.look) : '',
         takes: s.seconds >= 30 ? duration(s.seconds) : '',
       })),

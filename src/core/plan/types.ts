@@ -18,6 +18,8 @@ export type PlanStep = {
   readonly step: Step;
   readonly startsAt: number;
   readonly seconds: number;
+  /** °C before it and after. */
+  readonly from: number;
   readonly celsius: number;
   readonly volumeMl: number;
   /** What can hurt someone in this step. */

@@ -1,7 +1,12 @@
+import { bandOf } from '../flow/bands';
 import { depthOf } from '../heat/vessel';
+import { liquidMl } from '../pot/contents';
+import { coolTo } from '../pot/cook';
 import type { Kitchen } from '../pot/kitchen';
+import { CODE, LIMITS } from '../safety/cautions';
 import { rouxBalance } from '../thicken/rouxBalance';
-import { litres, spaced } from '../units/format';
+import { capital, litres, spaced } from '../units/format';
+import { dairyFate } from './dairyRisk';
 import { gathered } from './deeds';
 import type { Run } from './simulate';
 import type { Plan, Warning } from './types';
@@ -162,6 +167,69 @@ function flour(run: Run): Warning[] {
   return warnings;
 }
 
+/** Dairy that may split in this pot, in its steps: how surely, why, and what to change. */
+function dairy(run: Run, kitchen: Kitchen): Warning[] {
+  const fate = dairyFate(run, kitchen);
+  if (!fate || fate.risk.grade === 'safe') return [];
+  const { grade, reasons } = fate.risk;
+  const says = {
+    'take care': 'The dairy can split',
+    'likely to split': 'The dairy is likely to split',
+    'will split': 'The dairy splits',
+  }[grade];
+  const [first, ...others] = reasons.slice(0, 3);
+  if (!first) return [];
+  return [
+    {
+      id: 'dairy',
+      severity: grade === 'take care' ? 'caution' : 'danger',
+      says: `${says} in step ${fate.step + 1}: ${[first, ...others].map((r) => r.says).join('; ')}.`,
+      change: `${capital(first.change)}.`,
+    },
+  ];
+}
+
+/** A rest at least this long is worth a word on how long it stays hot, min. */
+const LONG_REST = 5;
+
+/** A soup resting off the heat cools: when it comes under what hot food is held at. */
+function rests(run: Run, kitchen: Kitchen): Warning[] {
+  const { atLeast, section } = LIMITS.hotHold;
+  return run.ran.flatMap((r, n): Warning[] => {
+    if (r.step.kind !== 'rest' || r.step.minutes < LONG_REST || liquidMl(r.pot) < 200) return [];
+    if (r.before.celsius <= atLeast) return [];
+    const cooled = coolTo(r.before, atLeast, r.step.lid, kitchen);
+    const minutes = Math.round((cooled.pot.seconds - r.before.seconds) / 60);
+    if (cooled.stalled || minutes >= r.step.minutes * 3) return [];
+    const under = minutes < r.step.minutes;
+    return [
+      {
+        id: `rest-${n}`,
+        severity: under ? 'danger' : 'caution',
+        says: `Off the heat in step ${n + 1} it is under ${atLeast} °C after ${minutes} min${under ? `: it rests ${r.step.minutes}` : ''}.`,
+        change: under
+          ? 'Keep it on a low flame or in a hot bath, lid on.'
+          : 'Serve it before, or keep it hot.',
+        rule: `${CODE}, ${section}`,
+      },
+    ];
+  });
+}
+
+/** Lands in another band than was asked for, with nothing left to the plan that could mend it. */
+function anotherBand({ order, found, stand, solved }: Draft): Warning[] {
+  const asked = bandOf(order.viscosity, stand.kitchen.bandLimits);
+  if (asked === found.band || solved.missed.length > 0) return [];
+  return [
+    {
+      id: 'another band',
+      severity: 'danger',
+      says: `It lands in ${found.band}, not in ${asked}: this recipe leaves no thickener to the plan.`,
+      change: `Ask for ${found.band}, thicken it another way, or leave an amount “to thickness” in the recipe.`,
+    },
+  ];
+}
+
 /** What can hurt someone, as the plan shows it before the start. */
 const careful = (run: Run, kitchen: Kitchen): Warning[] =>
   gathered(run.ran, kitchen).map((c) => ({
@@ -177,7 +245,10 @@ export const warningsFor = (plan: Draft, run: Run): readonly Warning[] => [
   ...potTooFull(plan),
   ...potTooEmpty(plan),
   ...missed(plan),
+  ...anotherBand(plan),
   ...fire(plan, run),
   ...flour(run),
+  ...dairy(run, plan.stand.kitchen),
+  ...rests(run, plan.stand.kitchen),
   ...careful(run, plan.stand.kitchen),
 ];

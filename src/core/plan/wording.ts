@@ -1,6 +1,6 @@
 import { ingredient } from '../food/catalogue';
 import { portionsIn } from '../pot/portions';
-import type { Portion, Step } from '../pot/step';
+import { coolsTo, type Portion, type Step } from '../pot/step';
 import { METHOD_RULES } from '../thicken/methods';
 import { duration, litres, spaced, uncapital } from '../units/format';
 import type { Plan } from './types';
@@ -42,8 +42,10 @@ const flameWords = (flame: number): string =>
         ? 'half flame'
         : 'low flame';
 
-/** The step as an order: the cook's verb and what it is done to. */
-export function titleOf(step: Step): string {
+/** The step as an order: the cook's verb and what it is done to, to a pot that comes to it at `from` °C. */
+export function titleOf(step: Step, from?: number): string {
+  if (from !== undefined && coolsTo(step, from) && step.kind === 'bring-to')
+    return `Let it cool to ${step.to} °C`;
   switch (step.kind) {
     case 'sweat':
       return `Sweat the ${listed(step.items.filter((i) => ingredient(i.ingredient).group !== 'fat'))}`;
@@ -58,6 +60,10 @@ export function titleOf(step: Step): string {
     case 'simmer':
       return step.untilTender ? 'Simmer until tender' : 'Simmer';
     case 'puree':
+      if (step.tool === 'masher')
+        return step.fraction >= 0.995
+          ? 'Mash it all'
+          : `Mash ${Math.round(step.fraction * 100)} % of it, against the wall or in a bowl`;
       if (step.fraction >= 0.995) return `Blend it all, ${step.tool}`;
       return `Blend ${Math.round(step.fraction * 100)} % of the pot, ${step.tool}`;
     case 'season':
@@ -104,8 +110,10 @@ export const itemLines = (step: Step, weighed?: { has(item: number): boolean }):
       : [],
   );
 
-/** How it is done: flame, lid, minutes, in how many goes. */
-export function waysOf(step: Step): readonly string[] {
+/** How it is done, to a pot that comes to it at `from` °C: flame, lid, minutes, in how many goes. */
+export function waysOf(step: Step, from?: number): readonly string[] {
+  if (from !== undefined && coolsTo(step, from) && step.kind === 'bring-to')
+    return [`off the flame, ${LID[step.lid]}, stirred now and then`];
   switch (step.kind) {
     case 'sweat':
       return [`until ${step.to === 'gold' ? 'gold at the edges' : 'translucent'}`];
@@ -139,7 +147,9 @@ export function waysOf(step: Step): readonly string[] {
     case 'temper':
       return [`ladles of soup until it is ${step.warmTo} °C, then back; no hotter than ${step.to} °C`];
     case 'poach':
-      return [`at ${step.at} °C, ${LID[step.lid]}, until the centre is 63 °C`];
+      return [
+        `at ${step.at} °C, ${LID[step.lid]}, until the centre is 63 °C${step.minutes ? `, ${step.minutes} min at least` : ''}`,
+      ];
     case 'rest':
     case 'hold':
       return [`${step.minutes} min, ${LID[step.lid]}`];
@@ -157,9 +167,9 @@ export function waysOf(step: Step): readonly string[] {
 }
 
 /** Amounts, flame and lid of a step, one line each. */
-export const detailsOf = (step: Step): readonly string[] => [
+export const detailsOf = (step: Step, from?: number): readonly string[] => [
   ...itemLines(step).map((l) => `${l.figure} ${l.name}`),
-  ...waysOf(step),
+  ...waysOf(step, from),
 ];
 
 /** Why the step is done so; empty when it speaks for itself. */

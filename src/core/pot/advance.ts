@@ -1,9 +1,19 @@
 import { cookThickener } from '../thicken/granules';
 import { pHOf, putAllIn, volumeMl } from './contents';
-import { boilsAt, type Cooked, cook, hardest, heatTo, type Sample, sampleOf, simmersAt } from './cook';
+import {
+  boilsAt,
+  type Cooked,
+  cook,
+  coolTo,
+  hardest,
+  heatTo,
+  type Sample,
+  sampleOf,
+  simmersAt,
+} from './cook';
 import type { Kitchen } from './kitchen';
 import type { Pot } from './pot';
-import type { Step } from './step';
+import { coolsTo, type Step } from './step';
 import { dust, roux } from './steps/flour';
 import { chill, hold, poach, reheat, rest } from './steps/keep';
 import { puree } from './steps/puree';
@@ -89,6 +99,7 @@ function bringTo(pot: Pot, step: Of<'bring-to'>, kitchen: Kitchen, until: number
       : step.to === 'boil'
         ? boilsAt(kitchen)
         : Math.min(step.to, boilsAt(kitchen));
+  if (coolsTo(step, pot.celsius)) return cooked(coolTo(pot, wanted, step.lid, kitchen, until), wanted, step);
   return cooked(heatTo(pot, wanted, step, kitchen, until), wanted, step);
 }
 
@@ -170,8 +181,11 @@ export function advance(
       return guarded(cooked(temper(pot, step, kitchen, until), step.to, left), kitchen);
     }
     case 'poach': {
-      const left = { ...step, items: step.items.map((i) => ({ ...i, amount: 0 })) };
-      return guarded(cooked(poach(pot, step, kitchen, until), step.at, left), kitchen);
+      const poached = poach(pot, step, kitchen, until);
+      const later = { ...step, items: step.items.map((i) => ({ ...i, amount: 0 })) };
+      const { minutes } = step;
+      const left = minutes === undefined ? later : minutesLeft({ ...later, minutes }, pot, poached);
+      return guarded(cooked(poached, step.at, left), kitchen);
     }
     case 'rest': {
       const rested = rest(pot, step, kitchen, until);

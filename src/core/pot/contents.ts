@@ -11,6 +11,8 @@ import {
   type Thickener,
   type ThickenerKind,
 } from '../thicken/granules';
+import { makeOf } from '../thicken/mixture';
+import { pulpOf } from '../thicken/puree';
 import { foodIn, type Kitchen } from './kitchen';
 import { type Piece, type Pot, potCelsius } from './pot';
 import type { Portion } from './step';
@@ -85,11 +87,13 @@ function granulesOf(
   kitchen: Kitchen,
 ): Thickener {
   const strength = kind === 'wheat' ? ROUX_STRENGTH[colour] : STARCH_STRENGTH[kind];
+  // How strong the house's flour is says nothing of a cheese.
+  const house = makeOf(kind) === 'granules' ? kitchen.factors.flour : 1;
   return {
     kind,
     from: i.id,
     dry: weighedDry(i) ? g : 0,
-    equivalents: g * strength * kitchen.factors.flour * (weighedDry(i) ? kitchen.factors.measuring : 1),
+    equivalents: g * strength * house * (weighedDry(i) ? kitchen.factors.measuring : 1),
     swollen: 0,
     strength: 1,
     cookedMinutes: 0,
@@ -118,11 +122,27 @@ export function putIn(pot: Pot, portion: Portion, kitchen: Kitchen, colour: Roux
       moment: pot.buffer.moment + buffering * i.pH,
     },
   };
+  if (i.pulped && i.puree) {
+    const { pulp, granules } = pulpOf(i.puree, i.composition, portion.amount);
+    const open = { from: i.id, dry: 0, swollen: 1, strength: 1, cookedMinutes: 0 };
+    const by = kitchen.factors.puree;
+    return {
+      ...next,
+      liquid: plus(pot.liquid, i.composition, portion.amount),
+      thickeners: [
+        ...pot.thickeners,
+        ...(pulp > 0 ? [{ ...open, kind: 'puree' as const, equivalents: pulp * by }] : []),
+        ...(granules > 0 ? [{ ...open, kind: 'potato dice' as const, equivalents: granules * by }] : []),
+      ],
+    };
+  }
   if (BECOMES_PIECES.has(i.group)) {
     const cut: Cut = portion.cut ?? (i.sizeMm ? { shape: 'cube', edgeMm: i.sizeMm } : DEFAULT_CUT);
     const piece: Piece = {
       ingredient: i.id,
       g: portion.amount,
+      fresh: portion.amount,
+      soaked: 0,
       composition: i.composition,
       cut,
       lag: startLag(cut, own, celsius),

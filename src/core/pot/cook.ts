@@ -1,7 +1,7 @@
 import { ingredient } from '../food/catalogue';
 import { NOTHING, plus, times } from '../food/composition';
 import { heatInto } from '../heat/burner';
-import { advanceLag, centreTemperature, JUICE, softeningIn, TENDER_AFTER } from '../heat/softening';
+import { advanceLag, centreTemperature, JUICE, softeningIn, TENDER_AFTER, withFilm } from '../heat/softening';
 import { boilingPoint, latentHeat, pressureAt } from '../heat/steam';
 import { surfaceArea } from '../heat/vessel';
 import { LID_ESCAPE, type Lid, openSurfaceFlux } from '../heat/waterLoss';
@@ -70,8 +70,15 @@ const ACID_HARDENS = 5;
 /** Centre of fish and shellfish when cooked, °C: FDA Food Code 2022, 3-401.11. */
 export const DONE_CELSIUS = 63;
 
-function cookPiece(piece: Piece, pot: Pot, seconds: number, rise: number, kitchen: Kitchen): Piece {
-  const lag = advanceLag(piece.lag, piece.cut, seconds, rise);
+function cookPiece(
+  piece: Piece,
+  pot: Pot,
+  viscosity: number,
+  seconds: number,
+  rise: number,
+  kitchen: Kitchen,
+): Piece {
+  const lag = advanceLag(piece.lag, withFilm(piece.cut, viscosity), seconds, rise);
   const centre = centreTemperature(lag, piece.cut, pot.celsius);
   const before = centreTemperature(piece.lag, piece.cut, pot.celsius - rise);
   const acid = pHOf(pot) < ACID_HARDENS ? 0.5 : 1;
@@ -86,14 +93,21 @@ function cookPiece(piece: Piece, pot: Pot, seconds: number, rise: number, kitche
 const anyLags = (pot: Pot): boolean =>
   pot.pieces.some((p) => Math.abs(centreTemperature(p.lag, p.cut, pot.celsius) - pot.celsius) > LAGS);
 
+/** °C in the centre from which fish and shellfish give up their juice, all of it by the time they are done. Our assumption. */
+const JUICE_FROM = 45;
+
 /** Share of a piece's weight from which newly given juice is worth counting. */
 const DROP = 0.002;
 
 /** Juice a softening piece has newly given up: water with the sugars dissolved in it. */
 function juiceOf(piece: Piece, kitchen: Kitchen): { piece: Piece; water: number; sugars: number } | null {
-  const { softening } = ingredient(piece.ingredient);
-  if (!softening || JUICE[softening] === 0) return null;
-  const share = Math.min(0.6, JUICE[softening] * kitchen.factors.juices) * Math.min(1, tenderness(piece));
+  const { softening, juicy = 0 } = ingredient(piece.ingredient);
+  const most = softening ? JUICE[softening] : juicy;
+  if (most === 0) return null;
+  const done = softening
+    ? Math.min(1, tenderness(piece))
+    : Math.min(1, Math.max(0, (piece.centrePeak - JUICE_FROM) / (DONE_CELSIUS - JUICE_FROM)));
+  const share = Math.min(0.6, most * kitchen.factors.juices) * done;
   const given = share * (piece.g + piece.juice) - piece.juice;
   const { water, sugars } = piece.composition;
   if (given < DROP * piece.g || water < 0.3) return null;
@@ -222,13 +236,14 @@ function slice(pot: Pot, fire: Fire, seconds: number, { boil, surface }: Place, 
     lid: fire.lid,
   };
   const middle = pot.celsius + rise / 2;
+  const thickness = pot.pieces.length > 0 ? Math.min(1e9, consistency(pot).viscosity) : 0;
   const pH = pHOf(pot);
   return exchange(
     {
       ...warmer,
       yolkPeak: pot.yolkPeak > 0 ? Math.max(pot.yolkPeak, celsius) : 0,
       thickeners: pot.thickeners.map((t) => cookThickener(t, seconds, middle, pH)),
-      pieces: pot.pieces.map((p) => cookPiece(p, warmer, seconds, rise, kitchen)),
+      pieces: pot.pieces.map((p) => cookPiece(p, warmer, thickness, seconds, rise, kitchen)),
     },
     kitchen,
   );
@@ -255,6 +270,9 @@ export type Span = {
   readonly forSeconds?: number;
   readonly until?: number;
 };
+
+/** °C a second by which a pot off the flame falls that has come to the room's warmth, near enough. */
+const STANDS = 2e-5;
 
 /** Four hours: no soup step takes longer, so a target never reached ends here. */
 const LONGEST = 4 * 3600;
@@ -307,7 +325,9 @@ export function cook(
     const left = progress?.(next) ?? -1;
     if (progress && left > 0)
       next = cutShort(pot, short, left, length, (s) => slice(pot, fire, s, place, kitchen), progress);
-    const still = next.celsius < ceiling - 0.2 && next.celsius - pot.celsius < 0.002;
+    const moved = next.celsius - pot.celsius;
+    // Heated it stands still when it no longer climbs; cooling, when it no longer falls.
+    const still = next.celsius < ceiling - 0.2 && (fire.flame > 0 ? moved < 0.002 : moved / length > -STANDS);
     const alone = next.pieces.length === 0 && next.thickeners.length === 0;
     const longest = alone ? SLICE.liquid : hardest(next) < 1 || anyLags(next) ? SLICE.whileHard : SLICE.most;
     const rise = next.celsius - pot.celsius;
@@ -331,5 +351,12 @@ export const heatTo = (
 ): Cooked =>
   cook(start, fire, kitchen, {
     progress: (p) => p.celsius - target + 0.01,
+    ...(until !== undefined && { until }),
+  });
+
+/** Lets the pot cool off the flame, under the lid it has, until it is down to `target` °C. */
+export const coolTo = (start: Pot, target: number, lid: Lid, kitchen: Kitchen, until?: number): Cooked =>
+  cook(start, { flame: 0, lid }, kitchen, {
+    progress: (p) => target - p.celsius,
     ...(until !== undefined && { until }),
   });

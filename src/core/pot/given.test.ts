@@ -1,5 +1,6 @@
 import type { Burner } from '../heat/burner';
 import type { Vessel } from '../heat/vessel';
+import { equivalentsAtWork } from '../thicken/granules';
 import { advance } from './advance';
 import { massG } from './contents';
 import { STANDARD_KITCHEN as room } from './kitchen';
@@ -83,7 +84,7 @@ test('what is set aside before blending comes back whole', () => {
   const whole = cooked.pieces[0]?.g ?? 0;
   expect(blend({}).pieces).toEqual([]);
   expect(blend({ reserve: 1 / 3 }).pieces[0]?.g).toBeCloseTo(whole / 3, 6);
-  const E = (pot: Pot) => observe(pot, room).equivalents * observe(pot, room).liquidMl;
+  const E = (pot: Pot) => equivalentsAtWork(pot.thickeners);
   const leached = E(cooked);
   expect((E(blend({ reserve: 1 / 3 })) - leached) / (E(blend({})) - leached)).toBeCloseTo(2 / 3, 2);
   expect(massG(blend({ reserve: 0.5 }))).toBeCloseTo(massG(cooked), 6);

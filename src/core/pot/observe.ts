@@ -2,7 +2,7 @@ import { type Band, bandOf } from '../flow/bands';
 import { BOWL_CELSIUS, temperatureFactor, viscosity } from '../flow/viscosity';
 import { depthOf, rimVolume } from '../heat/vessel';
 import { SALT_PER_SODIUM } from '../season/salt';
-import { equivalentsAtWork } from '../thicken/granules';
+import { atWorkIn, equivalentsOf } from '../thicken/mixture';
 import { fatFraction, liquidMl, massG, POURED_CELSIUS, pHOf, volumeMl } from './contents';
 import type { Kitchen } from './kitchen';
 import type { Pot } from './pot';
@@ -39,7 +39,7 @@ const NO_LIQUID = 20;
 export function consistency(pot: Pot) {
   const liquid = liquidMl(pot, POURED_CELSIUS);
   const wet = liquid > NO_LIQUID;
-  const equivalents = wet ? Math.min(DOUGH, (equivalentsAtWork(pot.thickeners) / liquid) * 1000) : 0;
+  const equivalents = wet ? Math.min(DOUGH, equivalentsOf(atWorkIn(pot.thickeners), liquid / 1000)) : 0;
   const phi = wet ? fatFraction(pot) : 0;
   const bowlViscosity = viscosity(equivalents, phi, BOWL_CELSIUS);
   return {

@@ -36,9 +36,8 @@ test('looked at part way and gone on from there, a step comes to the same pot', 
       fc.double({ min: 0.02, max: 0.98, noNaN: true }),
       (n, share) => {
         const r = RUNS[n];
-        if (!r) return;
         const { kitchen } = PLANS[0]?.stand ?? {};
-        if (!kitchen) return;
+        if (!r || !kitchen) throw new Error('there are plans');
         const until = r.before.seconds + share * (r.pot.seconds - r.before.seconds);
         const part = advance(r.before, r.step, kitchen, until);
         // A blending or a ladle is not cut in two.

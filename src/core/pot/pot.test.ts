@@ -125,6 +125,13 @@ describe('on the fire', () => {
   test('at a full boil the burner’s surplus goes off as steam', () => {
     const boiling = cookAll([{ kind: 'bring-to', to: 'boil', flame: 1, lid: 'off' }], pot);
     expect(boiling.celsius).toBeCloseTo(99.97, 1);
+    // Ten minutes at the full boil: 5 kW of gas, 0.40 of it into the pot, less the wall's, over 2257 J/g.
+    const after = cookAll([{ kind: 'reduce', flame: 1, to: { minutes: 10 } }], boiling);
+    const wall = 11 * 0.16 * 80;
+    expect((after.evaporated - boiling.evaporated) / (((5000 * 0.4 - wall) * 600) / 2257)).toBeCloseTo(1, 1);
+    // Half the flame has far less than half to spare.
+    const half = cookAll([{ kind: 'reduce', flame: 0.5, to: { minutes: 10 } }], boiling);
+    expect(half.evaporated - boiling.evaporated).toBeLessThan(0.5 * (after.evaporated - boiling.evaporated));
   });
 
   test('cold pieces drop the pot, and the simmer first recovers', () => {
@@ -201,6 +208,87 @@ describe('the other things cooks do', () => {
     expect(totalOf(shells.liquid) / totalOf(soup.liquid)).toBeGreaterThan(0.93);
   });
 
+  test('what is strained out takes its share of the salt, and leaves the soup as salty as it was', () => {
+    const salted = cookAll(
+      [
+        { kind: 'season', items: [{ ingredient: 'salt', amount: 20 }] },
+        dice('crab-shells', 600),
+        simmer(10, 'on'),
+      ],
+      soup,
+    );
+    const strained = cookAll([{ kind: 'strain' }], salted);
+    // The shells' own salt is in the soup by now: what is left is as strong per water as before.
+    const strength = (p: Pot) =>
+      p.sodium / (p.liquid.water + p.pieces.reduce((sum, x) => sum + x.g * x.composition.water, 0));
+    expect(strained.sodium).toBeLessThan(0.97 * salted.sodium);
+    expect(strength(strained) / strength(salted)).toBeCloseTo(1, 6);
+    // Of liquid lost with the solids, nothing else.
+    const dry = cookAll([{ kind: 'strain', keeps: 0 }], cookAll([], soup));
+    expect(dry.sodium).toBeCloseTo(soup.sodium, 9);
+    expect(cookAll([{ kind: 'strain', keeps: 0.5 }], soup).sodium).toBeCloseTo(soup.sodium / 2, 6);
+  });
+
+  test('raw shellfish gives up juice as it cooks, cooked does not', () => {
+    const poach = (ingredient: string) =>
+      cookAll([{ kind: 'poach', items: [{ ingredient, amount: 500 }], at: 88, lid: 'on' }], soup);
+    const [mussel] = poach('mussel-meat').pieces;
+    expect(mussel?.juice).toBeGreaterThan(0.15 * 500);
+    expect((mussel?.g ?? 0) + (mussel?.juice ?? 0)).toBeCloseTo(500, 6);
+    expect(poach('cockle-meat').pieces[0]?.g).toBe(500);
+  });
+
+  test('mashed it thickens less than blended, and leaves granules and floating fat alone', () => {
+    const bound = cookAll([roux(60), stock(2000), toSimmer]);
+    const tender = cookAll([dice('floury-potato', 600), { ...simmer(0, 'on'), untilTender: true }], bound);
+    const with_ = (tool: string) => cookAll([{ kind: 'puree', fraction: 1, tool }], tender);
+    const [mashed, blended] = [with_('masher'), with_('jug blender')];
+    const pulp = (p: Pot) =>
+      p.thickeners.filter((t) => t.kind === 'puree').reduce((sum, t) => sum + t.equivalents, 0);
+    expect(pulp(mashed) / pulp(blended)).toBeCloseTo(0.6, 6);
+    const wheat = (p: Pot) => p.thickeners.find((t) => t.kind === 'wheat')?.strength;
+    expect(wheat(mashed)).toBe(wheat(tender));
+    expect(wheat(blended)).toBeLessThan(wheat(tender) ?? 0);
+    expect(mashed.freeFat).toBe(tender.freeFat);
+    expect(blended.freeFat).toBe(0);
+  });
+
+  test('poached for minutes it stays that long, and at least until the centre is done', () => {
+    const poach = (minutes?: number) =>
+      cookAll(
+        [
+          {
+            kind: 'poach',
+            items: [{ ingredient: 'small-shrimp', amount: 300 }],
+            at: 85,
+            lid: 'on',
+            ...(minutes !== undefined && { minutes }),
+          },
+        ],
+        soup,
+      );
+    const done = poach().seconds - soup.seconds;
+    expect(poach(12).seconds - soup.seconds).toBeCloseTo(12 * 60 + 30, 0);
+    expect(poach(0.1).seconds - soup.seconds).toBeCloseTo(done, 6);
+  });
+
+  test('brought to less than it has, it cools off the flame, and takes the time that takes', () => {
+    const hot = cookAll([{ kind: 'bring-to', to: 'simmer', flame: 1, lid: 'off' }], soup);
+    const cool = (lid: string, to = 80) =>
+      advance(hot, Step.parse({ kind: 'bring-to', to, flame: 1, lid }), room);
+    const off = cool('off');
+    expect(off.pot.celsius).toBeCloseTo(80, 1);
+    expect(off.notes).toEqual([]);
+    const minutes = (off.pot.seconds - hot.seconds) / 60;
+    expect(minutes).toBeGreaterThan(3);
+    expect(minutes).toBeLessThan(20);
+    expect((cool('on').pot.seconds - hot.seconds) / 60).toBeGreaterThan(2 * minutes);
+    // It gives off steam as it does.
+    expect(off.pot.evaporated).toBeGreaterThan(hot.evaporated + 10);
+    const warm = cookAll([{ kind: 'bring-to', to: 60, flame: 1, lid: 'off' }], cookAll([stock(2000, 20)]));
+    expect(warm.celsius).toBeCloseTo(60, 1);
+  });
+
   test('cornstarch thickens twice as much as flour, and boiled in cream in three additions as much as in one', () => {
     const with_ = (method: string, ingredient: string, amount: number, more: Raw = {}) =>
       seen(
@@ -272,6 +360,14 @@ describe('the other things cooks do', () => {
     expect(seen(blended).equivalents).toBeGreaterThan(55);
     const sour = cookAll([{ kind: 'season', items: [{ ingredient: 'lemon-juice', amount: 700 }] }], soup);
     expect(pHOf(sour)).toBeLessThan(4.5);
+    const strengthAfter = (pot: Pot) =>
+      cookAll([simmer(20, 'on')], pot).thickeners.find((t) => t.kind === 'wheat')?.strength ?? 1;
+    // One unit under 4.5 and below doubles the loss, and doubles it again.
+    const thick = cookAll([roux(60), stock(1000), toSimmer]);
+    const acid = cookAll([{ kind: 'season', items: [{ ingredient: 'lemon-juice', amount: 500 }] }], thick);
+    expect(pHOf(acid)).toBeLessThan(4.5);
+    const loss = (pot: Pot) => Math.log(strengthAfter(pot) / (pot.thickeners[0]?.strength ?? 1));
+    expect(loss(acid) / loss(thick)).toBeCloseTo(2 ** (1 + 4.5 - pHOf(acid)), 0);
     const cooked = (pot: Pot) =>
       advance(pot, Step.parse({ ...simmer(0, 'on'), untilTender: true }), room).pot;
     const carrots = (pot: Pot) => cooked(cookAll([dice('carrot', 300)], pot)).seconds - pot.seconds;

@@ -10,6 +10,9 @@ import type { Thickener } from '../thicken/granules';
 export type Piece = {
   readonly ingredient: string;
   readonly g: number;
+  /** Grams of it as it went in, and of fat it has soaked up since. */
+  readonly fresh: number;
+  readonly soaked: number;
   /** Mass fractions now. */
   readonly composition: Composition;
   readonly cut: Cut;

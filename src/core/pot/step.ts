@@ -20,6 +20,32 @@ const Flame = z.number().min(0.05).max(1);
 const Share = z.number().min(0).max(1);
 const Celsius = z.number().min(-25).max(200);
 
+/** What breaks vegetables open: blenders cut, a masher only crushes. */
+export const PUREE_TOOLS = ['stick blender', 'jug blender', 'masher'] as const;
+export type PureeTool = (typeof PUREE_TOOLS)[number];
+
+/** Every kind of step, in the order a cook meets them. */
+export const STEP_KINDS = [
+  'sweat',
+  'render',
+  'roux',
+  'dust',
+  'add',
+  'bring-to',
+  'simmer',
+  'reduce',
+  'puree',
+  'strain',
+  'thicken',
+  'temper',
+  'poach',
+  'season',
+  'rest',
+  'hold',
+  'chill',
+  'reheat',
+] as const;
+
 /**
  * The shape of every step, over whatever stands for an amount: grams in a {@link Step}, amounts
  * still to be resolved in a recipe. One definition, so that the two cannot drift apart.
@@ -34,127 +60,145 @@ export function stepSchema<A extends z.ZodType, F extends z.ZodType>(amount: A, 
   });
   const items = z.array(portion).min(1).max(30);
   const note = { look: z.string().max(200).optional() };
-  return z.discriminatedUnion('kind', [
-    z.object({
-      kind: z.literal('sweat'),
-      ...note,
-      items,
-      minutes: Minutes,
-      to: z.enum(['translucent', 'gold']),
-      lid: LidSchema.optional(),
-    }),
-    z.object({
-      kind: z.literal('roux'),
-      ...note,
-      flour: portion,
-      /** Fat to cook it in; in a recipe its amount follows from the flour and the rule. */
-      fat: portion,
-      rule: z.enum(EQUAL_PARTS),
-      colour: z.enum(ROUX_COLOURS),
-      minutes: Minutes,
-    }),
-    z.object({ kind: z.literal('dust'), ...note, flour: portion, minutes: Minutes }),
-    z.object({
-      kind: z.literal('add'),
-      ...note,
-      items,
-      gradually: z.boolean().optional(),
-      lid: LidSchema.optional(),
-    }),
-    z.object({
-      kind: z.literal('bring-to'),
-      ...note,
-      /** °C, or the simmer or the boil wherever this kitchen stands. */
-      to: z.union([z.literal('simmer'), z.literal('boil'), z.number().min(30).max(100)]),
-      flame: Flame,
-      lid: LidSchema,
-    }),
-    z.object({
-      kind: z.literal('simmer'),
-      ...note,
-      minutes: Minutes,
-      untilTender: z.boolean().optional(),
-      lid: LidSchema,
-      flame: Flame.optional(),
-    }),
-    z.object({
-      kind: z.literal('puree'),
-      ...note,
-      fraction,
-      of: z.array(IngredientId).optional(),
-      /** Share of the pieces set aside before blending and put back after. */
-      reserve: z.number().min(0).max(0.95).optional(),
-      tool: z.enum(['stick blender', 'jug blender']),
-    }),
-    z.object({ kind: z.literal('season'), ...note, items }),
-    /** Fat cooked out of cured meat; `keep` is the share of it left in the pot, the rest is poured off. */
-    z.object({ kind: z.literal('render'), ...note, items, minutes: Minutes, keep: Share }),
-    /** Boiled down to a share of its volume, by a drop of the level in mm, or for minutes. */
-    z.object({
-      kind: z.literal('reduce'),
-      ...note,
-      flame: Flame,
-      to: z.union([
-        z.object({ share: z.number().min(0.1).max(1) }),
-        z.object({ dropMm: z.number().positive().max(400) }),
-        z.object({ minutes: Minutes }),
-      ]),
-    }),
-    /** Pieces taken out; `keeps` is the share of liquid that clings to them and is lost. */
-    z.object({
-      kind: z.literal('strain'),
-      ...note,
-      keeps: Share.optional(),
-      of: z.array(IngredientId).optional(),
-    }),
-    /** A correction or finish: slurry, kneaded butter, cooked roux, or starch boiled in cream, in `additions`. */
-    z.object({
-      kind: z.literal('thicken'),
-      ...note,
-      method: z.enum(THICKEN_METHODS),
-      thickener: portion,
-      /** Cold water of a slurry, butter of a kneaded butter or roux, cream the starch is boiled in. */
-      carrier: portion.optional(),
-      colour: z.enum(ROUX_COLOURS).optional(),
-      additions: z.number().int().min(1).max(6).optional(),
-      minutes: Minutes,
-      lid: LidSchema.optional(),
-    }),
-    /** Dairy or a liaison warmed by ladles of the pot, then back, and brought to `to` °C. */
-    z.object({
-      kind: z.literal('temper'),
-      ...note,
-      items,
-      warmTo: z.number().min(40).max(75),
-      to: z.number().min(50).max(90),
-      flame: Flame,
-    }),
-    /** Late proteins cooked in the soup at `at` °C until their centre is done. */
-    z.object({ kind: z.literal('poach'), ...note, items, at: z.number().min(60).max(98), lid: LidSchema }),
-    z.object({ kind: z.literal('rest'), ...note, minutes: Minutes, lid: LidSchema }),
-    z.object({
-      kind: z.literal('hold'),
-      ...note,
-      minutes: Minutes,
-      at: z.number().min(50).max(95),
-      lid: LidSchema,
-    }),
-    /** Cooled in pans `depthMm` deep (an ice bath takes the pot as it is) to `to` °C. */
-    z.object({
-      kind: z.literal('chill'),
-      ...note,
-      method: z.enum(COOLING_METHODS),
-      depthMm: z.number().min(10).max(400),
-      to: z.number().min(1).max(20),
-    }),
-    z.object({
-      kind: z.literal('reheat'),
-      ...note,
-      to: z.number().min(60).max(95),
-      flame: Flame,
-      lid: LidSchema,
-    }),
-  ]);
+  return z.discriminatedUnion(
+    'kind',
+    [
+      z.object({
+        kind: z.literal('sweat'),
+        ...note,
+        items,
+        minutes: Minutes,
+        to: z.enum(['translucent', 'gold']),
+        lid: LidSchema.optional(),
+        /** Gentle for translucent and stronger for gold unless said. */
+        flame: Flame.optional(),
+      }),
+      z.object({
+        kind: z.literal('roux'),
+        ...note,
+        flour: portion,
+        /** Fat to cook it in; in a recipe its amount follows from the flour and the rule. */
+        fat: portion,
+        rule: z.enum(EQUAL_PARTS),
+        colour: z.enum(ROUX_COLOURS),
+        minutes: Minutes,
+      }),
+      z.object({ kind: z.literal('dust'), ...note, flour: portion, minutes: Minutes }),
+      z.object({
+        kind: z.literal('add'),
+        ...note,
+        items,
+        gradually: z.boolean().optional(),
+        lid: LidSchema.optional(),
+      }),
+      z.object({
+        kind: z.literal('bring-to'),
+        ...note,
+        /** °C, or the simmer or the boil wherever this kitchen stands. */
+        to: z.union([z.literal('simmer'), z.literal('boil'), z.number().min(30).max(100)]),
+        flame: Flame,
+        lid: LidSchema,
+      }),
+      z.object({
+        kind: z.literal('simmer'),
+        ...note,
+        minutes: Minutes,
+        untilTender: z.boolean().optional(),
+        lid: LidSchema,
+        flame: Flame.optional(),
+      }),
+      z.object({
+        kind: z.literal('puree'),
+        ...note,
+        fraction,
+        of: z.array(IngredientId).optional(),
+        /** Share of the pieces set aside before blending and put back after. */
+        reserve: z.number().min(0).max(0.95).optional(),
+        tool: z.enum(PUREE_TOOLS),
+      }),
+      z.object({ kind: z.literal('season'), ...note, items }),
+      /** Fat cooked out of cured meat; `keep` is the share of it left in the pot, the rest is poured off. */
+      z.object({ kind: z.literal('render'), ...note, items, minutes: Minutes, keep: Share }),
+      /** Boiled down to a share of its volume, by a drop of the level in mm, or for minutes. */
+      z.object({
+        kind: z.literal('reduce'),
+        ...note,
+        flame: Flame,
+        to: z.union([
+          z.object({ share: z.number().min(0.1).max(1) }),
+          z.object({ dropMm: z.number().positive().max(400) }),
+          z.object({ minutes: Minutes }),
+        ]),
+      }),
+      /** Pieces taken out; `keeps` is the share of liquid that clings to them and is lost. */
+      z.object({
+        kind: z.literal('strain'),
+        ...note,
+        keeps: Share.optional(),
+        of: z.array(IngredientId).optional(),
+      }),
+      /** A correction or finish: slurry, kneaded butter, cooked roux, or starch boiled in cream, in `additions`. */
+      z.object({
+        kind: z.literal('thicken'),
+        ...note,
+        method: z.enum(THICKEN_METHODS),
+        thickener: portion,
+        /** Cold water of a slurry, butter of a kneaded butter or roux, cream the starch is boiled in. */
+        carrier: portion.optional(),
+        colour: z.enum(ROUX_COLOURS).optional(),
+        additions: z.number().int().min(1).max(6).optional(),
+        minutes: Minutes,
+        lid: LidSchema.optional(),
+      }),
+      /** Dairy or a liaison warmed by ladles of the pot, then back, and brought to `to` °C. */
+      z.object({
+        kind: z.literal('temper'),
+        ...note,
+        items,
+        warmTo: z.number().min(40).max(75),
+        to: z.number().min(50).max(90),
+        flame: Flame,
+      }),
+      /** Late proteins cooked in the soup at `at` °C until their centre is done, and for `minutes` at least. */
+      z.object({
+        kind: z.literal('poach'),
+        ...note,
+        items,
+        at: z.number().min(60).max(98),
+        lid: LidSchema,
+        minutes: Minutes.optional(),
+      }),
+      z.object({ kind: z.literal('rest'), ...note, minutes: Minutes, lid: LidSchema }),
+      z.object({
+        kind: z.literal('hold'),
+        ...note,
+        minutes: Minutes,
+        at: z.number().min(50).max(95),
+        lid: LidSchema,
+      }),
+      /** Cooled in pans `depthMm` deep (an ice bath takes the pot as it is) to `to` °C. */
+      z.object({
+        kind: z.literal('chill'),
+        ...note,
+        method: z.enum(COOLING_METHODS),
+        depthMm: z.number().min(10).max(400),
+        to: z.number().min(1).max(20),
+      }),
+      z.object({
+        kind: z.literal('reheat'),
+        ...note,
+        to: z.number().min(60).max(95),
+        flame: Flame,
+        lid: LidSchema,
+      }),
+    ],
+    {
+      error: (issue) =>
+        issue.code === 'invalid_union' && issue.note === 'No matching discriminator'
+          ? `kind is one of ${STEP_KINDS.join(', ')}`
+          : undefined,
+    },
+  );
 }
 
 const Grams = z.number().min(0).max(2e6);
@@ -166,3 +210,10 @@ export type StepKind = Step['kind'];
 
 /** A weighed amount of one ingredient, in grams, as it goes in. */
 export type Portion = Extract<Step, { kind: 'dust' }>['flour'];
+
+/** °C by which a pot must be over what it is to be brought to, for that to mean cooling. */
+const OVER = 0.1;
+
+/** Whether a pot at `celsius` is brought to its temperature by letting it cool: then the flame is off. */
+export const coolsTo = (step: Step, celsius: number): boolean =>
+  step.kind === 'bring-to' && typeof step.to === 'number' && celsius > step.to + OVER;

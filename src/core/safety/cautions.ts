@@ -35,6 +35,11 @@ const JUG_FILL = 1 / 3;
 /** Jug fills to blend `ml` of hot soup in a jug of `jugMl`. */
 export const jugFills = (ml: number, jugMl = 2000): number => Math.max(1, Math.ceil(ml / (jugMl * JUG_FILL)));
 
+const fillsOf = (ml: number): string => {
+  const n = jugFills(ml);
+  return `${n} ${n === 1 ? 'fill' : 'fills'}`;
+};
+
 /** What a step does, as far as cautions need to know. */
 export type Deed = {
   readonly kind: string;
@@ -64,7 +69,7 @@ export function cautionsFor(
       deed.jug
         ? {
             id: 'hot blending',
-            says: `Hot soup throws a jug’s lid: ${jugFills(deed.blendedMl)} fills, a third full each.`,
+            says: `Hot soup throws a jug’s lid: ${fillsOf(deed.blendedMl)}, a third full${jugFills(deed.blendedMl) > 1 ? ' each' : ''}.`,
             do: 'Vent the lid, hold it with a folded towel, start slow.',
             rule: TRADE,
           }

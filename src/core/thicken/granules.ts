@@ -20,6 +20,8 @@ type Of<T> = { readonly [K in ThickenerKind]: T };
  * Flour equivalents per gram. Starches: culinary-school table, weight of flour × 0.6 (rice flour),
  * 0.5 (arrowroot, cornstarch), 0.4 (tapioca), 0.2 (potato starch) gives the weight of starch; from
  * memory. The rest are our assumptions, spread 0.12. Purée and leached starch bring theirs with them.
+ * Melted dairy brings mL of swollen protein instead: casein takes about 4 mL a gram in a melted cheese, thrice
+ * that in the acid gel of cream cheese and sour cream (published ranges, from memory). See `mixture.ts`.
  */
 export const STARCH_STRENGTH: Of<number> = {
   wheat: 1,
@@ -30,10 +32,10 @@ export const STARCH_STRENGTH: Of<number> = {
   'potato starch': 1 / 0.2,
   'waxy maize': 2.2,
   yolk: 0.3,
-  'cream cheese': 0.15,
-  'hard cheese': 0.12,
+  'cream cheese': 0.75,
+  'hard cheese': 1.1,
   'potato flakes': 1.1,
-  'sour cream': 0.1,
+  'sour cream': 0.35,
   'potato dice': 0,
   puree: 0,
 };

@@ -82,15 +82,16 @@ export class QuantityError extends Error {}
  * Throws {@link QuantityError} naming what was given and what is allowed.
  */
 export function parseQuantity(text: string): Quantity {
-  const m = /^([\d.,/\s¼½¾⅓⅔⅛⅜⅝⅞]+)\s*((?:metric\s+)?[A-Za-z]+)\s*(?:,?\s*(scooped|spooned|sifted))?$/.exec(
-    text.trim(),
-  );
+  const m =
+    /^([\d.,/\s¼½¾⅓⅔⅛⅜⅝⅞]+)\s*((?:metric\s+)?(?:[Ff][Ll]\.?\s*[Oo][Zz]|[Ff]luid\s+[Oo]unces?|[A-Za-z]+))\s*(?:,?\s*(scooped|spooned|sifted))?$/.exec(
+      text.trim(),
+    );
   if (!m)
     throw new QuantityError(
       `“${text}” is not an amount: write a number and a unit, e.g. 250 g or 1 1/2 tbsp`,
     );
   const value = parseNumber(m[1] ?? '');
-  const word = (m[2] ?? '').replace(/\s+/g, ' ');
+  const word = (m[2] ?? '').replace(/\s+/g, ' ').replace(/^(fl\.? ?oz|fluid ounces?)$/i, 'fl oz');
   const lower = word.toLowerCase();
   const [metric, base] = lower.startsWith('metric ') ? ['metric ', lower.slice(7)] : ['', lower];
   const unit = `${metric}${isUnit(base) ? base : (ALIASES[base] ?? base)}`;

@@ -94,3 +94,17 @@ test('the clock', () => {
   expect(nextTime('18:30', evening)?.getDate()).toBe(1);
   expect(nextTime('25:00', evening)).toBeNull();
 });
+
+test.each(['8 fl oz', '8 fl. oz', '8 floz', '8 fluid ounces', '8 FL OZ'])(
+  '%s is a measure of what is poured, a 128th of a gallon each',
+  (text) => {
+    const quantity = parseQuantity(text);
+    expect(quantity).toEqual({ value: 8, unit: 'fl oz' });
+    expect(toMillilitres(quantity, 1)).toBeCloseTo((3785.411784 * 8) / 128, 6);
+    expect(toGrams(quantity, 1.03)).toBeCloseTo(236.588 * 1.03, 2);
+  },
+);
+
+test('an ounce alone stays a weight', () => {
+  expect(parseQuantity('8 oz')).toEqual({ value: 8, unit: 'oz' });
+});

@@ -27,8 +27,10 @@ export function Steps({ plan, lightAt, show }: Props) {
                 {lightAt ? timeOfDay(new Date(lightAt.getTime() + s.startsAt * 1000)) : '··:··'}
               </span>
               <span className="min-w-0 flex-1 leading-tight">
-                <b>{inDegrees(titleOf(s.step), show)}</b>
-                <span className="block text-[15px]">{inDegrees(detailsOf(s.step).join(' · '), show)}</span>
+                <b>{inDegrees(titleOf(s.step, s.from), show)}</b>
+                <span className="block text-[15px]">
+                  {inDegrees(detailsOf(s.step, s.from).join(' · '), show)}
+                </span>
                 <span className="block text-[15px] text-quiet">
                   {duration(s.seconds)}, then {degrees(s.celsius, show)}, {litres(s.volumeMl)} L
                 </span>

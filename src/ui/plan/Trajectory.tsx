@@ -130,7 +130,10 @@ export function Trajectory({ plan, lightAt, show }: Props) {
     [plan, light, show],
   );
   const says = plan.steps
-    .map((s, n) => `${n + 1}, ${titleOf(s.step)}: ${degrees(s.celsius, show)}, ${litres(s.volumeMl)} litres`)
+    .map(
+      (s, n) =>
+        `${n + 1}, ${titleOf(s.step, s.from)}: ${degrees(s.celsius, show)}, ${litres(s.volumeMl)} litres`,
+    )
     .join('; ');
   return (
     <Chart

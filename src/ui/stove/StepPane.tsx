@@ -96,7 +96,7 @@ export function StepPane({ step, does, going, colour, scale, show, write }: Prop
                 )}
               </li>
             ))}
-            {(SAID_BY_GUIDE.has(guide?.kind) ? [] : waysOf(does)).map((d) => (
+            {(SAID_BY_GUIDE.has(guide?.kind) ? [] : waysOf(does, step.planned?.from)).map((d) => (
               <li key={d}>{says(d)}</li>
             ))}
           </ul>

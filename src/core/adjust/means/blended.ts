@@ -1,5 +1,5 @@
 import { ingredient } from '../../food/catalogue';
-import { PUREE_STRENGTH } from '../../thicken/puree';
+import { pulpOf, pureeStrength } from '../../thicken/puree';
 import { uncapital } from '../../units/format';
 import { mendsSoup } from '../larder';
 import type { Measured } from '../measured';
@@ -15,14 +15,11 @@ export function blend(m: Measured): Draft | null {
   const of = blendable(m);
   if (of.length === 0) return null;
   const grams = m.pot.pieces.reduce((sum, p) => sum + (of.includes(p.ingredient) ? p.g : 0), 0);
-  const brings = m.pot.pieces.reduce(
-    (sum, p) =>
-      sum +
-      (p.g / 1000) *
-        PUREE_STRENGTH[ingredient(p.ingredient).puree ?? 'other'] *
-        (of.includes(p.ingredient) ? 1 : 0),
-    0,
-  );
+  const brings = m.pot.pieces.reduce((sum, p) => {
+    if (!of.includes(p.ingredient)) return sum;
+    const { pulp, granules } = pulpOf(ingredient(p.ingredient).puree ?? 'other', p.composition, p.g);
+    return sum + pulp + granules;
+  }, 0);
   const potato = of.some((id) => ingredient(id).puree?.includes('potato'));
   const names = of.map((id) => uncapital(ingredient(id).name.split(',')[0] ?? id)).join(' and ');
   return {
@@ -54,7 +51,7 @@ const MORE_PUREE = 150;
 export function cookedIn(m: Measured, id: string, short: number): Draft | null {
   const { puree, group, name } = ingredient(id);
   if (!puree || m.pot.pieces.some((p) => p.ingredient === id)) return null;
-  const strength = (PUREE_STRENGTH[puree] * (group === 'grain' ? 3 : 1)) / 1000;
+  const strength = pureeStrength(ingredient(id));
   const said = uncapital(name.split(',')[0] ?? id);
   const guess = short / strength;
   return {
@@ -95,7 +92,7 @@ export function cookedIn(m: Measured, id: string, short: number): Draft | null {
 
 /** What to cook and blend into it: the strongest vegetable it is made of, floury potato, and rice, as far as they are to hand. */
 export const toCookIn = (m: Measured, larder: readonly string[]): readonly string[] => {
-  const strengthOf = (id: string): number => PUREE_STRENGTH[ingredient(id).puree ?? 'other'];
+  const strengthOf = (id: string): number => pureeStrength(ingredient(id));
   const own = m.contains
     .filter((id) => larder.includes(id) && ingredient(id).group === 'vegetable' && mendsSoup(id))
     .toSorted((a, b) => strengthOf(b) - strengthOf(a))

@@ -21,7 +21,7 @@ const WINE = 50;
 
 /** g of milk or cream a litre of soup takes before it is another soup: the fatter, the less. Common practice, no source. */
 const MILK = 300;
-const CREAM = 150;
+const CREAM = 120;
 
 const boundsOf = ({ group, composition }: Ingredient): number | undefined =>
   group === 'wine'

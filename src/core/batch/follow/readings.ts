@@ -7,6 +7,7 @@ import { massG, volumeMl } from '../../pot/contents';
 import { tenderness } from '../../pot/cook';
 import { consistency } from '../../pot/observe';
 import type { Pot } from '../../pot/pot';
+import { atWorkIn, steepnessOf } from '../../thicken/mixture';
 import type { EventBody, Fork } from '../events';
 
 /** What of a pot a reading speaks of: °C, ln mL, ln g of flour equivalent at work, ln softening of the hardest piece. */
@@ -69,7 +70,7 @@ function steepness(equivalents: number, fat: number): number {
 }
 
 function byFlow({ test, readings, celsius }: Extract<EventBody, { kind: 'flow' }>, pot: Pot): Said | null {
-  const { fatFraction, equivalents } = consistency(pot);
+  const { fatFraction, equivalents, liquidMl } = consistency(pot);
   if (equivalents <= 0) return null;
   let bowl: number;
   try {
@@ -80,8 +81,9 @@ function byFlow({ test, readings, celsius }: Extract<EventBody, { kind: 'flow' }
   }
   const measured = equivalentsFor(Math.max(0.1, bowl), fatFraction);
   if (measured <= 0) return null;
+  const steep = steepnessOf(atWorkIn(pot.thickeners), liquidMl / 1000);
   return {
-    of: { thickness: 1, water: -1 },
+    of: { thickness: steep, water: -steep },
     miss: Math.log(measured / equivalents),
     error: flowError(test, readings.length) / steepness(measured, fatFraction),
     speaksOf: 'thickness',

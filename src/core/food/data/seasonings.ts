@@ -129,6 +129,7 @@ export const SEASONINGS = [
     buffering: 60,
     density: 1.1,
     puree: 'tomato',
+    pulped: true,
   }),
   food({
     id: 'mustard',

@@ -102,6 +102,13 @@ describe('ways to thicken', () => {
     expect(at).toBeGreaterThan(0);
     expect(at).toBeLessThan(dairy);
     const liaison = amended(chowder, { way: 'liaison.egg-yolk', share: 1 });
+    // One part yolk, three of cream (classical repertoire: 3 yolks to 240 mL, from memory).
+    const tempered = planFor(liaison, { litres: 12, viscosity: 153 }, stand).weighOut.filter((l) =>
+      ['egg-yolk', 'heavy-cream'].includes(l.ingredient),
+    );
+    const yolk = tempered.find((l) => l.ingredient === 'egg-yolk')?.g ?? 0;
+    const cream = tempered.find((l) => l.solved === 'by rule')?.g ?? 0;
+    expect(cream / yolk).toBeCloseTo(3, 1);
     expect(liaison.steps.findIndex((s) => s.kind === 'temper')).toBeGreaterThan(
       liaison.steps.findIndex((s) => JSON.stringify(s).includes('whole-milk')),
     );

@@ -32,12 +32,16 @@ export function poach(pot: Pot, step: Of<'poach'>, kitchen: Kitchen, until: numb
       (least, piece) => Math.min(least, centreTemperature(piece.lag, piece.cut, p.celsius)),
       Number.POSITIVE_INFINITY,
     );
-  return cook(
-    { ...filled, seconds: filled.seconds + (step.items.some((i) => i.amount > 0) ? 30 : 0) },
-    { flame: 0.5, lid: step.lid, hold: step.at },
-    kitchen,
-    { progress: (p) => (late(p).length === 0 ? 0 : coldest(p) - DONE_CELSIUS), until },
-  );
+  const start = { ...filled, seconds: filled.seconds + (step.items.some((i) => i.amount > 0) ? 30 : 0) };
+  const fire = { flame: 0.5, lid: step.lid, hold: step.at };
+  const done = cook(start, fire, kitchen, {
+    progress: (p) => (late(p).length === 0 ? 0 : coldest(p) - DONE_CELSIUS),
+    until,
+  });
+  const least = (step.minutes ?? 0) * 60 - (done.pot.seconds - start.seconds);
+  if (done.cut || least <= 0) return done;
+  const longer = cook(done.pot, fire, kitchen, { forSeconds: least, until });
+  return { ...longer, trace: [...done.trace, ...longer.trace], stalled: done.stalled };
 }
 
 /** The soup as a body that cools: what cooling needs to know of it. */

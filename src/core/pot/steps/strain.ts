@@ -1,4 +1,3 @@
-import { ingredient } from '../../food/catalogue';
 import { plus, times, totalOf } from '../../food/composition';
 import type { Pot } from '../pot';
 import type { Step } from '../step';
@@ -12,10 +11,12 @@ export function strain(pot: Pot, step: Extract<Step, { kind: 'strain' }>): Pot {
   const solids = out.reduce((sum, p) => sum + p.g, 0);
   const liquid = totalOf(pot.liquid);
   const lost = liquid > 0 ? Math.min(0.9, step.keeps ?? (solids * CLINGS) / liquid) : 0;
-  const inPieces = out.reduce((sum, p) => sum + (p.g * ingredient(p.ingredient).sodium) / 1e5, 0);
+  // Salt is as strong in the pieces' water as in the pot's: what was their own is in the soup by now.
+  const held = out.reduce((sum, p) => sum + p.g * p.composition.water, 0);
+  const water = pot.liquid.water + pot.pieces.reduce((sum, p) => sum + p.g * p.composition.water, 0);
+  const goes = water > 0 ? (held + pot.liquid.water * lost) / water : 0;
   const fat = pot.freeFat * lost;
   const dry = pot.thickeners.reduce((sum, t) => sum + t.dry * lost, 0);
-  const salt = Math.max(0, pot.sodium - inPieces);
   return {
     ...pot,
     pieces: pot.pieces.filter((p) => !out.includes(p)),
@@ -26,7 +27,7 @@ export function strain(pot: Pot, step: Extract<Step, { kind: 'strain' }>): Pot {
       dry: t.dry * (1 - lost),
       equivalents: t.equivalents * (1 - lost),
     })),
-    sodium: salt * (1 - lost),
+    sodium: pot.sodium * (1 - goes),
     removed: pot.removed + solids + liquid * lost + fat + dry,
     seconds: pot.seconds + 60 + liquid / 200,
   };

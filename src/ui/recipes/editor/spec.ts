@@ -1,5 +1,6 @@
 import { COOLING_METHODS } from '../../../core/heat/cooling';
 import type { RecipeText } from '../../../core/plan/recipe';
+import { PUREE_TOOLS } from '../../../core/pot/step';
 import { EQUAL_PARTS, EQUAL_PARTS_WORDS } from '../../../core/thicken/equalParts';
 import { ROUX_COLOURS } from '../../../core/thicken/granules';
 import { THICKEN_METHODS } from '../../../core/thicken/methods';
@@ -70,7 +71,7 @@ export const ASKS: { readonly [K in StepKind]: readonly Ask[] } = {
   ],
   puree: [
     { as: 'text', key: 'fraction', words: 'How much', hint: '1/2, all, or to thickness' },
-    { as: 'choice', key: 'tool', words: 'With', options: plain(['stick blender', 'jug blender']) },
+    { as: 'choice', key: 'tool', words: 'With', options: plain(PUREE_TOOLS) },
     { as: 'number', key: 'reserve', words: 'Pieces set aside first, 0 to 0.95', unit: '', optional: true },
     pieces,
   ],

@@ -1,0 +1,151 @@
+import '../food/load';
+import { demoHouse, demoRecipe } from '../../../demo/demo';
+import { middleOf } from '../flow/bands';
+import { planFor } from './plan';
+import { predict } from './predict';
+import { Recipe } from './recipe';
+
+const house = demoHouse();
+const { kitchen } = house;
+const home = demoRecipe('smoked-parsnip-veloute').home;
+
+const recipe = (steps: readonly object[], more: object = {}): Recipe =>
+  Recipe.parse({
+    format: 'panache.recipe/1',
+    id: 'a-soup',
+    name: 'A soup',
+    school: 'Roux',
+    yieldLitres: 2,
+    band: 'Coating',
+    home,
+    steps,
+    ...more,
+  });
+const plan = (r: Recipe) =>
+  planFor(
+    r,
+    { litres: r.yieldLitres, viscosity: middleOf(r.band, kitchen.bandLimits) },
+    { ...r.home, kitchen },
+  );
+const pour = (ingredient: string, amount: string, celsius = 20) => ({
+  kind: 'add',
+  items: [{ ingredient, amount, celsius }],
+});
+const warned = (r: Recipe, id: RegExp) => plan(r).warnings.find((w) => id.test(w.id));
+
+describe('dairy', () => {
+  const roux = {
+    kind: 'roux',
+    flour: { ingredient: 'plain-flour', amount: 'to thickness' },
+    fat: { ingredient: 'butter', amount: 'by rule' },
+    rule: 'weight',
+    colour: 'white',
+    minutes: 3,
+  };
+  const boil = { kind: 'bring-to', to: 'boil', flame: 1, lid: 'off' };
+
+  test('milk boiled with tomato is warned of, with its reasons and what to change', () => {
+    const r = recipe([
+      pour('tomato-passata', '800 g'),
+      pour('vegetable-stock', 'to volume'),
+      pour('semi-skimmed-milk', '500 mL', 5),
+      boil,
+    ]);
+    const fixed = predict(
+      recipe([
+        pour('tomato-passata', '800 g'),
+        pour('vegetable-stock', '600 g'),
+        pour('semi-skimmed-milk', '500 mL', 5),
+        boil,
+      ]),
+      1,
+      { ...home, kitchen },
+    );
+    const w = warned(r, /^dairy$/);
+    expect(w?.severity).toBe('danger');
+    expect(w?.says).toMatch(/splits|likely to split/);
+    expect(w?.says).toMatch(/the pot is acid, pH \d\.\d/);
+    expect(w?.says).toMatch(/it boils after the dairy is in/);
+    expect(w?.change).not.toBe('');
+    expect(fixed.warnings.map((x) => x.id)).toContain('dairy');
+  });
+
+  test('heavy cream stirred into a velouté at the end is not', () => {
+    expect(
+      warned(
+        recipe([
+          roux,
+          pour('chicken-stock', 'to volume', 60),
+          { kind: 'bring-to', to: 'simmer', flame: 1, lid: 'off' },
+          { kind: 'simmer', minutes: 12, lid: 'ajar' },
+          pour('heavy-cream', '200 g', 40),
+        ]),
+        /^dairy$/,
+      ),
+    ).toBeUndefined();
+  });
+
+  test('evaporated milk stands the boil', () => {
+    const with_ = (id: string) => [
+      roux,
+      pour('chicken-stock', 'to volume', 60),
+      { kind: 'season', items: [{ ingredient: 'lemon-juice', amount: '60 g' }] },
+      pour(id, '400 g', 5),
+      boil,
+    ];
+    expect(warned(recipe(with_('evaporated-milk')), /^dairy$/)).toBeUndefined();
+    expect(warned(recipe(with_('semi-skimmed-milk')), /^dairy$/)?.severity).toBe('danger');
+  });
+});
+
+describe('a rest off the heat', () => {
+  const rested = (minutes: number, lid = 'off') =>
+    recipe(
+      [
+        pour('vegetable-stock', '1500 g', 60),
+        { kind: 'bring-to', to: 'simmer', flame: 1, lid: 'off' },
+        { kind: 'rest', minutes, lid },
+      ],
+      { band: 'Thin' },
+    );
+  test('says when it comes under what hot food is held at, and that it rests longer', () => {
+    const w = warned(rested(120), /^rest-/);
+    expect(w?.severity).toBe('danger');
+    const [, minutes] = /under 57 °C after (\d+) min: it rests 120/.exec(w?.says ?? '') ?? [];
+    expect(Number(minutes)).toBeGreaterThan(15);
+    expect(Number(minutes)).toBeLessThan(75);
+    expect(w?.rule).toMatch(/3-501\.16/);
+  });
+  test('a few minutes are not worth a word, and a lid holds it longer', () => {
+    expect(warned(rested(3), /^rest-/)).toBeUndefined();
+    const under = (lid: string) =>
+      Number(/after (\d+) min/.exec(warned(rested(300, lid), /^rest-/)?.says ?? '')?.[1]);
+    expect(under('on')).toBeGreaterThan(1.5 * under('off'));
+  });
+});
+
+test('a recipe that leaves nothing to the plan, asked for another band, says where it lands instead', () => {
+  const steps = [
+    pour('vegetable-stock', '1500 g', 60),
+    { kind: 'bring-to', to: 'simmer', flame: 1, lid: 'off' },
+  ];
+  const w = warned(recipe(steps), /^another band$/);
+  expect(w?.says).toBe('It lands in Thin, not in Coating: this recipe leaves no thickener to the plan.');
+  expect(warned(recipe(steps, { band: 'Thin' }), /^another band$/)).toBeUndefined();
+});
+
+test('a jug filled once is one fill', () => {
+  const blend = (litres: number) =>
+    plan({
+      ...recipe([
+        pour('vegetable-stock', 'to volume', 60),
+        { kind: 'add', items: [{ ingredient: 'floury-potato', amount: '100 g' }] },
+        { kind: 'bring-to', to: 'simmer', flame: 1, lid: 'on' },
+        { kind: 'simmer', minutes: 10, untilTender: true, lid: 'on' },
+        { kind: 'puree', fraction: 'all', tool: 'jug blender' },
+      ]),
+      yieldLitres: litres,
+    }).warnings.find((w) => w.id === 'hot blending')?.says;
+  expect(blend(0.5)).toMatch(/lid: 1 fill, a third full\.$/);
+  expect(blend(2)).toMatch(/lid: \d+ fills, a third full each\.$/);
+});

@@ -1,0 +1,65 @@
+import { DOSE_AT, POWER, SERUM_AT_60, THICK_AT } from '../flow/viscosity';
+import type { ThickenerKind } from '../food/ingredient';
+import { within } from '../units/range';
+import type { Thickener } from './granules';
+
+/**
+ * What thickens a soup is of three makes, each with a law of its own. Swollen granules crowd each other and grow
+ * with the cube of the dose. Pulp, soft cells and their walls, grows with about the 2.5th power of what does not
+ * dissolve of it (Steffe 1996, table of fruit and vegetable products, from memory). Casein of melted dairy is a
+ * dilute phase of swollen particles.
+ */
+export type Make = 'granules' | 'pulp' | 'protein';
+
+const PULP_POWER = 2.5;
+
+const MAKES: { readonly [K in ThickenerKind]?: Make } = {
+  puree: 'pulp',
+  'cream cheese': 'protein',
+  'hard cheese': 'protein',
+  'sour cream': 'protein',
+};
+
+/** Of which make a thickener is. */
+export const makeOf = (kind: ThickenerKind): Make => MAKES[kind] ?? 'granules';
+
+/** Thickeners at work by make: g of flour equivalent for granules and, where both laws meet, for pulp; mL of swollen protein. */
+export type AtWork = Readonly<Record<Make, number>>;
+
+export function atWorkIn(thickeners: readonly Thickener[]): AtWork {
+  const sum = { granules: 0, pulp: 0, protein: 0 };
+  for (const t of thickeners) sum[makeOf(t.kind)] += t.equivalents * t.swollen * t.strength;
+  return sum;
+}
+
+/** How crowded swollen casein may be; nothing a pot takes comes near. */
+const MOST_PROTEIN = 0.5;
+
+/**
+ * How much a volume fraction `phi` of swollen protein (0 and up) thickens: Krieger–Dougherty with maximum packing
+ * 0.7 and intrinsic viscosity 2.5, as for casein micelles; published form, from memory. Throws {@link OutOfRange}.
+ */
+export const proteinFactor = (phi: number): number =>
+  (1 - Math.min(MOST_PROTEIN, within('protein fraction', phi, 0, 1e3)) / 0.7) ** -1.75;
+
+/** Pulp, g/L where both laws meet, as the granules that are as thick: alone it grows with its own power. */
+const asGranules = (pulp: number): number => DOSE_AT * (pulp / DOSE_AT) ** (PULP_POWER / POWER);
+
+/**
+ * The flour, g/L in a plain roux soup, that is as thick as what is at work in `litres` of liquid. Granules and
+ * pulp fill the same space, so what each is worth adds; each alone gives its own curve, and both meet at 45 g/L.
+ */
+export function equivalentsOf({ granules, pulp, protein }: AtWork, litres: number): number {
+  const fill = granules / litres + asGranules(pulp / litres);
+  const factor = proteinFactor(protein / (litres * 1000));
+  if (factor === 1) return fill;
+  const whole = (SERUM_AT_60 + THICK_AT * (fill / DOSE_AT) ** POWER) * factor;
+  return DOSE_AT * ((whole - SERUM_AT_60) / THICK_AT) ** (1 / POWER);
+}
+
+/** How the ln of {@link equivalentsOf} goes with the ln of what is at work of granules and pulp in `litres`. */
+export function steepnessOf({ granules, pulp }: AtWork, litres: number): number {
+  const flour = granules / litres;
+  const cells = asGranules(pulp / litres);
+  return flour + cells > 0 ? (flour + cells * (PULP_POWER / POWER)) / (flour + cells) : 1;
+}

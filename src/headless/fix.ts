@@ -1,0 +1,89 @@
+import { corrections, ranked } from '../core/adjust/adjust';
+import type { Fault } from '../core/adjust/faults';
+import type { Measured } from '../core/adjust/measured';
+import type { Option } from '../core/adjust/option';
+import { bandOf } from '../core/flow/bands';
+import { isIngredient } from '../core/food/catalogue';
+import { planFor } from '../core/plan/plan';
+import type { Recipe } from '../core/plan/recipe';
+import type { Stand } from '../core/plan/simulate';
+import { foodIn } from '../core/pot/kitchen';
+import { observe } from '../core/pot/observe';
+import { portionsIn } from '../core/pot/portions';
+import type { Pot } from '../core/pot/pot';
+import type { Portion } from '../core/pot/step';
+import { BadOption } from './options';
+
+/** A pot of a planned recipe that came out otherwise, and what is to be done about it. */
+export type FixOrder = {
+  readonly litres: number;
+  /** mPa·s asked for in the bowl, and as measured. */
+  readonly target: number;
+  readonly measured: number;
+  /** Steps done when it was measured, from 1. */
+  readonly at: number;
+  readonly minutes: number;
+  /** Ingredients to hand, by id. */
+  readonly hand: readonly string[];
+};
+
+/** Standard deviations of ln thickening and ln volume of a pot measured once with a cup. Our assumption. */
+const DOUBT = { thickness: 0.03, water: 0.05 };
+
+/** The pot with its thickening turned until it reads `target` mPa·s in the bowl. */
+function reading(pot: Pot, target: number, stand: Stand): Pot {
+  const turned = (by: number): Pot => ({
+    ...pot,
+    thickeners: pot.thickeners.map((t) => ({ ...t, equivalents: t.equivalents * by })),
+  });
+  const at = (by: number): number => observe(turned(by), stand.kitchen).bowlViscosity;
+  if (at(0) > target || at(20) < target)
+    throw new BadOption(
+      `--measured is ${target} mPa·s: at that step this pot can read from ${at(0).toFixed(1)} to ${at(20).toFixed(0)}`,
+    );
+  let [low, high] = [0, 20];
+  for (let i = 0; i < 60; i++) {
+    const middle = (low + high) / 2;
+    if (at(middle) < target) low = middle;
+    else high = middle;
+  }
+  return turned((low + high) / 2);
+}
+
+/** Corrections for a pot of `recipe` that stands as `order` says, best first. */
+export function fixed(recipe: Recipe, stand: Stand, order: FixOrder): readonly Option[] {
+  const plan = planFor(recipe, { litres: order.litres, viscosity: order.target }, stand);
+  const { ran } = plan.solved.run;
+  const done = ran[order.at - 1];
+  if (!done) throw new BadOption(`--at is ${order.at}: this recipe has steps 1 to ${ran.length}`);
+  for (const id of order.hand)
+    if (!isIngredient(id)) throw new BadOption(`--hand: “${id}” is not in the catalogue`);
+  const put = [
+    ...new Set(
+      ran
+        .slice(0, order.at)
+        .flatMap((r) => portionsIn<Portion>(r.step))
+        .filter((p) => p.amount > 0)
+        .map((p) => p.ingredient),
+    ),
+  ];
+  const measured: Measured = {
+    pot: reading(done.pot, order.measured, stand),
+    kitchen: stand.kitchen,
+    still: ran.slice(order.at).map((r) => r.step),
+    target: order.target,
+    owedMl: order.litres * 1000,
+    doubt: DOUBT,
+    holds: [...new Set(put.flatMap((id) => foodIn(stand.kitchen, id).allergens))],
+    contains: put,
+  };
+  const limits = stand.kitchen.bandLimits;
+  const fault: Fault = order.measured < order.target ? 'too thin' : 'too thick';
+  if (
+    bandOf(order.measured, limits) === bandOf(order.target, limits) &&
+    Math.abs(Math.log(order.measured / order.target)) < 0.1
+  )
+    return [];
+  const wishes = { larder: order.hand, minutes: order.minutes, freeOf: [], pins: {} };
+  return ranked([...corrections(new Set([fault]), measured, wishes)]);
+}
