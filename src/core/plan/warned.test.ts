@@ -149,3 +149,20 @@ test('a jug filled once is one fill', () => {
   expect(blend(0.5)).toMatch(/lid: 1 fill, a third full\.$/);
   expect(blend(2)).toMatch(/lid: \d+ fills, a third full each\.$/);
 });
+
+test('vegetables for forty litres are not sweated in the minutes for two: said, with how long it takes', () => {
+  const veloute = demoRecipe('smoked-parsnip-veloute');
+  const deep = house.vessels.find((v) => v.id === 'deep-42');
+  const ring = house.burners.find((b) => b.id === 'floor-ring');
+  if (!deep || !ring) throw new Error('the demo has them');
+  const at = (litres: number, stand: object) =>
+    planFor(veloute, { litres, viscosity: 153 }, { ...veloute.home, kitchen, ...stand }).warnings.find((w) =>
+      w.id.startsWith('sweat-'),
+    );
+  expect(at(2, {})).toBeUndefined();
+  const w = at(40, { vessel: deep, burner: ring });
+  expect(w?.says).toMatch(/^After 8 min step 1 is only \d\d °C/);
+  const needs = Number(/about (\d+) min/.exec(w?.change ?? '')?.[1]);
+  expect(needs).toBeGreaterThan(12);
+  expect(needs).toBeLessThan(40);
+});

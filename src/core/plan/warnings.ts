@@ -3,6 +3,7 @@ import { depthOf } from '../heat/vessel';
 import { liquidMl } from '../pot/contents';
 import { coolTo } from '../pot/cook';
 import type { Kitchen } from '../pot/kitchen';
+import { sweat } from '../pot/steps/sweat';
 import { CODE, LIMITS } from '../safety/cautions';
 import { rouxBalance } from '../thicken/rouxBalance';
 import { capital, litres, spaced } from '../units/format';
@@ -167,6 +168,37 @@ function flour(run: Run): Warning[] {
   return warnings;
 }
 
+/** °C from which what is sweated gives up its water, near enough at any height above the sea. */
+const SWEATS_FROM = 94;
+
+/** Longest a sweat is looked for, and by what it grows, min. */
+const LONGEST_SWEAT = 60;
+const LONGER_BY = 2;
+
+/** A load too large for its pan and its minutes: it is warmed, not sweated. */
+function notSweated(run: Run, kitchen: Kitchen): Warning[] {
+  return run.ran.flatMap((r, n): Warning[] => {
+    const { step, before, pot } = r;
+    if (step.kind !== 'sweat' || pot.pieces.length === 0 || pot.celsius >= SWEATS_FROM) return [];
+    let minutes = step.minutes;
+    while (minutes < LONGEST_SWEAT && sweat(before, { ...step, minutes }, kitchen).celsius < SWEATS_FROM)
+      minutes += LONGER_BY;
+    // Hot through, it still has to give up some water.
+    const needs = Math.round((minutes + step.minutes / 2) / 5) * 5;
+    return [
+      {
+        id: `sweat-${n}`,
+        severity: 'caution',
+        says: `After ${step.minutes} min step ${n + 1} is only ${pot.celsius.toFixed(0)} °C: so much is warmed by this pan, not sweated.`,
+        change:
+          minutes >= LONGEST_SWEAT
+            ? 'Sweat it in batches, on a stronger flame, or in a wider pan.'
+            : `Give it about ${needs} min, or sweat it in batches, on a stronger flame, or in a wider pan.`,
+      },
+    ];
+  });
+}
+
 /** Dairy that may split in this pot, in its steps: how surely, why, and what to change. */
 function dairy(run: Run, kitchen: Kitchen): Warning[] {
   const fate = dairyFate(run, kitchen);
@@ -247,6 +279,7 @@ export const warningsFor = (plan: Draft, run: Run): readonly Warning[] => [
   ...missed(plan),
   ...anotherBand(plan),
   ...fire(plan, run),
+  ...notSweated(run, plan.stand.kitchen),
   ...flour(run),
   ...dairy(run, plan.stand.kitchen),
   ...rests(run, plan.stand.kitchen),
