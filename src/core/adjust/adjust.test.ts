@@ -154,6 +154,30 @@ describe('too thin', () => {
     expect(one(kept, 'reduce').struck).toMatch(/^it leaves \d+\.\d L of the 20\.0 L owed$/);
   });
 
+  test.each([
+    // Common practice, no source: over 1.15 % of salt a soup is salty.
+    [1.13, false],
+    [1.17, true],
+  ])('boiled down to %f %% of salt it is struck out as too salty: %p', (percent, salty) => {
+    const salted: Measured = { ...THIN.m, still: [] };
+    const boiledAt = (sodium: number): Option =>
+      one(
+        adjust(
+          new Set(['too thin'] as const),
+          { ...salted, pot: { ...salted.pot, sodium } },
+          wishes({ minutes: 600 }),
+          3600,
+        ).options,
+        'reduce',
+      );
+    // Boiling takes water and leaves salt: what it ends with goes with what it began with.
+    const { sodium } = salted.pot;
+    const boiled = boiledAt((sodium * percent) / boiledAt(sodium).effects.salt[1]);
+    expect(boiled.effects.salt[1]).toBeCloseTo(percent, 2);
+    if (salty) expect(boiled.struck).toBe(`it would be too salty: ${percent} %`);
+    else expect(boiled.struck).toBeNull();
+  });
+
   test('what cannot be ready, is not there, breaks a promise or is not wanted stands last, struck out, with the reason', () => {
     const free: Allergen[] = ['wheat'];
     const w = wishes({ minutes: 8, freeOf: free, larder: ['cornstarch', 'butter', 'plain-flour'] });
