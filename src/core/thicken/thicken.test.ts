@@ -1,3 +1,4 @@
+import { TENDER_AFTER } from '../heat/softening';
 import { fatPerFlour } from './equalParts';
 import { cookThickener, type Thickener, yolkLimit } from './granules';
 import { leachedShare } from './puree';
@@ -53,3 +54,18 @@ test('starch keeps yolk from scrambling; small dice leach more', () => {
   expect(cube(6) / cube(12)).toBeCloseTo(2, 9);
   expect(cube(12.7)).toBeCloseTo(0.06, 9);
 });
+
+test.each([
+  ['floury potato', 4],
+  ['waxy potato', 1.8],
+] as const)(
+  '%s cooked three times as long as to tender has leached %f times as much, and then no more',
+  (kind, times) => {
+    const after = (tender: number) =>
+      leachedShare(kind, { shape: 'cube', edgeMm: 12.7 }, TENDER_AFTER[kind] * tender);
+    expect(after(0.5) / after(1)).toBeCloseTo(0.5, 9);
+    expect(after(2) / after(1)).toBeCloseTo((1 + times) / 2, 9);
+    expect(after(3) / after(1)).toBeCloseTo(times, 9);
+    expect(after(9)).toBe(after(3));
+  },
+);

@@ -4,7 +4,7 @@ import type { Burner } from '../../heat/burner';
 import type { Vessel } from '../../heat/vessel';
 import { advance } from '../advance';
 import { massG } from '../contents';
-import { STANDARD_KITCHEN } from '../kitchen';
+import { foodIn, STANDARD_KITCHEN } from '../kitchen';
 import { observe } from '../observe';
 import { emptyPot, type Pot } from '../pot';
 import { Step } from '../step';
@@ -39,6 +39,8 @@ const lost = (pot: Pot): number => {
   const [p] = pot.pieces;
   return p ? 1 - (p.g - p.soaked) / p.fresh : 0;
 };
+
+const raw = foodIn(STANDARD_KITCHEN, 'onion').composition;
 
 describe('sweating is a process in time', () => {
   test('in one step or several, in any split of the minutes, it comes to the same pot', () => {
@@ -101,6 +103,27 @@ describe('sweating is a process in time', () => {
   test('dry, it comes over the boil and colours; wet, it does not', () => {
     expect(cook([sweat(6, onions())]).celsius).toBeLessThan(100);
     expect(cook([sweat(60, onions(200), { flame: 0.8, to: 'gold' })]).celsius).toBeGreaterThan(110);
+  });
+
+  test('to gold, where no flame is named, is a stronger one than to translucent', () => {
+    const base = lost(cook([sweat(8, onions())]));
+    expect(lost(cook([sweat(8, onions(), { to: 'gold' })]))).toBeGreaterThan(1.1 * base);
+    expect(lost(cook([sweat(8, onions(), { to: 'gold', flame: 0.35 })]))).toBe(base);
+  });
+
+  test('water comes freely until half of it is gone, then ever more slowly', () => {
+    let pot = cook([sweat(6, onions(), { flame: 0.5 })]);
+    const rates: (readonly [left: number, rate: number])[] = [];
+    for (let n = 0; n < 80; n++) {
+      const next = cook([sweat(0.5, [], { flame: 0.5 })], pot);
+      const [piece] = pot.pieces;
+      const left = ((piece?.g ?? 0) * (piece?.composition.water ?? 0)) / (500 * raw.water);
+      rates.push([left, next.evaporated - pot.evaporated]);
+      pot = next;
+    }
+    const at = (share: number): number => rates.find(([left]) => left < share)?.[1] ?? Number.NaN;
+    expect(at(0.55) / at(0.75)).toBeGreaterThan(0.9);
+    expect(at(0.3) / at(0.55)).toBeLessThan(0.75);
   });
 
   test('fat is soaked up once, however often it is sweated', () => {
