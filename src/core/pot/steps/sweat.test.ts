@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import '../../food/load';
 import type { Burner } from '../../heat/burner';
+import { softeningIn } from '../../heat/softening';
 import type { Vessel } from '../../heat/vessel';
 import { advance } from '../advance';
 import { massG } from '../contents';
@@ -124,6 +125,15 @@ describe('sweating is a process in time', () => {
     const at = (share: number): number => rates.find(([left]) => left < share)?.[1] ?? Number.NaN;
     expect(at(0.55) / at(0.75)).toBeGreaterThan(0.9);
     expect(at(0.3) / at(0.55)).toBeLessThan(0.75);
+  });
+
+  test('while it steams the middle of a piece is 6 °C behind the pan, and softens by that', () => {
+    const pot = cook([sweat(6, onions())]);
+    const next = cook([sweat(2)], pot);
+    const [before, after] = [pot.pieces[0], next.pieces[0]];
+    expect(next.celsius - (after?.centrePeak ?? 0)).toBeCloseTo(6, 1);
+    const softer = (after?.softened ?? 0) - (before?.softened ?? 0);
+    expect(softer / softeningIn(120, next.celsius - 6)).toBeCloseTo(1, 1);
   });
 
   test('fat is soaked up once, however often it is sweated', () => {
