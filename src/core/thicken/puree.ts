@@ -60,9 +60,9 @@ const OVERCOOKED = { 'floury potato': 4, 'waxy potato': 1.8 } as const;
 export const LEACHED_STRENGTH = 2;
 
 /**
- * Share of a potato piece's starch that is in the liquid after `softened` minutes at 100 °C:
- * (0 and up): in proportion until tender, four times as much (waxy: not twice) when cooked to three times that. Throws
- * {@link OutOfRange}.
+ * Share of a potato piece's starch that is in the liquid after `softened` minutes at 100 °C (0 and up): in
+ * proportion until tender, four times as much (waxy: not twice) when cooked three times as long, and then no more.
+ * Throws {@link OutOfRange}.
  */
 export function leachedShare(kind: 'floury potato' | 'waxy potato', cut: Cut, softened: number): number {
   const done = within('softening', softened, 0, 1e6, 'min at 100 °C') / TENDER_AFTER[kind];
