@@ -15,6 +15,7 @@ import type { Portion, Step, StepKind } from '../src/core/pot/step';
 import { EQUAL_PARTS } from '../src/core/thicken/equalParts';
 import { ROUX_COLOURS } from '../src/core/thicken/granules';
 import { THICKEN_METHODS } from '../src/core/thicken/methods';
+import { DAY_MS } from '../src/core/units/moment';
 
 /** Where each of the canteen's soups is cooked here, id, pot and burner. */
 const HOMES = [
@@ -33,8 +34,6 @@ function soup(id: string, home: (typeof HOMES)[number]) {
 
 /** A made-up history of a batch: what stations wrote down, in the order it arrived. */
 export type History = { readonly seed: number; readonly batch: Batch };
-
-const DAY = 86_400_000;
 
 /** Numbers as cooks, devices and fools send them: ordinary, at either end, or anywhere between. */
 function numbers(random: () => number) {
@@ -253,7 +252,7 @@ export function historyOf(seed: number): History {
     // Mostly one after another; some at the very start, before it, or a day away.
     if (how < 0.75) clock += random() * (seconds / 4);
     const at =
-      how < 0.8 ? clock * 1000 : how < 0.86 ? 0 : how < 0.9 ? -random() * 60_000 : n.between(-DAY, DAY);
+      how < 0.8 ? clock * 1000 : how < 0.86 ? 0 : how < 0.9 ? -random() * 60_000 : n.between(-DAY_MS, DAY_MS);
     events.push(
       BatchEvent.parse({
         id: idOf(seed, k),

@@ -178,11 +178,13 @@ const LONGER_BY = 2;
 /** A load too large for its pan and its minutes: it is warmed, not sweated. */
 function notSweated(run: Run, kitchen: Kitchen): Warning[] {
   return run.ran.flatMap((r, n): Warning[] => {
-    const { step, before, pot } = r;
+    const { step, pot } = r;
     if (step.kind !== 'sweat' || pot.pieces.length === 0 || pot.celsius >= SWEATS_FROM) return [];
-    let minutes = step.minutes;
-    while (minutes < LONGEST_SWEAT && sweat(before, { ...step, minutes }, kitchen).celsius < SWEATS_FROM)
-      minutes += LONGER_BY;
+    let { minutes } = step;
+    // Two halves of a sweat are one whole: it goes on from where it was left.
+    const goOn = { ...step, items: [], minutes: LONGER_BY };
+    for (let now = pot; minutes < LONGEST_SWEAT && now.celsius < SWEATS_FROM; minutes += LONGER_BY)
+      now = sweat(now, goOn, kitchen);
     // Hot through, it still has to give up some water.
     const needs = Math.round((minutes + step.minutes / 2) / 5) * 5;
     return [
