@@ -3,6 +3,8 @@ import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import type { Row } from '../kit';
 
+type Says = { readonly found: readonly string[] } | { readonly tried: number; readonly broke: number };
+
 /** `count` made-up histories, asked all a station asks, on every core. */
 export async function histories(count: number): Promise<readonly Row[]> {
   const processes = availableParallelism();
@@ -16,7 +18,10 @@ export async function histories(count: number): Promise<readonly Row[]> {
           const child = fork(join(import.meta.dirname, 'historian.ts'), args, {
             execArgv: ['--import', 'tsx'],
           });
-          child.on('message', (found) => resolve(found as readonly string[]));
+          child.on('message', (says: Says) => {
+            if ('found' in says) resolve(says.found);
+            else console.log(`  histories up to ${says.tried} of ${count}: ${says.broke} broke`);
+          });
           child.on('exit', (code) => code !== 0 && reject(new Error(`a historian ended with ${code}`)));
         }),
     ),
