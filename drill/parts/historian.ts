@@ -8,9 +8,11 @@ for (let seed = from; seed < to; seed += step) {
   const history = historyOf(seed);
   const says = broken(history);
   if (Math.floor(seed / step) % 1000 === 999) process.send?.({ tried: seed + 1, broke: found.length });
-  if (says)
+  if (says) {
     found.push(
       `history ${seed}: ${says.slice(0, 200)} ${JSON.stringify(shrunk(history).batch.events).slice(0, 800)}`,
     );
+    console.log(`  ${found.at(-1)}`);
+  }
 }
 process.send?.({ found }, () => process.exit(0));

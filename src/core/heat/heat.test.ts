@@ -102,5 +102,8 @@ describe('a piece in hot liquid', () => {
   test('20 °C less softens ten times slower; cold does not soften', () => {
     expect(softeningIn(60, 100) / softeningIn(60, 80)).toBeCloseTo(10, 9);
     expect(softeningIn(600, 40)).toBe(0);
+    // What is wet steams: no hotter than that inside, whatever a probe says of the pan.
+    expect(softeningIn(60, 104)).toBeGreaterThan(softeningIn(60, 103));
+    expect(softeningIn(60, 190)).toBe(softeningIn(60, 105));
   });
 });

@@ -57,15 +57,21 @@ export const JUICE: { readonly [C in SofteningClass]: number } = {
 /** Degrees for a tenfold change of softening speed. */
 const Z_VALUE = 20;
 
+/** °C over which the middle of what is wet does not come, however hot the pan: it steams. Near sea level. */
+const WET_MOST = 105;
+
+/** Minutes at 100 °C over which nothing is any softer: days of it. */
+export const SOFTEST = 1e5;
+
 /**
- * Softening done in `seconds` (0 and up) with the centre at `celsius` (−40…200), in minutes at 100 °C.
- * Throws {@link OutOfRange}.
+ * Softening done in `seconds` (0 and up) with the centre at `celsius` (−40…200; over 105 counts as 105, for what is
+ * wet steams), in minutes at 100 °C. Throws {@link OutOfRange}.
  */
 export function softeningIn(seconds: number, celsius: number): number {
   within('time', seconds, 0, 1e6, 's');
   return within('centre', celsius, -40, 200, '°C') < 50
     ? 0
-    : (seconds / 60) * 10 ** ((celsius - 100) / Z_VALUE);
+    : (seconds / 60) * 10 ** ((Math.min(celsius, WET_MOST) - 100) / Z_VALUE);
 }
 
 type Mode = { readonly weight: number; readonly decay: number };

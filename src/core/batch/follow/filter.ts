@@ -1,5 +1,5 @@
 import { ingredient } from '../../food/catalogue';
-import { advanceLag } from '../../heat/softening';
+import { advanceLag, SOFTEST } from '../../heat/softening';
 import { volumeMl } from '../../pot/contents';
 import { tenderness } from '../../pot/cook';
 import { type Pot, potCelsius } from '../../pot/pot';
@@ -36,7 +36,7 @@ export function shifted(pot: Pot, by: Aspects): Pot {
     pieces: pot.pieces.map((p) => ({
       ...p,
       lag: advanceLag(p.lag, p.cut, 0, heat),
-      softened: p.softened * Math.exp(by.softness),
+      softened: Math.min(SOFTEST, p.softened * Math.exp(by.softness)),
     })),
   };
 }

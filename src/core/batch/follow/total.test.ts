@@ -1,4 +1,4 @@
-import { demoBatch, eventsAt } from '../../../../demo/batch';
+import { demoBatch, demoIds, eventsAt } from '../../../../demo/batch';
 import { broken, historyOf, shrunk } from '../../../../drill/histories';
 import type { EventBody } from '../events';
 
@@ -15,10 +15,16 @@ test(`the model answers ${SEEDS} made-up histories, whatever is in them and in w
   }
 }, 120_000);
 
-const soup = (id: string, events: readonly (readonly [number, EventBody])[]) => ({
+const HOME = { litres: 8, pot: 'middle-28', burner: 'front-right' };
+
+const soup = (
+  id: string,
+  events: readonly (readonly [number, EventBody])[],
+  home: Parameters<typeof demoBatch>[1] = HOME,
+) => ({
   seed: 0,
   batch: {
-    ...demoBatch(id, { litres: 8, pot: 'middle-28', burner: 'front-right' }).batch,
+    ...demoBatch(id, home).batch,
     events: eventsAt(events),
   },
 });
@@ -85,6 +91,25 @@ describe('histories that once broke it', () => {
     ],
   ])('%s, in a %s', (_what, id, events) => {
     expect(broken(soup(id, events))).toBeNull();
+  });
+
+  test('half a cubic metre read off the wall, and a probe at 200 °C before it, in the tall pot', () => {
+    const tall = { litres: 20, pot: 'tall-steel-36', burner: 'front-left' };
+    for (const id of demoIds())
+      expect(
+        broken(
+          soup(
+            id,
+            [
+              [549, { kind: 'volume', ml: 537_433 }],
+              [648, { kind: 'temperature', celsius: 200 }],
+              [2582, { kind: 'temperature', celsius: 200 }],
+              [2959, { kind: 'mass', g: 510_102 }],
+            ],
+            tall,
+          ),
+        ),
+      ).toBeNull();
   });
 
   test('a weight of a pot that is still empty moves nothing, and the next reading counts', () => {
