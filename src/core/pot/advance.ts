@@ -1,5 +1,4 @@
-import { cookThickener } from '../thicken/granules';
-import { pHOf, putAllIn, volumeMl } from './contents';
+import { putAllIn, volumeMl } from './contents';
 import {
   boilsAt,
   type Cooked,
@@ -13,16 +12,17 @@ import {
 } from './cook';
 import type { Kitchen } from './kitchen';
 import type { Pot } from './pot';
-import { coolsTo, type Step } from './step';
+import { coolsTo, type Portion, type Step } from './step';
 import { dust, roux } from './steps/flour';
 import { chill, hold, poach, reheat, rest } from './steps/keep';
-import { puree } from './steps/puree';
+import { blend, minutesOfPuree } from './steps/puree';
 import { reduce, reduceLeft } from './steps/reduce';
 import { render } from './steps/render';
-import { strain } from './steps/strain';
+import { standing } from './steps/standing';
+import { minutesOfStrain, pourThrough } from './steps/strain';
 import { sweat } from './steps/sweat';
 import { temper, yolkState } from './steps/temper';
-import { thicken, thickenLeft } from './steps/thicken';
+import { thicken } from './steps/thicken';
 
 /** Something the cook should know about how a step went. */
 export type Note =
@@ -47,29 +47,12 @@ const ADD_SECONDS = 30;
 const ADD_SECONDS_PER_KG = 10;
 const GRADUALLY = 2;
 
-/** What thickens swells and melts while things are stirred in, as hot as the pot then is. */
-function stirred(pot: Pot, seconds: number): Pot {
-  const pH = pHOf(pot);
-  const { celsius } = pot;
-  return {
-    ...pot,
-    seconds: pot.seconds + seconds,
-    thickeners: pot.thickeners.map((t) => cookThickener(t, seconds, celsius, pH)),
-  };
-}
-
 /** A step that is done at a stroke: what goes in is in from the start, its time only passes. */
 function done(pot: Pot, until: number): Advanced {
   const wait = Math.max(0, pot.seconds - until);
   const now = wait > 0 ? { ...pot, seconds: until } : pot;
   return { pot: now, trace: [sampleOf(now)], notes: [], left: null, wait };
 }
-
-/** A step that is nothing until it is done: looked at part way, the pot is as it was. */
-const atOnce = (before: Pot, after: Pot, step: Step, until: number): Advanced =>
-  after.seconds <= until + 1e-6
-    ? done(after, until)
-    : { ...done({ ...before, seconds: until }, until), left: step, wait: 0 };
 
 const cooked = ({ pot, trace, stalled, cut }: Cooked, wanted: number, left: Step): Advanced => ({
   pot,
@@ -134,6 +117,40 @@ const minutesLeft = <S extends { readonly minutes: number }>(step: S, before: Po
   minutes: Math.max(0, step.minutes - (pot.seconds - before.seconds) / 60),
 });
 
+/** The same things, all of them in already. */
+const nothing = (items: readonly Portion[]): Portion[] => items.map((i) => ({ ...i, amount: 0 }));
+
+/** A step that takes its minutes, and is cut short when it is looked at before they are over. */
+function timed<S extends Step & { readonly minutes: number }>(
+  pot: Pot,
+  step: S,
+  cooks: (step: S) => Cooked,
+): Advanced {
+  const now = cooks(step);
+  return cooked(now, 0, minutesLeft(step, pot, now));
+}
+
+/** What lies in the pan, cooked on as far as it was looked at. */
+function panned<S extends Step & { readonly minutes: number }>(before: Pot, pot: Pot, step: S): Advanced {
+  const trace = [sampleOf(pot)];
+  const rest = minutesLeft(step, before, { pot, trace, stalled: false, cut: false });
+  return { pot, trace, notes: [], left: rest.minutes > 1e-6 ? rest : null, wait: 0 };
+}
+
+/** Things put in, all at the start of the minutes that takes; then the lid. */
+function filling(
+  pot: Pot,
+  step: (Of<'add'> | Of<'season'>) & { readonly minutes: number },
+  lid: Pot['lid'],
+  kitchen: Kitchen,
+  until: number,
+): Advanced {
+  const filled = putAllIn(pot, step.items, kitchen);
+  const stood = standing(filled, step.minutes * 60, step.offHeat, kitchen, until);
+  const now = { ...stood, stalled: false, pot: { ...stood.pot, lid } };
+  return cooked(now, 0, minutesLeft({ ...step, items: nothing(step.items) }, pot, now));
+}
+
 /**
  * The pot after the cook does `step`. Total: whatever the pot, a valid step gives a pot.
  * Pure: the same arguments always give the same answer. With `until`, a moment on the pot's clock, it is
@@ -147,42 +164,50 @@ export function advance(
 ): Advanced {
   switch (step.kind) {
     case 'sweat':
-      return done(sweat(pot, step, kitchen), until);
+      return panned(pot, sweat(pot, step, kitchen, until), { ...step, items: nothing(step.items) });
     case 'roux':
       return done(roux(pot, step, kitchen), until);
     case 'dust':
-      return done(dust(pot, step, kitchen), until);
+      return panned(pot, dust(pot, step, kitchen, until), { ...step, flour: { ...step.flour, amount: 0 } });
     case 'add': {
       const kg = step.items.reduce((sum, i) => sum + i.amount, 0) / 1000;
       const seconds = (ADD_SECONDS + ADD_SECONDS_PER_KG * kg) * (step.gradually ? GRADUALLY : 1);
-      const filled = stirred(putAllIn(pot, step.items, kitchen), seconds);
-      return done({ ...filled, lid: step.lid ?? pot.lid }, until);
+      const minutes = step.minutes ?? seconds / 60;
+      const lid = step.lid ?? pot.lid;
+      return guarded(filling(pot, { ...step, minutes }, lid, kitchen, until), kitchen);
     }
     case 'bring-to':
       return guarded(bringTo(pot, step, kitchen, until), kitchen);
     case 'simmer':
       return guarded(simmer(pot, step, kitchen, until), kitchen);
     case 'puree':
-      return atOnce(pot, puree(pot, step, kitchen, volumeMl(pot)), step, until);
+      return guarded(
+        timed(pot, { ...step, minutes: minutesOfPuree(step, volumeMl(pot)) }, (s) =>
+          blend(pot, s, kitchen, until),
+        ),
+        kitchen,
+      );
     case 'render':
       return done(render(pot, step, kitchen), until);
     case 'strain':
-      return atOnce(pot, strain(pot, step), step, until);
+      return timed(pot, { ...step, minutes: minutesOfStrain(pot, step) }, (s) =>
+        pourThrough(pot, s, kitchen, until),
+      );
     case 'reduce': {
       const down = reduce(pot, step, kitchen, until);
       return guarded(cooked(down, boilsAt(kitchen), reduceLeft(pot, down.pot, step)), kitchen);
     }
     case 'thicken': {
       const thick = thicken(pot, step, kitchen, until);
-      return guarded(cooked(thick, simmersAt(kitchen), thickenLeft(pot, thick.pot, step)), kitchen);
+      return guarded(cooked(thick, simmersAt(kitchen), thick.left), kitchen);
     }
     case 'temper': {
-      const left: Step = { kind: 'bring-to', to: step.to, flame: step.flame, lid: 'off' };
+      const left = { ...step, items: nothing(step.items) };
       return guarded(cooked(temper(pot, step, kitchen, until), step.to, left), kitchen);
     }
     case 'poach': {
       const poached = poach(pot, step, kitchen, until);
-      const later = { ...step, items: step.items.map((i) => ({ ...i, amount: 0 })) };
+      const later = { ...step, items: nothing(step.items) };
       const { minutes } = step;
       const left = minutes === undefined ? later : minutesLeft({ ...later, minutes }, pot, poached);
       return guarded(cooked(poached, step.at, left), kitchen);
@@ -204,6 +229,9 @@ export function advance(
       return { pot: chilled.pot, trace: [sampleOf(chilled.pot)], notes, left, wait: 0 };
     }
     case 'season':
-      return done(stirred(putAllIn(pot, step.items, kitchen), ADD_SECONDS), until);
+      return guarded(
+        filling(pot, { ...step, minutes: step.minutes ?? ADD_SECONDS / 60 }, pot.lid, kitchen, until),
+        kitchen,
+      );
   }
 }

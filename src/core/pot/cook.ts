@@ -234,6 +234,7 @@ function slice(pot: Pot, fire: Fire, seconds: number, { boil, surface }: Place, 
     celsius,
     seconds: pot.seconds + seconds,
     lid: fire.lid,
+    fire: { flame: fire.flame, ...(fire.hold !== undefined && { hold: fire.hold }) },
   };
   const middle = pot.celsius + rise / 2;
   const thickness = pot.pieces.length > 0 ? Math.min(1e9, consistency(pot).viscosity) : 0;
@@ -341,18 +342,20 @@ export function cook(
   return { pot, trace, stalled: progress !== undefined && short < 0 && !cut, cut };
 }
 
-/** Cooks on the full flame until the pot is at `target` °C. */
-export const heatTo = (
+/** Cooks on the flame until the pot is at `target` °C, and leaves it to be kept there. */
+export function heatTo(
   start: Pot,
   target: number,
-  fire: Omit<Fire, 'hold'>,
+  { flame, lid }: Omit<Fire, 'hold'>,
   kitchen: Kitchen,
   until?: number,
-): Cooked =>
-  cook(start, fire, kitchen, {
+): Cooked {
+  const there = cook(start, { flame, lid }, kitchen, {
     progress: (p) => p.celsius - target + 0.01,
     ...(until !== undefined && { until }),
   });
+  return { ...there, pot: { ...there.pot, fire: { flame, hold: target } } };
+}
 
 /** Lets the pot cool off the flame, under the lid it has, until it is down to `target` °C. */
 export const coolTo = (start: Pot, target: number, lid: Lid, kitchen: Kitchen, until?: number): Cooked =>

@@ -80,7 +80,7 @@ test('wine’s alcohol leaves far faster than its water', () => {
 test('what is set aside before blending comes back whole', () => {
   const cooked = cookAll([add('floury-potato', 900), tender], soup);
   const blend = (more: Raw) =>
-    cookAll([{ kind: 'puree', fraction: 1, tool: 'stick blender', ...more }], cooked);
+    cookAll([{ kind: 'puree', fraction: 1, tool: 'stick blender', minutes: 0, ...more }], cooked);
   const whole = cooked.pieces[0]?.g ?? 0;
   expect(blend({}).pieces).toEqual([]);
   expect(blend({ reserve: 1 / 3 }).pieces[0]?.g).toBeCloseTo(whole / 3, 6);

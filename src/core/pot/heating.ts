@@ -11,6 +11,9 @@ import { type Pot, potCelsius } from './pot';
 /** °C apart at which capacity and volume are read, to take them as straight lines between. */
 const APART = 10;
 
+/** Grams of water below which the floor of a pot is no longer covered, and less and less of it steams. */
+const DRY = 20;
+
 /** What the fire has done to the liquid after some seconds. */
 export type Heated = {
   readonly celsius: number;
@@ -49,7 +52,11 @@ export function heatingOf(pot: Pot, lid: Lid, kitchen: Kitchen, flux: Surface, l
   const wallPerGram = Math.PI * (pot.vessel.diameterMm / 1000) * (0.001 / (surfaceArea(pot.vessel) * 1000));
   const thickness = consistency(pot).bowlViscosity / temperatureFactor(BOWL_CELSIUS);
   const escaping =
-    surfaceArea(pot.vessel) * LID_ESCAPE[lid] * kitchen.factors.waterLoss * (pot.vessel.lossFactor ?? 1);
+    surfaceArea(pot.vessel) *
+    LID_ESCAPE[lid] *
+    kitchen.factors.waterLoss *
+    (pot.vessel.lossFactor ?? 1) *
+    Math.min(1, pot.liquid.water / DRY);
 
   /** g/s of steam at `celsius`. */
   const steamAt = (degrees: number): number => {

@@ -94,7 +94,7 @@ describe('flour', () => {
 
   test('a blender after thickening costs a tenth', () => {
     const thick = cookAll([roux(120), stock(2000), toSimmer, simmer(2, 'on')]);
-    const blended = cookAll([{ kind: 'puree', fraction: 1, tool: 'stick blender' }], thick);
+    const blended = cookAll([{ kind: 'puree', fraction: 1, tool: 'stick blender', minutes: 0 }], thick);
     const atWork = (pot: Pot) => seen(pot).equivalents * seen(pot).liquidMl;
     expect(atWork(blended) / atWork(thick)).toBeCloseTo(0.9, 6);
   });
@@ -163,8 +163,8 @@ describe('purée', () => {
   ]);
 
   test('keeps mass, moves pieces into the liquid, and thickens in proportion', () => {
-    const half = cookAll([{ kind: 'puree', fraction: 0.5, tool: 'jug blender' }], boiled);
-    const all = cookAll([{ kind: 'puree', fraction: 1, tool: 'jug blender' }], boiled);
+    const half = cookAll([{ kind: 'puree', fraction: 0.5, tool: 'jug blender', minutes: 0 }], boiled);
+    const all = cookAll([{ kind: 'puree', fraction: 1, tool: 'jug blender', minutes: 0 }], boiled);
     expect(massG(half)).toBeCloseTo(massG(boiled), 6);
     expect(all.pieces).toHaveLength(0);
     expect(totalOf(all.liquid)).toBeGreaterThan(totalOf(half.liquid));
@@ -217,7 +217,7 @@ describe('the other things cooks do', () => {
       ],
       soup,
     );
-    const strained = cookAll([{ kind: 'strain' }], salted);
+    const strained = cookAll([{ kind: 'strain', minutes: 0 }], salted);
     // The shells' own salt is in the soup by now: what is left is as strong per water as before.
     const strength = (p: Pot) =>
       p.sodium / (p.liquid.water + p.pieces.reduce((sum, x) => sum + x.g * x.composition.water, 0));
@@ -241,7 +241,7 @@ describe('the other things cooks do', () => {
   test('mashed it thickens less than blended, and leaves granules and floating fat alone', () => {
     const bound = cookAll([roux(60), stock(2000), toSimmer]);
     const tender = cookAll([dice('floury-potato', 600), { ...simmer(0, 'on'), untilTender: true }], bound);
-    const with_ = (tool: string) => cookAll([{ kind: 'puree', fraction: 1, tool }], tender);
+    const with_ = (tool: string) => cookAll([{ kind: 'puree', fraction: 1, tool, minutes: 0 }], tender);
     const [mashed, blended] = [with_('masher'), with_('jug blender')];
     const pulp = (p: Pot) =>
       p.thickeners.filter((t) => t.kind === 'puree').reduce((sum, t) => sum + t.equivalents, 0);

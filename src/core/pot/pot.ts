@@ -28,6 +28,15 @@ export type Piece = {
   readonly juice: number;
 };
 
+/** What a pot stands on: the flame, as a share of full, and °C the cook keeps it at by turning the flame down. */
+export type StandsOn = { readonly flame: number; readonly hold?: number };
+
+/** A pot taken off the heat. */
+export const OFF_THE_HEAT: StandsOn = { flame: 0 };
+
+/** Before any step has said: lit when the pot is put on it, at half. Common practice, no source. */
+const LIT: StandsOn = { flame: 0.5 };
+
 /**
  * The state of one pot, and the only idea of a pot there is. Immutable. Grams, °C, seconds.
  * `liquid` is everything that flows except fat floating free and granules still counted dry:
@@ -55,6 +64,8 @@ export type Pot = {
   /** Grams taken out: fat poured off, solids strained away. */
   readonly removed: number;
   readonly lid: Lid;
+  /** What the last step left it standing on: what takes time without a flame of its own is cooked by this. */
+  readonly fire: StandsOn;
 };
 
 /**
@@ -82,4 +93,5 @@ export const emptyPot = (vessel: Vessel, burner: Burner, celsius = 20): Pot => (
   evaporated: 0,
   removed: 0,
   lid: 'off',
+  fire: LIT,
 });

@@ -60,6 +60,8 @@ export function stepSchema<A extends z.ZodType, F extends z.ZodType>(amount: A, 
   });
   const items = z.array(portion).min(1).max(30);
   const note = { look: z.string().max(200).optional() };
+  /** What takes its time on the flame it finds, unless the pot is taken off; for so long, or as long as it takes. */
+  const standing = { offHeat: z.boolean().optional(), minutes: Minutes.optional() };
   return z.discriminatedUnion(
     'kind',
     [
@@ -83,10 +85,17 @@ export function stepSchema<A extends z.ZodType, F extends z.ZodType>(amount: A, 
         colour: z.enum(ROUX_COLOURS),
         minutes: Minutes,
       }),
-      z.object({ kind: z.literal('dust'), ...note, flour: portion, minutes: Minutes }),
+      z.object({
+        kind: z.literal('dust'),
+        ...note,
+        flour: portion,
+        minutes: Minutes,
+        offHeat: z.boolean().optional(),
+      }),
       z.object({
         kind: z.literal('add'),
         ...note,
+        ...standing,
         items,
         gradually: z.boolean().optional(),
         lid: LidSchema.optional(),
@@ -110,13 +119,14 @@ export function stepSchema<A extends z.ZodType, F extends z.ZodType>(amount: A, 
       z.object({
         kind: z.literal('puree'),
         ...note,
+        ...standing,
         fraction,
         of: z.array(IngredientId).optional(),
         /** Share of the pieces set aside before blending and put back after. */
         reserve: z.number().min(0).max(0.95).optional(),
         tool: z.enum(PUREE_TOOLS),
       }),
-      z.object({ kind: z.literal('season'), ...note, items }),
+      z.object({ kind: z.literal('season'), ...note, ...standing, items }),
       /** Fat cooked out of cured meat; `keep` is the share of it left in the pot, the rest is poured off. */
       z.object({ kind: z.literal('render'), ...note, items, minutes: Minutes, keep: Share }),
       /** Boiled down to a share of its volume, by a drop of the level in mm, or for minutes. */
@@ -134,6 +144,7 @@ export function stepSchema<A extends z.ZodType, F extends z.ZodType>(amount: A, 
       z.object({
         kind: z.literal('strain'),
         ...note,
+        minutes: Minutes.optional(),
         keeps: Share.optional(),
         of: z.array(IngredientId).optional(),
       }),

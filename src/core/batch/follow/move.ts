@@ -61,7 +61,7 @@ function stand(strand: Strand, to: number): Strand {
     liquidMl(pot) > WET && pot.celsius <= boilsAt(kitchen) + 0.1
       ? cook(pot, { flame: 1, lid: pot.lid, hold: pot.celsius }, kitchen, { forSeconds: idle }).pot
       : pot;
-  return { ...strand, pot: { ...kept, seconds: to } };
+  return { ...strand, pot: { ...kept, seconds: to, fire: pot.fire } };
 }
 
 /** Tapped before this share of its time was over, a step was done earlier and is only being marked. Our assumption. */

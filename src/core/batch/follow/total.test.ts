@@ -89,6 +89,27 @@ describe('histories that once broke it', () => {
         [3000, { kind: 'step-done', step: 0 }],
       ],
     ],
+    [
+      'flour sweated in an empty pot',
+      'cockle-and-leek-chowder',
+      [
+        [
+          0,
+          {
+            kind: 'step-added',
+            before: 0,
+            title: 'One more',
+            does: {
+              kind: 'sweat',
+              items: [{ ingredient: 'cake-flour', amount: 23, celsius: -15 }],
+              minutes: 23,
+              to: 'gold',
+            },
+          },
+        ],
+        [700, { kind: 'step-done', step: 0 }],
+      ],
+    ],
   ])('%s, in a %s', (_what, id, events) => {
     expect(broken(soup(id, events))).toBeNull();
   });

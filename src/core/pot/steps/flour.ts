@@ -1,10 +1,14 @@
 import { evaporate, putIn } from '../contents';
 import type { Kitchen } from '../kitchen';
-import type { Pot } from '../pot';
+import { OFF_THE_HEAT, type Pot } from '../pot';
 import type { Step } from '../step';
+import { inThePan } from './sweat';
 
 /** °C of a roux when it has its colour. Common practice, no source. */
 const ROUX_CELSIUS = { white: 120, blond: 140, brown: 160, dark: 175 } as const;
+
+/** Flame a roux is cooked on. Common practice, no source. */
+const ROUX_FLAME = 0.5;
 
 export function roux(pot: Pot, step: Extract<Step, { kind: 'roux' }>, kitchen: Kitchen): Pot {
   const melted = putIn(pot, step.fat, kitchen);
@@ -16,16 +20,14 @@ export function roux(pot: Pot, step: Extract<Step, { kind: 'roux' }>, kitchen: K
     celsius: ROUX_CELSIUS[step.colour],
     seconds: pot.seconds + step.minutes * 60,
     lid: 'off',
+    fire: { flame: ROUX_FLAME },
   };
 }
 
-/** Flour over the sweated vegetables: their fat takes it up, their moisture keeps it pale. */
-export function dust(pot: Pot, step: Extract<Step, { kind: 'dust' }>, kitchen: Kitchen): Pot {
+/** Flour over the sweated vegetables: their fat takes it up, their moisture keeps it pale; they sweat on meanwhile, to `until`. */
+export function dust(pot: Pot, step: Extract<Step, { kind: 'dust' }>, kitchen: Kitchen, until: number): Pot {
   const dusted = putIn(pot, step.flour, kitchen);
-  return {
-    ...dusted,
-    celsius: Math.max(pot.celsius, 98),
-    seconds: pot.seconds + step.minutes * 60,
-    lid: 'off',
-  };
+  const fire = step.offHeat ? OFF_THE_HEAT : pot.fire;
+  const end = pot.seconds + step.minutes * 60;
+  return inThePan({ ...dusted, lid: 'off', fire }, Math.min(end, until), kitchen);
 }

@@ -5,8 +5,9 @@ import { centreTemperature, startLag } from '../../heat/softening';
 import { heatCapacity, metalCapacity, putAllIn, volumeMl } from '../contents';
 import { type Cooked, cook, DONE_CELSIUS, heatTo } from '../cook';
 import type { Kitchen } from '../kitchen';
-import type { Pot } from '../pot';
+import { OFF_THE_HEAT, type Pot } from '../pot';
 import type { Step } from '../step';
+import { standing } from './standing';
 
 type Of<K extends Step['kind']> = Extract<Step, { kind: K }>;
 
@@ -21,6 +22,9 @@ export const hold = (pot: Pot, step: Of<'hold'>, kitchen: Kitchen, until: number
 export const reheat = (pot: Pot, step: Of<'reheat'>, kitchen: Kitchen, until: number): Cooked =>
   heatTo(pot, step.to, step, kitchen, until);
 
+/** Seconds to put late proteins in. Common practice, no source. */
+const PUT_IN_SECONDS = 30;
+
 /** Late proteins: in cold, back to `at` °C, until the centre of the slowest is done. */
 export function poach(pot: Pot, step: Of<'poach'>, kitchen: Kitchen, until: number): Cooked {
   const filled = putAllIn(pot, step.items, kitchen);
@@ -32,7 +36,8 @@ export function poach(pot: Pot, step: Of<'poach'>, kitchen: Kitchen, until: numb
       (least, piece) => Math.min(least, centreTemperature(piece.lag, piece.cut, p.celsius)),
       Number.POSITIVE_INFINITY,
     );
-  const start = { ...filled, seconds: filled.seconds + (step.items.some((i) => i.amount > 0) ? 30 : 0) };
+  const seconds = step.items.some((i) => i.amount > 0) ? PUT_IN_SECONDS : 0;
+  const { pot: start } = standing(filled, seconds, false, kitchen, until);
   const fire = { flame: 0.5, lid: step.lid, hold: step.at };
   const done = cook(start, fire, kitchen, {
     progress: (p) => (late(p).length === 0 ? 0 : coldest(p) - DONE_CELSIUS),
@@ -66,7 +71,7 @@ export function chill(pot: Pot, step: Of<'chill'>, until: number): Cooked {
   const celsius = cut ? coolingTemperature(cooling, pot.celsius, seconds) : Math.min(pot.celsius, step.to);
   const pieces = pot.pieces.map((p) => ({ ...p, lag: startLag(p.cut, celsius, celsius) }));
   return {
-    pot: { ...pot, celsius, pieces, seconds: pot.seconds + seconds, lid: 'off' },
+    pot: { ...pot, celsius, pieces, seconds: pot.seconds + seconds, lid: 'off', fire: OFF_THE_HEAT },
     trace: [],
     stalled: false,
     cut,

@@ -2,10 +2,14 @@ import { ingredient } from '../../food/catalogue';
 import { plus, times } from '../../food/composition';
 import { BLENDER_LOSS, type Thickener } from '../../thicken/granules';
 import { pulpOf } from '../../thicken/puree';
-import { tenderness } from '../cook';
+import { volumeMl } from '../contents';
+import { type Cooked, tenderness } from '../cook';
 import type { Kitchen } from '../kitchen';
 import type { Piece, Pot } from '../pot';
 import type { PureeTool, Step } from '../step';
+import { standing } from './standing';
+
+type Puree = Extract<Step, { kind: 'puree' }>;
 
 /** Seconds a litre takes to go through each tool, with the filling and pouring. Common practice, no source. */
 const SECONDS_PER_LITRE: Readonly<Record<PureeTool, number>> = {
@@ -20,6 +24,13 @@ const SECONDS_PER_LITRE: Readonly<Record<PureeTool, number>> = {
  */
 const OPENS: Readonly<Record<PureeTool, number>> = { 'stick blender': 1, 'jug blender': 1, masher: 0.6 };
 const CUTS: Readonly<Record<PureeTool, number>> = { 'stick blender': 1, 'jug blender': 1, masher: 0 };
+
+/** Blended in the jug it is away from the flame; in the pot it stands on it. */
+const AWAY: Readonly<Record<PureeTool, boolean>> = {
+  'stick blender': false,
+  'jug blender': true,
+  masher: false,
+};
 
 const canBlend = (piece: Piece, of: readonly string[] | undefined): boolean => {
   const i = ingredient(piece.ingredient);
@@ -37,13 +48,22 @@ const shareOf = (piece: Piece, share: number): Piece => ({
   juice: piece.juice * share,
 });
 
-/** Blends a share of the pot, after setting aside what is reserved of its pieces: they become liquid and thicken it, the granules suffer, fat is emulsified. */
-export function puree(
-  pot: Pot,
-  step: Extract<Step, { kind: 'puree' }>,
-  kitchen: Kitchen,
-  volumeMl: number,
-): Pot {
+/** Minutes to blend a share of the pot, as the step says or as long as its tool takes. */
+export const minutesOfPuree = ({ minutes, tool, fraction }: Puree, volumeMl: number): number =>
+  minutes ?? (SECONDS_PER_LITRE[tool] * volumeMl * fraction) / 60_000;
+
+/** Blends it, all at the end of the minutes it takes, in which the pot cooks on. */
+export function blend(pot: Pot, step: Puree, kitchen: Kitchen, until: number): Cooked {
+  const minutes = minutesOfPuree(step, volumeMl(pot));
+  const away = AWAY[step.tool];
+  const stood = standing(pot, minutes * 60, step.offHeat || away, kitchen, until);
+  // Out of the jug it goes back on the flame it came from.
+  const back = away && !step.offHeat ? { ...stood.pot, fire: pot.fire } : stood.pot;
+  return { ...stood, pot: stood.cut ? back : puree(back, step, kitchen) };
+}
+
+/** Blends a share of the pot at a stroke, after setting aside what is reserved of its pieces: they become liquid and thicken it, the granules suffer, fat is emulsified. */
+function puree(pot: Pot, step: Puree, kitchen: Kitchen): Pot {
   const { fraction } = step;
   let { liquid } = pot;
   const blended: Thickener[] = [];
@@ -75,6 +95,5 @@ export function puree(
       })),
       ...blended,
     ],
-    seconds: pot.seconds + (SECONDS_PER_LITRE[step.tool] * volumeMl * fraction) / 1000,
   };
 }

@@ -12,6 +12,9 @@ const MINUTES = 6;
 /** Share of its water lost as steam by the time it is crisp. Our assumption. */
 const DRIED = 0.6;
 
+/** Flame meat is rendered on. Common practice, no source. */
+const FLAME = 0.5;
+
 /** Fat out of cured meat; what is not kept is poured off and leaves the pot. */
 export function render(pot: Pot, step: Extract<Step, { kind: 'render' }>, kitchen: Kitchen): Pot {
   const filled = putAllIn(pot, step.items, kitchen);
@@ -37,5 +40,6 @@ export function render(pot: Pot, step: Extract<Step, { kind: 'render' }>, kitche
     celsius: 120,
     seconds: pot.seconds + step.minutes * 60,
     lid: 'off',
+    fire: { flame: FLAME },
   };
 }

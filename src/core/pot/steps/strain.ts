@@ -1,12 +1,28 @@
 import { plus, times, totalOf } from '../../food/composition';
+import type { Cooked } from '../cook';
+import type { Kitchen } from '../kitchen';
 import type { Pot } from '../pot';
 import type { Step } from '../step';
+import { standing } from './standing';
 
 /** Liquid that clings to what is strained out, as a share of the solids' weight. Our assumption. */
 const CLINGS = 0.25;
 
-/** Takes pieces out through a sieve, with the liquid that clings to them. */
-export function strain(pot: Pot, step: Extract<Step, { kind: 'strain' }>): Pot {
+type Strain = Extract<Step, { kind: 'strain' }>;
+
+/** Minutes to pour it through, as the step says or by the litres. Common practice, no source. */
+export const minutesOfStrain = (pot: Pot, step: Strain): number =>
+  step.minutes ?? 1 + totalOf(pot.liquid) / 12_000;
+
+/** Poured through a sieve beside the flame, all at the end of the minutes it takes, and put back. */
+export function pourThrough(pot: Pot, step: Strain, kitchen: Kitchen, until: number): Cooked {
+  const stood = standing(pot, minutesOfStrain(pot, step) * 60, true, kitchen, until);
+  const back = { ...stood.pot, fire: pot.fire };
+  return { ...stood, pot: stood.cut ? back : strain(back, step) };
+}
+
+/** Takes pieces out through a sieve, with the liquid that clings to them, at a stroke. */
+export function strain(pot: Pot, step: Strain): Pot {
   const out = pot.pieces.filter((p) => !step.of || step.of.includes(p.ingredient));
   const solids = out.reduce((sum, p) => sum + p.g, 0);
   const liquid = totalOf(pot.liquid);
@@ -29,6 +45,5 @@ export function strain(pot: Pot, step: Extract<Step, { kind: 'strain' }>): Pot {
     })),
     sodium: pot.sodium * (1 - goes),
     removed: pot.removed + solids + liquid * lost + fat + dry,
-    seconds: pot.seconds + 60 + liquid / 200,
   };
 }

@@ -53,12 +53,18 @@ function wetness(piece: Piece, kitchen: Kitchen): number {
 /** How freely it gives up water: all it is asked for while it is wet, nothing once it is dry. */
 const givesUp = (wet: number): number => Math.min(1, wet / DRY);
 
-/** The pot after `seconds` of sweating at `flame`: heat through the floor, water out of what is wettest, fat in, then colour. */
-function slice(pot: Pot, flame: number, lid: Pot['lid'], seconds: number, kitchen: Kitchen): Pot {
+/** The pot after `seconds` of sweating on its flame: heat through the floor, water out of what is wettest, fat in, then colour. */
+function slice(pot: Pot, seconds: number, kitchen: Kitchen): Pot {
+  const { lid } = pot;
+  const { flame } = pot.fire;
   const boil = boilsAt(kitchen);
   const steams = boil - STEAMS_UNDER_BOIL;
   const load = pot.pieces.reduce((sum, p) => sum + p.g, 0) + pot.liquid.water;
-  if (load < 1) return { ...pot, celsius: Math.max(pot.celsius, boil + COLOURS_OVER_BOIL / 2) };
+  if (load < 1) {
+    // Nothing in it to steam: fat or bare metal.
+    const celsius = flame > 0 ? Math.max(pot.celsius, boil + COLOURS_OVER_BOIL / 2) : pot.celsius;
+    return { ...pot, celsius, seconds: pot.seconds + seconds };
+  }
   const floor = surfaceArea(pot.vessel);
   const carried = BARE + WITH_FAT * Math.min(1, pot.freeFat / (ENOUGH_FAT * load));
   const byFloor = carried * floor * (FLOOR_HOTTER.least + FLOOR_HOTTER.byFlame * flame);
@@ -121,13 +127,24 @@ function slice(pot: Pot, flame: number, lid: Pot['lid'], seconds: number, kitche
 /**
  * Vegetables in hot fat: a process in time, so that two halves of it are one whole. The heat the floor of the pan gives
  * warms them, then drives off their water, from each as much as it has, then colours them; a wider pan, a stronger
- * flame and more fat hasten it, a lid keeps the water in. Cell wall and starch stay.
+ * flame and more fat hasten it, a lid keeps the water in. Cell wall and starch stay. Looked at `until`, s on the
+ * pot's clock.
  */
-export function sweat(pot: Pot, step: Extract<Step, { kind: 'sweat' }>, kitchen: Kitchen): Pot {
-  const lid = step.lid ?? 'off';
-  const flame = step.flame ?? FLAME[step.to];
-  let now: Pot = { ...putAllIn(pot, step.items, kitchen), lid };
+export function sweat(
+  pot: Pot,
+  step: Extract<Step, { kind: 'sweat' }>,
+  kitchen: Kitchen,
+  until: number = Number.POSITIVE_INFINITY,
+): Pot {
+  const filled = putAllIn(pot, step.items, kitchen);
+  const fire = { flame: step.flame ?? FLAME[step.to] };
   const end = pot.seconds + step.minutes * 60;
-  while (now.seconds < end - 1e-6) now = slice(now, flame, lid, Math.min(SLICE, end - now.seconds), kitchen);
+  return inThePan({ ...filled, lid: step.lid ?? 'off', fire }, Math.min(end, until), kitchen);
+}
+
+/** What lies in a pan goes on sweating, under its lid and on its flame, to `end`, s on the pot's clock. */
+export function inThePan(pot: Pot, end: number, kitchen: Kitchen): Pot {
+  let now = pot;
+  while (now.seconds < end - 1e-6) now = slice(now, Math.min(SLICE, end - now.seconds), kitchen);
   return now;
 }

@@ -73,23 +73,23 @@ function coldOf(step: Temper, kitchen: Kitchen): number {
 /** Ladles of the pot warm the liaison or dairy; it joins, by the heat balance of the whole; then gently to `to`. */
 export function temper(pot: Pot, step: Temper, kitchen: Kitchen, until: number): Cooked {
   const joined = putAllIn(pot, step.items, kitchen);
-  const ladles = volumeMl(pot) > 0 ? temperingOf(pot, step, kitchen).ladles.length : 0;
+  // Looked at part way it is all in.
+  const fresh = step.items.some((i) => i.amount > 0);
+  const ladles = volumeMl(pot) > 0 && fresh ? temperingOf(pot, step, kitchen).ladles.length : 0;
   const yolk = step.items.some((i) => ingredient(i.ingredient).thickener === 'yolk');
   const start: Pot = {
     ...joined,
-    seconds: Math.min(until, pot.seconds + (ladles + 2) * LADLE_SECONDS),
     yolkPeak: yolk ? Math.max(pot.yolkPeak, joined.celsius) : pot.yolkPeak,
   };
-  const heated = heatTo(start, step.to, { flame: step.flame, lid: 'off' }, kitchen, until);
-  const set = cook(heated.pot, { flame: step.flame, lid: 'off', hold: step.to }, kitchen, {
-    forSeconds: 60,
-    until,
-  });
+  const fire = { flame: step.flame, lid: 'off' as const, hold: step.to };
+  const ladled = cook(start, fire, kitchen, { forSeconds: fresh ? (ladles + 2) * LADLE_SECONDS : 0, until });
+  const heated = heatTo(ladled.pot, step.to, fire, kitchen, until);
+  const set = cook(heated.pot, fire, kitchen, { forSeconds: 60, until });
   return {
     pot: set.pot,
-    trace: [...heated.trace, ...set.trace],
+    trace: [...ladled.trace, ...heated.trace, ...set.trace],
     stalled: heated.stalled,
-    cut: set.cut || heated.cut,
+    cut: ladled.cut || heated.cut || set.cut,
   };
 }
 

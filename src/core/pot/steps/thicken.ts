@@ -15,7 +15,12 @@ const BETWEEN = 1;
  * Slurry, kneaded butter, cooked roux or starch boiled in cream, whisked into the hot pot in its additions
  * and simmered. Looked at part way, all additions are in.
  */
-export function thicken(pot: Pot, step: Thicken, kitchen: Kitchen, until: number): Cooked {
+export function thicken(
+  pot: Pot,
+  step: Thicken,
+  kitchen: Kitchen,
+  until: number,
+): Cooked & { readonly left: Step } {
   const additions = step.additions ?? 1;
   const fire = {
     flame: 0.6,
@@ -40,9 +45,18 @@ export function thicken(pot: Pot, step: Thicken, kitchen: Kitchen, until: number
     now = stirred.pot;
     trace.push(...stirred.trace);
   }
+  const toStir = Math.max(0, additions * BETWEEN - (now.seconds - pot.seconds) / 60);
+  /** What is left when its minutes began, as far as they have, `from` s on the clock. */
+  const leftOf = (from: number, seconds: number): Step => {
+    const minutes = Math.max(0, toStir + step.minutes - Math.max(0, seconds - from) / 60);
+    return boiled
+      ? { kind: 'hold', minutes, at: Math.min(95, fire.hold), lid: fire.lid }
+      : { kind: 'simmer', minutes, flame: fire.flame, lid: fire.lid };
+  };
   if (boiled) {
     const done = cook(now, fire, kitchen, { forSeconds: step.minutes * 60, until });
-    return { pot: done.pot, trace: [...trace, ...done.trace], stalled: false, cut: done.cut };
+    const left = leftOf(now.seconds, done.pot.seconds);
+    return { pot: done.pot, trace: [...trace, ...done.trace], stalled: false, cut: done.cut, left };
   }
   // The minutes count from the simmer: a slurry in a pot that is not there yet has not thickened.
   const there = heatTo(now, simmersAt(kitchen), { flame: fire.flame, lid: fire.lid }, kitchen, until);
@@ -52,17 +66,8 @@ export function thicken(pot: Pot, step: Thicken, kitchen: Kitchen, until: number
     trace: [...trace, ...there.trace, ...done.trace],
     stalled: there.stalled,
     cut: done.cut || there.cut,
+    left: leftOf(there.pot.seconds, done.pot.seconds),
   };
-}
-
-/** What is left of it once all is in: its minutes at the simmer, less those since the last addition. */
-export function thickenLeft(before: Pot, pot: Pot, step: Thicken): Step {
-  const since = (pot.seconds - before.seconds) / 60 - (step.additions ?? 1) * BETWEEN;
-  const minutes = Math.max(0, step.minutes - Math.max(0, since));
-  const lid = step.lid ?? 'off';
-  return step.method === 'boiled cream'
-    ? { kind: 'hold', minutes, at: Math.min(95, Math.max(70, pot.celsius)), lid }
-    : { kind: 'simmer', minutes, flame: 0.6, lid };
 }
 
 /** Starch boiled in its cream has swollen before it meets the pot. */
