@@ -11,11 +11,16 @@ const HANGS_AFTER = 60_000;
 /** A line is said every so many histories. */
 const SAYS_EVERY = 1000;
 
-/** Every `step`-th history from `from` below `count`, each in turn; past one that hangs it goes on in a new process. */
-function historian(from: number, step: number, count: number, fell: (says: string) => void): Promise<void> {
+/** A share of the histories below `count`, each in turn; past one that hangs it goes on in a new process. */
+function historian(
+  which: number,
+  shares: number,
+  count: number,
+  fell: (says: string) => void,
+): Promise<void> {
   return new Promise((resolve, reject) => {
     let child: ChildProcess;
-    let trying = from;
+    let trying = 0;
     let timer: NodeJS.Timeout;
     const watch = () => {
       clearTimeout(timer);
@@ -23,11 +28,11 @@ function historian(from: number, step: number, count: number, fell: (says: strin
         fell(`history ${trying} has no end`);
         child.removeAllListeners();
         child.kill('SIGKILL');
-        begin(trying + step);
+        begin(trying + 1);
       }, HANGS_AFTER);
     };
     const begin = (at: number) => {
-      child = fork(join(import.meta.dirname, 'historian.ts'), [at, step, count].map(String), {
+      child = fork(join(import.meta.dirname, 'historian.ts'), [which, shares, at, count].map(String), {
         execArgv: ['--import', 'tsx'],
       });
       watch();
@@ -48,7 +53,7 @@ function historian(from: number, step: number, count: number, fell: (says: strin
         reject(new Error(`a historian ended with ${code} at history ${trying}`));
       });
     };
-    begin(from);
+    begin(0);
   });
 }
 

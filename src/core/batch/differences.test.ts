@@ -30,7 +30,7 @@ test('a step that took much longer, and what stood on the scale', () => {
   const weighed = eventAt(60, 500, { kind: 'weighed', step, item, g: 300 });
   expect(found([...late, weighed])).toEqual([
     { what: 'Plain flour', planned: expect.stringMatching(/^2\d\d g$/), was: '300 g' },
-    { what: 'Simmer until tender', planned: '25 min', was: '35 min' },
+    { what: 'Simmer until tender', planned: '24 min', was: '34 min' },
   ]);
 });
 

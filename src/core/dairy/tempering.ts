@@ -23,9 +23,9 @@ export function temperingSchedule(t: {
   readonly warmTo: number;
 }): Tempering {
   within('warm to', t.warmTo, 40, 75, '°C');
-  within('liaison', t.liaison, 1, 1e7, 'J/K');
-  within('ladle', t.ladle, 1, 1e6, 'J/K');
-  within('pot', t.pot, 1, 1e8, 'J/K');
+  within('liaison', t.liaison, 1, 1e10, 'J/K');
+  within('ladle', t.ladle, 1, 1e10, 'J/K');
+  within('pot', t.pot, 1, 1e10, 'J/K');
   const ladles: Ladle[] = [];
   let held = t.liaison;
   let celsius = t.liaisonCelsius;

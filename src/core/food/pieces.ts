@@ -63,3 +63,52 @@ export const LOOSE_G: Readonly<Record<string, number>> = {
   head: 350,
   leaf: 0.2,
 };
+
+/** What a count speaks of: one of the thing itself, or a loose measure of it. */
+export const COUNT_WORDS = [
+  'piece',
+  'pinch',
+  'dash',
+  'knob',
+  'handful',
+  'sprig',
+  'bunch',
+  'clove',
+  'stick',
+  'stalk',
+  'rib',
+  'rasher',
+  'slice',
+  'ear',
+  'head',
+  'leaf',
+] as const;
+export type CountWord = (typeof COUNT_WORDS)[number];
+
+/** Share of the ordinary weight. Common practice, no source. */
+export const SIZES = { small: 0.7, medium: 1, large: 1.4 } as const;
+export type Size = keyof typeof SIZES;
+
+/** A US stick of butter: a quarter of a pound (a fact of its packing). */
+const STICK_OF_BUTTER = 113.398;
+
+/** Standard deviation of the logarithm of what one weighs: of a thing by its size, and of a loose measure. Our assumptions. */
+export const COUNT_SPREAD = { piece: 0.25, loose: 0.35 } as const;
+
+/**
+ * Grams, trimmed, of one `word` of the ingredient `food`, and how far that may be off (standard deviation of the
+ * logarithm); null when nobody can say what one of it weighs.
+ */
+export function oneOf(
+  food: { readonly id: string; readonly group: string; readonly edibleYield: number },
+  word: CountWord,
+  size: Size = 'medium',
+): { readonly g: number; readonly spread: number } | null {
+  const whole = PIECE_G[food.id];
+  if (word === 'stick' && food.group === 'fat') return { g: STICK_OF_BUTTER, spread: 0 };
+  const asThing = word === 'piece' || word === 'head' || word === 'ear';
+  if (asThing && whole !== undefined)
+    return { g: whole * SIZES[size] * food.edibleYield, spread: COUNT_SPREAD.piece };
+  const loose = word === 'piece' ? undefined : LOOSE_G[word];
+  return loose === undefined ? null : { g: loose * SIZES[size], spread: COUNT_SPREAD.loose };
+}

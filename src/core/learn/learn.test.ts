@@ -1,5 +1,6 @@
-import { demoRecipe } from '../../../demo/demo';
+import { demoFile, demoRecipe } from '../../../demo/demo';
 import { planFor } from '../plan/plan';
+import { Recipe } from '../plan/recipe';
 import { doubtOf } from '../plan/uncertainty';
 import { STANDARD_KITCHEN as kitchen } from '../pot/kitchen';
 import { merge, sample, summarise } from './monteCarlo';
@@ -27,6 +28,28 @@ test('sampling agrees with first-order propagation where both hold', () => {
   expect(Math.abs(Math.log(spread.median / 153))).toBeLessThan(0.08);
   expect(spread.contributions[0]?.factor).toBe('flour');
   expect(Object.values(spread.chance).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+});
+
+test('what a recipe counts or gives as a range widens the bracket, sampled and by first order alike', () => {
+  const counted = (potato: string) => {
+    const file = demoFile('jacket-potato-soup');
+    for (const step of file.steps)
+      for (const item of step.items ?? []) if (item.ingredient === 'jacket-potato') item.amount = potato;
+    return Recipe.parse(file);
+  };
+  const [weighed, range] = [counted('1000 g'), counted('500–1500 g')];
+  const trial = planFor(weighed, { litres: 4, viscosity: 300 }, stand).solved.trial;
+  const [sure, unsure] = [weighed, range].map((r) => doubtOf(r, trial, stand));
+  expect(sure?.contributions.map((c) => c.factor)).not.toContain('hand');
+  expect(unsure?.spread).toBeGreaterThan(1.05 * (sure?.spread ?? 0));
+  const hand = unsure?.contributions.find((c) => c.factor === 'hand');
+  expect(hand?.words).toBe('what is counted, or given as a range');
+  // Its share and the rest's are all of the variance.
+  expect((unsure?.spread ?? 0) ** 2 * (1 - (hand?.share ?? 0))).toBeCloseTo((sure?.spread ?? 0) ** 2, 3);
+  const sampled = summarise(sample(range, trial, stand, 5, 300));
+  const sigma = Math.log(sampled.interval[1] / sampled.interval[0]) / (2 * 1.2816);
+  expect(Math.abs(sigma / (unsure?.spread ?? 1) - 1)).toBeLessThan(0.2);
+  expect(sampled.contributions.find((c) => c.factor === 'hand')?.share).toBeGreaterThan(0.02);
 });
 
 test('two halves merge to the whole, in sums that do not grow', () => {

@@ -1,13 +1,13 @@
 import { BANDS, type Band, bandOf } from '../flow/bands';
 import type { Recipe } from '../plan/recipe';
 import type { RouxChoice, Trial } from '../plan/resolve';
-import { type Stand, simulate } from '../plan/simulate';
-import { FACTORS, type Factor, type Kitchen, spreadOf } from '../pot/kitchen';
-import { observe } from '../pot/observe';
+import type { Stand } from '../plan/simulate';
+import { type Doubtful, doubtfulIn, doubtWords, spreadOfDoubt, viscosityWith } from '../plan/uncertainty';
+import { FACTORS, type Factor } from '../pot/kitchen';
 import { within } from '../units/range';
 import { normals, seeded } from './random';
 
-const NAMES = Object.keys(FACTORS) as readonly Factor[];
+const NAMES: readonly Doubtful[] = [...(Object.keys(FACTORS) as Factor[]), 'hand'];
 
 /** Bins of ln(viscosity), from 0.1 to 100 000 mPa·s: 1.4 % each. */
 const BINS = 1000;
@@ -25,8 +25,8 @@ export type Tally = {
   readonly bins: Uint32Array;
   readonly bands: Readonly<Record<Band, number>>;
   /** Σ z·y of each factor's standard normal z with y = ln(viscosity), and Σ z. */
-  readonly products: Readonly<Record<Factor, number>>;
-  readonly factorSums: Readonly<Record<Factor, number>>;
+  readonly products: Readonly<Record<Doubtful, number>>;
+  readonly factorSums: Readonly<Record<Doubtful, number>>;
 };
 
 export type Spread = {
@@ -37,7 +37,7 @@ export type Spread = {
   readonly chance: Readonly<Record<Band, number>>;
   /** Share of the variance each factor explains, largest first; the rest is their interplay. */
   readonly contributions: readonly {
-    readonly factor: Factor;
+    readonly factor: Doubtful;
     readonly words: string;
     readonly share: number;
   }[];
@@ -60,8 +60,7 @@ export function sample(
 ): Tally {
   within('samples', samples, 1, 1e7);
   const normal = normals(seeded(seed));
-  const spreads = zeros(NAMES);
-  for (const name of NAMES) spreads[name] = spreadOf(name, stand);
+  const drawn = doubtfulIn(recipe);
   const bins = new Uint32Array(BINS);
   const bands = zeros(BANDS);
   const products = zeros(NAMES);
@@ -70,19 +69,18 @@ export function sample(
   let squares = 0;
   for (let n = 0; n < samples; n++) {
     const z = zeros(NAMES);
-    const factors = { ...stand.kitchen.factors };
-    for (const name of NAMES) {
+    const moved = zeros(NAMES);
+    for (const name of drawn) {
       z[name] = normal();
-      factors[name] *= Math.exp(z[name] * spreads[name]);
+      moved[name] = z[name] * spreadOfDoubt(name, stand);
     }
-    const kitchen: Kitchen = { ...stand.kitchen, factors };
-    const { bowlViscosity } = observe(simulate(recipe, trial, { ...stand, kitchen }, choice).pot, kitchen);
+    const bowlViscosity = viscosityWith(moved, recipe, trial, stand, choice);
     const y = Math.log(bowlViscosity);
     sum += y;
     squares += y * y;
     const bin = Math.min(BINS - 1, Math.max(0, Math.floor(((y - LOW) / (HIGH - LOW)) * BINS)));
     bins[bin] = (bins[bin] ?? 0) + 1;
-    bands[bandOf(bowlViscosity, kitchen.bandLimits)]++;
+    bands[bandOf(bowlViscosity, stand.kitchen.bandLimits)]++;
     for (const name of NAMES) {
       products[name] += z[name] * y;
       factorSums[name] += z[name];
@@ -138,7 +136,7 @@ export function summarise(t: Tally): Spread {
   for (const band of BANDS) chance[band] = t.bands[band] / n;
   const contributions = NAMES.map((factor) => {
     const slope = t.products[factor] / n - (t.factorSums[factor] / n) * mean;
-    return { factor, words: FACTORS[factor].words, share: Math.min(1, (slope * slope) / variance) };
+    return { factor, words: doubtWords(factor), share: Math.min(1, (slope * slope) / variance) };
   }).sort((a, b) => b.share - a.share);
   return {
     samples: n,

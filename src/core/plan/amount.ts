@@ -1,6 +1,7 @@
 import * as z from 'zod';
-import { parseNumber, parseQuantity, QuantityError } from '../units/parse';
-import type { Quantity } from '../units/quantity';
+import { COUNT_WORDS, type CountWord, SIZES, type Size } from '../food/pieces';
+import { type Loosely, parseLoosely } from '../units/loosely';
+import { parseNumber, QuantityError } from '../units/parse';
 
 /** What a recipe may leave for the plan to work out. */
 export const GOALS = ['thickness', 'volume', 'taste'] as const;
@@ -8,7 +9,7 @@ export type Goal = (typeof GOALS)[number];
 
 /** An amount as a recipe gives it: fixed at the recipe's yield, or to be solved in the pot at hand. */
 export type Amount =
-  | { readonly kind: 'fixed'; readonly quantity: Quantity }
+  | Loosely<CountWord, Size>
   | {
       readonly kind: 'solve';
       readonly goal: Goal /** Part of the thickening this item does, 0–1. */;
@@ -24,7 +25,7 @@ const SOLVED: Record<string, Amount> = {
 };
 
 /**
- * "250 g", "1 1/2 tbsp, scooped"; or "to thickness" (the dose that lands the target; "to thickness 70 %"
+ * "250 g", "1 1/2 tbsp, scooped", "1/4–1/3 cup", "3 large", "a pinch", "2 x 400 g"; or "to thickness" (the dose that lands the target; "to thickness 70 %"
  * when several share the work), "to volume"
  * (the liquid that makes up the litres), "to taste" (salt to the house's level), "by rule" (the fat of a roux).
  */
@@ -39,7 +40,7 @@ export const AmountText = z
       return { kind: 'solve', goal: 'thickness', share: Number(part[1]) / 100 };
     }
     try {
-      return { kind: 'fixed', quantity: parseQuantity(text) };
+      return parseLoosely(text, COUNT_WORDS, Object.keys(SIZES) as Size[]);
     } catch (error) {
       if (!(error instanceof QuantityError)) throw error;
       ctx.addIssue({ code: 'custom', message: error.message });

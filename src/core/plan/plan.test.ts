@@ -231,8 +231,16 @@ describe('recipes', () => {
 
   test('an amount that is none is refused with its place and what is allowed', () => {
     const body = raw();
-    body.steps[0].items[0].amount = 'a knob';
-    expect(problems(body)).toMatch(/steps\.0\.items\.0\.amount: “a knob” is not an amount/);
+    body.steps[0].items[0].amount = 'some';
+    expect(problems(body)).toMatch(/steps\.0\.items\.0\.amount: “some” is not an amount/);
+  });
+
+  test('what nobody can say the weight of is not counted', () => {
+    const body = raw();
+    body.steps[0].items[0].amount = '2 large';
+    expect(problems(body)).toMatch(/steps\.0: \S+ cannot be counted by the piece: .* write its weight/);
+    body.steps[0].items[0].amount = '1 knob';
+    expect(problems(body)).toBeUndefined();
   });
 
   test('an unknown ingredient and a second unknown to solve are refused', () => {
@@ -284,6 +292,10 @@ describe('properties', () => {
   });
 
   test('a pot of twice the area and twice the volume loses the same share of its water', () => {
+    // Poured, blended and seasoned in the same minutes: it is the pot that is asked about.
+    const steps = veloute.steps.map((s) =>
+      s.kind === 'add' || s.kind === 'puree' || s.kind === 'season' ? { ...s, minutes: 2 } : s,
+    );
     const share = (factor: number): number => {
       const wide: Stand = {
         vessel: vessel(360 * Math.sqrt(factor), 340),
@@ -291,7 +303,7 @@ describe('properties', () => {
         kitchen,
       };
       const { pot } = simulate(
-        veloute,
+        { ...veloute, steps },
         { scale: 6 * factor, dose: 350 * factor, liquid: 6000 * factor, rounded: false },
         wide,
       );

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { BANDS } from '../flow/bands';
 import { ingredient, isIngredient } from '../food/catalogue';
+import { oneOf } from '../food/pieces';
 import { EFFICIENCY } from '../heat/burner';
 import { MATERIALS } from '../heat/vessel';
 import { portionsIn } from '../pot/portions';
@@ -99,6 +100,12 @@ function whatDoesNotFollow(steps: readonly RecipeStep[]): readonly Issue[] {
         issues.push({
           path: ['steps', n],
           message: `${item.ingredient} is “by rule”: only a roux’s fat, a thickener’s carrier and a liaison’s cream can be`,
+        });
+      }
+      if (food && item.amount.kind === 'counted' && !oneOf(food, item.amount.of, item.amount.size)) {
+        issues.push({
+          path: ['steps', n],
+          message: `${item.ingredient} cannot be counted by the ${item.amount.of}: nobody can say what one weighs; write its weight`,
         });
       }
       if (item.amount.kind !== 'solve') continue;

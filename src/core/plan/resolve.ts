@@ -1,4 +1,5 @@
 import { ingredient } from '../food/catalogue';
+import { oneOf } from '../food/pieces';
 import { massG } from '../pot/contents';
 import { foodIn, type Kitchen } from '../pot/kitchen';
 import type { Pot } from '../pot/pot';
@@ -14,6 +15,8 @@ import { roundToScale } from '../units/round';
 import type { Amount, Fraction } from './amount';
 import type { RecipePortion, RecipeStep } from './recipe';
 
+type Given = Extract<Amount, { kind: 'fixed' | 'counted' }>;
+
 /** What the solver is trying: the dose (g of flour equivalent, or a share of the pot), the made-up liquid (g), and the scale. */
 export type Trial = {
   readonly scale: number;
@@ -21,6 +24,8 @@ export type Trial = {
   readonly liquid: number;
   /** Bring amounts to what a scale can show; the solver itself works without. */
   readonly rounded: boolean;
+  /** How far what is counted or given as a range comes out from its middle, in standard deviations; 0 unless said. */
+  readonly hand?: number;
 };
 
 /** How a plan may depart from its recipe's own roux. */
@@ -40,9 +45,27 @@ function strengthOf(id: string): number {
 /** Grams of cream for a gram of yolk in a liaison: one part yolk to three of cream. Common practice, no source. */
 const CREAM_FOR_YOLK = 3;
 
+/** Standard deviation of the logarithm that an amount's own words leave open. */
+export function offBy({ amount, ingredient: id }: RecipePortion): number {
+  if (amount.kind === 'fixed') return amount.off ?? 0;
+  if (amount.kind !== 'counted') return 0;
+  return Math.hypot(amount.off ?? 0, oneOf(ingredient(id), amount.of, amount.size)?.spread ?? 0);
+}
+
+/** Grams of an amount that is given, at the recipe's own yield; throws a RangeError for a count of what nobody knows the weight of. */
+function asGiven(amount: Given, { ingredient: id }: RecipePortion, kitchen: Kitchen): number {
+  const food = foodIn(kitchen, id);
+  if (amount.kind === 'fixed') return toGrams(amount.quantity, food.density);
+  const one = oneOf(food, amount.of, amount.size);
+  if (!one) throw new RangeError(`nobody can say what one ${amount.of} of ${id} weighs`);
+  return amount.n * one.g;
+}
+
 function gramsFor(amount: Amount, item: RecipePortion, trial: Trial, pot: Pot, kitchen: Kitchen): number {
-  if (amount.kind === 'fixed')
-    return toGrams(amount.quantity, foodIn(kitchen, item.ingredient).density) * trial.scale;
+  if (amount.kind === 'fixed' || amount.kind === 'counted') {
+    const off = trial.hand ? Math.exp(trial.hand * offBy(item)) : 1;
+    return asGiven(amount, item, kitchen) * trial.scale * off;
+  }
   if (amount.kind === 'by rule')
     throw new RangeError('only a roux’s fat, a carrier or a liaison’s cream can be “by rule”');
   if (amount.goal === 'thickness') {

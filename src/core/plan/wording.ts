@@ -110,6 +110,9 @@ export const itemLines = (step: Step, weighed?: { has(item: number): boolean }):
       : [],
   );
 
+const besides = ({ offHeat }: { readonly offHeat?: boolean | undefined }): readonly string[] =>
+  offHeat ? ['take the pot off the heat first'] : [];
+
 /** How it is done, to a pot that comes to it at `from` °C: flame, lid, minutes, in how many goes. */
 export function waysOf(step: Step, from?: number): readonly string[] {
   if (from !== undefined && coolsTo(step, from) && step.kind === 'bring-to')
@@ -118,13 +121,22 @@ export function waysOf(step: Step, from?: number): readonly string[] {
     case 'sweat':
       return [`until ${step.to === 'gold' ? 'gold at the edges' : 'translucent'}`];
     case 'add':
-      return step.gradually ? ['a little first, whisk smooth, then the rest in pours'] : [];
+      return [
+        ...besides(step),
+        ...(step.gradually ? ['a little first, whisk smooth, then the rest in pours'] : []),
+        ...(step.minutes ? [`over ${step.minutes} min`] : []),
+      ];
+    case 'dust':
+      return [...besides(step), `stir it in for ${step.minutes} min`];
+    case 'season':
+      return besides(step);
     case 'bring-to':
       return [`${flameWords(step.flame)}, ${LID[step.lid]}`];
     case 'simmer':
       return [`at least ${step.minutes} min, ${LID[step.lid]}`];
     case 'puree':
       return [
+        ...besides(step),
         ...(step.reserve
           ? [`first lift out ${Math.round(step.reserve * 100)} % of the pieces; they go back after`]
           : []),

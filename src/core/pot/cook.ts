@@ -60,9 +60,14 @@ export function tenderness(piece: Piece): number {
   return softening ? piece.softened / TENDER_AFTER[softening] : 1;
 }
 
-/** Tenderness of the hardest piece; at least 1 when there is nothing hard. */
-export const hardest = (pot: Pot): number =>
-  pot.pieces.reduce((least, p) => Math.min(least, tenderness(p)), 1);
+/** Tenderness of the hardest piece: under 1 while a fork does not go through it; 1 when nothing was ever hard. */
+export function hardest(pot: Pot): number {
+  const least = pot.pieces.reduce(
+    (so, p) => (ingredient(p.ingredient).softening ? Math.min(so, tenderness(p)) : so),
+    Number.POSITIVE_INFINITY,
+  );
+  return Number.isFinite(least) ? least : 1;
+}
 
 /** Vegetables in liquid more acid than this take twice as long. Common practice, no source. */
 const ACID_HARDENS = 5;

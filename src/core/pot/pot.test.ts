@@ -5,7 +5,7 @@ import type { Burner } from '../heat/burner';
 import type { Vessel } from '../heat/vessel';
 import { advance } from './advance';
 import { heatCapacity, massG, pHOf, putIn } from './contents';
-import { simmersAt } from './cook';
+import { hardest, simmersAt } from './cook';
 import { STANDARD_KITCHEN as room } from './kitchen';
 import { observe } from './observe';
 import { portionsIn } from './portions';
@@ -170,6 +170,11 @@ describe('purée', () => {
     expect(totalOf(all.liquid)).toBeGreaterThan(totalOf(half.liquid));
     expect(seen(all).equivalents).toBeGreaterThan(seen(half).equivalents);
     expect(seen(half).equivalents).toBeGreaterThan(seen(boiled).equivalents);
+  });
+
+  test('simmered until tender it stops when a fork goes through, not slices of time later', () => {
+    expect(boiled.pieces).toHaveLength(1);
+    expect(hardest(boiled)).toBeCloseTo(1, 2);
   });
 
   test('hard pieces give less', () => {

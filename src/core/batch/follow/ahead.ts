@@ -46,6 +46,9 @@ const NEAR = 0.1;
 /** An 80 % interval reaches this many standard deviations either way. */
 const EIGHT_IN_TEN = 1.2816;
 
+/** Standard deviation of ln(viscosity) over which nothing at all is known. */
+const WIDEST = 10;
+
 /** Area under the normal curve up to `z` (Abramowitz & Stegun 26.2.17, from memory: good to 1e-7). */
 export function normalBelow(z: number): number {
   const t = 1 / (1 + 0.2316419 * Math.abs(z));
@@ -93,7 +96,7 @@ export function doubtAhead(f: Followed, { end, turn, at }: Ahead): DoubtAhead {
     (yOf(nudged({ thickness: 0.05 })) - y) / 0.05,
     0,
   ];
-  const spread = Math.sqrt(Math.max(1e-6, varianceAlong(f.belief, slope)));
+  const spread = Math.min(WIDEST, Math.sqrt(Math.max(1e-6, varianceAlong(f.belief, slope))));
   const limits = f.kitchen.bandLimits;
   const [low, high] = rangeOf(bandOf(f.cooked.target, limits), limits);
   const below = (v: number): number => normalBelow((Math.log(v) - y) / spread);

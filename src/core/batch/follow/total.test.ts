@@ -90,6 +90,42 @@ describe('histories that once broke it', () => {
       ],
     ],
     [
+      'two hundred kilos of bacon fat, and a millimetre on the ruler in the end',
+      'haddock-and-sweetcorn-chowder',
+      [
+        ...Array.from({ length: 10 }, (_, step): [number, EventBody] => [
+          226 * (step + 1),
+          { kind: 'step-done', step },
+        ]),
+        [1312, { kind: 'put-in', ingredient: 'bacon-fat', g: 200_000, celsius: 100 }],
+        [54_942, { kind: 'depth', mm: 1 }],
+      ],
+    ],
+    [
+      'three tonnes of sour wine tempered in',
+      'crab-shell-bisque',
+      [
+        [
+          5958,
+          {
+            kind: 'step-added',
+            before: 79,
+            title: 'One more',
+            does: {
+              kind: 'temper',
+              items: [
+                { ingredient: 'lemon-juice', amount: 1_440_327, celsius: 143 },
+                { ingredient: 'dry-sherry', amount: 1_473_962 },
+              ],
+              warmTo: 75,
+              to: 90,
+              flame: 0.05,
+            },
+          },
+        ],
+      ],
+    ],
+    [
       'flour sweated in an empty pot',
       'cockle-and-leek-chowder',
       [

@@ -1,5 +1,5 @@
 import { ingredient } from '../../food/catalogue';
-import { LOOSE_G, PIECE_G } from '../../food/pieces';
+import { COUNT_WORDS, oneOf, SIZES, type Size } from '../../food/pieces';
 import { kitchenNumber } from '../../units/measure';
 import { parseNumber, parseQuantity } from '../../units/parse';
 import { gramsIn, isMass, MASS_UNITS, millilitresIn, VOLUME_UNITS } from '../../units/quantity';
@@ -38,9 +38,8 @@ const FOREIGN: Readonly<Record<string, readonly [number, string]>> = {
   decilitre: [100, 'mL'],
   deciliter: [100, 'mL'],
   dessertspoon: [10, 'mL'],
-  // 1 US fl oz = 1/128 US gal.
-  floz: [29.5735295625, 'mL'],
-  fluidounce: [29.5735295625, 'mL'],
+  floz: [1, 'fl oz'],
+  fluidounce: [1, 'fl oz'],
   tbs: [1, 'tbsp'],
 };
 
@@ -55,15 +54,32 @@ function ours(value: number, unit: string): string {
   const foreign = FOREIGN[bare] ?? FOREIGN[bare.replace(/s$/, '')];
   if (foreign) return `${tidy(value * foreign[0])} ${foreign[1]}`;
   const { unit: known } = parseQuantity(`${tidy(value)} ${bare}`);
-  const fraction = /^(cup|tbsp|tsp|pint|quart|gal)$/.test(known) ? kitchenNumber(value) : tidy(value);
-  // A kitchen fraction only where it says the same.
-  return `${Math.abs(parseNumber(fraction) - value) < 1e-3 ? fraction : tidy(value)} ${known}`;
+  return `${/^(cup|tbsp|tsp|pint|quart|gal)$/.test(known) ? kitchenOrTidy(value) : tidy(value)} ${known}`;
+}
+
+/** A kitchen fraction where it says the same. */
+function kitchenOrTidy(value: number): string {
+  const fraction = kitchenNumber(value);
+  return Math.abs(parseNumber(fraction) - value) < 1e-3 ? fraction : tidy(value);
+}
+
+const POURED = new Set(['liquid', 'wine', 'dairy']);
+
+/** Whether the words speak of something that is poured: not a cheese, nor a soured cream. */
+function isPoured(words: string): boolean {
+  const id = matches(words.split(/[,(]/)[0] ?? words, 1)[0]?.id;
+  if (id === undefined) return false;
+  const { group, thickener } = ingredient(id);
+  return POURED.has(group) && thickener === undefined;
 }
 
 type Amounted = { readonly amount: string | null; readonly rest: string; readonly doubts: readonly string[] };
 
-const COUNT_WORDS: Readonly<Record<string, string>> = {
+const NUMBER_WORDS: Readonly<Record<string, string>> = {
   half: '1/2',
+  'a quarter': '1/4',
+  'a dozen': '12',
+  'a couple of': '2',
   one: '1',
   two: '2',
   three: '3',
@@ -74,7 +90,7 @@ const COUNT_WORDS: Readonly<Record<string, string>> = {
   ten: '10',
   twelve: '12',
 };
-const COUNT_WORD = /^(?:half|one|two|three|four|five|six|eight|ten|twelve)\b/i;
+const COUNT_WORD = /^(?:half|a quarter|a dozen|a couple of|one|two|three|four|five|six|eight|ten|twelve)\b/i;
 
 const clean = (text: string): string =>
   text
@@ -86,7 +102,9 @@ const clean = (text: string): string =>
     .replace(/^[\s•*·▢-]+/, '')
     .replace(/\s+/g, ' ')
     .trim()
-    .replace(COUNT_WORD, (word) => String(COUNT_WORDS[word.toLowerCase()] ?? word));
+    .replace(COUNT_WORD, (word) => String(NUMBER_WORDS[word.toLowerCase()] ?? word))
+    // "half a stick", "a quarter of a cup": so much of one.
+    .replace(/^(1\/[24])\s+(?:of\s+)?an?\s+/, '$1 ');
 
 const re = (source: string): RegExp => new RegExp(`^${source}`, 'i');
 
@@ -120,10 +138,17 @@ function amountIn(text: string): Amounted {
     )
   ) {
     const total = parseNumber(packs[1] ?? '') * parseNumber(packs[2] ?? '');
+    const rest = packs[4] ?? '';
+    // Beside something poured, the ounces on a can are of volume.
+    const fluid = /^(?:oz|ounces?)$/i.test(packs[3] ?? '') && isPoured(rest);
     return {
-      amount: ours(total, packs[3] ?? ''),
-      rest: packs[4] ?? '',
-      doubts: ['counted in packs: check the weight, drained or not'],
+      amount: ours(total, fluid ? 'fl oz' : (packs[3] ?? '')),
+      rest,
+      doubts: [
+        fluid
+          ? 'ounces on a can of something poured: read as fluid ounces; if they are of weight, write oz'
+          : 'counted in packs: check the weight, drained or not',
+      ],
     };
   }
   const both = BOTH.exec(text);
@@ -140,11 +165,15 @@ function amountIn(text: string): Amounted {
   }
   const range = RANGE.exec(text);
   if (range) {
-    const middle = (parseNumber(range[1] ?? '') + parseNumber(range[2] ?? '')) / 2;
+    const [low, high] = [parseNumber(range[1] ?? ''), parseNumber(range[2] ?? '')];
+    // In one unit of ours: what ours would turn into another is read by its middle.
+    const [from, to] = [ours(low, range[3] ?? ''), ours(high, range[3] ?? '')];
+    const [a, b] = [from, to].map((t) => /^(\S+) (.*)$/.exec(t));
+    const spans = high > low && a?.[2] !== undefined && a[2] === b?.[2];
     return {
-      amount: ours(middle, range[3] ?? ''),
+      amount: spans ? `${a[1]}–${to}` : ours((low + high) / 2, range[3] ?? ''),
       rest: range[4] ?? '',
-      doubts: ['a range: its middle was taken'],
+      doubts: ['a range: the plan takes its middle, and counts the doubt'],
     };
   }
   const plain = PLAIN.exec(text);
@@ -161,20 +190,22 @@ function amountIn(text: string): Amounted {
   }
   const between = RANGE_OF.exec(text);
   if (between) {
-    const middle = (parseNumber(between[1] ?? '') + parseNumber(between[2] ?? '')) / 2;
-    return countedIn(middle, between[3] ?? '', ['a range: its middle was taken']);
+    const [low, high] = [parseNumber(between[1] ?? ''), parseNumber(between[2] ?? '')];
+    const range = high > low ? `${tidy(low)}–${tidy(high)}` : null;
+    return countedIn((low + high) / 2, between[3] ?? '', ['a range: the plan takes its middle'], range);
   }
   const loose = LOOSELY.exec(text);
   if (loose) {
     const word = singularOf(loose[2] ?? '');
     const n = loose[1] ? parseNumber(loose[1]) : 1;
-    const what = matches(loose[3] ?? '', 1)[0]?.id;
-    const each = word === 'stick' && what?.includes('butter') ? 113 : LOOSE_G[word];
-    if (each === undefined) return { amount: null, rest: loose[3] || word, doubts: [] };
+    const what = matches(loose[3] || word, 1)[0]?.id;
+    const of = COUNT_WORDS.find((w) => w === word);
+    const one = what !== undefined && of !== undefined ? oneOf(ingredient(what), of) : null;
+    if (!one) return { amount: null, rest: loose[3] || word, doubts: [] };
     return {
-      amount: `${tidy(n * each)} g`,
+      amount: `${kitchenOrTidy(n)} ${word}`,
       rest: loose[3] || word,
-      doubts: [`${kitchenNumber(n)} ${word} taken as ${tidy(n * each)} g: weigh yours`],
+      doubts: [`${kitchenNumber(n)} ${word} taken as ${tidy(roundToScale(n * one.g))} g: weigh yours`],
     };
   }
   const count = COUNT.exec(text);
@@ -199,18 +230,23 @@ const singularOf = (word: string): string =>
     .replace(/(ch|sh)es$/, '$1')
     .replace(/s$/, '');
 
-const SIZE: Readonly<Record<string, number>> = { small: 0.7, large: 1.4, big: 1.4 };
+const isSize = (word: string): word is Size => word in SIZES;
 
-function countedIn(n: number, rest: string, doubts: readonly string[]): Amounted {
+/** So many of a thing, or between so many (`range`). */
+function countedIn(
+  n: number,
+  rest: string,
+  doubts: readonly string[],
+  range: string | null = null,
+): Amounted {
   const id = matches(rest.split(/[,(]/)[0] ?? rest, 1)[0]?.id;
-  const each = id === undefined ? undefined : PIECE_G[id];
-  if (id === undefined || each === undefined) {
-    return { amount: null, rest, doubts: [...doubts, `${tidy(n)} of them: write the weight`] };
-  }
-  const size = SIZE[/\b(small|large|big)\b/i.exec(rest)?.[1]?.toLowerCase() ?? ''] ?? 1;
-  const g = tidy(roundToScale(n * each * size * ingredient(id).edibleYield));
+  const said = /\b(small|medium|large|big)\b/i.exec(rest)?.[1]?.toLowerCase().replace('big', 'large') ?? '';
+  const size = isSize(said) ? said : 'medium';
+  const one = id === undefined ? null : oneOf(ingredient(id), 'piece', size);
+  if (!one) return { amount: null, rest, doubts: [...doubts, `${tidy(n)} of them: write the weight`] };
+  const g = tidy(roundToScale(n * one.g));
   return {
-    amount: `${g} g`,
+    amount: `${range ?? kitchenOrTidy(n)} ${size}`,
     rest,
     doubts: [...doubts, `${tidy(n)} taken as ${g} g trimmed: weigh yours`],
   };

@@ -286,9 +286,10 @@ describe('what would raise the chance', () => {
 
 describe('sizes', () => {
   test('the share of water lost falls as one pot fills; heating takes longer', () => {
-    const bisque = demoRecipe('crab-shell-bisque');
+    // Blended in its pot: what goes through a jug loses water there, by the litre.
+    const veloute = demoRecipe('smoked-parsnip-veloute');
     const sizes = scaling(
-      { house, recipe: bisque, asked: asked({ litres: 8, vesselId: 'deep-42' }) },
+      { house, recipe: veloute, asked: asked({ litres: 8, vesselId: 'deep-42' }) },
       [1, 2, 4],
     );
     expect(sizes.map((s) => s.litres)).toEqual([8, 16, 32]);

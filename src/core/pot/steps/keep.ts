@@ -27,7 +27,6 @@ const PUT_IN_SECONDS = 30;
 
 /** Late proteins: in cold, back to `at` °C, until the centre of the slowest is done. */
 export function poach(pot: Pot, step: Of<'poach'>, kitchen: Kitchen, until: number): Cooked {
-  const filled = putAllIn(pot, step.items, kitchen);
   // Also those put in before, when the step was looked at part way and goes on.
   const late = (p: Pot) =>
     p.pieces.filter((piece) => step.items.some((i) => i.ingredient === piece.ingredient));
@@ -36,8 +35,10 @@ export function poach(pot: Pot, step: Of<'poach'>, kitchen: Kitchen, until: numb
       (least, piece) => Math.min(least, centreTemperature(piece.lag, piece.cut, p.celsius)),
       Number.POSITIVE_INFINITY,
     );
+  // Counted from when the last of them is in.
   const seconds = step.items.some((i) => i.amount > 0) ? PUT_IN_SECONDS : 0;
-  const { pot: start } = standing(filled, seconds, false, kitchen, until);
+  const { pot: stood } = standing(pot, seconds, false, kitchen, until);
+  const start = putAllIn(stood, step.items, kitchen);
   const fire = { flame: 0.5, lid: step.lid, hold: step.at };
   const done = cook(start, fire, kitchen, {
     progress: (p) => (late(p).length === 0 ? 0 : coldest(p) - DONE_CELSIUS),

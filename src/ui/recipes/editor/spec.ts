@@ -41,6 +41,8 @@ const minutes: Ask = { as: 'number', key: 'minutes', words: 'Minutes', unit: 'mi
 const lid: Ask = { as: 'choice', key: 'lid', words: 'Lid', options: plain(['on', 'ajar', 'off']) };
 const lidIfAny: Ask = { ...lid, optional: true };
 const flame: Ask = { as: 'number', key: 'flame', words: 'Flame, 0.05 to 1', unit: '' };
+const minutesIfAny: Ask = { ...minutes, words: 'Minutes, if not as long as it takes', optional: true };
+const offHeat: Ask = { as: 'tick', key: 'offHeat', words: 'Off the heat' };
 const pieces: Ask = { as: 'pieces', key: 'of', words: 'Only these (none ticked: everything)' };
 
 /** The short form of each kind of step: what it asks besides its ingredients. */
@@ -60,8 +62,8 @@ export const ASKS: { readonly [K in StepKind]: readonly Ask[] } = {
     { as: 'choice', key: 'colour', words: 'Colour', options: plain(ROUX_COLOURS) },
     minutes,
   ],
-  dust: [minutes],
-  add: [{ as: 'tick', key: 'gradually', words: 'Gradually, whisking' }, lidIfAny],
+  dust: [minutes, offHeat],
+  add: [{ as: 'tick', key: 'gradually', words: 'Gradually, whisking' }, offHeat, minutesIfAny, lidIfAny],
   'bring-to': [{ as: 'text', key: 'to', words: 'To', hint: 'simmer, boil, or °C such as 85' }, flame, lid],
   simmer: [
     minutes,
@@ -73,9 +75,11 @@ export const ASKS: { readonly [K in StepKind]: readonly Ask[] } = {
     { as: 'text', key: 'fraction', words: 'How much', hint: '1/2, all, or to thickness' },
     { as: 'choice', key: 'tool', words: 'With', options: plain(PUREE_TOOLS) },
     { as: 'number', key: 'reserve', words: 'Pieces set aside first, 0 to 0.95', unit: '', optional: true },
+    offHeat,
+    minutesIfAny,
     pieces,
   ],
-  season: [],
+  season: [offHeat, minutesIfAny],
   render: [minutes, { as: 'number', key: 'keep', words: 'Share of the fat kept, 0 to 1', unit: '' }],
   reduce: [
     {
@@ -93,6 +97,7 @@ export const ASKS: { readonly [K in StepKind]: readonly Ask[] } = {
   ],
   strain: [
     { as: 'number', key: 'keeps', words: 'Share of liquid lost with it, 0 to 1', unit: '', optional: true },
+    minutesIfAny,
     pieces,
   ],
   thicken: [
