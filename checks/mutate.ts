@@ -1,0 +1,131 @@
+import { spawn } from 'node:child_process';
+import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { availableParallelism, tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import { parse } from '@babel/parser';
+import {
+  isBinaryExpression,
+  isFunction,
+  isNumericLiteral,
+  isTSType,
+  isVariableDeclaration,
+  traverse,
+} from '@babel/types';
+
+/**
+ * How many deliberate mistakes the tests notice: each constant of the model’s rooms moved by a tenth, each comparison
+ * turned round, one at a time, on copies of the project. `node --import tsx checks/mutate.ts [--every N] [--room NAME]`;
+ * with `--every`, one in N, evenly spread. Prints what lived; exits with 1 under 85 %.
+ */
+const ROOMS = ['thicken', 'flow', 'dairy', 'heat'];
+const WANTED = 0.85;
+
+/** Run in turn until one of them fails: first what is quick. */
+const TESTS = [
+  ['src/core/thicken', 'src/core/flow', 'src/core/dairy', 'src/core/heat', 'src/core/refusals'],
+  ['checks', 'src/core/pot', 'src/core/season'],
+  ['src/core/plan', 'src/core/adjust'],
+];
+
+type Mutant = { readonly file: string; readonly at: number; readonly was: string; readonly is: string };
+
+const TURNED: Readonly<Record<string, string>> = {
+  '<': '>=',
+  '<=': '>',
+  '>': '<=',
+  '>=': '<',
+  '===': '!==',
+  '!==': '===',
+};
+
+/** Numbers of the file’s constants, and comparisons anywhere in it. */
+function mutantsOf(file: string): readonly Mutant[] {
+  const text = readFileSync(file, 'utf8');
+  const { program } = parse(text, { sourceType: 'module', plugins: ['typescript'] });
+  const found: Mutant[] = [];
+  traverse(program, (node, parents) => {
+    const at = node.start ?? 0;
+    const was = text.slice(at, node.end ?? at);
+    if (isNumericLiteral(node)) {
+      const within = parents.map((p) => p.node);
+      // A number inside a function is its own business; one in a type is none.
+      const constant = within.some((n) => isVariableDeclaration(n)) && !within.some((n) => isFunction(n));
+      if (!constant || within.some((n) => isTSType(n))) return;
+      found.push({ file, at, was, is: node.value === 0 ? '0.1' : String(node.value * 1.1) });
+    }
+    if (isBinaryExpression(node)) {
+      const is = TURNED[node.operator];
+      const from = text.indexOf(node.operator, node.left.end ?? at);
+      if (is) found.push({ file, at: from, was: node.operator, is });
+    }
+  });
+  return found.sort((a, b) => a.at - b.at);
+}
+
+const filesIn = (folder: string): readonly string[] =>
+  readdirSync(folder, { recursive: true, encoding: 'utf8' })
+    .filter((f) => f.endsWith('.ts') && !f.endsWith('.test.ts'))
+    .sort()
+    .map((f) => join(folder, f));
+
+const fails = (home: string, tests: readonly string[]): Promise<boolean> =>
+  new Promise((done) => {
+    const child = spawn('npx', ['jest', '--bail', '--runInBand', ...tests], { cwd: home, stdio: 'ignore' });
+    // What never ends is noticed too.
+    const timer = setTimeout(() => child.kill('SIGKILL'), 240_000);
+    child.on('exit', (code) => {
+      clearTimeout(timer);
+      done(code !== 0);
+    });
+  });
+
+const option = (name: string): string | undefined => {
+  const at = process.argv.indexOf(`--${name}`);
+  return at < 0 ? undefined : process.argv[at + 1];
+};
+const every = Math.max(1, Number(option('every') ?? 1));
+const rooms = ROOMS.filter((r) => !option('room') || r === option('room'));
+const all = rooms.flatMap((room) => filesIn(join('src/core', room))).flatMap(mutantsOf);
+const tried = all.filter((_, n) => n % every === Math.floor(every / 2));
+console.log(`${tried.length} of ${all.length} mistakes are tried`);
+
+const folder = mkdtempSync(join(tmpdir(), 'panache-mutants-'));
+const lived: string[] = [];
+let next = 0;
+async function lane(n: number): Promise<void> {
+  const home = join(folder, String(n));
+  for (const part of [
+    'src',
+    'checks',
+    'demo',
+    'drill',
+    'cli',
+    'docs',
+    'jest.config.mjs',
+    'package.json',
+    'tsconfig.json',
+  ])
+    cpSync(part, join(home, part), { recursive: true });
+  symlinkSync(resolve('node_modules'), join(home, 'node_modules'));
+  if (n === 0 && (await fails(home, TESTS.flat()))) throw new Error('the tests fail without any mistake');
+  for (let mutant = tried[next++]; mutant; mutant = tried[next++]) {
+    const { file, at, was, is } = mutant;
+    const text = readFileSync(file, 'utf8');
+    writeFileSync(join(home, file), text.slice(0, at) + is + text.slice(at + was.length));
+    let noticed = false;
+    for (const tests of TESTS) noticed ||= await fails(home, tests);
+    writeFileSync(join(home, file), text);
+    const line = text.slice(0, at).split('\n').length;
+    const says = `${file}:${line} ${was} → ${is}: ${text.split('\n')[line - 1]?.trim().slice(0, 80)}`;
+    if (!noticed) lived.push(says);
+    console.log(`${noticed ? 'noticed' : 'LIVED  '} ${says}`);
+  }
+}
+try {
+  await Promise.all(Array.from({ length: availableParallelism() }, (_, n) => lane(n)));
+} finally {
+  rmSync(folder, { recursive: true, force: true });
+}
+const share = 1 - lived.length / Math.max(1, tried.length);
+console.log(`\n${lived.length} lived; ${(share * 100).toFixed(0)} % of ${tried.length} were noticed`);
+process.exit(share < WANTED ? 1 : 0);
