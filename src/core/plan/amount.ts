@@ -15,7 +15,9 @@ export type Amount =
       readonly goal: Goal /** Part of the thickening this item does, 0–1. */;
       readonly share: number;
     }
-  | { readonly kind: 'by rule' };
+  | { readonly kind: 'by rule' }
+  /** Poured until it stands so many times as high as what lies in the pot. */
+  | { readonly kind: 'height'; readonly times: number };
 
 const SOLVED: Record<string, Amount> = {
   'to thickness': { kind: 'solve', goal: 'thickness', share: 1 },
@@ -27,7 +29,8 @@ const SOLVED: Record<string, Amount> = {
 /**
  * "250 g", "1 1/2 tbsp, scooped", "1/4–1/3 cup", "3 large", "a pinch", "2 x 400 g"; or "to thickness" (the dose that lands the target; "to thickness 70 %"
  * when several share the work), "to volume"
- * (the liquid that makes up the litres), "to taste" (salt to the house's level), "by rule" (the fat of a roux).
+ * (the liquid that makes up the litres), "to taste" (salt to the house's level), "by rule" (the fat of a roux),
+ * "to cover" or "to twice their height" (of what lies in the pot: 1 to 5 times).
  */
 export const AmountText = z
   .string()
@@ -35,6 +38,11 @@ export const AmountText = z
   .transform((text, ctx): Amount => {
     const solved = SOLVED[text.trim()];
     if (solved) return solved;
+    const height = /^to (?:(cover)|(twice)|(\d(?:[.,]\d+)?) times)(?: their height)?$/.exec(text.trim());
+    if (height) {
+      const times = height[1] ? 1 : height[2] ? 2 : parseNumber(height[3] ?? '');
+      if (times >= 1 && times <= 5) return { kind: 'height', times };
+    }
     const part = /^to thickness (\d{1,3}) ?%$/.exec(text.trim());
     if (part && Number(part[1]) >= 1 && Number(part[1]) <= 99) {
       return { kind: 'solve', goal: 'thickness', share: Number(part[1]) / 100 };

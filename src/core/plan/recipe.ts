@@ -108,6 +108,15 @@ function whatDoesNotFollow(steps: readonly RecipeStep[]): readonly Issue[] {
           message: `${item.ingredient} cannot be counted by the ${item.amount.of}: nobody can say what one weighs; write its weight`,
         });
       }
+      if (
+        item.amount.kind === 'height' &&
+        (step.kind !== 'add' || (food && !BRINGS_LIQUID.has(food.group)))
+      ) {
+        issues.push({
+          path: ['steps', n],
+          message: `${item.ingredient} cannot be poured to a height: only what is poured, and in “add”, over what lies in the pot`,
+        });
+      }
       if (item.amount.kind !== 'solve') continue;
       if (item.amount.goal === 'volume') volume++;
       if (item.amount.goal === 'thickness') {

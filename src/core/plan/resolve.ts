@@ -1,6 +1,7 @@
 import { ingredient } from '../food/catalogue';
+import { heapMl } from '../food/heap';
 import { oneOf } from '../food/pieces';
-import { massG } from '../pot/contents';
+import { massG, volumeMl } from '../pot/contents';
 import { foodIn, type Kitchen } from '../pot/kitchen';
 import type { Pot } from '../pot/pot';
 import type { Portion, Step } from '../pot/step';
@@ -10,7 +11,7 @@ import type { RouxColour } from '../thicken/granules';
 import { STARCH_STRENGTH } from '../thicken/granules';
 import { METHOD_RULES } from '../thicken/methods';
 import { pureeStrength } from '../thicken/puree';
-import { toGrams } from '../units/measure';
+import { densityOf, toGrams } from '../units/measure';
 import { roundToScale } from '../units/round';
 import type { Amount, Fraction } from './amount';
 import type { RecipePortion, RecipeStep } from './recipe';
@@ -65,6 +66,11 @@ function gramsFor(amount: Amount, item: RecipePortion, trial: Trial, pot: Pot, k
   if (amount.kind === 'fixed' || amount.kind === 'counted') {
     const off = trial.hand ? Math.exp(trial.hand * offBy(item)) : 1;
     return asGiven(amount, item, kitchen) * trial.scale * off;
+  }
+  if (amount.kind === 'height') {
+    const heap = pot.pieces.reduce((sum, p) => sum + heapMl(p.ingredient, p.g), 0);
+    const ml = Math.max(0, amount.times * heap - volumeMl(pot));
+    return ml * densityOf(foodIn(kitchen, item.ingredient).density);
   }
   if (amount.kind === 'by rule')
     throw new RangeError('only a roux’s fat, a carrier or a liaison’s cream can be “by rule”');

@@ -8,8 +8,8 @@ import { detailsOf, reasonFor, titleOf } from './wording';
 function openIn(step: RecipeStep | undefined): OpenAmount[] {
   if (!step) return [];
   const items = portionsIn<RecipePortion>(step).flatMap(({ amount }, item): OpenAmount[] => {
-    if (amount.kind === 'fixed' || amount.kind === 'counted') return [];
-    return [{ item, goal: amount.kind === 'solve' ? amount.goal : 'by rule' }];
+    if (amount.kind === 'solve') return [{ item, goal: amount.goal }];
+    return amount.kind === 'by rule' ? [{ item, goal: 'by rule' }] : [];
   });
   return step.kind === 'puree' && typeof step.fraction !== 'number'
     ? [...items, { item: 'fraction', goal: 'thickness' }]
