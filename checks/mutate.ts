@@ -29,6 +29,11 @@ const TESTS = [
 
 type Mutant = { readonly file: string; readonly at: number; readonly was: string; readonly is: string };
 
+const HOUR = 3_600_000;
+
+/** So many times as long as without a mistake, and a minute more: what takes longer has no end. */
+const SLOWER = 5;
+
 const TURNED: Readonly<Record<string, string>> = {
   '<': '>=',
   '<=': '>',
@@ -68,11 +73,11 @@ const filesIn = (folder: string): readonly string[] =>
     .sort()
     .map((f) => join(folder, f));
 
-const fails = (home: string, tests: readonly string[]): Promise<boolean> =>
+const fails = (home: string, tests: readonly string[], within: number): Promise<boolean> =>
   new Promise((done) => {
     const child = spawn('npx', ['jest', '--bail', '--runInBand', ...tests], { cwd: home, stdio: 'ignore' });
     // What never ends is noticed too.
-    const timer = setTimeout(() => child.kill('SIGKILL'), 240_000);
+    const timer = setTimeout(() => child.kill('SIGKILL'), within);
     child.on('exit', (code) => {
       clearTimeout(timer);
       done(code !== 0);
@@ -92,7 +97,7 @@ console.log(`${tried.length} of ${all.length} mistakes are tried`);
 const folder = mkdtempSync(join(tmpdir(), 'panache-mutants-'));
 const lived: string[] = [];
 let next = 0;
-async function lane(n: number): Promise<void> {
+const copy = (n: number): string => {
   const home = join(folder, String(n));
   for (const part of [
     'src',
@@ -107,13 +112,15 @@ async function lane(n: number): Promise<void> {
   ])
     cpSync(part, join(home, part), { recursive: true });
   symlinkSync(resolve('node_modules'), join(home, 'node_modules'));
-  if (n === 0 && (await fails(home, TESTS.flat()))) throw new Error('the tests fail without any mistake');
+  return home;
+};
+async function lane(home: string, within: readonly number[]): Promise<void> {
   for (let mutant = tried[next++]; mutant; mutant = tried[next++]) {
     const { file, at, was, is } = mutant;
     const text = readFileSync(file, 'utf8');
     writeFileSync(join(home, file), text.slice(0, at) + is + text.slice(at + was.length));
     let noticed = false;
-    for (const tests of TESTS) noticed ||= await fails(home, tests);
+    for (const [n, tests] of TESTS.entries()) noticed ||= await fails(home, tests, within[n] ?? HOUR);
     writeFileSync(join(home, file), text);
     const line = text.slice(0, at).split('\n').length;
     const says = `${file}:${line} ${was} → ${is}: ${text.split('\n')[line - 1]?.trim().slice(0, 80)}`;
@@ -122,7 +129,15 @@ async function lane(n: number): Promise<void> {
   }
 }
 try {
-  await Promise.all(Array.from({ length: availableParallelism() }, (_, n) => lane(n)));
+  const homes = Array.from({ length: availableParallelism() }, (_, n) => copy(n));
+  const within: number[] = [];
+  for (const tests of TESTS) {
+    const from = performance.now();
+    if (await fails(homes[0] ?? '', tests, HOUR))
+      throw new Error(`${tests.join(', ')} fail without any mistake`);
+    within.push(60_000 + SLOWER * (performance.now() - from));
+  }
+  await Promise.all(homes.map((home) => lane(home, within)));
 } finally {
   rmSync(folder, { recursive: true, force: true });
 }

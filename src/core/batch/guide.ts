@@ -95,7 +95,7 @@ export function guideFor(step: Step, pot: Pot, kitchen: Kitchen): Guide | null {
       return ml < 200 ? null : { kind: 'pours', ml: pours(ml) };
     }
     case 'puree': {
-      if (step.tool === 'masher') return null;
+      if (step.tool === 'masher' || step.tool === 'fork') return null;
       const ml = volumeMl(pot) * step.fraction;
       return { kind: 'blend', ml, jug: step.tool === 'jug blender', celsius: pot.celsius };
     }

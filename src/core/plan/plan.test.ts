@@ -243,6 +243,22 @@ describe('recipes', () => {
     expect(problems(body)).toBeUndefined();
   });
 
+  test('a go of a vegetable that has not gone in is refused, and so is a purée of what is never blended', () => {
+    const body = raw();
+    const puree = body.steps.find((s: { kind: string }) => s.kind === 'puree');
+    puree.of = ['smoked-parsnip#2'];
+    expect(problems(body)).toMatch(
+      /“smoked-parsnip#2” is not in the pot by then: smoked-parsnip has gone in once/,
+    );
+    puree.of = ['smoked-parsnip#1'];
+    expect(problems(body)).toBeUndefined();
+    puree.of = ['stardust#1'];
+    expect(problems(body)).toMatch(/“stardust#1” is not in the catalogue/);
+    delete puree.of;
+    body.steps[0].items[0].as = 'puree';
+    expect(problems(body)).toMatch(/cannot go in as puree: it is nothing that is blended/);
+  });
+
   test('an unknown ingredient and a second unknown to solve are refused', () => {
     const body = raw();
     body.steps[0].items[0].ingredient = 'stardust';

@@ -5,7 +5,7 @@ import { oneOf } from '../food/pieces';
 import { EFFICIENCY } from '../heat/burner';
 import { MATERIALS } from '../heat/vessel';
 import { portionsIn } from '../pot/portions';
-import { stepSchema } from '../pot/step';
+import { lotOf, stepSchema } from '../pot/step';
 import { AmountText, FractionText } from './amount';
 
 export const RecipeStep = stepSchema(AmountText, FractionText);
@@ -88,6 +88,17 @@ function whatDoesNotFollow(steps: readonly RecipeStep[]): readonly Issue[] {
       });
     }
     if (step.kind === 'puree' && typeof step.fraction !== 'number') blend++;
+    if ((step.kind === 'puree' || step.kind === 'strain') && step.of)
+      for (const name of step.of) {
+        const { ingredient: id, lot } = lotOf(name);
+        const goes = steps.slice(0, n).flatMap((s) => portionsIn<RecipePortion>(s));
+        const found = goes.filter((p) => p.ingredient === id && !p.as).length;
+        if (lot !== null && lot > found)
+          issues.push({
+            path: ['steps', n, 'of'],
+            message: `“${name}” is not in the pot by then: ${id} has gone in ${found === 1 ? 'once' : `${found} times`}`,
+          });
+      }
     for (const item of portionsIn<RecipePortion>(step)) {
       const food = isIngredient(item.ingredient) ? ingredient(item.ingredient) : null;
       if (
@@ -106,6 +117,12 @@ function whatDoesNotFollow(steps: readonly RecipeStep[]): readonly Issue[] {
         issues.push({
           path: ['steps', n],
           message: `${item.ingredient} cannot be counted by the ${item.amount.of}: nobody can say what one weighs; write its weight`,
+        });
+      }
+      if (item.as && food && !food.puree) {
+        issues.push({
+          path: ['steps', n],
+          message: `${item.ingredient} cannot go in as ${item.as}: it is nothing that is blended`,
         });
       }
       if (

@@ -1,6 +1,6 @@
 import { ingredient } from '../food/catalogue';
 import { portionsIn } from '../pot/portions';
-import { coolsTo, type Portion, type Step } from '../pot/step';
+import { coolsTo, lotOf, type Portion, type Step } from '../pot/step';
 import { METHOD_RULES } from '../thicken/methods';
 import { duration, litres, spaced, uncapital } from '../units/format';
 import type { Plan } from './types';
@@ -22,6 +22,14 @@ export function amountWords(id: string, g: number): string {
 const nameOf = (id: string): string => {
   const { name } = ingredient(id);
   return uncapital(name);
+};
+
+const GOES = ['', 'first', 'second', 'third'];
+
+/** What is lifted out, and which go of it: "the second leek". */
+const piecesWords = (name: string): string => {
+  const { ingredient: id, lot } = lotOf(name);
+  return [lot === null ? '' : (GOES[lot] ?? `${lot}th`), shortName(id)].filter(Boolean).join(' ');
 };
 
 /** The name without its grade, for a title: "butter, unsalted" → "butter". */
@@ -60,10 +68,10 @@ export function titleOf(step: Step, from?: number): string {
     case 'simmer':
       return step.untilTender ? 'Simmer until tender' : 'Simmer';
     case 'puree':
-      if (step.tool === 'masher')
+      if (step.tool === 'masher' || step.tool === 'fork')
         return step.fraction >= 0.995
-          ? 'Mash it all'
-          : `Mash ${Math.round(step.fraction * 100)} % of it, against the wall or in a bowl`;
+          ? `Mash it all${step.tool === 'fork' ? ', with a fork' : ''}`
+          : `Mash ${Math.round(step.fraction * 100)} % of it${step.tool === 'fork' ? ' with a fork' : ''}, against the wall or in a bowl`;
       if (step.fraction >= 0.995) return `Blend it all, ${step.tool}`;
       return `Blend ${Math.round(step.fraction * 100)} % of the pot, ${step.tool}`;
     case 'season':
@@ -75,7 +83,7 @@ export function titleOf(step: Step, from?: number): string {
       if ('share' in step.to) return `Boil down to ${Math.round(step.to.share * 100)} %`;
       return `Boil down ${step.to.dropMm} mm on the wall`;
     case 'strain':
-      return step.of ? `Lift out the ${step.of.map(shortName).join(' and ')}` : 'Strain';
+      return step.of ? `Lift out the ${step.of.map(piecesWords).join(' and ')}` : 'Strain';
     case 'thicken':
       return `Thicken with ${shortName(step.thickener.ingredient)}, ${step.method}`;
     case 'temper':
@@ -96,6 +104,8 @@ export function titleOf(step: Step, from?: number): string {
 /** One thing that goes in: its place in the step, what the scale or jug is to show, what it is. */
 export type ItemLine = { readonly item: number; readonly figure: string; readonly name: string };
 
+const AS = { puree: 'a purée', mash: 'mash' } as const;
+
 /** What goes in, one line each; of weight zero only what was really weighed so. */
 export const itemLines = (step: Step, weighed?: { has(item: number): boolean }): readonly ItemLine[] =>
   portionsIn<Portion>(step).flatMap((p, item) =>
@@ -104,7 +114,7 @@ export const itemLines = (step: Step, weighed?: { has(item: number): boolean }):
           {
             item,
             figure: amountWords(p.ingredient, p.amount),
-            name: `${nameOf(p.ingredient)}${p.prep ? `, ${p.prep}` : ''}`,
+            name: `${nameOf(p.ingredient)}${p.as ? `, ready as ${AS[p.as]}` : ''}${p.prep ? `, ${p.prep}` : ''}`,
           },
         ]
       : [],
@@ -140,7 +150,9 @@ export function waysOf(step: Step, from?: number): readonly string[] {
         ...(step.reserve
           ? [`first lift out ${Math.round(step.reserve * 100)} % of the pieces; they go back after`]
           : []),
-        ...(step.of ? [`lift out and blend ${step.of.map(shortName).join(' and ')} with their liquid`] : []),
+        ...(step.of
+          ? [`lift out and blend ${step.of.map(piecesWords).join(' and ')} with their liquid`]
+          : []),
       ];
     case 'render':
       return [

@@ -12,7 +12,7 @@ import {
   type ThickenerKind,
 } from '../thicken/granules';
 import { makeOf } from '../thicken/mixture';
-import { pulpOf } from '../thicken/puree';
+import { OPENS, pulpOf } from '../thicken/puree';
 import { foodIn, type Kitchen } from './kitchen';
 import { type Piece, type Pot, potCelsius } from './pot';
 import type { Portion } from './step';
@@ -122,10 +122,11 @@ export function putIn(pot: Pot, portion: Portion, kitchen: Kitchen, colour: Roux
       moment: pot.buffer.moment + buffering * i.pH,
     },
   };
-  if (i.pulped && i.puree) {
+  const opened = i.pulped ? 1 : portion.as === 'puree' ? 1 : portion.as === 'mash' ? OPENS.masher : 0;
+  if (opened > 0 && i.puree) {
     const { pulp, granules } = pulpOf(i.puree, i.composition, portion.amount);
     const open = { from: i.id, dry: 0, swollen: 1, strength: 1, cookedMinutes: 0 };
-    const by = kitchen.factors.puree;
+    const by = kitchen.factors.puree * opened;
     return {
       ...next,
       liquid: plus(pot.liquid, i.composition, portion.amount),
@@ -138,8 +139,10 @@ export function putIn(pot: Pot, portion: Portion, kitchen: Kitchen, colour: Roux
   }
   if (BECOMES_PIECES.has(i.group)) {
     const cut: Cut = portion.cut ?? (i.sizeMm ? { shape: 'cube', edgeMm: i.sizeMm } : DEFAULT_CUT);
+    const lot = (pot.lots[i.id] ?? 0) + 1;
     const piece: Piece = {
       ingredient: i.id,
+      lot,
       g: portion.amount,
       fresh: portion.amount,
       soaked: 0,
@@ -152,7 +155,7 @@ export function putIn(pot: Pot, portion: Portion, kitchen: Kitchen, colour: Roux
       leached: 0,
       juice: 0,
     };
-    return { ...next, pieces: [...pot.pieces, piece] };
+    return { ...next, pieces: [...pot.pieces, piece], lots: { ...pot.lots, [i.id]: lot } };
   }
   const thickeners = i.thickener
     ? [...pot.thickeners, granulesOf(i, i.thickener, portion.amount, colour, kitchen)]

@@ -134,3 +134,58 @@ describe('tempering', () => {
     expect(temperingOf(cool, liaison, room).neverWarm).toBe(true);
   });
 });
+
+test('mash and purée made in another pan thicken from the moment they go in, mash less', () => {
+  const into = (as: string) =>
+    cookAll(
+      [{ kind: 'add', items: [{ ingredient: 'floury-potato', amount: 400, celsius: 80, as }], minutes: 0 }],
+      soup,
+    );
+  const [puree, mash] = [into('puree'), into('mash')];
+  expect(puree.pieces.some((p) => p.ingredient === 'floury-potato')).toBe(false);
+  const E = (pot: Pot) => equivalentsAtWork(pot.thickeners) - equivalentsAtWork(soup.thickeners);
+  expect(E(mash) / E(puree)).toBeCloseTo(0.6, 6);
+  // Cooked in the pot and blended there it comes to the same, but for what has leached first.
+  const here = cookAll(
+    [
+      add('floury-potato', 400),
+      tender,
+      { kind: 'puree', of: ['floury-potato'], fraction: 1, tool: 'stick blender', minutes: 0 },
+    ],
+    soup,
+  );
+  expect(E(puree) / E(here)).toBeGreaterThan(0.75);
+  expect(E(puree) / E(here)).toBeLessThan(1);
+  expect(massG(puree)).toBeCloseTo(massG(soup) + 400, 6);
+});
+
+test('a fork crushes less than a masher, and both leave the granules alone', () => {
+  const cooked = cookAll([add('floury-potato', 900), tender], soup);
+  const by = (tool: string) => {
+    const pot = cookAll([{ kind: 'puree', fraction: 1, tool, minutes: 0 }], cooked);
+    return equivalentsAtWork(pot.thickeners) - equivalentsAtWork(cooked.thickeners);
+  };
+  expect(by('fork') / by('masher')).toBeCloseTo(0.45 / 0.6, 6);
+});
+
+test('one vegetable put in at two times is told apart when some of it is blended or lifted out', () => {
+  const twice = cookAll([add('floury-potato', 600), tender, add('floury-potato', 250)], soup);
+  expect(twice.pieces.map((p) => p.lot)).toEqual(expect.arrayContaining([1, 2]));
+  const g = (pot: Pot, lot: number) =>
+    pot.pieces.find((p) => p.ingredient === 'floury-potato' && p.lot === lot)?.g ?? 0;
+  const of = (name: string) => [name];
+  const blended = cookAll(
+    [{ kind: 'puree', of: of('floury-potato#1'), fraction: 1, tool: 'stick blender', minutes: 0 }],
+    twice,
+  );
+  expect(g(blended, 1)).toBe(0);
+  expect(g(blended, 2)).toBeCloseTo(g(twice, 2), 9);
+  const lifted = cookAll([{ kind: 'strain', of: of('floury-potato#2'), minutes: 0 }], twice);
+  expect(g(lifted, 2)).toBe(0);
+  expect(g(lifted, 1)).toBeGreaterThan(500);
+  expect(cookAll([{ kind: 'strain', of: of('floury-potato'), minutes: 0 }], twice).pieces).toHaveLength(
+    soup.pieces.length,
+  );
+  // A third go is the third, though the first has gone.
+  expect(g(cookAll([add('floury-potato', 100)], blended), 3)).toBeGreaterThan(99);
+});

@@ -9,6 +9,8 @@ import type { Thickener } from '../thicken/granules';
 /** Pieces of one ingredient, cut alike and put in together. */
 export type Piece = {
   readonly ingredient: string;
+  /** Which go of this ingredient it came in, from 1. */
+  readonly lot: number;
   readonly g: number;
   /** Grams of it as it went in, and of fat it has soaked up since. */
   readonly fresh: number;
@@ -53,6 +55,8 @@ export type Pot = {
   readonly freeFat: number;
   readonly thickeners: readonly Thickener[];
   readonly pieces: readonly Piece[];
+  /** How many goes of each ingredient have gone in as pieces. */
+  readonly lots: Readonly<Record<string, number>>;
   /** Grams of sodium in everything. */
   readonly sodium: number;
   /** Buffering, mmol per pH unit, and its product with pH: what mixes to the pot's pH. */
@@ -87,6 +91,7 @@ export const emptyPot = (vessel: Vessel, burner: Burner, celsius = 20): Pot => (
   freeFat: 0,
   thickeners: [],
   pieces: [],
+  lots: {},
   sodium: 0,
   buffer: { capacity: 0, moment: 0 },
   yolkPeak: 0,

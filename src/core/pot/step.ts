@@ -4,6 +4,7 @@ import { COOLING_METHODS } from '../heat/cooling';
 import { EQUAL_PARTS } from '../thicken/equalParts';
 import { ROUX_COLOURS } from '../thicken/granules';
 import { THICKEN_METHODS } from '../thicken/methods';
+import { PUREE_TOOLS } from '../thicken/puree';
 
 export const CutSchema = z.object({
   shape: z.enum(['slab', 'rod', 'cube']),
@@ -20,9 +21,17 @@ const Flame = z.number().min(0.05).max(1);
 const Share = z.number().min(0).max(1);
 const Celsius = z.number().min(-25).max(200);
 
-/** What breaks vegetables open: blenders cut, a masher only crushes. */
-export const PUREE_TOOLS = ['stick blender', 'jug blender', 'masher'] as const;
-export type PureeTool = (typeof PUREE_TOOLS)[number];
+/** Which of several goes of one ingredient is meant: "floury-potato#2" is the second that went in, without a number all. */
+const PiecesOf = z.string().refine((name) => isIngredient(lotOf(name).ingredient) && lotOf(name).lot !== 0, {
+  error: (issue) =>
+    `“${String(issue.input)}” is not in the catalogue: an ingredient, or its second go as leek#2`,
+});
+
+/** "leek#2" in its parts; `lot` null for all of the leek. */
+export function lotOf(name: string): { readonly ingredient: string; readonly lot: number | null } {
+  const [, ingredient = name, lot] = /^(.*)#(\d{1,2})$/.exec(name) ?? [];
+  return { ingredient, lot: lot === undefined ? null : Number(lot) };
+}
 
 /** Every kind of step, in the order a cook meets them. */
 export const STEP_KINDS = [
@@ -57,6 +66,8 @@ export function stepSchema<A extends z.ZodType, F extends z.ZodType>(amount: A, 
     celsius: Celsius.optional(),
     cut: CutSchema.optional(),
     prep: z.string().max(80).optional(),
+    /** Cooked and broken open in another pan before it goes in. */
+    as: z.enum(['puree', 'mash']).optional(),
   });
   const items = z.array(portion).min(1).max(30);
   const note = { look: z.string().max(200).optional() };
@@ -121,7 +132,7 @@ export function stepSchema<A extends z.ZodType, F extends z.ZodType>(amount: A, 
         ...note,
         ...standing,
         fraction,
-        of: z.array(IngredientId).optional(),
+        of: z.array(PiecesOf).optional(),
         /** Share of the pieces set aside before blending and put back after. */
         reserve: z.number().min(0).max(0.95).optional(),
         tool: z.enum(PUREE_TOOLS),
@@ -146,7 +157,7 @@ export function stepSchema<A extends z.ZodType, F extends z.ZodType>(amount: A, 
         ...note,
         minutes: Minutes.optional(),
         keeps: Share.optional(),
-        of: z.array(IngredientId).optional(),
+        of: z.array(PiecesOf).optional(),
       }),
       /** A correction or finish: slurry, kneaded butter, cooked roux, or starch boiled in cream, in `additions`. */
       z.object({

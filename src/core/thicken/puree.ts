@@ -3,6 +3,28 @@ import type { Ingredient, PureeClass } from '../food/ingredient';
 import { type Cut, TENDER_AFTER } from '../heat/softening';
 import { within } from '../units/range';
 
+/** What breaks vegetables open: blenders cut, a masher and a fork only crush. */
+export const PUREE_TOOLS = ['stick blender', 'jug blender', 'masher', 'fork'] as const;
+export type PureeTool = (typeof PUREE_TOOLS)[number];
+
+/**
+ * Share of the cells a tool opens into the soup, of the harm a blender does to swollen granules, and of the free fat it
+ * emulsifies. Crushed with a masher, or with a fork against the wall, lumps stay whole, granules and fat are left
+ * alone. Our assumption.
+ */
+export const OPENS: Readonly<Record<PureeTool, number>> = {
+  'stick blender': 1,
+  'jug blender': 1,
+  masher: 0.6,
+  fork: 0.45,
+};
+export const CUTS: Readonly<Record<PureeTool, number>> = {
+  'stick blender': 1,
+  'jug blender': 1,
+  masher: 0,
+  fork: 0,
+};
+
 /** What a class of vegetable brings, blended: flour equivalents for each g of its cell wall, and of its starch where it has some. */
 type Pulp = { readonly wall: number; readonly starch: number };
 

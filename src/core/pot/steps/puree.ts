@@ -1,12 +1,13 @@
 import { ingredient } from '../../food/catalogue';
 import { plus, times } from '../../food/composition';
 import { BLENDER_LOSS, type Thickener } from '../../thicken/granules';
-import { pulpOf } from '../../thicken/puree';
+import { CUTS, OPENS, type PureeTool, pulpOf } from '../../thicken/puree';
 import { volumeMl } from '../contents';
 import { type Cooked, tenderness } from '../cook';
 import type { Kitchen } from '../kitchen';
 import type { Piece, Pot } from '../pot';
-import type { PureeTool, Step } from '../step';
+import type { Step } from '../step';
+import { meant } from './meant';
 import { standing } from './standing';
 
 type Puree = Extract<Step, { kind: 'puree' }>;
@@ -16,27 +17,20 @@ const SECONDS_PER_LITRE: Readonly<Record<PureeTool, number>> = {
   'stick blender': 25,
   'jug blender': 75,
   masher: 40,
+  fork: 90,
 };
-
-/**
- * Share of the cells a tool opens into the soup, of the harm a blender does to swollen granules, and of the free fat it
- * emulsifies. A masher crushes: lumps stay whole, granules and fat are left alone. Our assumption.
- */
-const OPENS: Readonly<Record<PureeTool, number>> = { 'stick blender': 1, 'jug blender': 1, masher: 0.6 };
-const CUTS: Readonly<Record<PureeTool, number>> = { 'stick blender': 1, 'jug blender': 1, masher: 0 };
 
 /** Blended in the jug it is away from the flame; in the pot it stands on it. */
 const AWAY: Readonly<Record<PureeTool, boolean>> = {
   'stick blender': false,
   'jug blender': true,
   masher: false,
+  fork: false,
 };
 
 const canBlend = (piece: Piece, of: readonly string[] | undefined): boolean => {
   const i = ingredient(piece.ingredient);
-  return (
-    (i.group === 'vegetable' || i.group === 'grain' || i.group === 'pulse') && (!of || of.includes(i.id))
-  );
+  return (i.group === 'vegetable' || i.group === 'grain' || i.group === 'pulse') && meant(piece, of);
 };
 
 /** A share of a piece, as it is. */

@@ -3,6 +3,7 @@ import type { Cooked } from '../cook';
 import type { Kitchen } from '../kitchen';
 import type { Pot } from '../pot';
 import type { Step } from '../step';
+import { meant } from './meant';
 import { standing } from './standing';
 
 /** Liquid that clings to what is strained out, as a share of the solids' weight. Our assumption. */
@@ -23,7 +24,7 @@ export function pourThrough(pot: Pot, step: Strain, kitchen: Kitchen, until: num
 
 /** Takes pieces out through a sieve, with the liquid that clings to them, at a stroke. */
 export function strain(pot: Pot, step: Strain): Pot {
-  const out = pot.pieces.filter((p) => !step.of || step.of.includes(p.ingredient));
+  const out = pot.pieces.filter((p) => meant(p, step.of));
   const solids = out.reduce((sum, p) => sum + p.g, 0);
   const liquid = totalOf(pot.liquid);
   const lost = liquid > 0 ? Math.min(0.9, step.keeps ?? (solids * CLINGS) / liquid) : 0;

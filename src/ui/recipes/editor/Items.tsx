@@ -36,6 +36,7 @@ export function ItemRow({ path, label, problemAt, onRemove }: RowProps) {
   const group = isIngredient(chosen) ? ingredient(chosen).group : null;
   const cut = group !== null && CUT.has(group);
   const tempered = group !== null && TEMPERED.has(group);
+  const opened = isIngredient(chosen) && Boolean(ingredient(chosen).puree) && !ingredient(chosen).pulped;
   return (
     <li className="border-rule border-b py-2 last:border-b-0">
       <div className="grid grid-cols-[1.1fr_150px_1fr_auto] items-start gap-2 max-[720px]:grid-cols-[1fr_auto]">
@@ -88,7 +89,7 @@ export function ItemRow({ path, label, problemAt, onRemove }: RowProps) {
           <span className="w-14 max-[720px]:order-2" />
         )}
       </div>
-      <div className={`flex flex-wrap items-center gap-2 ${cut || tempered ? 'mt-2' : ''}`}>
+      <div className={`flex flex-wrap items-center gap-2 ${cut || tempered || opened ? 'mt-2' : ''}`}>
         {cut && (
           <>
             <span className="text-quiet">cut in</span>
@@ -113,6 +114,18 @@ export function ItemRow({ path, label, problemAt, onRemove }: RowProps) {
               />
             </div>
             <span className="text-quiet">mm</span>
+          </>
+        )}
+        {opened && (
+          <>
+            <span className="text-quiet">goes in</span>
+            <div className="w-36">
+              <Pick id={`${id}-as`} label="Goes in as" hideLabel {...register(at('as'))}>
+                <option value="">as pieces</option>
+                <option value="puree">as a purée</option>
+                <option value="mash">as mash</option>
+              </Pick>
+            </div>
           </>
         )}
         {tempered && (

@@ -31,6 +31,19 @@ function summary(f: StepForm): string {
   return [portions.join(', '), more.join(', ')].filter(Boolean).join(' · ');
 }
 
+/** What may be lifted out, each ingredient once, and each go of it where it went in more than once. */
+function goesOf(used: readonly string[]): readonly { readonly name: string; readonly words: string }[] {
+  return [...new Set(used)].flatMap((id) => {
+    const { name } = ingredient(id);
+    const goes = used.filter((u) => u === id).length;
+    const each = Array.from({ length: goes }, (_, n) => ({
+      name: `${id}#${n + 1}`,
+      words: `${name}, go ${n + 1}`,
+    }));
+    return [{ name: id, words: name }, ...(goes > 1 ? each : [])];
+  });
+}
+
 type Props = {
   readonly sortId: string;
   readonly index: number;
@@ -156,14 +169,8 @@ export function StepCard({
                   <fieldset key={ask.key} className="col-span-full">
                     <legend className="font-bold">{ask.words}</legend>
                     <div className="flex flex-wrap gap-x-5">
-                      {[...new Set(used)].map((i) => (
-                        <Tick
-                          key={i}
-                          id={`${askId}-${i}`}
-                          label={ingredient(i).name}
-                          value={i}
-                          {...register(path)}
-                        />
+                      {goesOf(used).map(({ name: i, words }) => (
+                        <Tick key={i} id={`${askId}-${i}`} label={words} value={i} {...register(path)} />
                       ))}
                     </div>
                   </fieldset>

@@ -13,6 +13,7 @@ export type ItemForm = {
   celsius: string;
   shape: '' | 'slab' | 'rod' | 'cube';
   edgeMm: string;
+  as: string;
 };
 
 /** A step's form: text for what is typed, true or false for ticks, ids for pieces. */
@@ -48,6 +49,7 @@ export const itemForm = (p: PortionText): ItemForm => ({
   celsius: textOf(p.celsius),
   shape: p.cut?.shape ?? '',
   edgeMm: textOf(p.cut?.edgeMm),
+  as: p.as ?? '',
 });
 
 function portionOf(f: ItemForm): PortionText {
@@ -56,6 +58,7 @@ function portionOf(f: ItemForm): PortionText {
     amount: f.amount.trim(),
     ...(f.prep.trim() && { prep: f.prep.trim() }),
     ...(f.celsius.trim() && { celsius: typedNumber(f.celsius) as number }),
+    ...((f.as === 'puree' || f.as === 'mash') && { as: f.as }),
     ...(f.shape && { cut: { shape: f.shape, edgeMm: typedNumber(f.edgeMm) as number } }),
   };
 }

@@ -1,9 +1,9 @@
 import { COOLING_METHODS } from '../../../core/heat/cooling';
 import type { RecipeText } from '../../../core/plan/recipe';
-import { PUREE_TOOLS } from '../../../core/pot/step';
 import { EQUAL_PARTS, EQUAL_PARTS_WORDS } from '../../../core/thicken/equalParts';
 import { ROUX_COLOURS } from '../../../core/thicken/granules';
 import { THICKEN_METHODS } from '../../../core/thicken/methods';
+import { PUREE_TOOLS } from '../../../core/thicken/puree';
 
 export type StepKind = RecipeText['steps'][number]['kind'];
 
