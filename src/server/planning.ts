@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { LADDER_RANGE } from '../core/flow/bands';
+import { GENTLY } from '../core/plan/choose/gently';
 import { AS_WRITTEN, amended, WAYS } from '../core/plan/choose/ways';
 import type { House } from '../core/plan/house';
 import { planFor } from '../core/plan/plan';
@@ -36,6 +37,7 @@ export const PlanRequest = z.object({
   moreFat: numberFrom('moreFat', 0, 20_000, 'g').optional(),
   moreSimmer: numberFrom('moreSimmer', 0, 240, 'min').optional(),
   liquidAt: numberFrom('liquidAt', 1, 98, '°C').optional(),
+  dairy: z.enum(GENTLY).optional(),
 });
 export type PlanRequest = z.infer<typeof PlanRequest>;
 

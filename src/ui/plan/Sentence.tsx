@@ -54,6 +54,7 @@ function SentenceNow({ stores, recipe, written, order, stand, wish, lightAt, onC
         moreFat: undefined,
         moreSimmer: undefined,
         liquidAt: undefined,
+        dairy: undefined,
       });
   };
 

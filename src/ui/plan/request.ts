@@ -20,12 +20,13 @@ export type Wish = Amendment & {
 export type Stores = { readonly house: House; readonly recipes: readonly Recipe[] };
 
 /** What a wish changes in its recipe, apart from the order itself. */
-export const amendmentOf = ({ way, share, moreFat, moreSimmer, liquidAt }: Wish): Amendment => ({
+export const amendmentOf = ({ way, share, moreFat, moreSimmer, liquidAt, dairy }: Wish): Amendment => ({
   ...(way !== undefined && { way }),
   ...(share !== undefined && { share }),
   ...(moreFat !== undefined && { moreFat }),
   ...(moreSimmer !== undefined && { moreSimmer }),
   ...(liquidAt !== undefined && { liquidAt }),
+  ...(dairy !== undefined && { dairy }),
 });
 
 /** The recipe's roux step, if it has one: what the thickener control may change. */

@@ -93,7 +93,7 @@ test('the wall is marked at the pass and at each stage that moves the level; mar
 
 test('a way of thickening, its share and what mends a warning come back from the address', () => {
   const wish = wishFrom(
-    { way: 'slurry.cornstarch', share: '0.5', butter: '20', longer: '5', liquid: '80' },
+    { way: 'slurry.cornstarch', share: '0.5', butter: '20', longer: '5', liquid: '80', dairy: 'last' },
     stores,
   )!;
   expect(wish).toMatchObject({
@@ -102,6 +102,7 @@ test('a way of thickening, its share and what mends a warning come back from the
     moreFat: 20,
     moreSimmer: 5,
     liquidAt: 80,
+    dairy: 'last',
   });
   const query = Object.fromEntries(new URL(addressOf(wish), 'http://x').searchParams);
   expect(wishFrom(query, stores)).toEqual(wish);

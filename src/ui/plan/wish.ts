@@ -1,5 +1,6 @@
 import { LADDER_RANGE, middleOf } from '../../core/flow/bands';
 import { rimVolume } from '../../core/heat/vessel';
+import { GENTLY } from '../../core/plan/choose/gently';
 import type { Amendment } from '../../core/plan/choose/ways';
 import { AS_WRITTEN, cannotBe, wayOf } from '../../core/plan/choose/ways';
 import type { Recipe } from '../../core/plan/recipe';
@@ -27,11 +28,13 @@ function amendmentFrom(query: Record<string, string | undefined>, recipe: Recipe
   const moreFat = numberIn(query.butter, 0.1, 20_000);
   const moreSimmer = numberIn(query.longer, 1, 240);
   const liquidAt = numberIn(query.liquid, 1, 98);
+  const dairy = oneOf(GENTLY, query.dairy);
   return {
     ...(way && way !== AS_WRITTEN && cannotBe(recipe, share) === null && { way: way.id, share }),
     ...(moreFat !== undefined && { moreFat }),
     ...(moreSimmer !== undefined && { moreSimmer }),
     ...(liquidAt !== undefined && { liquidAt }),
+    ...(dairy !== undefined && { dairy }),
   };
 }
 
@@ -72,6 +75,7 @@ export function queryOf(w: Wish): URLSearchParams {
     ...(w.moreFat && { butter: String(w.moreFat) }),
     ...(w.moreSimmer && { longer: String(w.moreSimmer) }),
     ...(w.liquidAt !== undefined && { liquid: String(w.liquidAt) }),
+    ...(w.dairy && { dairy: w.dairy }),
   });
 }
 

@@ -78,6 +78,13 @@ function candidates(w: Warning, plan: Plan, { house, asked, recipe }: Question):
   if (w.id === 'slow') {
     return [{ words: 'Start from hot stock, 80 °C', change: { liquidAt: 80 } }, ...stronger];
   }
+  if (w.id === 'dairy') {
+    return [
+      { words: 'Warm the dairy first', change: { dairy: 'warm' } },
+      { words: 'Put the dairy in last, under the simmer', change: { dairy: 'last' } },
+      { words: 'Take cream of 35 % instead', change: { dairy: 'richer' } },
+    ];
+  }
   if (w.id === 'fat-short' && w.grams) {
     // The vegetables soak up part of it, and more fat wants a little more flour: tried in growing amounts.
     const short = w.grams / BUTTER_FAT;
@@ -113,7 +120,9 @@ export function remediesFor(warning: Warning, plan: Plan, question: Question): r
     if (helping.length === MOST) break;
     if (remedy.change.litres !== undefined && remedy.change.litres < 0.2) continue;
     const next = planAsked({ ...question, asked: { ...question.asked, ...remedy.change } });
-    if (!next || next.warnings.some((w) => w.id === warning.id)) continue;
+    const still = next?.warnings.find((w) => w.id === warning.id);
+    // A danger that is left a caution is worth offering; a caution has to go.
+    if (!next || (still && !(warning.severity !== 'caution' && still.severity === 'caution'))) continue;
     if ([...stops(next)].some((id) => !before.has(id))) continue;
     helping.push(remedy);
     // More butter than is enough is no other remedy.

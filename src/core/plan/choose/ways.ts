@@ -5,6 +5,7 @@ import { LEAST_SIMMER } from '../../thicken/granules';
 import { METHOD_RULES } from '../../thicken/methods';
 import type { Amount } from '../amount';
 import type { Recipe, RecipePortion, RecipeStep } from '../recipe';
+import { type Gently, gently } from './gently';
 
 /** A way to thicken a pot: what with, and how it goes in. */
 export type Way = {
@@ -80,6 +81,8 @@ export type Amendment = {
   readonly moreSimmer?: number | undefined;
   /** The liquid goes in at this temperature, °C. */
   readonly liquidAt?: number | undefined;
+  /** How its dairy is spared. */
+  readonly dairy?: Gently | undefined;
 };
 
 const isSolved = (a: Amount): boolean => a.kind === 'solve' && a.goal === 'thickness';
@@ -241,6 +244,7 @@ export function amended(recipe: Recipe, a: Amendment): Recipe {
       p.amount.kind === 'solve' && p.amount.goal === 'volume' ? { ...p, celsius } : p;
     steps = steps.map((s) => (s.kind === 'add' ? { ...s, items: s.items.map(hot) } : s));
   }
+  if (a.dairy) steps = gently({ steps: [...steps] }, a.dairy);
   return steps === recipe.steps ? recipe : { ...recipe, steps: [...steps] };
 }
 
