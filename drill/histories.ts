@@ -15,6 +15,7 @@ import type { Portion, Step, StepKind } from '../src/core/pot/step';
 import { EQUAL_PARTS } from '../src/core/thicken/equalParts';
 import { ROUX_COLOURS } from '../src/core/thicken/granules';
 import { THICKEN_METHODS } from '../src/core/thicken/methods';
+import { PUREE_TOOLS } from '../src/core/thicken/puree';
 import { DAY_MS } from '../src/core/units/moment';
 
 /** Where each of the canteen's soups is cooked here, id, pot and burner. */
@@ -73,6 +74,7 @@ function anyStep({ between, whole, of, maybe }: Numbers): Step {
       ingredient: of(foods).id,
       amount: between(0, of([50, 2000, 2e6])),
       celsius: maybe(() => between(-25, 200)),
+      as: maybe(() => of(['puree', 'mash'] as const)),
       cut: maybe(() => ({ shape: of(['slab', 'rod', 'cube'] as const), edgeMm: between(1, 80) })),
     });
   const items = () => Array.from({ length: whole(1, 3) }, portion);
@@ -97,8 +99,10 @@ function anyStep({ between, whole, of, maybe }: Numbers): Step {
     'hold',
     'chill',
     'reheat',
+    'keep',
   ]);
   const lid = of(LIDS);
+  const standing = () => ({ offHeat: maybe(() => true), minutes: maybe(minutes) });
   const made: Record<StepKind, () => object> = {
     sweat: () => ({
       items: items(),
@@ -113,23 +117,28 @@ function anyStep({ between, whole, of, maybe }: Numbers): Step {
       colour: of(ROUX_COLOURS),
       minutes: minutes(),
     }),
-    dust: () => ({ flour: portion(), minutes: minutes() }),
-    add: () => ({ items: items(), gradually: maybe(() => true), lid: maybe(() => lid) }),
+    dust: () => ({ flour: portion(), minutes: minutes(), offHeat: maybe(() => true) }),
+    add: () => ({ items: items(), gradually: maybe(() => true), lid: maybe(() => lid), ...standing() }),
     'bring-to': () => ({ to: of(['simmer', 'boil', between(30, 100)]), flame: flame(), lid }),
     simmer: () => ({ minutes: minutes(), untilTender: maybe(() => true), lid, flame: maybe(flame) }),
     puree: () => ({
       fraction: between(0, 1),
-      of: maybe(() => [of(foods).id]),
+      of: maybe(() => [of(foods).id, `${of(foods).id}#${whole(1, 3)}`]),
       reserve: maybe(() => between(0, 0.95)),
-      tool: of(['stick blender', 'jug blender']),
+      tool: of(PUREE_TOOLS),
+      ...standing(),
     }),
-    season: () => ({ items: items() }),
+    season: () => ({ items: items(), ...standing() }),
     render: () => ({ items: items(), minutes: minutes(), keep: between(0, 1) }),
     reduce: () => ({
       flame: flame(),
       to: of([{ share: between(0.1, 1) }, { dropMm: between(0.1, 400) }, { minutes: minutes() }]),
     }),
-    strain: () => ({ keeps: maybe(() => between(0, 1)), of: maybe(() => [of(foods).id]) }),
+    strain: () => ({
+      keeps: maybe(() => between(0, 1)),
+      of: maybe(() => [of(foods).id]),
+      minutes: maybe(minutes),
+    }),
     thicken: () => ({
       method: of(THICKEN_METHODS),
       thickener: portion(),
@@ -145,6 +154,7 @@ function anyStep({ between, whole, of, maybe }: Numbers): Step {
     hold: () => ({ minutes: minutes(), at: between(50, 95), lid }),
     chill: () => ({ method: of(COOLING_METHODS), depthMm: between(10, 400), to: between(1, 20) }),
     reheat: () => ({ to: between(60, 95), flame: flame(), lid }),
+    keep: () => ({ days: whole(1, 365), at: between(-40, 15) }),
   };
   return given({ kind, ...made[kind]() }) as Step;
 }

@@ -8,6 +8,7 @@ import { strain } from '../pot/steps/strain';
 import { temperingOf, yolkState } from '../pot/steps/temper';
 import { saltBalance } from '../season/salt';
 import { ROUX_COLOURS, ROUX_STRENGTH, type RouxColour } from '../thicken/granules';
+import { CUTS } from '../thicken/puree';
 
 /** Jugs a kitchen has, mL. */
 export const JUGS = [1000, 1500, 2000, 3000] as const;
@@ -95,7 +96,7 @@ export function guideFor(step: Step, pot: Pot, kitchen: Kitchen): Guide | null {
       return ml < 200 ? null : { kind: 'pours', ml: pours(ml) };
     }
     case 'puree': {
-      if (step.tool === 'masher' || step.tool === 'fork') return null;
+      if (CUTS[step.tool] === 0) return null;
       const ml = volumeMl(pot) * step.fraction;
       return { kind: 'blend', ml, jug: step.tool === 'jug blender', celsius: pot.celsius };
     }

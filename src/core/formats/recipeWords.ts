@@ -24,6 +24,7 @@ const VERBS: { readonly [K in Step['kind']]: string } = {
   hold: 'Hold',
   chill: 'Chill',
   reheat: 'Reheat',
+  keep: 'Keep',
 };
 
 /** The name of a kind of step, as the editor and the versions call it. */
@@ -47,6 +48,7 @@ const saidValue = (value: unknown): string => {
 const UNIT: Readonly<Record<string, string>> = {
   minutes: ' min',
   depthMm: ' mm',
+  days: ' days',
   at: ' °C',
   warmTo: ' °C',
 };

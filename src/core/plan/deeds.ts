@@ -3,6 +3,7 @@ import { foodIn, type Kitchen } from '../pot/kitchen';
 import { portionsIn } from '../pot/portions';
 import type { Portion } from '../pot/step';
 import { type Caution, cautionsFor, type Deed } from '../safety/cautions';
+import { CUTS } from '../thicken/puree';
 import type { Ran } from './simulate';
 
 /** A step as far as cautions need to know it: what goes in, how hot, what is blended or poured off. */
@@ -11,9 +12,10 @@ export function deedOf({ step, before, pot }: Ran): Deed {
     .filter((p) => p.amount > 0)
     .map((p) => p.ingredient);
   const deed: Deed = { kind: step.kind, ingredients, celsius: before.celsius };
-  if (step.kind === 'puree' && step.tool !== 'masher') {
+  if (step.kind === 'puree' && CUTS[step.tool] > 0) {
     return { ...deed, blendedMl: volumeMl(before) * step.fraction, jug: step.tool === 'jug blender' };
   }
+  if (step.kind === 'keep') return { ...deed, kept: { days: step.days, celsius: step.at } };
   if (step.kind === 'render') return { ...deed, fatPouredOff: pot.removed - before.removed };
   return deed;
 }

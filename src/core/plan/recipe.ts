@@ -48,6 +48,7 @@ const NEEDS_LIQUID = new Set([
   'chill',
   'reheat',
   'rest',
+  'keep',
 ]);
 
 const BRINGS_LIQUID = new Set(['liquid', 'dairy', 'wine']);
@@ -87,6 +88,11 @@ function whatDoesNotFollow(steps: readonly RecipeStep[]): readonly Issue[] {
         message: `“${step.kind}” cannot be step ${n + 1}: there is no liquid in the pot yet`,
       });
     }
+    if (step.kind === 'keep' && n < steps.length - 1)
+      issues.push({
+        path: ['steps', n, 'kind'],
+        message: '“keep” is the last step: what is kept is done with',
+      });
     if (step.kind === 'puree' && typeof step.fraction !== 'number') blend++;
     if ((step.kind === 'puree' || step.kind === 'strain') && step.of)
       for (const name of step.of) {

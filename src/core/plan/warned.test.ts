@@ -4,6 +4,7 @@ import { middleOf } from '../flow/bands';
 import { planFor } from './plan';
 import { predict } from './predict';
 import { Recipe } from './recipe';
+import { detailsOf, titleOf } from './wording';
 
 const house = demoHouse();
 const { kitchen } = house;
@@ -165,4 +166,77 @@ test('vegetables for forty litres are not sweated in the minutes for two: said, 
   const needs = Number(/about (\d+) min/.exec(w?.change ?? '')?.[1]);
   expect(needs).toBeGreaterThan(12);
   expect(needs).toBeLessThan(40);
+});
+
+describe('what is put by', () => {
+  const soup = [pour('chicken-stock', '2 L', 60), { kind: 'bring-to', to: 'simmer', flame: 1, lid: 'off' }];
+  const chill = { kind: 'chill', method: 'ice bath', depthMm: 100, to: 4 };
+  const kept = (days: number, at: number, before: readonly object[] = [chill]) =>
+    plan(recipe([...soup, ...before, { kind: 'keep', days, at }]));
+  const mark = (days: number, at: number) => kept(days, at).warnings.find((w) => w.id === 'date mark');
+
+  test('gives its date mark: seven days at 5 °C, the day it is made counted', () => {
+    expect(mark(7, 5)).toMatchObject({ severity: 'caution', says: expect.stringMatching(/7 days at 5 °C/) });
+    expect(mark(7, 5)?.change).toMatch(/the day it was made and the day it is thrown away/);
+    expect(mark(7, 5)?.rule).toMatch(/3-501\.17/);
+    expect(mark(8, 5)).toMatchObject({
+      severity: 'danger',
+      says: expect.stringMatching(/8 days are too long/),
+    });
+    expect(mark(3, 6)).toMatchObject({ severity: 'danger', says: expect.stringMatching(/too warm/) });
+  });
+
+  test('frozen, the days stand still', () => {
+    expect(mark(90, -18)).toMatchObject({
+      severity: 'caution',
+      says: expect.stringMatching(/days stand still/),
+    });
+    expect(mark(90, -11)?.severity).toBe('danger');
+  });
+
+  test('hot it is not put by; chilled it is, and takes no time of the plan', () => {
+    expect(kept(3, 3, []).warnings.find((w) => /^kept-hot/.test(w.id))?.severity).toBe('stop');
+    const cold = kept(3, 3);
+    expect(cold.warnings.some((w) => /^kept-hot/.test(w.id))).toBe(false);
+    expect(cold.steps.at(-1)).toMatchObject({ seconds: 0, celsius: 3 });
+    expect(plan(recipe([...soup, chill])).seconds).toBe(cold.seconds);
+  });
+
+  test('is the last of a recipe', () => {
+    const wrong = Recipe.safeParse({
+      ...recipe([...soup, chill]),
+      steps: [...soup, chill, { kind: 'keep', days: 3, at: 3 }, { kind: 'rest', minutes: 3, lid: 'on' }],
+    });
+    expect(wrong.error?.issues.map((i) => i.message).join()).toMatch(/“keep” is the last step/);
+  });
+});
+
+test('a pot taken off the heat, filled in minutes said, mashed with a fork, says so', () => {
+  const says = (step: object) => {
+    const of = plan(
+      recipe([
+        {
+          kind: 'sweat',
+          items: [{ ingredient: 'floury-potato', amount: '400 g' }],
+          minutes: 2,
+          to: 'translucent',
+        },
+        pour('chicken-stock', '2 L', 60),
+        { kind: 'add', items: [{ ingredient: 'floury-potato', amount: '400 g', as: 'mash' }] },
+        { kind: 'add', items: [{ ingredient: 'floury-potato', amount: '400 g' }] },
+        step,
+      ]),
+    ).steps.at(-1)?.step;
+    return of ? [titleOf(of), ...detailsOf(of)].join(' | ') : '';
+  };
+  expect(says({ ...pour('heavy-cream', '200 g'), offHeat: true, minutes: 4 })).toMatch(
+    /take the pot off the heat first.*over 4 min/,
+  );
+  expect(says({ kind: 'puree', fraction: '1/2', tool: 'fork' })).toMatch(/Mash 50 % of it with a fork/);
+  expect(says({ kind: 'puree', fraction: 'all', tool: 'masher', of: ['floury-potato#2'] })).toMatch(
+    /blend second floury potato/,
+  );
+  expect(says({ kind: 'add', items: [{ ingredient: 'carrot', amount: '200 g', as: 'puree' }] })).toMatch(
+    /carrot, ready as a purée/,
+  );
 });

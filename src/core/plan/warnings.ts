@@ -250,6 +250,24 @@ function rests(run: Run, kitchen: Kitchen): Warning[] {
   });
 }
 
+/** Put by hot, or hotter than what is kept cold may be. */
+function notChilled(run: Run): Warning[] {
+  const { atMost, section } = LIMITS.coldHold;
+  return run.ran.flatMap((r, n): Warning[] =>
+    r.step.kind === 'keep' && r.before.celsius > atMost + 0.5
+      ? [
+          {
+            id: `kept-hot-${n}`,
+            severity: 'stop',
+            says: `It comes to step ${n + 1} at ${r.before.celsius.toFixed(0)} °C: nothing is put by hotter than ${atMost} °C.`,
+            change: 'Chill it first: pans, a blast or an ice bath.',
+            rule: `${CODE}, ${section}`,
+          },
+        ]
+      : [],
+  );
+}
+
 /** Lands in another band than was asked for, with nothing left to the plan that could mend it. */
 function anotherBand({ order, found, stand, solved }: Draft): Warning[] {
   const asked = bandOf(order.viscosity, stand.kitchen.bandLimits);
@@ -268,7 +286,7 @@ function anotherBand({ order, found, stand, solved }: Draft): Warning[] {
 const careful = (run: Run, kitchen: Kitchen): Warning[] =>
   gathered(run.ran, kitchen).map((c) => ({
     id: c.id,
-    severity: 'caution',
+    severity: c.broken ? 'danger' : 'caution',
     says: c.says,
     change: c.do,
     rule: c.rule,
@@ -285,5 +303,6 @@ export const warningsFor = (plan: Draft, run: Run): readonly Warning[] => [
   ...flour(run),
   ...dairy(run, plan.stand.kitchen),
   ...rests(run, plan.stand.kitchen),
+  ...notChilled(run),
   ...careful(run, plan.stand.kitchen),
 ];

@@ -96,6 +96,8 @@ export function titleOf(step: Step, from?: number): string {
       return `Hold at ${step.at} °C`;
     case 'chill':
       return `Chill to ${step.to} °C`;
+    case 'keep':
+      return `Keep it ${step.days} ${step.days === 1 ? 'day' : 'days'} at ${step.at} °C`;
     case 'reheat':
       return `Reheat to ${step.to} °C`;
   }
@@ -183,6 +185,8 @@ export function waysOf(step: Step, from?: number): readonly string[] {
           ? 'the pot in ice and water, stirred'
           : `${step.method}, ${step.depthMm / 10} cm deep`,
       ];
+    case 'keep':
+      return ['covered, labelled with what it is, the day it was made and the day it is thrown away'];
     case 'reheat':
       return [`${flameWords(step.flame)}, ${LID[step.lid]}`];
     default:

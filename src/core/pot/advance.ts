@@ -14,7 +14,7 @@ import type { Kitchen } from './kitchen';
 import type { Pot } from './pot';
 import { coolsTo, type Portion, type Step } from './step';
 import { dust, roux } from './steps/flour';
-import { chill, hold, poach, reheat, rest } from './steps/keep';
+import { chill, hold, keep, poach, reheat, rest } from './steps/keep';
 import { blend, minutesOfPuree } from './steps/puree';
 import { reduce, reduceLeft } from './steps/reduce';
 import { render } from './steps/render';
@@ -228,6 +228,8 @@ export function advance(
       const left = chilled.cut ? step : null;
       return { pot: chilled.pot, trace: [sampleOf(chilled.pot)], notes, left, wait: 0 };
     }
+    case 'keep':
+      return done(keep(pot, step), until);
     case 'season':
       return guarded(
         filling(pot, { ...step, minutes: step.minutes ?? ADD_SECONDS / 60 }, pot.lid, kitchen, until),

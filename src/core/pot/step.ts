@@ -53,6 +53,7 @@ export const STEP_KINDS = [
   'hold',
   'chill',
   'reheat',
+  'keep',
 ] as const;
 
 /**
@@ -205,6 +206,13 @@ export function stepSchema<A extends z.ZodType, F extends z.ZodType>(amount: A, 
         method: z.enum(COOLING_METHODS),
         depthMm: z.number().min(10).max(400),
         to: z.number().min(1).max(20),
+      }),
+      /** Put by for so many days, the day it is made counted, at `at` °C: cold, or frozen. */
+      z.object({
+        kind: z.literal('keep'),
+        ...note,
+        days: z.number().int().min(1).max(365),
+        at: z.number().min(-40).max(15),
       }),
       z.object({
         kind: z.literal('reheat'),

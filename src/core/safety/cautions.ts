@@ -7,6 +7,8 @@ export type Caution = {
   readonly says: string;
   readonly do: string;
   readonly rule: string;
+  /** True when what the recipe says is already against the rule. */
+  readonly broken?: boolean;
 };
 
 export const CODE = 'FDA Food Code 2022 (from memory); the local code decides';
@@ -40,6 +42,39 @@ const fillsOf = (ml: number): string => {
   return `${n} ${n === 1 ? 'fill' : 'fills'}`;
 };
 
+/** °C from which what is kept is frozen. Common practice, no source. */
+const FROZEN = -12;
+
+/** How what is put by is marked, and whether it may be: the day it is made is the first of its days. */
+function keptMark({ days, celsius }: NonNullable<Deed['kept']>): Caution {
+  const { dateMark } = LIMITS;
+  const rule = `${CODE}, ${dateMark.section}`;
+  if (celsius <= FROZEN)
+    return {
+      id: 'date mark',
+      says: 'Frozen, its days stand still: those before and after it count together.',
+      do: `Write the day it was made and the day it was frozen. Thawed, use it within what is left of ${dateMark.days} days.`,
+      rule,
+    };
+  const tooLong = days > dateMark.days;
+  const tooWarm = celsius > dateMark.atMost;
+  const least = Math.min(days, dateMark.days);
+  return {
+    id: 'date mark',
+    says: tooWarm
+      ? `At ${celsius} °C it is too warm to be kept: ${dateMark.atMost} °C at most.`
+      : tooLong
+        ? `${days} days are too long: ${dateMark.days} at ${dateMark.atMost} °C, the day it is made counted.`
+        : `Kept ${least} ${least === 1 ? 'day' : 'days'} at ${celsius} °C, the day it is made counted.`,
+    do:
+      tooLong || tooWarm
+        ? `Keep it at ${dateMark.atMost} °C or under, ${dateMark.days} days at most, or freeze it.`
+        : 'Label it with what it is, the day it was made and the day it is thrown away.',
+    rule,
+    ...((tooLong || tooWarm) && { broken: true }),
+  };
+}
+
 /** What a step does, as far as cautions need to know. */
 export type Deed = {
   readonly kind: string;
@@ -51,6 +86,8 @@ export type Deed = {
   readonly jug?: boolean;
   /** g of fat poured off. */
   readonly fatPouredOff?: number;
+  /** For how many days, and at how many °C, it is put by. */
+  readonly kept?: { readonly days: number; readonly celsius: number };
 };
 
 /**
@@ -81,6 +118,7 @@ export function cautionsFor(
           },
     );
   }
+  if (deed.kept) found.push(keptMark(deed.kept));
   if (deed.fatPouredOff) {
     found.push({
       id: 'hot fat',

@@ -5,7 +5,7 @@ import { centreTemperature, startLag } from '../../heat/softening';
 import { heatCapacity, metalCapacity, putAllIn, volumeMl } from '../contents';
 import { type Cooked, cook, DONE_CELSIUS, heatTo } from '../cook';
 import type { Kitchen } from '../kitchen';
-import { OFF_THE_HEAT, type Pot } from '../pot';
+import { OFF_THE_HEAT, type Pot, potCelsius } from '../pot';
 import type { Step } from '../step';
 import { standing } from './standing';
 
@@ -60,6 +60,13 @@ export function coolingOf(pot: Pot, step: Pick<Of<'chill'>, 'method' | 'depthMm'
     heatPerMl: ml > 0 ? (heatCapacity(pot) - metal) / ml : heatHeldBy({ ...pot.liquid, water: 1 }, 20),
     conductivity: known ? mixtureConductivity(pot.liquid, 30) : 0.6,
   };
+}
+
+/** Put by: as cold as where it is kept, and no time of the plan's. What freezes stands as slush here. */
+export function keep(pot: Pot, step: Of<'keep'>): Pot {
+  const celsius = potCelsius(step.at);
+  const pieces = pot.pieces.map((p) => ({ ...p, lag: startLag(p.cut, celsius, celsius) }));
+  return { ...pot, celsius, pieces, lid: 'on', fire: OFF_THE_HEAT };
 }
 
 /** Cooled to `to` °C in pans; where the method never gets there the pot stays as it is and the step stalls. */

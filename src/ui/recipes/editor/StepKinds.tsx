@@ -20,6 +20,7 @@ const WHAT: { readonly [K in StepKind]: string } = {
   hold: 'hot, for service',
   chill: 'in pans, a blast or an ice bath',
   reheat: 'from cold',
+  keep: 'cold or frozen, with its date mark',
 };
 
 /** Every kind of step, to pick one. */

@@ -121,6 +121,10 @@ export const ASKS: { readonly [K in StepKind]: readonly Ask[] } = {
     { as: 'number', key: 'to', words: 'To', unit: '°C' },
   ],
   reheat: [{ as: 'number', key: 'to', words: 'To', unit: '°C' }, flame, lid],
+  keep: [
+    { as: 'number', key: 'days', words: 'Days, the day it is made counted', unit: '' },
+    { as: 'number', key: 'at', words: 'At', unit: '°C' },
+  ],
 };
 
 /** What a step holds: a list of ingredients, or single ones by name. */
@@ -188,4 +192,5 @@ export const FRESH: { readonly [K in StepKind]: Extract<RecipeText['steps'][numb
   hold: { kind: 'hold', minutes: 60, at: 75, lid: 'on' },
   chill: { kind: 'chill', method: 'blast', depthMm: 50, to: 5 },
   reheat: { kind: 'reheat', to: 75, flame: 0.5, lid: 'on' },
+  keep: { kind: 'keep', days: 3, at: 3 },
 };
