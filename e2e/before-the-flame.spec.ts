@@ -405,6 +405,26 @@ test('the kitchen is changed and every plan counts with it; nonsense is marked, 
   ]);
 });
 
+test('dairy that could split is put in last by one tap, said in the sentence, and taken back there', async ({
+  page,
+}) => {
+  await open(page, '/plan?recipe=smoked-parsnip-veloute&litres=12&pot=tall-steel-36&burner=front-left');
+  await page.getByRole('button', { name: /to mind$/ }).click();
+  const sheet = page.getByRole('dialog');
+  await expect(sheet.getByText(/The dairy can split in step \d/)).toBeVisible();
+  await sheet.getByRole('button', { name: 'Put the dairy in last, under the simmer' }).click();
+  await expect(page).toHaveURL(/dairy=last/);
+  await page.getByRole('button', { name: 'Steps' }).click();
+  await expect(page.getByText('Let it cool to 85 °C')).toBeVisible();
+  await page.getByRole('button', { name: /to mind$/ }).click();
+  await expect(page.getByRole('dialog').getByText(/The dairy can split/)).toBeHidden();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /^Dairy/ }).click();
+  await page.getByRole('dialog').getByText('as the recipe has it', { exact: true }).click();
+  await expect(page).not.toHaveURL(/dairy=/);
+  await expect(page.getByText('Let it cool to 85 °C')).toBeHidden();
+});
+
 test('a water test sets the pot’s loss and the burner’s power, by stop-watch and by hand', async ({
   page,
 }) => {

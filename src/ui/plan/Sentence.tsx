@@ -3,6 +3,7 @@
 import { memo, type RefObject } from 'react';
 import { BANDS, bandOf, middleOf, rangeOf } from '../../core/flow/bands';
 import { FILL_LIMIT, rimVolume } from '../../core/heat/vessel';
+import { GENTLY, type Gently } from '../../core/plan/choose/gently';
 import type { Recipe } from '../../core/plan/recipe';
 import type { Stand } from '../../core/plan/simulate';
 import type { Order } from '../../core/plan/types';
@@ -15,6 +16,13 @@ import { rouxOf, type Stores, type Wish } from './request';
 import { ThickenPart } from './ThickenPart';
 import { TimePart } from './TimePart';
 import { addressOf } from './wish';
+
+/** How its dairy is spared, in the sentence. */
+const SPARED: Readonly<Record<Gently, string>> = {
+  warm: 'warmed first',
+  last: 'last of all',
+  richer: 'as cream of 35 %',
+};
 
 const KIND = { gas: 'gas', induction: 'induction', electric: 'electric' } as const;
 
@@ -132,6 +140,21 @@ function SentenceNow({ stores, recipe, written, order, stand, wish, lightAt, onC
             words={EQUAL_PARTS_WORDS[rule]}
             onChange={(r) => onChange({ rule: r })}
             options={EQUAL_PARTS.map((r) => ({ value: r, words: EQUAL_PARTS_WORDS[r] }))}
+          />
+        </>
+      )}
+      {wish.dairy && (
+        <>
+          , its dairy{' '}
+          <Choice
+            label="Dairy"
+            value={wish.dairy}
+            words={SPARED[wish.dairy]}
+            onChange={(d) => onChange({ dairy: d === 'written' ? undefined : d })}
+            options={[
+              { value: 'written' as const, words: 'as the recipe has it' },
+              ...GENTLY.map((g) => ({ value: g, words: SPARED[g] })),
+            ]}
           />
         </>
       )}

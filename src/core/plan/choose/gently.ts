@@ -8,6 +8,8 @@ export type Gently = (typeof GENTLY)[number];
 /** °C dairy is warmed to, and the pot is kept at with dairy in it: under 82 nothing comes of heat alone. Common practice, no source. */
 const WARMED = 60;
 const KEPT_AT = 80;
+/** °C the pot is let come down to before it: what is warmed then takes it under 82. */
+const MEETS_AT = 85;
 
 /** Cream rich enough to stand acid and heat, and the share of fat under which dairy is replaced by it. Common practice, no source. */
 const RICH = 'whipping-cream';
@@ -44,7 +46,7 @@ function atTheEnd(steps: readonly RecipeStep[]): readonly RecipeStep[] {
   const late = kept.findIndex((s, n) => isLate(s) && !kept.slice(n).some((t) => !isLate(t)));
   const at = late === -1 ? kept.length : late;
   const end: RecipeStep[] = [
-    { kind: 'bring-to', to: KEPT_AT, flame: 0.5, lid: 'off' },
+    { kind: 'bring-to', to: MEETS_AT, flame: 0.5, lid: 'off' },
     { kind: 'add', items: dairy.map(warmed) },
     { kind: 'bring-to', to: KEPT_AT, flame: 0.3, lid: 'off' },
   ];

@@ -199,7 +199,7 @@ export function StepCard({
                   key={ask.key}
                   id={askId}
                   label={ask.as === 'number' && ask.unit ? `${ask.words}, ${ask.unit}` : ask.words}
-                  placeholder={ask.as === 'text' ? ask.hint : ask.optional ? 'none' : ''}
+                  placeholder={ask.as === 'text' ? ask.hint : ask.optional ? (ask.empty ?? 'none') : ''}
                   inputMode={ask.as === 'number' ? 'decimal' : 'text'}
                   {...register(path)}
                   problem={problemAt(path)}

@@ -17,6 +17,8 @@ export type Ask =
       readonly words: string;
       readonly unit: string;
       readonly optional?: boolean;
+      /** What an empty field means, where that is not nothing. */
+      readonly empty?: string;
     }
   | {
       readonly as: 'text';
@@ -41,7 +43,7 @@ const minutes: Ask = { as: 'number', key: 'minutes', words: 'Minutes', unit: 'mi
 const lid: Ask = { as: 'choice', key: 'lid', words: 'Lid', options: plain(['on', 'ajar', 'off']) };
 const lidIfAny: Ask = { ...lid, optional: true };
 const flame: Ask = { as: 'number', key: 'flame', words: 'Flame, 0.05 to 1', unit: '' };
-const minutesIfAny: Ask = { ...minutes, words: 'Minutes, if not as long as it takes', optional: true };
+const minutesIfAny: Ask = { ...minutes, words: 'Takes', optional: true, empty: 'as it takes' };
 const offHeat: Ask = { as: 'tick', key: 'offHeat', words: 'Off the heat' };
 const pieces: Ask = { as: 'pieces', key: 'of', words: 'Only these (none ticked: everything)' };
 
