@@ -1,5 +1,6 @@
 import type { OpenAmount, RecordedPlan } from '../batch/record';
 import { portionsIn } from '../pot/portions';
+import { TRADE } from '../safety/cautions';
 import type { Recipe, RecipePortion, RecipeStep } from './recipe';
 import type { Plan } from './types';
 import { detailsOf, reasonFor, titleOf } from './wording';
@@ -15,6 +16,12 @@ function openIn(step: RecipeStep | undefined): OpenAmount[] {
     ? [...items, { item: 'fraction', goal: 'thickness' }]
     : items;
 }
+
+/** What the plan warns of in one step, as the stove says it there. */
+const atStep = ({ warnings }: Plan, step: number) =>
+  warnings
+    .filter((w) => w.step === step)
+    .map((w) => ({ id: w.id, says: w.says, do: w.change, rule: w.rule ?? TRADE }));
 
 /** The plan in the form a batch keeps: its words, and all the model needs to go along. `recipe` as it was planned. */
 export const toRecord = (plan: Plan, recipe: Recipe): RecordedPlan => {
@@ -39,7 +46,10 @@ export const toRecord = (plan: Plan, recipe: Recipe): RecordedPlan => {
       celsius: s.celsius,
       from: s.from,
       volumeMl: s.volumeMl,
-      cautions: [...s.cautions],
+      cautions: [
+        ...s.cautions.map(({ id, says, do: change, rule }) => ({ id, says, do: change, rule })),
+        ...atStep(plan, n),
+      ],
       does: s.step,
       open: openIn(recipe.steps[n]),
     })),

@@ -75,6 +75,8 @@ export type Warning = {
   readonly change: string;
   /** The rule behind a caution. */
   readonly rule?: string;
+  /** The step it is about, from 0, where it is about one: it stands there at the stove too. */
+  readonly step?: number;
   /** What is short or over, g for the whole pot, or minutes, where a figure goes with it. */
   readonly grams?: number;
   readonly minutes?: number;

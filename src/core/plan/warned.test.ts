@@ -4,6 +4,7 @@ import { middleOf } from '../flow/bands';
 import { planFor } from './plan';
 import { predict } from './predict';
 import { Recipe } from './recipe';
+import { toRecord } from './toRecord';
 import { detailsOf, titleOf } from './wording';
 
 const house = demoHouse();
@@ -239,4 +240,22 @@ test('a pot taken off the heat, filled in minutes said, mashed with a fork, says
   expect(says({ kind: 'add', items: [{ ingredient: 'carrot', amount: '200 g', as: 'puree' }] })).toMatch(
     /carrot, ready as a purée/,
   );
+});
+
+test('what a plan warns of in one step stands at that step in the record, for the stove', () => {
+  const boiled = recipe([
+    pour('tomato-passata', '800 g'),
+    pour('vegetable-stock', '600 g'),
+    pour('semi-skimmed-milk', '500 mL', 5),
+    { kind: 'bring-to', to: 'boil', flame: 1, lid: 'off' },
+    { kind: 'rest', minutes: 90, lid: 'off' },
+  ]);
+  const of = plan(boiled);
+  const { steps } = toRecord(of, boiled);
+  const at = (id: RegExp) => steps.findIndex((s) => s.cautions?.some((c) => id.test(c.id)));
+  expect(at(/^dairy$/)).toBe(of.warnings.find((w) => w.id === 'dairy')?.step);
+  expect(at(/^rest-/)).toBe(4);
+  const rest = steps[4]?.cautions?.find((c) => /^rest-/.test(c.id));
+  expect(rest?.says).toMatch(/under 57 °C after \d+ min/);
+  expect(rest?.rule).toMatch(/3-501/);
 });

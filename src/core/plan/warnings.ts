@@ -86,6 +86,7 @@ function fire(plan: Draft, run: Run): Warning[] {
       if (note.kind === 'stalled') {
         warnings.push({
           id: `stalled-${n}`,
+          step: n,
           severity: 'stop',
           says: `${burner.name} stalls at ${note.celsius.toFixed(0)} °C in step ${n + 1}; the step needs ${note.wanted.toFixed(0)} °C.`,
           change: 'Take a stronger burner, put the lid on, or make less.',
@@ -93,6 +94,7 @@ function fire(plan: Draft, run: Run): Warning[] {
       } else if (note.kind === 'scrambled') {
         warnings.push({
           id: `scrambled-${n}`,
+          step: n,
           severity: 'stop',
           says: `The yolk reaches ${note.reached.toFixed(0)} °C in step ${n + 1}; over ${note.limit} °C it scrambles.`,
           change: 'Bring it no hotter than that after the liaison.',
@@ -100,6 +102,7 @@ function fire(plan: Draft, run: Run): Warning[] {
       } else if (note.kind === 'cannot-chill') {
         warnings.push({
           id: `chill-${n}`,
+          step: n,
           severity: 'stop',
           says: `Step ${n + 1} cannot reach ${note.to} °C: where it cools is no colder.`,
           change: 'Use a colder place, a fan or an ice bath.',
@@ -107,6 +110,7 @@ function fire(plan: Draft, run: Run): Warning[] {
       } else {
         warnings.push({
           id: `hard-${n}`,
+          step: n,
           severity: 'stop',
           says: `The pieces do not become tender in step ${n + 1}.`,
           change: 'Cut them smaller, or take a stronger burner.',
@@ -190,6 +194,7 @@ function notSweated(run: Run, kitchen: Kitchen): Warning[] {
     return [
       {
         id: `sweat-${n}`,
+        step: n,
         severity: 'caution',
         says: `After ${step.minutes} min step ${n + 1} is only ${pot.celsius.toFixed(0)} °C: so much is warmed by this pan, not sweated.`,
         change:
@@ -216,6 +221,7 @@ function dairy(run: Run, kitchen: Kitchen): Warning[] {
   return [
     {
       id: 'dairy',
+      step: fate.step,
       severity: grade === 'take care' ? 'caution' : 'danger',
       says: `${says} in step ${fate.step + 1}: ${[first, ...others].map((r) => r.says).join('; ')}.`,
       change: `${capital(first.change)}.`,
@@ -239,6 +245,7 @@ function rests(run: Run, kitchen: Kitchen): Warning[] {
     return [
       {
         id: `rest-${n}`,
+        step: n,
         severity: under ? 'danger' : 'caution',
         says: `Off the heat in step ${n + 1} it is under ${atLeast} °C after ${minutes} min${under ? `: it rests ${r.step.minutes}` : ''}.`,
         change: under
@@ -258,6 +265,7 @@ function notChilled(run: Run): Warning[] {
       ? [
           {
             id: `kept-hot-${n}`,
+            step: n,
             severity: 'stop',
             says: `It comes to step ${n + 1} at ${r.before.celsius.toFixed(0)} °C: nothing is put by hotter than ${atMost} °C.`,
             change: 'Chill it first: pans, a blast or an ice bath.',

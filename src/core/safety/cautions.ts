@@ -12,7 +12,8 @@ export type Caution = {
 };
 
 export const CODE = 'FDA Food Code 2022 (from memory); the local code decides';
-const TRADE = 'common practice, no source';
+/** Said of what has no code behind it. */
+export const TRADE = 'common practice, no source';
 
 /** Time–temperature limits: FDA Food Code 2022, section in each. °C and seconds. */
 export const LIMITS = {
