@@ -6,6 +6,7 @@ import {
   coolTo,
   hardest,
   heatTo,
+  LONGEST,
   type Sample,
   sampleOf,
   simmersAt,
@@ -172,7 +173,7 @@ export function advance(
     case 'add': {
       const kg = step.items.reduce((sum, i) => sum + i.amount, 0) / 1000;
       const seconds = (ADD_SECONDS + ADD_SECONDS_PER_KG * kg) * (step.gradually ? GRADUALLY : 1);
-      const minutes = step.minutes ?? seconds / 60;
+      const minutes = step.minutes ?? Math.min(seconds, LONGEST) / 60;
       const lid = step.lid ?? pot.lid;
       return guarded(filling(pot, { ...step, minutes }, lid, kitchen, until), kitchen);
     }

@@ -280,8 +280,8 @@ export type Span = {
 /** °C a second by which a pot off the flame falls that has come to the room's warmth, near enough. */
 const STANDS = 2e-5;
 
-/** Four hours: no soup step takes longer, so a target never reached ends here. */
-const LONGEST = 4 * 3600;
+/** Four hours, s: what nobody has set a time for takes no longer, and a target never reached ends here. */
+export const LONGEST = 4 * 3600;
 
 /** The slice cut to where `progress` is 0, by false position between its two ends. */
 function cutShort(
@@ -322,7 +322,7 @@ export function cook(
   const trace: Sample[] = [];
   let pot = start;
   let short = progress?.(pot) ?? -1;
-  const full = start.seconds + Math.min(forSeconds, LONGEST);
+  const full = start.seconds + (progress ? Math.min(forSeconds, LONGEST) : forSeconds);
   const end = Math.min(full, until);
   let wanted: number = SLICE.first;
   while (short < 0 && pot.seconds < end - 1e-6) {

@@ -3,7 +3,7 @@ import { plus, times } from '../../food/composition';
 import { BLENDER_LOSS, type Thickener } from '../../thicken/granules';
 import { CUTS, OPENS, type PureeTool, pulpOf } from '../../thicken/puree';
 import { volumeMl } from '../contents';
-import { type Cooked, tenderness } from '../cook';
+import { type Cooked, LONGEST, tenderness } from '../cook';
 import type { Kitchen } from '../kitchen';
 import type { Piece, Pot } from '../pot';
 import type { Step } from '../step';
@@ -44,7 +44,7 @@ const shareOf = (piece: Piece, share: number): Piece => ({
 
 /** Minutes to blend a share of the pot, as the step says or as long as its tool takes. */
 export const minutesOfPuree = ({ minutes, tool, fraction }: Puree, volumeMl: number): number =>
-  minutes ?? (SECONDS_PER_LITRE[tool] * volumeMl * fraction) / 60_000;
+  minutes ?? Math.min(LONGEST / 60, (SECONDS_PER_LITRE[tool] * volumeMl * fraction) / 60_000);
 
 /** Blends it, all at the end of the minutes it takes, in which the pot cooks on. */
 export function blend(pot: Pot, step: Puree, kitchen: Kitchen, until: number): Cooked {

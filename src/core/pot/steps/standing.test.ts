@@ -57,6 +57,17 @@ describe('what takes time on the burner is cooked with its flame', () => {
     expect(cook([stock(5, { minutes: 3 })]).seconds).toBeCloseTo(180, 6);
   });
 
+  test('tonnes are not poured, blended or strained for days', () => {
+    const tonnes = cook([{ kind: 'add', items: [{ ingredient: 'spinach', amount: 2e6 }] }]);
+    expect(tonnes.seconds).toBe(4 * 3600);
+    const blended = cook([{ kind: 'puree', fraction: 1, tool: 'jug blender' }], tonnes);
+    expect(blended.seconds).toBe(8 * 3600);
+    expect(cook([{ kind: 'strain' }], blended).seconds).toBeLessThanOrEqual(12 * 3600);
+    // What the recipe says itself it takes, as a stock its ten hours.
+    const stock = cook([{ kind: 'simmer', minutes: 600, lid: 'ajar' }], simmering);
+    expect(stock.seconds - simmering.seconds).toBeCloseTo(36_000, -2);
+  });
+
   test('poured into a simmering pot it is brought back, and no hotter than it was kept', () => {
     const atOnce = cook([cream({ minutes: 0 })], simmering);
     const poured = cook([cream({ minutes: 1 })], simmering);

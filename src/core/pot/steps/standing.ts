@@ -6,6 +6,9 @@ import { inThePan } from './sweat';
 /** Less liquid than this share of its pieces, and a pot is a pan: they lie on its floor. Our assumption. */
 const PAN = 0.5;
 
+/** Longest slice of time in a pan nobody is sweating in, s. */
+const SLICE = 30;
+
 const isPan = (pot: Pot): boolean => pot.liquid.water < PAN * pot.pieces.reduce((sum, p) => sum + p.g, 0);
 
 /**
@@ -23,7 +26,7 @@ export function standing(
   const fire = offHeat ? OFF_THE_HEAT : pot.fire;
   if (isPan(pot)) {
     const end = pot.seconds + seconds;
-    const now = inThePan({ ...pot, lid: 'off', fire }, Math.min(end, until), kitchen);
+    const now = inThePan({ ...pot, lid: 'off', fire }, Math.min(end, until), kitchen, SLICE);
     return { pot: now, trace: [sampleOf(now)], stalled: false, cut: until < end - 1e-6 };
   }
   const hold = fire.hold ?? simmersAt(kitchen);

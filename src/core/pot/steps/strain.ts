@@ -1,5 +1,5 @@
 import { plus, times, totalOf } from '../../food/composition';
-import type { Cooked } from '../cook';
+import { type Cooked, LONGEST } from '../cook';
 import type { Kitchen } from '../kitchen';
 import type { Pot } from '../pot';
 import type { Step } from '../step';
@@ -13,7 +13,7 @@ type Strain = Extract<Step, { kind: 'strain' }>;
 
 /** Minutes to pour it through, as the step says or by the litres. Common practice, no source. */
 export const minutesOfStrain = (pot: Pot, step: Strain): number =>
-  step.minutes ?? 1 + totalOf(pot.liquid) / 12_000;
+  step.minutes ?? Math.min(LONGEST / 60, 1 + totalOf(pot.liquid) / 12_000);
 
 /** Poured through a sieve beside the flame, all at the end of the minutes it takes, and put back. */
 export function pourThrough(pot: Pot, step: Strain, kitchen: Kitchen, until: number): Cooked {

@@ -142,9 +142,9 @@ export function sweat(
   return inThePan({ ...filled, lid: step.lid ?? 'off', fire }, Math.min(end, until), kitchen);
 }
 
-/** What lies in a pan goes on sweating, under its lid and on its flame, to `end`, s on the pot's clock. */
-export function inThePan(pot: Pot, end: number, kitchen: Kitchen): Pot {
+/** What lies in a pan goes on sweating, under its lid and on its flame, to `end`, s on the pot's clock, in slices of `longest` s. */
+export function inThePan(pot: Pot, end: number, kitchen: Kitchen, longest: number = SLICE): Pot {
   let now = pot;
-  while (now.seconds < end - 1e-6) now = slice(now, Math.min(SLICE, end - now.seconds), kitchen);
+  while (now.seconds < end - 1e-6) now = slice(now, Math.min(longest, end - now.seconds), kitchen);
   return now;
 }
