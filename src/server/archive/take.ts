@@ -7,7 +7,7 @@ import type { House } from '../../core/plan/house';
 import { type Queryable, transaction } from '../database';
 import { refuseInUse, theHouse } from '../kitchen';
 import { appendEvents, readBatch, UNBOUND, writeBatch } from '../queries/batches';
-import { writeImport } from '../queries/imports';
+import { type Taken, writeImport } from '../queries/imports';
 import { replaceHouse } from '../queries/kitchen';
 import { claimRecipe, holdRecipe, readVersions, setArchived, writeVersion } from '../queries/recipes';
 import { accept, Refusal } from '../refusal';
@@ -20,16 +20,6 @@ export const badFile = (problems: readonly FileProblem[]): Refusal =>
     400,
     problems.map((p) => ({ field: p.place, given: p.says, allowed: '' })),
   );
-
-/** What taking an archive in does, or would do. */
-export type Taken = {
-  readonly kitchen: string;
-  readonly newRecipes: readonly string[];
-  readonly newVersions: readonly string[];
-  readonly newBatches: number;
-  /** Of the import, to undo it by; null when nothing was written. */
-  readonly importId: string | null;
-};
 
 /** Undoes the transaction and carries what it would have done. */
 class Rehearsed extends Error {

@@ -1,6 +1,15 @@
 import type { KitchenFile } from '../../core/formats/kitchenFile';
-import type { Taken } from '../archive/take';
 import type { Queryable } from '../database';
+
+/** What taking an archive in does, or would do. */
+export type Taken = {
+  readonly kitchen: string;
+  readonly newRecipes: readonly string[];
+  readonly newVersions: readonly string[];
+  readonly newBatches: number;
+  /** Of the import, to undo it by; null when nothing was written. */
+  readonly importId: string | null;
+};
 
 /** An archive taken in: what it brought, and what stood before. */
 export type ImportRecord = {
