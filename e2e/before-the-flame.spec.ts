@@ -415,14 +415,14 @@ test('dairy that could split is put in last by one tap, said in the sentence, an
   await sheet.getByRole('button', { name: 'Put the dairy in last, under the simmer' }).click();
   await expect(page).toHaveURL(/dairy=last/);
   await page.getByRole('button', { name: 'Steps' }).click();
-  await expect(page.getByText('Bring to 80 °C')).toBeVisible();
+  await expect(page.getByText(/ to 80 °C$/)).toBeVisible();
   await page.getByRole('button', { name: /to mind$/ }).click();
   await expect(page.getByRole('dialog').getByText(/The dairy can split/)).toBeHidden();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: /^Dairy/ }).click();
   await page.getByRole('dialog').getByText('as the recipe has it', { exact: true }).click();
   await expect(page).not.toHaveURL(/dairy=/);
-  await expect(page.getByText('Bring to 80 °C')).toBeHidden();
+  await expect(page.getByText(/ to 80 °C$/)).toBeHidden();
 });
 
 test('a water test sets the pot’s loss and the burner’s power, by stop-watch and by hand', async ({
