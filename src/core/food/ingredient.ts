@@ -20,6 +20,9 @@ export const GROUPS = [
 ] as const;
 export type Group = (typeof GROUPS)[number];
 
+/** What is poured, and read in litres: it makes a pot wet. */
+export const POURED: ReadonlySet<Group> = new Set<Group>(['liquid', 'dairy', 'wine']);
+
 /** The union of the US nine and the EU fourteen, named as labels name them. */
 export const ALLERGENS = [
   'milk',

@@ -60,7 +60,7 @@ export function sample(
 ): Tally {
   within('samples', samples, 1, 1e7);
   const normal = normals(seeded(seed));
-  const drawn = doubtfulIn(recipe);
+  const drawn = doubtfulIn(recipe).map((name) => ({ name, spread: spreadOfDoubt(name, stand) }));
   const bins = new Uint32Array(BINS);
   const bands = zeros(BANDS);
   const products = zeros(NAMES);
@@ -70,9 +70,9 @@ export function sample(
   for (let n = 0; n < samples; n++) {
     const z = zeros(NAMES);
     const moved = zeros(NAMES);
-    for (const name of drawn) {
+    for (const { name, spread } of drawn) {
       z[name] = normal();
-      moved[name] = z[name] * spreadOfDoubt(name, stand);
+      moved[name] = z[name] * spread;
     }
     const bowlViscosity = viscosityWith(moved, recipe, trial, stand, choice);
     const y = Math.log(bowlViscosity);

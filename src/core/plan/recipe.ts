@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { BANDS } from '../flow/bands';
 import { ingredient, isIngredient } from '../food/catalogue';
+import { POURED } from '../food/ingredient';
 import { oneOf } from '../food/pieces';
 import { EFFICIENCY } from '../heat/burner';
 import { MATERIALS } from '../heat/vessel';
@@ -50,8 +51,6 @@ const NEEDS_LIQUID = new Set([
   'rest',
   'keep',
 ]);
-
-const BRINGS_LIQUID = new Set(['liquid', 'dairy', 'wine']);
 
 type Issue = { readonly path: readonly (string | number)[]; readonly message: string };
 
@@ -109,7 +108,7 @@ function whatDoesNotFollow(steps: readonly RecipeStep[]): readonly Issue[] {
       const food = isIngredient(item.ingredient) ? ingredient(item.ingredient) : null;
       if (
         food &&
-        (BRINGS_LIQUID.has(food.group) || food.puree === 'tomato') &&
+        (POURED.has(food.group) || food.puree === 'tomato') &&
         (step.kind === 'add' || step.kind === 'temper')
       )
         wet = true;
@@ -131,10 +130,7 @@ function whatDoesNotFollow(steps: readonly RecipeStep[]): readonly Issue[] {
           message: `${item.ingredient} cannot go in as ${item.as}: it is nothing that is blended`,
         });
       }
-      if (
-        item.amount.kind === 'height' &&
-        (step.kind !== 'add' || (food && !BRINGS_LIQUID.has(food.group)))
-      ) {
+      if (item.amount.kind === 'height' && (step.kind !== 'add' || (food && !POURED.has(food.group)))) {
         issues.push({
           path: ['steps', n],
           message: `${item.ingredient} cannot be poured to a height: only what is poured, and in “add”, over what lies in the pot`,

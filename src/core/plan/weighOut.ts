@@ -1,3 +1,4 @@
+import { POURED } from '../food/ingredient';
 import { foodIn, type Kitchen } from '../pot/kitchen';
 import { portionsIn } from '../pot/portions';
 import type { Portion } from '../pot/step';
@@ -6,8 +7,6 @@ import { roundToScale } from '../units/round';
 import type { Recipe, RecipePortion } from './recipe';
 import type { Run } from './simulate';
 import type { WeighLine } from './types';
-
-const POURED = new Set(['liquid', 'dairy', 'wine']);
 
 /** What to weigh, in the order the stove needs it. Nothing of weight zero is listed. */
 export function weighOut(recipe: Recipe, run: Run, kitchen: Kitchen): readonly WeighLine[] {

@@ -1,18 +1,18 @@
 import { ingredient } from '../food/catalogue';
+import { POURED } from '../food/ingredient';
 import { portionsIn } from '../pot/portions';
 import { coolsTo, lotOf, type Portion, type Step } from '../pot/step';
 import { METHOD_RULES } from '../thicken/methods';
+import { CUTS } from '../thicken/puree';
 import { duration, litres, spaced, uncapital } from '../units/format';
 import type { Plan } from './types';
 
 const LID = { on: 'lid on', ajar: 'lid ajar', off: 'lid off' } as const;
 
-const TAKES_LITRES = new Set(['liquid', 'dairy', 'wine']);
-
 /** "1 300 g" or "8.6 L": poured things from a litre up are read in litres. */
 export function amountWords(id: string, g: number): string {
   const food = ingredient(id);
-  if (TAKES_LITRES.has(food.group) && typeof food.density === 'number') {
+  if (POURED.has(food.group) && typeof food.density === 'number') {
     const ml = g / food.density;
     return ml >= 995 ? `${litres(ml)} L` : `${spaced(Math.round(ml / 5) * 5)} mL`;
   }
@@ -68,7 +68,7 @@ export function titleOf(step: Step, from?: number): string {
     case 'simmer':
       return step.untilTender ? 'Simmer until tender' : 'Simmer';
     case 'puree':
-      if (step.tool === 'masher' || step.tool === 'fork')
+      if (CUTS[step.tool] === 0)
         return step.fraction >= 0.995
           ? `Mash it all${step.tool === 'fork' ? ', with a fork' : ''}`
           : `Mash ${Math.round(step.fraction * 100)} % of it${step.tool === 'fork' ? ' with a fork' : ''}, against the wall or in a bowl`;

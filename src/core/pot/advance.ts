@@ -113,7 +113,11 @@ function simmer(pot: Pot, step: Of<'simmer'>, kitchen: Kitchen, until: number): 
   };
 }
 
-const minutesLeft = <S extends { readonly minutes: number }>(step: S, before: Pot, { pot }: Cooked): S => ({
+const minutesLeft = <S extends { readonly minutes: number }>(
+  step: S,
+  before: Pot,
+  { pot }: Pick<Cooked, 'pot'>,
+): S => ({
   ...step,
   minutes: Math.max(0, step.minutes - (pot.seconds - before.seconds) / 60),
 });
@@ -133,9 +137,8 @@ function timed<S extends Step & { readonly minutes: number }>(
 
 /** What lies in the pan, cooked on as far as it was looked at. */
 function panned<S extends Step & { readonly minutes: number }>(before: Pot, pot: Pot, step: S): Advanced {
-  const trace = [sampleOf(pot)];
-  const rest = minutesLeft(step, before, { pot, trace, stalled: false, cut: false });
-  return { pot, trace, notes: [], left: rest.minutes > 1e-6 ? rest : null, wait: 0 };
+  const rest = minutesLeft(step, before, { pot });
+  return { pot, trace: [sampleOf(pot)], notes: [], left: rest.minutes > 1e-6 ? rest : null, wait: 0 };
 }
 
 /** Things put in, all at the start of the minutes that takes; then the lid. */

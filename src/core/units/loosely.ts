@@ -24,8 +24,10 @@ const PACKED = new RegExp(
 /** More of anything than this is a slip of the finger. */
 const MOST = 10_000;
 
-const singular = (word: string): string =>
+/** "Leaves" → "leaf", "bunches" → "bunch", "sticks" → "stick": the word of a measure for one of it. */
+export const singular = (word: string): string =>
   word
+    .toLowerCase()
     .replace(/leaves$/, 'leaf')
     .replace(/(ch|sh)es$/, '$1')
     .replace(/s$/, '');
@@ -57,9 +59,7 @@ export function parseLoosely<W extends string, S extends string>(
     return { kind: 'fixed', quantity: { ...one, value: one.value * parseNumber(packed[1] ?? '') } };
   }
   const many = new RegExp(`^(${NUMBER})\\s*([a-z]*)\\s*([a-z]*)$`, 'i').exec(t);
-  const said = many
-    ? [many[2] ?? '', many[3] ?? ''].map((w) => singular(w.toLowerCase())).filter(Boolean)
-    : [];
+  const said = many ? [many[2] ?? '', many[3] ?? ''].map(singular).filter(Boolean) : [];
   const size = sizes.find((s) => s === said[0]);
   const rest = size === undefined ? said : said.slice(1);
   const of = rest.length === 0 && size !== undefined ? words[0] : words.find((w) => w === rest[0]);

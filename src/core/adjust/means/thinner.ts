@@ -1,6 +1,7 @@
 import { equivalentsFor } from '../../flow/viscosity';
 import { catalogue, ingredient } from '../../food/catalogue';
 import type { Ingredient } from '../../food/ingredient';
+import { POURED } from '../../food/ingredient';
 import { massG } from '../../pot/contents';
 import { simmersAt } from '../../pot/cook';
 import { foodIn } from '../../pot/kitchen';
@@ -12,8 +13,6 @@ import { asItIs } from '../pass';
 import type { Draft } from '../trial';
 import { joined } from './joined';
 import { NO_BOIL, shortBy } from './short';
-
-const THINS: ReadonlySet<string> = new Set(['liquid', 'dairy', 'wine']);
 
 /** g of spirit and of wine a litre of soup takes before it is another soup. Common practice, no source. */
 const SPIRIT = 10;
@@ -79,7 +78,7 @@ export function letDown(m: Measured, id: string): Draft {
 /** Every liquid to hand that lets a pot down; water always is. */
 export const thinner = (m: Measured, { larder }: Wishes): readonly Draft[] =>
   catalogue()
-    .filter((i) => (larder.includes(i.id) || i.id === 'water') && THINS.has(i.group) && !i.thickener)
+    .filter((i) => (larder.includes(i.id) || i.id === 'water') && POURED.has(i.group) && !i.thickener)
     .map((i) => letDown(m, i.id));
 
 /** Let down by more than this share, a soup is weaker to the tongue. Common practice, no source. */

@@ -1,5 +1,7 @@
 import { ingredient } from '../../food/catalogue';
+import { POURED } from '../../food/ingredient';
 import { COUNT_WORDS, oneOf, SIZES, type Size } from '../../food/pieces';
+import { singular } from '../../units/loosely';
 import { kitchenNumber } from '../../units/measure';
 import { parseNumber, parseQuantity } from '../../units/parse';
 import { gramsIn, isMass, MASS_UNITS, millilitresIn, VOLUME_UNITS } from '../../units/quantity';
@@ -62,8 +64,6 @@ function kitchenOrTidy(value: number): string {
   const fraction = kitchenNumber(value);
   return Math.abs(parseNumber(fraction) - value) < 1e-3 ? fraction : tidy(value);
 }
-
-const POURED = new Set(['liquid', 'wine', 'dairy']);
 
 /** Whether the words speak of something that is poured: not a cheese, nor a soured cream. */
 function isPoured(words: string): boolean {
@@ -196,7 +196,7 @@ function amountIn(text: string): Amounted {
   }
   const loose = LOOSELY.exec(text);
   if (loose) {
-    const word = singularOf(loose[2] ?? '');
+    const word = singular(loose[2] ?? '');
     const n = loose[1] ? parseNumber(loose[1]) : 1;
     const what = matches(loose[3] || word, 1)[0]?.id;
     const of = COUNT_WORDS.find((w) => w === word);
@@ -222,13 +222,6 @@ function sumOf(first: string, second: string): string | null {
   if (isMass(a.unit) || isMass(b.unit)) return null;
   return `${tidy(b.value + millilitresIn(a.value, a.unit) / VOLUME_UNITS[b.unit])} ${b.unit}`;
 }
-
-const singularOf = (word: string): string =>
-  word
-    .toLowerCase()
-    .replace(/leaves$/, 'leaf')
-    .replace(/(ch|sh)es$/, '$1')
-    .replace(/s$/, '');
 
 const isSize = (word: string): word is Size => word in SIZES;
 
