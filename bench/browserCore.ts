@@ -4,8 +4,8 @@ import '../src/core/food/load';
 
 export * from '../src/core/dairy/risk';
 export * from '../src/core/dairy/tempering';
-export * from '../src/core/flow/tests/reading';
-export * from '../src/core/flow/tests/syringe';
+export * from '../src/core/flow/readings/reading';
+export * from '../src/core/flow/readings/syringe';
 export * from '../src/core/learn/monteCarlo';
 export * from '../src/core/plan/choose/compare';
 export * from '../src/core/plan/choose/raise';

@@ -5,7 +5,7 @@ import { corrections } from '../src/core/adjust/adjust';
 import { measuredFrom } from '../src/core/adjust/measured';
 import { potAt } from '../src/core/batch/follow/ahead';
 import { follow } from '../src/core/batch/follow/follow';
-import { readingFor } from '../src/core/flow/tests/reading';
+import { readingFor } from '../src/core/flow/readings/reading';
 import { observe } from '../src/core/pot/observe';
 import { median, timed } from './stats';
 

@@ -1,7 +1,13 @@
-import { calibrateFunnel, cupTime, cupViscosity, ISO_CUPS, type IsoCup } from '../src/core/flow/tests/cups';
-import { lineSpreadRadius, troughLength } from '../src/core/flow/tests/currents';
-import { drainedMass } from '../src/core/flow/tests/film';
-import { syringeLevel } from '../src/core/flow/tests/syringe';
+import {
+  calibrateFunnel,
+  cupTime,
+  cupViscosity,
+  ISO_CUPS,
+  type IsoCup,
+} from '../src/core/flow/readings/cups';
+import { lineSpreadRadius, troughLength } from '../src/core/flow/readings/currents';
+import { drainedMass } from '../src/core/flow/readings/film';
+import { syringeLevel } from '../src/core/flow/readings/syringe';
 
 /** ISO 2431: range of each cup, mm²/s, as the standard tabulates it. From memory. */
 test.each([

@@ -1,7 +1,7 @@
 import type { Followed } from '../core/batch/follow/follow';
 import type { Batch } from '../core/batch/record';
 import { batchState } from '../core/batch/state';
-import type { FlowTest } from '../core/flow/tests/reading';
+import type { FlowTest } from '../core/flow/readings/reading';
 import { normals, seeded } from '../core/learn/random';
 import { celsiusAt, flowAt, nextOnScale, truth } from './truth';
 

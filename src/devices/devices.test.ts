@@ -1,6 +1,6 @@
 import { demoBatch, eventAt, eventsAt } from '../../demo/batch';
 import { potAt } from '../core/batch/follow/ahead';
-import { readingFor } from '../core/flow/tests/reading';
+import { readingFor } from '../core/flow/readings/reading';
 import { observe } from '../core/pot/observe';
 import { DEVICES, simulatedBench } from './bench';
 import { celsiusAt, flowAt, nextOnScale, truth } from './truth';

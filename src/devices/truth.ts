@@ -3,7 +3,7 @@ import { ahead, potAt } from '../core/batch/follow/ahead';
 import { type Followed, follow } from '../core/batch/follow/follow';
 import type { Batch } from '../core/batch/record';
 import { batchState } from '../core/batch/state';
-import { type FlowTest, readingFor } from '../core/flow/tests/reading';
+import { type FlowTest, readingFor } from '../core/flow/readings/reading';
 import { normals, seeded } from '../core/learn/random';
 import { FACTORS, type Factor } from '../core/pot/kitchen';
 import { observe } from '../core/pot/observe';

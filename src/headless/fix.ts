@@ -4,6 +4,7 @@ import type { Measured } from '../core/adjust/measured';
 import type { Option } from '../core/adjust/option';
 import { bandOf } from '../core/flow/bands';
 import { isIngredient } from '../core/food/catalogue';
+import { bisect } from '../core/maths/bisect';
 import { planFor } from '../core/plan/plan';
 import type { Recipe } from '../core/plan/recipe';
 import type { Stand } from '../core/plan/simulate';
@@ -41,13 +42,7 @@ function reading(pot: Pot, target: number, stand: Stand): Pot {
     throw new BadOption(
       `--measured is ${target} mPa·s: at that step this pot can read from ${at(0).toFixed(1)} to ${at(20).toFixed(0)}`,
     );
-  let [low, high] = [0, 20];
-  for (let i = 0; i < 60; i++) {
-    const middle = (low + high) / 2;
-    if (at(middle) < target) low = middle;
-    else high = middle;
-  }
-  return turned((low + high) / 2);
+  return turned(bisect((by) => at(by) < target, 0, 20));
 }
 
 /** Corrections for a pot of `recipe` that stands as `order` says, best first. */

@@ -1,13 +1,14 @@
 import { readFileSync } from 'node:fs';
 import '../core/food/load';
-import { bandOf } from '../core/flow/bands';
+import { bandOf, chanceOfBand } from '../core/flow/bands';
 import { readRecipeFile, recipeJsonSchema } from '../core/formats/recipeFile';
+import { bracketOf } from '../core/maths/logNormal';
 import { amended, cannotBe, usualShare } from '../core/plan/choose/ways';
 import { justMultiplied, multipliedWords } from '../core/plan/multiplied';
 import { planFor } from '../core/plan/plan';
 import { openAmounts, predict } from '../core/plan/predict';
 import type { Recipe } from '../core/plan/recipe';
-import { bracketOf, chanceOfBand, doubtOf } from '../core/plan/uncertainty';
+import { doubtOf } from '../core/plan/uncertainty';
 import { detailsOf, titleOf } from '../core/plan/wording';
 import { duration, litres, mPas, spaced } from '../core/units/format';
 import { fixed } from './fix';

@@ -3,7 +3,7 @@ import { byThePlan, demoBatch, eventAt } from '../../../demo/batch';
 import { demoKitchen } from '../../../demo/demo';
 import { potAt } from '../batch/follow/ahead';
 import { type Followed, follow } from '../batch/follow/follow';
-import { readingFor } from '../flow/tests/reading';
+import { readingFor } from '../flow/readings/reading';
 import type { Allergen } from '../food/ingredient';
 import { rimVolume } from '../heat/vessel';
 import { massG, volumeMl } from '../pot/contents';

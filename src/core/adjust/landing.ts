@@ -1,5 +1,5 @@
 import { shifted } from '../batch/follow/filter';
-import { bandOf, rangeOf } from '../flow/bands';
+import { bandOf, openRangeOf } from '../flow/bands';
 import { normals, seeded } from '../learn/random';
 import { type Factor, type Kitchen, spreadOf } from '../pot/kitchen';
 import type { Pot } from '../pot/pot';
@@ -51,10 +51,9 @@ export function landing(m: Measured, steps: readonly Step[], hangsOn: Factor, at
     return { slope: (up - down) / 2, bend: (up + down) / 2 - y0 };
   });
   const normal = normals(seeded(SEED));
-  const [low, high] = rangeOf(bandOf(m.target, m.kitchen.bandLimits), m.kitchen.bandLimits).map(Math.log) as [
-    number,
-    number,
-  ];
+  const band = bandOf(m.target, m.kitchen.bandLimits);
+  const [low, high] = openRangeOf(band, m.kitchen.bandLimits);
+  const [from, to] = [Math.log(low), Math.log(high)];
   const samples = new Float64Array(SAMPLES);
   let inside = 0;
   for (let n = 0; n < SAMPLES; n++) {
@@ -64,13 +63,13 @@ export function landing(m: Measured, steps: readonly Step[], hangsOn: Factor, at
       y += slope * z + bend * (z * z);
     }
     samples[n] = y;
-    if (y > low && y < high) inside++;
+    if (y >= from && y < to) inside++;
   }
   samples.sort();
   const quantile = (share: number): number => Math.exp(samples[Math.floor(share * SAMPLES)] ?? y0);
   // What is left after a flow test in between: the test's own error, and the rest of the dose's.
   const left = Math.hypot(CHECKED, ...bends.slice(2).map((b) => b.slope / 3));
-  return { bracket: [quantile(0.1), quantile(0.9)] as const, chance: inside / SAMPLES, left, y0, low, high };
+  return { bracket: [quantile(0.1), quantile(0.9)] as const, chance: inside / SAMPLES, left, band };
 }
 
 /** Standard deviation of ln(viscosity) after a flow test by the house funnel, twice. Our assumption. */

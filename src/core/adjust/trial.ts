@@ -1,4 +1,4 @@
-import { normalBelow } from '../batch/follow/ahead';
+import { chanceOfBand } from '../flow/bands';
 import { FILL_LIMIT, rimVolume } from '../heat/vessel';
 import type { Advanced } from '../pot/advance';
 import { type Factor, foodIn } from '../pot/kitchen';
@@ -151,9 +151,9 @@ export function tried(m: Measured, draft: Draft, w: Wishes, fixed?: number): Opt
   const steps = draft.steps(dose);
   const before = asItIs(m);
   const after = toThePass(m, steps);
-  const { bracket, chance, left, y0, low, high } = landing(m, steps, draft.hangsOn, after.seen.bowlViscosity);
+  const { bracket, chance, left, band } = landing(m, steps, draft.hangsOn, after.seen.bowlViscosity);
   const doses = dosesOf(steps, m.kitchen);
-  const second = normalBelow((high - y0) / left) - normalBelow((low - y0) / left);
+  const second = chanceOfBand(after.seen.bowlViscosity, left, band, m.kitchen.bandLimits);
   const option: Omit<Option, 'struck'> = {
     id: draft.id,
     title: draft.title,

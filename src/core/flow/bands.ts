@@ -1,5 +1,6 @@
-import { SOUP_DENSITY } from './tests/cups';
-import { filmThickness } from './tests/film';
+import { chanceWithin } from '../maths/logNormal';
+import { SOUP_DENSITY } from './readings/cups';
+import { filmThickness } from './readings/film';
 
 export const BANDS = ['Thin', 'Light', 'Coating', 'Hearty', 'Stiff'] as const;
 export type Band = (typeof BANDS)[number];
@@ -21,6 +22,16 @@ export function rangeOf(band: Band, limits: BandLimits = DEFAULT_LIMITS): readon
   const i = BANDS.indexOf(band);
   return [limits[i - 1] ?? LADDER_RANGE[0], limits[i] ?? LADDER_RANGE[1]];
 }
+
+/** Lower and upper limit of a band, mPa·s; Thin begins at nothing, Stiff has no end. */
+export function openRangeOf(band: Band, limits: BandLimits = DEFAULT_LIMITS): readonly [number, number] {
+  const i = BANDS.indexOf(band);
+  return [limits[i - 1] ?? 0, limits[i] ?? Number.POSITIVE_INFINITY];
+}
+
+/** Chance, 0–1, that a pot believed to be `viscosity` mPa·s, with `spread` as the standard deviation of its logarithm, is in `band`. */
+export const chanceOfBand = (viscosity: number, spread: number, band: Band, limits: BandLimits): number =>
+  chanceWithin(viscosity, spread, ...openRangeOf(band, limits));
 
 /** The middle of a band on the ladder, which is logarithmic. */
 export function middleOf(band: Band, limits: BandLimits = DEFAULT_LIMITS): number {

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { calibrateFunnel } from '../flow/tests/cups';
+import { calibrateFunnel } from '../flow/readings/cups';
 import { isIngredient } from '../food/catalogue';
 import { ALLERGENS } from '../food/ingredient';
 import type { Product } from '../food/product';

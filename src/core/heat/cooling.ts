@@ -1,3 +1,4 @@
+import { bisect } from '../maths/bisect';
 import { within } from '../units/range';
 
 /** Terms worth keeping of the series. */
@@ -29,16 +30,9 @@ export type Cooling = {
 
 /** Roots ζ of ζ tan ζ = Bi, for a slab cooled on both faces. */
 function roots(biot: number, count: number): readonly number[] {
-  return Array.from({ length: count }, (_, n) => {
-    let low = n * Math.PI + 1e-9;
-    let high = n * Math.PI + Math.PI / 2 - 1e-9;
-    for (let i = 0; i < 80; i++) {
-      const middle = (low + high) / 2;
-      if (middle * Math.tan(middle) < biot) low = middle;
-      else high = middle;
-    }
-    return (low + high) / 2;
-  });
+  return Array.from({ length: count }, (_, n) =>
+    bisect((z) => z * Math.tan(z) < biot, n * Math.PI + 1e-9, (n + 0.5) * Math.PI - 1e-9),
+  );
 }
 
 function checked(c: Cooling, from: number): void {
@@ -79,11 +73,5 @@ export function coolingTime(c: Cooling, from: number, to: number): number {
   if (COOLING[c.method].celsius >= to) return Number.POSITIVE_INFINITY;
   let high = 60;
   while (coolingTemperature(c, from, high) > to) high *= 2;
-  let low = 0;
-  for (let i = 0; i < 60; i++) {
-    const middle = (low + high) / 2;
-    if (coolingTemperature(c, from, middle) > to) low = middle;
-    else high = middle;
-  }
-  return high;
+  return bisect((seconds) => coolingTemperature(c, from, seconds) > to, 0, high);
 }

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { componentDensity } from '../food/thermal';
 import type { Burner } from '../heat/burner';
 import { surfaceArea, type Vessel } from '../heat/vessel';
+import { bisectRatio } from '../maths/bisect';
 import { putAllIn } from '../pot/contents';
 import { boilsAt, cook, heatTo } from '../pot/cook';
 import type { Kitchen } from '../pot/kitchen';
@@ -118,7 +119,7 @@ export function fitWaterTest(test: WaterTest, vessel: Vessel, burner: Burner, ki
 
   const tested: Vessel = { ...vessel, lossFactor };
   const wanted = test.heatMinutes * 60;
-  let [low, high]: [number, number] = [...LIKELY_POWER];
+  const [low, high] = LIKELY_POWER;
   if (
     secondsWith(low, test, tested, burner, kitchen) < wanted ||
     secondsWith(high, test, tested, burner, kitchen) > wanted
@@ -129,11 +130,7 @@ export function fitWaterTest(test: WaterTest, vessel: Vessel, burner: Burner, ki
       `no burner of ${LIKELY_POWER[0]} W to ${LIKELY_POWER[1] / 1000} kW heats ${test.litres} L from ${test.startCelsius} to ${test.heatedTo} °C in ${test.heatMinutes} min`,
     );
   }
-  for (let i = 0; i < 40; i++) {
-    const middle = Math.sqrt(low * high);
-    if (secondsWith(middle, test, tested, burner, kitchen) > wanted) low = middle;
-    else high = middle;
-  }
-  const intoPotW = Math.sqrt(low * high);
+  const slower = (watts: number): boolean => secondsWith(watts, test, tested, burner, kitchen) > wanted;
+  const intoPotW = bisectRatio(slower, low, high, 40);
   return { lossFactor, intoPotW, efficiency: intoPotW / burner.powerW, lostG, expectedG };
 }

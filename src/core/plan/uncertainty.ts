@@ -1,4 +1,3 @@
-import { type Band, type BandLimits, rangeOf } from '../flow/bands';
 import { FACTORS, type Factor, type Kitchen, spreadOf } from '../pot/kitchen';
 import { observe } from '../pot/observe';
 import { portionsIn } from '../pot/portions';
@@ -52,9 +51,6 @@ export type Doubt = {
   readonly contributions: readonly Contribution[];
 };
 
-/** An 80 % interval reaches this many standard deviations either way. */
-const EIGHT_IN_TEN = 1.2816;
-
 /**
  * First-order propagation of the house factors' spreads through the whole cooking: each factor is
  * moved half a standard deviation either way, everything else kept, and the changes of
@@ -78,31 +74,4 @@ export function doubtOf(recipe: Recipe, trial: Trial, stand: Stand, choice?: Rou
       }))
       .sort((x, y) => y.share - x.share),
   };
-}
-
-/** Where 8 in 10 batches would land, mPa·s. */
-export const bracketOf = (viscosity: number, spread: number): readonly [number, number] => [
-  viscosity * Math.exp(-EIGHT_IN_TEN * spread),
-  viscosity * Math.exp(EIGHT_IN_TEN * spread),
-];
-
-/** Standard normal distribution function: Abramowitz & Stegun 26.2.17, error below 7.5e-8. */
-export function normalBelow(z: number): number {
-  const t = 1 / (1 + 0.2316419 * Math.abs(z));
-  const tail =
-    Math.exp((-z * z) / 2) *
-    0.3989422804014327 *
-    t *
-    (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
-  return z >= 0 ? 1 - tail : tail;
-}
-
-/** Chance, 0–1, that the pot lands inside `band`. */
-export function chanceOfBand(viscosity: number, spread: number, band: Band, limits: BandLimits): number {
-  const [low, high] = rangeOf(band, limits);
-  if (spread <= 0) return viscosity >= low && viscosity < high ? 1 : 0;
-  const z = (limit: number): number => (Math.log(limit) - Math.log(viscosity)) / spread;
-  const below = band === 'Thin' ? 0 : normalBelow(z(low));
-  const above = band === 'Stiff' ? 0 : 1 - normalBelow(z(high));
-  return Math.max(0, 1 - below - above);
 }

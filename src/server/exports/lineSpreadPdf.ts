@@ -1,5 +1,5 @@
 import PDFDocument from 'pdfkit';
-import type { SpreadSheet } from '../../core/flow/tests/sheet';
+import type { SpreadSheet } from '../../core/flow/readings/sheet';
 import { FIGURES, INK, type Paper, QUIET, TEXT } from './paper';
 
 /** Points to a millimetre. */

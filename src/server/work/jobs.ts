@@ -1,6 +1,6 @@
 import { setPriority } from 'node:os';
 import { middleOf } from '../../core/flow/bands';
-import { spreadSheet } from '../../core/flow/tests/sheet';
+import { spreadSheet } from '../../core/flow/readings/sheet';
 import { recipeFrom } from '../../core/formats/draft';
 import type { ReviewedLine } from '../../core/formats/draftSteps';
 import { openFile } from '../../core/formats/openFile';

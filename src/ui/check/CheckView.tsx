@@ -4,17 +4,19 @@ import { clsx } from 'clsx';
 import { Timer } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { median, placeAlone } from '../../core/batch/follow/readings';
 import type { Batch } from '../../core/batch/record';
-import type { Placed } from '../../core/flow/tests/reading';
-import { syringeLevel } from '../../core/flow/tests/syringe';
+import type { Placed } from '../../core/flow/readings/reading';
+import { placeAlone, USUAL_FAT } from '../../core/flow/readings/repeated';
+import { syringeLevel } from '../../core/flow/readings/syringe';
 import { BOWL_CELSIUS, equivalentsFor } from '../../core/flow/viscosity';
+import { median } from '../../core/maths/median';
 import type { House } from '../../core/plan/house';
 import { spaced } from '../../core/units/format';
 import { parseNumber, typedNumber } from '../../core/units/parse';
 import { toCelsius, toFahrenheit } from '../../core/units/temperature';
 import { ask, problemWords } from '../shared/api';
 import { Field } from '../shared/Field';
+import { type Kind, kindsFor, LINE_SPREAD, wouldRead } from '../shared/flowTests';
 import { type Mark, Scale } from '../shared/Scale';
 import { kitchenNow } from '../shared/station/clock';
 import { standingOf, useDevices } from '../shared/station/devices';
@@ -26,7 +28,6 @@ import { useShow } from '../shared/useShow';
 import { useFollow } from '../stove/useFollow';
 import { Drawing } from './Drawing';
 import { Kinds } from './Kinds';
-import { type Kind, kindsFor, LINE_SPREAD, wouldRead } from './kinds';
 import { Outcome, Readings } from './Outcome';
 import { useStopwatch } from './useStopwatch';
 
@@ -36,9 +37,6 @@ type Props = {
   readonly batch: Batch | null;
   readonly pots: readonly { readonly id: string; readonly name: string }[];
 };
-
-/** No fat to speak of is known of a soup that is not on the stove: a cream soup's. Our assumption. */
-const USUAL_FAT = 0.03;
 
 /** How thick is it really: a test, a stop-watch, and where it stands. */
 export function CheckView(props: Props) {
@@ -163,7 +161,7 @@ function Check({ house, batch, pots, of }: Props & { of: Of | null }) {
   let cannot: string | null = null;
   if (readings.length > 0 && kind.test && warm) {
     try {
-      found = placeAlone(kind.test, readings, celsius, of?.fat ?? USUAL_FAT, limits);
+      found = placeAlone(kind.test, readings, celsius, of?.fat, limits);
     } catch (error) {
       if (!(error instanceof RangeError)) throw error;
       cannot = error.message;

@@ -1,4 +1,4 @@
-import type { Kind } from './kinds';
+import type { Kind } from '../shared/flowTests';
 
 const LINE = {
   fill: 'none',

@@ -4,7 +4,7 @@ import { Timer } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { CALIBRATION_LIQUIDS, calibrateFunnel } from '../../core/flow/tests/cups';
+import { CALIBRATION_LIQUIDS, calibrateFunnel } from '../../core/flow/readings/cups';
 import type { HouseFunnel } from '../../core/plan/house';
 import { spaced } from '../../core/units/format';
 import { typedNumber } from '../../core/units/parse';

@@ -2,11 +2,11 @@ import { clsx } from 'clsx';
 import { Printer, Ruler } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { flowError } from '../../core/batch/follow/readings';
+import { flowError } from '../../core/flow/readings/repeated';
 import { spaced } from '../../core/units/format';
 import { Pick } from '../shared/Field';
+import type { Kind } from '../shared/flowTests';
 import { BUTTON } from '../shared/styles';
-import type { Kind } from './kinds';
 
 type Props = {
   readonly kinds: readonly Kind[];

@@ -2,7 +2,7 @@
 
 import { Download, Printer } from 'lucide-react';
 import Link from 'next/link';
-import type { SpreadSheet } from '../../core/flow/tests/sheet';
+import type { SpreadSheet } from '../../core/flow/readings/sheet';
 import { degrees } from '../../core/units/show';
 import { Scroll } from '../shared/Scroll';
 import { BUTTON, PRIMARY } from '../shared/styles';

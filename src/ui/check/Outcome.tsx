@@ -1,13 +1,13 @@
 import { X } from 'lucide-react';
-import { median } from '../../core/batch/follow/readings';
 import { type BandLimits, bandOf } from '../../core/flow/bands';
-import type { Placed } from '../../core/flow/tests/reading';
+import type { Placed } from '../../core/flow/readings/reading';
 import { BOWL_CELSIUS, temperatureFactor } from '../../core/flow/viscosity';
+import { median } from '../../core/maths/median';
 import { mPas, spaced } from '../../core/units/format';
 import { degrees } from '../../core/units/show';
+import type { Kind } from '../shared/flowTests';
 import { BUTTON } from '../shared/styles';
 import { useShow } from '../shared/useShow';
-import type { Kind } from './kinds';
 
 type Props = {
   readonly found: Placed | null;

@@ -1,5 +1,5 @@
 import type { BatchEvent } from '../../core/batch/events';
-import { placeAlone } from '../../core/batch/follow/readings';
+import { placeAlone } from '../../core/flow/readings/repeated';
 import { mPas } from '../../core/units/format';
 
 /** Corrections so far: what was predicted, and what a test then found. */

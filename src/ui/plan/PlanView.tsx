@@ -5,9 +5,9 @@ import { FileOutput, Scaling, TriangleAlert } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { v4 as uuid } from 'uuid';
-import { bandOf } from '../../core/flow/bands';
+import { bandOf, chanceOfBand } from '../../core/flow/bands';
+import { bracketOf } from '../../core/maths/logNormal';
 import { multipliedWords } from '../../core/plan/multiplied';
-import { bracketOf, chanceOfBand } from '../../core/plan/uncertainty';
 import { fireWords } from '../../core/plan/wording';
 import { nextTime, timeOfDay } from '../../core/units/clock';
 import { litres } from '../../core/units/format';
@@ -256,6 +256,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
       <Sheet open={sheet === 'test'} onOpenChange={sheetOpen} title="Aim by a test">
         <ByTest
           plan={plan}
+          funnels={stores.house.funnels}
           onTarget={(viscosity) => {
             change({ viscosity });
             setSheet(null);

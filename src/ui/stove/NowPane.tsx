@@ -14,8 +14,8 @@ import {
 } from 'lucide-react';
 import Link from 'next/link';
 import type { BatchEvent } from '../../core/batch/events';
-import { placeAlone } from '../../core/batch/follow/readings';
 import { bandOf } from '../../core/flow/bands';
+import { placeAlone } from '../../core/flow/readings/repeated';
 import { litres, mPas, spaced } from '../../core/units/format';
 import { degrees, type Show, volumeWords } from '../../core/units/show';
 import { type Mark, Scale } from '../shared/Scale';

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { spreadSheet } from '../../../core/flow/tests/sheet';
+import { spreadSheet } from '../../../core/flow/readings/sheet';
 import { BOWL_CELSIUS } from '../../../core/flow/viscosity';
 import { pool } from '../../../server/database';
 import { theHouse } from '../../../server/kitchen';

@@ -1,5 +1,6 @@
-import { bandOf, rangeOf } from '../../flow/bands';
+import { bandOf, chanceOfBand } from '../../flow/bands';
 import { equivalentsFor } from '../../flow/viscosity';
+import { bracketOf } from '../../maths/logNormal';
 import { type Observation, observe } from '../../pot/observe';
 import type { Step } from '../../pot/step';
 import { STARCH_STRENGTH } from '../../thicken/granules';
@@ -43,20 +44,8 @@ export type DoubtAhead = {
 /** Off the target by less than this, ln, is not worth a correction: a tenth. */
 const NEAR = 0.1;
 
-/** An 80 % interval reaches this many standard deviations either way. */
-const EIGHT_IN_TEN = 1.2816;
-
 /** Standard deviation of ln(viscosity) over which nothing at all is known. */
 const WIDEST = 10;
-
-/** Area under the normal curve up to `z` (Abramowitz & Stegun 26.2.17, from memory: good to 1e-7). */
-export function normalBelow(z: number): number {
-  const t = 1 / (1 + 0.2316419 * Math.abs(z));
-  const poly =
-    t * (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
-  const tail = (Math.exp(-(z * z) / 2) / Math.sqrt(2 * Math.PI)) * poly;
-  return z > 0 ? 1 - tail : tail;
-}
 
 const restOf = ({ state }: Followed): readonly StepState[] =>
   state.steps.slice(state.current + 1).filter((s) => !s.done && !s.skipped);
@@ -98,11 +87,9 @@ export function doubtAhead(f: Followed, { end, turn, at }: Ahead): DoubtAhead {
   ];
   const spread = Math.min(WIDEST, Math.sqrt(Math.max(1e-6, varianceAlong(f.belief, slope))));
   const limits = f.kitchen.bandLimits;
-  const [low, high] = rangeOf(bandOf(f.cooked.target, limits), limits);
-  const below = (v: number): number => normalBelow((Math.log(v) - y) / spread);
   return {
-    bracket: [Math.exp(y - EIGHT_IN_TEN * spread), Math.exp(y + EIGHT_IN_TEN * spread)],
-    chance: below(high) - below(low),
+    bracket: bracketOf(end.bowlViscosity, spread),
+    chance: chanceOfBand(end.bowlViscosity, spread, bandOf(f.cooked.target, limits), limits),
     slopes: slope.slice(0, f.factors.length),
   };
 }

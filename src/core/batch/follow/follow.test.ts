@@ -1,5 +1,5 @@
 import { byThePlan, demoBatch, eventAt, eventsAt } from '../../../../demo/batch';
-import { readingFor } from '../../flow/tests/reading';
+import { readingFor } from '../../flow/readings/reading';
 import { normals, seeded } from '../../learn/random';
 import { repeat } from '../../plan/simulate';
 import { advance } from '../../pot/advance';
@@ -7,9 +7,8 @@ import { FACTORS, type Factor, type Factors } from '../../pot/kitchen';
 import { observe } from '../../pot/observe';
 import { emptyPot } from '../../pot/pot';
 import type { BatchEvent, EventBody } from '../events';
-import { ahead, doubtAhead, normalBelow, potAt } from './ahead';
+import { ahead, doubtAhead, potAt } from './ahead';
 import { follow } from './follow';
-import { median } from './readings';
 
 const VELOUTE = demoBatch('smoked-parsnip-veloute', { litres: 8, pot: 'middle-28', burner: 'front-right' });
 const PEA = demoBatch('green-pea-and-lettuce-cream', { litres: 8, pot: 'middle-28', burner: 'front-right' });
@@ -275,17 +274,4 @@ test('over many pots nobody knows, readings bring the forecast nearer, and its b
   expect(after).toBeLessThan(before / 4);
   // 8 in 10, give or take three standard deviations of 60 tries; wider brackets are forgiven, narrower not.
   expect(inside / POTS).toBeGreaterThan(0.8 - 3 * Math.sqrt((0.8 * 0.2) / POTS));
-});
-
-test('the normal law against its table: Φ(0), Φ(1), Φ(−1.96) (any statistics handbook, from memory)', () => {
-  expect(normalBelow(0)).toBeCloseTo(0.5, 6);
-  expect(normalBelow(1)).toBeCloseTo(0.8413447, 6);
-  expect(normalBelow(-1.96)).toBeCloseTo(0.0249979, 6);
-});
-
-test('of repeats the middle one counts', () => {
-  expect(median([3])).toBe(3);
-  expect(median([9, 1, 4])).toBe(4);
-  expect(median([4, 1, 9, 5])).toBe(4.5);
-  expect(median([])).toBeNaN();
 });

@@ -1,5 +1,4 @@
-import { type BandLimits, DEFAULT_LIMITS } from '../../flow/bands';
-import { type FlowTest, type Placed, place, TEST_ERROR } from '../../flow/tests/reading';
+import { flowError, placeAlone } from '../../flow/readings/repeated';
 import { BOWL_CELSIUS, equivalentsFor, viscosity } from '../../flow/viscosity';
 import { ingredient } from '../../food/catalogue';
 import { volumeAt } from '../../heat/vessel';
@@ -29,39 +28,6 @@ const ERRORS = { hand: 1, probe: 0.5, ruler: 2, mark: 0.03, scale: 0.01 } as con
 /** Softening a fork finds, as a share of tender, and how sure that is, in ln. Our assumptions. */
 const FORK_FINDS: Readonly<Record<Fork, number>> = { hard: 0.45, nearly: 0.8, tender: 1.2, falling: 2 };
 const FORK_ERROR = 0.25;
-
-/** The middle one; the mean of the two middle ones of an even number. NaN of none. */
-export function median(values: readonly number[]): number {
-  const sorted = values.toSorted((a, b) => a - b);
-  const high = sorted[Math.floor(sorted.length / 2)] ?? Number.NaN;
-  return sorted.length % 2 ? high : ((sorted[sorted.length / 2 - 1] ?? high) + high) / 2;
-}
-
-/** Rounds to find how shear-thinning a soup of that thickness is: it hardly moves after the third. */
-const ROUNDS = 5;
-
-/**
- * Where a flow test made at `celsius` puts a soup with fat fraction `fat`, with the shear thinning of a
- * soup that thick; of several readings the median counts. Throws {@link OutOfRange} where the test cannot tell.
- */
-export function placeAlone(
-  test: FlowTest,
-  readings: readonly number[],
-  celsius: number,
-  fat: number,
-  limits: BandLimits = DEFAULT_LIMITS,
-): Placed {
-  const reading = median(readings);
-  let found = place(test, reading, celsius, 40, limits);
-  for (let i = 0; i < ROUNDS; i++)
-    found = place(test, reading, celsius, equivalentsFor(Math.max(0.5, found.bowl), fat), limits);
-  const error = flowError(test, readings.length);
-  return { ...found, range: [found.bowl * Math.exp(-error), found.bowl * Math.exp(error)] };
-}
-
-/** Standard deviation of ln(viscosity) of a test done `times` over. Repeats average out up to four: after that it is the test that is wrong. */
-export const flowError = ({ kind }: FlowTest, times: number): number =>
-  TEST_ERROR[kind] / Math.sqrt(Math.min(4, Math.max(1, times)));
 
 /** How much ln(viscosity) moves for a ln of the dose: near 3 where starch does the work. */
 function steepness(equivalents: number, fat: number): number {

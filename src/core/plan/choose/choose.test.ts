@@ -1,10 +1,9 @@
 import fc from 'fast-check';
 import { demoHouse, demoIds, demoRecipe } from '../../../../demo/demo';
-import { middleOf } from '../../flow/bands';
+import { chanceOfBand, middleOf } from '../../flow/bands';
 import { holding } from '../../heat/vessel';
 import { sample, summarise, varianceOf } from '../../learn/monteCarlo';
 import { planFor } from '../plan';
-import { chanceOfBand } from '../uncertainty';
 import { comparedWith, EVERY_WAY } from './compare';
 import { fitOf } from './fits';
 import { raises } from './raise';

@@ -1,8 +1,7 @@
-import type { Band } from '../../flow/bands';
+import { type Band, chanceOfBand } from '../../flow/bands';
 import type { Spread } from '../../learn/monteCarlo';
 import { type Factor, MEASURED, spreadOf } from '../../pot/kitchen';
 import type { Stand } from '../simulate';
-import { chanceOfBand } from '../uncertainty';
 
 /** Something a cook can do so that more batches land, and what it would bring. */
 export type Raise = {

@@ -1,6 +1,6 @@
 import type { BodyOf } from '../../core/batch/events';
-import { calibrateFunnel } from '../../core/flow/tests/cups';
-import { readingFor } from '../../core/flow/tests/reading';
+import { calibrateFunnel } from '../../core/flow/readings/cups';
+import { readingFor } from '../../core/flow/readings/reading';
 import type { HouseFunnel } from '../../core/plan/house';
 
 /** A test as the Check offers it: how it is timed, what is read, how it is done. */

@@ -1,6 +1,7 @@
 import { BANDS, type Band, type BandLimits, LADDER_RANGE } from '../bands';
 import { equivalentsFor } from '../viscosity';
 import { readingFor } from './reading';
+import { USUAL_FAT } from './repeated';
 
 /** What a line-spread sheet is drawn with. Lengths in mm. */
 export type SpreadSheet = {
@@ -16,9 +17,6 @@ const RING_ML = 100;
 const WAIT = 30;
 const SMALLEST = 20;
 const APART = 5;
-
-/** No fat to speak of is known: a cream soup's. Our assumption. */
-const USUAL_FAT = 0.03;
 
 /**
  * Rings every 5 mm up to `most` mm, and where 100 mL of soup at `celsius` stands after 30 s at the limits of
