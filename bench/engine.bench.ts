@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import '../src/core/food/load';
 import { demoRecipe } from '../demo/demo';
+import { sample } from '../src/core/doubt/monteCarlo';
 import {
   BOWL_CELSIUS,
   equivalentsFor,
@@ -14,9 +15,8 @@ import {
 import { heatInto, WALL_LOSS } from '../src/core/heat/burner';
 import { latentHeat } from '../src/core/heat/steam';
 import { losingArea } from '../src/core/heat/vessel';
-import { sample } from '../src/core/learn/monteCarlo';
 import { planFor } from '../src/core/plan/plan';
-import { simulate } from '../src/core/plan/simulate';
+import { simulate } from '../src/core/plan/solve/simulate';
 import { heatCapacity, putIn, volumeMl } from '../src/core/pot/contents';
 import { cook, steamRate } from '../src/core/pot/cook';
 import { STANDARD_KITCHEN as kitchen } from '../src/core/pot/kitchen';

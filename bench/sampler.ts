@@ -1,6 +1,6 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import '../src/core/food/load';
-import { sample } from '../src/core/learn/monteCarlo';
+import { sample } from '../src/core/doubt/monteCarlo';
 
 /** One worker's share of the samples. */
 const { samples, seed, recipe, trial, stand } = workerData;

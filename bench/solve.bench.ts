@@ -3,7 +3,7 @@ import { demoRecipe } from '../demo/demo';
 import type { Burner } from '../src/core/heat/burner';
 import type { Vessel } from '../src/core/heat/vessel';
 import { planFor } from '../src/core/plan/plan';
-import { simulate } from '../src/core/plan/simulate';
+import { simulate } from '../src/core/plan/solve/simulate';
 import type { Plan } from '../src/core/plan/types';
 import { STANDARD_KITCHEN } from '../src/core/pot/kitchen';
 import { median, timed } from './stats';

@@ -1,7 +1,7 @@
 import type { HowToStep, Recipe as TheirRecipe, WithContext } from 'schema-dts';
 import { demoHouse, demoIds, demoRecipe } from '../demo/demo';
+import { toJsonLd } from '../src/core/formats/jsonLd/toJsonLd';
 import { openFile } from '../src/core/formats/openFile';
-import { toJsonLd } from '../src/core/formats/toJsonLd';
 
 /**
  * Our export and import of schema.org Recipe against the vocabulary's own types, as the package schema-dts

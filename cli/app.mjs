@@ -18,7 +18,7 @@ export async function prepare(databaseUrl) {
   const out = await must(
     'preparing the database',
     process.execPath,
-    ['--import', 'tsx', 'src/server/prepare.ts'],
+    ['--import', 'tsx', 'src/server/data/prepare.ts'],
     {
       cwd: root,
       env: { ...process.env, DATABASE_URL: databaseUrl, APP_DATABASE_URL: own },

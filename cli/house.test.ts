@@ -1,74 +1,109 @@
 import { execFileSync, spawnSync } from 'node:child_process';
-import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
+import { CORE, UI, VIEWS, written } from '../checks/layers';
 
 const root = process.cwd();
 
-/** Runs the boundary rule with one more file, which imports what it must not. */
-function crossing(file: string, source: string): { code: number | null; out: string } {
-  const path = join(root, file);
-  writeFileSync(path, source);
+type Crossing = { readonly file: string; readonly source: string };
+
+/** What the boundary rule says of each of these files, were it there: '' of one it passes. */
+function said(crossings: readonly Crossing[]): readonly string[] {
+  for (const { file, source } of crossings) writeFileSync(join(root, file), source);
   try {
-    const { status, stdout, stderr } = spawnSync(join(root, 'node_modules/.bin/biome'), ['lint', file], {
-      cwd: root,
-      encoding: 'utf8',
-    });
-    return { code: status, out: stdout + stderr };
+    const { stdout } = spawnSync(
+      join(root, 'node_modules/.bin/biome'),
+      ['lint', '--reporter=json', '--max-diagnostics=none', ...crossings.map((c) => c.file)],
+      { cwd: root, encoding: 'utf8' },
+    );
+    const { diagnostics } = JSON.parse(stdout) as {
+      diagnostics: readonly {
+        category: string;
+        message: unknown;
+        advices: unknown;
+        location: { path: unknown };
+      }[];
+    };
+    return crossings.map(({ file }) =>
+      diagnostics
+        .filter(
+          (d) =>
+            d.category === 'lint/style/noRestrictedImports' && JSON.stringify(d.location.path).includes(file),
+        )
+        .map((d) => JSON.stringify([d.message, d.advices]))
+        .join('\n'),
+    );
   } finally {
-    rmSync(path);
+    for (const { file } of crossings) rmSync(join(root, file), { force: true });
   }
 }
 
+const importing = (file: string, path: string): Crossing => ({
+  file,
+  source: `export { a } from '${path}';\n`,
+});
+
 describe('the boundary rule really fails', () => {
-  test.each([
-    [
-      'core on the interface',
-      'src/core/plan/zz.ts',
-      "export { Ladder } from '../../ui/shared/Ladder';\n",
-      'outside core',
-    ],
-    ['core on Node', 'src/core/plan/zz.ts', "export { readFileSync } from 'node:fs';\n", 'core is pure'],
-    ['core on React', 'src/core/plan/zz.ts', "export { useState } from 'react';\n", 'core is pure'],
-    [
-      'pot on plan',
-      'src/core/pot/zz.ts',
-      "export { planFor } from '../plan/plan';\n",
-      'core/pot may import only',
-    ],
-    [
-      'pot on plan, types too',
-      'src/core/pot/zz.ts',
-      "export type { Plan } from '../plan/types';\n",
-      'core/pot may import only',
-    ],
-    [
-      'units on food',
-      'src/core/units/zz.ts',
-      "export { food } from '../food/define';\n",
-      'core/units may import only',
-    ],
-    [
-      'ui on the server',
-      'src/ui/shared/zz.ts',
-      "export { pool } from '../../server/database';\n",
-      'ui imports core',
-    ],
-    [
-      'server on ui',
-      'src/server/zz.ts',
-      "export { send } from '../ui/shared/send';\n",
-      'server imports core',
-    ],
-    ['workers on ui', 'src/workers/zz.ts', "export { send } from '../ui/shared/send';\n", 'thin shells'],
-  ])('%s', (_what, file, source, rule) => {
-    const { code, out } = crossing(file, source);
-    expect(code).not.toBe(0);
-    expect(out).toContain(rule);
+  test('the linter’s rule is the list’s: checks/writeLayers.ts writes it anew', () => {
+    const text = readFileSync(join(root, 'biome.json'), 'utf8');
+    expect(JSON.parse(written(text))).toEqual(JSON.parse(text));
+  });
+
+  test('every folder of core and of the interface stands in the list', () => {
+    const folders = (of: string): string[] =>
+      readdirSync(join(root, of), { withFileTypes: true }).flatMap((d) => (d.isDirectory() ? [d.name] : []));
+    expect([...CORE].sort()).toEqual(folders('src/core').sort());
+    expect([...UI, ...VIEWS].sort()).toEqual(folders('src/ui').sort());
+  });
+
+  test('each layer of core on the one above it, and on the last', () => {
+    const up = CORE.slice(0, -1).flatMap((name, at) => [
+      importing(`src/core/${name}/zz.ts`, `../${CORE[at + 1]}/a`),
+      importing(`src/core/${name}/zz2.ts`, `../${CORE.at(-1)}/deeper/a`),
+    ]);
+    for (const [n, says] of said(up).entries())
+      expect([up[n]?.file, says]).toEqual([up[n]?.file, expect.stringContaining('may import only')]);
+  });
+
+  test('each layer of the interface on the one above it, and on a view; each view on another', () => {
+    const up = [
+      ...UI.slice(0, -1).map((name, at) => importing(`src/ui/${name}/zz.ts`, `../${UI[at + 1]}/a`)),
+      ...UI.map((name) => importing(`src/ui/${name}/zz2.ts`, '../plan/a')),
+      ...VIEWS.map((name, at) => importing(`src/ui/${name}/zz.ts`, `../${VIEWS[(at + 1) % VIEWS.length]}/a`)),
+    ];
+    for (const [n, says] of said(up).entries())
+      expect([up[n]?.file, says]).toEqual([up[n]?.file, expect.stringContaining('knows no')]);
+  });
+
+  test('core on Node or the interface, ui on the server, server and workers on ui', () => {
+    const crossed = [
+      ['core on the interface', 'src/core/plan/zz.ts', '../../ui/shared/Ladder', 'outside core'],
+      ['core on Node', 'src/core/plan/zz2.ts', 'node:fs', 'core is pure'],
+      ['core on React', 'src/core/maths/zz.ts', 'react', 'core is pure'],
+      ['ui on the server', 'src/ui/shared/zz.ts', '../../server/data/database', 'ui imports core'],
+      ['a view on the server', 'src/ui/plan/zz.ts', '../../server/data/database', 'ui imports core'],
+      ['a view on the database', 'src/ui/plan/zz2.ts', 'pg', 'no database'],
+      ['server on ui', 'src/server/zz.ts', '../ui/station/line/send', 'server imports core'],
+      ['workers on ui', 'src/workers/zz.ts', '../ui/station/line/send', 'thin shells'],
+    ] as const;
+    const says = said(crossed.map(([_what, file, path]) => importing(file, path)));
+    for (const [n, [what, , , rule]] of crossed.entries())
+      expect([what, says[n]]).toEqual([what, expect.stringContaining(rule)]);
+  });
+
+  test('types too', () => {
+    const source = "export type { Plan } from '../plan/types';\n";
+    expect(said([{ file: 'src/core/pot/zz.ts', source }])[0]).toContain('core/pot may import only');
   });
 
   test('and passes what is allowed', () => {
-    expect(crossing('src/core/plan/zz.ts', "export { advance } from '../pot/advance';\n").code).toBe(0);
+    const down = [
+      ...CORE.slice(1).map((name, at) => importing(`src/core/${name}/zz.ts`, `../${CORE[at]}/a`)),
+      ...UI.slice(1).map((name, at) => importing(`src/ui/${name}/zz.ts`, `../${UI[at]}/a`)),
+      ...VIEWS.map((name) => importing(`src/ui/${name}/zz.ts`, '../frame/a')),
+    ];
+    expect(said(down).join('')).toBe('');
   });
 });
 

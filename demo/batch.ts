@@ -1,8 +1,8 @@
 import type { BatchEvent, EventBody } from '../src/core/batch/events';
 import type { Batch } from '../src/core/batch/record';
+import { toRecord } from '../src/core/batch/toRecord';
 import { middleOf } from '../src/core/flow/bands';
 import { planFor } from '../src/core/plan/plan';
-import { toRecord } from '../src/core/plan/toRecord';
 import type { Plan } from '../src/core/plan/types';
 import { demoHouse, demoIds, demoRecipe } from './demo';
 

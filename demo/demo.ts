@@ -1,9 +1,9 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import '../src/core/food/load';
-import { houseOf, KitchenFile } from '../src/core/formats/kitchenFile';
-import type { House } from '../src/core/plan/house';
-import { Recipe } from '../src/core/plan/recipe';
+import type { House } from '../src/core/house/house';
+import { houseOf, KitchenFile } from '../src/core/house/kitchenFile';
+import { Recipe } from '../src/core/recipe/recipe';
 
 const folder = join(process.cwd(), 'demo');
 

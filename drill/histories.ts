@@ -9,7 +9,7 @@ import type { Batch } from '../src/core/batch/record';
 import { ticketOf } from '../src/core/batch/ticket';
 import { catalogue } from '../src/core/food/catalogue';
 import { COOLING_METHODS } from '../src/core/heat/cooling';
-import { seeded } from '../src/core/learn/random';
+import { seeded } from '../src/core/maths/random';
 import { observe } from '../src/core/pot/observe';
 import type { Portion, Step, StepKind } from '../src/core/pot/step';
 import { EQUAL_PARTS } from '../src/core/thicken/equalParts';

@@ -1,6 +1,6 @@
 import { createServer } from 'node:http';
 import next from 'next';
-import { awayWithin, isAway, noted } from './server/database';
+import { awayWithin, isAway, noted } from './server/data/database';
 import { direct, refuse } from './server/direct';
 import { hostsOf, refusedAtTheDoor } from './server/door/door';
 import { guarded } from './server/door/headers';

@@ -1,6 +1,6 @@
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { seeded } from '../../src/core/learn/random';
+import { seeded } from '../../src/core/maths/random';
 import { ask, isWell, type Row, startBatch } from '../kit';
 
 const app = join(import.meta.dirname, '../../src/app');

@@ -1,6 +1,6 @@
 'use client';
 
-import { Away } from '../ui/shared/Away';
+import { Away } from '../ui/frame/Away';
 
 export default function PageFailed() {
   return <Away onAgain={() => location.reload()} />;

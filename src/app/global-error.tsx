@@ -1,6 +1,6 @@
 'use client';
 
-import { Away } from '../ui/shared/Away';
+import { Away } from '../ui/frame/Away';
 import './globals.css';
 
 /** When not even the frame could be made. */

@@ -1,10 +1,10 @@
 import type { Metadata, Viewport } from 'next';
 import type { ReactNode } from 'react';
 import { METRIC } from '../core/units/show';
-import { pool } from '../server/database';
+import { pool } from '../server/data/database';
+import { theRail } from '../server/live/theRail';
 import { readHouse } from '../server/queries/kitchen';
-import { theRail } from '../server/theRail';
-import { Shell } from '../ui/shared/Shell';
+import { Shell } from '../ui/frame/Shell';
 import '@fontsource/atkinson-hyperlegible-mono/latin-400.css';
 import '@fontsource/atkinson-hyperlegible-mono/latin-700.css';
 import '@fontsource/atkinson-hyperlegible-next/latin-400.css';

@@ -2,7 +2,7 @@ import type { Followed } from '../core/batch/follow/follow';
 import type { Batch } from '../core/batch/record';
 import { batchState } from '../core/batch/state';
 import type { FlowTest } from '../core/flow/readings/reading';
-import { normals, seeded } from '../core/learn/random';
+import { normals, seeded } from '../core/maths/random';
 import { celsiusAt, flowAt, nextOnScale, truth } from './truth';
 
 /** A device as the bridge lists it: protocol `panache.devices/1`, see docs/formats.md. */

@@ -4,7 +4,7 @@ import { type Followed, follow } from '../core/batch/follow/follow';
 import type { Batch } from '../core/batch/record';
 import { batchState } from '../core/batch/state';
 import { type FlowTest, readingFor } from '../core/flow/readings/reading';
-import { normals, seeded } from '../core/learn/random';
+import { normals, seeded } from '../core/maths/random';
 import { FACTORS, type Factor } from '../core/pot/kitchen';
 import { observe } from '../core/pot/observe';
 import { portionsIn } from '../core/pot/portions';

@@ -6,13 +6,13 @@ import { bandOf } from '../core/flow/bands';
 import { isIngredient } from '../core/food/catalogue';
 import { bisect } from '../core/maths/bisect';
 import { planFor } from '../core/plan/plan';
-import type { Recipe } from '../core/plan/recipe';
-import type { Stand } from '../core/plan/simulate';
+import type { Stand } from '../core/plan/solve/simulate';
 import { foodIn } from '../core/pot/kitchen';
 import { observe } from '../core/pot/observe';
 import { portionsIn } from '../core/pot/portions';
 import type { Pot } from '../core/pot/pot';
 import type { Portion } from '../core/pot/step';
+import type { Recipe } from '../core/recipe/recipe';
 import { BadOption } from './options';
 
 /** A pot of a planned recipe that came out otherwise, and what is to be done about it. */

@@ -1,16 +1,16 @@
 import { readFileSync } from 'node:fs';
 import '../core/food/load';
+import { justMultiplied, multipliedWords } from '../core/compare/multiplied';
+import { doubtOf } from '../core/doubt/uncertainty';
 import { bandOf, chanceOfBand } from '../core/flow/bands';
 import { readRecipeFile, recipeJsonSchema } from '../core/formats/recipeFile';
 import { bracketOf } from '../core/maths/logNormal';
-import { amended, cannotBe, usualShare } from '../core/plan/choose/ways';
-import { justMultiplied, multipliedWords } from '../core/plan/multiplied';
+import { amended, cannotBe, usualShare } from '../core/order/ways';
 import { planFor } from '../core/plan/plan';
 import { openAmounts, predict } from '../core/plan/predict';
-import type { Recipe } from '../core/plan/recipe';
-import { doubtOf } from '../core/plan/uncertainty';
-import { detailsOf, titleOf } from '../core/plan/wording';
+import type { Recipe } from '../core/recipe/recipe';
 import { duration, litres, mPas, spaced } from '../core/units/format';
+import { detailsOf, titleOf } from '../core/words/steps';
 import { fixed } from './fix';
 import { BadOption, type Command, Help, isCommand, type Options, readOptions } from './options';
 

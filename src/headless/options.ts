@@ -3,11 +3,11 @@ import { BANDS, type Band, DEFAULT_LIMITS, LADDER_RANGE, middleOf } from '../cor
 import type { Burner } from '../core/heat/burner';
 import { type BurnerKind, EFFICIENCY } from '../core/heat/burner';
 import type { Vessel } from '../core/heat/vessel';
-import { WAYS, type Way } from '../core/plan/choose/ways';
-import type { Recipe } from '../core/plan/recipe';
-import type { Stand } from '../core/plan/simulate';
+import { WAYS, type Way } from '../core/order/ways';
+import type { Stand } from '../core/plan/solve/simulate';
 import { type Kitchen, STANDARD_KITCHEN } from '../core/pot/kitchen';
-import { parseNumber } from '../core/units/parse';
+import type { Recipe } from '../core/recipe/recipe';
+import { parseNumber } from '../core/units/typed/parse';
 
 /** An option that cannot be used: shown as one line. */
 export class BadOption extends Error {}

@@ -2,14 +2,14 @@ import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import type pg from 'pg';
 import { type Line, proxyTo, through } from '../../drill/proxy';
-import { recordEvent } from './batches';
-import { isAway, limited, pool as poolFor, reached, transaction } from './database';
-import { loadDemo } from './demo';
-import { gathered } from './gathered';
-import { listen, type Told } from './live';
+import { recordEvent } from './actions/batches';
+import { gathered } from './actions/gathered';
+import { isAway, limited, pool as poolFor, reached, transaction } from './data/database';
+import { loadDemo } from './data/demo';
+import { refusal, testDatabase } from './data/testDatabase';
+import { listen, type Told } from './live/live';
 import { readBatches, UNBOUND } from './queries/batches';
 import { answered, type Refusal } from './refusal';
-import { refusal, testDatabase } from './testDatabase';
 
 /** A database behind a line that can be made to misbehave, as the application has it. */
 let own: pg.Pool;

@@ -3,7 +3,7 @@ import type { IncomingMessage, ServerResponse } from 'node:http';
 import { direct } from './direct';
 
 // The line to the database is another test's.
-jest.mock('./live', () => ({ listen: () => () => {}, isListening: () => true }));
+jest.mock('./live/live', () => ({ listen: () => () => {}, isListening: () => true }));
 
 /** A response that holds back what it is given, as one whose reader has stopped reading. */
 class Held extends EventEmitter {

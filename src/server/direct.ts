@@ -1,9 +1,9 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
-import { recordEvent } from './batches';
-import { pool, reached } from './database';
-import { listenToDevices } from './devices';
+import { recordEvent } from './actions/batches';
+import { pool, reached } from './data/database';
 import { TELLS_TIME } from './door/headers';
-import { isListening, listen } from './live';
+import { listenToDevices } from './live/devices';
+import { isListening, listen } from './live/live';
 import { answered, busy, jsonIn, notAllowed, type Refusal, tooLarge } from './refusal';
 
 /** Most bytes of one event. */

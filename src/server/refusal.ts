@@ -1,6 +1,6 @@
 import type * as z from 'zod';
-import { issueWords, valueAt } from '../core/formats/issueWords';
-import { isAway, noted } from './database';
+import { issueWords, valueAt } from '../core/words/issueWords';
+import { isAway, noted } from './data/database';
 import { log } from './log';
 
 /** Problems told of one request. */

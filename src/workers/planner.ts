@@ -1,18 +1,18 @@
+import { type Compared, comparedWith, EVERY_WAY } from '../core/compare/compare';
+import { justMultiplied, type Multiplied } from '../core/compare/multiplied';
+import { planAsked, type Question, type Remedy, remediesFor } from '../core/compare/remedies';
+import { type Scaled, scaling } from '../core/compare/scaling';
+import { merge, type Spread, sample, summarise, type Tally, varianceOf } from '../core/doubt/monteCarlo';
+import { type Raise, raises } from '../core/doubt/raise';
+import { type Doubt, doubtOf } from '../core/doubt/uncertainty';
 import { bandOf } from '../core/flow/bands';
 import { loadCatalogue } from '../core/food/catalogue';
 import type { Ingredient } from '../core/food/ingredient';
-import { merge, type Spread, sample, summarise, type Tally, varianceOf } from '../core/learn/monteCarlo';
-import { type Compared, comparedWith, EVERY_WAY } from '../core/plan/choose/compare';
-import { type Raise, raises } from '../core/plan/choose/raise';
-import { planAsked, type Question, type Remedy, remediesFor } from '../core/plan/choose/remedies';
-import { type Scaled, scaling } from '../core/plan/choose/scaling';
-import type { Amendment } from '../core/plan/choose/ways';
-import { justMultiplied, type Multiplied } from '../core/plan/multiplied';
+import type { Amendment } from '../core/order/ways';
 import { planFor } from '../core/plan/plan';
-import type { Recipe } from '../core/plan/recipe';
-import type { Stand } from '../core/plan/simulate';
+import type { Stand } from '../core/plan/solve/simulate';
 import type { Order } from '../core/plan/types';
-import { type Doubt, doubtOf } from '../core/plan/uncertainty';
+import type { Recipe } from '../core/recipe/recipe';
 
 /** What is worked out off the page. A newer asking of the same kind takes an older one's place. */
 export type Ask =

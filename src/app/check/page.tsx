@@ -1,9 +1,9 @@
 import type { Metadata } from 'next';
 import * as z from 'zod';
-import { pool } from '../../server/database';
-import { theHouse } from '../../server/kitchen';
+import { theHouse } from '../../server/actions/kitchen';
+import { pool } from '../../server/data/database';
+import { theRail } from '../../server/live/theRail';
 import { readBatch } from '../../server/queries/batches';
-import { theRail } from '../../server/theRail';
 import { CheckView } from '../../ui/check/CheckView';
 
 export const metadata: Metadata = { title: 'Check' };

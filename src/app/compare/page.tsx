@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { CompareView } from '../../ui/compare/CompareView';
-import { EmptyHouse } from '../../ui/shared/EmptyHouse';
+import { EmptyHouse } from '../../ui/frame/EmptyHouse';
 import { type Query, wishOf } from '../plan/wishOf';
 
 export const metadata: Metadata = { title: 'Compare' };

@@ -1,10 +1,10 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import * as z from 'zod';
-import { pool } from '../../server/database';
-import { theHouse } from '../../server/kitchen';
+import { theHouse } from '../../server/actions/kitchen';
+import { pool } from '../../server/data/database';
+import { theRail } from '../../server/live/theRail';
 import { readBatch } from '../../server/queries/batches';
-import { theRail } from '../../server/theRail';
 import { FixView } from '../../ui/fix/FixView';
 
 export const metadata: Metadata = { title: 'Fix' };

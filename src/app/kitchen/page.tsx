@@ -1,10 +1,10 @@
 import type { Metadata } from 'next';
-import { kitchenFileOf } from '../../core/formats/kitchenFile';
-import { pool } from '../../server/database';
-import { theHouse } from '../../server/kitchen';
+import { kitchenFileOf } from '../../core/house/kitchenFile';
+import { theHouse } from '../../server/actions/kitchen';
+import { pool } from '../../server/data/database';
 import { readImports } from '../../server/queries/imports';
+import { WhenLive } from '../../ui/frame/WhenLive';
 import { KitchenView } from '../../ui/kitchen/KitchenView';
-import { WhenLive } from '../../ui/shared/WhenLive';
 
 export const metadata: Metadata = { title: 'Kitchen' };
 export const dynamic = 'force-dynamic';

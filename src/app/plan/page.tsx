@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
+import { EmptyHouse } from '../../ui/frame/EmptyHouse';
 import { PlanView } from '../../ui/plan/PlanView';
-import { EmptyHouse } from '../../ui/shared/EmptyHouse';
 import { type Query, wishOf } from './wishOf';
 
 export const metadata: Metadata = { title: 'Plan' };

@@ -1,8 +1,8 @@
-import { pool } from '../../server/database';
+import { pool } from '../../server/data/database';
 import { readHouse } from '../../server/queries/kitchen';
 import { readRecipes } from '../../server/queries/recipes';
-import type { Stores, Wish } from '../../ui/plan/request';
-import { wishFrom } from '../../ui/plan/wish';
+import { wishFrom } from '../../ui/order/address';
+import type { Stores, Wish } from '../../ui/order/request';
 
 export type Query = Record<string, string | string[] | undefined>;
 

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
-import { pool } from '../../server/database';
-import { theHouse } from '../../server/kitchen';
-import { landingsOf } from '../../server/landings';
+import { theHouse } from '../../server/actions/kitchen';
+import { landingsOf } from '../../server/actions/landings';
+import { pool } from '../../server/data/database';
 import { readRecipes } from '../../server/queries/recipes';
 import { type Listed, RecipesView } from '../../ui/recipes/RecipesView';
 

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { redirect } from 'next/navigation';
-import { theRail } from '../../server/theRail';
+import { theRail } from '../../server/live/theRail';
 
 export const metadata: Metadata = { title: 'Stove' };
 export const dynamic = 'force-dynamic';

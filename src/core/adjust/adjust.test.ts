@@ -15,7 +15,7 @@ import { FAULTS } from './faults';
 import { takenAsSalty } from './means/thinner';
 import { agesOf, contradictionIn, type Measured, measuredFrom } from './measured';
 import type { Option, Wishes } from './option';
-import { toThePass } from './pass';
+import { toThePass } from './trial/pass';
 import { causesOf } from './why';
 
 const LARDER = demoKitchen().products.map((p) => p.ingredient);

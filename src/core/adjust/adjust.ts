@@ -5,7 +5,7 @@ import { thicker, together } from './means/thicker';
 import { lessSalty, thinner } from './means/thinner';
 import type { Measured } from './measured';
 import type { Cure, Option, Wishes } from './option';
-import { type Draft, tried } from './trial';
+import { type Draft, tried } from './trial/trial';
 
 /** What can be done about a pot: corrections best first, those that cannot be last; and cures. */
 export type Advice = { readonly options: readonly Option[]; readonly cures: readonly Cure[] };

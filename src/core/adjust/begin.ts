@@ -1,8 +1,8 @@
 import type { EventBody } from '../batch/events';
 import type { BatchState } from '../batch/state';
-import { titleOf } from '../plan/wording';
 import type { Step } from '../pot/step';
 import { capital } from '../units/format';
+import { titleOf } from '../words/steps';
 import type { Fault } from './faults';
 
 /** What stands after every correction. */

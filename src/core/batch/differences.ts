@@ -1,9 +1,9 @@
 import { ingredient } from '../food/catalogue';
-import { amountWords } from '../plan/wording';
 import { portionsIn } from '../pot/portions';
 import type { Portion } from '../pot/step';
 import { timeOfDay } from '../units/clock';
 import { duration, litres, uncapital } from '../units/format';
+import { amountWords } from '../words/steps';
 import type { Batch } from './record';
 import type { BatchState, StepState } from './state';
 

@@ -1,10 +1,10 @@
 import * as z from 'zod';
 import { BANDS } from '../flow/bands';
-import { KitchenFile, ProductSchema } from '../formats/kitchenFile';
-import { GOALS } from '../plan/amount';
-import { BurnerSchema, VesselSchema } from '../plan/recipe';
+import { KitchenFile, ProductSchema } from '../house/kitchenFile';
 import { FACTORS, type Factor } from '../pot/kitchen';
 import { Step } from '../pot/step';
+import { GOALS } from '../recipe/amount';
+import { BurnerSchema, VesselSchema } from '../recipe/recipe';
 import type { BatchEvent } from './events';
 
 const Figure = z.number();

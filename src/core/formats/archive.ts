@@ -1,10 +1,10 @@
 import * as z from 'zod';
 import { BatchEvent } from '../batch/events';
 import { RecordedPlan } from '../batch/record';
-import { Recipe } from '../plan/recipe';
+import { KitchenFile } from '../house/kitchenFile';
+import { Recipe } from '../recipe/recipe';
 import { momentOf } from '../units/moment';
-import { issueWords, valueAt } from './issueWords';
-import { KitchenFile } from './kitchenFile';
+import { issueWords, valueAt } from '../words/issueWords';
 
 const Time = momentOf('it');
 

@@ -1,12 +1,12 @@
 import { findNodeAtLocation, type ParseError, parse, parseTree, printParseErrorCode } from 'jsonc-parser';
 import type * as z from 'zod';
-import type { RecipeText } from '../plan/recipe';
-import { Recipe } from '../plan/recipe';
+import { KitchenFile } from '../house/kitchenFile';
+import type { RecipeText } from '../recipe/recipe';
+import { Recipe } from '../recipe/recipe';
+import { issueWords, valueAt } from '../words/issueWords';
 import { Archive } from './archive';
-import { type Draft, draftOf } from './draft';
-import { issueWords, valueAt } from './issueWords';
-import { readRecipeNode, recipeNode } from './jsonLd';
-import { KitchenFile } from './kitchenFile';
+import { type Draft, draftOf } from './draft/draft';
+import { readRecipeNode, recipeNode } from './jsonLd/jsonLd';
 import { strayFields } from './strays';
 
 /** One thing wrong in a file: where, and what. */

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { Recipe } from '../plan/recipe';
+import { Recipe } from '../recipe/recipe';
 import { type FileProblem, openFile } from './openFile';
 
 export type RecipeFile =

@@ -1,7 +1,7 @@
 import { demoFile, demoHouse, demoIds } from '../../../demo/demo';
+import { KitchenFile } from '../house/kitchenFile';
 import { foresee } from '../plan/foresee';
-import { issueWords } from './issueWords';
-import { KitchenFile } from './kitchenFile';
+import { issueWords } from '../words/issueWords';
 import { recipeWords, stepVerb } from './recipeWords';
 
 const house = demoHouse();

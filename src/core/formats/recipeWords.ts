@@ -1,6 +1,6 @@
 import { ingredient, isIngredient } from '../food/catalogue';
-import type { RecipeText } from '../plan/recipe';
 import { portionsIn } from '../pot/portions';
+import type { RecipeText } from '../recipe/recipe';
 
 type Step = RecipeText['steps'][number];
 type Portion = Extract<Step, { kind: 'season' }>['items'][number];

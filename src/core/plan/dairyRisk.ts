@@ -5,7 +5,7 @@ import { foodIn, type Kitchen } from '../pot/kitchen';
 import { observe } from '../pot/observe';
 import { portionsIn } from '../pot/portions';
 import type { Portion } from '../pot/step';
-import type { Run } from './simulate';
+import type { Run } from './solve/simulate';
 
 /** Milk concentrated so that it stands a boil. Common practice, no source. */
 const STANDS_A_BOIL: ReadonlySet<string> = new Set(['evaporated-milk']);

@@ -4,7 +4,7 @@ import { portionsIn } from '../pot/portions';
 import type { Portion } from '../pot/step';
 import { type Caution, cautionsFor, type Deed } from '../safety/cautions';
 import { CUTS } from '../thicken/puree';
-import type { Ran } from './simulate';
+import type { Ran } from './solve/simulate';
 
 /** A step as far as cautions need to know it: what goes in, how hot, what is blended or poured off. */
 export function deedOf({ step, before, pot }: Ran): Deed {

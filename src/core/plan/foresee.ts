@@ -1,10 +1,10 @@
 import { middleOf } from '../flow/bands';
-import { issueWords, valueAt } from '../formats/issueWords';
+import type { House } from '../house/house';
 import { observe } from '../pot/observe';
-import type { House } from './house';
+import { Recipe } from '../recipe/recipe';
+import { issueWords, valueAt } from '../words/issueWords';
+import { titleOf } from '../words/steps';
 import { planFor } from './plan';
-import { Recipe } from './recipe';
-import { titleOf } from './wording';
 
 /** A step and the pot after it. */
 export type Foreseen = {

@@ -1,20 +1,20 @@
 import fc from 'fast-check';
 import { demoFile, demoRecipe } from '../../../demo/demo';
+import { toRecord } from '../batch/toRecord';
+import { justMultiplied, multipliedWords } from '../compare/multiplied';
+import { doubtOf } from '../doubt/uncertainty';
 import { chanceOfBand, rangeOf } from '../flow/bands';
 import type { Burner } from '../heat/burner';
 import { rimVolume, type Vessel } from '../heat/vessel';
 import { STANDARD_KITCHEN as kitchen } from '../pot/kitchen';
 import { observe } from '../pot/observe';
-import { justMultiplied, multipliedWords } from './multiplied';
+import { Recipe } from '../recipe/recipe';
+import { amountWords, detailsOf, titleOf } from '../words/steps';
 import { planFor } from './plan';
 import { openAmounts, predict } from './predict';
-import { Recipe } from './recipe';
-import { reduceToViscosity } from './reduction';
-import { type Stand, simulate } from './simulate';
-import { stockFor } from './stockMaking';
-import { toRecord } from './toRecord';
-import { doubtOf } from './uncertainty';
-import { amountWords, detailsOf, titleOf } from './wording';
+import { type Stand, simulate } from './solve/simulate';
+import { reduceToViscosity } from './stock/reduction';
+import { stockFor } from './stock/stockMaking';
 
 const veloute = demoRecipe('smoked-parsnip-veloute');
 const chowder = demoRecipe('cockle-and-leek-chowder');

@@ -1,10 +1,10 @@
 import { FILL_LIMIT, rimVolume } from '../heat/vessel';
 import type { Kitchen } from '../pot/kitchen';
+import type { Recipe } from '../recipe/recipe';
 import { within } from '../units/range';
 import { cautionsOf } from './deeds';
-import type { Recipe } from './recipe';
-import { peakVolume, type Ran, type Run, type Stand } from './simulate';
-import { type Solved, solve } from './solve';
+import { peakVolume, type Ran, type Run, type Stand } from './solve/simulate';
+import { type Solved, solve } from './solve/solve';
 import type { Order, Plan, PlanStep } from './types';
 import { warningsFor } from './warnings';
 import { weighOut } from './weighOut';

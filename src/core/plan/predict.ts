@@ -2,13 +2,13 @@ import { ingredient } from '../food/catalogue';
 import { tenderness } from '../pot/cook';
 import { observe } from '../pot/observe';
 import type { Pot } from '../pot/pot';
+import type { Recipe } from '../recipe/recipe';
 import { within } from '../units/range';
+import { titleOf } from '../words/steps';
 import { assembled } from './plan';
-import type { Recipe } from './recipe';
-import { type Ran, type Stand, simulate } from './simulate';
-import { goalsIn } from './solve';
+import { type Ran, type Stand, simulate } from './solve/simulate';
+import { goalsIn } from './solve/solve';
 import type { Warning } from './types';
-import { titleOf } from './wording';
 
 /** A pot as it would be found. */
 export type Found = {

@@ -4,8 +4,8 @@ import type { Step } from '../pot/step';
 import type { Caution } from '../safety/cautions';
 import type { EqualParts } from '../thicken/equalParts';
 import type { RouxColour } from '../thicken/granules';
-import type { Stand } from './simulate';
-import type { Aim, Solved } from './solve';
+import type { Stand } from './solve/simulate';
+import type { Aim, Solved } from './solve/solve';
 
 /** What the cook asks for. */
 export type Order = Aim & {

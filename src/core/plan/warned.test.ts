@@ -1,11 +1,11 @@
 import '../food/load';
 import { demoHouse, demoRecipe } from '../../../demo/demo';
+import { toRecord } from '../batch/toRecord';
 import { middleOf } from '../flow/bands';
+import { Recipe } from '../recipe/recipe';
+import { detailsOf, titleOf } from '../words/steps';
 import { planFor } from './plan';
 import { predict } from './predict';
-import { Recipe } from './recipe';
-import { toRecord } from './toRecord';
-import { detailsOf, titleOf } from './wording';
 
 const house = demoHouse();
 const { kitchen } = house;

@@ -9,7 +9,7 @@ import { rouxBalance } from '../thicken/rouxBalance';
 import { capital, litres, spaced } from '../units/format';
 import { dairyFate } from './dairyRisk';
 import { gathered } from './deeds';
-import type { Run } from './simulate';
+import type { Run } from './solve/simulate';
 import type { Plan, Warning } from './types';
 
 /** Minutes of simmer after which a pale roux no longer tastes of flour; the quick school. Common practice, no source. */

@@ -2,10 +2,10 @@ import { POURED } from '../food/ingredient';
 import { foodIn, type Kitchen } from '../pot/kitchen';
 import { portionsIn } from '../pot/portions';
 import type { Portion } from '../pot/step';
+import type { Recipe, RecipePortion } from '../recipe/recipe';
 import { asKitchenMeasure } from '../units/measure';
 import { roundToScale } from '../units/round';
-import type { Recipe, RecipePortion } from './recipe';
-import type { Run } from './simulate';
+import type { Run } from './solve/simulate';
 import type { WeighLine } from './types';
 
 /** What to weigh, in the order the stove needs it. Nothing of weight zero is listed. */

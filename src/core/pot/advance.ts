@@ -14,12 +14,12 @@ import {
 import type { Kitchen } from './kitchen';
 import type { Pot } from './pot';
 import { coolsTo, type Portion, type Step } from './step';
+import { standing } from './steps/fire/standing';
 import { dust, roux } from './steps/flour';
 import { chill, hold, keep, poach, reheat, rest } from './steps/keep';
 import { blend, minutesOfPuree } from './steps/puree';
 import { reduce, reduceLeft } from './steps/reduce';
 import { render } from './steps/render';
-import { standing } from './steps/standing';
 import { minutesOfStrain, pourThrough } from './steps/strain';
 import { sweat } from './steps/sweat';
 import { temper, yolkState } from './steps/temper';

@@ -1,9 +1,9 @@
 import { countdown, nextTime } from './clock';
 import { duration, litres, spaced } from './format';
 import { asKitchenMeasure, densityOf, kitchenNumber, toGrams, toMillilitres } from './measure';
-import { parseNumber, parseQuantity } from './parse';
 import { roundToScale } from './round';
 import { toCelsius, toFahrenheit } from './temperature';
+import { parseNumber, parseQuantity } from './typed/parse';
 
 const flour = { scooped: 0.599, spooned: 0.509, sifted: 0.479 };
 

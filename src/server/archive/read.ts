@@ -3,9 +3,9 @@ import { readFile, stat } from 'node:fs/promises';
 import { JSONParser } from '@streamparser/json';
 import type * as z from 'zod';
 import { type Archive, ArchivedBatch, ArchivedRecipe } from '../../core/formats/archive';
-import { issueWords, valueAt } from '../../core/formats/issueWords';
-import { KitchenFile } from '../../core/formats/kitchenFile';
 import { type FileProblem, MOST_CHARACTERS, openFile } from '../../core/formats/openFile';
+import { KitchenFile } from '../../core/house/kitchenFile';
+import { issueWords, valueAt } from '../../core/words/issueWords';
 import { depthGuard } from '../refusal';
 
 /** One thing out of an archive, checked. */

@@ -1,17 +1,17 @@
 import { randomUUID } from 'node:crypto';
 import type pg from 'pg';
 import * as z from 'zod';
-import { type KitchenFile, kitchenFileOf } from '../../core/formats/kitchenFile';
 import type { FileProblem } from '../../core/formats/openFile';
-import type { House } from '../../core/plan/house';
-import { type Queryable, transaction } from '../database';
-import { refuseInUse, theHouse } from '../kitchen';
+import type { House } from '../../core/house/house';
+import { type KitchenFile, kitchenFileOf } from '../../core/house/kitchenFile';
+import { refuseInUse, theHouse } from '../actions/kitchen';
+import { same } from '../actions/same';
+import { type Queryable, transaction } from '../data/database';
 import { appendEvents, readBatch, UNBOUND, writeBatch } from '../queries/batches';
 import { type Taken, writeImport } from '../queries/imports';
 import { replaceHouse } from '../queries/kitchen';
 import { claimRecipe, holdRecipe, readVersions, setArchived, writeVersion } from '../queries/recipes';
 import { accept, Refusal } from '../refusal';
-import { same } from '../same';
 import { BadArchive, type Part, partsOf } from './read';
 
 /** A file that cannot be used, with each place and reason. */

@@ -1,7 +1,7 @@
 import type pg from 'pg';
 import * as z from 'zod';
-import { transaction } from '../database';
-import { refuseInUse, theHouse } from '../kitchen';
+import { refuseInUse, theHouse } from '../actions/kitchen';
+import { transaction } from '../data/database';
 import { type ImportRecord, readImports, undone } from '../queries/imports';
 import { replaceHouse } from '../queries/kitchen';
 import { accept, taken, unknown } from '../refusal';

@@ -1,6 +1,6 @@
-import { kitchenFileOf } from '../../core/formats/kitchenFile';
-import type { Queryable } from '../database';
-import { theHouse } from '../kitchen';
+import { kitchenFileOf } from '../../core/house/kitchenFile';
+import { theHouse } from '../actions/kitchen';
+import type { Queryable } from '../data/database';
 import { readBatchesFrom } from '../queries/batches';
 import type { RecipeBody } from '../queries/recipes';
 import { readRecipeList, readVersions } from '../queries/recipes';

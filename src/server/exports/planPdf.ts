@@ -1,5 +1,5 @@
 import PDFDocument from 'pdfkit';
-import type { PlanSheet } from '../../core/plan/sheet';
+import type { PlanSheet } from '../../core/formats/sheet';
 import { BOLD, FIGURES, INK, type Paper, QUIET, TEXT } from './paper';
 
 const MARGIN = 34;

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
-import { stationOf } from '../../core/plan/choose/shopping';
+import { stationOf } from '../../core/compare/shopping';
 import type { Plan } from '../../core/plan/types';
-import { titleOf } from '../../core/plan/wording';
+import { titleOf } from '../../core/words/steps';
 
 /** What a spreadsheet may take for a formula, whatever stands before it: signs of any width, after spaces, line ends or what does not show. */
 const FORMULA = /^[\s\p{Cc}\p{Cf}]*[=+\-@＝＋－﹢﹣＠﹦﹫]/u;

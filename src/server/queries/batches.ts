@@ -1,6 +1,6 @@
 import { BatchEvent } from '../../core/batch/events';
 import type { Batch, RecordedPlan, Unreadable } from '../../core/batch/record';
-import type { Queryable } from '../database';
+import type { Queryable } from '../data/database';
 
 type BatchRow = {
   id: string;

@@ -1,5 +1,5 @@
-import type { KitchenFile } from '../../core/formats/kitchenFile';
-import type { Queryable } from '../database';
+import type { KitchenFile } from '../../core/house/kitchenFile';
+import type { Queryable } from '../data/database';
 
 /** What taking an archive in does, or would do. */
 export type Taken = {

@@ -1,7 +1,7 @@
 import type { BandLimits } from '../../core/flow/bands';
-import { houseOf, KitchenFile, kitchenFileOf } from '../../core/formats/kitchenFile';
-import type { House } from '../../core/plan/house';
-import type { Queryable } from '../database';
+import type { House } from '../../core/house/house';
+import { houseOf, KitchenFile, kitchenFileOf } from '../../core/house/kitchenFile';
+import type { Queryable } from '../data/database';
 import { stale } from '../refusal';
 
 type KitchenRow = {

@@ -1,5 +1,5 @@
-import { Recipe } from '../../core/plan/recipe';
-import type { Queryable } from '../database';
+import { Recipe } from '../../core/recipe/recipe';
+import type { Queryable } from '../data/database';
 
 export type StoredRecipe = {
   readonly version: number;

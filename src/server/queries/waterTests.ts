@@ -1,5 +1,5 @@
 import type { WaterTest } from '../../core/learn/waterTest';
-import type { Queryable } from '../database';
+import type { Queryable } from '../data/database';
 
 export type WaterTestRecord = {
   readonly id: string;

@@ -1,26 +1,26 @@
 import { setPriority } from 'node:os';
+import { planAsked } from '../../core/compare/remedies';
 import { middleOf } from '../../core/flow/bands';
 import { spreadSheet } from '../../core/flow/readings/sheet';
-import { recipeFrom } from '../../core/formats/draft';
-import type { ReviewedLine } from '../../core/formats/draftSteps';
+import { recipeFrom } from '../../core/formats/draft/draft';
+import type { ReviewedLine } from '../../core/formats/draft/draftSteps';
 import { openFile } from '../../core/formats/openFile';
-import { planAsked } from '../../core/plan/choose/remedies';
+import { planSheet } from '../../core/formats/sheet';
 import { foresee } from '../../core/plan/foresee';
 import { planFor } from '../../core/plan/plan';
-import { Recipe } from '../../core/plan/recipe';
-import { planSheet } from '../../core/plan/sheet';
 import type { Plan } from '../../core/plan/types';
+import { Recipe } from '../../core/recipe/recipe';
+import { plannedBatch } from '../actions/batches';
+import { theHouse } from '../actions/kitchen';
+import { type PlanRequest, planStored, type StartRequest } from '../actions/planning';
 import { badFile, takeArchive } from '../archive/take';
-import { plannedBatch } from '../batches';
-import { isAway, pool } from '../database';
+import { isAway, pool } from '../data/database';
 import { lineSpreadPdf } from '../exports/lineSpreadPdf';
 import type { Paper } from '../exports/paper';
 import { planPdf } from '../exports/planPdf';
 import { weighOutCsv } from '../exports/weighOutCsv';
-import { theHouse } from '../kitchen';
-import { type PlanRequest, planStored, type StartRequest } from '../planning';
+import { railOf } from '../live/rail';
 import { readRecipe } from '../queries/recipes';
-import { railOf } from '../rail';
 import { isRefusal, type Problem, Refusal, unknown } from '../refusal';
 
 /** What a thread does for the server, away from its taps. Everything in and out can be copied between threads. */

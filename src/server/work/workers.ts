@@ -1,6 +1,6 @@
 import { availableParallelism } from 'node:os';
 import { Piscina } from 'piscina';
-import { noted } from '../database';
+import { noted } from '../data/database';
 import { log, said } from '../log';
 import { busy, cannot, Refusal } from '../refusal';
 import type { JobName, Outcome } from './jobs';

@@ -4,8 +4,8 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { flowError } from '../../core/flow/readings/repeated';
 import { spaced } from '../../core/units/format';
-import { Pick } from '../shared/Field';
 import type { Kind } from '../shared/flowTests';
+import { Pick } from '../shared/form/Field';
 import { BUTTON } from '../shared/styles';
 
 type Props = {

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { chime } from '../shared/station/ring';
+import { chime } from '../station/ring';
 
 export type Stopwatch = {
   /** s since it was started, renewed ten times a second; null when it stands. */

@@ -3,18 +3,18 @@
 import '../../core/food/load';
 import Link from 'next/link';
 import { type ReactNode, Suspense, useMemo, useState } from 'react';
+import type { Compared } from '../../core/compare/compare';
 import { bandOf } from '../../core/flow/bands';
-import type { Compared } from '../../core/plan/choose/compare';
-import { AS_WRITTEN, usualShare, WAYS } from '../../core/plan/choose/ways';
+import { AS_WRITTEN, usualShare, WAYS } from '../../core/order/ways';
 import { capital, duration, mPas, spaced, wholeLitres } from '../../core/units/format';
-import { Grade } from '../plan/Grade';
-import { amendmentOf, type Stores, type Wish } from '../plan/request';
-import { useCompared } from '../plan/useCompared';
-import { addressOf, SHARES } from '../plan/wish';
-import { Choice } from '../shared/Choice';
+import { addressOf, SHARES } from '../order/address';
+import { amendmentOf, type Stores, type Wish } from '../order/request';
+import { useCompared } from '../order/useCompared';
+import { Choice } from '../shared/form/Choice';
+import { Segments } from '../shared/form/Segments';
+import { Grade } from '../shared/Grade';
 import { lazily } from '../shared/lazily';
 import { Scroll } from '../shared/Scroll';
-import { Segments } from '../shared/Segments';
 
 /** Loaded once the doses are in. */
 const Curves = lazily(async () => (await import('./Curves')).Curves);

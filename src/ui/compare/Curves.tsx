@@ -1,10 +1,10 @@
 'use client';
 
 import { useCallback } from 'react';
+import type { Compared } from '../../core/compare/compare';
 import { BANDS, type BandLimits, LADDER_RANGE } from '../../core/flow/bands';
-import type { Compared } from '../../core/plan/choose/compare';
 import { mPas, spaced } from '../../core/units/format';
-import Chart, { type Palette } from '../shared/Chart';
+import Chart, { type Palette } from '../shared/draw/Chart';
 
 type Props = {
   readonly all: readonly Compared[];

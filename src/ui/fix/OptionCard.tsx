@@ -3,11 +3,11 @@
 import { clsx } from 'clsx';
 import type { Option } from '../../core/adjust/option';
 import { YIELD_SHORT } from '../../core/adjust/option';
-import { amountWords } from '../../core/plan/wording';
 import { timeOfDay } from '../../core/units/clock';
 import { duration, litres, mPas, spaced } from '../../core/units/format';
+import { amountWords } from '../../core/words/steps';
+import { inTen } from '../shared/marks';
 import { BUTTON, PRIMARY } from '../shared/styles';
-import { inTen } from '../stove/NowPane';
 import { itemWords } from './words';
 
 type Props = {

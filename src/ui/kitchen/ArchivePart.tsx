@@ -3,9 +3,9 @@
 import { Download, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { dayAndTime } from '../../core/units/clock';
-import { ask, type Problem, problemWords } from '../shared/api';
-import { FileButton } from '../shared/FileButton';
+import { FileButton } from '../shared/form/FileButton';
 import { BUTTON, PRIMARY } from '../shared/styles';
+import { ask, type Problem, problemWords } from '../station/line/api';
 
 type Taken = {
   readonly kitchen: string;

@@ -3,10 +3,10 @@
 import { useFormContext, useWatch } from 'react-hook-form';
 import { BANDS } from '../../core/flow/bands';
 import { ALLERGENS } from '../../core/food/ingredient';
-import { Field, Pick, Tick } from '../shared/Field';
+import { Field, Pick, Tick } from '../shared/form/Field';
+import { useRole } from '../station/useRole';
 import type { KitchenForm } from './form';
 import { CARD, type PartProps } from './part';
-import { useRole } from './useRole';
 
 /** Room, units, bands, allergens and roles. */
 export function HousePart({ problemAt }: PartProps) {

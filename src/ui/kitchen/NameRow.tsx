@@ -2,7 +2,7 @@
 
 import { Trash2 } from 'lucide-react';
 import type { ComponentProps } from 'react';
-import { Field } from '../shared/Field';
+import { Field } from '../shared/form/Field';
 
 type Props = ComponentProps<typeof Field> & {
   /** What is taken out, by name. */

@@ -6,17 +6,17 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import { FILL_LIMIT, rimVolume } from '../../core/heat/vessel';
+import type { House } from '../../core/house/house';
 import type { WaterTested } from '../../core/learn/waterTest';
-import type { House } from '../../core/plan/house';
 import { countdown } from '../../core/units/clock';
 import { litres, spaced } from '../../core/units/format';
-import { typedNumber } from '../../core/units/parse';
-import { ask, problemWords } from '../shared/api';
-import { Field, Pick } from '../shared/Field';
-import { Segments } from '../shared/Segments';
-import { kitchenNow } from '../shared/station/clock';
+import { typedNumber } from '../../core/units/typed/parse';
+import { Field, Pick } from '../shared/form/Field';
+import { Segments } from '../shared/form/Segments';
 import { BUTTON, PRIMARY } from '../shared/styles';
-import { useNow } from '../shared/useNow';
+import { ask, problemWords } from '../station/line/api';
+import { kitchenNow } from '../station/line/clock';
+import { useNow } from '../station/useNow';
 
 type Past = {
   readonly id: string;

@@ -1,5 +1,5 @@
 import { demoKitchen } from '../../../demo/demo';
-import { KitchenFile } from '../../core/formats/kitchenFile';
+import { KitchenFile } from '../../core/house/kitchenFile';
 import { kitchenFieldOf, kitchenForm, kitchenOf } from './form';
 
 const kitchen = demoKitchen();

@@ -1,7 +1,7 @@
-import { idFrom } from '../../core/formats/ids';
-import type { KitchenFile } from '../../core/formats/kitchenFile';
-import { typedNumber } from '../../core/units/parse';
+import { idFrom } from '../../core/formats/draft/ids';
+import type { KitchenFile } from '../../core/house/kitchenFile';
 import { toCelsius, toFahrenheit } from '../../core/units/temperature';
+import { typedNumber } from '../../core/units/typed/parse';
 
 /** A pot, burner or product as typed. */
 export type PotForm = {

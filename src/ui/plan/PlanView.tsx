@@ -5,34 +5,34 @@ import { FileOutput, Scaling, TriangleAlert } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { v4 as uuid } from 'uuid';
+import { multipliedWords } from '../../core/compare/multiplied';
 import { bandOf, chanceOfBand } from '../../core/flow/bands';
 import { bracketOf } from '../../core/maths/logNormal';
-import { multipliedWords } from '../../core/plan/multiplied';
-import { fireWords } from '../../core/plan/wording';
 import { nextTime, timeOfDay } from '../../core/units/clock';
 import { litres } from '../../core/units/format';
 import { degrees, inDegrees } from '../../core/units/show';
-import { ask, problemWords } from '../shared/api';
-import { Ladder } from '../shared/Ladder';
+import { fireWords } from '../../core/words/steps';
+import { addressOf, requestOf } from '../order/address';
+import type { Stores, Wish } from '../order/request';
+import { Ladder } from '../shared/draw/Ladder';
+import { PotDrawing } from '../shared/draw/PotDrawing';
+import { Segments } from '../shared/form/Segments';
 import { lazily } from '../shared/lazily';
-import { PotDrawing } from '../shared/PotDrawing';
-import { Segments } from '../shared/Segments';
 import { Sheet } from '../shared/Sheet';
-import { kitchenNow } from '../shared/station/clock';
 import { BUTTON } from '../shared/styles';
-import { useNow } from '../shared/useNow';
+import { ask, problemWords } from '../station/line/api';
+import { kitchenNow } from '../station/line/clock';
+import { useNow } from '../station/useNow';
 import { Chance } from './Chance';
 import { levelsOf } from './levels';
-import type { Stores, Wish } from './request';
-import { Sentence } from './Sentence';
+import { Sentence } from './sentence/Sentence';
 import { usePlan } from './usePlan';
 import { useTicks } from './useTicks';
 import { Warnings } from './Warnings';
 import { Grouped, type Grouping, isTicked, WeighOut } from './WeighOut';
-import { addressOf, requestOf } from './wish';
 
 /** Loaded when first asked for. */
-const ByTest = lazily(async () => (await import('./ByTest')).ByTest);
+const ByTest = lazily(async () => (await import('./sentence/ByTest')).ByTest);
 const Sizes = lazily(async () => (await import('./Sizes')).Sizes);
 const TakeAway = lazily(async () => (await import('./TakeAway')).TakeAway);
 const Trajectory = lazily(async () => (await import('./Trajectory')).Trajectory);
@@ -201,7 +201,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
             )}
           </div>
           <p className="pt-1">
-            <b>{plan.stand.burner.name}.</b> {fireWords(plan)}
+            <b>{plan.stand.burner.name}.</b> {fireWords(plan.steps)}
             <br />
             Gives off <b>{litres(plan.steamG)} L</b> of water on the way.
           </p>

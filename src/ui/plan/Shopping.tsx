@@ -1,6 +1,6 @@
 'use client';
 
-import { STATIONS, shoppingFor } from '../../core/plan/choose/shopping';
+import { STATIONS, shoppingFor } from '../../core/compare/shopping';
 import type { Plan } from '../../core/plan/types';
 import { spaced } from '../../core/units/format';
 import { Scroll } from '../shared/Scroll';

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Scaled } from '../../core/plan/choose/scaling';
+import type { Scaled } from '../../core/compare/scaling';
 import { duration, litres, spaced, wholeLitres } from '../../core/units/format';
 
 const percent = (share: number): string => `${(share * 100).toFixed(1)} %`;

@@ -1,10 +1,10 @@
 'use client';
 
 import type { Plan } from '../../core/plan/types';
-import { detailsOf, titleOf } from '../../core/plan/wording';
 import { timeOfDay } from '../../core/units/clock';
 import { duration, litres, mPas } from '../../core/units/format';
 import { degrees, inDegrees, type Show } from '../../core/units/show';
+import { detailsOf, titleOf } from '../../core/words/steps';
 import { Scroll } from '../shared/Scroll';
 
 type Props = {

@@ -1,9 +1,9 @@
 'use client';
 
 import { Download, FileText, Printer } from 'lucide-react';
+import { queryOf } from '../order/address';
+import type { Wish } from '../order/request';
 import { BUTTON } from '../shared/styles';
-import type { Wish } from './request';
-import { queryOf } from './wish';
 
 /** The plan on paper or in another program. */
 export function TakeAway({ wish }: { wish: Wish }) {

@@ -2,12 +2,12 @@
 
 import { useCallback } from 'react';
 import type { Plan } from '../../core/plan/types';
-import { titleOf } from '../../core/plan/wording';
 import { timeOfDay } from '../../core/units/clock';
 import { litres, mPas, spaced } from '../../core/units/format';
 import { degrees, type Show } from '../../core/units/show';
 import { toFahrenheit } from '../../core/units/temperature';
-import Chart, { type Palette } from '../shared/Chart';
+import { titleOf } from '../../core/words/steps';
+import Chart, { type Palette } from '../shared/draw/Chart';
 
 type Props = { readonly plan: Plan; readonly lightAt: Date | null; readonly show: Show };
 

@@ -2,12 +2,12 @@
 
 import { TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
-import type { Remedy } from '../../core/plan/choose/remedies';
+import type { Remedy } from '../../core/compare/remedies';
 import type { Warning } from '../../core/plan/types';
 import { inDegrees, type Show } from '../../core/units/show';
+import type { Wish } from '../order/request';
 import { Sheet } from '../shared/Sheet';
 import { BUTTON } from '../shared/styles';
-import type { Wish } from './request';
 
 const WORD = { stop: 'Stop', danger: 'Danger', caution: 'Mind' } as const;
 

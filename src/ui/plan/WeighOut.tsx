@@ -1,10 +1,10 @@
 'use client';
 
 import { clsx } from 'clsx';
-import { groupedBy, STATIONS, stationOf } from '../../core/plan/choose/shopping';
-import { asideOf, figureOf } from '../../core/plan/sheet';
+import { groupedBy, STATIONS, stationOf } from '../../core/compare/shopping';
+import { asideOf, figureOf } from '../../core/formats/sheet';
 import type { PlanStep, WeighLine } from '../../core/plan/types';
-import { titleOf } from '../../core/plan/wording';
+import { titleOf } from '../../core/words/steps';
 import { Scroll } from '../shared/Scroll';
 
 type Props = {

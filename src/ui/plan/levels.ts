@@ -1,6 +1,6 @@
 import { ingredient } from '../../core/food/catalogue';
 import type { Plan, PlanStep } from '../../core/plan/types';
-import type { Level } from '../shared/PotDrawing';
+import type { Level } from '../shared/draw/PotDrawing';
 
 /** Levels nearer than this share of the pot are one mark. */
 const SAME = 0.03;

@@ -2,18 +2,18 @@
 
 import '../../core/food/load';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { Question as Asking, Remedy } from '../../core/plan/choose/remedies';
-import type { Scaled } from '../../core/plan/choose/scaling';
-import { amended } from '../../core/plan/choose/ways';
-import type { Multiplied } from '../../core/plan/multiplied';
+import type { Multiplied } from '../../core/compare/multiplied';
+import type { Question as Asking, Remedy } from '../../core/compare/remedies';
+import type { Scaled } from '../../core/compare/scaling';
+import type { Doubt } from '../../core/doubt/uncertainty';
+import { amended } from '../../core/order/ways';
 import { planFor } from '../../core/plan/plan';
-import type { Recipe } from '../../core/plan/recipe';
-import type { Stand } from '../../core/plan/simulate';
+import type { Stand } from '../../core/plan/solve/simulate';
 import type { Order, Plan } from '../../core/plan/types';
-import type { Doubt } from '../../core/plan/uncertainty';
+import type { Recipe } from '../../core/recipe/recipe';
 import type { Ask, Sampled, Told } from '../../workers/planner';
+import { amendmentOf, type Stores, type Wish } from '../order/request';
 import { usePlanner } from '../shared/usePlanner';
-import { amendmentOf, type Stores, type Wish } from './request';
 
 /** The finger has to rest this long, ms, before the worker is asked. */
 const REST = 90;

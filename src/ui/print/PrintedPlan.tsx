@@ -1,7 +1,7 @@
 'use client';
 
 import { Printer } from 'lucide-react';
-import type { PlanSheet } from '../../core/plan/sheet';
+import type { PlanSheet } from '../../core/formats/sheet';
 import { Scroll } from '../shared/Scroll';
 import { PRIMARY } from '../shared/styles';
 

@@ -4,9 +4,9 @@ import { FilePlus2, FileUp, Search } from 'lucide-react';
 import Link from 'next/link';
 import { useRef, useState } from 'react';
 import { wholeLitres } from '../../core/units/format';
-import { Segments } from '../shared/Segments';
-import { useShortcut } from '../shared/Shortcuts';
-import { Spoon } from '../shared/Spoon';
+import { useShortcut } from '../frame/Shortcuts';
+import { Spoon } from '../shared/draw/Spoon';
+import { Segments } from '../shared/form/Segments';
 import { BUTTON, FIELD, PRIMARY } from '../shared/styles';
 
 /** A recipe as the list shows it. */

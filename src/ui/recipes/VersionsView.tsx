@@ -3,9 +3,9 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { ask, problemWords } from '../shared/api';
 import { Scroll } from '../shared/Scroll';
 import { BUTTON } from '../shared/styles';
+import { ask, problemWords } from '../station/line/api';
 
 /** A line of a recipe in words, and whether it came in, went out or stayed. */
 export type ChangedLine = { readonly kind: 'in' | 'out' | 'same'; readonly text: string };

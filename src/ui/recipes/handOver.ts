@@ -1,4 +1,4 @@
-import type { RecipeText } from '../../core/plan/recipe';
+import type { RecipeText } from '../../core/recipe/recipe';
 
 const KEY = 'panache.handed-over';
 

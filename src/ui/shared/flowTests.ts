@@ -1,7 +1,7 @@
 import type { BodyOf } from '../../core/batch/events';
 import { calibrateFunnel } from '../../core/flow/readings/cups';
 import { readingFor } from '../../core/flow/readings/reading';
-import type { HouseFunnel } from '../../core/plan/house';
+import type { HouseFunnel } from '../../core/house/house';
 
 /** A test as the Check offers it: how it is timed, what is read, how it is done. */
 export type Kind = {

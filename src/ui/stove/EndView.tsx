@@ -9,12 +9,12 @@ import type { BatchState } from '../../core/batch/state';
 import { LIMITS } from '../../core/safety/cautions';
 import { timeOfDay } from '../../core/units/clock';
 import { duration, litres, mPas } from '../../core/units/format';
-import { parseNumber } from '../../core/units/parse';
 import { degrees, inDegrees, type Show } from '../../core/units/show';
-import { Field } from '../shared/Field';
+import { parseNumber } from '../../core/units/typed/parse';
+import { Field } from '../shared/form/Field';
+import { measuredMark } from '../shared/marks';
 import { BUTTON, PRIMARY } from '../shared/styles';
-import { measuredMark } from './NowPane';
-import type { Going } from './useFollow';
+import type { Going } from '../station/useFollow';
 
 type Props = {
   readonly batch: Batch;

@@ -13,16 +13,15 @@ import {
   Wrench,
 } from 'lucide-react';
 import Link from 'next/link';
-import type { BatchEvent } from '../../core/batch/events';
 import { bandOf } from '../../core/flow/bands';
-import { placeAlone } from '../../core/flow/readings/repeated';
 import { litres, mPas, spaced } from '../../core/units/format';
 import { degrees, type Show, volumeWords } from '../../core/units/show';
-import { type Mark, Scale } from '../shared/Scale';
+import { PotNow } from '../shared/draw/PotNow';
+import { type Mark, Scale } from '../shared/draw/Scale';
+import { inTen, measuredMark } from '../shared/marks';
 import { BUTTON } from '../shared/styles';
-import { PotNow } from './PotNow';
+import type { Going } from '../station/useFollow';
 import type { ReadingKind } from './readings/ReadingSheet';
-import type { Going } from './useFollow';
 
 const PADS: readonly { kind: ReadingKind; words: string; icon: typeof Ruler }[] = [
   { kind: 'temperature', words: 'Temperature', icon: Thermometer },
@@ -42,25 +41,6 @@ type Props = {
   readonly show: Show;
   readonly onRead: (kind: ReadingKind) => void;
   readonly onDevices: () => void;
-};
-
-/** The last flow test of a batch as a mark on the scale. */
-export function measuredMark(events: readonly BatchEvent[], fat: number): Mark | null {
-  const last = events.findLast((e) => e.body.kind === 'flow');
-  if (last?.body.kind !== 'flow') return null;
-  try {
-    const found = placeAlone(last.body.test, last.body.readings, last.body.celsius, fat);
-    return { id: last.id, words: 'measured', at: found.bowl, range: found.range, kind: 'measured' };
-  } catch (error) {
-    if (error instanceof RangeError) return null;
-    throw error;
-  }
-}
-
-/** In how many of ten it lands, as said: never "10 in 10" of a forecast. */
-export const inTen = (chance: number): string => {
-  const n = Math.round(chance * 10);
-  return n >= 10 ? 'over 9 in 10' : n <= 0 ? 'under 1 in 10' : `${n} in 10`;
 };
 
 /** The pot now and where it will land, and the pads that write a reading down. */

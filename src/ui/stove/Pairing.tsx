@@ -2,8 +2,8 @@
 
 import type { BodyOf } from '../../core/batch/events';
 import type { BatchState } from '../../core/batch/state';
-import { type DeviceKind, type Devices, standingOf } from '../shared/station/devices';
 import { BUTTON } from '../shared/styles';
+import { type DeviceKind, type Devices, standingOf } from '../station/devices';
 
 type Props = {
   readonly devices: Devices;

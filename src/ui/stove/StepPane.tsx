@@ -6,16 +6,16 @@ import { useState } from 'react';
 import type { EventBody } from '../../core/batch/events';
 import { type Guide as Guidance, guideFor } from '../../core/batch/guide';
 import type { StepState } from '../../core/batch/state';
-import { detailsOf, itemLines, titleOf, waysOf } from '../../core/plan/wording';
 import { portionsIn } from '../../core/pot/portions';
 import type { Portion, Step } from '../../core/pot/step';
 import type { RouxColour } from '../../core/thicken/granules';
 import { spaced } from '../../core/units/format';
 import { inDegrees, type Show } from '../../core/units/show';
+import { detailsOf, itemLines, titleOf, waysOf } from '../../core/words/steps';
 import { Sheet } from '../shared/Sheet';
+import type { Going } from '../station/useFollow';
 import { Guide } from './guides/Guide';
 import { NumberEntry } from './readings/NumberEntry';
-import type { Going } from './useFollow';
 
 /** Guides that say how it is done, so that the words need not say it again. */
 const SAID_BY_GUIDE: ReadonlySet<Guidance['kind'] | undefined> = new Set(['temper', 'pours', 'seafood']);

@@ -8,9 +8,9 @@ import type { Unreadable } from '../../core/batch/record';
 import type { BatchState, StepState } from '../../core/batch/state';
 import { timeOfDay } from '../../core/units/clock';
 import { duration } from '../../core/units/format';
-import { parseNumber } from '../../core/units/parse';
 import { inDegrees } from '../../core/units/show';
-import { Field } from '../shared/Field';
+import { parseNumber } from '../../core/units/typed/parse';
+import { Field } from '../shared/form/Field';
 import { BUTTON, PRIMARY } from '../shared/styles';
 import { useShow } from '../shared/useShow';
 

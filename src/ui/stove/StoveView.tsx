@@ -10,15 +10,16 @@ import { batchState, type StepState } from '../../core/batch/state';
 import { countdown, timeOfDay } from '../../core/units/clock';
 import { litres } from '../../core/units/format';
 import { degrees, inDegrees } from '../../core/units/show';
+import { useShortcut } from '../frame/Shortcuts';
+import { useKeptPage } from '../frame/useKeptPage';
 import { Sheet } from '../shared/Sheet';
-import { useShortcut } from '../shared/Shortcuts';
-import { standingOf, useDevices } from '../shared/station/devices';
-import { useBatch } from '../shared/station/useBatch';
-import { useKeptPage } from '../shared/station/useKeptPage';
-import { useWakeLock } from '../shared/station/useWakeLock';
 import { BUTTON } from '../shared/styles';
-import { useNow } from '../shared/useNow';
 import { useShow } from '../shared/useShow';
+import { standingOf, useDevices } from '../station/devices';
+import { useBatch } from '../station/useBatch';
+import { useFollow } from '../station/useFollow';
+import { useNow } from '../station/useNow';
+import { useWakeLock } from '../station/useWakeLock';
 import { EndView } from './EndView';
 import { NowPane } from './NowPane';
 import { Pairing } from './Pairing';
@@ -26,11 +27,10 @@ import { type ReadingKind, ReadingSheet } from './readings/ReadingSheet';
 import { peekOf, Status, StepPane } from './StepPane';
 import { StepsSheet } from './StepsSheet';
 import { Timers } from './Timers';
-import { useFollow } from './useFollow';
 
 type Open = 'steps' | 'devices' | 'timer' | ReadingKind | null;
 
-const forPutIn = () => import('../shared/IngredientCombobox');
+const forPutIn = () => import('../shared/form/IngredientCombobox');
 
 /** Leads a batch step by step: the one at hand fills the screen, the pot and the ladder stand beside it. */
 export function StoveView({ batch: initial }: { batch: Batch }) {

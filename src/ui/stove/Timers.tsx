@@ -5,8 +5,8 @@ import { useState } from 'react';
 import type { EventBody } from '../../core/batch/events';
 import type { Timer } from '../../core/batch/state';
 import { countdown } from '../../core/units/clock';
-import { parseNumber } from '../../core/units/parse';
-import { Field } from '../shared/Field';
+import { parseNumber } from '../../core/units/typed/parse';
+import { Field } from '../shared/form/Field';
 import { Sheet } from '../shared/Sheet';
 import { BUTTON, PRIMARY } from '../shared/styles';
 

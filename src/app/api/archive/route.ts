@@ -1,7 +1,7 @@
+import { theHouse } from '../../../server/actions/kitchen';
 import { received } from '../../../server/archive/receive';
 import { archiveStream } from '../../../server/archive/write';
-import { pool } from '../../../server/database';
-import { theHouse } from '../../../server/kitchen';
+import { pool } from '../../../server/data/database';
 import { fileNamed, respond } from '../../../server/refusal';
 import { work } from '../../../server/work/work';
 

@@ -1,6 +1,6 @@
-import { begin } from '../../../server/batches';
-import { pool } from '../../../server/database';
-import { StartRequest } from '../../../server/planning';
+import { begin } from '../../../server/actions/batches';
+import { StartRequest } from '../../../server/actions/planning';
+import { pool } from '../../../server/data/database';
 import { accept, readJson, respond } from '../../../server/refusal';
 import { work } from '../../../server/work/work';
 

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { WHENS } from '../../../core/formats/draftSteps';
+import { WHENS } from '../../../core/formats/draft/draftSteps';
 import { accept, readJson, respond } from '../../../server/refusal';
 import { work } from '../../../server/work/work';
 

@@ -1,6 +1,6 @@
-import { kitchenFileOf } from '../../../core/formats/kitchenFile';
-import { pool } from '../../../server/database';
-import { saveKitchen, theHouse } from '../../../server/kitchen';
+import { kitchenFileOf } from '../../../core/house/kitchenFile';
+import { saveKitchen, theHouse } from '../../../server/actions/kitchen';
+import { pool } from '../../../server/data/database';
 import { readJson, respond } from '../../../server/refusal';
 
 export const dynamic = 'force-dynamic';

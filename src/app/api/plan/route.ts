@@ -1,4 +1,4 @@
-import { PlanRequest } from '../../../server/planning';
+import { PlanRequest } from '../../../server/actions/planning';
 import { accept, readJson, respond } from '../../../server/refusal';
 import { work } from '../../../server/work/work';
 

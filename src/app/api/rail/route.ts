@@ -1,5 +1,5 @@
+import { theRail } from '../../../server/live/theRail';
 import { respond } from '../../../server/refusal';
-import { theRail } from '../../../server/theRail';
 
 export const dynamic = 'force-dynamic';
 

@@ -1,7 +1,7 @@
-import { pool } from '../../../server/database';
-import { theHouse } from '../../../server/kitchen';
+import { theHouse } from '../../../server/actions/kitchen';
+import { createRecipe } from '../../../server/actions/recipes';
+import { pool } from '../../../server/data/database';
 import { readRecipes } from '../../../server/queries/recipes';
-import { createRecipe } from '../../../server/recipes';
 import { readJson, respond } from '../../../server/refusal';
 
 export const dynamic = 'force-dynamic';

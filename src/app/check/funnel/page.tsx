@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
-import { pool } from '../../../server/database';
-import { theHouse } from '../../../server/kitchen';
+import { theHouse } from '../../../server/actions/kitchen';
+import { pool } from '../../../server/data/database';
 import { FunnelView } from '../../../ui/check/FunnelView';
 
 export const metadata: Metadata = { title: 'Calibrate a funnel' };

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { spreadSheet } from '../../../core/flow/readings/sheet';
 import { BOWL_CELSIUS } from '../../../core/flow/viscosity';
-import { pool } from '../../../server/database';
-import { theHouse } from '../../../server/kitchen';
+import { theHouse } from '../../../server/actions/kitchen';
+import { pool } from '../../../server/data/database';
 import { LineSpreadView } from '../../../ui/check/LineSpreadView';
 
 export const metadata: Metadata = { title: 'Line-spread sheet' };

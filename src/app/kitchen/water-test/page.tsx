@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { boilsAt } from '../../../core/pot/cook';
-import { pool } from '../../../server/database';
-import { theHouse } from '../../../server/kitchen';
+import { theHouse } from '../../../server/actions/kitchen';
+import { pool } from '../../../server/data/database';
 import { readWaterTests } from '../../../server/queries/waterTests';
 import { WaterTestView } from '../../../ui/kitchen/WaterTestView';
 

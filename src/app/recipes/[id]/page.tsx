@@ -1,11 +1,11 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import type { RecipeText } from '../../../core/plan/recipe';
-import { pool } from '../../../server/database';
-import { theHouse } from '../../../server/kitchen';
+import type { RecipeText } from '../../../core/recipe/recipe';
+import { theHouse } from '../../../server/actions/kitchen';
+import { pool } from '../../../server/data/database';
 import { readRecipe } from '../../../server/queries/recipes';
+import { WhenLive } from '../../../ui/frame/WhenLive';
 import { EditorView } from '../../../ui/recipes/editor/EditorView';
-import { WhenLive } from '../../../ui/shared/WhenLive';
 
 export const metadata: Metadata = { title: 'Recipe' };
 export const dynamic = 'force-dynamic';

@@ -1,12 +1,12 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import type { House } from '../../../core/plan/house';
-import type { RecipeText } from '../../../core/plan/recipe';
-import { pool } from '../../../server/database';
-import { theHouse } from '../../../server/kitchen';
+import type { House } from '../../../core/house/house';
+import type { RecipeText } from '../../../core/recipe/recipe';
+import { theHouse } from '../../../server/actions/kitchen';
+import { pool } from '../../../server/data/database';
 import { readRecipe } from '../../../server/queries/recipes';
+import { FRESH } from '../../../ui/recipes/editor/form/spec';
 import { NewRecipe } from '../../../ui/recipes/editor/NewRecipe';
-import { FRESH } from '../../../ui/recipes/editor/spec';
 
 export const metadata: Metadata = { title: 'A new recipe' };
 export const dynamic = 'force-dynamic';

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import * as z from 'zod';
-import { pool } from '../../../server/database';
+import { pool } from '../../../server/data/database';
 import { readBatch } from '../../../server/queries/batches';
 import { StoveView } from '../../../ui/stove/StoveView';
 

@@ -6,8 +6,8 @@ import type { Fault } from '../faults';
 import { thicker } from '../means/thicker';
 import type { Measured } from '../measured';
 import type { Cure, Option, Wishes } from '../option';
-import { toThePass } from '../pass';
-import { tried } from '../trial';
+import { toThePass } from '../trial/pass';
+import { tried } from '../trial/trial';
 
 /** Minutes to sieve or to blend a litre of hot soup. Common practice, no source. */
 const SIEVE_PER_LITRE = 0.4;

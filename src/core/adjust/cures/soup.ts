@@ -11,7 +11,7 @@ import { boiledCream } from '../means/starch';
 import { letDown } from '../means/thinner';
 import type { Measured } from '../measured';
 import type { Option, Wishes } from '../option';
-import { type Draft, tried } from '../trial';
+import { type Draft, tried } from '../trial/trial';
 import { type Cures, mended, RIGHT } from './case';
 
 /** Minutes of simmer after which a pale roux no longer tastes of flour; the quick school. Common practice, no source. */

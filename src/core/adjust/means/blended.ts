@@ -3,7 +3,7 @@ import { pulpOf, pureeStrength } from '../../thicken/puree';
 import { uncapital } from '../../units/format';
 import { mendsSoup } from '../larder';
 import type { Measured } from '../measured';
-import type { Draft } from '../trial';
+import type { Draft } from '../trial/trial';
 import { shortBy } from './short';
 
 /** Pieces in the pot that would thicken it, blended. */

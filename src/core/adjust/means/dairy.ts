@@ -4,7 +4,7 @@ import type { Step } from '../../pot/step';
 import { yolkState } from '../../pot/steps/temper';
 import { STARCH_STRENGTH } from '../../thicken/granules';
 import type { Measured } from '../measured';
-import type { Draft } from '../trial';
+import type { Draft } from '../trial/trial';
 import { NO_BOIL } from './short';
 
 /** g a litre before it is another soup: cheese where it is made with it, where it is not, and potato flakes. Common practice, no source. */

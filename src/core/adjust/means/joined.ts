@@ -1,5 +1,5 @@
 import { uncapital } from '../../units/format';
-import type { Draft } from '../trial';
+import type { Draft } from '../trial/trial';
 
 /** Two means one after the other: `amount` of the first, and as much of the second as is then wanted. */
 export const joined = (first: Draft, amount: number, rest: Draft): Draft => ({

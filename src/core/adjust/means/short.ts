@@ -1,6 +1,6 @@
 import { equivalentsFor } from '../../flow/viscosity';
 import type { Measured } from '../measured';
-import { asItIs } from '../pass';
+import { asItIs } from '../trial/pass';
 
 /** g of flour equivalent the pot is short of at the pass, with `more` mL of a thin liquid in it; the beginning of every search. */
 export function shortBy(m: Measured, more = 0): number {

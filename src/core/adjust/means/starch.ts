@@ -2,7 +2,7 @@ import { ingredient } from '../../food/catalogue';
 import { LEAST_SIMMER, STARCH_STRENGTH, type ThickenerKind } from '../../thicken/granules';
 import { METHOD_RULES } from '../../thicken/methods';
 import type { Measured } from '../measured';
-import type { Draft } from '../trial';
+import type { Draft } from '../trial/trial';
 import { NO_BOIL } from './short';
 
 /** Dry thickeners that go in as a slurry in cold water, by ingredient, in the order a cook would reach for them. */

@@ -3,7 +3,7 @@ import { boilsAt } from '../../pot/cook';
 import { observe } from '../../pot/observe';
 import type { Measured } from '../measured';
 import type { Wishes } from '../option';
-import type { Draft } from '../trial';
+import type { Draft } from '../trial/trial';
 import { blend, cookedIn, toCookIn } from './blended';
 import { liaison, stirred } from './dairy';
 import { joined } from './joined';

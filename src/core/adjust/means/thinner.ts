@@ -9,8 +9,8 @@ import type { Step } from '../../pot/step';
 import { SALT_PER_SODIUM, saltBalance } from '../../season/salt';
 import type { Measured } from '../measured';
 import type { Wishes } from '../option';
-import { asItIs } from '../pass';
-import type { Draft } from '../trial';
+import { asItIs } from '../trial/pass';
+import type { Draft } from '../trial/trial';
 import { joined } from './joined';
 import { NO_BOIL, shortBy } from './short';
 

@@ -1,7 +1,7 @@
 import { byThePlan, demoBatch, eventAt, eventsAt } from '../../../../demo/batch';
 import { readingFor } from '../../flow/readings/reading';
-import { normals, seeded } from '../../learn/random';
-import { repeat } from '../../plan/simulate';
+import { normals, seeded } from '../../maths/random';
+import { repeat } from '../../plan/solve/simulate';
 import { advance } from '../../pot/advance';
 import { FACTORS, type Factor, type Factors } from '../../pot/kitchen';
 import { observe } from '../../pot/observe';

@@ -1,6 +1,6 @@
 import { equivalentsFor } from '../../flow/viscosity';
-import { balance, type Try } from '../../plan/balance';
-import { saltStillToAdd } from '../../plan/resolve';
+import { balance, type Try } from '../../plan/solve/balance';
+import { saltStillToAdd } from '../../plan/solve/resolve';
 import { advance } from '../../pot/advance';
 import { observe } from '../../pot/observe';
 import { withPortions } from '../../pot/portions';

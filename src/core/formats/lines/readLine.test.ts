@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { AmountText } from '../../plan/amount';
+import { AmountText } from '../../recipe/amount';
 import { matches, wordsOf } from './match';
 import { readLine } from './readLine';
 

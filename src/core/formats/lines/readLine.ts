@@ -1,11 +1,11 @@
 import { ingredient } from '../../food/catalogue';
 import { POURED } from '../../food/ingredient';
 import { COUNT_WORDS, oneOf, SIZES, type Size } from '../../food/pieces';
-import { singular } from '../../units/loosely';
 import { kitchenNumber } from '../../units/measure';
-import { parseNumber, parseQuantity } from '../../units/parse';
 import { gramsIn, isMass, MASS_UNITS, millilitresIn, VOLUME_UNITS } from '../../units/quantity';
 import { roundToScale } from '../../units/round';
+import { singular } from '../../units/typed/loosely';
+import { parseNumber, parseQuantity } from '../../units/typed/parse';
 import { type Match, matches } from './match';
 
 /** An ingredient line of someone else's recipe, as far as it could be read. */

@@ -7,7 +7,7 @@ import { type Cooked, cook, DONE_CELSIUS, heatTo } from '../cook';
 import type { Kitchen } from '../kitchen';
 import { OFF_THE_HEAT, type Pot, potCelsius } from '../pot';
 import type { Step } from '../step';
-import { standing } from './standing';
+import { standing } from './fire/standing';
 
 type Of<K extends Step['kind']> = Extract<Step, { kind: K }>;
 

@@ -7,8 +7,8 @@ import { type Cooked, LONGEST, tenderness } from '../cook';
 import type { Kitchen } from '../kitchen';
 import type { Piece, Pot } from '../pot';
 import type { Step } from '../step';
-import { meant } from './meant';
-import { standing } from './standing';
+import { meant } from './fire/meant';
+import { standing } from './fire/standing';
 
 type Puree = Extract<Step, { kind: 'puree' }>;
 

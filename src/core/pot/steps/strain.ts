@@ -3,8 +3,8 @@ import { type Cooked, LONGEST } from '../cook';
 import type { Kitchen } from '../kitchen';
 import type { Pot } from '../pot';
 import type { Step } from '../step';
-import { meant } from './meant';
-import { standing } from './standing';
+import { meant } from './fire/meant';
+import { standing } from './fire/standing';
 
 /** Liquid that clings to what is strained out, as a share of the solids' weight. Our assumption. */
 const CLINGS = 0.25;

@@ -3,10 +3,10 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { Controller, type FieldPath, useFieldArray, useFormContext } from 'react-hook-form';
 import { ingredient, isIngredient } from '../../../core/food/catalogue';
-import { Field, Pick } from '../../shared/Field';
-import { IngredientField } from '../../shared/IngredientField';
+import { Field, Pick } from '../../shared/form/Field';
+import { IngredientField } from '../../shared/form/IngredientField';
 import { BUTTON } from '../../shared/styles';
-import { type ItemForm, itemForm, type RecipeForm } from './form';
+import { type ItemForm, itemForm, type RecipeForm } from './form/form';
 
 export const EMPTY_ITEM: ItemForm = { ...itemForm({ ingredient: '', amount: '' }) };
 

@@ -1,8 +1,8 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { House } from '../../../core/plan/house';
-import type { RecipeText } from '../../../core/plan/recipe';
+import type { House } from '../../../core/house/house';
+import type { RecipeText } from '../../../core/recipe/recipe';
 import { handedOver } from '../handOver';
 import { EditorView } from './EditorView';
 

@@ -4,7 +4,7 @@ import { TriangleAlert } from 'lucide-react';
 import type { Foresight } from '../../../core/plan/foresee';
 import { duration, litres, mPas, spaced } from '../../../core/units/format';
 import { degrees, inDegrees, type Show, volumeWords } from '../../../core/units/show';
-import { Spoon } from '../../shared/Spoon';
+import { Spoon } from '../../shared/draw/Spoon';
 
 type Props = {
   readonly foreseen: Foresight | null;

@@ -2,10 +2,10 @@
 
 import { useFormContext, useWatch } from 'react-hook-form';
 import { BANDS } from '../../../core/flow/bands';
-import type { House } from '../../../core/plan/house';
-import type { RecipeText } from '../../../core/plan/recipe';
-import { Field, Pick } from '../../shared/Field';
-import type { RecipeForm } from './form';
+import type { House } from '../../../core/house/house';
+import type { RecipeText } from '../../../core/recipe/recipe';
+import { Field, Pick } from '../../shared/form/Field';
+import type { RecipeForm } from './form/form';
 
 type Props = {
   readonly house: House;

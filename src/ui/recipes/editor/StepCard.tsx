@@ -7,11 +7,11 @@ import { useEffect, useRef } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { ingredient, isIngredient } from '../../../core/food/catalogue';
 import { stepVerb } from '../../../core/formats/recipeWords';
-import { Field, Pick, Tick } from '../../shared/Field';
+import { Field, Pick, Tick } from '../../shared/form/Field';
 import { BUTTON } from '../../shared/styles';
-import type { RecipeForm, StepForm } from './form';
+import type { RecipeForm, StepForm } from './form/form';
+import { ASKS, HOLDS } from './form/spec';
 import { ItemList, ItemRow } from './Items';
-import { ASKS, HOLDS } from './spec';
 
 const shortName = (id: string): string =>
   isIngredient(id) ? (ingredient(id).name.split(',')[0]?.toLowerCase() ?? id) : id || '…';

@@ -1,5 +1,5 @@
 import { stepVerb } from '../../../core/formats/recipeWords';
-import { FRESH, type StepKind } from './spec';
+import { FRESH, type StepKind } from './form/spec';
 
 const WHAT: { readonly [K in StepKind]: string } = {
   render: 'fat out of bacon or sausage',

@@ -2,8 +2,8 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Foresight } from '../../../core/plan/foresee';
-import type { RecipeText } from '../../../core/plan/recipe';
-import { ask } from '../../shared/api';
+import type { RecipeText } from '../../../core/recipe/recipe';
+import { ask } from '../../station/line/api';
 
 /** Typing has to rest this long, ms. */
 const REST = 200;

@@ -3,12 +3,12 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { type DragEvent, Suspense, useState } from 'react';
-import type { Draft } from '../../../core/formats/draft';
-import type { RecipeText } from '../../../core/plan/recipe';
-import { ask, type Problem } from '../../shared/api';
-import { FileButton } from '../../shared/FileButton';
+import type { Draft } from '../../../core/formats/draft/draft';
+import type { RecipeText } from '../../../core/recipe/recipe';
+import { FileButton } from '../../shared/form/FileButton';
 import { lazily } from '../../shared/lazily';
 import { BUTTON, FIELD, PRIMARY } from '../../shared/styles';
+import { ask, type Problem } from '../../station/line/api';
 import { handOver } from '../handOver';
 
 /** Loaded once there is something to look at. */

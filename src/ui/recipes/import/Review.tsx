@@ -6,14 +6,14 @@ import { CircleAlert, CircleCheck } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { ingredient, isIngredient } from '../../../core/food/catalogue';
-import { type Draft, whenFor } from '../../../core/formats/draft';
-import { WHENS, type When } from '../../../core/formats/draftSteps';
-import type { RecipeText } from '../../../core/plan/recipe';
-import { parseQuantity, QuantityError } from '../../../core/units/parse';
-import { ask, type Problem } from '../../shared/api';
-import { Field, Pick, Tick } from '../../shared/Field';
-import { IngredientField } from '../../shared/IngredientField';
+import { type Draft, whenFor } from '../../../core/formats/draft/draft';
+import { WHENS, type When } from '../../../core/formats/draft/draftSteps';
+import type { RecipeText } from '../../../core/recipe/recipe';
+import { parseQuantity, QuantityError } from '../../../core/units/typed/parse';
+import { Field, Pick, Tick } from '../../shared/form/Field';
+import { IngredientField } from '../../shared/form/IngredientField';
 import { BUTTON, PRIMARY } from '../../shared/styles';
+import { ask, type Problem } from '../../station/line/api';
 import { handOver } from '../handOver';
 
 type Line = {

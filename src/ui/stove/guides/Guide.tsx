@@ -10,7 +10,7 @@ import { jugFills } from '../../../core/safety/cautions';
 import type { RouxColour } from '../../../core/thicken/granules';
 import { duration, litres, spaced } from '../../../core/units/format';
 import { degrees, type Show } from '../../../core/units/show';
-import { Segments } from '../../shared/Segments';
+import { Segments } from '../../shared/form/Segments';
 import { TemperScale } from './TemperScale';
 
 type Props = {

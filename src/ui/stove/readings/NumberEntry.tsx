@@ -3,7 +3,7 @@
 import { Delete } from 'lucide-react';
 import { useId, useState } from 'react';
 import { spaced } from '../../../core/units/format';
-import { typedNumber } from '../../../core/units/parse';
+import { typedNumber } from '../../../core/units/typed/parse';
 import { BUTTON, PRIMARY } from '../../shared/styles';
 
 export type Asked = {

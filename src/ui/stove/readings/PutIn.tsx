@@ -3,9 +3,9 @@
 import { useState } from 'react';
 import type { EventBody } from '../../../core/batch/events';
 import { isIngredient } from '../../../core/food/catalogue';
-import { parseNumber } from '../../../core/units/parse';
-import { Field } from '../../shared/Field';
-import { IngredientField } from '../../shared/IngredientField';
+import { parseNumber } from '../../../core/units/typed/parse';
+import { Field } from '../../shared/form/Field';
+import { IngredientField } from '../../shared/form/IngredientField';
 import { PRIMARY } from '../../shared/styles';
 
 /** Something that went in without the plan asking for it. */

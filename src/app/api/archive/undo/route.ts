@@ -1,5 +1,5 @@
 import { undoImport } from '../../../../server/archive/undo';
-import { pool } from '../../../../server/database';
+import { pool } from '../../../../server/data/database';
 import { readJson, respond } from '../../../../server/refusal';
 
 /** Goes back to before an import. */

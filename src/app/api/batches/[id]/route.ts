@@ -1,5 +1,5 @@
-import { theBatch } from '../../../../server/batches';
-import { pool } from '../../../../server/database';
+import { theBatch } from '../../../../server/actions/batches';
+import { pool } from '../../../../server/data/database';
 import { respond } from '../../../../server/refusal';
 
 export const dynamic = 'force-dynamic';

@@ -1,5 +1,5 @@
-import { pool } from '../../../../server/database';
-import { saveFunnel } from '../../../../server/kitchen';
+import { saveFunnel } from '../../../../server/actions/kitchen';
+import { pool } from '../../../../server/data/database';
 import { readJson, respond } from '../../../../server/refusal';
 
 export function POST(request: Request): Promise<Response> {

@@ -1,8 +1,8 @@
-import { toJsonLd } from '../../../../core/formats/toJsonLd';
-import { pool } from '../../../../server/database';
-import { theHouse } from '../../../../server/kitchen';
+import { toJsonLd } from '../../../../core/formats/jsonLd/toJsonLd';
+import { theHouse } from '../../../../server/actions/kitchen';
+import { saveRecipe } from '../../../../server/actions/recipes';
+import { pool } from '../../../../server/data/database';
 import { readRecipe } from '../../../../server/queries/recipes';
-import { saveRecipe } from '../../../../server/recipes';
 import { cannot, fileNamed, readJson, respond, unknown } from '../../../../server/refusal';
 
 export const dynamic = 'force-dynamic';

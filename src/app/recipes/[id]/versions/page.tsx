@@ -2,9 +2,9 @@ import { diffArrays } from 'diff';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { recipeWords } from '../../../../core/formats/recipeWords';
-import type { RecipeText } from '../../../../core/plan/recipe';
-import { pool } from '../../../../server/database';
-import { theHouse } from '../../../../server/kitchen';
+import type { RecipeText } from '../../../../core/recipe/recipe';
+import { theHouse } from '../../../../server/actions/kitchen';
+import { pool } from '../../../../server/data/database';
 import { readVersions } from '../../../../server/queries/recipes';
 import { type ChangedLine, VersionsView } from '../../../../ui/recipes/VersionsView';
 

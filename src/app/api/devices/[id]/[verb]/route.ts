@@ -1,4 +1,4 @@
-import { bridgeUrl } from '../../../../../server/devices';
+import { bridgeUrl } from '../../../../../server/live/devices';
 import { cannot, readJson, respond, unknown } from '../../../../../server/refusal';
 
 const VERBS = ['tare', 'arm'];

@@ -1,6 +1,6 @@
-import { pool } from '../../../../../server/database';
-import { theHouse } from '../../../../../server/kitchen';
-import { archiveRecipe } from '../../../../../server/recipes';
+import { theHouse } from '../../../../../server/actions/kitchen';
+import { archiveRecipe } from '../../../../../server/actions/recipes';
+import { pool } from '../../../../../server/data/database';
 import { readJson, respond } from '../../../../../server/refusal';
 
 export function POST(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {

@@ -1,0 +1,59 @@
+import { massG } from '../../pot/contents';
+import { foodIn, type Kitchen } from '../../pot/kitchen';
+import { portionsIn } from '../../pot/portions';
+import type { Pot } from '../../pot/pot';
+import type { Portion, Step } from '../../pot/step';
+import { PROPERTIES } from '../../thicken/properties';
+import { asKitchenMeasure } from '../../units/measure';
+import { roundToScale } from '../../units/round';
+import type { Measured } from '../measured';
+import type { Dose, Effects } from '../option';
+import type { Ended } from './pass';
+
+export const dosesOf = (steps: readonly Step[], kitchen: Kitchen): readonly Dose[] =>
+  steps.flatMap((s) =>
+    portionsIn<Portion>(s)
+      .filter((p) => p.amount > 0)
+      .map((p) => ({
+        ingredient: p.ingredient,
+        g: roundToScale(p.amount),
+        measure: asKitchenMeasure(p.amount, foodIn(kitchen, p.ingredient).density, 'spooned'),
+      })),
+  );
+
+const fatPercent = (pot: Pot): number => ((pot.liquid.fat + pot.freeFat) / Math.max(1, massG(pot))) * 100;
+
+function costOf(doses: readonly Dose[], kitchen: Kitchen): number | null {
+  let sum = 0;
+  for (const d of doses) {
+    if (d.ingredient === 'water') continue;
+    const price = kitchen.products?.[d.ingredient]?.pricePerKg;
+    if (price === undefined) return null;
+    sum += (d.g / 1000) * price;
+  }
+  return sum;
+}
+
+/** g of water a litre over which it is tasted. Common practice, no source. */
+const WATERY = 20;
+
+export function effectsOf(m: Measured, doses: readonly Dose[], before: Ended, after: Ended): Effects {
+  const kinds = doses.flatMap((d) => foodIn(m.kitchen, d.ingredient).thickener ?? []);
+  const properties = kinds.map((k) => PROPERTIES[k]).find(Boolean) ?? null;
+  const brought = new Set(doses.flatMap((d) => foodIn(m.kitchen, d.ingredient).allergens));
+  return {
+    salt: [before.seen.saltPercent, after.seen.saltPercent],
+    fat: [fatPercent(before.pot), fatPercent(after.pot)],
+    pH: [before.seen.pH, after.seen.pH],
+    gloss: properties?.gloss ?? null,
+    clarity: properties?.clarity ?? null,
+    allergens: [...brought].filter((a) => !m.holds.includes(a)),
+    strange: doses.filter((d) =>
+      // A slurry's water is none to speak of; a pot let down with water is.
+      d.ingredient === 'water'
+        ? d.g > (WATERY * after.seen.volumeMl) / 1000
+        : !m.contains.includes(d.ingredient),
+    ).length,
+    cost: costOf(doses, m.kitchen),
+  };
+}

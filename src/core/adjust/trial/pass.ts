@@ -1,0 +1,49 @@
+import { saltStillToAdd } from '../../plan/solve/resolve';
+import { type Advanced, advance } from '../../pot/advance';
+import { volumeMl } from '../../pot/contents';
+import type { Kitchen } from '../../pot/kitchen';
+import { type Observation, observe } from '../../pot/observe';
+import type { Pot } from '../../pot/pot';
+import type { Step } from '../../pot/step';
+import type { Measured } from '../measured';
+
+export type Ended = {
+  readonly pot: Pot;
+  readonly seen: Observation;
+  readonly notes: Advanced['notes'];
+  readonly peakMl: number;
+};
+
+/** Seasoning still to come salts to the house’s level, whatever was put in meanwhile. */
+const seasoned = (step: Step, pot: Pot, kitchen: Kitchen): Step =>
+  step.kind !== 'season'
+    ? step
+    : {
+        ...step,
+        items: step.items.map((i) =>
+          i.ingredient === 'salt' ? { ...i, amount: saltStillToAdd(pot, kitchen) } : i,
+        ),
+      };
+
+/** The pot at the pass: the correction done, then what is still to come. */
+export function toThePass(m: Measured, steps: readonly Step[], pot = m.pot, kitchen = m.kitchen): Ended {
+  let now = pot;
+  let peakMl = volumeMl(pot);
+  const notes: Advanced['notes'][number][] = [];
+  for (const step of [...steps, ...m.still]) {
+    const on = advance(now, m.still.includes(step) ? seasoned(step, now, kitchen) : step, kitchen);
+    now = { ...on.pot, seconds: on.pot.seconds + on.wait };
+    peakMl = Math.max(peakMl, volumeMl(now), ...on.trace.map((t) => t.volumeMl));
+    notes.push(...on.notes);
+  }
+  return { pot: now, seen: observe(now, kitchen), notes, peakMl };
+}
+
+const known = new WeakMap<Measured, Ended>();
+
+/** The pot at the pass with nothing done to it; worked out once. */
+export function asItIs(m: Measured): Ended {
+  const found = known.get(m) ?? toThePass(m, []);
+  known.set(m, found);
+  return found;
+}

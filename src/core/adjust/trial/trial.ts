@@ -1,0 +1,177 @@
+import { chanceOfBand } from '../../flow/bands';
+import { FILL_LIMIT, rimVolume } from '../../heat/vessel';
+import type { Advanced } from '../../pot/advance';
+import { type Factor, foodIn } from '../../pot/kitchen';
+import type { Step } from '../../pot/step';
+import { roundToScale } from '../../units/round';
+import type { Measured } from '../measured';
+import { type InTwo, type Option, type Wishes, YIELD_SHORT } from '../option';
+import { dosesOf, effectsOf } from './effects';
+import { landing } from './landing';
+import { asItIs, toThePass } from './pass';
+
+/** A correction before its dose is known. */
+export type Draft = {
+  readonly id: string;
+  readonly title: string;
+  readonly how: readonly string[];
+  /** Steps for a dose: g of the thickener or liquid, a share to blend, or minutes. */
+  readonly steps: (dose: number) => readonly Step[];
+  /** The first half of all of it, where a tongue has to say how it goes on; absent where two thirds of the dose do. */
+  readonly half?: (dose: number) => readonly Step[];
+  /** Where to look for the dose: a guess, and the most that makes sense. */
+  readonly guess: number;
+  readonly most: number;
+  /** What the dose is read as, so that it can be rounded to what a cook can do. */
+  readonly unit: 'g' | 'share' | 'minutes';
+  /** What has to be to hand. */
+  readonly needs: readonly string[];
+  /** Minutes to weigh, mix and make ready before the pot feels it. */
+  readonly makeReady: number;
+  /** The house factor its own effect hangs on. */
+  readonly hangsOn: Factor;
+  readonly forecloses: readonly string[];
+  /** More than this, g a litre of soup, and it is another soup; absent where there is no such limit. */
+  readonly mostPerLitre?: number | undefined;
+};
+
+/** Misses of ln(viscosity) below this are done. */
+const CLOSE = 0.004;
+const MOST_TRIES = 14;
+
+/**
+ * The dose with which the pot, as believed, comes to the target at the pass: false position on the ln of
+ * viscosity, which goes one way with the dose. `reached` is false when even the most does not do it.
+ */
+export function solveDose(m: Measured, draft: Draft): { readonly dose: number; readonly reached: boolean } {
+  const miss = (dose: number): number =>
+    Math.log(toThePass(m, draft.steps(dose)).seen.bowlViscosity / m.target);
+  let low = 0;
+  // Two means together do something even without the second.
+  let atLow = draft.id.includes('+') ? miss(0) : Math.log(asItIs(m).seen.bowlViscosity / m.target);
+  if (Math.abs(atLow) < CLOSE) return { dose: 0, reached: true };
+  const sign = Math.sign(atLow);
+  let high = Math.min(draft.most, draft.guess);
+  let atHigh = miss(high);
+  while (Math.sign(atHigh) === sign && high < draft.most) {
+    [low, atLow] = [high, atHigh];
+    high = Math.min(draft.most, high * 2);
+    atHigh = miss(high);
+  }
+  if (Math.sign(atHigh) === sign && Math.abs(atHigh) > CLOSE) return { dose: high, reached: false };
+  let dose = high;
+  let side = 0;
+  for (let n = 0; n < MOST_TRIES; n++) {
+    dose = low + ((high - low) * -atLow) / (atHigh - atLow);
+    const at = miss(dose);
+    if (Math.abs(at) < CLOSE) break;
+    // The end that stays twice is halved, so that it does not stay for good (Illinois).
+    if (Math.sign(at) === Math.sign(atHigh)) {
+      [high, atHigh] = [dose, at];
+      if (side === 1) atLow /= 2;
+      side = 1;
+    } else {
+      [low, atLow] = [dose, at];
+      if (side === -1) atHigh /= 2;
+      side = -1;
+    }
+  }
+  return { dose, reached: true };
+}
+
+const tidy = (dose: number, unit: Draft['unit']): number =>
+  unit === 'g'
+    ? roundToScale(dose)
+    : unit === 'share'
+      ? Math.round(dose * 100) / 100
+      : Math.round(dose * 2) / 2;
+
+/** Under this chance two thirds, a test and the rest are advised. Our assumption. */
+const SURE = 0.85;
+
+/** % of salt over which a soup is salty. Common practice, no source. */
+const SALTY = 1.15;
+
+/** Why a correction cannot be done; null when it can. */
+function struckBy(
+  m: Measured,
+  draft: Draft,
+  w: Wishes,
+  o: Omit<Option, 'struck'>,
+  reached: boolean,
+  notes: Advanced['notes'],
+): string | null {
+  const name = (id: string): string => foodIn(m.kitchen, id).name.toLowerCase();
+  const missing = draft.needs.filter((id) => id !== 'water' && !w.larder.includes(id));
+  if (missing.length > 0) return `not to hand: ${missing.map(name).join(', ')}`;
+  const broken = o.doses
+    .flatMap((d) => foodIn(m.kitchen, d.ingredient).allergens)
+    .find((a) => w.freeOf.includes(a));
+  if (broken) return `brings ${broken}, which it is promised to be free of`;
+  if (w.pins.noFlour && o.doses.some((d) => foodIn(m.kitchen, d.ingredient).thickener === 'wheat'))
+    return 'it is flour, and you said none';
+  if (notes.some((n) => n.kind === 'scrambled')) return 'the yolk in the pot would scramble';
+  if (notes.some((n) => n.kind === 'stalled')) return 'this burner cannot bring it to where it works';
+  const main = Math.max(0, ...o.doses.map((d) => d.g));
+  if (draft.mostPerLitre !== undefined && main > draft.mostPerLitre * (o.volumeMl / 1000))
+    return `it would take ${Math.round(main)} g: over ${draft.mostPerLitre} g a litre it is another soup`;
+  const [saltBefore, saltAfter] = o.effects.salt;
+  if (saltAfter > Math.max(SALTY, saltBefore + 0.05))
+    return `it would be too salty: ${saltAfter.toFixed(2)} %`;
+  if (!reached) return `it cannot get there: ${Math.round(o.viscosity)} mPa·s at the most`;
+  if (o.peakMl > rimVolume(m.pot.vessel) * FILL_LIMIT)
+    return `${(o.peakMl / 1000).toFixed(1)} L is over the headroom line of ${(
+      (rimVolume(m.pot.vessel) * FILL_LIMIT) / 1000
+    ).toFixed(1)} L: ladle some out first`;
+  if (w.pins.keepYield && o.volumeMl < m.owedMl * (1 - YIELD_SHORT))
+    return `it leaves ${(o.volumeMl / 1000).toFixed(1)} L of the ${(m.owedMl / 1000).toFixed(1)} L owed`;
+  if (o.minutes > w.minutes + 1e-9)
+    return `on the pass in ${Math.ceil(o.minutes)} min, you have ${Math.floor(w.minutes)}`;
+  return null;
+}
+
+function firstOf(m: Measured, draft: Draft, dose: number, chance: number): InTwo {
+  const steps = draft.half?.(tidy(dose / 2, draft.unit)) ?? draft.steps(tidy((dose * 2) / 3, draft.unit));
+  const { bowlViscosity } = toThePass(m, steps).seen;
+  const { bracket } = landing(m, steps, draft.hangsOn, bowlViscosity);
+  return {
+    half: draft.half !== undefined,
+    first: dosesOf(steps, m.kitchen),
+    steps,
+    viscosity: bowlViscosity,
+    bracket,
+    chance,
+  };
+}
+
+/** A draft with its dose solved, tried, and judged by what the cook has and wants. */
+export function tried(m: Measured, draft: Draft, w: Wishes, fixed?: number): Option {
+  const solved = fixed === undefined ? solveDose(m, draft) : { dose: fixed, reached: true };
+  const dose = tidy(solved.dose, draft.unit);
+  const steps = draft.steps(dose);
+  const before = asItIs(m);
+  const after = toThePass(m, steps);
+  const { bracket, chance, left, band } = landing(m, steps, draft.hangsOn, after.seen.bowlViscosity);
+  const doses = dosesOf(steps, m.kitchen);
+  const second = chanceOfBand(after.seen.bowlViscosity, left, band, m.kitchen.bandLimits);
+  const option: Omit<Option, 'struck'> = {
+    id: draft.id,
+    title: draft.title,
+    how: draft.how,
+    steps,
+    doses,
+    minutes: draft.makeReady + (after.pot.seconds - m.pot.seconds) / 60,
+    viscosity: after.seen.bowlViscosity,
+    volumeMl: after.seen.volumeMl,
+    peakMl: after.peakMl,
+    bracket,
+    chance,
+    inTwo:
+      draft.unit === 'g' && (draft.half || (chance < SURE && second > chance))
+        ? firstOf(m, draft, dose, Math.max(chance, second))
+        : null,
+    effects: effectsOf(m, doses, before, after),
+    forecloses: draft.forecloses,
+  };
+  return { ...option, struck: struckBy(m, draft, w, option, solved.reached, after.notes) };
+}

@@ -1,0 +1,76 @@
+import type { Plan } from '../plan/types';
+import { portionsIn } from '../pot/portions';
+import type { Recipe, RecipePortion, RecipeStep } from '../recipe/recipe';
+import { TRADE } from '../safety/cautions';
+import { detailsOf, reasonFor, titleOf } from '../words/steps';
+import type { OpenAmount, RecordedPlan } from './record';
+
+/** The amounts of a step the plan works out, by their place in it. */
+function openIn(step: RecipeStep | undefined): OpenAmount[] {
+  if (!step) return [];
+  const items = portionsIn<RecipePortion>(step).flatMap(({ amount }, item): OpenAmount[] => {
+    if (amount.kind === 'solve') return [{ item, goal: amount.goal }];
+    return amount.kind === 'by rule' ? [{ item, goal: 'by rule' }] : [];
+  });
+  return step.kind === 'puree' && typeof step.fraction !== 'number'
+    ? [...items, { item: 'fraction', goal: 'thickness' }]
+    : items;
+}
+
+/** What the plan warns of in one step, as the stove says it there. */
+const atStep = ({ warnings }: Plan, step: number) =>
+  warnings
+    .filter((w) => w.step === step)
+    .map((w) => ({ id: w.id, says: w.says, do: w.change, rule: w.rule ?? TRADE }));
+
+/** The plan in the form a batch keeps: its words, and all the model needs to go along. `recipe` as it was planned. */
+export const toRecord = (plan: Plan, recipe: Recipe): RecordedPlan => {
+  const { stand, order } = plan;
+  const { kitchen } = stand;
+  return {
+    recipeName: plan.recipeName,
+    litres: order.litres,
+    viscosity: plan.found.bowlViscosity,
+    band: plan.found.band,
+    vesselId: stand.vessel.id,
+    vesselName: stand.vessel.name,
+    burnerName: stand.burner.name,
+    seconds: plan.seconds,
+    steps: plan.steps.map((s, n) => ({
+      title: titleOf(s.step, s.from),
+      details: [...detailsOf(s.step, s.from)],
+      look: s.step.look ?? '',
+      reason: reasonFor(s.step),
+      startsAt: s.startsAt,
+      seconds: s.seconds,
+      celsius: s.celsius,
+      from: s.from,
+      volumeMl: s.volumeMl,
+      cautions: [
+        ...s.cautions.map(({ id, says, do: change, rule }) => ({ id, says, do: change, rule })),
+        ...atStep(plan, n),
+      ],
+      does: s.step,
+      open: openIn(recipe.steps[n]),
+    })),
+    cautions: plan.warnings.filter((w) => w.severity !== 'stop').map((w) => `${w.says} ${w.change}`),
+    cooked: {
+      target: order.viscosity,
+      vessel: { ...stand.vessel },
+      burner: { ...stand.burner },
+      kitchen: {
+        altitudeM: kitchen.altitudeM,
+        airCelsius: kitchen.airCelsius,
+        humidity: kitchen.humidity,
+        bandLimits: [...kitchen.bandLimits],
+        saltPercent: kitchen.saltPercent,
+        measures: kitchen.measures ?? 'scale',
+        flagged: [...(kitchen.flagged ?? [])],
+        factors: { ...kitchen.factors },
+        products: kitchen.products as CookedProducts,
+      },
+    },
+  };
+};
+
+type CookedProducts = NonNullable<RecordedPlan['cooked']>['kitchen']['products'];

@@ -1,0 +1,140 @@
+import { LADDER_RANGE } from '../flow/bands';
+import { ingredient } from '../food/catalogue';
+import type { Allergen } from '../food/ingredient';
+import { type Amendment, AS_WRITTEN, amended, cannotBe, WAYS, type Way } from '../order/ways';
+import { planFor } from '../plan/plan';
+import { type Stand, simulate } from '../plan/solve/simulate';
+import { doseIsShare } from '../plan/solve/solve';
+import type { Order, Plan, WeighLine } from '../plan/types';
+import { foodIn } from '../pot/kitchen';
+import { observe } from '../pot/observe';
+import { portionsIn } from '../pot/portions';
+import type { Portion } from '../pot/step';
+import type { Recipe } from '../recipe/recipe';
+import { PROPERTIES, type Properties } from '../thicken/properties';
+import { asKitchenMeasure } from '../units/measure';
+import { type Fit, fitOf } from './fits';
+
+/** A point of a dose–viscosity curve: what the bowl would be with so much of the thickener, all else kept. */
+export type CurvePoint = {
+  /** g of the thickener, or the share of the pot blended. */
+  readonly dose: number;
+  readonly viscosity: number;
+};
+
+/** One way of thickening the pot at hand, beside the others. */
+export type Compared = {
+  readonly way: Way;
+  readonly fit: Fit;
+  /** What is weighed for it: thickener and what carries it; empty when the dose is a share to blend. */
+  readonly doses: readonly { readonly name: string; readonly g: number; readonly measure: string }[];
+  /** Share of the pot to blend, when that is the dose. */
+  readonly blend: number | null;
+  /** Of thickener and carrier, in the house's currency; null when a price is missing. */
+  readonly cost: number | null;
+  /** Minutes at the simmer before it can be judged. */
+  readonly leastMinutes: number;
+  /** From the flame to the pass. */
+  readonly seconds: number;
+  readonly viscosity: number;
+  readonly properties: Properties | null;
+  readonly allergens: readonly Allergen[];
+  readonly curve: readonly CurvePoint[];
+};
+
+const CURVE = [0, 0.25, 0.5, 0.75, 1, 1.25, 1.5, 2];
+
+function curveOf(recipe: Recipe, plan: Plan, line: WeighLine | undefined): readonly CurvePoint[] {
+  const { trial } = plan.solved;
+  const { stand } = plan;
+  const share = doseIsShare(recipe);
+  if (!share && !line) return [];
+  const unit = share ? 1 : (line?.g ?? 0) / Math.max(1e-9, trial.dose);
+  return CURVE.flatMap((by) => {
+    const dose = share ? Math.min(1, trial.dose * by) : trial.dose * by;
+    if (share && trial.dose * by > 1) return [];
+    const { pot } = simulate(recipe, { ...trial, dose, rounded: false }, stand, plan.order);
+    const viscosity = observe(pot, stand.kitchen).bowlViscosity;
+    return viscosity > LADDER_RANGE[1] * 2 ? [] : [{ dose: dose * unit, viscosity }];
+  });
+}
+
+/** Grams that do the thickening: the solved thickener and, when it is by rule, what it is carried or cooked in. */
+function dosesOf(plan: Plan): readonly WeighLine[] {
+  const solved = plan.weighOut.filter((l) => l.solved === 'thickness');
+  const steps = new Set(solved.map((l) => l.step));
+  return plan.weighOut.filter(
+    (l) => l.solved === 'thickness' || (l.solved === 'by rule' && steps.has(l.step)),
+  );
+}
+
+function costOf(lines: readonly WeighLine[], { kitchen }: Stand): number | null {
+  let sum = 0;
+  for (const l of lines) {
+    if (l.ingredient === 'water') continue;
+    const price = kitchen.products?.[l.ingredient]?.pricePerKg;
+    if (price === undefined) return null;
+    sum += (l.asPurchased / 1000) * price;
+  }
+  return lines.length > 0 ? sum : null;
+}
+
+const allergensOf = (plan: Plan): readonly Allergen[] => [
+  ...new Set(
+    plan.steps.flatMap(({ step }) =>
+      portionsIn<Portion>(step)
+        .filter((p) => p.amount > 0)
+        .flatMap((p) => foodIn(plan.stand.kitchen, p.ingredient).allergens),
+    ),
+  ),
+];
+
+/** The properties of what thickens the recipe as written, when that is one flour or starch. */
+function ownProperties(plan: Plan): Properties | null {
+  const solved = plan.weighOut.find((l) => l.solved === 'thickness');
+  const kind = solved && ingredient(solved.ingredient).thickener;
+  return (kind && PROPERTIES[kind]) ?? null;
+}
+
+/**
+ * One pot thickened by `way`, everything else as in `amendment`. `recipe` is the house's own, `share` the
+ * part of the thickening the way does (the recipe's own does the rest).
+ */
+export function comparedWith(
+  way: Way,
+  recipe: Recipe,
+  order: Order,
+  stand: Stand,
+  amendment: Amendment = {},
+): Compared {
+  const share = amendment.share ?? 1;
+  const made = amended(recipe, { ...amendment, way: way.id, share });
+  const plan = planFor(made, order, stand);
+  const barred = way !== AS_WRITTEN && cannotBe(recipe, share) !== null;
+  const lines = barred ? [] : dosesOf(plan);
+  const main = plan.weighOut.find((l) => l.solved === 'thickness' && l.ingredient === way.ingredient);
+  const blends = doseIsShare(made);
+  const curveFrom = main ?? lines.find((l) => l.solved === 'thickness');
+  return {
+    way,
+    fit: fitOf(way, share, recipe, plan, stand.kitchen.flagged),
+    doses: blends
+      ? []
+      : lines.map((l) => ({
+          name: l.name,
+          g: l.g,
+          measure: asKitchenMeasure(l.g, foodIn(stand.kitchen, l.ingredient).density, 'spooned'),
+        })),
+    blend: blends && !barred ? plan.solved.trial.dose : null,
+    cost: costOf(lines, stand),
+    leastMinutes: way.leastMinutes,
+    seconds: plan.seconds,
+    viscosity: plan.found.bowlViscosity,
+    properties: way.kind ? (PROPERTIES[way.kind] ?? null) : ownProperties(plan),
+    allergens: allergensOf(plan),
+    curve: barred ? [] : curveOf(made, plan, curveFrom),
+  };
+}
+
+/** Every way the pot can be thickened, the recipe's own first. */
+export const EVERY_WAY: readonly Way[] = [AS_WRITTEN, ...WAYS];

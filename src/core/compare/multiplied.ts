@@ -1,0 +1,86 @@
+import type { Band } from '../flow/bands';
+import { multiplied, repeat, type Stand } from '../plan/solve/simulate';
+import { doseIsShare, solve } from '../plan/solve/solve';
+import type { Plan } from '../plan/types';
+import { observe } from '../pot/observe';
+import type { Recipe } from '../recipe/recipe';
+import { litres, spaced } from '../units/format';
+
+/** The recipe as made at home, its amounts only multiplied, cooked in the pot at hand. */
+export type Multiplied = {
+  readonly by: number;
+  readonly fromLitres: number;
+  readonly viscosity: number;
+  readonly band: Band;
+  readonly volumeMl: number;
+  /** g of steam: what multiplying expects, and what this pot gives off. */
+  readonly steamExpected: number;
+  readonly steamHere: number;
+  /** g the plan gives more than multiplying does; null when the dose is a share of the pot. */
+  readonly moreDose: number | null;
+  /** What the dose is called: flour, or another thickener counted as flour. */
+  readonly doseIs: 'flour' | 'thickener, counted as flour';
+  readonly moreLiquid: number;
+};
+
+/** What multiplying the recipe would do in this pot, against what the plan does. */
+export function justMultiplied(recipe: Recipe, plan: Pick<Plan, 'order' | 'stand' | 'solved'>): Multiplied {
+  const { order, stand, solved } = plan;
+  const home: Stand = { ...recipe.home, kitchen: stand.kitchen };
+  const atHome = solve(recipe, { litres: recipe.yieldLitres, viscosity: order.viscosity }, home, order);
+  const by = order.litres / recipe.yieldLitres;
+  const { pot } = repeat(
+    atHome.run.ran.map((r) => multiplied(r.step, by)),
+    stand,
+  );
+  const found = observe(pot, stand.kitchen);
+  return {
+    by,
+    fromLitres: recipe.yieldLitres,
+    viscosity: found.bowlViscosity,
+    band: found.band,
+    volumeMl: found.volumeMl,
+    steamExpected: atHome.run.pot.evaporated * by,
+    steamHere: pot.evaporated,
+    moreDose: doseIsShare(recipe) ? null : solved.trial.dose - atHome.trial.dose * by,
+    doseIs: recipe.steps.some((s) => s.kind === 'thicken') ? 'thickener, counted as flour' : 'flour',
+    moreLiquid: solved.trial.liquid - atHome.trial.liquid * by,
+  };
+}
+
+/** Differences below this, %, are not worth a cook's eye. */
+const WORTH_SAYING = 3;
+
+/** The comparison in words: how much thinner or thicker, and why. */
+export function multipliedWords(
+  m: Multiplied,
+  plan: Plan,
+): { readonly headline: string; readonly because: string } {
+  const ratio = m.viscosity / plan.found.bowlViscosity;
+  const percent = Math.round(Math.abs(ratio - 1) * 100);
+  const by = `The ${spaced(m.fromLitres, m.fromLitres % 1 ? 1 : 0)} L recipe × ${Number(m.by.toFixed(1))}`;
+  if (percent < WORTH_SAYING) {
+    if (Math.abs(m.by - 1) < 0.01)
+      return { headline: 'This is the size the recipe was written for.', because: '' };
+    return {
+      headline: `${by} would land here too.`,
+      because: 'This pot loses water in step with the recipe’s own.',
+    };
+  }
+  const extra = Math.abs(m.volumeMl - plan.found.volumeMl) > 50 ? `, and make ${litres(m.volumeMl)} L` : '';
+  const less = m.steamExpected - m.steamHere;
+  const cure = [
+    Math.abs(m.moreLiquid) > 50
+      ? `${litres(Math.abs(m.moreLiquid))} L ${m.moreLiquid < 0 ? 'less' : 'more'} liquid`
+      : '',
+    m.moreDose !== null && Math.abs(m.moreDose) >= 5
+      ? `${spaced(Math.abs(m.moreDose))} g ${m.moreDose > 0 ? 'more' : 'less'} ${m.doseIs}`
+      : '',
+  ].filter(Boolean);
+  return {
+    headline: `${by} would come out ${percent} % ${ratio < 1 ? 'thinner' : 'thicker'} (${m.band})${extra}.`,
+    because: `${litres(Math.abs(less))} L ${less > 0 ? 'less' : 'more'} water boils off here than it counts on${
+      cure.length ? `, so this plan takes ${cure.join(' and ')}` : ''
+    }.`,
+  };
+}

@@ -1,0 +1,64 @@
+import { holding, rimVolume } from '../heat/vessel';
+import type { House } from '../house/house';
+import type { Plan } from '../plan/types';
+import { planAsked, type Question } from './remedies';
+
+/** One size of the same soup: what stays in step with the litres, and what does not. */
+export type Scaled = {
+  readonly by: number;
+  readonly litres: number;
+  readonly vesselId: string;
+  readonly vesselName: string;
+  readonly fits: boolean;
+  /** Steam, as a share of the litres made. */
+  readonly lossShare: number;
+  readonly toSimmerSeconds: number;
+  readonly simmerSeconds: number;
+  readonly seconds: number;
+  /** g of flour equivalent a litre, or share of the pot to blend; null when nothing is solved for. */
+  readonly doseALitre: number | null;
+  /** Of the made-up liquid, L a litre made. */
+  readonly liquidALitre: number;
+};
+
+const sum = (plan: Plan, kind: string): number =>
+  plan.steps.filter((s) => s.step.kind === kind).reduce((t, s) => t + s.seconds, 0);
+
+/** The pot asked for when it holds the size, else the smallest of the house's that does, else the largest. */
+function potFor(house: House, wanted: string, litres: number): string {
+  const fitting = holding(house.vessels, litres * 1050);
+  if (fitting.some((v) => v.id === wanted)) return wanted;
+  const largest = house.vessels.toSorted((a, b) => rimVolume(a) - rimVolume(b)).at(-1);
+  return (fitting[0] ?? largest)?.id ?? wanted;
+}
+
+export const SIZES = [0.5, 1, 2, 4] as const;
+
+/** The soup at half, once, twice and four times the litres asked for, each planned in a pot that holds it. */
+export function scaling(question: Question, sizes: readonly number[] = SIZES): readonly Scaled[] {
+  const { house, asked } = question;
+  return sizes.flatMap((by) => {
+    const litres = asked.litres * by;
+    if (litres < 0.2 || litres > 500) return [];
+    const vesselId = potFor(house, asked.vesselId, litres);
+    const plan = planAsked({ ...question, asked: { ...asked, litres, vesselId } });
+    if (!plan) return [];
+    const first = plan.steps.find((s) => s.step.kind === 'bring-to');
+    const { dose } = plan.solved.trial;
+    return [
+      {
+        by,
+        litres,
+        vesselId,
+        vesselName: plan.stand.vessel.name,
+        fits: plan.peakMl <= plan.fillLimitMl,
+        lossShare: plan.steamG / (litres * 1000),
+        toSimmerSeconds: first?.seconds ?? 0,
+        simmerSeconds: sum(plan, 'simmer'),
+        seconds: plan.seconds,
+        doseALitre: dose > 1 ? dose / litres : dose > 0 ? dose : null,
+        liquidALitre: plan.solved.trial.liquid / (litres * 1000),
+      },
+    ];
+  });
+}

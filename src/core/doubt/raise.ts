@@ -1,0 +1,111 @@
+import { type Band, chanceOfBand } from '../flow/bands';
+import type { Stand } from '../plan/solve/simulate';
+import { type Factor, MEASURED, spreadOf } from '../pot/kitchen';
+import type { Spread } from './monteCarlo';
+
+/** Something a cook can do so that more batches land, and what it would bring. */
+export type Raise = {
+  readonly id: string;
+  readonly do: string;
+  readonly why: string;
+  readonly chance: number;
+};
+
+/** Standard deviations of the logarithm that are left once it is done. Our assumptions but for {@link MEASURED}. */
+const LEFT = { ruler: 0.04, cup: 0.08, weighed: 0.01, passed: 0.12 } as const;
+
+type Action = {
+  readonly id: string;
+  readonly do: string;
+  readonly why: string;
+  /** What is left of each factor's doubt. */
+  readonly leaves: Partial<Record<Factor, number>>;
+};
+
+function actionsIn({ vessel, burner, kitchen }: Stand, blends: boolean): readonly Action[] {
+  const tested = vessel.lossFactor !== undefined && burner.intoPotW !== undefined;
+  return [
+    ...(kitchen.measures === 'spoons'
+      ? [
+          {
+            id: 'weigh',
+            do: 'Weigh the flour',
+            why: 'A spoon holds a fifth more or less by how it is filled.',
+            leaves: { measuring: LEFT.weighed },
+          },
+        ]
+      : []),
+    {
+      id: 'level',
+      do: 'Read the level before the dairy and make it up',
+      why: 'A ruler on the wall takes out what boiled off and what the vegetables gave.',
+      leaves: { waterLoss: LEFT.ruler, burner: LEFT.ruler, juices: LEFT.ruler },
+    },
+    ...(tested
+      ? []
+      : [
+          {
+            id: 'water test',
+            do: `Give ${vessel.name} a water test`,
+            why: 'Its own loss and the burner’s own power instead of the model’s guess.',
+            leaves: { waterLoss: MEASURED.waterLoss, burner: MEASURED.burner },
+          },
+        ]),
+    {
+      id: 'hold back',
+      do: 'Hold back a tenth of the liquid, test by the cup, then let down',
+      why: 'A cup is read to a few hundredths; the flour’s own strength no longer matters.',
+      leaves: {
+        flour: LEFT.cup,
+        puree: LEFT.cup,
+        leaching: LEFT.cup,
+        measuring: LEFT.weighed,
+        waterLoss: LEFT.ruler,
+        burner: LEFT.ruler,
+        juices: LEFT.ruler,
+      },
+    },
+    ...(blends
+      ? [
+          {
+            id: 'blend',
+            do: 'Weigh what is blended, and blend it smooth each time',
+            why: 'How fine and how much is half of what a purée does.',
+            leaves: { puree: LEFT.passed },
+          },
+        ]
+      : []),
+  ];
+}
+
+/** Actions worth less than this are not worth a cook's eye. */
+const WORTH = 0.005;
+
+/**
+ * The things that would raise the chance of landing in `band` most, best first, at most three. Each takes
+ * its factors' share out of the variance the samples found.
+ */
+export function raises(
+  spread: Spread,
+  variance: number,
+  band: Band,
+  stand: Stand,
+  blends: boolean,
+): readonly Raise[] {
+  const share = new Map(spread.contributions.map((c) => [c.factor, c.share]));
+  const limits = stand.kitchen.bandLimits;
+  const chanceWith = (v: number) => chanceOfBand(spread.median, Math.sqrt(v), band, limits);
+  const now = chanceWith(variance);
+  return actionsIn(stand, blends)
+    .map((a) => {
+      const taken = Object.entries(a.leaves).reduce((sum, [factor, left]) => {
+        const f = factor as Factor;
+        const part = Math.min(1, (left ?? 0) / spreadOf(f, stand)) ** 2;
+        return sum + (share.get(f) ?? 0) * (1 - part);
+      }, 0);
+      return { id: a.id, do: a.do, why: a.why, chance: chanceWith(variance * Math.max(0.01, 1 - taken)) };
+    })
+    .filter((r) => r.chance > now + WORTH)
+    .sort((a, b) => b.chance - a.chance)
+    .slice(0, 3);
+}

@@ -1,0 +1,77 @@
+import { offBy, type RouxChoice, type Trial } from '../plan/solve/resolve';
+import { type Stand, simulate } from '../plan/solve/simulate';
+import { FACTORS, type Factor, type Kitchen, spreadOf } from '../pot/kitchen';
+import { observe } from '../pot/observe';
+import { portionsIn } from '../pot/portions';
+import type { Recipe, RecipePortion } from '../recipe/recipe';
+
+/** What a pot may come out otherwise by: a house factor, or what its recipe counts or gives as a range. */
+export type Doubtful = Factor | 'hand';
+
+/** As it is said on a page. */
+export const doubtWords = (d: Doubtful): string =>
+  d === 'hand' ? 'what is counted, or given as a range' : FACTORS[d].words;
+
+/** The doubtful things of a recipe: the house factors, and its own amounts where they leave something open. */
+export const doubtfulIn = (recipe: Recipe): readonly Doubtful[] => [
+  ...(Object.keys(FACTORS) as Factor[]),
+  ...(recipe.steps.some((s) => portionsIn<RecipePortion>(s).some((p) => offBy(p) > 0))
+    ? (['hand'] as const)
+    : []),
+];
+
+/** Standard deviation of the logarithm; amounts are moved in their own. */
+export const spreadOfDoubt = (d: Doubtful, stand: Stand): number => (d === 'hand' ? 1 : spreadOf(d, stand));
+
+/** The pot in the bowl, mPa·s, with each doubtful thing moved by so much in its logarithm. */
+export function viscosityWith(
+  moved: Readonly<Partial<Record<Doubtful, number>>>,
+  recipe: Recipe,
+  trial: Trial,
+  stand: Stand,
+  choice?: RouxChoice,
+): number {
+  const factors = { ...stand.kitchen.factors };
+  for (const f of Object.keys(FACTORS) as Factor[]) factors[f] *= Math.exp(moved[f] ?? 0);
+  const kitchen: Kitchen = { ...stand.kitchen, factors };
+  const by = moved.hand ? { ...trial, hand: moved.hand } : trial;
+  return observe(simulate(recipe, by, { ...stand, kitchen }, choice).pot, kitchen).bowlViscosity;
+}
+
+/** How much of the doubt about the result one thing causes. */
+export type Contribution = {
+  readonly factor: Doubtful;
+  readonly words: string /** Share of the variance, 0–1. */;
+  readonly share: number;
+};
+
+export type Doubt = {
+  /** Standard deviation of ln(viscosity in the bowl). */
+  readonly spread: number;
+  readonly contributions: readonly Contribution[];
+};
+
+/**
+ * First-order propagation of the house factors' spreads through the whole cooking: each factor is
+ * moved half a standard deviation either way, everything else kept, and the changes of
+ * ln(viscosity) are added in squares; so are the recipe's own counts and ranges, all together. Weighing (1 %) is left out: it is lost beside the rest.
+ */
+export function doubtOf(recipe: Recipe, trial: Trial, stand: Stand, choice?: RouxChoice): Doubt {
+  const logAt = (factor: Doubtful, by: number): number =>
+    Math.log(viscosityWith({ [factor]: by }, recipe, trial, stand, choice));
+  const parts = doubtfulIn(recipe).map((factor) => {
+    const half = spreadOfDoubt(factor, stand) / 2;
+    return { factor, variance: (logAt(factor, half) - logAt(factor, -half)) ** 2 };
+  });
+  const variance = parts.reduce((sum, p) => sum + p.variance, 0);
+  return {
+    spread: Math.sqrt(variance),
+    contributions: parts
+      .map((p) => ({
+        factor: p.factor,
+        words: doubtWords(p.factor),
+        share: variance > 0 ? p.variance / variance : 0,
+      }))
+      .sort((x, y) => y.share - x.share),
+  };
+}

@@ -1,0 +1,81 @@
+import type { Plan, WeighLine } from '../plan/types';
+import { duration, litres, mPas, spaced, wholeLitres } from '../units/format';
+import { inDegrees, type Show } from '../units/show';
+import { detailsOf, fireWords, titleOf } from '../words/steps';
+
+/** A plan as it goes on paper: words only, times on the clock. */
+export type PlanSheet = {
+  readonly title: string;
+  readonly order: string;
+  readonly fire: string;
+  readonly lines: readonly {
+    readonly figure: string;
+    readonly unit: string;
+    readonly name: string;
+    readonly aside: string;
+    readonly dose: boolean;
+  }[];
+  readonly steps: readonly {
+    readonly at: string;
+    readonly title: string;
+    readonly details: string;
+    readonly look: string;
+    readonly takes: string;
+  }[];
+  readonly cautions: readonly string[];
+};
+
+const DAY = 24 * 60;
+
+/** The wall clock `seconds` before or after "18:30". */
+export function clockFrom(time: string, seconds: number): string {
+  const [h = 0, m = 0] = time.split(':').map(Number);
+  const at = (((Math.round(h * 60 + m + seconds / 60) % DAY) + DAY) % DAY) | 0;
+  return `${String(Math.floor(at / 60)).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}`;
+}
+
+/** The figure to read and its unit: grams on the scale, litres for what is poured. */
+export function figureOf(line: Pick<WeighLine, 'g' | 'ml'>): readonly [string, string] {
+  if (line.ml !== null && line.ml >= 995) return [litres(line.ml), 'L'];
+  if (line.ml !== null) return [spaced(Math.round(line.ml / 5) * 5), 'mL'];
+  return [spaced(line.g, line.g < 10 ? 1 : 0), 'g'];
+}
+
+/** What stands beside the figure: untrimmed weight, spoons and cups, or the weight of what is poured. */
+export function asideOf(line: WeighLine): string {
+  if (line.asPurchased > line.g * 1.02) return `${spaced(line.asPurchased)} g untrimmed`;
+  return line.ml === null ? line.measure : `${spaced(line.g)} g`;
+}
+
+/** The plan for paper, served at `serveAt` ("18:30"). */
+export function planSheet(plan: Plan, serveAt: string, show: Show): PlanSheet {
+  const says = (text: string): string => inDegrees(text, show);
+  const light = clockFrom(serveAt, -plan.seconds);
+  const { stand, found, order } = plan;
+  return {
+    title: plan.recipeName,
+    order: `${wholeLitres(order.litres)} L, ${found.band} (${mPas(found.bowlViscosity)} mPa·s in the bowl), in ${stand.vessel.name} on ${stand.burner.name}, for ${serveAt}. Light the flame at ${light}.`,
+    fire: `${fireWords(plan.steps)} Gives off ${litres(plan.steamG)} L of water; fullest ${litres(plan.peakMl)} L of ${litres(plan.rimMl)} L.`,
+    lines: plan.weighOut.map((l) => {
+      const [figure, unit] = figureOf(l);
+      return {
+        figure,
+        unit,
+        name: l.name,
+        aside: [l.prep, asideOf(l)].filter(Boolean).join(' · '),
+        dose: l.solved === 'thickness',
+      };
+    }),
+    steps: [
+      ...plan.steps.map((s) => ({
+        at: clockFrom(light, s.startsAt),
+        title: says(titleOf(s.step, s.from)),
+        details: says(detailsOf(s.step, s.from).join(' · ')),
+        look: s.step.look ? says(s.step.look) : '',
+        takes: s.seconds >= 30 ? duration(s.seconds) : '',
+      })),
+      { at: serveAt, title: 'On the pass', details: `${litres(found.volumeMl)} L`, look: '', takes: '' },
+    ],
+    cautions: plan.warnings.map((w) => says(`${w.says} ${w.change}`)),
+  };
+}

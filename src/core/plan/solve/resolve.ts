@@ -1,0 +1,151 @@
+import { ingredient } from '../../food/catalogue';
+import { heapMl } from '../../food/heap';
+import { oneOf } from '../../food/pieces';
+import { massG, volumeMl } from '../../pot/contents';
+import { foodIn, type Kitchen } from '../../pot/kitchen';
+import type { Pot } from '../../pot/pot';
+import type { Portion, Step } from '../../pot/step';
+import type { Amount, Fraction } from '../../recipe/amount';
+import type { RecipePortion, RecipeStep } from '../../recipe/recipe';
+import { saltBalance } from '../../season/salt';
+import { type EqualParts, fatPerFlour } from '../../thicken/equalParts';
+import type { RouxColour } from '../../thicken/granules';
+import { STARCH_STRENGTH } from '../../thicken/granules';
+import { METHOD_RULES } from '../../thicken/methods';
+import { pureeStrength } from '../../thicken/puree';
+import { densityOf, toGrams } from '../../units/measure';
+import { roundToScale } from '../../units/round';
+
+type Given = Extract<Amount, { kind: 'fixed' | 'counted' }>;
+
+/** What the solver is trying: the dose (g of flour equivalent, or a share of the pot), the made-up liquid (g), and the scale. */
+export type Trial = {
+  readonly scale: number;
+  readonly dose: number;
+  readonly liquid: number;
+  /** Bring amounts to what a scale can show; the solver itself works without. */
+  readonly rounded: boolean;
+  /** How far what is counted or given as a range comes out from its middle, in standard deviations; 0 unless said. */
+  readonly hand?: number;
+};
+
+/** How a plan may depart from its recipe's own roux. */
+export type RouxChoice = { readonly rule?: EqualParts | undefined; readonly colour?: RouxColour | undefined };
+
+/** Grams of salt that bring the pot to the house's level; never negative. */
+export function saltStillToAdd(pot: Pot, kitchen: Kitchen): number {
+  return saltBalance(Math.max(1, massG(pot)), pot.sodium, kitchen.saltPercent).toAdd;
+}
+
+/** Flour equivalents a gram brings, swollen or blended; 0 for what cannot thicken. */
+function strengthOf(id: string): number {
+  const food = ingredient(id);
+  return food.thickener ? STARCH_STRENGTH[food.thickener] : pureeStrength(food);
+}
+
+/** Grams of cream for a gram of yolk in a liaison: one part yolk to three of cream. Common practice, no source. */
+const CREAM_FOR_YOLK = 3;
+
+/** Standard deviation of the logarithm that an amount's own words leave open. */
+export function offBy({ amount, ingredient: id }: RecipePortion): number {
+  if (amount.kind === 'fixed') return amount.off ?? 0;
+  if (amount.kind !== 'counted') return 0;
+  return Math.hypot(amount.off ?? 0, oneOf(ingredient(id), amount.of, amount.size)?.spread ?? 0);
+}
+
+/** Grams of an amount that is given, at the recipe's own yield; throws a RangeError for a count of what nobody knows the weight of. */
+function asGiven(amount: Given, { ingredient: id }: RecipePortion, kitchen: Kitchen): number {
+  const food = foodIn(kitchen, id);
+  if (amount.kind === 'fixed') return toGrams(amount.quantity, food.density);
+  const one = oneOf(food, amount.of, amount.size);
+  if (!one) throw new RangeError(`nobody can say what one ${amount.of} of ${id} weighs`);
+  return amount.n * one.g;
+}
+
+function gramsFor(amount: Amount, item: RecipePortion, trial: Trial, pot: Pot, kitchen: Kitchen): number {
+  if (amount.kind === 'fixed' || amount.kind === 'counted') {
+    const off = trial.hand ? Math.exp(trial.hand * offBy(item)) : 1;
+    return asGiven(amount, item, kitchen) * trial.scale * off;
+  }
+  if (amount.kind === 'height') {
+    const heap = pot.pieces.reduce((sum, p) => sum + heapMl(p.ingredient, p.g), 0);
+    const ml = Math.max(0, amount.times * heap - volumeMl(pot));
+    return ml * densityOf(foodIn(kitchen, item.ingredient).density);
+  }
+  if (amount.kind === 'by rule')
+    throw new RangeError('only a roux’s fat, a carrier or a liaison’s cream can be “by rule”');
+  if (amount.goal === 'thickness') {
+    const strength = strengthOf(item.ingredient);
+    if (!strength)
+      throw new RangeError(`${item.ingredient} is not a thickener, so it cannot be “to thickness”`);
+    return (trial.dose * amount.share) / strength;
+  }
+  if (amount.goal === 'volume') return trial.liquid;
+  return saltStillToAdd(pot, kitchen);
+}
+
+/** A recipe's step with every amount in grams, for the pot as it stands when the step begins. */
+export function resolve(
+  step: RecipeStep,
+  trial: Trial,
+  pot: Pot,
+  kitchen: Kitchen,
+  choice: RouxChoice = {},
+): Step {
+  const tidy = (g: number): number => (trial.rounded ? roundToScale(g) : g);
+  const portion = (item: RecipePortion): Portion => ({
+    ...item,
+    amount: tidy(gramsFor(item.amount, item, trial, pot, kitchen)),
+  });
+  const share = (f: Fraction): number =>
+    Math.min(
+      1,
+      Math.max(
+        0,
+        typeof f === 'number' ? f : trial.rounded ? Math.round(trial.dose * 100) / 100 : trial.dose,
+      ),
+    );
+
+  switch (step.kind) {
+    case 'sweat':
+    case 'add':
+    case 'season':
+    case 'render':
+    case 'poach':
+      return { ...step, items: step.items.map(portion) };
+    case 'temper': {
+      const yolk = step.items.find((i) => ingredient(i.ingredient).thickener === 'yolk');
+      const yolkG = yolk && yolk.amount.kind !== 'by rule' ? portion(yolk).amount : 0;
+      const items = step.items.map((i) =>
+        i.amount.kind === 'by rule' ? { ...i, amount: tidy(yolkG * CREAM_FOR_YOLK) } : portion(i),
+      );
+      return { ...step, items };
+    }
+    case 'roux': {
+      const rule = choice.rule ?? step.rule;
+      const flour = portion(step.flour);
+      const fat = ingredient(step.fat.ingredient);
+      const wanted = flour.amount * fatPerFlour(rule, ingredient(flour.ingredient).density, fat.density);
+      // Fat left by the sweat is the roux's fat too; only what is missing is weighed.
+      const already = pot.freeFat / fat.composition.fat;
+      const amount =
+        step.fat.amount.kind === 'by rule' ? tidy(Math.max(0, wanted - already)) : portion(step.fat).amount;
+      return { ...step, rule, colour: choice.colour ?? step.colour, flour, fat: { ...step.fat, amount } };
+    }
+    case 'dust':
+      return { ...step, flour: portion(step.flour) };
+    case 'thicken': {
+      const thickener = portion(step.thickener);
+      if (!step.carrier) return { ...step, thickener, carrier: undefined };
+      const byRule = step.carrier.amount.kind === 'by rule';
+      const amount = byRule
+        ? tidy(thickener.amount * METHOD_RULES[step.method].carrier)
+        : portion(step.carrier).amount;
+      return { ...step, thickener, carrier: { ...step.carrier, amount } };
+    }
+    case 'puree':
+      return { ...step, fraction: share(step.fraction) };
+    default:
+      return step;
+  }
+}

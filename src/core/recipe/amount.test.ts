@@ -1,0 +1,53 @@
+import { demoFile } from '../../../demo/demo';
+import { resolve } from '../plan/solve/resolve';
+import { advance } from '../pot/advance';
+import { volumeMl } from '../pot/contents';
+import { STANDARD_KITCHEN as kitchen } from '../pot/kitchen';
+import { emptyPot } from '../pot/pot';
+import { AmountText } from './amount';
+import { Recipe } from './recipe';
+
+const { home } = Recipe.parse(demoFile('crab-shell-bisque'));
+const trial = { scale: 1, dose: 0, liquid: 0, rounded: false };
+
+test('water to twice the height of shells: the heap stands half as high as what is then in the pot', () => {
+  const shells = advance(
+    emptyPot(home.vessel, home.burner),
+    { kind: 'add', items: [{ ingredient: 'crab-shells', amount: 3500 }] },
+    kitchen,
+  ).pot;
+  const grams = (text: string): number => {
+    const amount = AmountText.parse(text);
+    const step = resolve({ kind: 'add', items: [{ ingredient: 'water', amount }] }, trial, shells, kitchen);
+    return step.kind === 'add' ? (step.items[0]?.amount ?? 0) : 0;
+  };
+  // 3.5 kg of shells heap up to ten litres.
+  expect((volumeMl(shells) + grams('to twice their height')) / 1000).toBeCloseTo(20, 1);
+  expect((volumeMl(shells) + grams('to cover')) / 1000).toBeCloseTo(10, 1);
+  expect((volumeMl(shells) + grams('to 1.5 times their height')) / 1000).toBeCloseTo(15, 1);
+});
+
+test('diced vegetables fill six tenths of their room', () => {
+  const carrots = advance(
+    emptyPot(home.vessel, home.burner),
+    { kind: 'add', items: [{ ingredient: 'carrot', amount: 3000 }] },
+    kitchen,
+  ).pot;
+  const amount = AmountText.parse('to cover');
+  const step = resolve({ kind: 'add', items: [{ ingredient: 'water', amount }] }, trial, carrots, kitchen);
+  const water = step.kind === 'add' ? (step.items[0]?.amount ?? 0) : 0;
+  expect(volumeMl(carrots) / (volumeMl(carrots) + water)).toBeCloseTo(0.6, 2);
+});
+
+test('only what is poured is poured to a height, from once to five times', () => {
+  const problems = (amount: string, step = 2, item = 0) => {
+    const file = demoFile('crab-shell-bisque');
+    file.steps[step].items[item].amount = amount;
+    return Recipe.safeParse(file)
+      .error?.issues.map((i) => i.message)
+      .join();
+  };
+  expect(problems('to twice their height', 0)).toMatch(/cannot be poured to a height/);
+  for (const wrong of ['to 0.5 times their height', 'to 6 times their height', 'to thrice'])
+    expect(AmountText.safeParse(wrong).success).toBe(false);
+});

@@ -1,0 +1,111 @@
+import type pg from 'pg';
+import * as z from 'zod';
+import { idFrom } from '../../core/formats/draft/ids';
+import type { House } from '../../core/house/house';
+import { type FunnelFile, FunnelSchema, KitchenFile, kitchenFileOf } from '../../core/house/kitchenFile';
+import { fitWaterTest, ImplausibleReading, WaterTest, type WaterTested } from '../../core/learn/waterTest';
+import { type Queryable, transaction } from '../data/database';
+import { readInUse } from '../queries/batches';
+import { readHouse, replaceHouse } from '../queries/kitchen';
+import { writeWaterTest } from '../queries/waterTests';
+import { accept, cannot, Refusal, taken, unknown } from '../refusal';
+
+/** The stored house. Refuses when there is none. */
+export async function theHouse(db: Queryable): Promise<House> {
+  const house = await readHouse(db);
+  if (!house) throw unknown('kitchen', 'none', []);
+  return house;
+}
+
+const SavedKitchen = z.object({
+  kitchen: z.unknown(),
+  revision: z.int({ error: 'revision is the number the kitchen was read with' }),
+});
+
+/** Refuses a kitchen without a pot or burner that something stands on now. */
+export async function refuseInUse(db: Queryable, file: KitchenFile): Promise<void> {
+  for (const use of await readInUse(db, file.id)) {
+    const gone = (field: string, name: string) =>
+      taken(field, `${name} is gone, and ${use.recipeName} stands on it`, 'end that batch first');
+    if (!file.vessels.some((v) => v.id === use.vesselId)) throw gone('vessels', use.vesselName);
+    if (use.burnerId !== null && !file.burners.some((b) => b.id === use.burnerId))
+      throw gone('burners', use.burnerName);
+  }
+}
+
+/** Writes the whole kitchen, as changed from `revision`. Its id stays what it is. */
+export async function saveKitchen(pool: pg.Pool, input: unknown): Promise<{ revision: number }> {
+  const { kitchen, revision } = accept(SavedKitchen, input);
+  const file = accept(KitchenFile, kitchen);
+  return transaction(async (db) => {
+    await db.query('SELECT 1 FROM kitchen FOR UPDATE');
+    const house = await theHouse(db);
+    await refuseInUse(db, { ...file, id: house.id });
+    return { revision: await replaceHouse(db, { ...file, id: house.id }, revision) };
+  }, pool);
+}
+
+const TestRequest = z.object({
+  id: z.uuid({ error: 'id is a UUID made by the station' }),
+  potId: z.string(),
+  burnerId: z.string(),
+  readings: WaterTest,
+});
+
+/** Fits a water test, writes it down, and gives its figures to the pot and the burner. The same id twice does it once. */
+export async function recordWaterTest(pool: pg.Pool, input: unknown): Promise<WaterTested> {
+  const { id, potId, burnerId, readings } = accept(TestRequest, input);
+  return transaction(async (db) => {
+    const house = await theHouse(db);
+    const vessel = house.vessels.find((v) => v.id === potId);
+    const burner = house.burners.find((b) => b.id === burnerId);
+    const idsOf = (all: readonly { id: string }[]) => all.map((x) => x.id);
+    if (!vessel) throw unknown('potId', potId, idsOf(house.vessels));
+    if (!burner) throw unknown('burnerId', burnerId, idsOf(house.burners));
+    let tested: WaterTested;
+    try {
+      tested = fitWaterTest(readings, vessel, burner, house.kitchen);
+    } catch (error) {
+      if (error instanceof ImplausibleReading)
+        throw cannot(`readings.${error.field}`, String(error.given), error.message);
+      if (error instanceof RangeError)
+        throw new Refusal(422, [{ field: 'readings', given: error.message, allowed: '' }]);
+      throw error;
+    }
+    const { lossFactor, intoPotW } = tested;
+    if (await writeWaterTest(db, house.id, { id, potId, burnerId, readings, lossFactor, intoPotW })) {
+      const file = kitchenFileOf(house);
+      await replaceHouse(
+        db,
+        {
+          ...file,
+          vessels: file.vessels.map((v) => (v.id === potId ? { ...v, lossFactor } : v)),
+          burners: file.burners.map((b) => (b.id === burnerId ? { ...b, intoPotW } : b)),
+        },
+        house.revision,
+      );
+    }
+    return tested;
+  }, pool);
+}
+
+const FunnelRequest = z.object({
+  name: z.string({ error: 'give the funnel a name' }).trim().min(1, 'give the funnel a name').max(60),
+  orificeMm: z.unknown(),
+  ml: z.unknown(),
+  thin: z.unknown(),
+  thick: z.unknown(),
+});
+
+/** Keeps a funnel as it was calibrated; one of the same name is calibrated anew. */
+export async function saveFunnel(pool: pg.Pool, input: unknown): Promise<FunnelFile> {
+  const request = accept(FunnelRequest, input);
+  const funnel = accept(FunnelSchema, { ...request, id: idFrom(request.name, 'funnel') });
+  return transaction(async (db) => {
+    const house = await theHouse(db);
+    const file = kitchenFileOf(house);
+    const others = file.funnels.filter((f) => f.id !== funnel.id);
+    await replaceHouse(db, accept(KitchenFile, { ...file, funnels: [...others, funnel] }), house.revision);
+    return funnel;
+  }, pool);
+}

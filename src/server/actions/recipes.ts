@@ -1,0 +1,118 @@
+import type pg from 'pg';
+import * as z from 'zod';
+import { Recipe } from '../../core/recipe/recipe';
+import { transaction } from '../data/database';
+import {
+  claimRecipe,
+  holdRecipe,
+  type RecipeBody,
+  readRecipe,
+  readRecipes,
+  readVersions,
+  setArchived,
+  writeVersion,
+} from '../queries/recipes';
+import { accept, stale, taken, unknown } from '../refusal';
+import { same } from './same';
+
+const Note = z.string({ error: 'note is text' }).max(200, 'note is at most 200 characters').default('');
+
+/** A recipe to keep for the first time. */
+export const NewRecipe = z.object({ body: z.unknown(), note: Note });
+
+/** A change to a recipe, with the version it was made from. */
+export const ChangedRecipe = z.object({
+  body: z.unknown(),
+  note: Note,
+  base: z.int({ error: 'base is the number of the version that was changed' }).min(1),
+});
+
+/** The recipe as typed, once it is known to be one. */
+function typed(input: unknown): RecipeBody {
+  accept(Recipe, input, 'recipe');
+  return input as RecipeBody;
+}
+
+export type Saved = { readonly id: string; readonly version: number; readonly isNew: boolean };
+
+/** Keeps a new recipe as its version 1. Refuses an id that is taken. */
+export async function createRecipe(pool: pg.Pool, kitchenId: string, input: unknown): Promise<Saved> {
+  const { body, note } = accept(NewRecipe, input);
+  const recipe = typed(body);
+  return transaction(async (db) => {
+    if (!(await claimRecipe(db, kitchenId, recipe.id))) {
+      throw taken(
+        'id',
+        `“${recipe.id}” is the id of another recipe here`,
+        'an id of its own: change the name',
+      );
+    }
+    return { id: recipe.id, version: await writeVersion(db, kitchenId, recipe, { note }), isNew: true };
+  }, pool);
+}
+
+/** Keeps a changed recipe as a new version. Refuses when somebody saved one since `base`; saving no change makes none. */
+export async function saveRecipe(
+  pool: pg.Pool,
+  kitchenId: string,
+  id: string,
+  input: unknown,
+): Promise<Saved> {
+  const { body, note, base } = accept(ChangedRecipe, input);
+  const recipe = typed({ ...(typeof body === 'object' ? body : {}), id });
+  return transaction(async (db) => {
+    await holdRecipe(db, kitchenId, id);
+    const latest = await readRecipe(db, kitchenId, id);
+    if (!latest) throw unknown('recipe', id, []);
+    if (latest.version !== base) throw stale('recipe');
+    if (same(latest.body, recipe)) return { id, version: latest.version, isNew: false };
+    return { id, version: await writeVersion(db, kitchenId, recipe, { note }), isNew: true };
+  }, pool);
+}
+
+/** Makes an old version the newest again. The ones between stay. */
+export async function restoreVersion(
+  pool: pg.Pool,
+  kitchenId: string,
+  id: string,
+  input: unknown,
+): Promise<Saved> {
+  const { version } = accept(z.object({ version: z.int({ error: 'version is a number' }) }), input);
+  return transaction(async (db) => {
+    await holdRecipe(db, kitchenId, id);
+    const versions = await readVersions(db, kitchenId, id);
+    const wanted = versions.find((v) => v.version === version);
+    if (!wanted) {
+      throw unknown(
+        'version',
+        String(version),
+        versions.map((v) => String(v.version)),
+      );
+    }
+    const [latest] = versions;
+    if (latest && same(latest.body, wanted.body)) return { id, version: latest.version, isNew: false };
+    const note = `as version ${version} was`;
+    return { id, version: await writeVersion(db, kitchenId, wanted.body, { note }), isNew: true };
+  }, pool);
+}
+
+/** Puts a recipe away, or takes it out again. */
+export async function archiveRecipe(
+  pool: pg.Pool,
+  kitchenId: string,
+  id: string,
+  input: unknown,
+): Promise<{ id: string; archived: boolean }> {
+  const { archived } = accept(
+    z.object({ archived: z.boolean({ error: 'archived is true or false' }) }),
+    input,
+  );
+  if (!(await setArchived(pool, kitchenId, id, archived))) {
+    throw unknown(
+      'recipe',
+      id,
+      (await readRecipes(pool, kitchenId)).map((r) => r.recipe.id),
+    );
+  }
+  return { id, archived };
+}

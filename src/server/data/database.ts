@@ -1,0 +1,134 @@
+import pg from 'pg';
+import { away, back } from '../log';
+// What is stored speaks of ingredients: whoever reads it has the catalogue.
+import '../../core/food/load';
+
+/**
+ * What connections are for. Each has its own pool, so that a save behind a lock or a slow page never
+ * stands before a tap.
+ */
+const USES = {
+  pages: { max: 8, statement: 10_000 },
+  saves: { max: 4, statement: 15_000 },
+  taps: { max: 3, statement: 3000 },
+  health: { max: 1, statement: 1500 },
+  /** An archive is read and written in its own thread. */
+  archive: { max: 2, statement: 120_000 },
+} as const;
+export type Use = keyof typeof USES;
+
+/** ms: nobody waits longer than this for a connection, or for a lock somebody else holds. */
+const CONNECT = 3000;
+const LOCK = 3000;
+const IDLE_IN_TRANSACTION = 15_000;
+/** A line that is dead and does not say so is given up this long after the statement should have been over. */
+const GRACE = 1000;
+
+/** Connection settings with every wait limited. */
+export const limited = (connectionString: string, use: Use): pg.PoolConfig => {
+  const { max, statement } = USES[use];
+  return {
+    connectionString,
+    max,
+    connectionTimeoutMillis: CONNECT,
+    statement_timeout: statement,
+    query_timeout: statement + GRACE,
+    lock_timeout: Math.min(LOCK, statement),
+    idle_in_transaction_session_timeout: IDLE_IN_TRANSACTION,
+    keepAlive: true,
+    keepAliveInitialDelayMillis: 5000,
+    application_name: `panache ${use}`,
+  };
+};
+
+/** Pools of this process. Kept on globalThis because the development server reloads modules. */
+const holder = globalThis as typeof globalThis & {
+  panachePools?: Partial<Record<Use, pg.Pool>>;
+  panacheAwayAt?: number;
+};
+
+export function pool(use: Use = 'pages'): pg.Pool {
+  holder.panachePools ??= {};
+  const pools = holder.panachePools;
+  const known = pools[use];
+  if (known) return known;
+  const connectionString = process.env.DATABASE_URL;
+  if (!connectionString) throw new Error('DATABASE_URL is not set: start with ./panache start');
+  const made = new pg.Pool(limited(connectionString, use));
+  // An idle connection may die with its server; the pool makes a new one at the next query.
+  made.on('error', (error) => away('database', error));
+  pools[use] = made;
+  return made;
+}
+
+/** Why the database did not do it: it cannot be reached, is too slow, or has no room. Not: what was asked is wrong. */
+const AWAY_CODES = /^(ECONN|EPIPE|ETIMEDOUT|ENOTFOUND|EHOST|ENET|EAI_|57P0|57014|55P03|25P0[34]|53|08|58)/;
+const AWAY_WORDS =
+  /timeout exceeded when trying to connect|Connection terminated|Query read timeout|connection error and is not queryable|Client was closed|Cannot use a pool after/;
+
+/** Whether `error` says that the database is away, slow or full; trying later may help. */
+export function isAway(error: unknown): boolean {
+  if (!(error instanceof Error)) return false;
+  const { code, cause, errors } = error as { code?: unknown; cause?: unknown; errors?: unknown };
+  if (typeof code === 'string' && AWAY_CODES.test(code)) return true;
+  if (AWAY_WORDS.test(error.message)) return true;
+  // Every address of a host was tried.
+  if (Array.isArray(errors) && errors.some(isAway)) return true;
+  return cause !== undefined && cause !== error && isAway(cause);
+}
+
+/** Notes how a use of the database went; one line is logged an outage. */
+export function noted(error: unknown): void {
+  if (isAway(error)) {
+    holder.panacheAwayAt = Date.now();
+    away('database', error);
+  }
+}
+
+const fine = (): void => back('database');
+
+/** Whether the database was found away in the last `ms`. */
+export const awayWithin = (ms: number): boolean => Date.now() - (holder.panacheAwayAt ?? 0) < ms;
+
+export type Queryable = Pick<pg.Pool, 'query'>;
+
+/** Runs `work` in one transaction: all of it is written, or none. */
+export async function transaction<T>(
+  work: (client: pg.PoolClient) => Promise<T>,
+  from = pool('saves'),
+): Promise<T> {
+  const client = await from.connect();
+  // A connection that dies while it is ours says so here; the query in hand fails by it.
+  const lost = (error: Error): void => noted(error);
+  client.on('error', lost);
+  let broken: Error | undefined;
+  try {
+    await client.query('BEGIN');
+    const result = await work(client);
+    await client.query('COMMIT');
+    fine();
+    return result;
+  } catch (error) {
+    await client.query('ROLLBACK').catch((e: Error) => {
+      broken = e;
+    });
+    throw error;
+  } finally {
+    client.off('error', lost);
+    // What could not even be rolled back is not handed to the next.
+    client.release(broken);
+  }
+}
+
+/** Whether the database answers, and how long it took, ms. */
+export async function reached(): Promise<{ readonly ok: boolean; readonly ms: number }> {
+  const from = performance.now();
+  try {
+    await pool('health').query('SELECT 1');
+    fine();
+    return { ok: true, ms: Math.round(performance.now() - from) };
+  } catch (error) {
+    noted(error);
+    return { ok: false, ms: Math.round(performance.now() - from) };
+  }
+}

@@ -1,0 +1,110 @@
+import { randomUUID } from 'node:crypto';
+import { readdir, readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import type pg from 'pg';
+import type { EventBody } from '../../core/batch/events';
+import { DEFAULT_LIMITS, middleOf } from '../../core/flow/bands';
+import { KitchenFile } from '../../core/house/kitchenFile';
+import { Recipe } from '../../core/recipe/recipe';
+import { plannedBatch } from '../actions/batches';
+import { appendEvent, UNBOUND, writeBatch } from '../queries/batches';
+import { readHouse, writeHouse } from '../queries/kitchen';
+import { claimRecipe, writeVersion } from '../queries/recipes';
+import { transaction } from './database';
+
+const readJsonFile = async (path: string): Promise<unknown> => JSON.parse(await readFile(path, 'utf8'));
+
+/** What a kitchen that begins without the demo begins with: one pot, one burner, its own numbers to come. */
+const BLANK = KitchenFile.parse({
+  format: 'panache.kitchen/1',
+  id: 'kitchen',
+  name: 'Our kitchen',
+  altitudeM: 0,
+  airCelsius: 24,
+  humidity: 0.5,
+  saltPercent: 0.9,
+  bandLimits: DEFAULT_LIMITS,
+  vessels: [
+    {
+      id: 'stockpot',
+      name: 'Stockpot 36',
+      diameterMm: 360,
+      heightMm: 340,
+      material: 'stainless steel',
+      massG: 5600,
+    },
+  ],
+  burners: [{ id: 'burner', name: 'Burner', kind: 'gas', powerW: 7000 }],
+});
+
+/** Puts a kitchen without soups into a database that has none. True when it did. */
+export const loadBlank = (pool: pg.Pool): Promise<boolean> =>
+  transaction(async (client) => {
+    await client.query('LOCK TABLE kitchen IN EXCLUSIVE MODE');
+    if (await readHouse(client)) return false;
+    await writeHouse(client, BLANK);
+    return true;
+  }, pool);
+
+/** Order in which the canteen lists its soups; any other follows by name. */
+const FIRST = ['cockle-and-leek-chowder', 'smoked-parsnip-veloute', 'haddock-and-sweetcorn-chowder'];
+
+const MINUTE = 60_000;
+
+/** What the Early cook has tapped so far, minutes after lighting the flame. */
+const UNDER_WAY: readonly (readonly [number, EventBody])[] = [
+  [0.5, { kind: 'paired', what: 'thermometer', device: 'probe-1', name: 'Probe 1' }],
+  [0.6, { kind: 'paired', what: 'scale', device: 'scale-1', name: 'Bench scale' }],
+  [8.6, { kind: 'step-done', step: 0 }],
+  [12.8, { kind: 'step-done', step: 1 }],
+  [15.4, { kind: 'step-done', step: 2 }],
+  [18.5, { kind: 'temperature', celsius: 78.5, from: 'Probe 1' }],
+  [21.2, { kind: 'step-done', step: 3 }],
+  [22.1, { kind: 'step-done', step: 4 }],
+  [22.6, { kind: 'depth', mm: 118 }],
+];
+
+/**
+ * Loads Quay House Canteen into an empty database, with one batch under way as of now.
+ * A database that already holds a kitchen is left alone. True when it loaded.
+ */
+export async function loadDemo(pool: pg.Pool, folder: string): Promise<boolean> {
+  return transaction(async (client) => {
+    await client.query('LOCK TABLE kitchen IN EXCLUSIVE MODE');
+    if (await readHouse(client)) return false;
+    const kitchen = KitchenFile.parse(await readJsonFile(join(folder, 'kitchen.json')));
+    await writeHouse(client, kitchen);
+    const files = (await readdir(join(folder, 'recipes'))).filter((f) => f.endsWith('.json')).sort();
+    for (const file of files) {
+      const body = await readJsonFile(join(folder, 'recipes', file));
+      const recipe = Recipe.parse(body);
+      const place = FIRST.indexOf(recipe.id);
+      await claimRecipe(client, kitchen.id, recipe.id, place === -1 ? FIRST.length : place);
+      await writeVersion(client, kitchen.id, { ...(body as object), id: recipe.id });
+    }
+    const batchId = randomUUID();
+    const startedAt = new Date(Date.now() - 26 * MINUTE);
+    const request = {
+      id: batchId,
+      recipeId: 'smoked-parsnip-veloute',
+      litres: 8,
+      viscosity: Math.round(middleOf('Coating', kitchen.bandLimits)),
+      vesselId: 'middle-28',
+      burnerId: 'front-right',
+      startedAt: startedAt.toISOString(),
+      serveAt: new Date(startedAt.getTime() + 70 * MINUTE).toISOString(),
+    };
+    await writeBatch(client, await plannedBatch(client, request));
+    for (const [minutes, body] of UNDER_WAY) {
+      const at = new Date(startedAt.getTime() + minutes * MINUTE).toISOString();
+      // As if it had been tapped then.
+      await appendEvent(
+        client,
+        batchId,
+        { id: randomUUID(), at, receivedAt: at, station: 'Early', body },
+        { ...UNBOUND, archived: true },
+      );
+    }
+    return true;
+  }, pool);
+}

@@ -1,0 +1,38 @@
+import { join } from 'node:path';
+import pg from 'pg';
+import { limited } from './database';
+import { loadBlank, loadDemo } from './demo';
+import { migrate } from './migrate';
+import { guard } from './roles';
+
+/**
+ * Brings the database up to date as its owner (DATABASE_URL), gives the application a role of its own
+ * (APP_DATABASE_URL) and loads the demo into an empty one. Run before the server starts.
+ */
+const db = new pg.Pool({
+  ...limited(process.env.DATABASE_URL ?? '', 'saves'),
+  // A migration may have to rewrite years of a kitchen.
+  statement_timeout: 0,
+  query_timeout: 0,
+});
+try {
+  const applied = await migrate(db);
+  if (applied.length) console.log(`database: applied ${applied.join(', ')}`);
+  if (process.env.APP_DATABASE_URL) {
+    const { username, password } = new URL(process.env.APP_DATABASE_URL);
+    await guard(db, decodeURIComponent(username), decodeURIComponent(password)).catch((error: Error) =>
+      console.log(
+        `database: no role for the application could be made (${error.message}): it runs as the owner, and the record is guarded by triggers alone`,
+      ),
+    );
+  }
+  if (process.env.PANACHE_DEMO !== 'off') {
+    const loaded = await loadDemo(db, join(import.meta.dirname, '../../../demo'));
+    if (loaded) console.log('demo: Quay House Canteen loaded, one batch under way');
+  } else if (await loadBlank(db)) console.log('kitchen: a blank one, to be filled in under Kitchen');
+} catch (error) {
+  console.error(`database: ${error instanceof Error ? error.message : String(error)}`);
+  process.exitCode = 1;
+} finally {
+  await db.end();
+}

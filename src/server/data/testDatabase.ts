@@ -1,0 +1,43 @@
+import { randomUUID } from 'node:crypto';
+import pg from 'pg';
+import { Refusal } from '../refusal';
+import { migrate } from './migrate';
+
+/** A migrated, empty database of one's own on the test server, and the way to drop it. For tests. */
+export async function testDatabase(): Promise<{ pool: pg.Pool; drop: () => Promise<void> }> {
+  const server = process.env.TEST_DATABASE_URL;
+  if (!server) throw new Error('TEST_DATABASE_URL is not set: run ./panache test unit');
+  const name = `panache_test_${randomUUID().replaceAll('-', '')}`;
+  const admin = new pg.Pool({ connectionString: server, max: 1 });
+  await admin.query(`CREATE DATABASE ${name}`);
+  const url = new URL(server);
+  url.pathname = `/${name}`;
+  const pool = new pg.Pool({ connectionString: url.href, max: 8 });
+  await migrate(pool);
+  return {
+    pool,
+    drop: async () => {
+      await pool.end();
+      // The pool is done before its connections are: cut off they would complain.
+      for (let i = 0; i < 100; i++) {
+        const { rows } = await admin.query('SELECT count(*) FROM pg_stat_activity WHERE datname = $1', [
+          name,
+        ]);
+        if (Number(rows[0].count) === 0) break;
+        await new Promise((r) => setTimeout(r, 20));
+      }
+      await admin.query(`DROP DATABASE ${name} WITH (FORCE)`);
+      await admin.end();
+    },
+  };
+}
+
+/** The refusal `work` ends in; fails the test when it does not. */
+export async function refusal(work: Promise<unknown>): Promise<Refusal> {
+  const error = await work.then(
+    () => null,
+    (e: unknown) => e,
+  );
+  if (!(error instanceof Refusal)) throw new Error(`expected a refusal, got ${String(error)}`);
+  return error;
+}

@@ -1,0 +1,56 @@
+'use client';
+
+import { mendsSoup } from '../../../core/adjust/larder';
+import { ingredient } from '../../../core/food/catalogue';
+import type { Allergen } from '../../../core/food/ingredient';
+import { Tick } from '../../shared/form/Field';
+
+type Props = {
+  readonly keeps: readonly string[];
+  readonly larder: readonly string[];
+  readonly onToggle: (id: string) => void;
+  readonly promises: readonly Allergen[];
+  readonly freeOf: readonly Allergen[];
+  readonly onPromise: (allergen: Allergen) => void;
+};
+
+/** What is to hand today, and what the soup is promised to be free of. */
+export function Larder({ keeps, larder, onToggle, promises, freeOf, onPromise }: Props) {
+  return (
+    <div className="grid gap-4 p-4">
+      <fieldset>
+        <legend className="mb-1 font-bold">Promised free of</legend>
+        <div className="grid grid-cols-2 gap-x-4">
+          {promises.map((a) => (
+            <Tick
+              key={a}
+              id={`free-${a}`}
+              label={a}
+              checked={freeOf.includes(a)}
+              onChange={() => onPromise(a)}
+            />
+          ))}
+        </div>
+      </fieldset>
+      <fieldset>
+        <legend className="mb-1 font-bold">To hand, of the kitchen’s products</legend>
+        {keeps.filter(mendsSoup).length === 0 && (
+          <p>
+            The kitchen keeps no products yet: enter them under Kitchen, Products. Water is always to hand.
+          </p>
+        )}
+        <div className="grid grid-cols-1 gap-x-4 min-[480px]:grid-cols-2">
+          {keeps.filter(mendsSoup).map((id) => (
+            <Tick
+              key={id}
+              id={`larder-${id}`}
+              label={ingredient(id).name}
+              checked={larder.includes(id)}
+              onChange={() => onToggle(id)}
+            />
+          ))}
+        </div>
+      </fieldset>
+    </div>
+  );
+}

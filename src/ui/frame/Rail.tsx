@@ -1,0 +1,202 @@
+'use client';
+
+import { clsx } from 'clsx';
+import { BellRing, Clock, CloudOff, TriangleAlert } from 'lucide-react';
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { EventBody } from '../../core/batch/events';
+import type { Timer } from '../../core/batch/state';
+import type { Ticket } from '../../core/batch/ticket';
+import { countdown } from '../../core/units/clock';
+import { duration } from '../../core/units/format';
+import { degrees, inDegrees } from '../../core/units/show';
+import { insisting } from '../shared/lazily';
+import { useShow } from '../shared/useShow';
+import { timed, useClockOff } from '../station/line/clock';
+import { useLine, useNews } from '../station/line/live';
+import { useRing } from '../station/ring';
+import { useNow } from '../station/useNow';
+
+/** What is told comes at once; what is missed, after this, ms. */
+const EVERY = 30_000;
+/** ms until what a page before this one left waiting is taken up. */
+const SOON = 600;
+/** Several events at once are one change of the rail, and however many come, it changes this often, ms. */
+const TOGETHER = 120;
+const AT_MOST = 400;
+
+/** The tickets, read anew whenever something was told, tapped here, or may have been missed. */
+function useTickets(initial: readonly Ticket[]): readonly Ticket[] {
+  const [tickets, setTickets] = useState(initial);
+  const waiting = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const last = useRef(0);
+  const refresh = useCallback(() => {
+    if (waiting.current) return;
+    const since = performance.now() - last.current;
+    waiting.current = setTimeout(
+      async () => {
+        waiting.current = undefined;
+        last.current = performance.now();
+        const response = await timed('/api/rail').catch(() => null);
+        if (response?.ok) setTickets(await response.json());
+      },
+      Math.max(TOGETHER, AT_MOST - since),
+    );
+  }, []);
+  useNews((news) => {
+    if (news.kind === 'told' || news.kind === 'again') refresh();
+  });
+  useEffect(() => {
+    const timer = setInterval(refresh, EVERY);
+    // The clock is measured as soon as there is a page.
+    refresh();
+    // What any page left waiting is sent from any page; it is fetched when there is time.
+    const soon = setTimeout(() => void theOutbox().then((o) => o.beginOutbox()), SOON);
+    return () => {
+      clearInterval(timer);
+      clearTimeout(soon);
+      clearTimeout(waiting.current);
+      waiting.current = undefined;
+    };
+  }, [refresh]);
+  const [stopped, setStopped] = useState<ReadonlySet<string>>(new Set());
+  useEffect(() => {
+    const onTap = (e: Event) => {
+      const body = (e as CustomEvent<EventBody>).detail;
+      if (body.kind === 'timer-stopped') setStopped((known) => new Set([...known, body.timer]));
+    };
+    window.addEventListener('panache:tapped', onTap);
+    return () => window.removeEventListener('panache:tapped', onTap);
+  }, []);
+  // What was stopped here is quiet at once, server or no server.
+  return tickets.map((t) => ({ ...t, timers: t.timers.filter((x) => !stopped.has(x.id)) }));
+}
+
+/** One ticket per live pot; the same on every view. Timers ring here, wherever one is. */
+export function Rail({ initial }: { initial: readonly Ticket[] }) {
+  const tickets = useTickets(initial);
+  const up = useLine();
+  const off = useClockOff();
+  const path = usePathname();
+  const show = useShow();
+  const now = useNow();
+  const over = (at: number): boolean => now !== null && at <= now;
+  const ringing = tickets.flatMap((t) =>
+    t.timers.filter((x) => over(x.endsAt)).map((timer) => ({ timer, batch: t.id })),
+  );
+  // A step whose time is over rings once.
+  const strokes = tickets.filter((t) => over(Date.parse(t.until))).length;
+  useRing(ringing.length > 0, now === null ? 0 : strokes);
+
+  return (
+    <header className="flex h-16 shrink-0 items-stretch bg-rail text-on-rail print:hidden">
+      <p className="flex w-23 shrink-0 items-center justify-center font-bold text-[20px] min-[720px]:w-36">
+        Panache
+      </p>
+      {ringing.length > 0 && (
+        <ul
+          aria-label="Timers that ring"
+          className="flex max-w-[60vw] shrink-0 gap-2 overflow-x-auto pr-2 pb-2"
+        >
+          {ringing.map(({ timer, batch }) => (
+            <li key={timer.id}>
+              <Ringing timer={timer} batch={batch} now={now ?? timer.endsAt} />
+            </li>
+          ))}
+        </ul>
+      )}
+      <ul aria-label="Pots on the stove" className="flex min-w-0 flex-1 gap-2 overflow-x-auto pb-2">
+        {tickets.map((t) => {
+          const left = now === null ? null : (new Date(t.until).getTime() - now) / 1000;
+          const here = path === `/stove/${t.id}`;
+          const [soonest] = t.timers.toSorted((a, b) => a.endsAt - b.endsAt);
+          return (
+            <li key={t.id} className="shrink-0">
+              <Link
+                href={`/stove/${t.id}`}
+                aria-current={here ? 'page' : undefined}
+                className={clsx(
+                  'relative flex h-14 items-center gap-4 rounded-b-sm px-3',
+                  left !== null && left < 0 ? 'bg-butter text-on-butter' : 'bg-surface text-ink',
+                  here && 'underline decoration-2 underline-offset-4',
+                )}
+              >
+                <span className="max-w-56">
+                  <span className="block truncate font-bold leading-tight">{t.name}</span>
+                  <span className="flex gap-2 text-[15px] leading-tight">
+                    {t.trouble ? (
+                      <b className="flex items-center gap-1 truncate">
+                        <TriangleAlert size={16} aria-hidden className="shrink-0" />
+                        {t.trouble}
+                      </b>
+                    ) : (
+                      <span className="truncate">{inDegrees(t.doing, show)}</span>
+                    )}
+                    <b className="shrink-0">
+                      {t.by === 'reading' ? '' : '≈ '}
+                      {degrees(t.celsius, show)}
+                      {t.by !== 'reading' && <span className="sr-only"> by the {t.by}</span>}
+                    </b>
+                  </span>
+                </span>
+                <span className="figures font-bold text-[27px]">
+                  {left === null ? '··:··' : countdown(left)}
+                  {left !== null && left < 0 && <span className="sr-only"> over</span>}
+                </span>
+                {soonest && !over(soonest.endsAt) && (
+                  <span className="border-current border-l-2 pl-3 text-[15px] leading-tight">
+                    <span className="block max-w-28 truncate">{soonest.name}</span>
+                    <b className="figures text-[18px]">
+                      {now === null ? '··:··' : countdown((soonest.endsAt - now) / 1000)}
+                    </b>
+                  </span>
+                )}
+              </Link>
+            </li>
+          );
+        })}
+      </ul>
+      {off !== null && (
+        <p role="status" className="flex shrink-0 items-center gap-2 px-3 text-[15px] leading-tight">
+          <Clock aria-hidden className="shrink-0" />
+          <span>
+            <b>This clock is {off > 0 ? 'fast' : 'slow'}</b> by {duration(Math.abs(off) / 1000)}
+            <br />
+            times here go by the server’s
+          </span>
+        </p>
+      )}
+      {!up && (
+        <p role="status" className="flex shrink-0 items-center gap-2 px-4 font-bold text-butter">
+          <CloudOff aria-hidden /> Server away
+        </p>
+      )}
+    </header>
+  );
+}
+
+const theOutbox = () => insisting(() => import('../station/outbox'));
+
+/** A timer past its time: it counts on until a knuckle stops it. */
+function Ringing({ timer, batch, now }: { timer: Timer; batch: string; now: number }) {
+  return (
+    <button
+      type="button"
+      onClick={() =>
+        void theOutbox().then((o) => {
+          o.beginOutbox();
+          o.tap(batch, { kind: 'timer-stopped', timer: timer.id });
+        })
+      }
+      className="flex h-14 items-center gap-3 rounded-b-sm border-2 border-butter bg-tomato px-3 font-bold text-surface"
+    >
+      <BellRing aria-hidden />
+      <span className="text-left leading-tight">
+        <span className="block max-w-36 truncate">{timer.name}</span>
+        <span className="figures">{countdown((timer.endsAt - now) / 1000)}</span>
+      </span>
+      Stop
+    </button>
+  );
+}

@@ -1,0 +1,26 @@
+import type { ReactNode } from 'react';
+import type { Ticket } from '../../core/batch/ticket';
+import type { Show } from '../../core/units/show';
+import { ShowProvider } from '../shared/useShow';
+import { Nav } from './Nav';
+import { Rail } from './Rail';
+import { Shortcuts } from './Shortcuts';
+
+type Props = { readonly tickets: readonly Ticket[]; readonly show: Show; readonly children: ReactNode };
+
+/** The frame of every view: the rail of live pots above, the views beside (below on a phone). */
+export function Shell({ tickets, show, children }: Props) {
+  return (
+    <ShowProvider show={show}>
+      <Shortcuts>
+        <div className="flex h-dvh flex-col print:block print:h-auto">
+          <Rail initial={tickets} />
+          <div className="flex min-h-0 flex-1 flex-col-reverse min-[720px]:flex-row">
+            <Nav />
+            <main className="min-h-0 min-w-0 flex-1 print:overflow-visible">{children}</main>
+          </div>
+        </div>
+      </Shortcuts>
+    </ShowProvider>
+  );
+}

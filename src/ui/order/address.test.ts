@@ -1,0 +1,112 @@
+import { demoRecipe } from '../../../demo/demo';
+import type { House } from '../../core/house/house';
+import { planFor } from '../../core/plan/plan';
+import { STANDARD_KITCHEN as kitchen } from '../../core/pot/kitchen';
+import { METRIC } from '../../core/units/show';
+import { levelsOf } from '../plan/levels';
+import { addressOf, wishFrom } from './address';
+
+const recipes = [demoRecipe('cockle-and-leek-chowder'), demoRecipe('smoked-parsnip-veloute')];
+const vessel = { material: 'stainless steel' as const, massG: 3000 };
+const house: House = {
+  show: METRIC,
+  currency: '',
+  roles: ['Early'],
+  funnels: [],
+  revision: 1,
+  id: 'h',
+  name: 'House',
+  kitchen,
+  vessels: [
+    { ...vessel, id: 'small', name: 'Small', diameterMm: 260, heightMm: 76 },
+    { ...vessel, id: 'large', name: 'Large', diameterMm: 420, heightMm: 433 },
+  ],
+  burners: [{ id: 'ring', name: 'Ring', kind: 'gas', powerW: 9000 }],
+};
+const stores = { house, recipes };
+
+test('an empty address gets the house’s first soup in a pot that holds it', () => {
+  expect(wishFrom({}, stores)).toMatchObject({
+    recipeId: 'cockle-and-leek-chowder',
+    litres: 12,
+    vesselId: 'large',
+    burnerId: 'ring',
+    viscosity: 153,
+  });
+  expect(wishFrom({ litres: '2' }, stores)?.vesselId).toBe('small');
+});
+
+test('nonsense in an address falls back, part by part', () => {
+  const wish = wishFrom(
+    {
+      recipe: 'gruel',
+      litres: '-4',
+      target: 'thick',
+      pot: 'bath',
+      rule: 'by ear',
+      at: 'noon',
+      colour: 'brown',
+    },
+    stores,
+  );
+  expect(wish).toMatchObject({
+    recipeId: 'cockle-and-leek-chowder',
+    litres: 12,
+    viscosity: 153,
+    vesselId: 'large',
+    serveAt: '18:30',
+    colour: 'brown',
+  });
+  expect(wish?.rule).toBeUndefined();
+});
+
+test('a wish comes back from its own address', () => {
+  const wish = wishFrom(
+    {
+      recipe: 'smoked-parsnip-veloute',
+      litres: '8',
+      target: '200',
+      pot: 'large',
+      rule: 'volume',
+      colour: 'white',
+      at: '19:45',
+    },
+    stores,
+  )!;
+  const query = Object.fromEntries(new URL(addressOf(wish), 'http://x').searchParams);
+  expect(wishFrom(query, stores)).toEqual(wish);
+});
+
+test('a kitchen without pots or soups has nothing to wish for', () => {
+  expect(wishFrom({}, { house: { ...house, vessels: [] }, recipes })).toBeNull();
+  expect(wishFrom({}, { house, recipes: [] })).toBeNull();
+});
+
+test('the wall is marked at the pass and at each stage that moves the level; marks that fall together are one', () => {
+  const stand = { vessel: house.vessels[1]!, burner: house.burners[0]!, kitchen };
+  const levels = levelsOf(planFor(recipes[0]!, { litres: 12, viscosity: 153 }, stand));
+  expect(levels.map((l) => l.label)).toEqual(['at the pass', 'liquid in', 'potato in']);
+  expect(levels[0]?.ml).toBeCloseTo(12_000, -2);
+  expect(levels[1]?.ml).toBeLessThan(7000);
+  expect(levels[2]?.ml).toBeGreaterThan(levels[1]?.ml ?? 0);
+});
+
+test('a way of thickening, its share and what mends a warning come back from the address', () => {
+  const wish = wishFrom(
+    { way: 'slurry.cornstarch', share: '0.5', butter: '20', longer: '5', liquid: '80', dairy: 'last' },
+    stores,
+  )!;
+  expect(wish).toMatchObject({
+    way: 'slurry.cornstarch',
+    share: 0.5,
+    moreFat: 20,
+    moreSimmer: 5,
+    liquidAt: 80,
+    dairy: 'last',
+  });
+  const query = Object.fromEntries(new URL(addressOf(wish), 'http://x').searchParams);
+  expect(wishFrom(query, stores)).toEqual(wish);
+  expect(wishFrom({ way: 'sawdust', share: '7' }, stores)).not.toHaveProperty('way');
+  const blended = { house, recipes: [demoRecipe('haddock-and-sweetcorn-chowder')] };
+  expect(wishFrom({ way: 'slurry.cornstarch', share: '0.5' }, blended)).not.toHaveProperty('way');
+});

@@ -1,0 +1,132 @@
+'use client';
+
+import { useId, useState } from 'react';
+import { LADDER_RANGE } from '../../../core/flow/bands';
+import { type FlowTest, type Placed, TEST_ERROR } from '../../../core/flow/readings/reading';
+import { placeAlone } from '../../../core/flow/readings/repeated';
+import { BOWL_CELSIUS } from '../../../core/flow/viscosity';
+import type { HouseFunnel } from '../../../core/house/house';
+import type { Plan } from '../../../core/plan/types';
+import { mPas, spaced } from '../../../core/units/format';
+import { toCelsius, toFahrenheit } from '../../../core/units/temperature';
+import { parseNumber } from '../../../core/units/typed/parse';
+import { kindsFor, LINE_SPREAD, wouldRead } from '../../shared/flowTests';
+import { FIELD, PRIMARY } from '../../shared/styles';
+import { useShow } from '../../shared/useShow';
+
+/** Where a reading stands in the planned soup; why not, when it cannot be read. */
+function placed(test: FlowTest, reading: number, celsius: number, plan: Plan): Placed | string {
+  try {
+    const found = placeAlone(test, [reading], celsius, plan.found.fatFraction, plan.stand.kitchen.bandLimits);
+    return Number.isFinite(found.bowl) && found.bowl > 0 ? found : 'the test cannot give it';
+  } catch (error) {
+    if (error instanceof RangeError) return error.message;
+    throw error;
+  }
+}
+
+type Props = {
+  readonly plan: Plan;
+  readonly funnels: readonly HouseFunnel[];
+  readonly onTarget: (viscosity: number) => void;
+};
+
+/** A target by what a test should read: "18 s in the 4 mm cup". */
+export function ByTest({ plan, funnels, onTarget }: Props) {
+  const fahrenheit = useShow().temperature === 'F';
+  // A syringe gives a level and no viscosity: nothing to aim by.
+  const kinds = kindsFor(funnels).filter((k) => k.test !== null);
+  const [kindId, setKindId] = useState<string | null>(null);
+  const [typed, setTyped] = useState<string | null>(null);
+  const [hot, setHot] = useState(String(Math.round(fahrenheit ? toFahrenheit(BOWL_CELSIUS) : BOWL_CELSIUS)));
+  const id = useId();
+  const celsius = fahrenheit ? toCelsius(parseNumber(hot)) : parseNumber(hot);
+  const warm = celsius >= 1 && celsius <= 100;
+  const reads = (k: (typeof kinds)[number], at: number) =>
+    wouldRead(k, plan.order.viscosity, at, plan.found.equivalents);
+  const kind =
+    kinds.find((k) => k.id === kindId) ?? kinds.find((k) => reads(k, BOWL_CELSIUS) !== null) ?? LINE_SPREAD;
+  const would = warm ? reads(kind, celsius) : null;
+  const text = typed ?? would?.toFixed(1) ?? '';
+  const reading = parseNumber(text);
+  const answer =
+    kind.test && warm && reading > 0 ? placed(kind.test, reading, celsius, plan) : 'write a number';
+  const found = typeof answer === 'string' ? null : answer;
+  const onLadder = found && found.bowl >= LADDER_RANGE[0] && found.bowl <= LADDER_RANGE[1];
+  const problem = !warm
+    ? `Temperature: “${hot}” is not a number from ${fahrenheit ? '34 to 212 °F' : '1 to 100 °C'}.`
+    : !found
+      ? text === ''
+        ? 'This test cannot tell the plan’s target: take another, or write what it should read.'
+        : `Reading: “${text}” ${kind.unit} cannot be: ${String(answer)}.`
+      : !onLadder
+        ? `${mPas(found.bowl)} mPa·s is off the ladder, ${LADDER_RANGE.join(' to ')}.`
+        : null;
+  return (
+    <form
+      className="grid gap-4 p-4"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (found && onLadder) onTarget(Math.round(found.bowl));
+      }}
+    >
+      <label className="block font-bold" htmlFor={`${id}-kind`}>
+        The test
+        <select
+          id={`${id}-kind`}
+          value={kind.id}
+          onChange={(e) => {
+            setKindId(e.target.value);
+            setTyped(null);
+          }}
+          className={`mt-2 font-normal ${FIELD}`}
+        >
+          {kinds.map((k) => (
+            <option key={k.id} value={k.id}>
+              {k.words}
+            </option>
+          ))}
+        </select>
+      </label>
+      <div className="grid grid-cols-2 gap-3">
+        <label className="block font-bold" htmlFor={`${id}-reading`}>
+          Should read, {kind.unit}
+          <input
+            id={`${id}-reading`}
+            inputMode="decimal"
+            value={text}
+            onChange={(e) => setTyped(e.target.value)}
+            aria-invalid={warm && !found}
+            aria-describedby={`${id}-says`}
+            className={`figures mt-2 text-right text-[32px] ${FIELD}`}
+          />
+        </label>
+        <label className="block font-bold" htmlFor={`${id}-hot`}>
+          At, {fahrenheit ? '°F' : '°C'}
+          <input
+            id={`${id}-hot`}
+            inputMode="decimal"
+            value={hot}
+            onChange={(e) => setHot(e.target.value)}
+            aria-invalid={!warm}
+            aria-describedby={`${id}-says`}
+            className={`figures mt-2 text-right text-[32px] ${FIELD}`}
+          />
+        </label>
+      </div>
+      <p id={`${id}-says`} aria-live="polite" className={problem ? 'font-bold text-tomato' : ''}>
+        {problem ?? (
+          <>
+            <b>{found?.band}</b>, {mPas(found?.bowl ?? 0)} mPa·s in the bowl. One careful reading is good to{' '}
+            {Math.round((kind.test ? TEST_ERROR[kind.test.kind] : 0) * 100)} %: {mPas(found?.range[0] ?? 0)}{' '}
+            to {mPas(found?.range[1] ?? 0)}. It shears at{' '}
+            {spaced(found?.shearRate ?? 0, (found?.shearRate ?? 0) < 10 ? 1 : 0)} s⁻¹.
+          </>
+        )}
+      </p>
+      <button type="submit" className={PRIMARY} disabled={problem !== null}>
+        Aim for this
+      </button>
+    </form>
+  );
+}

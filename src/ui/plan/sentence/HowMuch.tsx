@@ -1,0 +1,213 @@
+'use client';
+
+import { Minus, Plus } from 'lucide-react';
+import { useId, useState } from 'react';
+import { VOLUME_UNITS } from '../../../core/units/quantity';
+import type { Show } from '../../../core/units/show';
+import { parseNumber } from '../../../core/units/typed/parse';
+import { LEAST_LITRES, MOST_LITRES } from '../../order/address';
+import { Segments } from '../../shared/form/Segments';
+import { BUTTON, FIELD } from '../../shared/styles';
+
+const PRESETS = [2, 4, 8, 12, 20, 40];
+const LADLES = [150, 200, 250, 300, 350];
+
+const UNITS = {
+  L: { words: 'Litres', unit: 'L', per: 1 },
+  quart: { words: 'Quarts', unit: 'quarts', per: VOLUME_UNITS.quart / 1000 },
+  gal: { words: 'US gal', unit: 'gal', per: VOLUME_UNITS.gal / 1000 },
+} as const;
+type Unit = keyof typeof UNITS;
+
+const stepFor = (value: number): number => (value < 5 ? 0.5 : value < 20 ? 1 : 5);
+
+type Props = {
+  readonly litres: number;
+  readonly show: Show;
+  readonly onChange: (litres: number) => void;
+};
+
+/** What is inside the sheet. What cannot be made is refused beside the field and kept as typed. */
+export function HowMuch({ litres, show, onChange }: Props) {
+  const [by, setBy] = useState<Unit | 'portions'>(show.volume);
+  const set = (value: number) =>
+    onChange(Math.min(MOST_LITRES, Math.max(LEAST_LITRES, Number(value.toFixed(3)))));
+  return (
+    <div className="p-4">
+      <Segments
+        label="Measured in"
+        value={by}
+        onChange={setBy}
+        options={[
+          ...(Object.keys(UNITS) as Unit[]).map((u) => ({ value: u, words: UNITS[u].words })),
+          { value: 'portions', words: 'Portions' },
+        ]}
+      />
+      {by === 'portions' ? (
+        <ByPortions key="portions" litres={litres} onChange={set} />
+      ) : (
+        <ByVolume key={by} unit={by} litres={litres} onChange={set} />
+      )}
+    </div>
+  );
+}
+
+type PartProps = { readonly litres: number; readonly onChange: (litres: number) => void };
+
+function ByVolume({ unit, litres, onChange }: PartProps & { unit: Unit }) {
+  const { per, unit: sign } = UNITS[unit];
+  const [typed, setTyped] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const id = useId();
+  const value = litres / per;
+  const set = (next: number) => {
+    setTyped(null);
+    setProblem(null);
+    onChange(next);
+  };
+  const onType = (text: string) => {
+    setTyped(text);
+    const next = parseNumber(text) * per;
+    if (next >= LEAST_LITRES && next <= MOST_LITRES) {
+      setProblem(null);
+      onChange(next);
+      return;
+    }
+    const low = Number((LEAST_LITRES / per).toFixed(2));
+    const high = Math.floor(MOST_LITRES / per);
+    setProblem(`How much: “${text}” cannot be made. Write a number from ${low} to ${high} ${sign}.`);
+  };
+  const square = 'grid size-14 shrink-0 place-items-center rounded-sm border-2 border-ink';
+  return (
+    <>
+      <label htmlFor={id} className="mt-4 block font-bold">
+        How much at the pass
+      </label>
+      <div className="mt-2 flex gap-2">
+        <button
+          type="button"
+          aria-label="Less"
+          onClick={() => set((value - stepFor(value - 0.01)) * per)}
+          className={square}
+        >
+          <Minus aria-hidden />
+        </button>
+        <input
+          id={id}
+          inputMode="decimal"
+          value={typed ?? String(Number(value.toFixed(2)))}
+          onChange={(e) => onType(e.target.value)}
+          aria-invalid={problem !== null}
+          aria-describedby={problem ? `${id}-problem` : undefined}
+          className={`figures text-right font-bold text-[32px] ${FIELD}`}
+        />
+        <span className="flex w-16 shrink-0 items-center font-bold">{sign}</span>
+        <button
+          type="button"
+          aria-label="More"
+          onClick={() => set((value + stepFor(value)) * per)}
+          className={square}
+        >
+          <Plus aria-hidden />
+        </button>
+      </div>
+      {problem && (
+        <p id={`${id}-problem`} role="alert" className="mt-2 font-bold text-tomato">
+          {problem}
+        </p>
+      )}
+      <div className="mt-3 grid grid-cols-6 gap-2">
+        {PRESETS.map((p) => (
+          <button
+            key={p}
+            type="button"
+            onClick={() => set(p * per)}
+            aria-label={`${p} ${sign === 'L' ? 'litres' : sign}`}
+            className="figures h-14 rounded-sm border-2 border-ink font-bold text-[20px]"
+          >
+            {p}
+          </button>
+        ))}
+      </div>
+    </>
+  );
+}
+
+function ByPortions({ litres, onChange }: PartProps) {
+  const [ladle, setLadle] = useState('300');
+  const [portions, setPortions] = useState(String(Math.max(1, Math.round((litres * 1000) / 300))));
+  const id = useId();
+  const [n, ml] = [parseNumber(portions), parseNumber(ladle)];
+  const wrongPortions = !(Number.isInteger(n) && n >= 1 && n <= 5000);
+  const wrongLadle = !(ml >= 20 && ml <= 2000);
+  const total = (n * ml) / 1000;
+  const wrongTotal = !wrongPortions && !wrongLadle && (total < LEAST_LITRES || total > MOST_LITRES);
+  const set = (nextPortions: string, nextLadle: string) => {
+    setPortions(nextPortions);
+    setLadle(nextLadle);
+    const next = (parseNumber(nextPortions) * parseNumber(nextLadle)) / 1000;
+    if (next >= LEAST_LITRES && next <= MOST_LITRES) onChange(next);
+  };
+  const problem = wrongPortions
+    ? `Portions: “${portions}” is not a whole number from 1 to 5000.`
+    : wrongLadle
+      ? `Ladle: “${ladle}” is not a number from 20 to 2000 mL.`
+      : wrongTotal
+        ? `${n} of ${ml} mL is ${total.toFixed(1)} L: from ${LEAST_LITRES} to ${MOST_LITRES} L can be made.`
+        : null;
+  return (
+    <>
+      <div className="mt-4 flex items-end gap-3">
+        <div className="flex-1">
+          <label htmlFor={`${id}-n`} className="block font-bold">
+            Portions
+          </label>
+          <input
+            id={`${id}-n`}
+            inputMode="numeric"
+            value={portions}
+            onChange={(e) => set(e.target.value, ladle)}
+            aria-invalid={wrongPortions || wrongTotal}
+            aria-describedby={problem ? `${id}-problem` : undefined}
+            className={`figures mt-2 text-right font-bold text-[32px] ${FIELD}`}
+          />
+        </div>
+        <span className="pb-4 font-bold text-[24px]">×</span>
+        <div className="flex-1">
+          <label htmlFor={`${id}-ml`} className="block font-bold">
+            Ladle, mL
+          </label>
+          <input
+            id={`${id}-ml`}
+            inputMode="numeric"
+            value={ladle}
+            onChange={(e) => set(portions, e.target.value)}
+            aria-invalid={wrongLadle}
+            aria-describedby={problem ? `${id}-problem` : undefined}
+            className={`figures mt-2 text-right font-bold text-[32px] ${FIELD}`}
+          />
+        </div>
+        <p className="figures pb-3 font-bold text-[24px]" aria-live="polite">
+          = {Number.isFinite(total) ? total.toFixed(1) : '–'} L
+        </p>
+      </div>
+      {problem && (
+        <p id={`${id}-problem`} role="alert" className="mt-2 font-bold text-tomato">
+          {problem}
+        </p>
+      )}
+      <div className="mt-3 flex gap-2">
+        {LADLES.map((l) => (
+          <button
+            key={l}
+            type="button"
+            onClick={() => set(portions, String(l))}
+            className={`flex-1 ${BUTTON}`}
+          >
+            {l} mL
+          </button>
+        ))}
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,101 @@
+'use client';
+
+import { Check } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { type Amendment, AS_WRITTEN, cannotBe, usualShare, WAYS } from '../../../core/order/ways';
+import type { Stand } from '../../../core/plan/solve/simulate';
+import type { Order } from '../../../core/plan/types';
+import type { Recipe } from '../../../core/recipe/recipe';
+import { capital } from '../../../core/units/format';
+import { SHARES } from '../../order/address';
+import { amendmentOf, type Wish } from '../../order/request';
+import { useCompared } from '../../order/useCompared';
+import { Segments } from '../../shared/form/Segments';
+import { doseWords, Grade } from '../../shared/Grade';
+
+type Props = {
+  readonly wish: Wish;
+  readonly written: Recipe;
+  readonly order: Order;
+  readonly stand: Stand;
+  readonly onChange: (change: Partial<Wish>) => void;
+};
+
+/** Every way of thickening this pot, worked out in a worker one after another. */
+export function Thickeners({ wish, written, order, stand, onChange }: Props) {
+  const [share, setShare] = useState(wish.share ?? usualShare(written));
+  const { way: _chosen, ...rest } = amendmentOf(wish);
+  const key = JSON.stringify([written.id, order, stand.vessel.id, stand.burner.id, rest, share]);
+  // Asked anew only when what it hangs on says something else, not when it is another object.
+  const question = useMemo(() => {
+    const [, asked, , , kept, part] = JSON.parse(key);
+    return {
+      kind: 'compare' as const,
+      key,
+      recipe: written,
+      order: asked as Order,
+      stand,
+      amendment: { ...kept, share: part } as Amendment,
+    };
+  }, [key, written, stand]);
+  const all = useCompared(question);
+  const chosen = wish.way ?? AS_WRITTEN.id;
+  const take = (id: string) =>
+    onChange(id === AS_WRITTEN.id ? { way: undefined, share: undefined } : { way: id, share });
+  const setPart = (next: number) => {
+    setShare(next);
+    if (wish.way) onChange({ share: next });
+  };
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-3 border-rule border-b p-4">
+        <span className="font-bold">It does</span>
+        <Segments
+          label="Part of the thickening it does"
+          value={String(share)}
+          onChange={(v) => setPart(Number(v))}
+          options={SHARES.map((s) => ({ value: String(s), words: s === 1 ? 'all' : `${s * 100} %` }))}
+        />
+        <span className="text-quiet">
+          {share < 1 ? 'of the thickening; the recipe’s own does the rest.' : 'of the thickening.'}
+        </span>
+      </div>
+      <div role="radiogroup" aria-label="Thickened with">
+        {all.map((c) => {
+          const barred = c.way !== AS_WRITTEN && cannotBe(written, share) !== null;
+          const on = c.way.id === chosen;
+          return (
+            <label
+              key={c.way.id}
+              htmlFor={`way-${c.way.id}`}
+              className={`flex min-h-14 items-center gap-3 border-rule border-b px-4 py-2 last:border-b-0 has-focus-visible:bg-butter has-focus-visible:text-on-butter ${barred ? 'text-quiet' : 'cursor-pointer hover:bg-butter/25'}`}
+            >
+              <input
+                type="radio"
+                id={`way-${c.way.id}`}
+                name="way"
+                checked={on}
+                disabled={barred}
+                onChange={() => take(c.way.id)}
+                className="sr-only"
+              />
+              <span className="w-6 shrink-0">{on && <Check size={22} aria-hidden />}</span>
+              <span className="min-w-0 flex-1">
+                <span className="font-bold">{capital(c.way.words)}</span>
+                {!barred && <span className="figures ml-3">{doseWords(c)}</span>}
+                <span className="block text-[15px]">
+                  {c.fit.reasons
+                    .slice(0, 3)
+                    .map((r) => r.says)
+                    .join(' ')}
+                </span>
+              </span>
+              <Grade fit={c.fit} />
+            </label>
+          );
+        })}
+      </div>
+      {all.length <= WAYS.length && <p className="p-4 text-quiet">Cooking each in thought …</p>}
+    </>
+  );
+}

@@ -1,0 +1,58 @@
+import { demoFile, demoHouse, demoIds } from '../../../../../demo/demo';
+import { Recipe } from '../../../../core/recipe/recipe';
+import { bodyOf, fieldOf, recipeForm, stepForm } from './form';
+import { FRESH } from './spec';
+
+const house = demoHouse();
+
+test.each(demoIds())('%s goes through the form and comes out as it was', (id) => {
+  const body = demoFile(id);
+  expect(bodyOf(recipeForm(body), body, house)).toEqual(body);
+});
+
+test('every kind of step begins as something the schema takes', () => {
+  const body = demoFile('cockle-and-leek-chowder');
+  const { steps } = body;
+  const start = steps.slice(0, 5).map((s: { kind: string }) => s);
+  for (const fresh of Object.values(FRESH)) {
+    const thickens = JSON.stringify(fresh).includes('to thickness');
+    const made = {
+      ...body,
+      steps: [
+        ...start.map((s: object) =>
+          thickens || JSON.stringify(fresh).includes('to volume')
+            ? JSON.parse(JSON.stringify(s).replace('to thickness', '10 g').replace('to volume', '2 L'))
+            : s,
+        ),
+        fresh,
+      ],
+    };
+    const round = bodyOf(recipeForm(made), made, house);
+    expect(round.steps.at(-1)).toEqual(fresh);
+    expect(Recipe.safeParse(round).error?.issues ?? []).toEqual([]);
+  }
+});
+
+test('what is typed wrong stays as typed for the schema to refuse', () => {
+  const body = demoFile('cockle-and-leek-chowder');
+  const form = recipeForm(body);
+  form.yieldLitres = 'four';
+  const step = form.steps[0];
+  if (step) step.values.minutes = 'some';
+  const wrong = Recipe.safeParse(bodyOf(form, body, house)).error?.issues.map((i) => i.path.join('.'));
+  expect(wrong).toEqual(expect.arrayContaining(['yieldLitres', 'steps.0.minutes']));
+});
+
+test('a problem’s place finds its field', () => {
+  const form = recipeForm(demoFile('crab-shell-bisque'));
+  expect(fieldOf('steps.0.minutes', form)).toBe('steps.0.values.minutes');
+  expect(fieldOf('steps[1].items[0].amount', form)).toBe('steps.1.items.0.amount');
+  expect(fieldOf('steps.0.items.1.cut.edgeMm', form)).toBe('steps.0.items.1.edgeMm');
+  const reduce = form.steps.findIndex((s) => s.kind === 'reduce');
+  expect(fieldOf(`steps.${reduce}.to`, form)).toBe(`steps.${reduce}.values.untilValue`);
+  expect(fieldOf('name', form)).toBe('name');
+  expect(stepForm({ kind: 'reduce', flame: 1, to: { dropMm: 30 } }).values).toMatchObject({
+    until: 'dropMm',
+    untilValue: '30',
+  });
+});

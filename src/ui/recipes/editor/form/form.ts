@@ -1,0 +1,172 @@
+import type { House } from '../../../../core/house/house';
+import type { RecipeText } from '../../../../core/recipe/recipe';
+import { typedNumber } from '../../../../core/units/typed/parse';
+import { ASKS, HOLDS, type StepKind } from './spec';
+
+type StepText = RecipeText['steps'][number];
+
+/** An ingredient's row in a form, all as typed. */
+export type ItemForm = {
+  ingredient: string;
+  amount: string;
+  prep: string;
+  celsius: string;
+  shape: '' | 'slab' | 'rod' | 'cube';
+  edgeMm: string;
+  as: string;
+};
+
+/** A step's form: text for what is typed, true or false for ticks, ids for pieces. */
+export type StepForm = {
+  kind: StepKind;
+  look: string;
+  items: ItemForm[];
+  flour?: ItemForm | undefined;
+  fat?: ItemForm | undefined;
+  thickener?: ItemForm | undefined;
+  carrier?: ItemForm | undefined;
+  values: Record<string, string | boolean | string[]>;
+};
+
+export type RecipeForm = {
+  name: string;
+  school: string;
+  yieldLitres: string;
+  band: RecipeText['band'];
+  vesselId: string;
+  burnerId: string;
+  steps: StepForm[];
+};
+
+type PortionText = Extract<StepText, { kind: 'season' }>['items'][number];
+
+const textOf = (value: unknown): string => (value === undefined || value === null ? '' : String(value));
+
+export const itemForm = (p: PortionText): ItemForm => ({
+  ingredient: p.ingredient,
+  amount: p.amount,
+  prep: textOf(p.prep),
+  celsius: textOf(p.celsius),
+  shape: p.cut?.shape ?? '',
+  edgeMm: textOf(p.cut?.edgeMm),
+  as: p.as ?? '',
+});
+
+function portionOf(f: ItemForm): PortionText {
+  return {
+    ingredient: f.ingredient,
+    amount: f.amount.trim(),
+    ...(f.prep.trim() && { prep: f.prep.trim() }),
+    ...(f.celsius.trim() && { celsius: typedNumber(f.celsius) as number }),
+    ...((f.as === 'puree' || f.as === 'mash') && { as: f.as }),
+    ...(f.shape && { cut: { shape: f.shape, edgeMm: typedNumber(f.edgeMm) as number } }),
+  };
+}
+
+export function stepForm(step: StepText): StepForm {
+  const values: StepForm['values'] = {};
+  const raw = step as unknown as Record<string, unknown>;
+  for (const ask of ASKS[step.kind]) {
+    const value = raw[ask.key];
+    values[ask.key] =
+      ask.as === 'tick'
+        ? value === true
+        : ask.as === 'pieces'
+          ? [...((value as string[]) ?? [])]
+          : textOf(value);
+  }
+  if (step.kind === 'reduce') {
+    const [[until, value] = ['share', 0.8]] = Object.entries(step.to);
+    values.until = until;
+    values.untilValue = textOf(value);
+  }
+  const holds = HOLDS[step.kind];
+  const single = (key: 'flour' | 'fat' | 'thickener' | 'carrier') =>
+    Array.isArray(holds) && holds.includes(key) && raw[key] ? itemForm(raw[key] as PortionText) : undefined;
+  return {
+    kind: step.kind,
+    look: textOf(step.look),
+    items: holds === 'items' ? (raw.items as PortionText[]).map(itemForm) : [],
+    flour: single('flour'),
+    fat: single('fat'),
+    thickener: single('thickener'),
+    carrier: single('carrier'),
+    values,
+  };
+}
+
+function stepOf(f: StepForm): StepText {
+  const step: Record<string, unknown> = { kind: f.kind };
+  const holds = HOLDS[f.kind];
+  if (holds === 'items') step.items = f.items.map(portionOf);
+  else if (holds) for (const key of holds) if (f[key]) step[key] = portionOf(f[key]);
+  for (const ask of ASKS[f.kind]) {
+    const value = f.values[ask.key];
+    if (ask.as === 'tick') {
+      if (value === true) step[ask.key] = true;
+    } else if (ask.as === 'pieces') {
+      if (Array.isArray(value) && value.length > 0) step[ask.key] = value;
+    } else {
+      const text = String(value ?? '').trim();
+      if (text === '' && ask.optional) continue;
+      step[ask.key] = ask.as === 'number' ? typedNumber(text) : text;
+    }
+  }
+  if (f.kind === 'bring-to' && typeof step.to === 'string') step.to = typedNumber(step.to);
+  if (f.kind === 'reduce') {
+    step.to = { [String(f.values.until)]: step.untilValue };
+    delete step.until;
+    delete step.untilValue;
+  }
+  if (f.look.trim()) step.look = f.look.trim();
+  return step as unknown as StepText;
+}
+
+export const recipeForm = (body: RecipeText): RecipeForm => ({
+  name: body.name,
+  school: body.school,
+  yieldLitres: textOf(body.yieldLitres),
+  band: body.band,
+  vesselId: body.home.vessel.id,
+  burnerId: body.home.burner.id,
+  steps: body.steps.map(stepForm),
+});
+
+/** The recipe the form says, over `base` for what the form does not ask. What cannot be read stays as typed. */
+export function bodyOf(form: RecipeForm, base: RecipeText, house: House): RecipeText {
+  const vessel = house.vessels.find((v) => v.id === form.vesselId) ?? base.home.vessel;
+  const burner = house.burners.find((b) => b.id === form.burnerId) ?? base.home.burner;
+  const home = {
+    vessel: form.vesselId === base.home.vessel.id ? base.home.vessel : vessel,
+    burner: form.burnerId === base.home.burner.id ? base.home.burner : burner,
+  };
+  return {
+    ...base,
+    name: form.name.trim(),
+    school: form.school.trim(),
+    yieldLitres: typedNumber(form.yieldLitres) as number,
+    band: form.band,
+    home,
+    steps: form.steps.map(stepOf),
+  };
+}
+
+/** Where in the form a problem of the recipe stands: "steps.3.minutes" → "steps.3.values.minutes". */
+export function fieldOf(path: string, form: RecipeForm): string {
+  const clean = path.replace(/^body\.?/, '').replace(/\[(\d+)\]/g, '.$1');
+  const m = /^steps\.(\d+)\.(\w[\w-]*)(?:\.(.*))?$/.exec(clean);
+  if (!m) return clean.startsWith('home') ? 'vesselId' : clean;
+  const [, n, key, rest] = m;
+  const step = form.steps[Number(n)];
+  if (!step || !key) return clean;
+  if (key === 'items' || key === 'flour' || key === 'fat' || key === 'thickener' || key === 'carrier') {
+    const inner = (rest ?? '')
+      .replace(/cut\.shape$/, 'shape')
+      .replace(/cut\.edgeMm$/, 'edgeMm')
+      .replace(/cut$/, 'edgeMm');
+    return `steps.${n}.${key}${inner ? `.${inner}` : ''}`;
+  }
+  if (step.kind === 'reduce' && key === 'to') return `steps.${n}.values.untilValue`;
+  if (key === 'kind') return `steps.${n}`;
+  return key === 'look' ? `steps.${n}.look` : `steps.${n}.values.${key}`;
+}

@@ -1,0 +1,33 @@
+import { CircleAlert, CircleCheck, CircleX } from 'lucide-react';
+import type { Compared } from '../../core/compare/compare';
+import type { Fit } from '../../core/compare/fits';
+import { capital, spaced } from '../../core/units/format';
+
+const ICON = { fits: CircleCheck, 'with care': CircleAlert, 'does not fit': CircleX } as const;
+
+/** A grade in a word and a shape; `plain` where the ground is not the page's own. */
+export function Grade({ fit, plain = false }: { fit: Fit; plain?: boolean }) {
+  const Icon = ICON[fit.grade];
+  const colour = plain
+    ? ''
+    : fit.grade === 'fits'
+      ? 'text-chive'
+      : fit.grade === 'with care'
+        ? ''
+        : 'text-tomato';
+  return (
+    <span className={`inline-flex items-center gap-1 whitespace-nowrap font-bold ${colour}`}>
+      <Icon size={20} aria-hidden />
+      {capital(fit.grade)}
+    </span>
+  );
+}
+
+/** What is weighed for a way: "135 g Cornstarch + 1 620 g Heavy cream". */
+export const doseWords = (c: Compared): string =>
+  c.blend === null
+    ? c.doses
+        .map((d) => `${spaced(d.g)} g ${d.name.split(',')[0]?.toLowerCase()}`)
+        .reverse()
+        .join(' + ')
+    : `${Math.round(c.blend * 100)} % of the pot blended`;

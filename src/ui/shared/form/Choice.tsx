@@ -1,0 +1,67 @@
+'use client';
+
+import { clsx } from 'clsx';
+import { Check } from 'lucide-react';
+import { type KeyboardEvent, useId, useState } from 'react';
+import { Sheet } from '../Sheet';
+
+export type Option<T extends string> = { readonly value: T; readonly words: string; readonly aside?: string };
+
+/** Class of every underlined part of the sentence. */
+export const PART =
+  'inline-block cursor-pointer border-butter border-b-4 font-bold leading-[1.15] text-ink hover:bg-butter/25 data-[state=open]:bg-butter/40';
+
+type Props<T extends string> = {
+  readonly label: string;
+  readonly value: T;
+  readonly words: string;
+  readonly options: readonly Option<T>[];
+  readonly onChange: (value: T) => void;
+};
+
+/** An underlined part of the sentence that opens a list of what else it could say. A tap chooses and closes; arrows try out, Enter closes. */
+export function Choice<T extends string>({ label, value, words, options, onChange }: Props<T>) {
+  const [open, setOpen] = useState(false);
+  const name = useId();
+  const onKeyDown = (e: KeyboardEvent) => {
+    if (e.key === 'Enter') setOpen(false);
+  };
+  return (
+    <Sheet
+      open={open}
+      onOpenChange={setOpen}
+      title={label}
+      trigger={words}
+      label={`${label}: ${words}`}
+      triggerClass={PART}
+    >
+      <div role="radiogroup" aria-label={label} onKeyDown={onKeyDown}>
+        {options.map((o) => (
+          <label
+            key={o.value}
+            htmlFor={`${name}-${o.value}`}
+            className={clsx(
+              'flex min-h-14 cursor-pointer items-center gap-3 border-rule border-b px-4 py-2 last:border-b-0 has-focus-visible:bg-butter has-focus-visible:text-on-butter',
+              'hover:bg-butter hover:text-on-butter',
+            )}
+          >
+            <input
+              type="radio"
+              id={`${name}-${o.value}`}
+              name={name}
+              checked={o.value === value}
+              onChange={() => onChange(o.value)}
+              onClick={(e) => e.detail > 0 && setOpen(false)}
+              className="sr-only"
+            />
+            <span className="w-6 shrink-0">{o.value === value && <Check size={22} aria-hidden />}</span>
+            <span>
+              {o.words}
+              {o.aside && <span className="block text-[15px]">{o.aside}</span>}
+            </span>
+          </label>
+        ))}
+      </div>
+    </Sheet>
+  );
+}
