@@ -50,3 +50,84 @@ describe('tempering', () => {
     expect(() => temperingSchedule({ ...bowl, warmTo: 95 })).toThrow(/warm to is 95/);
   });
 });
+
+/** Each point and shield as docs/model.md, “Dairy and salt”, has it: sums just under and over a grade’s limit. */
+describe('points', () => {
+  test('acid: 2 for each pH under 6.2', () => {
+    expect(grade({ pH: 5.86 })).toBe('safe');
+    expect(grade({ pH: 5.84 })).toBe('take care');
+    expect(grade({ pH: 5.31 })).toBe('take care');
+    expect(grade({ pH: 5.29 })).toBe('likely to split');
+    expect(grade({ pH: 4.46, fatPercent: 35 })).toBe('take care');
+    expect(splitRisk({ ...calm, pH: 6.2 }).reasons).toEqual([]);
+    expect(splitRisk({ ...calm, pH: 6.19 }).reasons[0]?.weight).toBeCloseTo(0.02, 9);
+  });
+
+  test('a boil 2; without one, 1 for each 8 °C over 82', () => {
+    const weights = (more: Partial<DairyState>) =>
+      splitRisk({ ...calm, ...more }).reasons.map((r) => r.weight);
+    expect(weights({ boiled: true, celsius: 100 })).toEqual([2]);
+    expect(weights({ celsius: 82 })).toEqual([]);
+    expect(weights({ celsius: 90 })).toEqual([1]);
+  });
+
+  test('salt 1.5 for each % over 1; over 55 °C colder than the pot 0.8', () => {
+    const weights = (more: Partial<DairyState>) =>
+      splitRisk({ ...calm, ...more }).reasons.map((r) => r.weight);
+    expect(weights({ saltPercent: 1 })).toEqual([]);
+    expect(weights({ saltPercent: 1.4 })[0]).toBeCloseTo(0.6, 9);
+    expect(weights({ arrives: 25 })).toEqual([]);
+    expect(weights({ arrives: 24.9 })).toEqual([0.8]);
+  });
+
+  test('fat shields from 10, 18 and 30 %, starch from 10 and 25 g/L', () => {
+    // A boil and salt: 2 + 1.5 of 2 % salt = 3.5, just enough to split without a shield.
+    const bad: Partial<DairyState> = { boiled: true, saltPercent: 2 + 1e-9 };
+    expect(grade({ ...bad, fatPercent: 9.9 })).toBe('will split');
+    expect(grade({ ...bad, fatPercent: 10 })).toBe('likely to split');
+    // × 0.85, × 0.6 and × 0.25 told apart by how much more of it tips a grade.
+    const salted = (points: number, fatPercent: number, equivalents = 0) =>
+      grade({ boiled: true, saltPercent: 1 + (points - 2) / 1.5, fatPercent, equivalents });
+    const tips = (shield: number, limit: number, fat: number, e = 0) => {
+      const points = limit / shield;
+      expect(salted(points * 0.99, fat, e)).not.toBe(salted(points * 1.01, fat, e));
+    };
+    tips(0.85, 3.5, 12);
+    tips(0.85, 3.5, 17.9);
+    tips(0.6, 3.5, 18);
+    tips(0.6, 3.5, 29.9);
+    tips(0.25, 1.8, 30);
+    tips(0.25, 0.7, 36);
+    tips(0.8, 3.5, 3, 10);
+    tips(0.8, 1.8, 3, 24.9);
+    tips(0.6, 3.5, 3, 25);
+  });
+
+  test('at pH 4.6 it splits whatever else, unless it is cream of 30 %', () => {
+    expect(grade({ pH: 4.6, fatPercent: 29.9, equivalents: 60 })).toBe('will split');
+    expect(grade({ pH: 4.6, fatPercent: 30 })).not.toBe('will split');
+    expect(grade({ pH: 4.62, fatPercent: 29.9, equivalents: 60 })).not.toBe('will split');
+  });
+});
+
+test('no more than twenty ladles, and never the last of the pot', () => {
+  const t = temperingSchedule({
+    liaison: 1e5,
+    liaisonCelsius: 8,
+    ladle: 480,
+    pot: 1e6,
+    potCelsius: 88,
+    warmTo: 60,
+  });
+  expect(t.ladles.length).toBe(20);
+  expect(t.neverWarm).toBe(true);
+  const little = temperingSchedule({
+    liaison: 3000,
+    liaisonCelsius: 8,
+    ladle: 480,
+    pot: 1000,
+    potCelsius: 88,
+    warmTo: 60,
+  });
+  expect(little.ladles.length).toBe(2);
+});

@@ -1,8 +1,10 @@
-import { bandOf, middleOf, rangeOf, spoonFilm } from './bands';
+import { BANDS, bandOf, DEFAULT_LIMITS, middleOf, openRangeOf, rangeOf, spoonFilm } from './bands';
 import {
+  BOWL_CELSIUS,
   equivalentsFor,
   fatFactor,
   flowIndex,
+  STIR_RATE,
   temperatureFactor,
   viscosity,
   waterViscosity,
@@ -51,4 +53,57 @@ test('a spoon keeps twice the film of a soup four times as thick', () => {
 test('hot water is thinner', () => {
   expect(waterViscosity(20)).toBeCloseTo(1.0, 1);
   expect(waterViscosity(60)).toBeLessThan(0.5);
+});
+
+test('the ladder’s bands are those of docs/model.md: 25, 90, 260, 800, shown from 5 to 2500 mPa·s', () => {
+  expect(DEFAULT_LIMITS).toEqual([25, 90, 260, 800]);
+  expect(BANDS.map((b) => rangeOf(b))).toEqual([
+    [5, 25],
+    [25, 90],
+    [90, 260],
+    [260, 800],
+    [800, 2500],
+  ]);
+  expect(openRangeOf('Thin')).toEqual([0, 25]);
+  expect(openRangeOf('Stiff')).toEqual([800, Number.POSITIVE_INFINITY]);
+  expect(bandOf(24.9)).toBe('Thin');
+  expect(bandOf(799.9)).toBe('Hearty');
+});
+
+test('at 60 °C: 70 mPa·s over the serum at 45 g/L of flour, with the cube of the dose; the serum is 1.5 times water', () => {
+  const serum = viscosity(0, 0, 60);
+  expect(serum).toBeCloseTo(1.5 * waterViscosity(60), 9);
+  expect(viscosity(45, 0, 60) - serum).toBeCloseTo(70, 9);
+  expect((viscosity(90, 0, 60) - serum) / 70).toBeCloseTo(8, 9);
+  expect([BOWL_CELSIUS, STIR_RATE]).toEqual([65, 50]);
+});
+
+/** Viscosity of water, mPa·s: CRC Handbook of Chemistry and Physics, from memory. */
+test.each([
+  [10, 1.306],
+  [20, 1.002],
+  [40, 0.653],
+  [60, 0.466],
+  [80, 0.354],
+  [100, 0.282],
+])('water at %d °C is %d mPa·s, within 3 %%', (celsius, published) => {
+  expect(Math.abs(waterViscosity(celsius) / published - 1)).toBeLessThan(0.03);
+});
+
+test('heat thins as exp(15 kJ/mol / RT), and 1 g/L of flour lowers the flow index by 0.0065', () => {
+  const k = (c: number): number => c + 273.15;
+  expect(Math.log(temperatureFactor(80))).toBeCloseTo((15_000 / 8.314) * (1 / k(80) - 1 / k(60)), 6);
+  expect(flowIndex(40)).toBeCloseTo(0.74, 9);
+  expect(flowIndex(101)).toBe(0.35);
+  expect(flowIndex(99)).toBeGreaterThan(0.35);
+});
+
+test('fat thickens as (1 − φ)^−3.5 up to where cream ends, 60 % of the volume', () => {
+  expect(fatFactor(0.4)).toBeCloseTo(0.6 ** -3.5, 9);
+  expect(fatFactor(0.6)).toBeGreaterThan(fatFactor(0.59));
+  expect(fatFactor(0.7)).toBe(fatFactor(0.6));
+});
+
+test('the film on a spoon is 2 s old, 30 mm below the edge, of soup of 1.03 g/mL', () => {
+  expect(spoonFilm(150)).toBeCloseTo(Math.sqrt(((150 / 1.03) * 1e-6 * 0.03) / (9.81 * 2)) * 1000, 9);
 });

@@ -1,8 +1,9 @@
-import { heatInto } from './burner';
-import { advanceLag, type Cut, centreTemperature, softeningIn, startLag } from './softening';
-import { boilingPoint, latentHeat, pressureAt } from './steam';
-import { depthOf, losingArea, rimVolume, type Vessel, volumeAt } from './vessel';
-import { airSideFlux, openSurfaceFlux } from './waterLoss';
+import { heatInto, WALL_LOSS } from './burner';
+import { coolingTemperature, coolingTime } from './cooling';
+import { advanceLag, type Cut, centreTemperature, noLag, softeningIn, startLag, withFilm } from './softening';
+import { boilingPoint, latentHeat, pressureAt, saturationPressure } from './steam';
+import { depthOf, holding, losingArea, MATERIALS, rimVolume, type Vessel, volumeAt } from './vessel';
+import { airSideFlux, LID_ESCAPE, openSurfaceFlux } from './waterLoss';
 
 const pot: Vessel = {
   id: 'p',
@@ -105,5 +106,142 @@ describe('a piece in hot liquid', () => {
     // What is wet steams: no hotter than that inside, whatever a probe says of the pan.
     expect(softeningIn(60, 104)).toBeGreaterThan(softeningIn(60, 103));
     expect(softeningIn(60, 190)).toBe(softeningIn(60, 105));
+  });
+});
+
+/** Specific heats of metals, J/(g·K): Incropera & DeWitt, appendix A, from memory (grades differ by a few %). */
+test.each([
+  ['stainless steel', 0.49],
+  ['aluminium', 0.9],
+  ['copper', 0.385],
+  ['cast iron', 0.46],
+] as const)('%s holds %d J/(g·K), within 4 %%', (material, published) => {
+  expect(Math.abs(MATERIALS[material].heatCapacity / published - 1)).toBeLessThan(0.04);
+});
+
+/** Shares of the power that reach the pot: US DOE cooking-top tests, from memory. */
+test.each([
+  ['gas', 0.4],
+  ['induction', 0.84],
+  ['electric', 0.74],
+] as const)('%s gives %d of its power to the pot', (kind, share) => {
+  expect(heatInto({ id: 'b', name: 'B', kind, powerW: 1000 }, 1) / 1000).toBeCloseTo(share, 9);
+});
+
+test('a burner a water test has measured gives what was measured', () => {
+  expect(heatInto({ id: 'b', name: 'B', kind: 'gas', powerW: 5000, intoPotW: 2300 }, 1)).toBe(2300);
+});
+
+test('a pot is filled to four fifths of its rim; those that hold it come smallest first', () => {
+  const rim = rimVolume(pot);
+  expect(rim).toBeCloseTo((Math.PI * 15 ** 2 * 20 * 1000) / 1000, 6);
+  const big = { ...pot, id: 'q', heightMm: 300 };
+  expect(holding([big, pot], rim * 0.8).map((v) => v.id)).toEqual(['p', 'q']);
+  expect(holding([big, pot], rim * 0.801).map((v) => v.id)).toEqual(['q']);
+  expect(losingArea(pot, 0)).toBeCloseTo(Math.PI * 0.15 ** 2, 9);
+  expect(losingArea(pot, rim / 2)).toBeCloseTo(Math.PI * (0.15 ** 2 + 0.3 * 0.1), 9);
+});
+
+/** Heat of vaporisation, J/g: steam tables (IAPWS), from memory. */
+test.each([
+  [0, 2500.9],
+  [50, 2382.0],
+  [100, 2256.5],
+  [130, 2173.7],
+])('a gram of water at %d °C takes %d J to go off, within half a percent', (celsius, published) => {
+  expect(Math.abs(latentHeat(celsius) / published - 1)).toBeLessThan(0.005);
+});
+
+/** Saturation pressure, Pa: steam tables (IAPWS), from memory. */
+test.each([
+  [20, 2339],
+  [60, 19_946],
+  [95, 84_610],
+  [120, 198_670],
+])('steam over water at %d °C stands at %d Pa, within 0.1 %%', (celsius, published) => {
+  expect(Math.abs(saturationPressure(celsius) / published - 1)).toBeLessThan(0.001);
+});
+
+/** US Standard Atmosphere 1976, from memory. */
+test.each([
+  [0, 101_325],
+  [1000, 89_875],
+  [3000, 70_109],
+])('the air at %d m stands at %d Pa', (metres, published) => {
+  expect(Math.abs(pressureAt(metres) / published - 1)).toBeLessThan(0.001);
+});
+
+test('a lid lets out a tenth, ajar half (docs/model.md)', () => {
+  expect(LID_ESCAPE).toEqual({ on: 0.1, ajar: 0.5, off: 1 });
+  expect(WALL_LOSS).toBe(11);
+});
+
+describe('softening', () => {
+  test('begins at 50 °C', () => {
+    expect(softeningIn(60, 49.9)).toBe(0);
+    expect(softeningIn(60, 50)).toBeGreaterThan(0);
+    expect(softeningIn(60, 100)).toBe(1);
+  });
+
+  test('a piece follows conduction at 1.5e-7 m²/s, as one term of the series has it', () => {
+    // Slab of 20 mm: 4/π·exp(−π²αt/L²), after long enough that the rest is gone.
+    const t = 600;
+    const slab: Cut = { shape: 'slab', edgeMm: 20 };
+    const left = (4 / Math.PI) * Math.exp((-(Math.PI ** 2) * 1.5e-7 * t) / 0.02 ** 2);
+    expect(centreTemperature(advanceLag(startLag(slab, 10, 95), slab, t, 0), slab, 95)).toBeCloseTo(
+      95 - 85 * left,
+      3,
+    );
+  });
+
+  test('the film at its faces counts as k/h of vegetable a side, h = 1800 η^−0.2', () => {
+    const dice: Cut = { shape: 'cube', edgeMm: 12 };
+    expect(withFilm(dice, 1).edgeMm).toBeCloseTo(12 + (2000 * 0.55) / 1800, 9);
+    expect(withFilm(dice, 100).edgeMm).toBeCloseTo(12 + (2000 * 0.55) / (1800 * 100 ** -0.2), 9);
+    expect(withFilm(dice, 0.2).edgeMm).toBe(withFilm(dice, 1).edgeMm);
+    expect(withFilm({ ...dice, edgeMm: 199.9 }, 1e6).edgeMm).toBe(200);
+  });
+
+  test('rising with its liquid, a piece lags by what conduction has not yet brought', () => {
+    const rod: Cut = { shape: 'rod', edgeMm: 15 };
+    expect(centreTemperature(noLag(rod), rod, 60)).toBe(60);
+    const lag = advanceLag(noLag(rod), rod, 1e-7, 4);
+    // Six modes of many: a degree short at the first instant.
+    expect(Math.abs(centreTemperature(lag, rod, 64) - 60)).toBeLessThan(1);
+    expect(centreTemperature(startLag(rod, 10, 200), rod, 100)).toBe(-40);
+  });
+});
+
+describe('cooling', () => {
+  const pan = { method: 'cold room', depthMm: 50, heatPerMl: 3.9, conductivity: 0.55 } as const;
+
+  /** Slab, both faces, one term: Carslaw & Jaeger; ζ tan ζ = Bi solved by hand for the figures of docs/model.md. */
+  test.each([
+    ['cold room', 3, 9],
+    ['fan', 3, 25],
+    ['blast', -10, 50],
+  ] as const)('%s: air of %d °C, a film of %d W/(m²·K)', (method, air, film) => {
+    const half = 0.025;
+    const biot = (film * half) / 0.55;
+    let z = 0.01;
+    while (z * Math.tan(z) < biot) z += 1e-6;
+    const t = 7200;
+    const weight = (4 * Math.sin(z)) / (2 * z + Math.sin(2 * z));
+    const left = weight * Math.exp((-z * z * (0.55 / 3.9e6) * t) / half ** 2);
+    expect(coolingTemperature({ ...pan, method }, 90, t)).toBeCloseTo(air + (90 - air) * left, 2);
+  });
+
+  test('an ice bath at 1 °C is stirred: one exponential at 350 W/(m²·K)', () => {
+    const left = Math.exp((-350 * 900) / (3.9e6 * 0.025));
+    expect(coolingTemperature({ ...pan, method: 'ice bath' }, 90, 900)).toBeCloseTo(1 + 89 * left, 6);
+  });
+
+  test('the time to a temperature is where the warmest part has it; what it never reaches takes for ever', () => {
+    const seconds = coolingTime(pan, 60, 21);
+    expect(coolingTemperature(pan, 60, seconds)).toBeCloseTo(21, 6);
+    expect(coolingTime(pan, 20, 21)).toBe(0);
+    expect(coolingTime(pan, 21, 21)).toBe(0);
+    expect(coolingTime(pan, 60, 3)).toBe(Number.POSITIVE_INFINITY);
+    expect(coolingTemperature(pan, 60, 0)).toBeCloseTo(60, 0);
   });
 });

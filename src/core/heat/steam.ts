@@ -3,7 +3,7 @@ import { toKelvin } from '../units/temperature';
 
 /**
  * Latent heat of vaporisation of water, J/g at `celsius` (−5…200): linear fit to steam tables, within
- * 0.5 % up to 150 °C and 4 % beyond. Throws {@link OutOfRange}.
+ * 0.5 % up to 130 °C, 1 % at 150 and 4 % beyond. Throws {@link OutOfRange}.
  */
 export const latentHeat = (celsius: number): number =>
   2501.7 - 2.45 * within('temperature', celsius, -5, 200, '°C');

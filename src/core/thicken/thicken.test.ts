@@ -1,7 +1,8 @@
 import { TENDER_AFTER } from '../heat/softening';
 import { fatPerFlour } from './equalParts';
-import { cookThickener, type Thickener, yolkLimit } from './granules';
-import { leachedShare } from './puree';
+import { cookThickener, ROUX_STRENGTH, type Thickener, yolkLimit } from './granules';
+import { proteinFactor } from './mixture';
+import { CUTS, LEACHED_STRENGTH, leachedShare, OPENS, pureeStrength } from './puree';
 import { rouxBalance } from './rouxBalance';
 import { EXCHANGEABLE, substitute } from './substitute';
 
@@ -69,3 +70,62 @@ test.each([
     expect(after(9)).toBe(after(3));
   },
 );
+
+test('equal parts by weight, by volume and three to two', () => {
+  expect(fatPerFlour('weight', 0.5, 0.96)).toBe(1);
+  expect(fatPerFlour('three-to-two', 0.5, 0.96)).toBeCloseTo(2 / 3, 9);
+  expect(fatPerFlour('volume', 0.5, 0.96)).toBeCloseTo(0.96 / 0.5, 9);
+});
+
+test('flour wants 0.65 of its weight in fat and binds 1.2 (common practice, no source)', () => {
+  expect(rouxBalance(100, 65)).toMatchObject({ short: 0, over: 0 });
+  expect(rouxBalance(100, 64).short).toBeCloseTo(1, 9);
+  expect(rouxBalance(100, 120).over).toBe(0);
+  expect(rouxBalance(100, 121).over).toBeCloseTo(1, 9);
+});
+
+test('a roux loses a tenth, 35 and 60 % of its thickening on the way to blond, brown and dark (docs/model.md)', () => {
+  expect(ROUX_STRENGTH).toEqual({ white: 1, blond: 0.9, brown: 0.65, dark: 0.4 });
+});
+
+test.each([
+  ['wheat', 93],
+  ['tapioca', 80],
+  ['potato starch', 75],
+] as const)('for %s the pot has to come to %d °C', (to, celsius) => {
+  expect(substitute(10, 'wheat', to).needsCelsius).toBe(celsius);
+});
+
+test('tools: a blender opens and cuts all, a masher crushes 0.6, a fork 0.45, and neither cuts (docs/model.md)', () => {
+  expect(OPENS).toEqual({ 'stick blender': 1, 'jug blender': 1, masher: 0.6, fork: 0.45 });
+  expect(CUTS).toEqual({ 'stick blender': 1, 'jug blender': 1, masher: 0, fork: 0 });
+});
+
+test('floury dice leach 1.4 times what waxy ones do; leached starch counts double; never more than all', () => {
+  const cut = { shape: 'cube', edgeMm: 12.7 } as const;
+  const floury = leachedShare('floury potato', cut, TENDER_AFTER['floury potato']);
+  expect(floury).toBeCloseTo(0.06 * 1.4, 9);
+  expect(LEACHED_STRENGTH).toBe(2);
+  expect(leachedShare('floury potato', { ...cut, edgeMm: 0.5 }, 1e5)).toBe(1);
+});
+
+test('a vegetable’s strength is that of its wall and its starch; what no blender thickens has none', () => {
+  const composition = {
+    water: 0.9,
+    protein: 0,
+    fat: 0,
+    sugars: 0,
+    ash: 0,
+    alcohol: 0,
+    fibre: 0.02,
+    starch: 0.05,
+  };
+  expect(pureeStrength({ puree: 'carrot', composition })).toBeCloseTo(0.02 * 3.1 + 0.05, 9);
+  expect(pureeStrength({ composition })).toBe(0);
+});
+
+test('protein is crowded no further than half the volume', () => {
+  expect(proteinFactor(0.5)).toBeCloseTo((1 - 0.5 / 0.7) ** -1.75, 9);
+  expect(proteinFactor(0.45)).toBeLessThan(proteinFactor(0.5));
+  expect(proteinFactor(0.6)).toBe(proteinFactor(0.5));
+});

@@ -1,3 +1,4 @@
+import { bisectRatio } from '../../maths/bisect';
 import { median } from '../../maths/median';
 import { type BandLimits, DEFAULT_LIMITS } from '../bands';
 import { equivalentsFor } from '../viscosity';
@@ -6,11 +7,9 @@ import { type FlowTest, type Placed, place, TEST_ERROR } from './reading';
 /** Fat by volume of a soup nobody knows more of: a cream soup’s. Our assumption. */
 export const USUAL_FAT = 0.03;
 
-/** g/L of flour to begin with where nothing is known of a soup: it is found anew from what the test says. */
-const BEGIN_AT = 40;
-
-/** Rounds to find how shear-thinning a soup of that thickness is: it hardly moves after the third. */
-const ROUNDS = 5;
+/** mPa·s a soup in a bowl is looked for between, and how often the span is halved: to a millionth. */
+const LIKELY = [0.1, 1e6] as const;
+const HALVINGS = 24;
 
 /** Standard deviation of ln(viscosity) of a test done `times` over. Repeats average out up to four: after that it is the test that is wrong. */
 export const flowError = ({ kind }: FlowTest, times: number): number =>
@@ -28,9 +27,10 @@ export function placeAlone(
   limits: BandLimits = DEFAULT_LIMITS,
 ): Placed {
   const reading = median(readings);
-  let found = place(test, reading, celsius, BEGIN_AT, limits);
-  for (let i = 0; i < ROUNDS; i++)
-    found = place(test, reading, celsius, equivalentsFor(Math.max(0.5, found.bowl), fat), limits);
+  // How shear-thinning it is goes with how thick it is, and the other way round: where the two agree.
+  const as = (bowl: number): Placed =>
+    place(test, reading, celsius, equivalentsFor(Math.max(0.5, bowl), fat), limits);
+  const found = as(bisectRatio((bowl) => as(bowl).bowl > bowl, ...LIKELY, HALVINGS));
   const error = flowError(test, readings.length);
   return { ...found, range: [found.bowl * Math.exp(-error), found.bowl * Math.exp(error)] };
 }

@@ -1,9 +1,26 @@
 import fc from 'fast-check';
-import { DEFAULT_LIMITS } from '../bands';
-import { calibrateFunnel, cupTime, cupViscosity, funnelTime, funnelViscosity } from './cups';
-import { lineSpreadRadius, lineSpreadViscosity, troughLength, troughViscosity } from './currents';
-import { drainedMass, drainedViscosity } from './film';
-import { type FlowTest, place, readingFor } from './reading';
+import { DEFAULT_LIMITS, rangeOf } from '../bands';
+import { equivalentsFor } from '../viscosity';
+import {
+  CALIBRATION_LIQUIDS,
+  calibrateFunnel,
+  cupTime,
+  cupViscosity,
+  funnelTime,
+  funnelViscosity,
+  orificeShear,
+} from './cups';
+import {
+  lineSpreadRadius,
+  lineSpreadShear,
+  lineSpreadViscosity,
+  troughLength,
+  troughViscosity,
+} from './currents';
+import { drainedMass, drainedShear, drainedViscosity, filmThickness } from './film';
+import { type FlowTest, place, readingFor, shearOf, TEST_ERROR } from './reading';
+import { flowError, placeAlone } from './repeated';
+import { spreadSheet } from './sheet';
 import { syringeLevel } from './syringe';
 
 const TESTS: readonly [string, FlowTest, number, number][] = [
@@ -88,4 +105,111 @@ test('a cup tells a soup that only its own shear brings into its range, and refu
   expect(reading).toBeLessThan(100);
   expect(place(cup, reading, soup.celsius, soup.equivalents, DEFAULT_LIMITS).bowl).toBeCloseTo(153, 1);
   expect(() => readingFor(cup, 2000, 65, 90)).toThrow(/must be from/);
+});
+
+/** ISO 2431:2019, from memory: ν = a·t − b/t, mm²/s, for 30 to 100 s. */
+test.each([
+  [3, 0.443, 200],
+  [4, 1.37, 200],
+  [5, 3.28, 220],
+  [6, 6.9, 570],
+] as const)('the %d mm cup reads ν = %d t − %d/t from 30 to 100 s', (cup, a, b) => {
+  for (const t of [30, 55, 100]) {
+    expect(cupViscosity(cup, t)).toBeCloseTo(a * t - b / t, 9);
+    expect(cupTime(cup, a * t - b / t)).toBeCloseTo(t, 9);
+  }
+  for (const t of [29.9, 100.1]) expect(() => cupViscosity(cup, t)).toThrow(/from 30 to 100 s/);
+  expect(() => cupTime(cup, a * 29 - b / 29)).toThrow(/for this cup/);
+});
+
+/** Water 1.002 mPa·s and 0.998 g/mL, 60 % sucrose 58.5 and 1.287, at 20 °C: sugar-technology tables, from memory. */
+test('the liquids a funnel is calibrated with', () => {
+  expect(CALIBRATION_LIQUIDS.water.nu).toBeCloseTo(1.004, 3);
+  expect(CALIBRATION_LIQUIDS.syrup.nu).toBeCloseTo(45.45, 2);
+});
+
+test('runs that cannot tell two liquids apart are refused: 5 % in time, half as much again in viscosity', () => {
+  const thin = { nu: 1, seconds: 10 };
+  expect(() => calibrateFunnel(thin, { nu: 45, seconds: 10.4 })).toThrow(/thick liquid’s time/);
+  expect(calibrateFunnel(thin, { nu: 45, seconds: 10.6 }).a).toBeGreaterThan(0);
+  expect(() => calibrateFunnel(thin, { nu: 1.4, seconds: 20 })).toThrow(/thick liquid’s viscosity/);
+  expect(calibrateFunnel(thin, { nu: 1.6, seconds: 20 }).a).toBeGreaterThan(0);
+  expect(() => calibrateFunnel({ nu: 1, seconds: 0.4 }, { nu: 45, seconds: 5 })).toThrow(
+    /thin liquid’s time/,
+  );
+});
+
+test('shear at an orifice is 4Q/(πr³): 100 mL in 50 s through 4 mm is 318 s⁻¹', () => {
+  expect(orificeShear(4, 100, 50)).toBeCloseTo((4 * 2) / (Math.PI * 0.2 ** 3), 6);
+  expect(shearOf({ kind: 'cup', orifice: 4 }, 50)).toBeCloseTo(318.3, 1);
+});
+
+/** Huppert (1982), J. Fluid Mech. 121: R = 0.894 (g V³ t/3ν)^⅛, L = 1.411 (g q³ t²/3ν)^⅕ with q the area behind the gate. */
+test('currents run as Huppert has them', () => {
+  const [nu, t] = [150e-6, 30];
+  expect(lineSpreadRadius(150, 100, t)).toBeCloseTo(894 * ((9.81 * 1e-4 ** 3 * t) / (3 * nu)) ** (1 / 8), 6);
+  expect(troughLength(150, 1000, t)).toBeCloseTo(1411 * ((9.81 * 1e-3 ** 3 * t) / (3 * nu)) ** (1 / 5), 6);
+});
+
+test('a current shears by its speed over half its thickness', () => {
+  // R grows with t^⅛: dR/dt = R/8t. L with t^⅕.
+  const thick = (100 * 1e3) / (Math.PI * 80 ** 2);
+  expect(lineSpreadShear(80, 100, 30)).toBeCloseTo(80 / (8 * 30) / (thick / 2), 9);
+  expect(shearOf({ kind: 'trough', mm2: 1000, seconds: 30 }, 200)).toBeCloseTo(
+    200 / 150 / (1000 / 200 / 2),
+    9,
+  );
+});
+
+/** Jeffreys (1930): h(x) = √(νx/gt); over the height it is ⅔ of that at the foot. */
+test('what drains leaves Jeffreys’ film, and shears at the wall by gh/ν', () => {
+  const h = Math.sqrt((150e-6 * 0.06) / (9.81 * 10));
+  expect(filmThickness(150, 60, 10)).toBeCloseTo(h, 12);
+  expect(drainedMass(150, 40, 60, 10)).toBeCloseTo((2 / 3) * h * 0.06 * 0.04 * 1e6 * 1.03, 9);
+  const half = Math.sqrt((150e-6 * 0.03) / (9.81 * 10));
+  expect(drainedShear(150, 60, 10)).toBeCloseTo((9.81 * half) / 150e-6, 6);
+});
+
+test('one careful reading is good to 5 % by a cup, 10 by a funnel, 20 by trough and spoon, 35 by a spread; repeats average out up to four', () => {
+  expect(TEST_ERROR).toEqual({ cup: 0.05, funnel: 0.1, 'line spread': 0.35, trough: 0.2, spoon: 0.2 });
+  expect(flowError(TESTS[0]?.[1] ?? { kind: 'cup', orifice: 6 }, 4)).toBeCloseTo(0.025, 9);
+  expect(flowError({ kind: 'cup', orifice: 6 }, 9)).toBe(flowError({ kind: 'cup', orifice: 6 }, 4));
+  expect(flowError({ kind: 'cup', orifice: 6 }, 3)).toBeGreaterThan(
+    flowError({ kind: 'cup', orifice: 6 }, 4),
+  );
+  expect(flowError({ kind: 'cup', orifice: 6 }, 0)).toBe(0.05);
+});
+
+test('a soup of which nothing is known is taken for a cream soup of 3 % fat, as thick as it tests', () => {
+  const spread: FlowTest = { kind: 'line spread', ml: 100, seconds: 30 };
+  const found = placeAlone(spread, [110, 100, 112], 65);
+  expect(found.bowl).toBe(placeAlone(spread, [110], 65, 0.03).bowl);
+  expect(found.bowl).not.toBe(placeAlone(spread, [110], 65, 0.033).bowl);
+  // At rest in the loop: placed with the shear thinning of the dose it itself finds.
+  expect(place(spread, 110, 65, equivalentsFor(found.bowl, 0.03), DEFAULT_LIMITS).bowl).toBeCloseTo(
+    found.bowl,
+    2,
+  );
+});
+
+test('the line-spread sheet: 100 mL, 30 s, rings every 5 mm from 20, each second labelled, bands where a cream soup of 3 % fat stands', () => {
+  const sheet = spreadSheet(DEFAULT_LIMITS, 65);
+  expect([sheet.ml, sheet.seconds, sheet.celsius]).toEqual([100, 30, 65]);
+  expect(sheet.rings.map((r) => r.radius).slice(0, 3)).toEqual([20, 25, 30]);
+  expect(sheet.rings.at(-1)?.radius).toBe(95);
+  expect(sheet.rings.filter((r) => r.labelled).map((r) => r.radius % 10)).toEqual(Array(8).fill(0));
+  const at = (v: number): number =>
+    readingFor({ kind: 'line spread', ml: 100, seconds: 30 }, v, 65, equivalentsFor(v, 0.03));
+  for (const { band, from, to } of sheet.bands) {
+    const [low, high] = rangeOf(band);
+    // The runnier, the larger; whole millimetres.
+    expect([from, to]).toEqual([Math.round(at(high)), Math.round(at(low))]);
+  }
+});
+
+test('a reading keeps its band by the house’s limits', () => {
+  const test: FlowTest = { kind: 'line spread', ml: 100, seconds: 30 };
+  const found = place(test, 80, 65, 40, DEFAULT_LIMITS);
+  expect(found.range[1] / found.bowl).toBeCloseTo(Math.exp(0.35), 9);
+  expect(place(test, 80, 65, 40, [1, 2, 3, found.bowl * 1.01]).band).toBe('Hearty');
 });
