@@ -143,7 +143,7 @@ const stand = {
   burner: { ...burner, powerW: 16_000 },
   kitchen,
 };
-const { trial, run } = planFor(long, { litres: 40, viscosity: 150 }, stand).solved;
+const { trial, run } = planFor(long, { litres: 40, target: 150 }, stand).solved;
 const whole = median(timed(300, () => void simulate(long, trial, stand)));
 console.log(
   `whole plan, ${long.steps.length} steps, ${Math.round(run.pot.seconds / 60)} simulated minutes: ${whole.toFixed(2)} ms (bar: 2), ${(whole / ourTime / 1000).toFixed(1)} thousand closed-form doses`,

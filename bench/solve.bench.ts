@@ -18,13 +18,13 @@ const [vessel, burner] = [house.vessels[3], house.burners[3]];
 if (!vessel || !burner) throw new Error('the demo has lost its pots');
 const stand = { vessel, burner, kitchen: STANDARD_KITCHEN };
 
-let near: Plan = planFor(recipe, { litres: 40, viscosity: 150 }, stand);
+let near: Plan = planFor(recipe, { litres: 40, target: 150 }, stand);
 const { trial } = near.solved;
 const once = median(timed(200, () => simulate(recipe, trial, stand)));
-const fresh = median(timed(100, (i) => planFor(recipe, { litres: 40, viscosity: 100 + i }, stand)));
+const fresh = median(timed(100, (i) => planFor(recipe, { litres: 40, target: 100 + i }, stand)));
 const following = median(
   timed(200, (i) => {
-    near = planFor(recipe, { litres: 40, viscosity: 100 + (i % 100) }, stand, near);
+    near = planFor(recipe, { litres: 40, target: 100 + (i % 100) }, stand, near);
   }),
 );
 console.log(`plan, fresh      ÷ one simulation: ${(fresh / once).toFixed(1)}`);

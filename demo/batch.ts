@@ -39,7 +39,7 @@ export function demoBatch(
   if (!vessel || !on) throw new Error(`no pot ${pot} or burner ${burner} in the demo`);
   const plan = planFor(
     recipe,
-    { litres, viscosity: middleOf(recipe.band, house.kitchen.bandLimits) },
+    { litres, target: middleOf(recipe.band, house.kitchen.bandLimits) },
     { vessel, burner: on, kitchen: house.kitchen },
   );
   return {

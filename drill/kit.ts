@@ -92,7 +92,7 @@ export async function startBatch(address: string): Promise<string> {
     id,
     recipeId: 'smoked-parsnip-veloute',
     litres: 8,
-    viscosity: 153,
+    target: 153,
     vesselId: 'middle-28',
     burnerId: 'front-right',
     startedAt: new Date().toISOString(),

@@ -164,7 +164,7 @@ test('bad input is named in the form, kept as typed, and nothing is written', as
   const wrong = await request.post('/api/batches', { data: { recipeId: 'gruel', litres: 0 } });
   expect(wrong.status()).toBe(400);
   expect(((await wrong.json()) as { problems: { field: string }[] }).problems.map((p) => p.field)).toEqual(
-    expect.arrayContaining(['litres', 'viscosity', 'vesselId', 'id']),
+    expect.arrayContaining(['litres', 'target', 'vesselId', 'id']),
   );
   expect(await batches()).toBe(count);
 });

@@ -8,7 +8,7 @@ export async function foreignPage(address: string): Promise<readonly Row[]> {
   const port = new URL(address).port;
   const page = `<!doctype html><title>Elsewhere</title>
     <form id="f" method="post" enctype="text/plain" action="${address}/api/batches" target="frame">
-      <input name='{"id":"00000000-0000-4000-8000-0000000f0e16","recipeId":"smoked-parsnip-veloute","litres":8,"viscosity":153,"vesselId":"middle-28","burnerId":"front-right","anyway":true,"startedAt":"${new Date().toISOString()}","x":"' value='"}' />
+      <input name='{"id":"00000000-0000-4000-8000-0000000f0e16","recipeId":"smoked-parsnip-veloute","litres":8,"target":153,"vesselId":"middle-28","burnerId":"front-right","anyway":true,"startedAt":"${new Date().toISOString()}","x":"' value='"}' />
     </form><iframe name="frame"></iframe><iframe id="framed" src="${address}/plan"></iframe>`;
   const elsewhere = createServer((_request, response) => {
     response.writeHead(200, { 'content-type': 'text/html' });

@@ -47,7 +47,7 @@ function reading(pot: Pot, target: number, stand: Stand): Pot {
 
 /** Corrections for a pot of `recipe` that stands as `order` says, best first. */
 export function fixed(recipe: Recipe, stand: Stand, order: FixOrder): readonly Option[] {
-  const plan = planFor(recipe, { litres: order.litres, viscosity: order.target }, stand);
+  const plan = planFor(recipe, { litres: order.litres, target: order.target }, stand);
   const { ran } = plan.solved.run;
   const done = ran[order.at - 1];
   if (!done) throw new BadOption(`--at is ${order.at}: this recipe has steps 1 to ${ran.length}`);

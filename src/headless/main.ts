@@ -5,7 +5,7 @@ import { doubtOf } from '../core/doubt/uncertainty';
 import { bandOf, chanceOfBand } from '../core/flow/bands';
 import { readRecipeFile, recipeJsonSchema } from '../core/formats/recipeFile';
 import { bracketOf } from '../core/maths/logNormal';
-import { amended, cannotBe, usualShare } from '../core/order/ways';
+import { amended, cannotBe, usualShare } from '../core/order/amended';
 import { planFor } from '../core/plan/plan';
 import { openAmounts, predict } from '../core/plan/predict';
 import type { Recipe } from '../core/recipe/recipe';
@@ -50,13 +50,13 @@ function plan(o: Options): void {
   if (barred) throw new BadOption(`--thicken ${o.thicken?.id}: ${barred}`);
   const recipe = o.thicken ? amended(written, { way: o.thicken.id, share }) : written;
   const stand = o.stand(recipe);
-  const order = { litres: o.litres ?? recipe.yieldLitres, viscosity: o.viscosity(recipe) };
+  const order = { litres: o.litres ?? recipe.yieldLitres, target: o.viscosity(recipe) };
   const made = planFor(recipe, order, stand);
   const doubt = doubtOf(recipe, made.solved.trial, stand);
-  const band = bandOf(order.viscosity, stand.kitchen.bandLimits);
+  const band = bandOf(order.target, stand.kitchen.bandLimits);
   const bracket = bracketOf(made.found.bowlViscosity, doubt.spread);
   const chance = chanceOfBand(made.found.bowlViscosity, doubt.spread, band, stand.kitchen.bandLimits);
-  const multiplied = justMultiplied(recipe, made);
+  const multiplied = justMultiplied(recipe, { ...made, trial: made.solved.trial });
   if (o.json) {
     const { solved: _kept, ...rest } = made;
     print(

@@ -122,7 +122,10 @@ test('away is asked once for all that wait, what is wrong with one costs only th
   const failing = (code: string) => {
     const db = {
       asked: 0,
-      query: () => (db.asked++, Promise.reject(Object.assign(new Error('x'), { code }))),
+      query: () => {
+        db.asked++;
+        return Promise.reject(Object.assign(new Error('x'), { code }));
+      },
     };
     return db;
   };

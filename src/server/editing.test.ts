@@ -143,7 +143,7 @@ describe('the kitchen', () => {
     const { plan } = await planStored(pool, {
       recipeId: 'smoked-parsnip-veloute',
       litres: 8,
-      viscosity: 150,
+      target: 150,
       vesselId: 'middle-28',
       burnerId: 'front-left',
     });
@@ -168,7 +168,7 @@ describe('the kitchen', () => {
     const ask = {
       recipeId: 'roast-carrot-cream',
       litres: 6,
-      viscosity: 48,
+      target: 48,
       vesselId: 'middle-28',
       burnerId: 'front-left',
     };
@@ -196,7 +196,7 @@ describe('the kitchen', () => {
 describe('water tests', () => {
   const ask = (more: object = {}) => ({
     id: randomUUID(),
-    potId: 'tall-steel-36',
+    vesselId: 'tall-steel-36',
     burnerId: 'front-left',
     readings: {
       by: 'weight',
@@ -224,7 +224,7 @@ describe('water tests', () => {
   });
 
   test.each([
-    [{ potId: 'bath' }, 404, 'potId'],
+    [{ vesselId: 'bath' }, 404, 'vesselId'],
     [{ readings: { ...ask().readings, keptAt: 98 } }, 422, 'readings.keptAt'],
     [{ readings: { ...ask().readings, after: 17_700 } }, 400, 'readings.after'],
     [{ readings: { ...ask().readings, litres: 'much' } }, 400, 'readings.litres'],
@@ -260,7 +260,7 @@ describe('the archive', () => {
       id: randomUUID(),
       recipeId: 'second-soup',
       litres: 3,
-      viscosity: 150,
+      target: 150,
       vesselId: 'low-wide-26',
       burnerId: 'front-right',
       startedAt: new Date().toISOString(),
@@ -340,7 +340,7 @@ describe('taken away', () => {
       await planStored(pool, {
         recipeId: 'jacket-potato-soup',
         litres: 12,
-        viscosity: 456,
+        target: 456,
         vesselId: 'tall-steel-36',
         burnerId: 'front-left',
       })
@@ -366,7 +366,7 @@ describe('taken away', () => {
     '\u200b=1',
     '＝1+1',
     '＠SUM(A1)',
-    '−'.replace('−', '－') + '1',
+    `${'−'.replace('−', '－')}1`,
   ])('a name a spreadsheet would take for a formula is made harmless: %j', async (name) => {
     const p = await plan();
     const [line] = p.weighOut;
@@ -391,7 +391,7 @@ describe('taken away', () => {
     const { plan: p, recipe } = await planStored(pool, {
       recipeId: 'cockle-and-leek-chowder',
       litres: 12,
-      viscosity: 153,
+      target: 153,
       vesselId: 'tall-steel-36',
       burnerId: 'front-left',
       way: 'slurry.cornstarch',
@@ -399,6 +399,6 @@ describe('taken away', () => {
     });
     expect(recipe.steps.some((s) => s.kind === 'dust')).toBe(false);
     expect(p.weighOut.find((l) => l.solved === 'thickness')?.ingredient).toBe('cornstarch');
-    expect(planFor(recipe, p.order, p.stand).found.bowlViscosity).toBeCloseTo(p.found.bowlViscosity, 6);
+    expect(planFor(recipe, p.aim, p.stand).found.bowlViscosity).toBeCloseTo(p.found.bowlViscosity, 6);
   });
 });

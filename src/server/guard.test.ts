@@ -48,7 +48,7 @@ const start = (more: object = {}) =>
   accept(StartRequest, {
     recipeId: 'smoked-parsnip-veloute',
     litres: 8,
-    viscosity: 153,
+    target: 153,
     vesselId: 'tall-steel-36',
     burnerId: 'front-left',
     id: randomUUID(),

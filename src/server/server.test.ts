@@ -2,8 +2,9 @@ import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import type pg from 'pg';
 import { batchState } from '../core/batch/state';
+import { Order } from '../core/order/order';
 import { recordEvent, startBatch } from './actions/batches';
-import { PlanRequest, planStored, StartRequest } from './actions/planning';
+import { planStored, StartRequest } from './actions/planning';
 import { loadDemo } from './data/demo';
 import { migrate } from './data/migrate';
 import { refusal, testDatabase } from './data/testDatabase';
@@ -27,7 +28,7 @@ afterAll(() => drop());
 const wish = (more: object = {}) => ({
   recipeId: 'cockle-and-leek-chowder',
   litres: 12,
-  viscosity: 153,
+  target: 153,
   vesselId: 'tall-steel-36',
   burnerId: 'front-left',
   ...more,
@@ -92,7 +93,7 @@ describe('starting a batch', () => {
     [{ litres: 0 }, 400, 'litres', /0\.2 to 500 L/],
     [{ litres: -3 }, 400, 'litres', /0\.2 to 500 L/],
     [{ litres: 'twelve' }, 400, 'litres', /a number from/],
-    [{ viscosity: 1e9 }, 400, 'viscosity', /5 to 2500 mPa·s/],
+    [{ target: 1e9 }, 400, 'target', /5 to 2500 mPa·s/],
     [{ recipeId: 'gruel' }, 404, 'recipeId', /cockle-and-leek-chowder/],
     [{ vesselId: 'bathtub' }, 404, 'vesselId', /low-wide-26/],
     [{ burnerId: 'sun' }, 404, 'burnerId', /front-left/],
@@ -111,7 +112,7 @@ describe('starting a batch', () => {
 
   test('planning alone writes nothing', async () => {
     const before = await count('batch');
-    const { plan } = await planStored(pool, accept(PlanRequest, wish()));
+    const { plan } = await planStored(pool, accept(Order, wish()));
     expect(plan.found.band).toBe('Coating');
     expect(await count('batch')).toBe(before);
   });

@@ -1,6 +1,6 @@
 import { type Compared, comparedWith, EVERY_WAY } from '../core/compare/compare';
 import { justMultiplied, type Multiplied } from '../core/compare/multiplied';
-import { planAsked, type Question, type Remedy, remediesFor } from '../core/compare/remedies';
+import { type OrderIn, type Remedy, remediesFor, type Sick } from '../core/compare/remedies';
 import { type Scaled, scaling } from '../core/compare/scaling';
 import { merge, type Spread, sample, summarise, type Tally, varianceOf } from '../core/doubt/monteCarlo';
 import { type Raise, raises } from '../core/doubt/raise';
@@ -8,10 +8,9 @@ import { type Doubt, doubtOf } from '../core/doubt/uncertainty';
 import { bandOf } from '../core/flow/bands';
 import { loadCatalogue } from '../core/food/catalogue';
 import type { Ingredient } from '../core/food/ingredient';
-import type { Amendment } from '../core/order/ways';
-import { planFor } from '../core/plan/plan';
+import type { Aim, Amendment } from '../core/order/order';
+import type { Trial } from '../core/plan/solve/resolve';
 import type { Stand } from '../core/plan/solve/simulate';
-import type { Order } from '../core/plan/types';
 import type { Recipe } from '../core/recipe/recipe';
 
 /** What is worked out off the page. A newer asking of the same kind takes an older one's place. */
@@ -21,20 +20,21 @@ export type Ask =
       readonly kind: 'think';
       readonly key: string;
       readonly recipe: Recipe;
-      readonly order: Order;
+      readonly aim: Aim;
       readonly stand: Stand;
+      /** As the page has solved it. */
+      readonly trial: Trial;
       readonly samples: number;
     }
   | {
       readonly kind: 'compare';
       readonly key: string;
       readonly recipe: Recipe;
-      readonly order: Order;
+      readonly order: Aim & Amendment;
       readonly stand: Stand;
-      readonly amendment: Amendment;
     }
-  | { readonly kind: 'scaling'; readonly key: string; readonly question: Question }
-  | { readonly kind: 'remedies'; readonly key: string; readonly question: Question };
+  | { readonly kind: 'scaling'; readonly key: string; readonly ordered: OrderIn }
+  | { readonly kind: 'remedies'; readonly key: string; readonly ordered: OrderIn; readonly plan: Sick };
 
 export type Sampled = { readonly spread: Spread; readonly raises: readonly Raise[] };
 
@@ -59,27 +59,25 @@ const tell = (told: Told) => self.postMessage(told);
 const breathe = () => new Promise((resolve) => setTimeout(resolve, 0));
 
 async function think(ask: Extract<Ask, { kind: 'think' }>) {
-  const { key, recipe, order, stand } = ask;
-  const plan = planFor(recipe, order, stand);
-  const { trial } = plan.solved;
+  const { key, recipe, aim, stand, trial } = ask;
   tell({
     kind: 'thought',
     key,
-    doubt: doubtOf(recipe, trial, stand, order),
-    multiplied: justMultiplied(recipe, plan),
+    doubt: doubtOf(recipe, trial, stand),
+    multiplied: justMultiplied(recipe, { aim, stand, trial }),
   });
   let tally: Tally | null = null;
   for (let done = 0; done < ask.samples; ) {
     await breathe();
     if (latest.think !== key) return;
-    const part = sample(recipe, trial, stand, SEED + done, Math.min(CHUNK, ask.samples - done), order);
+    const part = sample(recipe, trial, stand, SEED + done, Math.min(CHUNK, ask.samples - done));
     tally = tally ? merge(tally, part) : part;
     done = tally.samples;
     tell({ kind: 'sampling', key, done, of: ask.samples });
   }
   if (!tally) return;
   const spread = summarise(tally);
-  const band = bandOf(order.viscosity, stand.kitchen.bandLimits);
+  const band = bandOf(aim.target, stand.kitchen.bandLimits);
   const blends = recipe.steps.some((s) => s.kind === 'puree');
   tell({ kind: 'sampled', key, spread, raises: raises(spread, varianceOf(tally), band, stand, blends) });
 }
@@ -88,16 +86,13 @@ async function compare(ask: Extract<Ask, { kind: 'compare' }>) {
   for (const [n, way] of EVERY_WAY.entries()) {
     await breathe();
     if (latest.compare !== ask.key) return;
-    const one = comparedWith(way, ask.recipe, ask.order, ask.stand, ask.amendment);
+    const one = comparedWith(way, ask.recipe, ask.order, ask.stand);
     tell({ kind: 'compared', key: ask.key, one, left: EVERY_WAY.length - n - 1 });
   }
 }
 
-function remedy({ key, question }: Extract<Ask, { kind: 'remedies' }>) {
-  const plan = planAsked(question);
-  const remedies = Object.fromEntries(
-    (plan?.warnings ?? []).map((w) => [w.id, plan ? remediesFor(w, plan, question) : []]),
-  );
+function remedy({ key, ordered, plan }: Extract<Ask, { kind: 'remedies' }>) {
+  const remedies = Object.fromEntries(plan.warnings.map((w) => [w.id, remediesFor(w, plan, ordered)]));
   tell({ kind: 'remedied', key, remedies });
 }
 
@@ -111,7 +106,7 @@ self.onmessage = async ({ data: ask }: MessageEvent<Ask>) => {
     case 'compare':
       return compare(ask);
     case 'scaling':
-      return tell({ kind: 'scaled', key: ask.key, sizes: scaling(ask.question) });
+      return tell({ kind: 'scaled', key: ask.key, sizes: scaling(ask.ordered) });
     case 'remedies':
       return remedy(ask);
   }

@@ -1,12 +1,12 @@
 import type { Metadata } from 'next';
 import { CompareView } from '../../ui/compare/CompareView';
 import { EmptyHouse } from '../../ui/frame/EmptyHouse';
-import { type Query, wishOf } from '../plan/wishOf';
+import { orderedIn, type Query } from '../plan/ordered';
 
 export const metadata: Metadata = { title: 'Compare' };
 export const dynamic = 'force-dynamic';
 
 export default async function ComparePage({ searchParams }: { searchParams: Promise<Query> }) {
-  const found = await wishOf(await searchParams);
-  return found ? <CompareView stores={found.stores} first={found.wish} /> : <EmptyHouse />;
+  const found = await orderedIn(await searchParams);
+  return found ? <CompareView stores={found.stores} first={found.order} /> : <EmptyHouse />;
 }

@@ -25,11 +25,11 @@ const atStep = ({ warnings }: Plan, step: number) =>
 
 /** The plan in the form a batch keeps: its words, and all the model needs to go along. `recipe` as it was planned. */
 export const toRecord = (plan: Plan, recipe: Recipe): RecordedPlan => {
-  const { stand, order } = plan;
+  const { stand, aim } = plan;
   const { kitchen } = stand;
   return {
     recipeName: plan.recipeName,
-    litres: order.litres,
+    litres: aim.litres,
     viscosity: plan.found.bowlViscosity,
     band: plan.found.band,
     vesselId: stand.vessel.id,
@@ -55,7 +55,7 @@ export const toRecord = (plan: Plan, recipe: Recipe): RecordedPlan => {
     })),
     cautions: plan.warnings.filter((w) => w.severity !== 'stop').map((w) => `${w.says} ${w.change}`),
     cooked: {
-      target: order.viscosity,
+      target: aim.target,
       vessel: { ...stand.vessel },
       burner: { ...stand.burner },
       kitchen: {

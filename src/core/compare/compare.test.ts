@@ -4,11 +4,13 @@ import { sample, summarise, varianceOf } from '../doubt/monteCarlo';
 import { raises } from '../doubt/raise';
 import { chanceOfBand, middleOf } from '../flow/bands';
 import { holding } from '../heat/vessel';
-import { AS_WRITTEN, allergensOf, amended, cannotBe, usualShare, WAYS, wayOf } from '../order/ways';
+import { amended, cannotBe, usualShare } from '../order/amended';
+import type { Order } from '../order/order';
+import { AS_WRITTEN, allergensOf, WAYS, wayOf } from '../order/ways';
 import { planFor } from '../plan/plan';
 import { comparedWith, EVERY_WAY } from './compare';
 import { fitOf } from './fits';
-import { type Asked, planAsked, remediesFor } from './remedies';
+import { planOrder, remediesFor } from './remedies';
 import { scaling } from './scaling';
 import { groupedBy, shoppingFor, stationOf } from './shopping';
 
@@ -17,8 +19,9 @@ const pot = (id: string) => house.vessels.find((v) => v.id === id)!;
 const ring = (id: string) => house.burners.find((b) => b.id === id)!;
 const stand = { vessel: pot('tall-steel-36'), burner: ring('front-left'), kitchen: house.kitchen };
 const chowder = demoRecipe('cockle-and-leek-chowder');
-const order = { litres: 12, viscosity: 153 };
-const asked = (more: Partial<Asked> = {}): Asked => ({
+const order = { litres: 12, target: 153 };
+const asked = (more: Partial<Order> = {}): Order => ({
+  recipeId: 'any',
   ...order,
   vesselId: 'tall-steel-36',
   burnerId: 'front-left',
@@ -35,7 +38,7 @@ describe('the ten soups', () => {
         [recipe.yieldLitres, { ...recipe.home, kitchen: house.kitchen }],
         [20, { vessel: pot('deep-42'), burner: ring('floor-ring'), kitchen: house.kitchen }],
       ] as const) {
-        const plan = planFor(recipe, { litres, viscosity: target }, where);
+        const plan = planFor(recipe, { litres, target }, where);
         expect(plan.warnings.filter((w) => w.severity === 'stop').map((w) => w.says)).toEqual([]);
         expect(plan.found.band).toBe(recipe.band);
         expect(Math.abs(plan.found.bowlViscosity / target - 1)).toBeLessThan(0.05);
@@ -102,7 +105,7 @@ describe('ways to thicken', () => {
     expect(at).toBeLessThan(dairy);
     const liaison = amended(chowder, { way: 'liaison.egg-yolk', share: 1 });
     // One part yolk, three of cream (classical repertoire: 3 yolks to 240 mL, from memory).
-    const tempered = planFor(liaison, { litres: 12, viscosity: 153 }, stand).weighOut.filter((l) =>
+    const tempered = planFor(liaison, { litres: 12, target: 153 }, stand).weighOut.filter((l) =>
       ['egg-yolk', 'heavy-cream'].includes(l.ingredient),
     );
     const yolk = tempered.find((l) => l.ingredient === 'egg-yolk')?.g ?? 0;
@@ -206,9 +209,9 @@ describe('compare', () => {
 });
 
 describe('remedies', () => {
-  const remedies = (of: string, more: Partial<Asked>, recipe = chowder) => {
-    const question = { house, recipe, asked: asked(more) };
-    const plan = planAsked(question)!;
+  const remedies = (of: string, more: Partial<Order>, recipe = chowder) => {
+    const question = { house, recipe, order: asked(more) };
+    const plan = planOrder(question)!;
     const warning = plan.warnings.find((w) => w.id === of);
     if (!warning) throw new Error(`no ${of} in ${plan.warnings.map((w) => w.id).join()}`);
     return { question, plan, all: remediesFor(warning, plan, question) };
@@ -218,14 +221,14 @@ describe('remedies', () => {
     const cases = [
       remedies('headroom', { litres: 30 }),
       remedies('overflow', { litres: 60 }),
-      remedies('too thick without', { viscosity: 6 }, demoRecipe('jacket-potato-soup')),
+      remedies('too thick without', { target: 6 }, demoRecipe('jacket-potato-soup')),
       remedies('shallow', { litres: 2, vesselId: 'deep-42' }),
-      remedies('fat-short', { litres: 12, viscosity: 2400 }),
+      remedies('fat-short', { litres: 12, target: 2400 }),
     ];
     for (const { question, all } of cases) {
       expect(all.length).toBeGreaterThan(0);
       for (const r of all) {
-        const next = planAsked({ ...question, asked: { ...question.asked, ...r.change } })!;
+        const next = planOrder({ ...question, order: { ...question.order, ...r.change } })!;
         expect(next.warnings.filter((w) => w.severity === 'stop')).toEqual([]);
       }
     }
@@ -249,7 +252,7 @@ describe('remedies', () => {
   test('nothing helps where nothing can', () => {
     const { all } = remedies('overflow', { litres: 400 });
     expect(all.every((r) => r.change.litres !== undefined)).toBe(true);
-    expect(planAsked({ house, recipe: chowder, asked: asked({ vesselId: 'bath' }) })).toBeNull();
+    expect(planOrder({ house, recipe: chowder, order: asked({ vesselId: 'bath' }) })).toBeNull();
   });
 });
 
@@ -288,7 +291,7 @@ describe('sizes', () => {
     // Blended in its pot: what goes through a jug loses water there, by the litre.
     const veloute = demoRecipe('smoked-parsnip-veloute');
     const sizes = scaling(
-      { house, recipe: veloute, asked: asked({ litres: 8, vesselId: 'deep-42' }) },
+      { house, recipe: veloute, order: asked({ litres: 8, vesselId: 'deep-42' }) },
       [1, 2, 4],
     );
     expect(sizes.map((s) => s.litres)).toEqual([8, 16, 32]);
@@ -300,7 +303,7 @@ describe('sizes', () => {
   });
 
   test('a size too large for its pot goes into one that holds it; sizes that cannot be are left out', () => {
-    const sizes = scaling({ house, recipe: chowder, asked: asked({ litres: 20 }) }, [0.001, 1, 2]);
+    const sizes = scaling({ house, recipe: chowder, order: asked({ litres: 20 }) }, [0.001, 1, 2]);
     expect(sizes.map((s) => s.vesselName)).toEqual(['Tall Steel 36', 'Deep 42']);
   });
 });

@@ -1,11 +1,13 @@
 import { LADDER_RANGE } from '../flow/bands';
 import { ingredient } from '../food/catalogue';
 import type { Allergen } from '../food/ingredient';
-import { type Amendment, AS_WRITTEN, amended, cannotBe, WAYS, type Way } from '../order/ways';
+import { amended, cannotBe } from '../order/amended';
+import type { Aim, Amendment } from '../order/order';
+import { AS_WRITTEN, WAYS, type Way } from '../order/ways';
 import { planFor } from '../plan/plan';
 import { type Stand, simulate } from '../plan/solve/simulate';
 import { doseIsShare } from '../plan/solve/solve';
-import type { Order, Plan, WeighLine } from '../plan/types';
+import type { Plan, WeighLine } from '../plan/types';
 import { foodIn } from '../pot/kitchen';
 import { observe } from '../pot/observe';
 import { portionsIn } from '../pot/portions';
@@ -53,7 +55,7 @@ function curveOf(recipe: Recipe, plan: Plan, line: WeighLine | undefined): reado
   return CURVE.flatMap((by) => {
     const dose = share ? Math.min(1, trial.dose * by) : trial.dose * by;
     if (share && trial.dose * by > 1) return [];
-    const { pot } = simulate(recipe, { ...trial, dose, rounded: false }, stand, plan.order);
+    const { pot } = simulate(recipe, { ...trial, dose, rounded: false }, stand);
     const viscosity = observe(pot, stand.kitchen).bowlViscosity;
     return viscosity > LADDER_RANGE[1] * 2 ? [] : [{ dose: dose * unit, viscosity }];
   });
@@ -97,18 +99,12 @@ function ownProperties(plan: Plan): Properties | null {
 }
 
 /**
- * One pot thickened by `way`, everything else as in `amendment`. `recipe` is the house's own, `share` the
+ * One pot thickened by `way`, everything else as in `order`. `recipe` is the house's own, `share` the
  * part of the thickening the way does (the recipe's own does the rest).
  */
-export function comparedWith(
-  way: Way,
-  recipe: Recipe,
-  order: Order,
-  stand: Stand,
-  amendment: Amendment = {},
-): Compared {
-  const share = amendment.share ?? 1;
-  const made = amended(recipe, { ...amendment, way: way.id, share });
+export function comparedWith(way: Way, recipe: Recipe, order: Aim & Amendment, stand: Stand): Compared {
+  const share = order.share ?? 1;
+  const made = amended(recipe, { ...order, way: way.id, share });
   const plan = planFor(made, order, stand);
   const barred = way !== AS_WRITTEN && cannotBe(recipe, share) !== null;
   const lines = barred ? [] : dosesOf(plan);

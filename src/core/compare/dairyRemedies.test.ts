@@ -1,10 +1,10 @@
 import { demoHouse, demoRecipe } from '../../../demo/demo';
 import { ingredient } from '../food/catalogue';
+import { amended } from '../order/amended';
 import { gently } from '../order/gently';
-import { amended } from '../order/ways';
 import { portionsIn } from '../pot/portions';
 import { Recipe, type RecipePortion } from '../recipe/recipe';
-import { planAsked, remediesFor } from './remedies';
+import { planOrder, remediesFor } from './remedies';
 
 const house = demoHouse();
 const { home, format } = demoRecipe('smoked-parsnip-veloute');
@@ -32,10 +32,10 @@ const boiled = soup([
   { kind: 'simmer', minutes: 12, lid: 'ajar' },
   { kind: 'season', items: [{ ingredient: 'salt', amount: 'to taste' }] },
 ]);
-const asked = { litres: 6, viscosity: 100, vesselId: 'tall-steel-36', burnerId: 'front-left' };
-const question = { house, recipe: boiled, asked };
+const order = { recipeId: 'any', litres: 6, target: 100, vesselId: 'tall-steel-36', burnerId: 'front-left' };
+const question = { house, recipe: boiled, order };
 const planned = (more = {}) => {
-  const plan = planAsked({ ...question, asked: { ...asked, ...more } });
+  const plan = planOrder({ ...question, order: { ...order, ...more } });
   if (!plan) throw new Error('there are a pot and a burner');
   return plan;
 };

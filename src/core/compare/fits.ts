@@ -1,6 +1,7 @@
 import { ingredient } from '../food/catalogue';
 import type { Allergen } from '../food/ingredient';
-import { AS_WRITTEN, allergensOf, cannotBe, type Way } from '../order/ways';
+import { cannotBe } from '../order/amended';
+import { AS_WRITTEN, allergensOf, type Way } from '../order/ways';
 import type { Plan } from '../plan/types';
 import { portionsIn } from '../pot/portions';
 import type { Recipe, RecipePortion } from '../recipe/recipe';

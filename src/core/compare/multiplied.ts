@@ -1,4 +1,6 @@
 import type { Band } from '../flow/bands';
+import type { Aim } from '../order/order';
+import type { Trial } from '../plan/solve/resolve';
 import { multiplied, repeat, type Stand } from '../plan/solve/simulate';
 import { doseIsShare, solve } from '../plan/solve/solve';
 import type { Plan } from '../plan/types';
@@ -24,11 +26,14 @@ export type Multiplied = {
 };
 
 /** What multiplying the recipe would do in this pot, against what the plan does. */
-export function justMultiplied(recipe: Recipe, plan: Pick<Plan, 'order' | 'stand' | 'solved'>): Multiplied {
-  const { order, stand, solved } = plan;
+export function justMultiplied(
+  recipe: Recipe,
+  plan: { readonly aim: Aim; readonly stand: Stand; readonly trial: Trial },
+): Multiplied {
+  const { aim, stand, trial } = plan;
   const home: Stand = { ...recipe.home, kitchen: stand.kitchen };
-  const atHome = solve(recipe, { litres: recipe.yieldLitres, viscosity: order.viscosity }, home, order);
-  const by = order.litres / recipe.yieldLitres;
+  const atHome = solve(recipe, { litres: recipe.yieldLitres, target: aim.target }, home);
+  const by = aim.litres / recipe.yieldLitres;
   const { pot } = repeat(
     atHome.run.ran.map((r) => multiplied(r.step, by)),
     stand,
@@ -42,9 +47,9 @@ export function justMultiplied(recipe: Recipe, plan: Pick<Plan, 'order' | 'stand
     volumeMl: found.volumeMl,
     steamExpected: atHome.run.pot.evaporated * by,
     steamHere: pot.evaporated,
-    moreDose: doseIsShare(recipe) ? null : solved.trial.dose - atHome.trial.dose * by,
+    moreDose: doseIsShare(recipe) ? null : trial.dose - atHome.trial.dose * by,
     doseIs: recipe.steps.some((s) => s.kind === 'thicken') ? 'thickener, counted as flour' : 'flour',
-    moreLiquid: solved.trial.liquid - atHome.trial.liquid * by,
+    moreLiquid: trial.liquid - atHome.trial.liquid * by,
   };
 }
 

@@ -1,7 +1,8 @@
 import { holding, rimVolume } from '../heat/vessel';
 import type { House } from '../house/house';
+import { ORDER_BOUNDS } from '../order/bounds';
 import type { Plan } from '../plan/types';
-import { planAsked, type Question } from './remedies';
+import { type OrderIn, planOrder } from './remedies';
 
 /** One size of the same soup: what stays in step with the litres, and what does not. */
 export type Scaled = {
@@ -35,13 +36,14 @@ function potFor(house: House, wanted: string, litres: number): string {
 export const SIZES = [0.5, 1, 2, 4] as const;
 
 /** The soup at half, once, twice and four times the litres asked for, each planned in a pot that holds it. */
-export function scaling(question: Question, sizes: readonly number[] = SIZES): readonly Scaled[] {
-  const { house, asked } = question;
+export function scaling(ordered: OrderIn, sizes: readonly number[] = SIZES): readonly Scaled[] {
+  const { house, order } = ordered;
+  const [least, most] = ORDER_BOUNDS.litres;
   return sizes.flatMap((by) => {
-    const litres = asked.litres * by;
-    if (litres < 0.2 || litres > 500) return [];
-    const vesselId = potFor(house, asked.vesselId, litres);
-    const plan = planAsked({ ...question, asked: { ...asked, litres, vesselId } });
+    const litres = order.litres * by;
+    if (litres < least || litres > most) return [];
+    const vesselId = potFor(house, order.vesselId, litres);
+    const plan = planOrder({ ...ordered, order: { ...order, litres, vesselId } });
     if (!plan) return [];
     const first = plan.steps.find((s) => s.step.kind === 'bring-to');
     const { dose } = plan.solved.trial;

@@ -8,7 +8,7 @@ import { doubtOf } from './uncertainty';
 
 const recipe = demoRecipe('cockle-and-leek-chowder');
 const stand = { ...recipe.home, kitchen };
-const { solved } = planFor(recipe, { litres: 4, viscosity: 153 }, stand);
+const { solved } = planFor(recipe, { litres: 4, target: 153 }, stand);
 
 test('the same seed gives the same numbers, uniform and normal', () => {
   const [a, b] = [seeded(7), seeded(7)];
@@ -38,7 +38,7 @@ test('what a recipe counts or gives as a range widens the bracket, sampled and b
     return Recipe.parse(file);
   };
   const [weighed, range] = [counted('1000 g'), counted('500–1500 g')];
-  const trial = planFor(weighed, { litres: 4, viscosity: 300 }, stand).solved.trial;
+  const trial = planFor(weighed, { litres: 4, target: 300 }, stand).solved.trial;
   const [sure, unsure] = [weighed, range].map((r) => doubtOf(r, trial, stand));
   expect(sure?.contributions.map((c) => c.factor)).not.toContain('hand');
   expect(unsure?.spread).toBeGreaterThan(1.05 * (sure?.spread ?? 0));

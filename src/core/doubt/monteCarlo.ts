@@ -1,6 +1,6 @@
 import { BANDS, type Band, bandOf } from '../flow/bands';
 import { normals, seeded } from '../maths/random';
-import type { RouxChoice, Trial } from '../plan/solve/resolve';
+import type { Trial } from '../plan/solve/resolve';
 import type { Stand } from '../plan/solve/simulate';
 import { FACTORS, type Factor } from '../pot/kitchen';
 import type { Recipe } from '../recipe/recipe';
@@ -50,14 +50,7 @@ const zeros = <K extends string>(keys: readonly K[]): Record<K, number> =>
  * Cooks the plan `samples` times in thought, each time with every house factor drawn from its
  * log-normal, seeded: the same seed gives the same answer.
  */
-export function sample(
-  recipe: Recipe,
-  trial: Trial,
-  stand: Stand,
-  seed: number,
-  samples: number,
-  choice?: RouxChoice,
-): Tally {
+export function sample(recipe: Recipe, trial: Trial, stand: Stand, seed: number, samples: number): Tally {
   within('samples', samples, 1, 1e7);
   const normal = normals(seeded(seed));
   const drawn = doubtfulIn(recipe).map((name) => ({ name, spread: spreadOfDoubt(name, stand) }));
@@ -74,7 +67,7 @@ export function sample(
       z[name] = normal();
       moved[name] = z[name] * spread;
     }
-    const bowlViscosity = viscosityWith(moved, recipe, trial, stand, choice);
+    const bowlViscosity = viscosityWith(moved, recipe, trial, stand);
     const y = Math.log(bowlViscosity);
     sum += y;
     squares += y * y;

@@ -1,4 +1,4 @@
-import { offBy, type RouxChoice, type Trial } from '../plan/solve/resolve';
+import { offBy, type Trial } from '../plan/solve/resolve';
 import { type Stand, simulate } from '../plan/solve/simulate';
 import { FACTORS, type Factor, type Kitchen, spreadOf } from '../pot/kitchen';
 import { observe } from '../pot/observe';
@@ -29,13 +29,12 @@ export function viscosityWith(
   recipe: Recipe,
   trial: Trial,
   stand: Stand,
-  choice?: RouxChoice,
 ): number {
   const factors = { ...stand.kitchen.factors };
   for (const f of Object.keys(FACTORS) as Factor[]) factors[f] *= Math.exp(moved[f] ?? 0);
   const kitchen: Kitchen = { ...stand.kitchen, factors };
   const by = moved.hand ? { ...trial, hand: moved.hand } : trial;
-  return observe(simulate(recipe, by, { ...stand, kitchen }, choice).pot, kitchen).bowlViscosity;
+  return observe(simulate(recipe, by, { ...stand, kitchen }).pot, kitchen).bowlViscosity;
 }
 
 /** How much of the doubt about the result one thing causes. */
@@ -56,9 +55,9 @@ export type Doubt = {
  * moved half a standard deviation either way, everything else kept, and the changes of
  * ln(viscosity) are added in squares; so are the recipe's own counts and ranges, all together. Weighing (1 %) is left out: it is lost beside the rest.
  */
-export function doubtOf(recipe: Recipe, trial: Trial, stand: Stand, choice?: RouxChoice): Doubt {
+export function doubtOf(recipe: Recipe, trial: Trial, stand: Stand): Doubt {
   const logAt = (factor: Doubtful, by: number): number =>
-    Math.log(viscosityWith({ [factor]: by }, recipe, trial, stand, choice));
+    Math.log(viscosityWith({ [factor]: by }, recipe, trial, stand));
   const parts = doubtfulIn(recipe).map((factor) => {
     const half = spreadOfDoubt(factor, stand) / 2;
     return { factor, variance: (logAt(factor, half) - logAt(factor, -half)) ** 2 };

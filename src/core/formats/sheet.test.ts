@@ -15,7 +15,7 @@ test('the clock goes over midnight both ways', () => {
 test('a sheet has every line weighed, every step in the order of the clock, and the pass at the end', () => {
   const plan = planFor(
     demoRecipe('cockle-and-leek-chowder'),
-    { litres: 12, viscosity: 153 },
+    { litres: 12, target: 153 },
     { vessel: vessel!, burner: burner!, kitchen: house.kitchen },
   );
   const sheet = planSheet(plan, '18:30', { volume: 'L', temperature: 'F' });

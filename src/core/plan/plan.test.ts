@@ -6,6 +6,7 @@ import { doubtOf } from '../doubt/uncertainty';
 import { chanceOfBand, rangeOf } from '../flow/bands';
 import type { Burner } from '../heat/burner';
 import { rimVolume, type Vessel } from '../heat/vessel';
+import { amended } from '../order/amended';
 import { STANDARD_KITCHEN as kitchen } from '../pot/kitchen';
 import { observe } from '../pot/observe';
 import { Recipe } from '../recipe/recipe';
@@ -31,7 +32,7 @@ const vessel = (diameterMm: number, heightMm: number): Vessel => ({
 const ring: Burner = { id: 'b', name: 'Ring', kind: 'gas', powerW: 16_000 };
 const deep: Stand = { vessel: vessel(420, 433), burner: ring, kitchen };
 const tall: Stand = { vessel: vessel(360, 340), burner: { ...ring, powerW: 7000 }, kitchen };
-const order = (litres: number, viscosity = 153) => ({ litres, viscosity });
+const order = (litres: number, target = 153) => ({ litres, target });
 
 describe('the dose solver', () => {
   for (const recipe of [veloute, chowder, potato]) {
@@ -60,17 +61,17 @@ describe('the dose solver', () => {
 
   test('thicker asks for more flour, and a darker roux for more still', () => {
     const dose = (viscosity: number, colour?: 'white' | 'brown') =>
-      planFor(veloute, { ...order(12, viscosity), colour }, tall).solved.trial.dose;
+      planFor(amended(veloute, { colour }), order(12, viscosity), tall).solved.trial.dose;
     expect(dose(250)).toBeGreaterThan(dose(100));
     expect(dose(150, 'brown') / dose(150, 'white')).toBeGreaterThan(1.35);
   });
 
   test('each meaning of equal parts weighs another amount of fat for its flour', () => {
     const fatToFlour = (rule: 'weight' | 'volume' | 'three-to-two') => {
-      const step = planFor(veloute, { ...order(12), rule }, tall).steps.find(
+      const step = planFor(amended(veloute, { rule }), order(12), tall).steps.find(
         (s) => s.step.kind === 'roux',
       )?.step;
-      const sweat = planFor(veloute, { ...order(12), rule }, tall).solved.run.ran[0]!.pot.freeFat;
+      const sweat = planFor(amended(veloute, { rule }), order(12), tall).solved.run.ran[0]!.pot.freeFat;
       if (step?.kind !== 'roux') throw new Error('no roux');
       return (step.fat.amount + sweat / 0.811) / step.flour.amount;
     };
@@ -90,7 +91,7 @@ describe('the dose solver', () => {
 describe('scaling', () => {
   test('2 L in a wide pot, multiplied to 40 L in a deep one, comes out thinner; the plan says how much, why, and corrects it', () => {
     const plan = planFor(veloute, order(40), deep);
-    const m = justMultiplied(veloute, plan);
+    const m = justMultiplied(veloute, { ...plan, trial: plan.solved.trial });
     expect(m.by).toBe(20);
     expect(m.viscosity).toBeLessThan(plan.found.bowlViscosity * 0.85);
     expect(m.volumeMl).toBeGreaterThan(40_500);
@@ -104,9 +105,9 @@ describe('scaling', () => {
 
   test('at home and at its own size there is nothing to correct', () => {
     const plan = planFor(veloute, order(2), { ...veloute.home, kitchen });
-    expect(multipliedWords(justMultiplied(veloute, plan), plan).headline).toMatch(
-      /size the recipe was written for/,
-    );
+    expect(
+      multipliedWords(justMultiplied(veloute, { ...plan, trial: plan.solved.trial }), plan).headline,
+    ).toMatch(/size the recipe was written for/);
   });
 });
 

@@ -1,11 +1,12 @@
 import { FILL_LIMIT, rimVolume } from '../heat/vessel';
+import type { Aim } from '../order/order';
 import type { Kitchen } from '../pot/kitchen';
 import type { Recipe } from '../recipe/recipe';
 import { within } from '../units/range';
 import { cautionsOf } from './deeds';
 import { peakVolume, type Ran, type Run, type Stand } from './solve/simulate';
 import { type Solved, solve } from './solve/solve';
-import type { Order, Plan, PlanStep } from './types';
+import type { Plan, PlanStep } from './types';
 import { warningsFor } from './warnings';
 import { weighOut } from './weighOut';
 
@@ -20,13 +21,13 @@ const toPlanStep = (r: Ran, kitchen: Kitchen): PlanStep => ({
 });
 
 /** A plan of what was solved, or written: timed steps, weigh-out, trajectory and warnings. */
-export function assembled(recipe: Recipe, order: Order, stand: Stand, solved: Solved): Plan {
+export function assembled(recipe: Recipe, aim: Aim, stand: Stand, solved: Solved): Plan {
   const run: Run = solved.run;
   const rimMl = rimVolume(stand.vessel);
   const partial = {
     recipeId: recipe.id,
     recipeName: recipe.name,
-    order,
+    aim: { litres: aim.litres, target: aim.target },
     stand,
     steps: run.ran.map((r) => toPlanStep(r, stand.kitchen)),
     weighOut: weighOut(recipe, run, stand.kitchen),
@@ -48,9 +49,9 @@ export function assembled(recipe: Recipe, order: Order, stand: Stand, solved: So
  * `near` is an earlier plan to start from; it changes the speed, not the answer. Throws {@link OutOfRange}
  * for litres outside 0.1–2000 or a target outside 0.5–20 000 mPa·s.
  */
-export function planFor(recipe: Recipe, order: Order, stand: Stand, near?: Plan): Plan {
-  within('litres', order.litres, 0.1, 2000, 'L');
-  within('target', order.viscosity, 0.5, 20_000, 'mPa·s');
+export function planFor(recipe: Recipe, aim: Aim, stand: Stand, near?: Plan): Plan {
+  within('litres', aim.litres, 0.1, 2000, 'L');
+  within('target', aim.target, 0.5, 20_000, 'mPa·s');
   const from = near?.recipeId === recipe.id ? near.solved : undefined;
-  return assembled(recipe, order, stand, solve(recipe, order, stand, order, from));
+  return assembled(recipe, aim, stand, solve(recipe, aim, stand, from));
 }

@@ -67,7 +67,7 @@ export function predict(recipe: Recipe, scale: number, stand: Stand): Predicted 
   const solved = { run, found: end, trial, slopes: AS_WRITTEN, missed: [], runs: 1 };
   const { warnings } = assembled(
     recipe,
-    { litres: end.volumeMl / 1000, viscosity: end.bowlViscosity },
+    { litres: end.volumeMl / 1000, target: end.bowlViscosity },
     stand,
     solved,
   );

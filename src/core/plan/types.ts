@@ -1,17 +1,10 @@
+import type { Aim } from '../order/order';
 import type { Sample } from '../pot/cook';
 import type { Observation } from '../pot/observe';
 import type { Step } from '../pot/step';
 import type { Caution } from '../safety/cautions';
-import type { EqualParts } from '../thicken/equalParts';
-import type { RouxColour } from '../thicken/granules';
 import type { Stand } from './solve/simulate';
-import type { Aim, Solved } from './solve/solve';
-
-/** What the cook asks for. */
-export type Order = Aim & {
-  readonly rule?: EqualParts | undefined;
-  readonly colour?: RouxColour | undefined;
-};
+import type { Solved } from './solve/solve';
 
 /** A step with its place on the clock, seconds from lighting the flame. */
 export type PlanStep = {
@@ -29,7 +22,8 @@ export type PlanStep = {
 export type Plan = {
   readonly recipeId: string;
   readonly recipeName: string;
-  readonly order: Order;
+  /** What was asked for. */
+  readonly aim: Aim;
   readonly stand: Stand;
   readonly steps: readonly PlanStep[];
   readonly weighOut: readonly WeighLine[];

@@ -24,11 +24,7 @@ const recipe = (steps: readonly object[], more: object = {}): Recipe =>
     ...more,
   });
 const plan = (r: Recipe) =>
-  planFor(
-    r,
-    { litres: r.yieldLitres, viscosity: middleOf(r.band, kitchen.bandLimits) },
-    { ...r.home, kitchen },
-  );
+  planFor(r, { litres: r.yieldLitres, target: middleOf(r.band, kitchen.bandLimits) }, { ...r.home, kitchen });
 const pour = (ingredient: string, amount: string, celsius = 20) => ({
   kind: 'add',
   items: [{ ingredient, amount, celsius }],
@@ -158,7 +154,7 @@ test('vegetables for forty litres are not sweated in the minutes for two: said, 
   const ring = house.burners.find((b) => b.id === 'floor-ring');
   if (!deep || !ring) throw new Error('the demo has them');
   const at = (litres: number, stand: object) =>
-    planFor(veloute, { litres, viscosity: 153 }, { ...veloute.home, kitchen, ...stand }).warnings.find((w) =>
+    planFor(veloute, { litres, target: 153 }, { ...veloute.home, kitchen, ...stand }).warnings.find((w) =>
       w.id.startsWith('sweat-'),
     );
   expect(at(2, {})).toBeUndefined();

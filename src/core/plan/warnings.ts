@@ -277,8 +277,8 @@ function notChilled(run: Run): Warning[] {
 }
 
 /** Lands in another band than was asked for, with nothing left to the plan that could mend it. */
-function anotherBand({ order, found, stand, solved }: Draft): Warning[] {
-  const asked = bandOf(order.viscosity, stand.kitchen.bandLimits);
+function anotherBand({ aim, found, stand, solved }: Draft): Warning[] {
+  const asked = bandOf(aim.target, stand.kitchen.bandLimits);
   if (asked === found.band || solved.missed.length > 0) return [];
   return [
     {

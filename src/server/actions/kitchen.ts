@@ -47,20 +47,20 @@ export async function saveKitchen(pool: pg.Pool, input: unknown): Promise<{ revi
 
 const TestRequest = z.object({
   id: z.uuid({ error: 'id is a UUID made by the station' }),
-  potId: z.string(),
+  vesselId: z.string(),
   burnerId: z.string(),
   readings: WaterTest,
 });
 
 /** Fits a water test, writes it down, and gives its figures to the pot and the burner. The same id twice does it once. */
 export async function recordWaterTest(pool: pg.Pool, input: unknown): Promise<WaterTested> {
-  const { id, potId, burnerId, readings } = accept(TestRequest, input);
+  const { id, vesselId, burnerId, readings } = accept(TestRequest, input);
   return transaction(async (db) => {
     const house = await theHouse(db);
-    const vessel = house.vessels.find((v) => v.id === potId);
+    const vessel = house.vessels.find((v) => v.id === vesselId);
     const burner = house.burners.find((b) => b.id === burnerId);
     const idsOf = (all: readonly { id: string }[]) => all.map((x) => x.id);
-    if (!vessel) throw unknown('potId', potId, idsOf(house.vessels));
+    if (!vessel) throw unknown('vesselId', vesselId, idsOf(house.vessels));
     if (!burner) throw unknown('burnerId', burnerId, idsOf(house.burners));
     let tested: WaterTested;
     try {
@@ -73,13 +73,13 @@ export async function recordWaterTest(pool: pg.Pool, input: unknown): Promise<Wa
       throw error;
     }
     const { lossFactor, intoPotW } = tested;
-    if (await writeWaterTest(db, house.id, { id, potId, burnerId, readings, lossFactor, intoPotW })) {
+    if (await writeWaterTest(db, house.id, { id, vesselId, burnerId, readings, lossFactor, intoPotW })) {
       const file = kitchenFileOf(house);
       await replaceHouse(
         db,
         {
           ...file,
-          vessels: file.vessels.map((v) => (v.id === potId ? { ...v, lossFactor } : v)),
+          vessels: file.vessels.map((v) => (v.id === vesselId ? { ...v, lossFactor } : v)),
           burners: file.burners.map((b) => (b.id === burnerId ? { ...b, intoPotW } : b)),
         },
         house.revision,

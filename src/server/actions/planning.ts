@@ -1,47 +1,17 @@
 import * as z from 'zod';
-import { LADDER_RANGE } from '../../core/flow/bands';
 import type { House } from '../../core/house/house';
-import { GENTLY } from '../../core/order/gently';
-import { AS_WRITTEN, amended, WAYS } from '../../core/order/ways';
+import { amended } from '../../core/order/amended';
+import { Order } from '../../core/order/order';
 import { planFor } from '../../core/plan/plan';
 import type { Plan } from '../../core/plan/types';
 import type { Recipe } from '../../core/recipe/recipe';
-import { EQUAL_PARTS } from '../../core/thicken/equalParts';
-import { ROUX_COLOURS } from '../../core/thicken/granules';
 import { momentOf } from '../../core/units/moment';
-import { numberFrom } from '../../core/units/numberFrom';
 import type { Queryable } from '../data/database';
 import { readHouse } from '../queries/kitchen';
 import { readRecipe, readRecipes } from '../queries/recipes';
 import { cannot, unknown } from '../refusal';
 
-export const LITRES_RANGE = [0.2, 500] as const;
-
-const named = (what: string) =>
-  z
-    .string({ error: `${what} is the id of one` })
-    .min(1)
-    .max(60);
-
-/** What a plan is asked with. */
-export const PlanRequest = z.object({
-  recipeId: named('recipeId'),
-  litres: numberFrom('litres', ...LITRES_RANGE, 'L'),
-  viscosity: numberFrom('viscosity', ...LADDER_RANGE, 'mPa·s'),
-  vesselId: named('vesselId'),
-  burnerId: named('burnerId'),
-  rule: z.enum(EQUAL_PARTS).optional(),
-  colour: z.enum(ROUX_COLOURS).optional(),
-  way: z.enum([AS_WRITTEN.id, ...WAYS.map((w) => w.id)]).optional(),
-  share: numberFrom('share', 0, 1).optional(),
-  moreFat: numberFrom('moreFat', 0, 20_000, 'g').optional(),
-  moreSimmer: numberFrom('moreSimmer', 0, 240, 'min').optional(),
-  liquidAt: numberFrom('liquidAt', 1, 98, '°C').optional(),
-  dairy: z.enum(GENTLY).optional(),
-});
-export type PlanRequest = z.infer<typeof PlanRequest>;
-
-export const StartRequest = PlanRequest.extend({
+export const StartRequest = Order.extend({
   id: z.uuid({ error: 'id is a UUID made by the station' }),
   startedAt: momentOf('startedAt'),
   serveAt: momentOf('serveAt').nullish(),
@@ -58,35 +28,35 @@ export type Planned = {
   readonly recipeVersion: number;
 };
 
-/** Plans `request` in the stored house. Refuses an unknown recipe, pot or burner, naming those there are. */
-export async function planStored(db: Queryable, request: PlanRequest): Promise<Planned> {
+/** Plans `order` in the stored house. Refuses an unknown recipe, pot or burner, naming those there are. */
+export async function planStored(db: Queryable, order: Order): Promise<Planned> {
   const house = await readHouse(db);
   if (!house) throw unknown('kitchen', 'none', []);
-  const stored = await readRecipe(db, house.id, request.recipeId);
+  const stored = await readRecipe(db, house.id, order.recipeId);
   if (!stored) {
     const known = await readRecipes(db, house.id);
     throw unknown(
       'recipeId',
-      request.recipeId,
+      order.recipeId,
       known.map((r) => r.recipe.id),
     );
   }
-  const vessel = house.vessels.find((v) => v.id === request.vesselId);
+  const vessel = house.vessels.find((v) => v.id === order.vesselId);
   if (!vessel)
     throw unknown(
       'vesselId',
-      request.vesselId,
+      order.vesselId,
       house.vessels.map((v) => v.id),
     );
-  const burner = house.burners.find((b) => b.id === request.burnerId);
+  const burner = house.burners.find((b) => b.id === order.burnerId);
   if (!burner)
     throw unknown(
       'burnerId',
-      request.burnerId,
+      order.burnerId,
       house.burners.map((b) => b.id),
     );
-  const recipe = amended(stored.recipe, request);
-  const plan = planFor(recipe, request, { vessel, burner, kitchen: house.kitchen });
+  const recipe = amended(stored.recipe, order);
+  const plan = planFor(recipe, order, { vessel, burner, kitchen: house.kitchen });
   return { house, plan, recipe, recipeVersion: stored.version };
 }
 
@@ -94,8 +64,8 @@ export async function planStored(db: Queryable, request: PlanRequest): Promise<P
 const FIELD_OF: Record<string, string> = {
   overflow: 'litres',
   'no room for liquid': 'litres',
-  'too thick without': 'viscosity',
-  'too thin with all': 'viscosity',
+  'too thick without': 'target',
+  'too thin with all': 'target',
 };
 
 /** Refuses a plan that has a reason to stop: it does not fit, does not boil, or misses its target. */

@@ -88,7 +88,7 @@ export async function loadDemo(pool: pg.Pool, folder: string): Promise<boolean> 
       id: batchId,
       recipeId: 'smoked-parsnip-veloute',
       litres: 8,
-      viscosity: Math.round(middleOf('Coating', kitchen.bandLimits)),
+      target: Math.round(middleOf('Coating', kitchen.bandLimits)),
       vesselId: 'middle-28',
       burnerId: 'front-right',
       startedAt: startedAt.toISOString(),

@@ -3,7 +3,7 @@ import type { Queryable } from '../data/database';
 
 export type WaterTestRecord = {
   readonly id: string;
-  readonly potId: string;
+  readonly vesselId: string;
   readonly burnerId: string;
   readonly madeAt: string;
   readonly readings: WaterTest;
@@ -20,7 +20,7 @@ export async function writeWaterTest(
   const { rowCount } = await db.query(
     `INSERT INTO water_test (id, kitchen_id, pot_id, burner_id, readings, loss_factor, into_pot_w)
      VALUES ($1, $2, $3, $4, $5::jsonb, $6, $7) ON CONFLICT (id) DO NOTHING`,
-    [t.id, kitchenId, t.potId, t.burnerId, JSON.stringify(t.readings), t.lossFactor, t.intoPotW],
+    [t.id, kitchenId, t.vesselId, t.burnerId, JSON.stringify(t.readings), t.lossFactor, t.intoPotW],
   );
   return rowCount === 1;
 }
@@ -33,7 +33,7 @@ export async function readWaterTests(db: Queryable, kitchenId: string): Promise<
   );
   return rows.map((r) => ({
     id: r.id,
-    potId: r.pot_id,
+    vesselId: r.pot_id,
     burnerId: r.burner_id,
     madeAt: r.made_at.toISOString(),
     readings: r.readings,

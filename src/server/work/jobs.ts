@@ -1,18 +1,19 @@
 import { setPriority } from 'node:os';
-import { planAsked } from '../../core/compare/remedies';
+import { planOrder } from '../../core/compare/remedies';
 import { middleOf } from '../../core/flow/bands';
 import { spreadSheet } from '../../core/flow/readings/sheet';
 import { recipeFrom } from '../../core/formats/draft/draft';
 import type { ReviewedLine } from '../../core/formats/draft/draftSteps';
 import { openFile } from '../../core/formats/openFile';
 import { planSheet } from '../../core/formats/sheet';
+import type { Order, TimedOrder } from '../../core/order/order';
 import { foresee } from '../../core/plan/foresee';
 import { planFor } from '../../core/plan/plan';
 import type { Plan } from '../../core/plan/types';
 import { Recipe } from '../../core/recipe/recipe';
 import { plannedBatch } from '../actions/batches';
 import { theHouse } from '../actions/kitchen';
-import { type PlanRequest, planStored, type StartRequest } from '../actions/planning';
+import { planStored, type StartRequest } from '../actions/planning';
 import { badFile, takeArchive } from '../archive/take';
 import { isAway, pool } from '../data/database';
 import { lineSpreadPdf } from '../exports/lineSpreadPdf';
@@ -30,16 +31,10 @@ const db = () => pool('archive');
 /** A plan as it leaves: without what the solver keeps for itself. */
 const outside = ({ solved: _kept, ...body }: Plan): Omit<Plan, 'solved'> => body;
 
-/** What an address asks a plan for, worked out already. */
-export type Wanted = Parameters<typeof planAsked>[0]['asked'] & {
-  readonly recipeId: string;
-  readonly serveAt: string;
-};
-
-async function planWanted(wanted: Wanted) {
+async function planWanted(order: TimedOrder) {
   const house = await theHouse(db());
-  const stored = await readRecipe(db(), house.id, wanted.recipeId);
-  const plan = stored && planAsked({ house, recipe: stored.recipe, asked: wanted });
+  const stored = await readRecipe(db(), house.id, order.recipeId);
+  const plan = stored && planOrder({ house, recipe: stored.recipe, order });
   if (!plan) throw unknown('kitchen', 'its pots or burners', []);
   return { plan, house };
 }
@@ -52,7 +47,7 @@ export type Landing = {
 };
 
 export const jobs = {
-  plan: async (request: PlanRequest) => outside((await planStored(db(), request)).plan),
+  plan: async (order: Order) => outside((await planStored(db(), order)).plan),
   planned: (request: StartRequest) => plannedBatch(db(), request),
   foresee: async (body: unknown) => foresee(body, await theHouse(db())),
   draft: async (r: {
@@ -69,15 +64,15 @@ export const jobs = {
       );
     return made;
   },
-  sheet: async (wanted: Wanted) => {
-    const { plan, house } = await planWanted(wanted);
-    return planSheet(plan, wanted.serveAt, house.show);
+  sheet: async (order: TimedOrder) => {
+    const { plan, house } = await planWanted(order);
+    return planSheet(plan, order.serveAt, house.show);
   },
-  asJson: async (wanted: Wanted) => outside((await planWanted(wanted)).plan),
-  asCsv: async (wanted: Wanted) => weighOutCsv((await planWanted(wanted)).plan),
-  asPdf: async ({ wanted, paper }: { wanted: Wanted; paper: Paper }) => {
-    const { plan, house } = await planWanted(wanted);
-    return planPdf(planSheet(plan, wanted.serveAt, house.show), paper);
+  asJson: async (order: TimedOrder) => outside((await planWanted(order)).plan),
+  asCsv: async (order: TimedOrder) => weighOutCsv((await planWanted(order)).plan),
+  asPdf: async ({ order, paper }: { order: TimedOrder; paper: Paper }) => {
+    const { plan, house } = await planWanted(order);
+    return planPdf(planSheet(plan, order.serveAt, house.show), paper);
   },
   lineSpread: async ({ celsius, paper }: { celsius: number; paper: Paper }) => {
     const { kitchen } = await theHouse(db());
@@ -94,7 +89,7 @@ export const jobs = {
       const recipe = Recipe.parse(body);
       const plan = planFor(
         recipe,
-        { litres: recipe.yieldLitres, viscosity: middleOf(recipe.band, kitchen.bandLimits) },
+        { litres: recipe.yieldLitres, target: middleOf(recipe.band, kitchen.bandLimits) },
         { ...recipe.home, kitchen },
       );
       return {

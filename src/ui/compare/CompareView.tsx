@@ -5,10 +5,12 @@ import Link from 'next/link';
 import { type ReactNode, Suspense, useMemo, useState } from 'react';
 import type { Compared } from '../../core/compare/compare';
 import { bandOf } from '../../core/flow/bands';
-import { AS_WRITTEN, usualShare, WAYS } from '../../core/order/ways';
+import { usualShare } from '../../core/order/amended';
+import type { TimedOrder } from '../../core/order/order';
+import { AS_WRITTEN, WAYS } from '../../core/order/ways';
 import { capital, duration, mPas, spaced, wholeLitres } from '../../core/units/format';
 import { addressOf, SHARES } from '../order/address';
-import { amendmentOf, type Stores, type Wish } from '../order/request';
+import type { Stores } from '../order/stores';
 import { useCompared } from '../order/useCompared';
 import { Choice } from '../shared/form/Choice';
 import { Segments } from '../shared/form/Segments';
@@ -69,36 +71,33 @@ function Dose({ one }: { one: Compared }) {
 }
 
 /** One pot, every thickener: doses and properties as a table, curves beside, one of them taken into the plan. */
-export function CompareView({ stores, first }: { stores: Stores; first: Wish }) {
+export function CompareView({ stores, first }: { stores: Stores; first: TimedOrder }) {
   const { house, recipes } = stores;
-  const [wish, setWish] = useState(first);
-  const written = recipes.find((r) => r.id === wish.recipeId) ?? recipes[0];
-  const vessel = house.vessels.find((v) => v.id === wish.vesselId) ?? house.vessels[0];
-  const burner = house.burners.find((b) => b.id === wish.burnerId) ?? house.burners[0];
-  const [share, setShare] = useState(wish.share ?? (written ? usualShare(written) : 1));
+  const [order, setOrder] = useState(first);
+  const written = recipes.find((r) => r.id === order.recipeId) ?? recipes[0];
+  const vessel = house.vessels.find((v) => v.id === order.vesselId) ?? house.vessels[0];
+  const burner = house.burners.find((b) => b.id === order.burnerId) ?? house.burners[0];
+  const [share, setShare] = useState(order.share ?? (written ? usualShare(written) : 1));
   const [shown, setShown] = useState<'table' | 'curves'>('table');
-  const [picked, setPicked] = useState(wish.way ?? AS_WRITTEN.id);
+  const [picked, setPicked] = useState(order.way ?? AS_WRITTEN.id);
   const question = useMemo(() => {
     if (!written || !vessel || !burner) return null;
-    const { litres, viscosity, rule, colour } = wish;
-    const amendment = { ...amendmentOf(wish), share };
     return {
       kind: 'compare' as const,
-      key: JSON.stringify([wish, share]),
+      key: JSON.stringify([order, share]),
       recipe: written,
-      order: { litres, viscosity, rule, colour },
+      order: { ...order, share },
       stand: { vessel, burner, kitchen: house.kitchen },
-      amendment,
     };
-  }, [wish, share, written, vessel, burner, house.kitchen]);
+  }, [order, share, written, vessel, burner, house.kitchen]);
   const all = useCompared(question);
   if (!written || !vessel || !burner || !question) return null;
 
   const { bandLimits } = house.kitchen;
   const done = all.length === HOW_MANY;
   const one = all.find((c) => c.way.id === picked) ?? all[0];
-  const into: Wish = {
-    ...wish,
+  const into: TimedOrder = {
+    ...order,
     way: picked === AS_WRITTEN.id ? undefined : picked,
     share: picked === AS_WRITTEN.id ? undefined : share,
   };
@@ -109,7 +108,7 @@ export function CompareView({ stores, first }: { stores: Stores; first: Wish }) 
       <h1 className="sr-only">Compare</h1>
       <div className="flex shrink-0 flex-wrap items-center gap-x-6 gap-y-2 border-ink border-b-2 bg-surface px-5 py-3 min-[1100px]:px-7">
         <p className="text-[clamp(20px,2.05vw,27px)] leading-[1.5]">
-          {wholeLitres(wish.litres)} L of{' '}
+          {wholeLitres(order.litres)} L of{' '}
           <Choice
             label="Soup"
             value={written.id}
@@ -118,12 +117,11 @@ export function CompareView({ stores, first }: { stores: Stores; first: Wish }) 
               const next = recipes.find((r) => r.id === recipeId);
               setPicked(AS_WRITTEN.id);
               if (next) setShare(usualShare(next));
-              setWish((w) => ({ ...w, recipeId, rule: undefined, colour: undefined }));
+              setOrder((w) => ({ ...w, recipeId, rule: undefined, colour: undefined }));
             }}
             options={recipes.map((r) => ({ value: r.id, words: r.name, aside: r.school }))}
           />
-          , <b>{bandOf(wish.viscosity, bandLimits)}</b> ({mPas(wish.viscosity)} mPa·s), in{' '}
-          <b>{vessel.name}</b>.
+          , <b>{bandOf(order.target, bandLimits)}</b> ({mPas(order.target)} mPa·s), in <b>{vessel.name}</b>.
         </p>
         <span className="ml-auto flex flex-wrap items-center gap-3">
           <span className="font-bold">It does</span>
@@ -233,7 +231,7 @@ export function CompareView({ stores, first }: { stores: Stores; first: Wish }) 
           <div className="min-h-100 p-4">
             {done ? (
               <Suspense fallback={<p className="text-quiet">Drawing the curves …</p>}>
-                <Curves all={all} picked={picked} target={wish.viscosity} limits={bandLimits} />
+                <Curves all={all} picked={picked} target={order.target} limits={bandLimits} />
               </Suspense>
             ) : (
               <p role="status" className="text-quiet">

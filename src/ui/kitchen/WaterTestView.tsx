@@ -20,7 +20,7 @@ import { useNow } from '../station/useNow';
 
 type Past = {
   readonly id: string;
-  readonly potId: string;
+  readonly vesselId: string;
   readonly burnerId: string;
   readonly madeAt: string;
   readonly lossFactor: number;
@@ -30,7 +30,7 @@ type Past = {
 /** Everything typed and both stop-watches, kept on the device: the test takes an hour. */
 type Typed = {
   readonly id: string;
-  readonly potId: string;
+  readonly vesselId: string;
   readonly burnerId: string;
   readonly by: 'weight' | 'level';
   readonly litres: string;
@@ -48,9 +48,9 @@ type Typed = {
 
 const KEY = 'panache.water-test';
 
-const fresh = (potId: string, burnerId: string): Typed => ({
+const fresh = (vesselId: string, burnerId: string): Typed => ({
   id: uuid(),
-  potId,
+  vesselId,
   burnerId,
   by: 'weight',
   litres: '',
@@ -89,7 +89,7 @@ export function WaterTestView({ house, boils, first, past }: Props) {
   useEffect(() => {
     try {
       const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as Typed | null;
-      if (kept?.potId === first) setTyped(kept);
+      if (kept?.vesselId === first) setTyped(kept);
     } catch {
       // What cannot be read is begun anew.
     }
@@ -108,7 +108,7 @@ export function WaterTestView({ house, boils, first, past }: Props) {
     className: 'figures text-[24px] font-bold text-right',
   });
 
-  const vessel = house.vessels.find((v) => v.id === typed.potId);
+  const vessel = house.vessels.find((v) => v.id === typed.vesselId);
   const burner = house.burners.find((b) => b.id === typed.burnerId);
   const sign = typed.by === 'weight' ? 'g, pot and all' : 'mm from the bottom';
   const most = Math.min(97, Math.floor(boils - 2));
@@ -118,7 +118,7 @@ export function WaterTestView({ house, boils, first, past }: Props) {
     setBusy(true);
     const answer = await ask<WaterTested>('POST', '/api/kitchen/water-tests', {
       id: typed.id,
-      potId: typed.potId,
+      vesselId: typed.vesselId,
       burnerId: typed.burnerId,
       readings: {
         by: typed.by,
@@ -204,7 +204,7 @@ export function WaterTestView({ house, boils, first, past }: Props) {
                 className={BUTTON}
                 onClick={() => {
                   setTested(null);
-                  setTyped(fresh(typed.potId, typed.burnerId));
+                  setTyped(fresh(typed.vesselId, typed.burnerId));
                 }}
               >
                 Another test
@@ -227,9 +227,9 @@ export function WaterTestView({ house, boils, first, past }: Props) {
               <Pick
                 id="w-pot"
                 label="Pot"
-                value={typed.potId}
-                onChange={(e) => change({ potId: e.target.value })}
-                problem={problems.potId}
+                value={typed.vesselId}
+                onChange={(e) => change({ vesselId: e.target.value })}
+                problem={problems.vesselId}
               >
                 {house.vessels.map((v) => (
                   <option key={v.id} value={v.id}>
@@ -320,7 +320,8 @@ export function WaterTestView({ house, boils, first, past }: Props) {
             <ul>
               {past.map((p) => (
                 <li key={p.id} className="border-rule border-b py-2">
-                  {p.madeAt.slice(0, 10)} · {house.vessels.find((v) => v.id === p.potId)?.name ?? p.potId} on{' '}
+                  {p.madeAt.slice(0, 10)} ·{' '}
+                  {house.vessels.find((v) => v.id === p.vesselId)?.name ?? p.vesselId} on{' '}
                   {house.burners.find((b) => b.id === p.burnerId)?.name ?? p.burnerId}:{' '}
                   <b className="figures">{spaced(p.lossFactor, 2)} ×</b>,{' '}
                   <b className="figures">{spaced(p.intoPotW / 1000, 2)} kW</b>

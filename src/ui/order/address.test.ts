@@ -4,7 +4,7 @@ import { planFor } from '../../core/plan/plan';
 import { STANDARD_KITCHEN as kitchen } from '../../core/pot/kitchen';
 import { METRIC } from '../../core/units/show';
 import { levelsOf } from '../plan/levels';
-import { addressOf, wishFrom } from './address';
+import { addressOf, orderFrom } from './address';
 
 const recipes = [demoRecipe('cockle-and-leek-chowder'), demoRecipe('smoked-parsnip-veloute')];
 const vessel = { material: 'stainless steel' as const, massG: 3000 };
@@ -26,18 +26,18 @@ const house: House = {
 const stores = { house, recipes };
 
 test('an empty address gets the house’s first soup in a pot that holds it', () => {
-  expect(wishFrom({}, stores)).toMatchObject({
+  expect(orderFrom({}, stores)).toMatchObject({
     recipeId: 'cockle-and-leek-chowder',
     litres: 12,
     vesselId: 'large',
     burnerId: 'ring',
-    viscosity: 153,
+    target: 153,
   });
-  expect(wishFrom({ litres: '2' }, stores)?.vesselId).toBe('small');
+  expect(orderFrom({ litres: '2' }, stores)?.vesselId).toBe('small');
 });
 
 test('nonsense in an address falls back, part by part', () => {
-  const wish = wishFrom(
+  const order = orderFrom(
     {
       recipe: 'gruel',
       litres: '-4',
@@ -49,19 +49,19 @@ test('nonsense in an address falls back, part by part', () => {
     },
     stores,
   );
-  expect(wish).toMatchObject({
+  expect(order).toMatchObject({
     recipeId: 'cockle-and-leek-chowder',
     litres: 12,
-    viscosity: 153,
+    target: 153,
     vesselId: 'large',
     serveAt: '18:30',
     colour: 'brown',
   });
-  expect(wish?.rule).toBeUndefined();
+  expect(order?.rule).toBeUndefined();
 });
 
-test('a wish comes back from its own address', () => {
-  const wish = wishFrom(
+test('a order comes back from its own address', () => {
+  const order = orderFrom(
     {
       recipe: 'smoked-parsnip-veloute',
       litres: '8',
@@ -73,18 +73,18 @@ test('a wish comes back from its own address', () => {
     },
     stores,
   )!;
-  const query = Object.fromEntries(new URL(addressOf(wish), 'http://x').searchParams);
-  expect(wishFrom(query, stores)).toEqual(wish);
+  const query = Object.fromEntries(new URL(addressOf(order), 'http://x').searchParams);
+  expect(orderFrom(query, stores)).toEqual(order);
 });
 
-test('a kitchen without pots or soups has nothing to wish for', () => {
-  expect(wishFrom({}, { house: { ...house, vessels: [] }, recipes })).toBeNull();
-  expect(wishFrom({}, { house, recipes: [] })).toBeNull();
+test('a kitchen without pots or soups has nothing to order for', () => {
+  expect(orderFrom({}, { house: { ...house, vessels: [] }, recipes })).toBeNull();
+  expect(orderFrom({}, { house, recipes: [] })).toBeNull();
 });
 
 test('the wall is marked at the pass and at each stage that moves the level; marks that fall together are one', () => {
   const stand = { vessel: house.vessels[1]!, burner: house.burners[0]!, kitchen };
-  const levels = levelsOf(planFor(recipes[0]!, { litres: 12, viscosity: 153 }, stand));
+  const levels = levelsOf(planFor(recipes[0]!, { litres: 12, target: 153 }, stand));
   expect(levels.map((l) => l.label)).toEqual(['at the pass', 'liquid in', 'potato in']);
   expect(levels[0]?.ml).toBeCloseTo(12_000, -2);
   expect(levels[1]?.ml).toBeLessThan(7000);
@@ -92,11 +92,11 @@ test('the wall is marked at the pass and at each stage that moves the level; mar
 });
 
 test('a way of thickening, its share and what mends a warning come back from the address', () => {
-  const wish = wishFrom(
+  const order = orderFrom(
     { way: 'slurry.cornstarch', share: '0.5', butter: '20', longer: '5', liquid: '80', dairy: 'last' },
     stores,
   )!;
-  expect(wish).toMatchObject({
+  expect(order).toMatchObject({
     way: 'slurry.cornstarch',
     share: 0.5,
     moreFat: 20,
@@ -104,9 +104,9 @@ test('a way of thickening, its share and what mends a warning come back from the
     liquidAt: 80,
     dairy: 'last',
   });
-  const query = Object.fromEntries(new URL(addressOf(wish), 'http://x').searchParams);
-  expect(wishFrom(query, stores)).toEqual(wish);
-  expect(wishFrom({ way: 'sawdust', share: '7' }, stores)).not.toHaveProperty('way');
+  const query = Object.fromEntries(new URL(addressOf(order), 'http://x').searchParams);
+  expect(orderFrom(query, stores)).toEqual(order);
+  expect(orderFrom({ way: 'sawdust', share: '7' }, stores)).not.toHaveProperty('way');
   const blended = { house, recipes: [demoRecipe('haddock-and-sweetcorn-chowder')] };
-  expect(wishFrom({ way: 'slurry.cornstarch', share: '0.5' }, blended)).not.toHaveProperty('way');
+  expect(orderFrom({ way: 'slurry.cornstarch', share: '0.5' }, blended)).not.toHaveProperty('way');
 });

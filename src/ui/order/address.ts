@@ -1,20 +1,19 @@
-import { LADDER_RANGE, middleOf } from '../../core/flow/bands';
-import { rimVolume } from '../../core/heat/vessel';
+import { middleOf } from '../../core/flow/bands';
+import { FILL_LIMIT, rimVolume } from '../../core/heat/vessel';
+import { cannotBe } from '../../core/order/amended';
+import { ORDER_BOUNDS, USUAL_LITRES, USUAL_TIME } from '../../core/order/bounds';
 import { GENTLY } from '../../core/order/gently';
-import type { Amendment } from '../../core/order/ways';
-import { AS_WRITTEN, cannotBe, wayOf } from '../../core/order/ways';
+import type { Amendment, Order, TimedOrder } from '../../core/order/order';
+import { AS_WRITTEN, wayOf } from '../../core/order/ways';
 import type { Recipe } from '../../core/recipe/recipe';
 import { EQUAL_PARTS } from '../../core/thicken/equalParts';
 import { ROUX_COLOURS } from '../../core/thicken/granules';
-import type { Stores, Wish } from './request';
-
-export const MOST_LITRES = 500;
-export const LEAST_LITRES = 0.2;
+import type { Stores } from './stores';
 
 const oneOf = <T extends string>(all: readonly T[], text: string | undefined): T | undefined =>
   all.find((x) => x === text);
 
-const numberIn = (text: string | undefined, low: number, high: number): number | undefined => {
+const numberIn = (text: string | undefined, [low, high]: readonly [number, number]): number | undefined => {
   const n = Number(text);
   return text !== undefined && n >= low && n <= high ? n : undefined;
 };
@@ -24,10 +23,10 @@ export const SHARES = [0.25, 0.5, 0.75, 1] as const;
 
 function amendmentFrom(query: Record<string, string | undefined>, recipe: Recipe): Amendment {
   const way = wayOf(query.way);
-  const share = numberIn(query.share, 0.05, 1) ?? 1;
-  const moreFat = numberIn(query.butter, 0.1, 20_000);
-  const moreSimmer = numberIn(query.longer, 1, 240);
-  const liquidAt = numberIn(query.liquid, 1, 98);
+  const share = numberIn(query.share, ORDER_BOUNDS.share) ?? 1;
+  const moreFat = numberIn(query.butter, ORDER_BOUNDS.moreFat);
+  const moreSimmer = numberIn(query.longer, ORDER_BOUNDS.moreSimmer);
+  const liquidAt = numberIn(query.liquid, ORDER_BOUNDS.liquidAt);
   const dairy = oneOf(GENTLY, query.dairy);
   return {
     ...(way && way !== AS_WRITTEN && cannotBe(recipe, share) === null && { way: way.id, share }),
@@ -38,49 +37,53 @@ function amendmentFrom(query: Record<string, string | undefined>, recipe: Recipe
   };
 }
 
-/** The wish an address asks for; whatever it leaves out or gets wrong falls back to the house's first. Null in an empty house. */
-export function wishFrom(query: Record<string, string | undefined>, { house, recipes }: Stores): Wish | null {
+/** The order an address asks for; whatever it leaves out or gets wrong falls back to the house's first. Null in an empty house. */
+export function orderFrom(
+  query: Record<string, string | undefined>,
+  { house, recipes }: Stores,
+): TimedOrder | null {
   const recipe = recipes.find((r) => r.id === query.recipe) ?? recipes[0];
-  const litres = numberIn(query.litres, LEAST_LITRES, MOST_LITRES) ?? 12;
-  const roomy = house.vessels.find((v) => rimVolume(v) * 0.8 >= litres * 1000);
+  const litres = numberIn(query.litres, ORDER_BOUNDS.litres) ?? USUAL_LITRES;
+  const roomy = house.vessels.find((v) => rimVolume(v) * FILL_LIMIT >= litres * 1000);
   const vessel = house.vessels.find((v) => v.id === query.pot) ?? roomy ?? house.vessels.at(-1);
   const burner = house.burners.find((b) => b.id === query.burner) ?? house.burners[0];
   if (!recipe || !vessel || !burner) return null;
   return {
     recipeId: recipe.id,
     litres,
-    viscosity:
-      numberIn(query.target, ...LADDER_RANGE) ?? Math.round(middleOf(recipe.band, house.kitchen.bandLimits)),
+    target:
+      numberIn(query.target, ORDER_BOUNDS.target) ??
+      Math.round(middleOf(recipe.band, house.kitchen.bandLimits)),
     vesselId: vessel.id,
     burnerId: burner.id,
     rule: oneOf(EQUAL_PARTS, query.rule),
     colour: oneOf(ROUX_COLOURS, query.colour),
     ...amendmentFrom(query, recipe),
-    serveAt: /^\d{2}:\d{2}$/.test(query.at ?? '') ? (query.at ?? '') : '18:30',
+    serveAt: /^\d{2}:\d{2}$/.test(query.at ?? '') ? (query.at ?? '') : USUAL_TIME,
   };
 }
 
 /** What the address says after its question mark. */
-export function queryOf(w: Wish): URLSearchParams {
+export function queryOf(order: TimedOrder): URLSearchParams {
   return new URLSearchParams({
-    recipe: w.recipeId,
-    litres: String(w.litres),
-    target: String(Math.round(w.viscosity)),
-    pot: w.vesselId,
-    burner: w.burnerId,
-    at: w.serveAt,
-    ...(w.rule && { rule: w.rule }),
-    ...(w.colour && { colour: w.colour }),
-    ...(w.way && { way: w.way, share: String(w.share ?? 1) }),
-    ...(w.moreFat && { butter: String(w.moreFat) }),
-    ...(w.moreSimmer && { longer: String(w.moreSimmer) }),
-    ...(w.liquidAt !== undefined && { liquid: String(w.liquidAt) }),
-    ...(w.dairy && { dairy: w.dairy }),
+    recipe: order.recipeId,
+    litres: String(order.litres),
+    target: String(Math.round(order.target)),
+    pot: order.vesselId,
+    burner: order.burnerId,
+    at: order.serveAt,
+    ...(order.rule && { rule: order.rule }),
+    ...(order.colour && { colour: order.colour }),
+    ...(order.way && { way: order.way, share: String(order.share ?? 1) }),
+    ...(order.moreFat && { butter: String(order.moreFat) }),
+    ...(order.moreSimmer && { longer: String(order.moreSimmer) }),
+    ...(order.liquidAt !== undefined && { liquid: String(order.liquidAt) }),
+    ...(order.dairy && { dairy: order.dairy }),
   });
 }
 
-/** The address that brings this wish back. */
-export const addressOf = (w: Wish): string => `/plan?${queryOf(w)}`;
+/** The address that brings this order back. */
+export const addressOf = (order: TimedOrder): string => `/plan?${queryOf(order)}`;
 
-/** A wish as {@link StartRequest} and the plan's exports ask for it. */
-export const requestOf = ({ serveAt: _words, ...w }: Wish) => w;
+/** An order as the server takes it: its time goes along as a moment. */
+export const requestOf = ({ serveAt: _words, ...order }: TimedOrder): Order => order;

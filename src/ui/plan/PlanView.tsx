@@ -8,12 +8,13 @@ import { v4 as uuid } from 'uuid';
 import { multipliedWords } from '../../core/compare/multiplied';
 import { bandOf, chanceOfBand } from '../../core/flow/bands';
 import { bracketOf } from '../../core/maths/logNormal';
+import type { TimedOrder } from '../../core/order/order';
 import { nextTime, timeOfDay } from '../../core/units/clock';
 import { litres } from '../../core/units/format';
 import { degrees, inDegrees } from '../../core/units/show';
 import { fireWords } from '../../core/words/steps';
 import { addressOf, requestOf } from '../order/address';
-import type { Stores, Wish } from '../order/request';
+import type { Stores } from '../order/stores';
 import { Ladder } from '../shared/draw/Ladder';
 import { PotDrawing } from '../shared/draw/PotDrawing';
 import { Segments } from '../shared/form/Segments';
@@ -53,12 +54,12 @@ type List = (typeof LISTS)[number]['value'];
 /** The address follows the sentence once it rests this long, ms. */
 const SETTLE = 250;
 
-export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
-  const [wish, setWish] = useState(first);
-  const { plan, recipe, written, stand, thoughts, thinking, remedies, sizes, work } = usePlan(stores, wish);
-  const order = useRef(plan.order);
+export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder }) {
+  const [order, setOrder] = useState(first);
+  const { plan, recipe, written, stand, thoughts, thinking, remedies, sizes, work } = usePlan(stores, order);
+  const aim = useRef(plan.aim);
   useEffect(() => {
-    order.current = plan.order;
+    aim.current = plan.aim;
   });
   const [list, setList] = useState<List>('weigh');
   const [grouping, setGrouping] = useState<Grouping>('order');
@@ -73,11 +74,11 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
   const now = useNow();
   const { bandLimits } = stores.house.kitchen;
 
-  const change = (to: Partial<Wish>) => {
+  const change = (to: Partial<TimedOrder>) => {
     setRefused(null);
-    setWish((w) => ({ ...w, ...to }));
+    setOrder((o) => ({ ...o, ...to }));
   };
-  const address = addressOf(wish);
+  const address = addressOf(order);
   useEffect(() => {
     // The browser's own method: the router's would take back a view change that is under way.
     const note = () => History.prototype.replaceState.call(window.history, window.history.state, '', address);
@@ -86,7 +87,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
   }, [address]);
 
   const spread = thoughts?.doubt.spread ?? null;
-  const band = bandOf(wish.viscosity, bandLimits);
+  const band = bandOf(order.target, bandLimits);
   const bracket = spread === null ? null : bracketOf(plan.found.bowlViscosity, spread);
   const chance = spread === null ? null : chanceOfBand(plan.found.bowlViscosity, spread, band, bandLimits);
   const compared = thoughts && !thinking ? multipliedWords(thoughts.multiplied, plan) : null;
@@ -108,11 +109,11 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
   });
   const mend = stop && remedies?.[stop.id]?.[0];
 
-  const serveAt = now === null ? null : nextTime(wish.serveAt, new Date(now));
+  const serveAt = now === null ? null : nextTime(order.serveAt, new Date(now));
   const light = serveAt && new Date(serveAt.getTime() - plan.seconds * 1000);
   const sheetOpen = (open: boolean) => setSheet((s) => (open ? s : null));
 
-  // One id for one wish: pressing twice, or again after a lost answer, starts one batch.
+  // One id for one order: pressing twice, or again after a lost answer, starts one batch.
   const batch = useRef({ address: '', id: '' });
   const start = async (anyway = false) => {
     if (starting) return;
@@ -125,7 +126,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
     setRefused(null);
     setInUse(false);
     const answer = await ask('POST', '/api/batches', {
-      ...requestOf(wish),
+      ...requestOf(order),
       id: batch.current.id,
       startedAt: new Date(kitchenNow()).toISOString(),
       serveAt: serveAt?.toISOString() ?? null,
@@ -149,9 +150,9 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
           stores={stores}
           recipe={recipe}
           written={written}
-          order={order}
+          aim={aim}
           stand={stand}
-          wish={wish}
+          order={order}
           lightAt={light && timeOfDay(light)}
           onChange={change}
         />
@@ -221,10 +222,10 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
           </h2>
           <div className="min-h-0 flex-1">
             <Ladder
-              target={wish.viscosity}
+              target={order.target}
               bracket={bracket}
               limits={bandLimits}
-              onTarget={(viscosity) => change({ viscosity })}
+              onTarget={(target) => change({ target })}
             />
           </div>
         </section>
@@ -257,8 +258,8 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
         <ByTest
           plan={plan}
           funnels={stores.house.funnels}
-          onTarget={(viscosity) => {
-            change({ viscosity });
+          onTarget={(target) => {
+            change({ target });
             setSheet(null);
           }}
         />
@@ -267,7 +268,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: Wish }) {
         <Sizes sizes={sizes} />
       </Sheet>
       <Sheet open={sheet === 'away'} onOpenChange={sheetOpen} title="Take the plan away">
-        <TakeAway wish={wish} />
+        <TakeAway order={order} />
       </Sheet>
       <footer className="max-[1100px]:contents min-[1100px]:flex min-[1100px]:shrink-0 min-[1100px]:items-stretch min-[1100px]:border-ink min-[1100px]:border-t-2 min-[1100px]:bg-surface">
         <div

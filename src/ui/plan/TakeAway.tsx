@@ -1,13 +1,13 @@
 'use client';
 
 import { Download, FileText, Printer } from 'lucide-react';
+import type { TimedOrder } from '../../core/order/order';
 import { queryOf } from '../order/address';
-import type { Wish } from '../order/request';
 import { BUTTON } from '../shared/styles';
 
 /** The plan on paper or in another program. */
-export function TakeAway({ wish }: { wish: Wish }) {
-  const query = queryOf(wish).toString();
+export function TakeAway({ order }: { order: TimedOrder }) {
+  const query = queryOf(order).toString();
   const file = (as: string, more = '') => `/api/plan/export?${query}&as=${as}${more}`;
   return (
     <div className="grid gap-3 p-4">

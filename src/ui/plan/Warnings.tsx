@@ -3,9 +3,9 @@
 import { TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
 import type { Remedy } from '../../core/compare/remedies';
+import type { TimedOrder } from '../../core/order/order';
 import type { Warning } from '../../core/plan/types';
 import { inDegrees, type Show } from '../../core/units/show';
-import type { Wish } from '../order/request';
 import { Sheet } from '../shared/Sheet';
 import { BUTTON } from '../shared/styles';
 
@@ -17,7 +17,7 @@ type Props = {
   readonly show: Show;
   /** Asks for the remedies; called when the sheet opens. */
   readonly onOpen: () => void;
-  readonly onApply: (change: Partial<Wish>) => void;
+  readonly onApply: (change: Partial<TimedOrder>) => void;
 };
 
 /** How many things to mind, the list of them one tap away, and what would mend each one tap further. */

@@ -3,16 +3,17 @@
 import '../../core/food/load';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Multiplied } from '../../core/compare/multiplied';
-import type { Question as Asking, Remedy } from '../../core/compare/remedies';
+import type { OrderIn, Remedy } from '../../core/compare/remedies';
 import type { Scaled } from '../../core/compare/scaling';
 import type { Doubt } from '../../core/doubt/uncertainty';
-import { amended } from '../../core/order/ways';
+import { amended } from '../../core/order/amended';
+import type { Aim, TimedOrder } from '../../core/order/order';
 import { planFor } from '../../core/plan/plan';
 import type { Stand } from '../../core/plan/solve/simulate';
-import type { Order, Plan } from '../../core/plan/types';
+import type { Plan } from '../../core/plan/types';
 import type { Recipe } from '../../core/recipe/recipe';
 import type { Ask, Sampled, Told } from '../../workers/planner';
-import { amendmentOf, type Stores, type Wish } from '../order/request';
+import { amendmentOf, type Stores } from '../order/stores';
 import { usePlanner } from '../shared/usePlanner';
 
 /** The finger has to rest this long, ms, before the worker is asked. */
@@ -31,15 +32,14 @@ export type Thoughts = {
 
 export type Planned = {
   readonly plan: Plan;
-  /** As it is cooked: the stored recipe with what the wish changes. */
+  /** As it is cooked: the stored recipe with what the order changes. */
   readonly recipe: Recipe;
   /** As the house writes it. */
   readonly written: Recipe;
   readonly stand: Stand;
-  readonly asking: Asking;
-  /** Of the last wish that was thought through; null until the first is. */
+  /** Of the last order that was thought through; null until the first is. */
   readonly thoughts: Thoughts | null;
-  /** True while `thoughts` is about an earlier wish. */
+  /** True while `thoughts` is about an earlier order. */
   readonly thinking: boolean;
   readonly remedies: Readonly<Record<string, readonly Remedy[]>> | null;
   readonly sizes: readonly Scaled[] | null;
@@ -53,13 +53,13 @@ const find = <T extends { id: string }>(all: readonly T[], id: string): T => {
   return found;
 };
 
-/** Plans `wish` as it changes, on the page itself so that it follows a finger; the rest comes from a worker. */
-export function usePlan({ house, recipes }: Stores, wish: Wish): Planned {
-  const written = find(recipes, wish.recipeId);
-  const vessel = find(house.vessels, wish.vesselId);
-  const burner = find(house.burners, wish.burnerId);
-  const { litres, viscosity, rule, colour } = wish;
-  const changes = JSON.stringify(amendmentOf(wish));
+/** Plans `order` as it changes, on the page itself so that it follows a finger; the rest comes from a worker. */
+export function usePlan({ house, recipes }: Stores, order: TimedOrder): Planned {
+  const written = find(recipes, order.recipeId);
+  const vessel = find(house.vessels, order.vesselId);
+  const burner = find(house.burners, order.burnerId);
+  const { litres, target } = order;
+  const changes = JSON.stringify(amendmentOf(order));
   const recipe = useMemo(() => amended(written, JSON.parse(changes)), [written, changes]);
   const stand = useMemo<Stand>(
     () => ({ vessel, burner, kitchen: house.kitchen }),
@@ -68,16 +68,24 @@ export function usePlan({ house, recipes }: Stores, wish: Wish): Planned {
 
   const last = useRef<{ recipe: Recipe; plan: Plan }>(undefined);
   const { plan, question } = useMemo(() => {
-    const order: Order = { litres, viscosity, rule, colour };
+    const aim: Aim = { litres, target };
     const near = last.current?.recipe === recipe ? last.current.plan : undefined;
-    const made = planFor(recipe, order, stand, near);
+    const made = planFor(recipe, aim, stand, near);
     last.current = { recipe, plan: made };
-    const key = JSON.stringify([recipe.id, changes, order, vessel.id, burner.id]);
+    const key = JSON.stringify([recipe.id, changes, aim, vessel.id, burner.id]);
     return {
       plan: made,
-      question: { kind: 'think', key, recipe, order, stand, samples: SAMPLES } satisfies Ask,
+      question: {
+        kind: 'think',
+        key,
+        recipe,
+        aim,
+        stand,
+        trial: made.solved.trial,
+        samples: SAMPLES,
+      } satisfies Ask,
     };
-  }, [recipe, changes, litres, viscosity, rule, colour, stand, vessel.id, burner.id]);
+  }, [recipe, changes, litres, target, stand, vessel.id, burner.id]);
 
   const [thoughts, setThoughts] = useState<Thoughts | null>(null);
   const [remedied, setRemedied] = useState<Extract<Told, { kind: 'remedied' }> | null>(null);
@@ -96,18 +104,24 @@ export function usePlan({ house, recipes }: Stores, wish: Wish): Planned {
     return () => clearTimeout(timer);
   }, [question, ask]);
 
-  const asking: Asking = { house, recipe: written, asked: wish };
+  const ordered: OrderIn = { house, recipe: written, order };
   const { key } = question;
   return {
     plan,
     recipe,
     written,
     stand,
-    asking,
     thoughts,
     thinking: thoughts?.key !== key,
     remedies: remedied?.key === key ? remedied.remedies : null,
     sizes: scaled?.key === key ? scaled.sizes : null,
-    work: (kind) => ask({ kind, key, question: asking }),
+    work: (kind) => {
+      const { warnings, peakMl, fillLimitMl, found } = plan;
+      ask(
+        kind === 'scaling'
+          ? { kind, key, ordered }
+          : { kind, key, ordered, plan: { warnings, peakMl, fillLimitMl, found } },
+      );
+    },
   };
 }

@@ -1,8 +1,8 @@
-import { PlanRequest } from '../../../server/actions/planning';
+import { Order } from '../../../core/order/order';
 import { accept, readJson, respond } from '../../../server/refusal';
 import { work } from '../../../server/work/work';
 
 /** Plans without writing anything: the same answer the Plan view computes, for other programs. */
 export function POST(request: Request): Promise<Response> {
-  return respond(async () => ({ body: await work('plan', accept(PlanRequest, await readJson(request))) }));
+  return respond(async () => ({ body: await work('plan', accept(Order, await readJson(request))) }));
 }

@@ -2,12 +2,12 @@ import type { Metadata } from 'next';
 import { work } from '../../../server/work/work';
 import { EmptyHouse } from '../../../ui/frame/EmptyHouse';
 import { PrintedPlan } from '../../../ui/print/PrintedPlan';
-import { type Query, wishOf } from '../wishOf';
+import { orderedIn, type Query } from '../ordered';
 
 export const metadata: Metadata = { title: 'Plan on paper' };
 export const dynamic = 'force-dynamic';
 
 export default async function PrintPage({ searchParams }: { searchParams: Promise<Query> }) {
-  const found = await wishOf(await searchParams);
-  return found ? <PrintedPlan sheet={await work('sheet', found.wish)} /> : <EmptyHouse />;
+  const found = await orderedIn(await searchParams);
+  return found ? <PrintedPlan sheet={await work('sheet', found.order)} /> : <EmptyHouse />;
 }

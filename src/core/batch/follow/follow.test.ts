@@ -125,7 +125,7 @@ test('a flow test thinner than thought: the dose still open makes up for it', ()
   if (come?.kind !== 'thicken' || planned?.kind !== 'thicken') throw new Error('it is a slurry');
   expect(come.thickener.amount).toBeGreaterThan(planned.thickener.amount * 1.05);
   expect(come.carrier?.amount).toBeGreaterThan((planned.carrier?.amount ?? 0) * 1.05);
-  expect(to.end.bowlViscosity / PEA.plan.order.viscosity).toBeCloseTo(1, 1);
+  expect(to.end.bowlViscosity / PEA.plan.aim.target).toBeCloseTo(1, 1);
   expect(to.short).toBeNull();
 });
 
@@ -152,7 +152,7 @@ test('a flow test when nothing is open any more says what is short, and that muc
     },
     strand.kitchen,
   );
-  expect(observe(mended.pot, strand.kitchen).bowlViscosity / VELOUTE.plan.order.viscosity).toBeCloseTo(1, 1);
+  expect(observe(mended.pot, strand.kitchen).bowlViscosity / VELOUTE.plan.aim.target).toBeCloseTo(1, 1);
   const thick = eventAt(50, at, spooned(VELOUTE, events, at, 1.8));
   const over = expected(VELOUTE, [...events, thick], at).to.short;
   expect(over?.kind).toBe('thick');

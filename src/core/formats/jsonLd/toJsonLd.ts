@@ -42,7 +42,7 @@ export type RecipeJsonLd = {
 export function toJsonLd(recipe: Recipe, kitchen: Kitchen): RecipeJsonLd {
   const plan: Plan = planFor(
     recipe,
-    { litres: recipe.yieldLitres, viscosity: middleOf(recipe.band, kitchen.bandLimits) },
+    { litres: recipe.yieldLitres, target: middleOf(recipe.band, kitchen.bandLimits) },
     { ...recipe.home, kitchen },
   );
   return {

@@ -8,8 +8,7 @@ import type { Portion, Step } from '../../pot/step';
 import type { Amount, Fraction } from '../../recipe/amount';
 import type { RecipePortion, RecipeStep } from '../../recipe/recipe';
 import { saltBalance } from '../../season/salt';
-import { type EqualParts, fatPerFlour } from '../../thicken/equalParts';
-import type { RouxColour } from '../../thicken/granules';
+import { fatPerFlour } from '../../thicken/equalParts';
 import { STARCH_STRENGTH } from '../../thicken/granules';
 import { METHOD_RULES } from '../../thicken/methods';
 import { pureeStrength } from '../../thicken/puree';
@@ -28,9 +27,6 @@ export type Trial = {
   /** How far what is counted or given as a range comes out from its middle, in standard deviations; 0 unless said. */
   readonly hand?: number;
 };
-
-/** How a plan may depart from its recipe's own roux. */
-export type RouxChoice = { readonly rule?: EqualParts | undefined; readonly colour?: RouxColour | undefined };
 
 /** Grams of salt that bring the pot to the house's level; never negative. */
 export function saltStillToAdd(pot: Pot, kitchen: Kitchen): number {
@@ -85,13 +81,7 @@ function gramsFor(amount: Amount, item: RecipePortion, trial: Trial, pot: Pot, k
 }
 
 /** A recipe's step with every amount in grams, for the pot as it stands when the step begins. */
-export function resolve(
-  step: RecipeStep,
-  trial: Trial,
-  pot: Pot,
-  kitchen: Kitchen,
-  choice: RouxChoice = {},
-): Step {
+export function resolve(step: RecipeStep, trial: Trial, pot: Pot, kitchen: Kitchen): Step {
   const tidy = (g: number): number => (trial.rounded ? roundToScale(g) : g);
   const portion = (item: RecipePortion): Portion => ({
     ...item,
@@ -122,15 +112,14 @@ export function resolve(
       return { ...step, items };
     }
     case 'roux': {
-      const rule = choice.rule ?? step.rule;
       const flour = portion(step.flour);
       const fat = ingredient(step.fat.ingredient);
-      const wanted = flour.amount * fatPerFlour(rule, ingredient(flour.ingredient).density, fat.density);
+      const wanted = flour.amount * fatPerFlour(step.rule, ingredient(flour.ingredient).density, fat.density);
       // Fat left by the sweat is the roux's fat too; only what is missing is weighed.
       const already = pot.freeFat / fat.composition.fat;
       const amount =
         step.fat.amount.kind === 'by rule' ? tidy(Math.max(0, wanted - already)) : portion(step.fat).amount;
-      return { ...step, rule, colour: choice.colour ?? step.colour, flour, fat: { ...step.fat, amount } };
+      return { ...step, flour, fat: { ...step.fat, amount } };
     }
     case 'dust':
       return { ...step, flour: portion(step.flour) };

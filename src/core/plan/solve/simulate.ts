@@ -7,7 +7,7 @@ import { withPortions } from '../../pot/portions';
 import { emptyPot, type Pot } from '../../pot/pot';
 import type { Step } from '../../pot/step';
 import type { Recipe } from '../../recipe/recipe';
-import { type RouxChoice, resolve, type Trial } from './resolve';
+import { resolve, type Trial } from './resolve';
 
 /** One step as it would go: what is done, the pot before it, and where it leads. */
 export type Ran = Advanced & { readonly step: Step; readonly before: Pot };
@@ -34,8 +34,8 @@ function cookThrough<S>(
 }
 
 /** The recipe cooked in thought, step by step. */
-export const simulate = (recipe: Recipe, trial: Trial, stand: Stand, choice?: RouxChoice): Run =>
-  cookThrough(recipe.steps, (step, pot) => resolve(step, trial, pot, stand.kitchen, choice), stand);
+export const simulate = (recipe: Recipe, trial: Trial, stand: Stand): Run =>
+  cookThrough(recipe.steps, (step, pot) => resolve(step, trial, pot, stand.kitchen), stand);
 
 /** The same steps with the same grams in any pot. */
 export const repeat = (steps: readonly Step[], stand: Stand): Run =>

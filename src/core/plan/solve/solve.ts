@@ -1,13 +1,12 @@
 import { equivalentsFor } from '../../flow/viscosity';
+import type { Aim } from '../../order/order';
 import { type Observation, observe } from '../../pot/observe';
 import { portionsIn } from '../../pot/portions';
 import type { Goal } from '../../recipe/amount';
 import type { Recipe, RecipePortion } from '../../recipe/recipe';
 import { balance, CLOSE, type Slopes, type Try } from './balance';
-import type { RouxChoice, Trial } from './resolve';
+import type { Trial } from './resolve';
 import { type Run, type Stand, simulate } from './simulate';
-
-export type Aim = { readonly litres: number; readonly viscosity: number };
 
 export type Solved = {
   readonly run: Run;
@@ -46,7 +45,7 @@ function goalsOf(recipe: Recipe): Goals {
 
 /**
  * Finds the dose and the made-up liquid for which the pot, cooked to the end of the recipe, holds
- * `aim.litres` at `aim.viscosity` in the bowl. Misses are counted in flour equivalents and volume,
+ * `aim.litres` at `aim.target` in the bowl. Misses are counted in flour equivalents and volume,
  * in which the answer is nearly a straight line, and closed by Broyden's method. `from` is a nearby
  * solution to start at, e.g. the one before the finger moved. Amounts come back rounded to what a
  * scale can show, and `found` is what those rounded amounts give.
@@ -55,7 +54,6 @@ export function solve(
   recipe: Recipe,
   aim: Aim,
   stand: Stand,
-  choice?: RouxChoice,
   from?: Pick<Solved, 'trial' | 'slopes'>,
 ): Solved {
   const goals = goalsOf(recipe);
@@ -66,10 +64,10 @@ export function solve(
   let runs = 0;
 
   const attempt = (dose: number, liquid: number): Try => {
-    const { pot } = simulate(recipe, { scale, dose, liquid, rounded: false }, stand, choice);
+    const { pot } = simulate(recipe, { scale, dose, liquid, rounded: false }, stand);
     const found = observe(pot, stand.kitchen);
     runs++;
-    const wanted = equivalentsFor(aim.viscosity, found.fatFraction);
+    const wanted = equivalentsFor(aim.target, found.fatFraction);
     return {
       dose,
       liquid,
@@ -96,6 +94,6 @@ export function solve(
   if (now.thickness < -3 * CLOSE) missed.push('too thin with all');
   if (now.volume > 3 * CLOSE) missed.push('no room for liquid');
   const trial: Trial = { scale, dose: now.dose, liquid: now.liquid, rounded: true };
-  const run = simulate(recipe, trial, stand, choice);
+  const run = simulate(recipe, trial, stand);
   return { run, found: observe(run.pot, stand.kitchen), trial, slopes, missed, runs: runs + 1 };
 }

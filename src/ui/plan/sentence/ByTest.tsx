@@ -43,7 +43,7 @@ export function ByTest({ plan, funnels, onTarget }: Props) {
   const celsius = fahrenheit ? toCelsius(parseNumber(hot)) : parseNumber(hot);
   const warm = celsius >= 1 && celsius <= 100;
   const reads = (k: (typeof kinds)[number], at: number) =>
-    wouldRead(k, plan.order.viscosity, at, plan.found.equivalents);
+    wouldRead(k, plan.aim.target, at, plan.found.equivalents);
   const kind =
     kinds.find((k) => k.id === kindId) ?? kinds.find((k) => reads(k, BOWL_CELSIUS) !== null) ?? LINE_SPREAD;
   const would = warm ? reads(kind, celsius) : null;

@@ -2,12 +2,14 @@
 
 import { Minus, Plus } from 'lucide-react';
 import { useId, useState } from 'react';
+import { ORDER_BOUNDS } from '../../../core/order/bounds';
 import { VOLUME_UNITS } from '../../../core/units/quantity';
 import type { Show } from '../../../core/units/show';
 import { parseNumber } from '../../../core/units/typed/parse';
-import { LEAST_LITRES, MOST_LITRES } from '../../order/address';
 import { Segments } from '../../shared/form/Segments';
 import { BUTTON, FIELD } from '../../shared/styles';
+
+const [LEAST_LITRES, MOST_LITRES] = ORDER_BOUNDS.litres;
 
 const PRESETS = [2, 4, 8, 12, 20, 40];
 const LADLES = [150, 200, 250, 300, 350];

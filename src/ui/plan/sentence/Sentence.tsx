@@ -4,14 +4,14 @@ import { memo, type RefObject } from 'react';
 import { BANDS, bandOf, middleOf, rangeOf } from '../../../core/flow/bands';
 import { FILL_LIMIT, rimVolume } from '../../../core/heat/vessel';
 import { GENTLY, type Gently } from '../../../core/order/gently';
+import type { Aim, TimedOrder } from '../../../core/order/order';
 import type { Stand } from '../../../core/plan/solve/simulate';
-import type { Order } from '../../../core/plan/types';
 import type { Recipe } from '../../../core/recipe/recipe';
 import { EQUAL_PARTS, EQUAL_PARTS_WORDS } from '../../../core/thicken/equalParts';
 import { ROUX_COLOURS, ROUX_STRENGTH } from '../../../core/thicken/granules';
 import { litres, spaced, uncapital } from '../../../core/units/format';
 import { addressOf } from '../../order/address';
-import { rouxOf, type Stores, type Wish } from '../../order/request';
+import { rouxOf, type Stores } from '../../order/stores';
 import { Choice } from '../../shared/form/Choice';
 import { LitresPart } from './LitresPart';
 import { ThickenPart } from './ThickenPart';
@@ -32,29 +32,29 @@ type Props = {
   readonly recipe: Recipe;
   readonly written: Recipe;
   /** The order as it stands when a sheet opens: the sentence itself does not follow every move of the target. */
-  readonly order: RefObject<Order>;
+  readonly aim: RefObject<Aim>;
   readonly stand: Stand;
-  readonly wish: Wish;
+  readonly order: TimedOrder;
   readonly lightAt: string | null;
-  readonly onChange: (change: Partial<Wish>) => void;
+  readonly onChange: (change: Partial<TimedOrder>) => void;
 };
 
 /** The order as a sentence; every underlined part is a control. */
-function SentenceNow({ stores, recipe, written, order, stand, wish, lightAt, onChange }: Props) {
+function SentenceNow({ stores, recipe, written, aim, stand, order, lightAt, onChange }: Props) {
   const { house, recipes } = stores;
   const { bandLimits } = house.kitchen;
-  const vessel = house.vessels.find((v) => v.id === wish.vesselId);
-  const burner = house.burners.find((b) => b.id === wish.burnerId);
+  const vessel = house.vessels.find((v) => v.id === order.vesselId);
+  const burner = house.burners.find((b) => b.id === order.burnerId);
   const roux = rouxOf(recipe);
-  const colour = wish.colour ?? roux?.colour ?? 'white';
-  const rule = wish.rule ?? roux?.rule ?? 'weight';
+  const colour = order.colour ?? roux?.colour ?? 'white';
+  const rule = order.rule ?? roux?.rule ?? 'weight';
 
   const chooseRecipe = (id: string) => {
     const next = recipes.find((r) => r.id === id);
     if (next)
       onChange({
         recipeId: id,
-        viscosity: Math.round(middleOf(next.band, bandLimits)),
+        target: Math.round(middleOf(next.band, bandLimits)),
         rule: undefined,
         colour: undefined,
         way: undefined,
@@ -68,7 +68,7 @@ function SentenceNow({ stores, recipe, written, order, stand, wish, lightAt, onC
 
   return (
     <p className="text-[clamp(20px,2.05vw,27px)] leading-[1.6]">
-      Make <LitresPart litres={wish.litres} show={house.show} onChange={(l) => onChange({ litres: l })} /> of{' '}
+      Make <LitresPart litres={order.litres} show={house.show} onChange={(l) => onChange({ litres: l })} /> of{' '}
       <Choice
         label="Soup"
         value={written.id}
@@ -79,9 +79,9 @@ function SentenceNow({ stores, recipe, written, order, stand, wish, lightAt, onC
       ,{' '}
       <Choice
         label="Consistency"
-        value={bandOf(wish.viscosity, bandLimits)}
-        words={bandOf(wish.viscosity, bandLimits)}
-        onChange={(band) => onChange({ viscosity: Math.round(middleOf(band, bandLimits)) })}
+        value={bandOf(order.target, bandLimits)}
+        words={bandOf(order.target, bandLimits)}
+        onChange={(band) => onChange({ target: Math.round(middleOf(band, bandLimits)) })}
         options={BANDS.map((b) => ({
           value: b,
           words: b,
@@ -93,7 +93,7 @@ function SentenceNow({ stores, recipe, written, order, stand, wish, lightAt, onC
       , in{' '}
       <Choice
         label="Pot"
-        value={wish.vesselId}
+        value={order.vesselId}
         words={vessel?.name ?? 'a pot'}
         onChange={(vesselId) => onChange({ vesselId })}
         options={house.vessels.map((v) => ({
@@ -105,7 +105,7 @@ function SentenceNow({ stores, recipe, written, order, stand, wish, lightAt, onC
       on{' '}
       <Choice
         label="Burner"
-        value={wish.burnerId}
+        value={order.burnerId}
         words={burner?.name ?? 'a burner'}
         onChange={(burnerId) => onChange({ burnerId })}
         options={house.burners.map((b) => ({
@@ -115,7 +115,7 @@ function SentenceNow({ stores, recipe, written, order, stand, wish, lightAt, onC
         }))}
       />
       , thickened with{' '}
-      <ThickenPart wish={wish} written={written} order={order} stand={stand} onChange={onChange} />
+      <ThickenPart order={order} written={written} aim={aim} stand={stand} onChange={onChange} />
       {roux && (
         <>
           ,{' '}
@@ -143,13 +143,13 @@ function SentenceNow({ stores, recipe, written, order, stand, wish, lightAt, onC
           />
         </>
       )}
-      {wish.dairy && (
+      {order.dairy && (
         <>
           , its dairy{' '}
           <Choice
             label="Dairy"
-            value={wish.dairy}
-            words={SPARED[wish.dairy]}
+            value={order.dairy}
+            words={SPARED[order.dairy]}
             onChange={(d) => onChange({ dairy: d === 'written' ? undefined : d })}
             options={[
               { value: 'written' as const, words: 'as the recipe has it' },
@@ -158,14 +158,14 @@ function SentenceNow({ stores, recipe, written, order, stand, wish, lightAt, onC
           />
         </>
       )}
-      , for <TimePart time={wish.serveAt} onChange={(serveAt) => onChange({ serveAt })} />.{' '}
+      , for <TimePart time={order.serveAt} onChange={(serveAt) => onChange({ serveAt })} />.{' '}
       {lightAt && <span className="text-quiet">Light the flame at {lightAt}.</span>}
     </p>
   );
 }
 
 /** As it reads: a target moving within its band changes nothing here, so the sentence stays as it is. */
-const reading = ({ stores, wish, lightAt }: Props): string =>
-  `${addressOf({ ...wish, viscosity: middleOf(bandOf(wish.viscosity, stores.house.kitchen.bandLimits)) })} ${lightAt}`;
+const reading = ({ stores, order, lightAt }: Props): string =>
+  `${addressOf({ ...order, target: middleOf(bandOf(order.target, stores.house.kitchen.bandLimits)) })} ${lightAt}`;
 
 export const Sentence = memo(SentenceNow, (a, b) => a.stores === b.stores && reading(a) === reading(b));

@@ -1,12 +1,12 @@
 'use client';
 
 import { type RefObject, useState } from 'react';
+import type { Aim, TimedOrder } from '../../../core/order/order';
 import { AS_WRITTEN, wayOf } from '../../../core/order/ways';
 import type { Stand } from '../../../core/plan/solve/simulate';
-import type { Order } from '../../../core/plan/types';
 import type { Recipe } from '../../../core/recipe/recipe';
 import { uncapital } from '../../../core/units/format';
-import { rouxOf, type Wish } from '../../order/request';
+import { rouxOf } from '../../order/stores';
 import { PART } from '../../shared/form/Choice';
 import { lazily } from '../../shared/lazily';
 import { Sheet } from '../../shared/Sheet';
@@ -15,26 +15,26 @@ import { Sheet } from '../../shared/Sheet';
 const Thickeners = lazily(async () => (await import('./Thickeners')).Thickeners);
 
 /** What does the thickening, in the sentence's words. */
-export function thickenWords(wish: Wish, written: Recipe): string {
+export function thickenWords(order: TimedOrder, written: Recipe): string {
   const own = rouxOf(written) ? 'its own roux' : uncapital(written.school);
-  const way = wayOf(wish.way);
+  const way = wayOf(order.way);
   if (!way || way === AS_WRITTEN) return own;
-  const share = wish.share ?? 1;
+  const share = order.share ?? 1;
   return share >= 1 ? way.words : `${way.words} for ${Math.round(share * 100)} %, ${own} for the rest`;
 }
 
 type Props = {
-  readonly wish: Wish;
+  readonly order: TimedOrder;
   readonly written: Recipe;
-  readonly order: RefObject<Order>;
+  readonly aim: RefObject<Aim>;
   readonly stand: Stand;
-  readonly onChange: (change: Partial<Wish>) => void;
+  readonly onChange: (change: Partial<TimedOrder>) => void;
 };
 
 /** What to thicken with: every way with its dose and why it fits or not, and how much of the work it does. */
-export function ThickenPart({ wish, written, order, stand, onChange }: Props) {
+export function ThickenPart({ order, written, aim, stand, onChange }: Props) {
   const [open, setOpen] = useState(false);
-  const words = thickenWords(wish, written);
+  const words = thickenWords(order, written);
   return (
     <Sheet
       wide
@@ -45,7 +45,7 @@ export function ThickenPart({ wish, written, order, stand, onChange }: Props) {
       label={`Thickened with ${words}`}
       triggerClass={PART}
     >
-      <Thickeners wish={wish} written={written} order={order.current} stand={stand} onChange={onChange} />
+      <Thickeners order={order} written={written} aim={aim.current} stand={stand} onChange={onChange} />
     </Sheet>
   );
 }

@@ -2,49 +2,50 @@
 
 import { Check } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { type Amendment, AS_WRITTEN, cannotBe, usualShare, WAYS } from '../../../core/order/ways';
+import { cannotBe, usualShare } from '../../../core/order/amended';
+import type { Aim, Amendment, TimedOrder } from '../../../core/order/order';
+import { AS_WRITTEN, WAYS } from '../../../core/order/ways';
 import type { Stand } from '../../../core/plan/solve/simulate';
-import type { Order } from '../../../core/plan/types';
 import type { Recipe } from '../../../core/recipe/recipe';
 import { capital } from '../../../core/units/format';
 import { SHARES } from '../../order/address';
-import { amendmentOf, type Wish } from '../../order/request';
+import { amendmentOf } from '../../order/stores';
 import { useCompared } from '../../order/useCompared';
 import { Segments } from '../../shared/form/Segments';
 import { doseWords, Grade } from '../../shared/Grade';
 
 type Props = {
-  readonly wish: Wish;
+  readonly order: TimedOrder;
   readonly written: Recipe;
-  readonly order: Order;
+  readonly aim: Aim;
   readonly stand: Stand;
-  readonly onChange: (change: Partial<Wish>) => void;
+  readonly onChange: (change: Partial<TimedOrder>) => void;
 };
 
 /** Every way of thickening this pot, worked out in a worker one after another. */
-export function Thickeners({ wish, written, order, stand, onChange }: Props) {
-  const [share, setShare] = useState(wish.share ?? usualShare(written));
-  const { way: _chosen, ...rest } = amendmentOf(wish);
-  const key = JSON.stringify([written.id, order, stand.vessel.id, stand.burner.id, rest, share]);
+export function Thickeners({ order, written, aim, stand, onChange }: Props) {
+  const [share, setShare] = useState(order.share ?? usualShare(written));
+  const { way: _chosen, ...rest } = amendmentOf(order);
+  const asked: Aim & Amendment = { ...rest, ...aim, share };
+  const key = JSON.stringify([written.id, asked, stand.vessel.id, stand.burner.id]);
   // Asked anew only when what it hangs on says something else, not when it is another object.
-  const question = useMemo(() => {
-    const [, asked, , , kept, part] = JSON.parse(key);
-    return {
+  const question = useMemo(
+    () => ({
       kind: 'compare' as const,
       key,
       recipe: written,
-      order: asked as Order,
+      order: JSON.parse(key)[1] as Aim & Amendment,
       stand,
-      amendment: { ...kept, share: part } as Amendment,
-    };
-  }, [key, written, stand]);
+    }),
+    [key, written, stand],
+  );
   const all = useCompared(question);
-  const chosen = wish.way ?? AS_WRITTEN.id;
+  const chosen = order.way ?? AS_WRITTEN.id;
   const take = (id: string) =>
     onChange(id === AS_WRITTEN.id ? { way: undefined, share: undefined } : { way: id, share });
   const setPart = (next: number) => {
     setShare(next);
-    if (wish.way) onChange({ share: next });
+    if (order.way) onChange({ share: next });
   };
   return (
     <>

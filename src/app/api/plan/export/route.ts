@@ -1,7 +1,7 @@
 import { PAPERS } from '../../../../server/exports/paper';
 import { cannot, fileNamed, respond, unknown } from '../../../../server/refusal';
 import { work } from '../../../../server/work/work';
-import { wishOf } from '../../../plan/wishOf';
+import { orderedIn } from '../../../plan/ordered';
 
 export const dynamic = 'force-dynamic';
 
@@ -9,25 +9,25 @@ export const dynamic = 'force-dynamic';
 export function GET(request: Request): Promise<Response> {
   return respond(async () => {
     const query = Object.fromEntries(new URL(request.url).searchParams);
-    const found = await wishOf(query);
+    const found = await orderedIn(query);
     if (!found) throw unknown('kitchen', 'none', []);
-    const { wish, stores } = found;
-    if (query.recipe !== undefined && query.recipe !== wish.recipeId) {
+    const { order, stores } = found;
+    if (query.recipe !== undefined && query.recipe !== order.recipeId) {
       throw unknown(
         'recipe',
         query.recipe,
         stores.recipes.map((r) => r.id),
       );
     }
-    const name = `${wish.recipeId}-${wish.litres}L`;
+    const name = `${order.recipeId}-${order.litres}L`;
     const as = query.as ?? 'json';
     if (as === 'json') {
-      const body = await work('asJson', wish);
+      const body = await work('asJson', order);
       return { body: { format: 'panache.plan/1', ...body }, headers: fileNamed(`${name}.json`) };
     }
     if (as === 'csv') {
       return {
-        body: await work('asCsv', wish),
+        body: await work('asCsv', order),
         headers: { ...fileNamed(`${name}.csv`), 'content-type': 'text/csv; charset=utf-8' },
       };
     }
@@ -35,7 +35,7 @@ export function GET(request: Request): Promise<Response> {
       const paper = PAPERS.find((p) => p === (query.paper ?? 'A4'));
       if (!paper) throw cannot('paper', query.paper ?? '', PAPERS.join(' or '));
       return {
-        body: await work('asPdf', { wanted: wish, paper }),
+        body: await work('asPdf', { order, paper }),
         headers: { ...fileNamed(`${name}.pdf`), 'content-type': 'application/pdf' },
       };
     }

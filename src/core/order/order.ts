@@ -1,0 +1,52 @@
+import * as z from 'zod';
+import { EQUAL_PARTS } from '../thicken/equalParts';
+import { ROUX_COLOURS } from '../thicken/granules';
+import { numberFrom } from '../units/numberFrom';
+import { ORDER_BOUNDS } from './bounds';
+import { GENTLY } from './gently';
+import { AS_WRITTEN, WAYS } from './ways';
+
+const named = (what: string) =>
+  z
+    .string({ error: `${what} is the id of one` })
+    .min(1)
+    .max(60);
+
+/** What an order changes in its recipe before it is cooked. */
+const amendment = {
+  /** What the roux’s equal parts are of. */
+  rule: z.enum(EQUAL_PARTS).optional(),
+  colour: z.enum(ROUX_COLOURS).optional(),
+  /** Way to thicken by instead of the recipe’s own. */
+  way: z.enum([AS_WRITTEN.id, ...WAYS.map((w) => w.id)]).optional(),
+  /** Part of the thickening that way does; the recipe’s own does the rest. 1 unless said. */
+  share: numberFrom('share', ...ORDER_BOUNDS.share).optional(),
+  /** g of butter added before the flour, at the recipe’s yield. */
+  moreFat: numberFrom('moreFat', ...ORDER_BOUNDS.moreFat, 'g').optional(),
+  /** Minutes added to the last simmer before the dairy. */
+  moreSimmer: numberFrom('moreSimmer', ...ORDER_BOUNDS.moreSimmer, 'min').optional(),
+  /** The liquid goes in at this temperature, °C. */
+  liquidAt: numberFrom('liquidAt', ...ORDER_BOUNDS.liquidAt, '°C').optional(),
+  /** How its dairy is spared. */
+  dairy: z.enum(GENTLY).optional(),
+};
+
+/** What a cook asks for: so much of a soup, so thick in the bowl, in this pot on this burner, and what is changed in the recipe. */
+export const Order = z.object({
+  recipeId: named('recipeId'),
+  litres: numberFrom('litres', ...ORDER_BOUNDS.litres, 'L'),
+  /** mPa·s in the bowl. */
+  target: numberFrom('target', ...ORDER_BOUNDS.target, 'mPa·s'),
+  vesselId: named('vesselId'),
+  burnerId: named('burnerId'),
+  ...amendment,
+});
+export type Order = z.infer<typeof Order>;
+
+/** An order for a time of the day: "18:30". */
+export type TimedOrder = Readonly<Order> & { readonly serveAt: string };
+
+/** The end an order asks for: what the solver works towards. */
+export type Aim = Readonly<Pick<Order, 'litres' | 'target'>>;
+
+export type Amendment = Readonly<Pick<Order, keyof typeof amendment>>;
