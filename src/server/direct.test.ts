@@ -91,3 +91,15 @@ test('beyond the limit the next is refused plainly; when one goes there is room'
   expect(next.status).toBe(200);
   for (const s of [...stations, next]) s.destroy();
 });
+
+test('a tap for a batch whose id is no text is answered, with which field was wrong', async () => {
+  const response = new Held();
+  const taken = direct(
+    { method: 'POST', url: '/api/batches/%ff/events', complete: true } as IncomingMessage,
+    response as unknown as ServerResponse,
+  );
+  await new Promise((r) => setTimeout(r, 10));
+  expect(taken).toBe(true);
+  expect(response.status).toBe(404);
+  expect(response.written.join('')).toContain('"field":"batch"');
+});

@@ -4,7 +4,7 @@ import { pool, reached } from './data/database';
 import { TELLS_TIME } from './door/headers';
 import { listenToDevices } from './live/devices';
 import { isListening, listen } from './live/live';
-import { answered, busy, jsonIn, notAllowed, type Refusal, tooLarge } from './refusal';
+import { answered, busy, jsonIn, notAllowed, type Refusal, tooLarge, unknown } from './refusal';
 
 /** Most bytes of one event. */
 const MOST = 64 * 1024;
@@ -108,6 +108,15 @@ async function health(response: ServerResponse): Promise<void> {
   }));
 }
 
+/** A part of an address as it is meant; null when it is no text at all. */
+function decoded(part: string): string | null {
+  try {
+    return decodeURIComponent(part);
+  } catch {
+    return null;
+  }
+}
+
 const EVENTS = /^\/api\/batches\/([^/?]+)\/events$/;
 
 /**
@@ -120,7 +129,9 @@ export function direct(request: IncomingMessage, response: ServerResponse): bool
   const reads = method === 'GET' || method === 'HEAD';
   const batch = EVENTS.exec(path)?.[1];
   if (batch) {
-    if (method === 'POST') void event(decodeURIComponent(batch), request, response);
+    const id = decoded(batch);
+    if (id === null) refuse(request, response, unknown('batch', batch, []));
+    else if (method === 'POST') void event(id, request, response);
     else refuse(request, response, notAllowed(405, 'method', String(method), 'POST'));
     return true;
   }

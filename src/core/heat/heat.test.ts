@@ -3,7 +3,7 @@ import { coolingTemperature, coolingTime } from './cooling';
 import { advanceLag, type Cut, centreTemperature, noLag, softeningIn, startLag, withFilm } from './softening';
 import { boilingPoint, latentHeat, pressureAt, saturationPressure } from './steam';
 import { depthOf, holding, losingArea, MATERIALS, rimVolume, type Vessel, volumeAt } from './vessel';
-import { airSideFlux, LID_ESCAPE, openSurfaceFlux } from './waterLoss';
+import { airSideFlux, LID_ESCAPE, openSurfaceFlux, surfaceFinder } from './waterLoss';
 
 const pot: Vessel = {
   id: 'p',
@@ -244,4 +244,59 @@ describe('cooling', () => {
     expect(coolingTime(pan, 60, 3)).toBe(Number.POSITIVE_INFINITY);
     expect(coolingTemperature(pan, 60, 0)).toBeCloseTo(60, 0);
   });
+});
+
+/**
+ * Mass transfer from a wet disc, worked out here by itself: Incropera & DeWitt, natural convection over a horizontal
+ * surface with the heat–mass analogy on L = D/4 and the high-flux correction ln(1 + B); air of 28.97 and water of 18.02
+ * g/mol, R 8.314 J/(mol·K), air’s properties as powers of the film temperature.
+ */
+test.each([
+  ['laminar, a small pot', 60, 120],
+  ['turbulent, a wide one', 95, 900],
+])('air takes off what the handbook’s correlation says: %s', (_what, surface, diameterMm) => {
+  const [molWater, molAir] = [0.018015, 0.028966];
+  const steam = (x: number): number => (x * molWater) / (x * molWater + (1 - x) * molAir);
+  const density = (x: number, celsius: number): number =>
+    (room.pressure * (x * molWater + (1 - x) * molAir)) / (8.314 * (celsius + 273.15));
+  const xs = saturationPressure(surface) / room.pressure;
+  const xa = (room.humidity * saturationPressure(room.celsius)) / room.pressure;
+  const film = ((surface + room.celsius) / 2 + 273.15) / 273.15;
+  const viscosity = 1.35e-5 * film ** 1.75;
+  const diffusivity = 2.26e-5 * film ** 1.81;
+  const mean = (density(xs, surface) + density(xa, room.celsius)) / 2;
+  const length = diameterMm / 4000;
+  const buoyancy = (density(xa, room.celsius) - density(xs, surface)) / mean;
+  const rayleigh = (9.81 * buoyancy * length ** 3) / (viscosity * diffusivity);
+  const sherwood = rayleigh < 1e7 ? 0.54 * rayleigh ** 0.25 : 0.15 * rayleigh ** (1 / 3);
+  expect(rayleigh < 1e7).toBe(diameterMm < 500);
+  const driving = (steam(xs) - steam(xa)) / (1 - steam(xs));
+  const expected = ((mean * sherwood * diffusivity) / length) * Math.log(1 + driving) * 1000;
+  expect(airSideFlux(surface, room, diameterMm) / expected).toBeCloseTo(1, 9);
+});
+
+test('two rooms asked about in turn are told apart: by pressure, warmth and humidity', () => {
+  const others = [
+    { ...room, pressure: 80_000 },
+    { ...room, celsius: 34 },
+    { ...room, humidity: 0.9 },
+  ];
+  for (const other of others) {
+    const alone = airSideFlux(80, room, 300);
+    const there = airSideFlux(80, other, 300);
+    expect(there).not.toBe(alone);
+    expect(airSideFlux(80, room, 300)).toBe(alone);
+    expect(airSideFlux(80, other, 300)).toBe(there);
+  }
+});
+
+test('followed from where it was, the surface is found as near as afresh: to 10 W/m²', () => {
+  const follow = surfaceFinder(room, 300);
+  for (let bulk = 40; bulk < 99; bulk += 0.7) {
+    const flux = follow(bulk, 20);
+    let surface = room.celsius;
+    while (airSideFlux(surface, room, 300) < flux) surface += 1e-4;
+    const imbalance = 900 * 20 ** -0.2 * (bulk - surface) - flux * latentHeat(surface);
+    expect(Math.abs(imbalance)).toBeLessThan(10.5);
+  }
 });

@@ -63,6 +63,7 @@ export async function planStored(db: Queryable, order: Order): Promise<Planned> 
 /** Which field a plan that cannot be cooked is laid to. */
 const FIELD_OF: Record<string, string> = {
   overflow: 'litres',
+  stalled: 'burnerId',
   'no room for liquid': 'litres',
   'too thick without': 'target',
   'too thin with all': 'target',
@@ -71,5 +72,5 @@ const FIELD_OF: Record<string, string> = {
 /** Refuses a plan that has a reason to stop: it does not fit, does not boil, or misses its target. */
 export function refuseUncookable(plan: Plan): void {
   const stop = plan.warnings.find((w) => w.severity === 'stop');
-  if (stop) throw cannot(FIELD_OF[stop.id] ?? 'burnerId', stop.says, stop.change);
+  if (stop) throw cannot(FIELD_OF[stop.id.replace(/-\d+$/, '')] ?? 'recipeId', stop.says, stop.change);
 }

@@ -1,3 +1,4 @@
+import { createParser } from 'eventsource-parser';
 import * as z from 'zod';
 
 /** A device as a bridge lists it. */
@@ -118,25 +119,22 @@ const pass = (news: DeviceNews) => {
   for (const listener of hub.listeners) listener(news);
 };
 
-/** Lines of a server-sent stream as (event, data). */
-async function* eventsOf(stream: ReadableStream<Uint8Array>): AsyncGenerator<readonly [string, string]> {
+/** Longest line of a bridge that is kept, characters: one that never ends is no line. */
+const LONGEST = 1e6;
+
+/** A server-sent stream as (event, data). */
+export async function* eventsOf(
+  stream: AsyncIterable<Uint8Array>,
+): AsyncGenerator<readonly [string, string]> {
   const text = new TextDecoder();
-  let rest = '';
+  const told: (readonly [string, string])[] = [];
+  const parser = createParser({
+    onEvent: ({ event, data }) => told.push([event ?? 'message', data]),
+    maxBufferSize: LONGEST,
+  });
   for await (const chunk of stream) {
-    rest += text.decode(chunk, { stream: true });
-    // A line that never ends is no line.
-    if (rest.length > 1e6) rest = '';
-    const blocks = rest.split('\n\n');
-    rest = blocks.pop() ?? '';
-    for (const block of blocks) {
-      const field = (name: string) =>
-        block
-          .split('\n')
-          .flatMap((l) => (l.startsWith(`${name}:`) ? [l.slice(name.length + 1).trim()] : []))
-          .join('\n');
-      const data = field('data');
-      if (data) yield [field('event') || 'message', data];
-    }
+    parser.feed(text.decode(chunk, { stream: true }));
+    yield* told.splice(0);
   }
 }
 

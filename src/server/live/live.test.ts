@@ -7,7 +7,7 @@ import { gathered } from '../actions/gathered';
 import { loadDemo } from '../data/demo';
 import { refusal, testDatabase } from '../data/testDatabase';
 import { readBatches, UNBOUND } from '../queries/batches';
-import { type DeviceNews, heard, thinned } from './devices';
+import { type DeviceNews, eventsOf, heard, thinned } from './devices';
 import { listen, type Told } from './live';
 import { railOf } from './rail';
 
@@ -231,5 +231,30 @@ describe('what a device bridge sends', () => {
       thin.settle();
     }
     expect(passed).toHaveLength(10);
+  });
+});
+
+describe('a bridge’s stream', () => {
+  const bytes = async function* (...chunks: string[]) {
+    for (const c of chunks) yield new TextEncoder().encode(c);
+  };
+  const all = async (...chunks: string[]) => {
+    const got: (readonly [string, string])[] = [];
+    for await (const one of eventsOf(bytes(...chunks))) got.push(one);
+    return got;
+  };
+
+  test.each(['\n', '\r\n', '\r'])('is cut at its lines’ ends, whichever they are: %j', async (end) => {
+    const text = ['event: reading', 'data: {"device":', 'data: "probe-1"}', '', 'data: 7', '', ''].join(end);
+    expect(await all(text)).toEqual([
+      ['reading', '{"device":\n"probe-1"}'],
+      ['message', '7'],
+    ]);
+    // However it comes in.
+    expect(await all(...text)).toEqual(await all(text));
+  });
+
+  test('a line that never ends is given up, not kept', async () => {
+    await expect(all('data: ', ...Array.from({ length: 30 }, () => 'x'.repeat(50_000)))).rejects.toThrow();
   });
 });

@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
+import { useShortcut } from '../frame/Shortcuts';
 import { chime } from '../station/ring';
 
 export type Stopwatch = {
@@ -10,9 +11,6 @@ export type Stopwatch = {
   readonly press: () => number | null;
   readonly reset: () => void;
 };
-
-const isControl = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT|BUTTON|A)$/.test(target.tagName);
 
 /**
  * A stop-watch for a knuckle or the space bar. It counts by the monotonic clock, so that a corrected wall
@@ -34,19 +32,7 @@ export function useStopwatch(rings: number | null, onSpace: () => void): Stopwat
     }, 100);
     return () => clearInterval(timer);
   }, [rings]);
-  const latest = useRef(onSpace);
-  useEffect(() => {
-    latest.current = onSpace;
-  });
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      if (e.code !== 'Space' || e.repeat || isControl(e.target)) return;
-      e.preventDefault();
-      latest.current();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, []);
+  useShortcut('watch', onSpace);
   return {
     seconds,
     press: () => {

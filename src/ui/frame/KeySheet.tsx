@@ -1,19 +1,16 @@
 'use client';
 
 import { Sheet } from '../shared/Sheet';
+import { KEYS } from './keys';
 import { VIEWS } from './views';
 
-const KEYS: readonly (readonly [string, string])[] = [
+/** What is pressed, as it stands on the key. */
+const onKeyboard = (key: string): string => (key === ' ' ? 'space' : key);
+
+const ALL: readonly (readonly [string, string])[] = [
   ...VIEWS.map((v) => [`g ${v.key}`, `go to ${v.name}`] as const),
-  ['n', 'step done, next one (Stove)'],
-  ['u', 'take the last step back (Stove)'],
-  ['t', 'a timer (Stove)'],
-  ['r', 'write a temperature down (Stove)'],
-  ['f', 'something’s wrong (Stove)'],
-  ['space', 'start and stop the watch (Check)'],
-  ['/', 'find a recipe (Recipes)'],
+  ...KEYS.map((k) => [onKeyboard(k.key), k.on ? `${k.does} (${k.on})` : k.does] as const),
   ['↑ ↓', 'move the target, with the ladder in focus (Plan)'],
-  ['?', 'this sheet'],
 ];
 
 /** All keys in one place. */
@@ -21,7 +18,7 @@ export function KeySheet({ onClose }: { onClose: () => void }) {
   return (
     <Sheet open onOpenChange={(open) => open || onClose()} title="Keys">
       <dl className="grid p-4 grid-cols-[7rem_1fr] gap-y-3">
-        {KEYS.map(([key, does]) => (
+        {ALL.map(([key, does]) => (
           <div key={key} className="contents">
             <dt className="figures font-bold">{key}</dt>
             <dd>{does}</dd>

@@ -122,7 +122,7 @@ export function Rail({ initial }: { initial: readonly Ticket[] }) {
                   here && 'underline decoration-2 underline-offset-4',
                 )}
               >
-                <span className="max-w-56">
+                <span className="max-w-[min(14rem,38vw)]">
                   <span className="block truncate font-bold leading-tight">{t.name}</span>
                   <span className="flex gap-2 text-[15px] leading-tight">
                     {t.trouble ? (

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { createContext, type ReactNode, Suspense, useContext, useEffect, useRef, useState } from 'react';
 import { lazily } from '../shared/lazily';
-import { VIEWS } from './views';
+import { canKey, doKey, type KeyId, keyReader, onKey } from './keys';
 
 /** Loaded when first asked for. */
 const KeySheet = lazily(async () => (await import('./KeySheet')).KeySheet);
@@ -15,46 +15,39 @@ const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
   (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 
-/** How long after `g` the second letter may come, ms. */
-const CHORD = 1200;
+const isControl = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && /^(BUTTON|A)$/.test(target.tagName);
 
-/** Runs `action` when `key` is pressed outside a field. */
-export function useShortcut(key: string, action: () => void): void {
+/** Has `action` done when the key of `id` is pressed outside a field. */
+export function useShortcut(id: KeyId, action: () => void): void {
   const latest = useRef(action);
   useEffect(() => {
     latest.current = action;
   });
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      if (e.key !== key || e.metaKey || e.ctrlKey || e.altKey || isTyping(e.target)) return;
-      e.preventDefault();
-      latest.current();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [key]);
+  useEffect(() => onKey(id, () => latest.current()), [id]);
 }
 
-/** Listens for keys that work everywhere, and holds the sheet that lists them all. */
+/** Listens for every key there is, and holds the sheet that lists them all. */
 export function Shortcuts({ children }: { children: ReactNode }) {
   const [open, setOpen] = useState(false);
   const router = useRouter();
-  const chord = useRef(0);
 
   useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      if (e.metaKey || e.ctrlKey || e.altKey || isTyping(e.target)) return;
-      if (e.key === 'g') chord.current = e.timeStamp;
-      const view = VIEWS.find((v) => v.key === e.key);
-      if (view && e.timeStamp - chord.current < CHORD) {
-        chord.current = 0;
-        router.push(view.href);
-      }
+    const read = keyReader();
+    const onDown = (e: KeyboardEvent) => {
+      if (e.metaKey || e.ctrlKey || e.altKey || e.repeat || isTyping(e.target)) return;
+      // The space bar is a button's own.
+      if (e.key === ' ' && isControl(e.target)) return;
+      const pressed = read(e.key, e.timeStamp, canKey);
+      if (!pressed) return;
+      e.preventDefault();
+      if (pressed.kind === 'go') router.push(pressed.href);
+      else doKey(pressed.id);
     };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
+    window.addEventListener('keydown', onDown);
+    return () => window.removeEventListener('keydown', onDown);
   }, [router]);
-  useShortcut('?', () => setOpen(true));
+  useShortcut('sheet', () => setOpen(true));
 
   return (
     <Sheet value={() => setOpen(true)}>

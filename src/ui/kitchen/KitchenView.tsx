@@ -84,7 +84,8 @@ export function KitchenView({ kitchen, revision, part: first, lastImport }: Prop
       return;
     }
     setNow(answer.body.revision);
-    reset(kitchenForm(file));
+    // The server has read it: every number is one.
+    reset(kitchenForm(file as KitchenFile));
     setSaid({ words: 'Saved. Every plan counts with it from now on.', bad: false });
     router.refresh();
   });

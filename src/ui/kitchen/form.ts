@@ -95,13 +95,13 @@ export function kitchenForm(k: KitchenFile): KitchenForm {
 }
 
 /** A number as typed times `per`; text that is none stays text, for the schema to name. */
-function number(typed: string, per = 1): number {
+function numberOrText(typed: string, per = 1): number | string {
   const n = typedNumber(typed);
-  return (typeof n === 'number' ? Number((n * per).toPrecision(12)) : n.trim()) as number;
+  return typeof n === 'number' ? Number((n * per).toPrecision(12)) : n.trim();
 }
 
-const maybe = <K extends string>(key: K, typed: string, per = 1): Partial<Record<K, number>> =>
-  typed.trim() === '' ? {} : ({ [key]: number(typed, per) } as Record<K, number>);
+const maybe = <K extends string>(key: K, typed: string, per = 1): Partial<Record<K, number | string>> =>
+  typed.trim() === '' ? {} : ({ [key]: numberOrText(typed, per) } as Record<K, number | string>);
 
 /** An id for something new: from its name, with a number if another has it. */
 function idFor(name: string, taken: Set<string>, otherwise: string): string {
@@ -112,20 +112,29 @@ function idFor(name: string, taken: Set<string>, otherwise: string): string {
   return id;
 }
 
+/** A file as the form has it: where a number belongs there may be the text that is none. */
+export type AsTyped<T> = T extends number
+  ? number | string
+  : T extends readonly (infer U)[]
+    ? AsTyped<U>[]
+    : T extends object
+      ? { [K in keyof T]: AsTyped<T[K]> }
+      : T;
+
 /** The file the form says, over `base` for its id. What cannot be read stays as typed. */
-export function kitchenOf(f: KitchenForm, base: KitchenFile): KitchenFile {
+export function kitchenOf(f: KitchenForm, base: KitchenFile): AsTyped<KitchenFile> {
   const pots = new Set(f.vessels.map((v) => v.id).filter(Boolean));
   const burners = new Set(f.burners.map((b) => b.id).filter(Boolean));
-  const air = number(f.air);
+  const air = numberOrText(f.air);
   return {
     format: 'panache.kitchen/1',
     id: base.id,
     name: f.name.trim(),
-    altitudeM: number(f.altitudeM),
+    altitudeM: numberOrText(f.altitudeM),
     airCelsius: f.temperature === 'F' && typeof air === 'number' ? toCelsius(air) : air,
-    humidity: number(f.humidityPercent, 0.01),
-    saltPercent: number(f.saltPercent),
-    bandLimits: f.bandLimits.map((l) => number(l)) as KitchenFile['bandLimits'],
+    humidity: numberOrText(f.humidityPercent, 0.01),
+    saltPercent: numberOrText(f.saltPercent),
+    bandLimits: f.bandLimits.map((l) => numberOrText(l)),
     measures: f.measures as KitchenFile['measures'],
     show: {
       volume: f.volume as KitchenFile['show']['volume'],
@@ -140,17 +149,17 @@ export function kitchenOf(f: KitchenForm, base: KitchenFile): KitchenFile {
     vessels: f.vessels.map((v) => ({
       id: v.id || idFor(v.name, pots, 'pot'),
       name: v.name.trim(),
-      diameterMm: number(v.diameterCm, 10),
-      heightMm: number(v.heightCm, 10),
+      diameterMm: numberOrText(v.diameterCm, 10),
+      heightMm: numberOrText(v.heightCm, 10),
       material: v.material as KitchenFile['vessels'][number]['material'],
-      massG: number(v.massKg, 1000),
+      massG: numberOrText(v.massKg, 1000),
       ...maybe('lossFactor', v.lossFactor),
     })),
     burners: f.burners.map((b) => ({
       id: b.id || idFor(b.name, burners, 'burner'),
       name: b.name.trim(),
       kind: b.kind as KitchenFile['burners'][number]['kind'],
-      powerW: number(b.powerKw, 1000),
+      powerW: numberOrText(b.powerKw, 1000),
       ...maybe('intoPotW', b.intoPotKw, 1000),
     })),
     products: f.products.map((p) => ({

@@ -45,7 +45,7 @@ export function RecipesView({ recipes }: { recipes: readonly Listed[] }) {
   const [text, setText] = useState('');
   const [which, setWhich] = useState<'use' | 'away'>('use');
   const box = useRef<HTMLInputElement>(null);
-  useShortcut('/', () => box.current?.focus());
+  useShortcut('find', () => box.current?.focus());
   const here = recipes.filter((r) => r.archived === (which === 'away'));
   const shown = here.filter((r) => found(r, text));
   return (

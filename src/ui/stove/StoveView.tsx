@@ -92,11 +92,11 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
     if (lastEnded) write({ kind: 'withdrawn', event: lastEnded.id });
     setLooking(null);
   };
-  useShortcut('n', markDone);
-  useShortcut('u', takeBack);
-  useShortcut('f', () => router.push(`/fix?batch=${batch.id}`));
-  useShortcut('t', () => setOpen('timer'));
-  useShortcut('r', () => setOpen(going ? 'temperature' : null));
+  useShortcut('step-done', markDone);
+  useShortcut('step-back', takeBack);
+  useShortcut('wrong', () => router.push(`/fix?batch=${batch.id}`));
+  useShortcut('timer', () => setOpen('timer'));
+  useShortcut('temperature', () => setOpen(going ? 'temperature' : null));
 
   const endsAt = going && steps[current]?.does ? going.endsAt : since + (steps[current]?.seconds ?? 0) * 1000;
   const left = now === null ? null : (endsAt - now) / 1000;

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { holding, rimVolume } from '../../../core/heat/vessel';
 import type { House } from '../../../core/house/house';
 import type { RecipeText } from '../../../core/recipe/recipe';
 import { theHouse } from '../../../server/actions/kitchen';
@@ -11,15 +12,21 @@ import { NewRecipe } from '../../../ui/recipes/editor/NewRecipe';
 export const metadata: Metadata = { title: 'A new recipe' };
 export const dynamic = 'force-dynamic';
 
+/** What a soup begins as is made in this many litres. */
+const LITRES = 4;
+
 /** What a soup begins as: something every kitchen could cook, to be changed. */
-const blank = ({ vessels: [vessel], burners: [burner] }: House): RecipeText | null =>
-  vessel && burner
+const blank = ({ vessels, burners: [burner] }: House): RecipeText | null => {
+  // The smallest that holds it with the vegetables in; in a house of small pots the largest there is.
+  const vessel =
+    holding(vessels, LITRES * 1250)[0] ?? vessels.toSorted((a, b) => rimVolume(b) - rimVolume(a))[0];
+  return vessel && burner
     ? {
         format: 'panache.recipe/1',
         id: 'new',
         name: '',
         school: 'Roux, blended',
-        yieldLitres: 4,
+        yieldLitres: LITRES,
         band: 'Coating',
         home: { vessel, burner },
         steps: [
@@ -32,6 +39,7 @@ const blank = ({ vessels: [vessel], burners: [burner] }: House): RecipeText | nu
         ],
       }
     : null;
+};
 
 type Query = Promise<Record<string, string | string[] | undefined>>;
 

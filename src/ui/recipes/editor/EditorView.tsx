@@ -37,6 +37,9 @@ import { useForesight } from './useForesight';
 /** Loaded when first opened. */
 const StepKinds = lazily(async () => (await import('./StepKinds')).StepKinds);
 
+/** What a soup goes by until its name has been typed. */
+const UNNAMED = 'New soup';
+
 type Props = {
   readonly house: House;
   readonly body: RecipeText;
@@ -60,9 +63,12 @@ export function EditorView({ house, body, version, archived }: Props) {
   const kept = useKept(version === null ? 'new' : body.id, version);
 
   const values = form.watch();
+  const named = Boolean(formState.touchedFields.name);
   const dirty = formState.isDirty || version === null;
   useEffect(() => {
-    foresee(bodyOf(values, body, house));
+    const typed = bodyOf(values, body, house);
+    // A soup not yet named is not wrong yet.
+    foresee(version === null && !named && !typed.name ? { ...typed, name: UNNAMED } : typed);
   });
   const { keep } = kept;
   useEffect(() => {
