@@ -194,4 +194,9 @@ test('all of it works by keyboard', async ({ page }) => {
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toBeHidden();
+  // r alone writes a temperature down at the stove; after g it goes to the recipes and nothing else.
+  await page.keyboard.press('g');
+  await page.keyboard.press('r');
+  await expect(page).toHaveURL(/\/recipes$/);
+  await expect(page.getByRole('dialog')).toBeHidden();
 });

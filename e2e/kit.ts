@@ -23,6 +23,7 @@ export const VIEWS = [
   '/kitchen?part=products',
   '/kitchen?part=archive',
   '/kitchen/water-test',
+  '/kitchen/versions',
   '/plan/print',
 ] as const;
 

@@ -73,7 +73,7 @@ test('saves behind a lock that nobody gives up leave taps and health alone, and 
   await held.query('BEGIN');
   await held.query('SELECT * FROM kitchen FOR UPDATE');
   const saves = Array.from({ length: 12 }, () =>
-    outcome(transaction((db) => db.query('UPDATE kitchen SET name = name'))),
+    outcome(transaction((db) => db.query('UPDATE kitchen SET id = id'))),
   );
   await new Promise((r) => setTimeout(r, 300));
   expect((await tap()).isNew).toBe(true);

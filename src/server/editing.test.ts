@@ -6,10 +6,12 @@ import Papa from 'papaparse';
 import type pg from 'pg';
 import { demoFile, demoKitchen } from '../../demo/demo';
 import { Archive } from '../core/formats/archive';
+import { changedLines } from '../core/formats/changedLines';
+import { kitchenWords } from '../core/formats/kitchenWords';
 import { planSheet } from '../core/formats/sheet';
 import { planFor } from '../core/plan/plan';
 import { startBatch } from './actions/batches';
-import { recordWaterTest, saveKitchen, theHouse } from './actions/kitchen';
+import { recordWaterTest, restoreKitchen, saveKitchen, theHouse } from './actions/kitchen';
 import { planStored } from './actions/planning';
 import { archiveRecipe, createRecipe, restoreVersion, saveRecipe } from './actions/recipes';
 import { takeArchive as takeFile } from './archive/take';
@@ -18,7 +20,7 @@ import { loadBlank, loadDemo } from './data/demo';
 import { refusal, testDatabase } from './data/testDatabase';
 import { planPdf } from './exports/planPdf';
 import { weighOutCsv } from './exports/weighOutCsv';
-import { readKitchenFile } from './queries/kitchen';
+import { readKitchenFile, readKitchenVersions } from './queries/kitchen';
 import { readRecipe, readRecipes, readVersions } from './queries/recipes';
 import { readWaterTests } from './queries/waterTests';
 
@@ -190,6 +192,50 @@ describe('the kitchen', () => {
     const salt = (p: typeof after) => p.weighOut.find((l) => l.ingredient === 'salt')?.g ?? 0;
     expect(salt(after)).toBeLessThan(salt(before) * 0.5);
     await saveKitchen(pool, { kitchen: file, revision });
+  });
+});
+
+describe('the kitchen’s revisions', () => {
+  test('say who saved what and why; one that changes nothing is none', async () => {
+    const { revision } = await theHouse(pool);
+    const saltier = { ...demoKitchen(), saltPercent: 1.1 };
+    const saved = await saveKitchen(pool, { kitchen: saltier, revision, by: 'Lead', note: 'guests asked' });
+    expect(await saveKitchen(pool, { kitchen: saltier, revision: saved.revision })).toEqual(saved);
+    const [newest, before] = await readKitchenVersions(pool, K);
+    expect(newest).toMatchObject({ revision: revision + 1, by: 'Lead', note: 'guests asked' });
+    expect(newest?.body.saltPercent).toBe(1.1);
+    expect(changedLines(kitchenWords(before!.body), kitchenWords(newest!.body))).toEqual(
+      expect.arrayContaining([
+        { kind: 'out', text: `Salt in the finished soup ${before?.body.saltPercent} %` },
+        { kind: 'in', text: 'Salt in the finished soup 1.1 %' },
+      ]),
+    );
+  });
+
+  test('an old one is made the newest again, those between stay, and none can be rewritten', async () => {
+    const versions = await readKitchenVersions(pool, K);
+    const [newest, before] = versions;
+    const restored = await restoreKitchen(pool, { revision: before!.revision, by: 'Late' });
+    expect(restored.revision).toBe(newest!.revision + 1);
+    expect(await readKitchenFile(pool)).toEqual(before!.body);
+    const now = await readKitchenVersions(pool, K);
+    expect(now.slice(1)).toEqual(versions);
+    expect(now[0]).toMatchObject({ by: 'Late', note: `as revision ${before!.revision} was` });
+    // The same again changes nothing.
+    expect(await restoreKitchen(pool, { revision: before!.revision })).toEqual(restored);
+    expect((await refusal(restoreKitchen(pool, { revision: 999 }))).status).toBe(404);
+    await expect(pool.query("UPDATE kitchen_version SET note = ''")).rejects.toThrow(/append-only/);
+  });
+
+  test('of two saves at once from the same revision one is refused, and nothing of it stays', async () => {
+    const { revision } = await theHouse(pool);
+    const save = (saltPercent: number) =>
+      saveKitchen(pool, { kitchen: { ...demoKitchen(), saltPercent }, revision });
+    const ended = await Promise.allSettled([save(0.5), save(0.6), save(0.7)]);
+    expect(ended.filter((e) => e.status === 'fulfilled')).toHaveLength(1);
+    for (const e of ended) if (e.status === 'rejected') expect(e.reason.status).toBe(409);
+    expect((await theHouse(pool)).revision).toBe(revision + 1);
+    await saveKitchen(pool, { kitchen: demoKitchen(), revision: revision + 1 });
   });
 });
 

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { cp, mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { cp, mkdtemp, rename, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
@@ -8,7 +8,7 @@ import { ticketOf } from '../core/batch/ticket';
 import { kitchenFileOf } from '../core/house/kitchenFile';
 import { DAY_MS } from '../core/units/moment';
 import { recordEvent, startBatch } from './actions/batches';
-import { saveKitchen, theHouse } from './actions/kitchen';
+import { restoreKitchen, saveKitchen, theHouse } from './actions/kitchen';
 import { StartRequest } from './actions/planning';
 import { saveRecipe } from './actions/recipes';
 import { takeArchive } from './archive/take';
@@ -183,6 +183,19 @@ describe('races', () => {
       expect([refused.status, refused.problems[0]?.field]).toEqual([409, field]);
     }
     expect((await theHouse(pool)).revision).toBe(house.revision);
+  });
+
+  test('an old revision without the pot something stands on is not made the newest', async () => {
+    const house = await theHouse(pool);
+    const file = kitchenFileOf(house);
+    const without = { ...file, vessels: file.vessels.filter((v) => v.id !== 'deep-42') };
+    // As if it had been saved before the batch was begun.
+    await pool.query(
+      `INSERT INTO kitchen_version (kitchen_id, revision, body) VALUES ($1, $2, $3), ($1, $2 + 1, $4)`,
+      [house.id, house.revision + 1, JSON.stringify(without), JSON.stringify(file)],
+    );
+    const refused = await refusal(restoreKitchen(pool, { revision: house.revision + 1 }));
+    expect([refused.status, refused.problems[0]?.field]).toEqual([409, 'vessels']);
   });
 
   test('an id that is another batch’s event is refused, not answered as known', async () => {
@@ -418,6 +431,7 @@ describe('the application’s own role', () => {
     'DELETE FROM batch',
     'UPDATE recipe_version SET version = 9',
     'DELETE FROM water_test',
+    "UPDATE kitchen_version SET body = '{}'",
     'DELETE FROM import_undone',
     'ALTER TABLE batch_event DISABLE TRIGGER ALL',
     'DROP TABLE batch_event',
@@ -451,6 +465,72 @@ describe('a database of another age', () => {
       await other.drop();
     }
   });
+});
+
+test('a kitchen kept in columns comes through as the document it is now, pot for pot', async () => {
+  const other = await testDatabase({ empty: true });
+  const folder = await mkdtemp(join(tmpdir(), 'panache-sql-'));
+  try {
+    await cp(join(process.cwd(), 'src/server/sql'), folder, { recursive: true });
+    const last = '0005_kitchen_document.sql';
+    await rename(join(folder, last), join(folder, `${last}.later`));
+    await migrate(other.pool, folder);
+    await other.pool.query(`
+      INSERT INTO kitchen (id, name, altitude_m, air_celsius, humidity, salt_percent, band_limits, measures,
+        show_volume, show_temperature, currency, flagged, roles, revision)
+      VALUES ('quay', 'Quay', 1200, 24.5, 0.6, 0.7, '{25,90,260,800}', 'spoons', 'gal', 'F', '€', '{egg}', '{Lead}', 7);
+      INSERT INTO pot VALUES ('quay', 'b', 'Second', 300, 200, 'copper', 2500, 1, NULL);
+      INSERT INTO pot VALUES ('quay', 'a', 'First', 400, 350, 'aluminium', 4000, 0, 1.2);
+      INSERT INTO burner VALUES ('quay', 'ring', 'Ring', 'gas', 9000, 0, 4100.5);
+      INSERT INTO product (kitchen_id, ingredient, fat_percent, allergens) VALUES ('quay', 'heavy-cream', 48, '{milk}');
+      INSERT INTO funnel VALUES ('quay', 'galley', 'Galley', 8, 200, 1.004, 4.2, 45.45, 12, 0);`);
+    await rename(join(folder, `${last}.later`), join(folder, last));
+    expect(await migrate(other.pool, folder)).toEqual([last]);
+    const house = await theHouse(other.pool);
+    expect(house.revision).toBe(7);
+    expect(kitchenFileOf(house)).toEqual({
+      format: 'panache.kitchen/1',
+      id: 'quay',
+      name: 'Quay',
+      altitudeM: 1200,
+      airCelsius: 24.5,
+      humidity: 0.6,
+      saltPercent: 0.7,
+      bandLimits: [25, 90, 260, 800],
+      measures: 'spoons',
+      show: { volume: 'gal', temperature: 'F' },
+      currency: '€',
+      flagged: ['egg'],
+      roles: ['Lead'],
+      vessels: [
+        {
+          id: 'a',
+          name: 'First',
+          diameterMm: 400,
+          heightMm: 350,
+          material: 'aluminium',
+          massG: 4000,
+          lossFactor: 1.2,
+        },
+        { id: 'b', name: 'Second', diameterMm: 300, heightMm: 200, material: 'copper', massG: 2500 },
+      ],
+      burners: [{ id: 'ring', name: 'Ring', kind: 'gas', powerW: 9000, intoPotW: 4100.5 }],
+      products: [{ ingredient: 'heavy-cream', fatPercent: 48, allergens: ['milk'] }],
+      funnels: [
+        {
+          id: 'galley',
+          name: 'Galley',
+          orificeMm: 8,
+          ml: 200,
+          thin: { nu: 1.004, seconds: 4.2 },
+          thick: { nu: 45.45, seconds: 12 },
+        },
+      ],
+    });
+  } finally {
+    await rm(folder, { recursive: true });
+    await other.drop();
+  }
 });
 
 describe('JSON that would run out of stack', () => {

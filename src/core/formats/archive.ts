@@ -22,7 +22,16 @@ export const ArchivedRecipe = z
     id: z.string(),
     archived: z.boolean(),
     versions: z
-      .array(z.object({ version: z.int().min(1), madeAt: Time, note: z.string().max(200), body: Body }))
+      .array(
+        z.object({
+          version: z.int().min(1),
+          madeAt: Time,
+          /** Absent in archives kept before it was written down. */
+          by: z.string().max(30).default(''),
+          note: z.string().max(200),
+          body: Body,
+        }),
+      )
       .min(1),
   })
   .superRefine((r, ctx) => {

@@ -1,3 +1,4 @@
+import { bisect } from '../maths/bisect';
 import { heatInto, WALL_LOSS } from './burner';
 import { coolingTemperature, coolingTime } from './cooling';
 import { advanceLag, type Cut, centreTemperature, noLag, softeningIn, startLag, withFilm } from './softening';
@@ -294,8 +295,7 @@ test('followed from where it was, the surface is found as near as afresh: to 10 
   const follow = surfaceFinder(room, 300);
   for (let bulk = 40; bulk < 99; bulk += 0.7) {
     const flux = follow(bulk, 20);
-    let surface = room.celsius;
-    while (airSideFlux(surface, room, 300) < flux) surface += 1e-4;
+    const surface = bisect((t) => airSideFlux(t, room, 300) < flux, room.celsius, bulk);
     const imbalance = 900 * 20 ** -0.2 * (bulk - surface) - flux * latentHeat(surface);
     expect(Math.abs(imbalance)).toBeLessThan(10.5);
   }

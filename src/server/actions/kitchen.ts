@@ -6,9 +6,11 @@ import { type FunnelFile, FunnelSchema, KitchenFile, kitchenFileOf } from '../..
 import { fitWaterTest, ImplausibleReading, WaterTest, type WaterTested } from '../../core/learn/waterTest';
 import { type Queryable, transaction } from '../data/database';
 import { readInUse } from '../queries/batches';
-import { readHouse, replaceHouse } from '../queries/kitchen';
+import { readHouse, readKitchenVersions, replaceHouse } from '../queries/kitchen';
 import { writeWaterTest } from '../queries/waterTests';
 import { accept, cannot, Refusal, taken, unknown } from '../refusal';
+import { same } from './same';
+import { By, Note } from './saying';
 
 /** The stored house. Refuses when there is none. */
 export async function theHouse(db: Queryable): Promise<House> {
@@ -20,6 +22,8 @@ export async function theHouse(db: Queryable): Promise<House> {
 const SavedKitchen = z.object({
   kitchen: z.unknown(),
   revision: z.int({ error: 'revision is the number the kitchen was read with' }),
+  note: Note,
+  by: By,
 });
 
 /** Refuses a kitchen without a pot or burner that something stands on now. */
@@ -35,13 +39,37 @@ export async function refuseInUse(db: Queryable, file: KitchenFile): Promise<voi
 
 /** Writes the whole kitchen, as changed from `revision`. Its id stays what it is. */
 export async function saveKitchen(pool: pg.Pool, input: unknown): Promise<{ revision: number }> {
-  const { kitchen, revision } = accept(SavedKitchen, input);
+  const { kitchen, revision, note, by } = accept(SavedKitchen, input);
   const file = accept(KitchenFile, kitchen);
   return transaction(async (db) => {
     await db.query('SELECT 1 FROM kitchen FOR UPDATE');
     const house = await theHouse(db);
-    await refuseInUse(db, { ...file, id: house.id });
-    return { revision: await replaceHouse(db, { ...file, id: house.id }, revision) };
+    const saved = { ...file, id: house.id };
+    if (house.revision === revision && same(kitchenFileOf(house), saved)) return { revision };
+    await refuseInUse(db, saved);
+    return { revision: await replaceHouse(db, saved, revision, { by, note }) };
+  }, pool);
+}
+
+/** Makes an old revision of the kitchen the newest again. The ones between stay; a pot something stands on does not go. */
+export async function restoreKitchen(pool: pg.Pool, input: unknown): Promise<{ revision: number }> {
+  const { revision, by } = accept(
+    z.object({ revision: z.int({ error: 'revision is a number' }), by: By }),
+    input,
+  );
+  return transaction(async (db) => {
+    await db.query('SELECT 1 FROM kitchen FOR UPDATE');
+    const house = await theHouse(db);
+    const versions = await readKitchenVersions(db, house.id);
+    const wanted = versions.find((v) => v.revision === revision);
+    if (!wanted) {
+      const there = versions.map((v) => String(v.revision));
+      throw unknown('revision', String(revision), there);
+    }
+    if (same(kitchenFileOf(house), wanted.body)) return { revision: house.revision };
+    await refuseInUse(db, wanted.body);
+    const note = `as revision ${revision} was`;
+    return { revision: await replaceHouse(db, wanted.body, house.revision, { by, note }) };
   }, pool);
 }
 
@@ -50,11 +78,12 @@ const TestRequest = z.object({
   vesselId: z.string(),
   burnerId: z.string(),
   readings: WaterTest,
+  by: By,
 });
 
 /** Fits a water test, writes it down, and gives its figures to the pot and the burner. The same id twice does it once. */
 export async function recordWaterTest(pool: pg.Pool, input: unknown): Promise<WaterTested> {
-  const { id, vesselId, burnerId, readings } = accept(TestRequest, input);
+  const { id, vesselId, burnerId, readings, by } = accept(TestRequest, input);
   return transaction(async (db) => {
     const house = await theHouse(db);
     const vessel = house.vessels.find((v) => v.id === vesselId);
@@ -83,6 +112,7 @@ export async function recordWaterTest(pool: pg.Pool, input: unknown): Promise<Wa
           burners: file.burners.map((b) => (b.id === burnerId ? { ...b, intoPotW } : b)),
         },
         house.revision,
+        { by, note: `water test of ${vessel.name} on ${burner.name}` },
       );
     }
     return tested;
@@ -95,17 +125,19 @@ const FunnelRequest = z.object({
   ml: z.unknown(),
   thin: z.unknown(),
   thick: z.unknown(),
+  by: By,
 });
 
 /** Keeps a funnel as it was calibrated; one of the same name is calibrated anew. */
 export async function saveFunnel(pool: pg.Pool, input: unknown): Promise<FunnelFile> {
-  const request = accept(FunnelRequest, input);
+  const { by, ...request } = accept(FunnelRequest, input);
   const funnel = accept(FunnelSchema, { ...request, id: idFrom(request.name, 'funnel') });
   return transaction(async (db) => {
     const house = await theHouse(db);
     const file = kitchenFileOf(house);
     const others = file.funnels.filter((f) => f.id !== funnel.id);
-    await replaceHouse(db, accept(KitchenFile, { ...file, funnels: [...others, funnel] }), house.revision);
+    const next = accept(KitchenFile, { ...file, funnels: [...others, funnel] });
+    await replaceHouse(db, next, house.revision, { by, note: `${funnel.name} calibrated` });
     return funnel;
   }, pool);
 }

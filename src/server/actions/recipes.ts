@@ -14,16 +14,16 @@ import {
 } from '../queries/recipes';
 import { accept, stale, taken, unknown } from '../refusal';
 import { same } from './same';
-
-const Note = z.string({ error: 'note is text' }).max(200, 'note is at most 200 characters').default('');
+import { By, Note } from './saying';
 
 /** A recipe to keep for the first time. */
-export const NewRecipe = z.object({ body: z.unknown(), note: Note });
+export const NewRecipe = z.object({ body: z.unknown(), note: Note, by: By });
 
 /** A change to a recipe, with the version it was made from. */
 export const ChangedRecipe = z.object({
   body: z.unknown(),
   note: Note,
+  by: By,
   base: z.int({ error: 'base is the number of the version that was changed' }).min(1),
 });
 
@@ -37,7 +37,7 @@ export type Saved = { readonly id: string; readonly version: number; readonly is
 
 /** Keeps a new recipe as its version 1. Refuses an id that is taken. */
 export async function createRecipe(pool: pg.Pool, kitchenId: string, input: unknown): Promise<Saved> {
-  const { body, note } = accept(NewRecipe, input);
+  const { body, note, by } = accept(NewRecipe, input);
   const recipe = typed(body);
   return transaction(async (db) => {
     if (!(await claimRecipe(db, kitchenId, recipe.id))) {
@@ -47,7 +47,7 @@ export async function createRecipe(pool: pg.Pool, kitchenId: string, input: unkn
         'an id of its own: change the name',
       );
     }
-    return { id: recipe.id, version: await writeVersion(db, kitchenId, recipe, { note }), isNew: true };
+    return { id: recipe.id, version: await writeVersion(db, kitchenId, recipe, { note, by }), isNew: true };
   }, pool);
 }
 
@@ -58,7 +58,7 @@ export async function saveRecipe(
   id: string,
   input: unknown,
 ): Promise<Saved> {
-  const { body, note, base } = accept(ChangedRecipe, input);
+  const { body, note, by, base } = accept(ChangedRecipe, input);
   const recipe = typed({ ...(typeof body === 'object' ? body : {}), id });
   return transaction(async (db) => {
     await holdRecipe(db, kitchenId, id);
@@ -66,7 +66,7 @@ export async function saveRecipe(
     if (!latest) throw unknown('recipe', id, []);
     if (latest.version !== base) throw stale('recipe');
     if (same(latest.body, recipe)) return { id, version: latest.version, isNew: false };
-    return { id, version: await writeVersion(db, kitchenId, recipe, { note }), isNew: true };
+    return { id, version: await writeVersion(db, kitchenId, recipe, { note, by }), isNew: true };
   }, pool);
 }
 
@@ -77,7 +77,10 @@ export async function restoreVersion(
   id: string,
   input: unknown,
 ): Promise<Saved> {
-  const { version } = accept(z.object({ version: z.int({ error: 'version is a number' }) }), input);
+  const { version, by } = accept(
+    z.object({ version: z.int({ error: 'version is a number' }), by: By }),
+    input,
+  );
   return transaction(async (db) => {
     await holdRecipe(db, kitchenId, id);
     const versions = await readVersions(db, kitchenId, id);
@@ -92,7 +95,7 @@ export async function restoreVersion(
     const [latest] = versions;
     if (latest && same(latest.body, wanted.body)) return { id, version: latest.version, isNew: false };
     const note = `as version ${version} was`;
-    return { id, version: await writeVersion(db, kitchenId, wanted.body, { note }), isNew: true };
+    return { id, version: await writeVersion(db, kitchenId, wanted.body, { note, by }), isNew: true };
   }, pool);
 }
 

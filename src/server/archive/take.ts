@@ -51,7 +51,7 @@ async function takeRecipe(db: Queryable, u: Under, { recipe: r }: PartOf<'recipe
   const here = await readVersions(db, u.house.id, r.id);
   const write = async (
     body: (typeof r.versions)[number]['body'],
-    about: { note: string; madeAt?: string },
+    about: { note: string; by?: string; madeAt?: string },
   ) => {
     const version = await writeVersion(db, u.house.id, body, about);
     u.versions.push({ recipeId: r.id, version });
@@ -130,7 +130,9 @@ export async function takeArchive(pool: pg.Pool, file: string, { rehearse = fals
       const after: KitchenFile = { ...(u.kitchen ?? kitchenFileOf(house)), id: house.id };
       await db.query('SELECT 1 FROM kitchen FOR UPDATE');
       await refuseInUse(db, after);
-      const revisionAfter = await replaceHouse(db, after, house.revision);
+      const revisionAfter = await replaceHouse(db, after, house.revision, {
+        note: 'taken in with an archive',
+      });
       const importId = randomUUID();
       const taken: Taken = {
         kitchen: after.name,

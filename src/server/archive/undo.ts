@@ -46,7 +46,7 @@ export function undoImport(pool: pg.Pool, input: unknown): Promise<ImportRecord>
       );
     const before = { ...wanted.kitchenBefore, id: house.id };
     await refuseInUse(db, before);
-    await replaceHouse(db, before, revision);
+    await replaceHouse(db, before, revision, { note: 'as it was before an archive was taken in' });
     await undone(db, id);
     await db.query("SELECT pg_notify('panache', '{\"again\":true}')");
     return wanted;

@@ -2,8 +2,7 @@ import { kitchenFileOf } from '../../core/house/kitchenFile';
 import { theHouse } from '../actions/kitchen';
 import type { Queryable } from '../data/database';
 import { readBatchesFrom } from '../queries/batches';
-import type { RecipeBody } from '../queries/recipes';
-import { readRecipeList, readVersions } from '../queries/recipes';
+import { readRecipeList, readVersions, type Version } from '../queries/recipes';
 import { busy } from '../refusal';
 
 /** Batches read at a time: what is in memory of an archive is no more than that, and taps go between. */
@@ -16,7 +15,7 @@ let now = 0;
 type ArchivedRecipe = {
   readonly id: string;
   readonly archived: boolean;
-  readonly versions: readonly { version: number; madeAt: string; note: string; body: RecipeBody }[];
+  readonly versions: readonly Version[];
 };
 
 /**

@@ -6,6 +6,7 @@ const RECORD = [
   'batch',
   'batch_event',
   'recipe_version',
+  'kitchen_version',
   'water_test',
   'import',
   'import_undone',
@@ -14,7 +15,7 @@ const RECORD = [
 ];
 
 /** Settings, which change: who changed what is for the versions to say. */
-const SETTINGS = ['kitchen', 'pot', 'burner', 'product', 'funnel', 'recipe'];
+const SETTINGS = ['kitchen', 'recipe'];
 
 const READ_ONLY = ['migration', 'kept_batch', 'kept_version'];
 

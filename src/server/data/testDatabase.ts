@@ -3,8 +3,10 @@ import pg from 'pg';
 import { Refusal } from '../refusal';
 import { migrate } from './migrate';
 
-/** A migrated, empty database of one's own on the test server, and the way to drop it. For tests. */
-export async function testDatabase(): Promise<{ pool: pg.Pool; drop: () => Promise<void> }> {
+/** A database of one's own on the test server, migrated unless it is to be `empty`, and the way to drop it. For tests. */
+export async function testDatabase({
+  empty = false,
+} = {}): Promise<{ pool: pg.Pool; drop: () => Promise<void> }> {
   const server = process.env.TEST_DATABASE_URL;
   if (!server) throw new Error('TEST_DATABASE_URL is not set: run ./panache test unit');
   const name = `panache_test_${randomUUID().replaceAll('-', '')}`;
@@ -13,7 +15,7 @@ export async function testDatabase(): Promise<{ pool: pg.Pool; drop: () => Promi
   const url = new URL(server);
   url.pathname = `/${name}`;
   const pool = new pg.Pool({ connectionString: url.href, max: 8 });
-  await migrate(pool);
+  if (!empty) await migrate(pool);
   return {
     pool,
     drop: async () => {

@@ -245,7 +245,16 @@ describe('a bridge’s stream', () => {
   };
 
   test.each(['\n', '\r\n', '\r'])('is cut at its lines’ ends, whichever they are: %j', async (end) => {
-    const text = ['event: reading', 'data: {"device":', 'data: "probe-1"}', '', 'data: 7', '', ''].join(end);
+    const text = [
+      'event: reading',
+      'data: {"device":',
+      'data: "probe-1"}',
+      '',
+      'data: 7',
+      '',
+      ': breath',
+      '',
+    ].join(end);
     expect(await all(text)).toEqual([
       ['reading', '{"device":\n"probe-1"}'],
       ['message', '7'],

@@ -206,8 +206,9 @@ export async function holdStand(
 ): Promise<'vesselId' | 'burnerId' | null> {
   await db.query('SELECT 1 FROM kitchen WHERE id = $1 FOR SHARE', [kitchenId]);
   const { rows } = await db.query<{ pot: boolean; burner: boolean }>(
-    `SELECT EXISTS (SELECT 1 FROM pot WHERE kitchen_id = $1 AND id = $2) AS pot,
-       $3::text IS NULL OR EXISTS (SELECT 1 FROM burner WHERE kitchen_id = $1 AND id = $3) AS burner`,
+    `SELECT body -> 'vessels' @> jsonb_build_array(jsonb_build_object('id', $2::text)) AS pot,
+       $3::text IS NULL OR body -> 'burners' @> jsonb_build_array(jsonb_build_object('id', $3::text)) AS burner
+     FROM kitchen_version WHERE kitchen_id = $1 ORDER BY revision DESC LIMIT 1`,
     [kitchenId, vesselId, burnerId],
   );
   const [row] = rows;

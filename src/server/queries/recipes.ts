@@ -16,6 +16,8 @@ export type RecipeBody = Readonly<Record<string, unknown>> & { readonly id: stri
 export type Version = {
   readonly version: number;
   readonly madeAt: string;
+  /** Who saved it, by role, and why; empty when nobody said. */
+  readonly by: string;
   readonly note: string;
   readonly body: RecipeBody;
 };
@@ -73,8 +75,14 @@ export async function readVersions(
   kitchenId: string,
   id: string,
 ): Promise<readonly Version[]> {
-  const { rows } = await db.query<{ version: number; made_at: Date; note: string; body: RecipeBody }>(
-    `SELECT version, made_at, note, body FROM kept_version
+  const { rows } = await db.query<{
+    version: number;
+    made_at: Date;
+    by: string;
+    note: string;
+    body: RecipeBody;
+  }>(
+    `SELECT version, made_at, made_by AS by, note, body FROM kept_version
      WHERE kitchen_id = $1 AND recipe_id = $2 ORDER BY version DESC`,
     [kitchenId, id],
   );
@@ -123,14 +131,14 @@ export async function writeVersion(
   db: Queryable,
   kitchenId: string,
   body: RecipeBody,
-  { note = '', madeAt = null as string | null } = {},
+  { note = '', by = '', madeAt = null as string | null } = {},
 ): Promise<number> {
   const { rows } = await db.query<{ version: number }>(
-    `INSERT INTO recipe_version (kitchen_id, recipe_id, version, body, note, made_at)
-     SELECT $1, $2, coalesce(max(version), 0) + 1, $3::jsonb, $4, coalesce($5::timestamptz, now())
+    `INSERT INTO recipe_version (kitchen_id, recipe_id, version, body, note, made_at, made_by)
+     SELECT $1, $2, coalesce(max(version), 0) + 1, $3::jsonb, $4, coalesce($5::timestamptz, now()), $6
      FROM recipe_version WHERE kitchen_id = $1 AND recipe_id = $2
      RETURNING version`,
-    [kitchenId, body.id, JSON.stringify(body), note, madeAt],
+    [kitchenId, body.id, JSON.stringify(body), note, madeAt, by],
   );
   return rows[0]?.version ?? 1;
 }

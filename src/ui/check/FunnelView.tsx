@@ -13,6 +13,7 @@ import { Field } from '../shared/form/Field';
 import { Scroll } from '../shared/Scroll';
 import { BUTTON, PRIMARY } from '../shared/styles';
 import { ask, problemWords } from '../station/line/api';
+import { readRole } from '../station/useRole';
 import { useStopwatch } from './useStopwatch';
 
 const CARD = 'rounded-sm border-2 border-ink bg-surface p-4 grid content-start gap-3';
@@ -91,6 +92,7 @@ function Calibration({ funnels }: { funnels: readonly HouseFunnel[] }) {
     setProblems({});
     const answer = await ask<HouseFunnel>('POST', '/api/kitchen/funnels', {
       name: typed.name,
+      by: readRole(),
       orificeMm: typedNumber(typed.orificeMm),
       ml: typedNumber(typed.ml),
       thin: { nu: typedNumber(typed.thinNu), seconds: typedNumber(typed.thinSeconds) },

@@ -1,13 +1,16 @@
 'use client';
 
 import '../../core/food/load';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
 import type { KitchenFile } from '../../core/house/kitchenFile';
 import { Segments } from '../shared/form/Segments';
 import { useLeaveWarning } from '../shared/form/useLeaveWarning';
+import { FIELD } from '../shared/styles';
 import { ask, problemWords } from '../station/line/api';
+import { readRole } from '../station/useRole';
 import { ArchivePart, type LastImport } from './ArchivePart';
 import { BurnersPart } from './BurnersPart';
 import { type KitchenForm, kitchenFieldOf, kitchenForm, kitchenOf } from './form';
@@ -49,6 +52,7 @@ export function KitchenView({ kitchen, revision, part: first, lastImport }: Prop
   const [said, setSaid] = useState<{ words: string; bad: boolean } | null>(null);
   const [saving, setSaving] = useState(false);
   const [now, setNow] = useState(revision);
+  const [note, setNote] = useState('');
 
   useLeaveWarning(formState.isDirty);
 
@@ -67,7 +71,12 @@ export function KitchenView({ kitchen, revision, part: first, lastImport }: Prop
   const save = handleSubmit(async (values) => {
     setSaving(true);
     const file = kitchenOf(values, kitchen);
-    const answer = await ask<{ revision: number }>('PUT', '/api/kitchen', { kitchen: file, revision: now });
+    const answer = await ask<{ revision: number }>('PUT', '/api/kitchen', {
+      kitchen: file,
+      revision: now,
+      note,
+      by: readRole(),
+    });
     setSaving(false);
     if (!answer.ok) {
       const wrong = answer.problems.map((p) => ({ field: kitchenFieldOf(p.field), says: problemWords(p) }));
@@ -84,6 +93,7 @@ export function KitchenView({ kitchen, revision, part: first, lastImport }: Prop
       return;
     }
     setNow(answer.body.revision);
+    setNote('');
     // The server has read it: every number is one.
     reset(kitchenForm(file as KitchenFile));
     setSaid({ words: 'Saved. Every plan counts with it from now on.', bad: false });
@@ -104,7 +114,13 @@ export function KitchenView({ kitchen, revision, part: first, lastImport }: Prop
         className="flex h-full flex-col"
       >
         <header className="flex shrink-0 flex-wrap items-center gap-x-6 gap-y-2 border-ink border-b-2 bg-surface px-5 py-3">
-          <h1 className="mr-auto font-bold text-[27px]">Kitchen</h1>
+          <h1 className="font-bold text-[27px]">Kitchen</h1>
+          <Link
+            href="/kitchen/versions"
+            className="mr-auto inline-flex min-h-12 items-center underline underline-offset-4"
+          >
+            Revision {now}
+          </Link>
           <Segments label="Part of the kitchen" value={part} onChange={setPart} options={PARTS} />
         </header>
         <div className="min-h-0 flex-1 overflow-y-auto px-5 py-4">
@@ -122,6 +138,18 @@ export function KitchenView({ kitchen, revision, part: first, lastImport }: Prop
             >
               {told?.words ?? (formState.isDirty ? 'Changed, not saved yet.' : '')}
             </p>
+            {formState.isDirty && (
+              <label className="flex items-center gap-3 border-rule border-l px-4">
+                <span className="font-bold">Why</span>
+                <input
+                  value={note}
+                  onChange={(e) => setNote(e.target.value)}
+                  maxLength={200}
+                  placeholder="for whoever looks later"
+                  className={`w-64 ${FIELD}`}
+                />
+              </label>
+            )}
             <button
               type="submit"
               disabled={saving || !formState.isDirty}

@@ -17,6 +17,7 @@ import { BUTTON, PRIMARY } from '../shared/styles';
 import { ask, problemWords } from '../station/line/api';
 import { kitchenNow } from '../station/line/clock';
 import { useNow } from '../station/useNow';
+import { readRole } from '../station/useRole';
 
 type Past = {
   readonly id: string;
@@ -120,6 +121,7 @@ export function WaterTestView({ house, boils, first, past }: Props) {
       id: typed.id,
       vesselId: typed.vesselId,
       burnerId: typed.burnerId,
+      by: readRole(),
       readings: {
         by: typed.by,
         litres: typedNumber(typed.litres),

@@ -25,6 +25,7 @@ import { Scroll } from '../../shared/Scroll';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON } from '../../shared/styles';
 import { ask, problemWords } from '../../station/line/api';
+import { readRole } from '../../station/useRole';
 import { bodyOf, fieldOf, type RecipeForm, recipeForm, stepForm } from './form/form';
 import { FRESH, type StepKind } from './form/spec';
 import { useKept } from './form/useKept';
@@ -101,10 +102,15 @@ export function EditorView({ house, body, version, archived }: Props) {
     const named = version === null ? { ...made, id: idFrom(made.name) } : made;
     const answer =
       version === null
-        ? await ask<{ id: string; version: number }>('POST', '/api/recipes', { body: named, note })
+        ? await ask<{ id: string; version: number }>('POST', '/api/recipes', {
+            body: named,
+            note,
+            by: readRole(),
+          })
         : await ask<{ id: string; version: number; isNew: boolean }>('PUT', `/api/recipes/${body.id}`, {
             body: named,
             note,
+            by: readRole(),
             base: version,
           });
     setSaving(false);

@@ -3,16 +3,17 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import type { ChangedLine } from '../../core/formats/changedLines';
 import { Scroll } from '../shared/Scroll';
 import { BUTTON } from '../shared/styles';
 import { ask, problemWords } from '../station/line/api';
-
-/** A line of a recipe in words, and whether it came in, went out or stayed. */
-export type ChangedLine = { readonly kind: 'in' | 'out' | 'same'; readonly text: string };
+import { readRole } from '../station/useRole';
 
 type Version = {
-  readonly version: number;
+  readonly number: number;
   readonly madeAt: string;
+  /** Who made it, by role, and why; empty when nobody said. */
+  readonly by: string;
   readonly note: string;
   /** Against the version before; of the first, all of it. */
   readonly changes: readonly ChangedLine[];
@@ -24,25 +25,34 @@ const STYLE = { in: 'text-chive font-bold', out: 'text-tomato line-through', sam
 
 const when = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone: 'UTC' });
 
-type Props = { readonly id: string; readonly name: string; readonly versions: readonly Version[] };
+type Props = {
+  readonly name: string;
+  /** What one of them is called: "Version". */
+  readonly called: string;
+  readonly versions: readonly Version[];
+  readonly back: { readonly href: string; readonly words: string };
+  /** Where one is made the newest again, and the name its number goes by there. */
+  readonly restore: { readonly path: string; readonly field: string };
+};
 
-/** A recipe's versions, newest first, each with what it changed; any can be made the newest again. */
-export function VersionsView({ id, name, versions }: Props) {
+/** Versions of something, newest first, each with what it changed; any can be made the newest again. */
+export function VersionsView({ name, called, versions, back, restore }: Props) {
   const router = useRouter();
   const [problem, setProblem] = useState<string | null>(null);
-  const restore = async (version: number) => {
-    const answer = await ask('POST', `/api/recipes/${id}/restore`, { version });
-    if (answer.ok) router.push(`/recipes/${id}`);
+  const one = called.toLowerCase();
+  const makeNewest = async (number: number) => {
+    const answer = await ask('POST', restore.path, { [restore.field]: number, by: readRole() });
+    if (answer.ok) router.push(back.href);
     else setProblem(answer.problems.map(problemWords).join(' '));
   };
   return (
     <div className="flex h-full flex-col">
       <header className="flex shrink-0 flex-wrap items-center gap-3 border-ink border-b-2 bg-surface px-5 py-3">
         <h1 className="mr-auto font-bold text-[27px] leading-tight">
-          {name} <span className="font-normal text-quiet">versions</span>
+          {name} <span className="font-normal text-quiet">{one}s</span>
         </h1>
-        <Link href={`/recipes/${id}`} className={BUTTON}>
-          Back to the recipe
+        <Link href={back.href} className={BUTTON}>
+          {back.words}
         </Link>
       </header>
       {problem && (
@@ -50,17 +60,23 @@ export function VersionsView({ id, name, versions }: Props) {
           {problem}
         </p>
       )}
-      <Scroll label="Versions" className="flex-1 overflow-y-auto px-5 py-4">
+      <Scroll label={`${called}s`} className="flex-1 overflow-y-auto px-5 py-4">
         <ol className="grid gap-3">
           {versions.map((v, n) => (
-            <li key={v.version} className="rounded-sm border-2 border-ink bg-surface">
+            <li key={v.number} className="rounded-sm border-2 border-ink bg-surface">
               <div className="flex flex-wrap items-center gap-3 border-rule border-b px-4 py-2">
-                <h2 className="font-bold text-[21px]">Version {v.version}</h2>
+                <h2 className="font-bold text-[21px]">
+                  {called} {v.number}
+                </h2>
                 <span className="text-quiet">{when.format(new Date(v.madeAt))} UTC</span>
-                <span className="mr-auto">{v.note}</span>
+                <span className="mr-auto">
+                  {v.by && <b>{v.by}</b>}
+                  {v.by && v.note && ': '}
+                  {v.note}
+                </span>
                 {n > 0 ? (
-                  <button type="button" className={BUTTON} onClick={() => restore(v.version)}>
-                    Make version {v.version} the newest
+                  <button type="button" className={BUTTON} onClick={() => makeNewest(v.number)}>
+                    Make {one} {v.number} the newest
                   </button>
                 ) : (
                   <b>the newest</b>
