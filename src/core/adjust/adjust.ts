@@ -22,8 +22,7 @@ const sides = (o: Option): number =>
   // Twice as rich is another soup to the tongue, and to the purse.
   (o.effects.fat[1] - o.effects.fat[0] > RICHER ? 2 : 0) +
   o.effects.strange +
-  // Two pans at once, minutes before service.
-  (o.id.includes('+') ? 2 : 0);
+  (o.isPair ? 2 : 0);
 
 /** Chances this near are the same, and minutes. */
 const SAME_CHANCE = 0.05;
@@ -57,9 +56,7 @@ export function ranked(options: readonly Option[]): readonly Option[] {
 /** Drafts for a pot with these faults of dose. */
 export function draftsFor(faults: ReadonlySet<Fault>, m: Measured, w: Wishes): readonly Draft[] {
   if (faults.has('too salty')) {
-    const starch = thicker(m, w).find(
-      (d) => d.id.startsWith('slurry.') && d.needs.every((n) => w.larder.includes(n)),
-    );
+    const starch = thicker(m, w).find((d) => d.isSlurry && d.needs.every((n) => w.larder.includes(n)));
     const letDowns = thinner(m, w);
     // By the litre: wine would be another soup.
     const liquids = letDowns.flatMap((d) => d.needs).filter((id) => ingredient(id).group !== 'wine');
@@ -80,9 +77,7 @@ function pairs(
   drafts: readonly Draft[],
   options: readonly Option[],
 ): readonly Draft[] {
-  const slurry = drafts.find(
-    (d) => d.id.startsWith('slurry.') && options.find((o) => o.id === d.id)?.struck === null,
-  );
+  const slurry = drafts.find((d) => d.isSlurry && options.find((o) => o.id === d.id)?.struck === null);
   if (!slurry) return [];
   const partners = ['blend', 'reduce'].flatMap((id) => {
     const draft = drafts.find((d) => d.id === id);

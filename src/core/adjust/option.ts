@@ -46,6 +46,8 @@ export type InTwo = {
 /** A correction, computed on a copy of the pot before anything goes in. */
 export type Option = {
   readonly id: string;
+  /** Two means one after the other: two pans at once, minutes before service. */
+  readonly isPair: boolean;
   readonly title: string;
   /** How it is done, in the cook's order. */
   readonly how: readonly string[];

@@ -77,7 +77,7 @@ export function fitOf(
   }
   if (way.kind === 'arrowroot' && holds(recipe, 'dairy'))
     grave.push({ good: false, says: 'Arrowroot turns slimy with milk or cream.' });
-  if (way.kind === 'yolk' && plan.warnings.some((w) => w.id.startsWith('scrambled')))
+  if (way.kind === 'yolk' && plan.warnings.some((w) => w.kind === 'scrambled'))
     grave.push({ good: false, says: 'The yolk would scramble: the pot gets too hot after it.' });
   if (plan.found.pH < ACID && properties) {
     if (properties.acid === 'poor')

@@ -54,29 +54,28 @@ function candidates(w: Warning, plan: Sick, { house, order, recipe }: OrderIn): 
   });
   const found = plan.found.bowlViscosity;
   const [low, high] = LADDER_RANGE;
-  if (w.id === 'overflow' || w.id === 'headroom') {
+  if (w.kind === 'overflow' || w.kind === 'headroom') {
     return [...pots, make(roundedDown((order.litres * plan.fillLimitMl * 0.99) / plan.peakMl))];
   }
-  if (w.id === 'shallow') return pots;
-  if (w.id === 'too thick without') return found < high ? [aim(Math.ceil(found * 1.02))] : [];
-  if (w.id === 'too thin with all') return found > low ? [aim(Math.floor(found * 0.98))] : [];
-  if (w.id === 'no room for liquid') {
+  if (w.kind === 'shallow') return pots;
+  if (w.kind === 'too thick without') return found < high ? [aim(Math.ceil(found * 1.02))] : [];
+  if (w.kind === 'too thin with all') return found > low ? [aim(Math.floor(found * 0.98))] : [];
+  if (w.kind === 'no room for liquid') {
     const needed = (plan.found.volumeMl / 1000) * 1.05;
     return [make(Math.ceil(needed * 10) / 10)];
   }
-  if (w.id.startsWith('stalled') || w.id.startsWith('hard'))
-    return [...stronger, make(roundedDown(order.litres / 2))];
-  if (w.id === 'slow') {
+  if (w.kind === 'stalled' || w.kind === 'hard') return [...stronger, make(roundedDown(order.litres / 2))];
+  if (w.kind === 'slow') {
     return [{ words: 'Start from hot stock, 80 °C', change: { liquidAt: 80 } }, ...stronger];
   }
-  if (w.id === 'dairy') {
+  if (w.kind === 'dairy') {
     return [
       { words: 'Warm the dairy first', change: { dairy: 'warm' } },
       { words: 'Put the dairy in last, under the simmer', change: { dairy: 'last' } },
       { words: 'Take cream of 35 % instead', change: { dairy: 'richer' } },
     ];
   }
-  if (w.id === 'fat-short' && w.grams) {
+  if (w.kind === 'fat-short' && w.grams) {
     // The vegetables soak up part of it, and more fat wants a little more flour: tried in growing amounts.
     const short = w.grams / BUTTER_FAT;
     return [1.2, 1.6, 2, 2.6].map((by) => {
@@ -87,12 +86,12 @@ function candidates(w: Warning, plan: Sick, { house, order, recipe }: OrderIn): 
       };
     });
   }
-  if (w.id === 'fat-over' && order.rule !== 'three-to-two') {
+  if (w.kind === 'fat-over' && order.rule !== 'three-to-two') {
     return recipe.steps.some((s) => s.kind === 'roux')
       ? [{ words: 'Three flour to two fat', change: { rule: 'three-to-two' } }]
       : [];
   }
-  if (w.id === 'raw-flour' && w.minutes) {
+  if (w.kind === 'raw-flour' && w.minutes) {
     const more = Math.ceil(w.minutes) + (order.moreSimmer ?? 0);
     return [{ words: `Simmer ${Math.ceil(w.minutes)} min more`, change: { moreSimmer: more } }];
   }

@@ -123,6 +123,8 @@ export type Ingredient = {
   readonly juicy?: number | undefined;
   /** Pulp already, as a passata or a paste: it flows and thickens from the moment it goes in. */
   readonly pulped?: boolean | undefined;
+  /** Egg whose germs are killed already: it may be served lightly cooked to anybody. */
+  readonly pasteurised?: boolean | undefined;
   /** What it does as a thickener, when it is one. */
   readonly thickener?: ThickenerKind;
   /** Grams of water one gram takes up by the time it is tender. */

@@ -1,11 +1,12 @@
 import * as z from 'zod';
-import { calibrateFunnel } from '../flow/readings/cups';
+import { calibrateFunnel, THICK_VISCOSITY } from '../flow/readings/cups';
 import { isIngredient } from '../food/catalogue';
 import { ALLERGENS } from '../food/ingredient';
 import type { Product } from '../food/product';
 import { type Kitchen, PRIOR } from '../pot/kitchen';
 import { BurnerSchema, VesselSchema } from '../recipe/recipe';
 import { numberFrom } from '../units/numberFrom';
+import { OutOfRange } from '../units/range';
 import type { House } from './house';
 
 /** A house's own product; every figure left out is the catalogue's. */
@@ -51,9 +52,9 @@ export const FunnelSchema = z
     try {
       calibrateFunnel(thin, thick);
     } catch (error) {
-      const message = error instanceof Error ? error.message : String(error);
-      const viscosity = message.includes('viscosity');
-      ctx.addIssue({ code: 'custom', path: ['thick', viscosity ? 'nu' : 'seconds'], message });
+      if (!(error instanceof OutOfRange)) throw error;
+      const of = error.field === THICK_VISCOSITY ? 'nu' : 'seconds';
+      ctx.addIssue({ code: 'custom', path: ['thick', of], message: error.message });
     }
   });
 export type FunnelFile = z.infer<typeof FunnelSchema>;

@@ -5,6 +5,7 @@ import { Recipe } from '../recipe/recipe';
 import { issueWords, valueAt } from '../words/issueWords';
 import { titleOf } from '../words/steps';
 import { planFor } from './plan';
+import type { WarningKind } from './types';
 
 /** A step and the pot after it. */
 export type Foreseen = {
@@ -27,7 +28,12 @@ export type Foresight =
       readonly seconds: number;
       /** What the plan worked out, as weighed in the recipe's own pot. */
       readonly doses: readonly { readonly name: string; readonly g: number }[];
-      readonly warnings: readonly { readonly id: string; readonly says: string; readonly grave: boolean }[];
+      readonly warnings: readonly {
+        readonly id: string;
+        readonly kind: WarningKind;
+        readonly says: string;
+        readonly grave: boolean;
+      }[];
     }
   | {
       readonly ok: false;
@@ -73,6 +79,7 @@ export function foresee(body: unknown, house: House): Foresight {
       .map(({ name, g }) => ({ name, g })),
     warnings: plan.warnings.map((w) => ({
       id: w.id,
+      kind: w.kind,
       says: `${w.says} ${w.change}`,
       grave: w.severity !== 'caution',
     })),

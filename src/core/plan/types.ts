@@ -61,9 +61,34 @@ export type WeighLine = {
 
 export type Severity = 'stop' | 'danger' | 'caution';
 
+/** What a warning is of; of `care`, a rule of safety, there may be several, each with its id. */
+export type WarningKind =
+  | 'overflow'
+  | 'headroom'
+  | 'shallow'
+  | 'slow'
+  | 'fat-short'
+  | 'fat-over'
+  | 'raw-flour'
+  | 'dairy'
+  | 'another band'
+  | 'stalled'
+  | 'scrambled'
+  | 'chill'
+  | 'hard'
+  | 'sweat'
+  | 'rest'
+  | 'kept-hot'
+  | 'too thick without'
+  | 'too thin with all'
+  | 'no room for liquid'
+  | 'care';
+
 /** Something to know before starting: what is the matter, and what to change. */
 export type Warning = {
+  /** Its own within a plan: its kind and, where it is about one step of several, that step. */
   readonly id: string;
+  readonly kind: WarningKind;
   readonly severity: Severity;
   readonly says: string;
   readonly change: string;

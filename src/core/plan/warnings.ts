@@ -5,15 +5,13 @@ import { coolTo } from '../pot/cook';
 import type { Kitchen } from '../pot/kitchen';
 import { sweat } from '../pot/steps/sweat';
 import { CODE, LIMITS } from '../safety/cautions';
+import { COOK_OUT_MINUTES } from '../thicken/granules';
 import { rouxBalance } from '../thicken/rouxBalance';
 import { capital, litres, spaced } from '../units/format';
 import { dairyFate } from './dairyRisk';
 import { gathered } from './deeds';
 import type { Run } from './solve/simulate';
 import type { Plan, Warning } from './types';
-
-/** Minutes of simmer after which a pale roux no longer tastes of flour; the quick school. Common practice, no source. */
-const COOK_OUT_MINUTES = 10;
 
 type Draft = Omit<Plan, 'warnings'>;
 
@@ -23,6 +21,7 @@ function potTooFull(plan: Draft): Warning[] {
     return [
       {
         id: 'overflow',
+        kind: 'overflow',
         severity: 'stop',
         says: `${litres(plan.peakMl)} L at its fullest does not go into ${vessel.name}: it holds ${litres(plan.rimMl)} L to the rim.`,
         change: `Make at most ${litres(plan.fillLimitMl)} L in it, or take a larger pot.`,
@@ -33,6 +32,7 @@ function potTooFull(plan: Draft): Warning[] {
     return [
       {
         id: 'headroom',
+        kind: 'headroom',
         severity: 'danger',
         says: `${litres(plan.peakMl)} L at its fullest is over the headroom line of ${vessel.name} (${litres(plan.fillLimitMl)} L).`,
         change: 'It will boil over or slop when you whisk: take a larger pot, or make less.',
@@ -52,6 +52,7 @@ function potTooEmpty(plan: Draft): Warning[] {
   return [
     {
       id: 'shallow',
+      kind: 'shallow',
       severity: 'caution',
       says: `It stands ${(depth / 10).toFixed(1)} cm deep in ${vessel.name}: it catches and boils away fast.`,
       change: 'Take a smaller pot.',
@@ -75,7 +76,7 @@ const MISSES = {
 } as const;
 
 function missed(plan: Draft): Warning[] {
-  return plan.solved.missed.map((m) => ({ id: m, severity: 'stop', ...MISSES[m] }));
+  return plan.solved.missed.map((m) => ({ id: m, kind: m, severity: 'stop', ...MISSES[m] }));
 }
 
 function fire(plan: Draft, run: Run): Warning[] {
@@ -86,6 +87,7 @@ function fire(plan: Draft, run: Run): Warning[] {
       if (note.kind === 'stalled') {
         warnings.push({
           id: `stalled-${n}`,
+          kind: 'stalled',
           step: n,
           severity: 'stop',
           says: `${burner.name} stalls at ${note.celsius.toFixed(0)} °C in step ${n + 1}; the step needs ${note.wanted.toFixed(0)} °C.`,
@@ -94,6 +96,7 @@ function fire(plan: Draft, run: Run): Warning[] {
       } else if (note.kind === 'scrambled') {
         warnings.push({
           id: `scrambled-${n}`,
+          kind: 'scrambled',
           step: n,
           severity: 'stop',
           says: `The yolk reaches ${note.reached.toFixed(0)} °C in step ${n + 1}; over ${note.limit} °C it scrambles.`,
@@ -102,6 +105,7 @@ function fire(plan: Draft, run: Run): Warning[] {
       } else if (note.kind === 'cannot-chill') {
         warnings.push({
           id: `chill-${n}`,
+          kind: 'chill',
           step: n,
           severity: 'stop',
           says: `Step ${n + 1} cannot reach ${note.to} °C: where it cools is no colder.`,
@@ -110,6 +114,7 @@ function fire(plan: Draft, run: Run): Warning[] {
       } else {
         warnings.push({
           id: `hard-${n}`,
+          kind: 'hard',
           step: n,
           severity: 'stop',
           says: `The pieces do not become tender in step ${n + 1}.`,
@@ -125,6 +130,7 @@ function fire(plan: Draft, run: Run): Warning[] {
   if (wait > 40 * 60 && warnings.length === 0) {
     warnings.push({
       id: 'slow',
+      kind: 'slow',
       severity: 'caution',
       says: `${burner.name} takes ${Math.round(wait / 60)} min to heat this pot.`,
       change: 'Start from hot stock, keep the lid on, or take a stronger burner.',
@@ -143,6 +149,7 @@ function flour(run: Run): Warning[] {
     if (short > 0) {
       warnings.push({
         id: 'fat-short',
+        kind: 'fat-short',
         severity: 'caution',
         says: `${spaced(short)} g too little fat to wet the flour: it can lump.`,
         change: 'Add that much butter or oil before the flour.',
@@ -152,6 +159,7 @@ function flour(run: Run): Warning[] {
     if (over > 0) {
       warnings.push({
         id: 'fat-over',
+        kind: 'fat-over',
         severity: 'caution',
         says: `${spaced(over)} g more fat than the flour can bind: a greasy film.`,
         change: 'Take that much less, or skim it before serving.',
@@ -163,6 +171,7 @@ function flour(run: Run): Warning[] {
   if (wheat && wheat.dry > 0 && wheat.cookedMinutes < COOK_OUT_MINUTES) {
     warnings.push({
       id: 'raw-flour',
+      kind: 'raw-flour',
       severity: 'caution',
       says: `The flour simmers ${wheat.cookedMinutes.toFixed(0)} min: it can still taste raw before ${COOK_OUT_MINUTES}.`,
       change: 'Simmer longer before the dairy goes in.',
@@ -194,6 +203,7 @@ function notSweated(run: Run, kitchen: Kitchen): Warning[] {
     return [
       {
         id: `sweat-${n}`,
+        kind: 'sweat',
         step: n,
         severity: 'caution',
         says: `After ${step.minutes} min step ${n + 1} is only ${pot.celsius.toFixed(0)} °C: so much is warmed by this pan, not sweated.`,
@@ -221,6 +231,7 @@ function dairy(run: Run, kitchen: Kitchen): Warning[] {
   return [
     {
       id: 'dairy',
+      kind: 'dairy',
       step: fate.step,
       severity: grade === 'take care' ? 'caution' : 'danger',
       says: `${says} in step ${fate.step + 1}: ${[first, ...others].map((r) => r.says).join('; ')}.`,
@@ -245,6 +256,7 @@ function rests(run: Run, kitchen: Kitchen): Warning[] {
     return [
       {
         id: `rest-${n}`,
+        kind: 'rest',
         step: n,
         severity: under ? 'danger' : 'caution',
         says: `Off the heat in step ${n + 1} it is under ${atLeast} °C after ${minutes} min${under ? `: it rests ${r.step.minutes}` : ''}.`,
@@ -265,6 +277,7 @@ function notChilled(run: Run): Warning[] {
       ? [
           {
             id: `kept-hot-${n}`,
+            kind: 'kept-hot',
             step: n,
             severity: 'stop',
             says: `It comes to step ${n + 1} at ${r.before.celsius.toFixed(0)} °C: nothing is put by hotter than ${atMost} °C.`,
@@ -283,6 +296,7 @@ function anotherBand({ aim, found, stand, solved }: Draft): Warning[] {
   return [
     {
       id: 'another band',
+      kind: 'another band',
       severity: 'danger',
       says: `It lands in ${found.band}, not in ${asked}: this recipe leaves no thickener to the plan.`,
       change: `Ask for ${found.band}, thicken it another way, or leave an amount “to thickness” in the recipe.`,
@@ -294,6 +308,7 @@ function anotherBand({ aim, found, stand, solved }: Draft): Warning[] {
 const careful = (run: Run, kitchen: Kitchen): Warning[] =>
   gathered(run.ran, kitchen).map((c) => ({
     id: c.id,
+    kind: 'care',
     severity: c.broken ? 'danger' : 'caution',
     says: c.says,
     change: c.do,

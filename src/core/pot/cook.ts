@@ -6,7 +6,7 @@ import { boilingPoint, latentHeat, pressureAt } from '../heat/steam';
 import { surfaceArea } from '../heat/vessel';
 import { LID_ESCAPE, type Lid, openSurfaceFlux } from '../heat/waterLoss';
 import { cookThickener, type Thickener } from '../thicken/granules';
-import { LEACHED_STRENGTH, leachedShare } from '../thicken/puree';
+import { LEACHED_STRENGTH, leachedShare, leaches } from '../thicken/puree';
 import { evaporate, pHOf, volumeMl } from './contents';
 import { heatingOf, surfaceOf } from './heating';
 import type { Kitchen } from './kitchen';
@@ -143,7 +143,7 @@ function exchange(pot: Pot, kitchen: Kitchen): Pot {
       const grams = plus(times(piece.composition, piece.g), { ...NOTHING, water: drunk });
       return { ...piece, g: piece.g + drunk, composition: times(grams, 1 / (piece.g + drunk)) };
     }
-    if (puree !== 'floury potato' && puree !== 'waxy potato') {
+    if (!leaches(puree)) {
       const juice = juiceOf(piece, kitchen);
       if (!juice) return piece;
       changed = true;

@@ -128,7 +128,7 @@ export function cautionsFor(
       rule: TRADE,
     });
   }
-  if (foods.some((f) => f.group === 'egg' && !f.id.includes('pasteurised'))) {
+  if (foods.some((f) => f.group === 'egg' && !f.pasteurised)) {
     found.push({
       id: 'yolk',
       says: 'Lightly cooked yolk.',

@@ -112,6 +112,9 @@ export const LEAST_SIMMER: Of<number> = {
   puree: 0,
 };
 
+/** Minutes at the simmer after which wheat flour no longer tastes raw; the quick school. Common practice, no source. */
+export const COOK_OUT_MINUTES = 10;
+
 /** Below this pH acid breaks starch down faster: one unit doubles it. Our assumption. */
 const ACID_BELOW = 4.5;
 

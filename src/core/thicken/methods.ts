@@ -1,6 +1,11 @@
+import { COOK_OUT_MINUTES } from './granules';
+
 /** How a thickener goes into a pot that already holds its liquid. */
 export const THICKEN_METHODS = ['slurry', 'kneaded butter', 'cooked roux', 'boiled cream'] as const;
 export type ThickenMethod = (typeof THICKEN_METHODS)[number];
+
+/** Grams of cream for a gram of yolk in a liaison: one part yolk to three of cream. Common practice, no source. */
+export const CREAM_FOR_YOLK = 3;
 
 export type MethodRule = {
   /** Grams of carrier for a gram of thickener. */
@@ -28,7 +33,7 @@ export const METHOD_RULES: { readonly [M in ThickenMethod]: MethodRule } = {
   'cooked roux': {
     carrier: 1,
     carrierIs: 'butter',
-    leastMinutes: 10,
+    leastMinutes: COOK_OUT_MINUTES,
     how: 'whisk a ladle of soup into the cool roux, then the roux into the pot',
   },
   'boiled cream': {

@@ -78,6 +78,10 @@ const FLOURY = 1.4;
 /** How many times what has gone when it is tender has gone when it is nearly mashable: floury cells come off whole. Our assumption. */
 const OVERCOOKED = { 'floury potato': 4, 'waxy potato': 1.8 } as const;
 
+/** Whether pieces of that class give starch to the liquid as they soften. */
+export const leaches = (kind: PureeClass | undefined): kind is keyof typeof OVERCOOKED =>
+  kind !== undefined && kind in OVERCOOKED;
+
 /** Leached starch counts double: it is free of its cell. */
 export const LEACHED_STRENGTH = 2;
 

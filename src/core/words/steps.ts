@@ -8,12 +8,20 @@ import { duration, litres, spaced, uncapital } from '../units/format';
 
 const LID = { on: 'lid on', ajar: 'lid ajar', off: 'lid off' } as const;
 
+/** mL of what is poured, not weighed; null of the rest. */
+export function pouredMl(id: string, g: number): number | null {
+  const food = ingredient(id);
+  return POURED.has(food.group) && typeof food.density === 'number' ? g / food.density : null;
+}
+
+/** mL from which what is poured is read in litres. */
+export const READ_IN_LITRES = 995;
+
 /** "1 300 g" or "8.6 L": poured things from a litre up are read in litres. */
 export function amountWords(id: string, g: number): string {
-  const food = ingredient(id);
-  if (POURED.has(food.group) && typeof food.density === 'number') {
-    const ml = g / food.density;
-    return ml >= 995 ? `${litres(ml)} L` : `${spaced(Math.round(ml / 5) * 5)} mL`;
+  const ml = pouredMl(id, g);
+  if (ml !== null) {
+    return ml >= READ_IN_LITRES ? `${litres(ml)} L` : `${spaced(Math.round(ml / 5) * 5)} mL`;
   }
   return `${spaced(g, g < 10 ? 1 : 0)} g`;
 }

@@ -3,7 +3,7 @@ import type { House } from '../../core/house/house';
 import { amended } from '../../core/order/amended';
 import { Order } from '../../core/order/order';
 import { planFor } from '../../core/plan/plan';
-import type { Plan } from '../../core/plan/types';
+import type { Plan, WarningKind } from '../../core/plan/types';
 import type { Recipe } from '../../core/recipe/recipe';
 import { momentOf } from '../../core/units/moment';
 import type { Queryable } from '../data/database';
@@ -60,8 +60,8 @@ export async function planStored(db: Queryable, order: Order): Promise<Planned> 
   return { house, plan, recipe, recipeVersion: stored.version };
 }
 
-/** Which field a plan that cannot be cooked is laid to. */
-const FIELD_OF: Record<string, string> = {
+/** Which field a plan that cannot be cooked is laid to; to its recipe where it is none of these. */
+const FIELD_OF: { readonly [K in WarningKind]?: keyof Order } = {
   overflow: 'litres',
   stalled: 'burnerId',
   'no room for liquid': 'litres',
@@ -72,5 +72,5 @@ const FIELD_OF: Record<string, string> = {
 /** Refuses a plan that has a reason to stop: it does not fit, does not boil, or misses its target. */
 export function refuseUncookable(plan: Plan): void {
   const stop = plan.warnings.find((w) => w.severity === 'stop');
-  if (stop) throw cannot(FIELD_OF[stop.id.replace(/-\d+$/, '')] ?? 'recipeId', stop.says, stop.change);
+  if (stop) throw cannot(FIELD_OF[stop.kind] ?? 'recipeId', stop.says, stop.change);
 }

@@ -5,7 +5,7 @@ import type { Option } from '../../core/adjust/option';
 import { YIELD_SHORT } from '../../core/adjust/option';
 import { timeOfDay } from '../../core/units/clock';
 import { duration, litres, mPas, spaced } from '../../core/units/format';
-import { amountWords } from '../../core/words/steps';
+import { amountWords, pouredMl, READ_IN_LITRES } from '../../core/words/steps';
 import { inTen } from '../shared/marks';
 import { BUTTON, PRIMARY } from '../shared/styles';
 import { itemWords } from './words';
@@ -76,7 +76,7 @@ export function OptionCard({
               // What is poured from a jug is read in litres, the rest is weighed.
               const grams = `${spaced(d.g, d.g < 10 ? 1 : 0)} g`;
               const words = amountWords(d.ingredient, d.g);
-              const litresOfIt = words.endsWith(' L');
+              const litresOfIt = (pouredMl(d.ingredient, d.g) ?? 0) >= READ_IN_LITRES;
               const figure = litresOfIt ? words : grams;
               const aside = litresOfIt ? grams : d.measure;
               return (

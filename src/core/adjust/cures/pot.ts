@@ -1,7 +1,7 @@
 import { ingredient } from '../../food/catalogue';
 import { FILL_LIMIT, rimVolume } from '../../heat/vessel';
 import { massG } from '../../pot/contents';
-import { boilsAt, cook, hardest, heatTo, tenderness } from '../../pot/cook';
+import { cook, hardest, heatTo, simmersAt, tenderness } from '../../pot/cook';
 import { LIMITS } from '../../safety/cautions';
 import { saltBalance } from '../../season/salt';
 import { litres, spaced } from '../../units/format';
@@ -49,7 +49,7 @@ export const OF_THE_POT: Cures<
     const yolk = m.pot.yolkPeak > 0;
     const simmer = (hold: number) =>
       cook(m.pot, { flame: 1, lid: 'on', hold }, m.kitchen, { progress: (p) => hardest(p) - 1 });
-    const hot = (simmer(boilsAt(m.kitchen) - 5).pot.seconds - m.pot.seconds) / 60;
+    const hot = (simmer(simmersAt(m.kitchen)).pot.seconds - m.pot.seconds) / 60;
     const gentle = (simmer(84).pot.seconds - m.pot.seconds) / 60;
     const dairy = m.holds.includes('milk');
     return cure({

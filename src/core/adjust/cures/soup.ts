@@ -2,8 +2,9 @@ import { splitRisk } from '../../dairy/risk';
 import { ingredient } from '../../food/catalogue';
 import { times } from '../../food/composition';
 import { volumeMl } from '../../pot/contents';
-import { boilsAt, cook } from '../../pot/cook';
+import { boilsAt, cook, simmersAt } from '../../pot/cook';
 import { FAT_BOUND } from '../../thicken/equalParts';
+import { COOK_OUT_MINUTES } from '../../thicken/granules';
 import { litres, spaced } from '../../units/format';
 import { joined } from '../means/joined';
 import { NO_BOIL, shortBy } from '../means/short';
@@ -13,9 +14,6 @@ import type { Measured } from '../measured';
 import type { Option, Wishes } from '../option';
 import { type Draft, tried } from '../trial/trial';
 import { type Cures, mended, RIGHT } from './case';
-
-/** Minutes of simmer after which a pale roux no longer tastes of flour; the quick school. Common practice, no source. */
-const COOK_OUT_MINUTES = 10;
 
 /** Share of a scorched pot that is left behind when it is poured off without scraping. Our assumption. */
 const LEFT_BEHIND = 0.1;
@@ -200,7 +198,7 @@ export const OF_THE_SOUP: Cures<
       COOK_OUT_MINUTES,
     );
     const minutes = Math.max(2, COOK_OUT_MINUTES - (Number.isFinite(cookedFor) ? cookedFor : 0));
-    const after = cook(m.pot, { flame: 0.6, lid: 'ajar', hold: boilsAt(m.kitchen) - 5 }, m.kitchen, {
+    const after = cook(m.pot, { flame: 0.6, lid: 'ajar', hold: simmersAt(m.kitchen) }, m.kitchen, {
       forSeconds: minutes * 60,
     });
     const lost = ml - volumeMl(after.pot);

@@ -1,5 +1,5 @@
 import { ingredient } from '../../food/catalogue';
-import { pulpOf, pureeStrength } from '../../thicken/puree';
+import { leaches, pulpOf, pureeStrength } from '../../thicken/puree';
 import { uncapital } from '../../units/format';
 import { mendsSoup } from '../larder';
 import type { Measured } from '../measured';
@@ -20,7 +20,7 @@ export function blend(m: Measured): Draft | null {
     const { pulp, granules } = pulpOf(ingredient(p.ingredient).puree ?? 'other', p.composition, p.g);
     return sum + pulp + granules;
   }, 0);
-  const potato = of.some((id) => ingredient(id).puree?.includes('potato'));
+  const potato = of.some((id) => leaches(ingredient(id).puree));
   const names = of.map((id) => uncapital(ingredient(id).name.split(',')[0] ?? id)).join(' and ');
   return {
     id: 'blend',

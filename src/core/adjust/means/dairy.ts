@@ -3,6 +3,7 @@ import { cook } from '../../pot/cook';
 import type { Step } from '../../pot/step';
 import { yolkState } from '../../pot/steps/temper';
 import { STARCH_STRENGTH } from '../../thicken/granules';
+import { CREAM_FOR_YOLK } from '../../thicken/methods';
 import type { Measured } from '../measured';
 import type { Draft } from '../trial/trial';
 import { NO_BOIL } from './short';
@@ -61,7 +62,7 @@ export function liaison(m: Measured, short: number, larder: readonly string[]): 
     title: 'Liaison of yolk and cream',
     how: [
       ...(wait > 0 ? [`off the heat ${Math.ceil(wait)} min, until it is under 87 °C`] : []),
-      'beat the yolks with three times their weight of cream',
+      `beat the yolks with ${CREAM_FOR_YOLK} times their weight of cream`,
       'ladles of soup into the bowl, stirring, until it is 60 °C; back into the pot',
       'warm it to 80 °C, never to the boil',
     ],
@@ -71,7 +72,7 @@ export function liaison(m: Measured, short: number, larder: readonly string[]): 
         kind: 'temper',
         items: [
           { ingredient: yolk, amount: g },
-          { ingredient: 'heavy-cream', amount: g * 3, celsius: 5 },
+          { ingredient: 'heavy-cream', amount: g * CREAM_FOR_YOLK, celsius: 5 },
         ],
         warmTo: 60,
         to: 80,

@@ -5,6 +5,8 @@ import type { Draft } from '../trial/trial';
 export const joined = (first: Draft, amount: number, rest: Draft): Draft => ({
   ...rest,
   id: `${first.id}+${rest.id}`,
+  isPair: true,
+  isSlurry: false,
   title: `${first.title}, then ${uncapital(rest.title)}`,
   how: [...first.how, ...rest.how],
   steps: (dose) => [...first.steps(amount), ...rest.steps(dose)],

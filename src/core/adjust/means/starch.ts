@@ -1,5 +1,5 @@
 import { ingredient } from '../../food/catalogue';
-import { LEAST_SIMMER, STARCH_STRENGTH, type ThickenerKind } from '../../thicken/granules';
+import { COOK_OUT_MINUTES, LEAST_SIMMER, STARCH_STRENGTH, type ThickenerKind } from '../../thicken/granules';
 import { METHOD_RULES } from '../../thicken/methods';
 import type { Measured } from '../measured';
 import type { Draft } from '../trial/trial';
@@ -29,10 +29,11 @@ export function slurry(id: string, short: number, m: Measured): Draft | null {
   const { thickener, name } = ingredient(id);
   if (!thickener) return null;
   const rule = METHOD_RULES.slurry;
-  const minutes = Math.max(1, id === 'plain-flour' ? 10 : LEAST_SIMMER[thickener]);
+  const minutes = Math.max(1, thickener === 'wheat' ? COOK_OUT_MINUTES : LEAST_SIMMER[thickener]);
   const guess = short / STARCH_STRENGTH[thickener];
   return {
     id: `slurry.${id}`,
+    isSlurry: true,
     title: `${name} slurry`,
     how: [
       'stir it smooth in cold water',

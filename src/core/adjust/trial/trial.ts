@@ -33,6 +33,10 @@ export type Draft = {
   readonly forecloses: readonly string[];
   /** More than this, g a litre of soup, and it is another soup; absent where there is no such limit. */
   readonly mostPerLitre?: number | undefined;
+  /** Two means one after the other; something happens even without a dose of the second. */
+  readonly isPair?: boolean;
+  /** The starch it is stirred in with water, where it is a slurry. */
+  readonly isSlurry?: boolean;
 };
 
 /** Misses of ln(viscosity) below this are done. */
@@ -48,7 +52,7 @@ export function solveDose(m: Measured, draft: Draft): { readonly dose: number; r
     Math.log(toThePass(m, draft.steps(dose)).seen.bowlViscosity / m.target);
   let low = 0;
   // Two means together do something even without the second.
-  let atLow = draft.id.includes('+') ? miss(0) : Math.log(asItIs(m).seen.bowlViscosity / m.target);
+  let atLow = draft.isPair ? miss(0) : Math.log(asItIs(m).seen.bowlViscosity / m.target);
   if (Math.abs(atLow) < CLOSE) return { dose: 0, reached: true };
   const sign = Math.sign(atLow);
   let high = Math.min(draft.most, draft.guess);
@@ -156,6 +160,7 @@ export function tried(m: Measured, draft: Draft, w: Wishes, fixed?: number): Opt
   const second = chanceOfBand(after.seen.bowlViscosity, left, band, m.kitchen.bandLimits);
   const option: Omit<Option, 'struck'> = {
     id: draft.id,
+    isPair: draft.isPair ?? false,
     title: draft.title,
     how: draft.how,
     steps,

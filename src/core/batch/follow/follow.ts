@@ -1,7 +1,10 @@
+import { ingredient } from '../../food/catalogue';
 import { putIn } from '../../pot/contents';
 import { FACTORS, type Factor, type Factors, type Kitchen, spreadOf } from '../../pot/kitchen';
+import { portionsIn } from '../../pot/portions';
 import { emptyPot, type Pot } from '../../pot/pot';
-import type { Step } from '../../pot/step';
+import type { Portion, Step } from '../../pot/step';
+import { leaches } from '../../thicken/puree';
 import type { BatchEvent, StepKey } from '../events';
 import type { Batch, CookedWith } from '../record';
 import { type BatchState, batchState } from '../state';
@@ -42,10 +45,12 @@ export type Followed = {
 /** Factors that could matter to what is cooked; the others cost time and teach nothing. */
 function factorsFor(steps: readonly (Step | null)[]): readonly Factor[] {
   const kinds = new Set(steps.flatMap((s) => (s ? [s.kind] : [])));
-  const text = JSON.stringify(steps);
+  const leaching = steps.some(
+    (s) => s !== null && portionsIn<Portion>(s).some((p) => leaches(ingredient(p.ingredient).puree)),
+  );
   return (Object.keys(FACTORS) as Factor[]).filter((f) => {
     if (f === 'puree') return kinds.has('puree');
-    if (f === 'leaching') return text.includes('potato');
+    if (f === 'leaching') return leaching;
     // How it was weighed and how strong it is come to the same in the pot: the second carries both.
     return f !== 'measuring';
   });

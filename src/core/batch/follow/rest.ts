@@ -1,5 +1,4 @@
-import { equivalentsFor } from '../../flow/viscosity';
-import { balance, type Try } from '../../plan/solve/balance';
+import { balance, missesOf, type Try } from '../../plan/solve/balance';
 import { saltStillToAdd } from '../../plan/solve/resolve';
 import { advance } from '../../pot/advance';
 import { observe } from '../../pot/observe';
@@ -89,13 +88,7 @@ export function solveRest(
   if (!goals.thickness && !goals.volume) return { dose: 1, liquid: 1 };
   const attempt = (dose: number, liquid: number): Try => {
     const found = observe(toTheEnd(strand, rest, { dose, liquid, rounded: false }).pot, strand.kitchen);
-    const wanted = equivalentsFor(target, found.fatFraction);
-    return {
-      dose,
-      liquid,
-      thickness: goals.thickness ? (found.equivalents - wanted) / Math.max(10, wanted) : 0,
-      volume: goals.volume ? found.volumeMl / (litres * 1000) - 1 : 0,
-    };
+    return { dose, liquid, ...missesOf(found, { litres, target }, goals) };
   };
   const { found } = balance(
     { dose: 1, liquid: 1 },

@@ -48,6 +48,9 @@ export const CALIBRATION_LIQUIDS = {
   syrup: { words: 'Syrup, 60 g sugar to 40 g water, at 20 °C', nu: 58.5 / 1.287 },
 } as const;
 
+/** The field a second liquid too near the first is refused as. */
+export const THICK_VISCOSITY = 'thick liquid’s viscosity';
+
 /** Calibrates a funnel from two runs. Refuses runs that cannot tell the liquids apart. */
 export function calibrateFunnel(
   thin: { nu: number; seconds: number },
@@ -55,7 +58,7 @@ export function calibrateFunnel(
 ): Funnel {
   within('thin liquid’s time', thin.seconds, 0.5, 600, 's');
   within('thick liquid’s time', thick.seconds, thin.seconds * 1.05, 3600, 's');
-  within('thick liquid’s viscosity', thick.nu, thin.nu * 1.5, 1e6, 'mm²/s');
+  within(THICK_VISCOSITY, thick.nu, thin.nu * 1.5, 1e6, 'mm²/s');
   const a = (thick.seconds - thin.seconds) / (thick.nu - thin.nu);
   return { a, b: thin.seconds - a * thin.nu };
 }

@@ -184,6 +184,7 @@ export const DAIRY = [
     id: 'egg-yolk-pasteurised',
     name: 'Egg yolk, pasteurised',
     group: 'egg',
+    pasteurised: true,
     thickener: 'yolk',
     percent: { water: 56, protein: 15.5, fat: 23.5, sugars: 3.2, ash: 1.6 },
     sodium: 67,

@@ -1,3 +1,7 @@
+import { equivalentsFor } from '../../flow/viscosity';
+import type { Aim } from '../../order/order';
+import type { Observation } from '../../pot/observe';
+
 /** Change of (thickness, volume) misses with (dose, liquid), as [[t/dose, t/liquid], [v/dose, v/liquid]] in the solver's units. */
 export type Slopes = readonly [readonly [number, number], readonly [number, number]];
 
@@ -8,6 +12,25 @@ export type Try = {
   readonly thickness: number;
   readonly volume: number;
 };
+
+/**
+ * By what shares a pot misses what is wanted of it, thickness in flour equivalents and volume, in which both are nearly
+ * straight lines of dose and liquid; 0 of what is left as it is.
+ */
+export function missesOf(
+  found: Pick<Observation, 'equivalents' | 'fatFraction' | 'volumeMl'>,
+  { litres, target }: Aim,
+  counts: { readonly thickness: boolean; readonly volume: boolean },
+): Pick<Try, 'thickness' | 'volume'> {
+  const wanted = equivalentsFor(target, found.fatFraction);
+  return {
+    thickness: counts.thickness ? (found.equivalents - wanted) / Math.max(LEAST_WANTED, wanted) : 0,
+    volume: counts.volume ? found.volumeMl / (litres * 1000) - 1 : 0,
+  };
+}
+
+/** g/L of flour a miss is a share of at least: of next to nothing anything would be a great share. */
+const LEAST_WANTED = 10;
 
 /** What there is to turn: a step of each unknown that matters, and how far it may go; null when it stands fast. */
 export type Unknowns = {

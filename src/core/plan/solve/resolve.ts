@@ -10,7 +10,7 @@ import type { RecipePortion, RecipeStep } from '../../recipe/recipe';
 import { saltBalance } from '../../season/salt';
 import { fatPerFlour } from '../../thicken/equalParts';
 import { STARCH_STRENGTH } from '../../thicken/granules';
-import { METHOD_RULES } from '../../thicken/methods';
+import { CREAM_FOR_YOLK, METHOD_RULES } from '../../thicken/methods';
 import { pureeStrength } from '../../thicken/puree';
 import { densityOf, toGrams } from '../../units/measure';
 import { roundToScale } from '../../units/round';
@@ -38,9 +38,6 @@ function strengthOf(id: string): number {
   const food = ingredient(id);
   return food.thickener ? STARCH_STRENGTH[food.thickener] : pureeStrength(food);
 }
-
-/** Grams of cream for a gram of yolk in a liaison: one part yolk to three of cream. Common practice, no source. */
-const CREAM_FOR_YOLK = 3;
 
 /** Standard deviation of the logarithm that an amount's own words leave open. */
 export function offBy({ amount, ingredient: id }: RecipePortion): number {

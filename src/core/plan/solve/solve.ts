@@ -1,10 +1,9 @@
-import { equivalentsFor } from '../../flow/viscosity';
 import type { Aim } from '../../order/order';
 import { type Observation, observe } from '../../pot/observe';
 import { portionsIn } from '../../pot/portions';
 import type { Goal } from '../../recipe/amount';
 import type { Recipe, RecipePortion } from '../../recipe/recipe';
-import { balance, CLOSE, type Slopes, type Try } from './balance';
+import { balance, CLOSE, missesOf, type Slopes, type Try } from './balance';
 import type { Trial } from './resolve';
 import { type Run, type Stand, simulate } from './simulate';
 
@@ -67,13 +66,8 @@ export function solve(
     const { pot } = simulate(recipe, { scale, dose, liquid, rounded: false }, stand);
     const found = observe(pot, stand.kitchen);
     runs++;
-    const wanted = equivalentsFor(aim.target, found.fatFraction);
-    return {
-      dose,
-      liquid,
-      thickness: goals.thickness === 'none' ? 0 : (found.equivalents - wanted) / Math.max(10, wanted),
-      volume: goals.volume ? found.volumeMl / (aim.litres * 1000) - 1 : 0,
-    };
+    const counts = { thickness: goals.thickness !== 'none', volume: goals.volume };
+    return { dose, liquid, ...missesOf(found, aim, counts) };
   };
 
   const { found: now, slopes } = balance(

@@ -2,9 +2,13 @@
 
 import { TriangleAlert } from 'lucide-react';
 import type { Foresight } from '../../../core/plan/foresee';
+import type { WarningKind } from '../../../core/plan/types';
 import { duration, litres, mPas, spaced } from '../../../core/units/format';
 import { degrees, inDegrees, type Show, volumeWords } from '../../../core/units/show';
 import { Spoon } from '../../shared/draw/Spoon';
+
+/** Not grave, and mended in the recipe itself. */
+const MENDED_HERE: ReadonlySet<WarningKind> = new Set(['fat-short', 'fat-over', 'raw-flour']);
 
 type Props = {
   readonly foreseen: Foresight | null;
@@ -77,7 +81,7 @@ export function Prediction({ foreseen, away, wantedBand, show, onProblem }: Prop
         </p>
       )}
       {foreseen.warnings
-        .filter((w) => w.grave || w.id.startsWith('fat') || w.id === 'raw-flour')
+        .filter((w) => w.grave || MENDED_HERE.has(w.kind))
         .map((w) => (
           <p key={w.id} className={`mt-2 leading-tight ${w.grave ? 'font-bold text-tomato' : 'font-bold'}`}>
             {inDegrees(w.says, show)}
