@@ -138,13 +138,13 @@ console.log(
 /* 3. A whole plan: ten steps, about ninety simulated minutes, cooked once. */
 const recipe = demoRecipe('smoked-parsnip-veloute');
 const long = { ...recipe, steps: recipe.steps.map((s) => (s.kind === 'simmer' ? { ...s, minutes: 40 } : s)) };
-const stand = {
+const setup = {
   vessel: { ...vessel, diameterMm: 420, heightMm: 433 },
   burner: { ...burner, powerW: 16_000 },
   kitchen,
 };
-const { trial, run } = planFor(long, { litres: 40, target: 150 }, stand).solved;
-const whole = median(timed(300, () => void simulate(long, trial, stand)));
+const { dosing, run } = planFor(long, { litres: 40, target: 150 }, setup).solved;
+const whole = median(timed(300, () => void simulate(long, dosing, setup)));
 console.log(
   `whole plan, ${long.steps.length} steps, ${Math.round(run.pot.seconds / 60)} simulated minutes: ${whole.toFixed(2)} ms (bar: 2), ${(whole / ourTime / 1000).toFixed(1)} thousand closed-form doses`,
 );
@@ -154,7 +154,7 @@ const SAMPLES = 10_000;
 const worker = (samples: number, seed: number) =>
   new Promise<number>((resolve, reject) => {
     const w = new Worker(process.env.SAMPLER ?? '', {
-      workerData: { samples, seed, recipe: long, trial, stand },
+      workerData: { samples, seed, recipe: long, dosing, setup },
     });
     w.once('message', resolve);
     w.once('error', reject);
@@ -192,7 +192,7 @@ console.log(
 const heap = (samples: number) => {
   globalThis.gc?.();
   const before = process.memoryUsage().heapUsed;
-  const tally = sample(long, trial, stand, 5, samples);
+  const tally = sample(long, dosing, setup, 5, samples);
   globalThis.gc?.();
   return { grown: process.memoryUsage().heapUsed - before, kept: tally.bins.byteLength };
 };

@@ -16,7 +16,7 @@ const events = byThePlan(of.plan, 9);
 const at = (Date.parse(events.at(-1)?.at ?? '') - of.start) / 1000 + 5;
 const before = follow({ ...of.batch, events });
 if (!before) throw new Error('it is followed');
-const seen = observe(potAt(before, of.start + at * 1000).strand.pot, before.kitchen);
+const seen = observe(potAt(before, of.start + at * 1000).variant.pot, before.kitchen);
 const reading = readingFor(SPOON, seen.bowlViscosity * 0.5, 80, seen.equivalents);
 const test = eventAt(90, at, { kind: 'flow', test: SPOON, readings: [reading, reading], celsius: 80 });
 const followed = follow({ ...of.batch, events: [...events, test] });

@@ -3,5 +3,5 @@ import '../src/core/food/load';
 import { sample } from '../src/core/doubt/monteCarlo';
 
 /** One worker's share of the samples. */
-const { samples, seed, recipe, trial, stand } = workerData;
-parentPort?.postMessage(sample(recipe, trial, stand, seed, samples).samples);
+const { samples, seed, recipe, dosing, setup } = workerData;
+parentPort?.postMessage(sample(recipe, dosing, setup, seed, samples).samples);

@@ -16,15 +16,15 @@ const house = JSON.parse(readFileSync('demo/kitchen.json', 'utf8')) as {
 const recipe = demoRecipe('smoked-parsnip-veloute');
 const [vessel, burner] = [house.vessels[3], house.burners[3]];
 if (!vessel || !burner) throw new Error('the demo has lost its pots');
-const stand = { vessel, burner, kitchen: STANDARD_KITCHEN };
+const setup = { vessel, burner, kitchen: STANDARD_KITCHEN };
 
-let near: Plan = planFor(recipe, { litres: 40, target: 150 }, stand);
-const { trial } = near.solved;
-const once = median(timed(200, () => simulate(recipe, trial, stand)));
-const fresh = median(timed(100, (i) => planFor(recipe, { litres: 40, target: 100 + i }, stand)));
+let near: Plan = planFor(recipe, { litres: 40, target: 150 }, setup);
+const { dosing } = near.solved;
+const once = median(timed(200, () => simulate(recipe, dosing, setup)));
+const fresh = median(timed(100, (i) => planFor(recipe, { litres: 40, target: 100 + i }, setup)));
 const following = median(
   timed(200, (i) => {
-    near = planFor(recipe, { litres: 40, target: 100 + (i % 100) }, stand, near);
+    near = planFor(recipe, { litres: 40, target: 100 + (i % 100) }, setup, near);
   }),
 );
 console.log(`plan, fresh      ÷ one simulation: ${(fresh / once).toFixed(1)}`);

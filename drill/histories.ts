@@ -316,7 +316,7 @@ export function broken({ seed, batch }: History): string | null {
     let f: Followed | null = null;
     for (let n = seed % 4 === 0 ? 0 : batch.events.length; n <= batch.events.length; n++) {
       f = follow({ ...batch, events: batch.events.slice(0, n) }, f);
-      const wrong = notNumbers({ strands: f?.strands, belief: f?.belief, stepFrom: f?.stepFrom });
+      const wrong = notNumbers({ variants: f?.variants, belief: f?.belief, stepFrom: f?.stepFrom });
       if (wrong.length > 0) return `after event ${n}: ${wrong.join(', ')}`;
     }
     const whole = f;
@@ -331,9 +331,9 @@ export function broken({ seed, batch }: History): string | null {
         end: to.end,
         endsAt: to.endsAt,
         short: to.short,
-        turn: to.turn,
+        rescale: to.rescale,
         doubt,
-        seen: observe(pot.strand.pot, pot.strand.kitchen),
+        seen: observe(pot.variant.pot, pot.variant.kitchen),
         left: pot.secondsLeft,
         measured: measuredFrom(whole, now, batch.plan.litres),
         ages: agesOf(whole),
@@ -342,7 +342,7 @@ export function broken({ seed, batch }: History): string | null {
       });
       if (wrong.length > 0) return `ahead: ${wrong.join(', ')}`;
       const endsAt = stepEndsAt(whole);
-      const ticket = ticketOf(batch, now, { celsius: pot.strand.pot.celsius, endsAt });
+      const ticket = ticketOf(batch, now, { celsius: pot.variant.pot.celsius, endsAt });
       if (ticket && Number.isNaN(Date.parse(ticket.until))) return `ticket: until ${ticket.until}`;
     }
     return null;

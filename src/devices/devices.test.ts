@@ -55,7 +55,7 @@ test('its factors are its own, the same each time, and not the model’s', () =>
   const other = truth({ ...batch, id: '00000000-0000-4000-8000-000000000001', events: taps });
   expect(one?.kitchen.factors).toEqual(again?.kitchen.factors);
   expect(one?.kitchen.factors).not.toEqual(other?.kitchen.factors);
-  expect(one?.kitchen.factors).not.toEqual(plan.stand.kitchen.factors);
+  expect(one?.kitchen.factors).not.toEqual(plan.setup.kitchen.factors);
 });
 
 test('the scale shows the next thing to weigh, a little off, until it is written down', () => {
@@ -76,8 +76,8 @@ test('the flow timer times what is really in the pot', () => {
   const test = { kind: 'spoon', widthMm: 45, heightMm: 65, seconds: 10 } as const;
   const now = at((plan.steps[6]?.startsAt ?? 0) + (plan.steps[6]?.seconds ?? 0) + 5);
   const really = truth({ ...batch, events: taps })!;
-  const { strand } = potAt(really, now);
-  const seen = observe(strand.pot, strand.kitchen);
+  const { variant } = potAt(really, now);
+  const seen = observe(variant.pot, variant.kitchen);
   expect(flowAt(really, now, test, 80)).toBeCloseTo(
     readingFor(test, seen.bowlViscosity, 80, seen.equivalents),
     6,

@@ -66,19 +66,19 @@ function deedsOf(batch: Batch): readonly BatchEvent[] {
 }
 
 /** °C in the pot at `now` (ms). */
-export const celsiusAt = (f: Followed, now: number): number => potAt(f, now).strand.pot.celsius;
+export const celsiusAt = (f: Followed, now: number): number => potAt(f, now).variant.pot.celsius;
 
 /** mm of depth and mL in the pot at `now`, for whoever plays the cook in a test or a demonstration. */
 export function levelAt(f: Followed, now: number): { readonly mm: number; readonly ml: number } {
-  const { strand } = potAt(f, now);
-  const seen = observe(strand.pot, strand.kitchen);
+  const { variant } = potAt(f, now);
+  const seen = observe(variant.pot, variant.kitchen);
   return { mm: seen.depthMm, ml: seen.volumeMl };
 }
 
 /** What a flow test made on it at `celsius` would read. Throws {@link OutOfRange} where the test cannot tell. */
 export function flowAt(f: Followed, now: number, test: FlowTest, celsius: number): number {
-  const { strand } = potAt(f, now);
-  const seen = observe(strand.pot, strand.kitchen);
+  const { variant } = potAt(f, now);
+  const seen = observe(variant.pot, variant.kitchen);
   return readingFor(test, seen.bowlViscosity, celsius, seen.equivalents);
 }
 

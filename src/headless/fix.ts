@@ -6,7 +6,7 @@ import { bandOf } from '../core/flow/bands';
 import { isIngredient } from '../core/food/catalogue';
 import { bisect } from '../core/maths/bisect';
 import { planFor } from '../core/plan/plan';
-import type { Stand } from '../core/plan/solve/simulate';
+import type { Setup } from '../core/plan/solve/simulate';
 import { foodIn } from '../core/pot/kitchen';
 import { observe } from '../core/pot/observe';
 import { portionsIn } from '../core/pot/portions';
@@ -32,12 +32,12 @@ export type FixOrder = {
 const DOUBT = { thickness: 0.03, water: 0.05 };
 
 /** The pot with its thickening turned until it reads `target` mPa·s in the bowl. */
-function reading(pot: Pot, target: number, stand: Stand): Pot {
+function reading(pot: Pot, target: number, setup: Setup): Pot {
   const turned = (by: number): Pot => ({
     ...pot,
     thickeners: pot.thickeners.map((t) => ({ ...t, equivalents: t.equivalents * by })),
   });
-  const at = (by: number): number => observe(turned(by), stand.kitchen).bowlViscosity;
+  const at = (by: number): number => observe(turned(by), setup.kitchen).bowlViscosity;
   if (at(0) > target || at(20) < target)
     throw new BadOption(
       `--measured is ${target} mPa·s: at that step this pot can read from ${at(0).toFixed(1)} to ${at(20).toFixed(0)}`,
@@ -46,8 +46,8 @@ function reading(pot: Pot, target: number, stand: Stand): Pot {
 }
 
 /** Corrections for a pot of `recipe` that stands as `order` says, best first. */
-export function fixed(recipe: Recipe, stand: Stand, order: FixOrder): readonly Option[] {
-  const plan = planFor(recipe, { litres: order.litres, target: order.target }, stand);
+export function fixed(recipe: Recipe, setup: Setup, order: FixOrder): readonly Option[] {
+  const plan = planFor(recipe, { litres: order.litres, target: order.target }, setup);
   const { ran } = plan.solved.run;
   const done = ran[order.at - 1];
   if (!done) throw new BadOption(`--at is ${order.at}: this recipe has steps 1 to ${ran.length}`);
@@ -63,16 +63,16 @@ export function fixed(recipe: Recipe, stand: Stand, order: FixOrder): readonly O
     ),
   ];
   const measured: Measured = {
-    pot: reading(done.pot, order.measured, stand),
-    kitchen: stand.kitchen,
+    pot: reading(done.pot, order.measured, setup),
+    kitchen: setup.kitchen,
     still: ran.slice(order.at).map((r) => r.step),
     target: order.target,
     owedMl: order.litres * 1000,
     doubt: DOUBT,
-    holds: [...new Set(put.flatMap((id) => foodIn(stand.kitchen, id).allergens))],
+    holds: [...new Set(put.flatMap((id) => foodIn(setup.kitchen, id).allergens))],
     contains: put,
   };
-  const limits = stand.kitchen.bandLimits;
+  const limits = setup.kitchen.bandLimits;
   const fault: Fault = order.measured < order.target ? 'too thin' : 'too thick';
   if (
     bandOf(order.measured, limits) === bandOf(order.target, limits) &&

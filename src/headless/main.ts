@@ -49,14 +49,14 @@ function plan(o: Options): void {
   const barred = o.thicken && cannotBe(written, share);
   if (barred) throw new BadOption(`--thicken ${o.thicken?.id}: ${barred}`);
   const recipe = o.thicken ? amended(written, { way: o.thicken.id, share }) : written;
-  const stand = o.stand(recipe);
+  const setup = o.setup(recipe);
   const order = { litres: o.litres ?? recipe.yieldLitres, target: o.viscosity(recipe) };
-  const made = planFor(recipe, order, stand);
-  const doubt = doubtOf(recipe, made.solved.trial, stand);
-  const band = bandOf(order.target, stand.kitchen.bandLimits);
+  const made = planFor(recipe, order, setup);
+  const doubt = doubtOf(recipe, made.solved.dosing, setup);
+  const band = bandOf(order.target, setup.kitchen.bandLimits);
   const bracket = bracketOf(made.found.bowlViscosity, doubt.spread);
-  const chance = chanceOfBand(made.found.bowlViscosity, doubt.spread, band, stand.kitchen.bandLimits);
-  const multiplied = justMultiplied(recipe, { ...made, trial: made.solved.trial });
+  const chance = chanceOfBand(made.found.bowlViscosity, doubt.spread, band, setup.kitchen.bandLimits);
+  const multiplied = justMultiplied(recipe, { ...made, dosing: made.solved.dosing });
   if (o.json) {
     const { solved: _kept, ...rest } = made;
     print(
@@ -68,7 +68,7 @@ function plan(o: Options): void {
     `${recipe.name}: ${litres(made.found.volumeMl)} L, ${made.found.band}, ${mPas(made.found.bowlViscosity)} mPa·s in the bowl (8 in 10: ${mPas(bracket[0])} to ${mPas(bracket[1])}; ${Math.round(chance * 100)} % land in ${band})`,
   );
   print(
-    `${stand.vessel.name}, ${stand.burner.name}: ${duration(made.seconds)}, gives off ${litres(made.steamG)} L, fullest ${litres(made.peakMl)} L of ${litres(made.rimMl)} L`,
+    `${setup.vessel.name}, ${setup.burner.name}: ${duration(made.seconds)}, gives off ${litres(made.steamG)} L, fullest ${litres(made.peakMl)} L of ${litres(made.rimMl)} L`,
   );
   const said = multipliedWords(multiplied, made);
   print(`${said.headline} ${said.because}`);
@@ -97,8 +97,8 @@ function predicted(o: Options): void {
   const open = openAmounts(recipe);
   if (open.length > 0)
     throw new BadOption(`${o.file} leaves amounts open (${open.join(', ')}): use plan, or write them in`);
-  const stand = o.stand(recipe);
-  const p = predict(recipe, (o.litres ?? recipe.yieldLitres) / recipe.yieldLitres, stand);
+  const setup = o.setup(recipe);
+  const p = predict(recipe, (o.litres ?? recipe.yieldLitres) / recipe.yieldLitres, setup);
   if (o.json) {
     print(JSON.stringify(p, null, 2));
     return;
@@ -128,7 +128,7 @@ function fix(o: Options): void {
     throw new BadOption('fix wants --at STEP, --measured mPa·s and --minutes N');
   const litresWanted = o.litres ?? recipe.yieldLitres;
   const target = o.viscosity(recipe);
-  const options = fixed(recipe, o.stand(recipe), {
+  const options = fixed(recipe, o.setup(recipe), {
     litres: litresWanted,
     target,
     measured,

@@ -4,7 +4,7 @@ import type { Burner } from '../core/heat/burner';
 import { type BurnerKind, EFFICIENCY } from '../core/heat/burner';
 import type { Vessel } from '../core/heat/vessel';
 import { WAYS, type Way } from '../core/order/ways';
-import type { Stand } from '../core/plan/solve/simulate';
+import type { Setup } from '../core/plan/solve/simulate';
 import { type Kitchen, STANDARD_KITCHEN } from '../core/pot/kitchen';
 import type { Recipe } from '../core/recipe/recipe';
 import { parseNumber } from '../core/units/typed/parse';
@@ -23,7 +23,7 @@ const numberOf = (name: string, text: string | undefined, low: number, high: num
 export type Options = {
   readonly file: string;
   readonly litres: number | undefined;
-  readonly stand: (recipe: Recipe) => Stand;
+  readonly setup: (recipe: Recipe) => Setup;
   readonly viscosity: (recipe: Recipe) => number;
   /** Instead of the recipe’s own. */
   readonly thicken: Way | undefined;
@@ -179,7 +179,7 @@ export function readOptions(
       .split(',')
       .map((id) => id.trim())
       .filter(Boolean),
-    stand: (recipe) => ({
+    setup: (recipe) => ({
       vessel: vesselOf(v.pot, house.vessels, recipe.home.vessel),
       burner: burnerOf(v.burner, house.burners, recipe.home.burner),
       kitchen,

@@ -445,6 +445,6 @@ describe('taken away', () => {
     });
     expect(recipe.steps.some((s) => s.kind === 'dust')).toBe(false);
     expect(p.weighOut.find((l) => l.solved === 'thickness')?.ingredient).toBe('cornstarch');
-    expect(planFor(recipe, p.aim, p.stand).found.bowlViscosity).toBeCloseTo(p.found.bowlViscosity, 6);
+    expect(planFor(recipe, p.aim, p.setup).found.bowlViscosity).toBeCloseTo(p.found.bowlViscosity, 6);
   });
 });

@@ -7,7 +7,7 @@ import { loadCatalogue } from '../core/food/catalogue';
 import type { Ingredient } from '../core/food/ingredient';
 
 /** What is asked about a pot. A newer question takes an older one's place. */
-export type FixAsk =
+export type FixerQuestion =
   | { readonly kind: 'catalogue'; readonly foods: readonly Ingredient[] }
   | {
       readonly kind: 'fix';
@@ -19,7 +19,7 @@ export type FixAsk =
       readonly again: number;
     };
 
-export type FixTold = {
+export type FixerAnswer = {
   readonly key: number;
   readonly options: readonly Option[];
   readonly cures: readonly Cure[];
@@ -31,7 +31,7 @@ export type FixTold = {
 let latest = -1;
 const breathe = () => new Promise((resolve) => setTimeout(resolve, 0));
 
-self.onmessage = async ({ data: ask }: MessageEvent<FixAsk>) => {
+self.onmessage = async ({ data: ask }: MessageEvent<FixerQuestion>) => {
   if (ask.kind === 'catalogue') return loadCatalogue(ask.foods);
   const { key, measured, wishes, again } = ask;
   latest = key;
@@ -41,7 +41,7 @@ self.onmessage = async ({ data: ask }: MessageEvent<FixAsk>) => {
   const found: Option[] = [];
   const tell = (whole: boolean) => {
     const done = whole ? of : Math.min(found.length, of - 1);
-    self.postMessage({ key, options: ranked(found), cures, done, of } satisfies FixTold);
+    self.postMessage({ key, options: ranked(found), cures, done, of } satisfies FixerAnswer);
   };
   for (const option of corrections(faults, measured, wishes)) {
     found.push(option);

@@ -1,6 +1,6 @@
 import { type Compared, comparedWith, EVERY_WAY } from '../core/compare/compare';
 import { justMultiplied, type Multiplied } from '../core/compare/multiplied';
-import { type OrderIn, type Remedy, remediesFor, type Sick } from '../core/compare/remedies';
+import { type OrderIn, type PlanFindings, type Remedy, remediesFor } from '../core/compare/remedies';
 import { type Scaled, scaling } from '../core/compare/scaling';
 import { merge, type Spread, sample, summarise, type Tally, varianceOf } from '../core/doubt/monteCarlo';
 import { type Raise, raises } from '../core/doubt/raise';
@@ -9,21 +9,21 @@ import { bandOf } from '../core/flow/bands';
 import { loadCatalogue } from '../core/food/catalogue';
 import type { Ingredient } from '../core/food/ingredient';
 import type { Aim, Amendment } from '../core/order/order';
-import type { Trial } from '../core/plan/solve/resolve';
-import type { Stand } from '../core/plan/solve/simulate';
+import type { Dosing } from '../core/plan/solve/resolve';
+import type { Setup } from '../core/plan/solve/simulate';
 import type { Recipe } from '../core/recipe/recipe';
 
 /** What is worked out off the page. A newer asking of the same kind takes an older one's place. */
-export type Ask =
+export type PlannerQuestion =
   | { readonly kind: 'catalogue'; readonly key: string; readonly foods: readonly Ingredient[] }
   | {
       readonly kind: 'think';
       readonly key: string;
       readonly recipe: Recipe;
       readonly aim: Aim;
-      readonly stand: Stand;
+      readonly setup: Setup;
       /** As the page has solved it. */
-      readonly trial: Trial;
+      readonly dosing: Dosing;
       readonly samples: number;
     }
   | {
@@ -31,14 +31,19 @@ export type Ask =
       readonly key: string;
       readonly recipe: Recipe;
       readonly order: Aim & Amendment;
-      readonly stand: Stand;
+      readonly setup: Setup;
     }
   | { readonly kind: 'scaling'; readonly key: string; readonly ordered: OrderIn }
-  | { readonly kind: 'remedies'; readonly key: string; readonly ordered: OrderIn; readonly plan: Sick };
+  | {
+      readonly kind: 'remedies';
+      readonly key: string;
+      readonly ordered: OrderIn;
+      readonly plan: PlanFindings;
+    };
 
 export type Sampled = { readonly spread: Spread; readonly raises: readonly Raise[] };
 
-export type Told =
+export type PlannerAnswer =
   | { readonly kind: 'thought'; readonly key: string; readonly doubt: Doubt; readonly multiplied: Multiplied }
   | { readonly kind: 'sampling'; readonly key: string; readonly done: number; readonly of: number }
   | ({ readonly kind: 'sampled'; readonly key: string } & Sampled)
@@ -54,49 +59,49 @@ export type Told =
 const CHUNK = 25;
 const SEED = 20;
 
-const latest: Partial<Record<Ask['kind'], string>> = {};
-const tell = (told: Told) => self.postMessage(told);
+const latest: Partial<Record<PlannerQuestion['kind'], string>> = {};
+const tell = (told: PlannerAnswer) => self.postMessage(told);
 const breathe = () => new Promise((resolve) => setTimeout(resolve, 0));
 
-async function think(ask: Extract<Ask, { kind: 'think' }>) {
-  const { key, recipe, aim, stand, trial } = ask;
+async function think(ask: Extract<PlannerQuestion, { kind: 'think' }>) {
+  const { key, recipe, aim, setup, dosing } = ask;
   tell({
     kind: 'thought',
     key,
-    doubt: doubtOf(recipe, trial, stand),
-    multiplied: justMultiplied(recipe, { aim, stand, trial }),
+    doubt: doubtOf(recipe, dosing, setup),
+    multiplied: justMultiplied(recipe, { aim, setup, dosing }),
   });
   let tally: Tally | null = null;
   for (let done = 0; done < ask.samples; ) {
     await breathe();
     if (latest.think !== key) return;
-    const part = sample(recipe, trial, stand, SEED + done, Math.min(CHUNK, ask.samples - done));
+    const part = sample(recipe, dosing, setup, SEED + done, Math.min(CHUNK, ask.samples - done));
     tally = tally ? merge(tally, part) : part;
     done = tally.samples;
     tell({ kind: 'sampling', key, done, of: ask.samples });
   }
   if (!tally) return;
   const spread = summarise(tally);
-  const band = bandOf(aim.target, stand.kitchen.bandLimits);
+  const band = bandOf(aim.target, setup.kitchen.bandLimits);
   const blends = recipe.steps.some((s) => s.kind === 'puree');
-  tell({ kind: 'sampled', key, spread, raises: raises(spread, varianceOf(tally), band, stand, blends) });
+  tell({ kind: 'sampled', key, spread, raises: raises(spread, varianceOf(tally), band, setup, blends) });
 }
 
-async function compare(ask: Extract<Ask, { kind: 'compare' }>) {
+async function compare(ask: Extract<PlannerQuestion, { kind: 'compare' }>) {
   for (const [n, way] of EVERY_WAY.entries()) {
     await breathe();
     if (latest.compare !== ask.key) return;
-    const one = comparedWith(way, ask.recipe, ask.order, ask.stand);
+    const one = comparedWith(way, ask.recipe, ask.order, ask.setup);
     tell({ kind: 'compared', key: ask.key, one, left: EVERY_WAY.length - n - 1 });
   }
 }
 
-function remedy({ key, ordered, plan }: Extract<Ask, { kind: 'remedies' }>) {
+function remedy({ key, ordered, plan }: Extract<PlannerQuestion, { kind: 'remedies' }>) {
   const remedies = Object.fromEntries(plan.warnings.map((w) => [w.id, remediesFor(w, plan, ordered)]));
   tell({ kind: 'remedied', key, remedies });
 }
 
-self.onmessage = async ({ data: ask }: MessageEvent<Ask>) => {
+self.onmessage = async ({ data: ask }: MessageEvent<PlannerQuestion>) => {
   latest[ask.kind] = ask.key;
   switch (ask.kind) {
     case 'catalogue':

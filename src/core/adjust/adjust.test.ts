@@ -40,7 +40,7 @@ function found(
   const at = (Date.parse(events.at(-1)?.at ?? '') - of.start) / 1000 + 5;
   const before = follow({ ...of.batch, events });
   if (!before) throw new Error('it is followed');
-  const seen = observe(potAt(before, of.start + at * 1000).strand.pot, before.kitchen);
+  const seen = observe(potAt(before, of.start + at * 1000).variant.pot, before.kitchen);
   const reading = readingFor(SPOON, seen.bowlViscosity * times, 80, seen.equivalents);
   const flow = eventAt(90, at, { kind: 'flow', test: SPOON, readings: Array(4).fill(reading), celsius: 80 });
   const f = follow({ ...of.batch, events: [...events, flow] });
@@ -560,7 +560,7 @@ test('why it is thin: more water left than planned is told from too little flour
   const events = byThePlan(of.plan, simmer + 1);
   const at = (Date.parse(events.at(-1)?.at ?? '') - of.start) / 1000 + 2;
   const before = follow({ ...of.batch, events });
-  const depth = before ? observe(potAt(before, of.start + at * 1000).strand.pot, before.kitchen).depthMm : 0;
+  const depth = before ? observe(potAt(before, of.start + at * 1000).variant.pot, before.kitchen).depthMm : 0;
   const high = follow({
     ...of.batch,
     events: [...events, eventAt(90, at, { kind: 'depth', mm: depth * 1.08 })],

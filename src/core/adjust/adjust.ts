@@ -5,7 +5,7 @@ import { thicker, together } from './means/thicker';
 import { lessSalty, thinner } from './means/thinner';
 import type { Measured } from './measured';
 import type { Cure, Option, Wishes } from './option';
-import { type Draft, tried } from './trial/trial';
+import { type Means, tried } from './trial/trial';
 
 /** What can be done about a pot: corrections best first, those that cannot be last; and cures. */
 export type Advice = { readonly options: readonly Option[]; readonly cures: readonly Cure[] };
@@ -54,17 +54,19 @@ export function ranked(options: readonly Option[]): readonly Option[] {
 }
 
 /** Drafts for a pot with these faults of dose. */
-export function draftsFor(faults: ReadonlySet<Fault>, m: Measured, w: Wishes): readonly Draft[] {
+export function draftsFor(faults: ReadonlySet<Fault>, measured: Measured, wishes: Wishes): readonly Means[] {
   if (faults.has('too salty')) {
-    const starch = thicker(m, w).find((d) => d.isSlurry && d.needs.every((n) => w.larder.includes(n)));
-    const letDowns = thinner(m, w);
+    const starch = thicker(measured, wishes).find(
+      (d) => d.isSlurry && d.needs.every((n) => wishes.larder.includes(n)),
+    );
+    const letDowns = thinner(measured, wishes);
     // By the litre: wine would be another soup.
     const liquids = letDowns.flatMap((d) => d.needs).filter((id) => ingredient(id).group !== 'wine');
-    const both = starch ? liquids.flatMap((id) => lessSalty(m, id, starch) ?? []) : [];
+    const both = starch ? liquids.flatMap((id) => lessSalty(measured, id, starch) ?? []) : [];
     return faults.has('too thick') ? [...letDowns, ...both] : both;
   }
-  if (faults.has('too thick')) return thinner(m, w);
-  return faults.has('too thin') ? thicker(m, w) : [];
+  if (faults.has('too thick')) return thinner(measured, wishes);
+  return faults.has('too thin') ? thicker(measured, wishes) : [];
 }
 
 /** How many of the best go in pairs. */
@@ -72,11 +74,11 @@ const PAIRS = 2;
 
 /** Two means together, where one alone takes too much of something or of the time. */
 function pairs(
-  m: Measured,
-  w: Wishes,
-  drafts: readonly Draft[],
+  measured: Measured,
+  wishes: Wishes,
+  drafts: readonly Means[],
   options: readonly Option[],
-): readonly Draft[] {
+): readonly Means[] {
   const slurry = drafts.find((d) => d.isSlurry && options.find((o) => o.id === d.id)?.struck === null);
   if (!slurry) return [];
   const partners = ['blend', 'reduce'].flatMap((id) => {
@@ -93,16 +95,19 @@ function pairs(
     // Half of a few minutes' boil, or of a spoonful to blend, is not worth a second pan.
     return amount > (draft.unit === 'minutes' ? 8 : 0.1) ? [{ draft, amount }] : [];
   });
-  return partners.slice(0, PAIRS).map(({ draft, amount }) => together(m, draft, amount, slurry, w.minutes));
+  return partners
+    .slice(0, PAIRS)
+    .map(({ draft, amount }) => together(measured, draft, amount, slurry, wishes.minutes));
 }
 
 /** Over the house's salt by this it is as salty to the tongue as before. Common practice, no source. */
 const STILL_SALTY = 1.1;
 
 /** A correction of a salty pot that leaves it salty corrects nothing. */
-function unlessSalty(faults: ReadonlySet<Fault>, m: Measured, o: Option): Option {
+function unlessSalty(faults: ReadonlySet<Fault>, measured: Measured, o: Option): Option {
   const left = o.effects.salt[1];
-  if (o.struck !== null || !faults.has('too salty') || left < m.kitchen.saltPercent * STILL_SALTY) return o;
+  if (o.struck !== null || !faults.has('too salty') || left < measured.kitchen.saltPercent * STILL_SALTY)
+    return o;
   return { ...o, struck: `it stays salty: ${left.toFixed(2)} %` };
 }
 
@@ -110,22 +115,31 @@ function unlessSalty(faults: ReadonlySet<Fault>, m: Measured, o: Option): Option
  * Corrections one after another, so that whoever waits sees them come: each draft solved and tried. With
  * `faults` of thickness and salt together, the salt fixes the liquid and the thickness the starch.
  */
-export function* corrections(faults: ReadonlySet<Fault>, m: Measured, w: Wishes): Generator<Option> {
-  const drafts = draftsFor(faults, m, w);
+export function* corrections(
+  faults: ReadonlySet<Fault>,
+  measured: Measured,
+  wishes: Wishes,
+): Generator<Option> {
+  const drafts = draftsFor(faults, measured, wishes);
   const found: Option[] = [];
   for (const draft of drafts) {
-    const option = unlessSalty(faults, m, tried(m, draft, w));
+    const option = unlessSalty(faults, measured, tried(measured, draft, wishes));
     found.push(option);
     yield option;
   }
   if (faults.has('too thin') && !faults.has('too salty'))
-    for (const draft of pairs(m, w, drafts, found)) yield tried(m, draft, w);
+    for (const draft of pairs(measured, wishes, drafts, found)) yield tried(measured, draft, wishes);
 }
 
 /** Everything that can be done about `faults`. `again` is how long a new batch takes, s. */
-export function adjust(faults: ReadonlySet<Fault>, m: Measured, w: Wishes, again: number): Advice {
+export function adjust(
+  faults: ReadonlySet<Fault>,
+  measured: Measured,
+  wishes: Wishes,
+  again: number,
+): Advice {
   return {
-    options: ranked([...corrections(faults, m, w)]),
-    cures: [...faults].flatMap((f) => cureFor(f, m, w, again) ?? []),
+    options: ranked([...corrections(faults, measured, wishes)]),
+    cures: [...faults].flatMap((f) => cureFor(f, measured, wishes, again) ?? []),
   };
 }

@@ -67,7 +67,7 @@ export function contradictionIn(f: Followed): Contradiction | null {
   const scale = events.findLast((e) => e.body.kind === 'mass');
   if (!level || scale?.body.kind !== 'mass') return null;
   if (Math.abs(Date.parse(level.at) - Date.parse(scale.at)) > TOGETHER) return null;
-  const [first] = f.strands;
+  const [first] = f.variants;
   if (!first) return null;
   const { body } = level;
   const byLevel =
@@ -86,11 +86,11 @@ export function contradictionIn(f: Followed): Contradiction | null {
 
 /** The pot of a followed batch at `now` (ms) as it is to be put right. */
 export function measuredFrom(f: Followed, now: number, litres: number): Measured {
-  const [first] = f.strands;
+  const [first] = f.variants;
   if (!first) throw new RangeError('a batch is followed by at least one pot');
   const { pot, kitchen, left } = move(first, Math.max(0, (now - f.startedAt) / 1000));
   // What the factors leave open together with what no factor explains.
-  const slopes = slopesOf(f.strands, f.spreads);
+  const slopes = slopesOf(f.variants, f.spreads);
   const doubt = (aspect: 'thickness' | 'water'): number =>
     Math.max(0.01, Math.sqrt(Math.max(0, varianceAlong(f.belief, slopes[aspect]))));
   const put = [

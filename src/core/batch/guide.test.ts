@@ -8,7 +8,7 @@ const of = (id: string, kind: StepKind): Guide | null => {
   const { plan } = demoBatch(id, { litres: 8, pot: 'middle-28', burner: 'front-right' });
   const ran = plan.solved.run.ran.find((r) => r.step.kind === kind);
   if (!ran) throw new Error(`${id} has no ${kind}`);
-  return guideFor(ran.step, ran.before, plan.stand.kitchen);
+  return guideFor(ran.step, ran.before, plan.setup.kitchen);
 };
 const as = <K extends Guide['kind']>(guide: Guide | null, kind: K): Extract<Guide, { kind: K }> => {
   if (guide?.kind !== kind) throw new Error(`${kind} is guided, got ${guide?.kind}`);
@@ -69,7 +69,7 @@ test('blending: as many millilitres as the share of the pot', () => {
     burner: 'front-right',
   });
   const ran = plan.solved.run.ran.find((r) => r.step.kind === 'puree');
-  const blend = as(ran ? guideFor(ran.step, ran.before, plan.stand.kitchen) : null, 'blend');
+  const blend = as(ran ? guideFor(ran.step, ran.before, plan.setup.kitchen) : null, 'blend');
   expect(blend.ml).toBeCloseTo(
     volumeMl(ran?.before ?? plan.solved.run.pot) * (ran?.step.kind === 'puree' ? ran.step.fraction : 0),
     6,

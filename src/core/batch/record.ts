@@ -57,14 +57,14 @@ const RecordedKitchen = z.object({
 });
 
 /** What the model needs to go along with a batch. */
-export const Cooked = z.object({
+export const CookedWith = z.object({
   /** mPa·s asked for in the bowl. */
   target: z.number().positive(),
   vessel: VesselSchema,
   burner: BurnerSchema,
   kitchen: RecordedKitchen,
 });
-export type CookedWith = z.infer<typeof Cooked>;
+export type CookedWith = z.infer<typeof CookedWith>;
 
 /** The plan a batch was started from. */
 export const RecordedPlan = z.object({
@@ -78,7 +78,7 @@ export const RecordedPlan = z.object({
   seconds: Figure,
   steps: z.array(RecordedStep).max(80),
   cautions: z.array(z.string()),
-  cooked: Cooked.optional(),
+  cooked: CookedWith.optional(),
 });
 export type RecordedPlan = z.infer<typeof RecordedPlan>;
 

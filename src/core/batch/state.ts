@@ -50,7 +50,7 @@ export function standing(events: readonly BatchEvent[]): readonly BatchEvent[] {
     .toSorted((a, b) => Date.parse(a.at) - Date.parse(b.at));
 }
 
-type Draft = {
+type StateSoFar = {
   done: Map<StepKey, BatchEvent>;
   skipped: Map<StepKey, BatchEvent>;
   parts: Map<StepKey, Set<number>>;
@@ -70,7 +70,7 @@ const inside = <K, V>(map: Map<K, V>, key: K, fresh: () => V): V => {
 };
 
 /** Two stations may mark the same step: both stay on record, and the later counts. */
-function take(d: Draft, event: BatchEvent): void {
+function take(d: StateSoFar, event: BatchEvent): void {
   const { body } = event;
   switch (body.kind) {
     case 'step-done':
@@ -128,7 +128,7 @@ function asDone(
 const NONE: ReadonlySet<number> = new Set();
 const NOTHING: ReadonlyMap<number, number> = new Map();
 
-function stageOf(d: Draft, stepsLeft: boolean): Stage {
+function stageOf(d: StateSoFar, stepsLeft: boolean): Stage {
   if (d.cleared) return 'over';
   if (d.finished)
     return d.finished.goesTo === 'hold' || d.finished.goesTo === 'cool' ? d.finished.goesTo : 'over';
@@ -142,7 +142,7 @@ export function batchState({
   events: all,
 }: Pick<Batch, 'plan' | 'startedAt' | 'events'>): BatchState {
   const events = standing(all);
-  const d: Draft = {
+  const d: StateSoFar = {
     done: new Map(),
     skipped: new Map(),
     parts: new Map(),

@@ -25,16 +25,16 @@ const atStep = ({ warnings }: Plan, step: number) =>
 
 /** The plan in the form a batch keeps: its words, and all the model needs to go along. `recipe` as it was planned. */
 export const toRecord = (plan: Plan, recipe: Recipe): RecordedPlan => {
-  const { stand, aim } = plan;
-  const { kitchen } = stand;
+  const { setup, aim } = plan;
+  const { kitchen } = setup;
   return {
     recipeName: plan.recipeName,
     litres: aim.litres,
     viscosity: plan.found.bowlViscosity,
     band: plan.found.band,
-    vesselId: stand.vessel.id,
-    vesselName: stand.vessel.name,
-    burnerName: stand.burner.name,
+    vesselId: setup.vessel.id,
+    vesselName: setup.vessel.name,
+    burnerName: setup.burner.name,
     seconds: plan.seconds,
     steps: plan.steps.map((s, n) => ({
       title: titleOf(s.step, s.from),
@@ -56,8 +56,8 @@ export const toRecord = (plan: Plan, recipe: Recipe): RecordedPlan => {
     cautions: plan.warnings.filter((w) => w.severity !== 'stop').map((w) => `${w.says} ${w.change}`),
     cooked: {
       target: aim.target,
-      vessel: { ...stand.vessel },
-      burner: { ...stand.burner },
+      vessel: { ...setup.vessel },
+      burner: { ...setup.burner },
       kitchen: {
         altitudeM: kitchen.altitudeM,
         airCelsius: kitchen.airCelsius,

@@ -17,7 +17,7 @@ import { groupedBy, shoppingFor, stationOf } from './shopping';
 const house = demoHouse();
 const pot = (id: string) => house.vessels.find((v) => v.id === id)!;
 const ring = (id: string) => house.burners.find((b) => b.id === id)!;
-const stand = { vessel: pot('tall-steel-36'), burner: ring('front-left'), kitchen: house.kitchen };
+const setup = { vessel: pot('tall-steel-36'), burner: ring('front-left'), kitchen: house.kitchen };
 const chowder = demoRecipe('cockle-and-leek-chowder');
 const order = { litres: 12, target: 153 };
 const asked = (more: Partial<Order> = {}): Order => ({
@@ -89,7 +89,7 @@ describe('the ten soups', () => {
 describe('ways to thicken', () => {
   test('whatever the way, the soup lands on target and holds its litres', () => {
     for (const way of EVERY_WAY) {
-      const plan = planFor(amended(chowder, { way: way.id, share: 1 }), order, stand);
+      const plan = planFor(amended(chowder, { way: way.id, share: 1 }), order, setup);
       if (plan.solved.missed.length > 0) continue;
       expect(Math.abs(plan.found.bowlViscosity / 153 - 1)).toBeLessThan(0.03);
       expect(Math.abs(plan.found.volumeMl / 12_000 - 1)).toBeLessThan(0.02);
@@ -105,7 +105,7 @@ describe('ways to thicken', () => {
     expect(at).toBeLessThan(dairy);
     const liaison = amended(chowder, { way: 'liaison.egg-yolk', share: 1 });
     // One part yolk, three of cream (classical repertoire: 3 yolks to 240 mL, from memory).
-    const tempered = planFor(liaison, { litres: 12, target: 153 }, stand).weighOut.filter((l) =>
+    const tempered = planFor(liaison, { litres: 12, target: 153 }, setup).weighOut.filter((l) =>
       ['egg-yolk', 'heavy-cream'].includes(l.ingredient),
     );
     const yolk = tempered.find((l) => l.ingredient === 'egg-yolk')?.g ?? 0;
@@ -118,7 +118,7 @@ describe('ways to thicken', () => {
 
   test('a split shares the work: half the flour, half a full dose of starch', () => {
     const grams = (way: string, share: number, id: string) =>
-      planFor(amended(chowder, { way, share }), order, stand)
+      planFor(amended(chowder, { way, share }), order, setup)
         .weighOut.filter((l) => l.ingredient === id)
         .reduce((sum, l) => sum + l.g, 0);
     const all = grams('slurry.cornstarch', 1, 'cornstarch');
@@ -159,7 +159,7 @@ describe('ways to thicken', () => {
 describe('what fits', () => {
   const fit = (id: string, flagged: Parameters<typeof fitOf>[4] = []) => {
     const way = wayOf(id)!;
-    return fitOf(way, 1, chowder, planFor(amended(chowder, { way: id, share: 1 }), order, stand), flagged);
+    return fitOf(way, 1, chowder, planFor(amended(chowder, { way: id, share: 1 }), order, setup), flagged);
   };
 
   test('arrowroot with dairy does not; potato starch needs care; flour fits', () => {
@@ -180,11 +180,11 @@ describe('what fits', () => {
 
 describe('compare', () => {
   test('doses, costs, curves and properties stand side by side', () => {
-    const flour = comparedWith(AS_WRITTEN, chowder, order, stand);
+    const flour = comparedWith(AS_WRITTEN, chowder, order, setup);
     expect(flour.doses.map((d) => d.name)).toEqual(['Plain flour']);
     expect(flour.cost).toBeCloseTo(((flour.doses[0]?.g ?? 0) / 1000) * 0.9, 6);
     expect(flour.properties?.clarity).toBe('opaque');
-    const starch = comparedWith(wayOf('slurry.potato-starch')!, chowder, order, stand);
+    const starch = comparedWith(wayOf('slurry.potato-starch')!, chowder, order, setup);
     expect(starch.doses.at(-1)?.g).toBeLessThan((flour.doses[0]?.g ?? 0) / 3);
     expect(starch.allergens).not.toContain('wheat');
     for (const c of [flour, starch]) {
@@ -199,11 +199,11 @@ describe('compare', () => {
 
   test('a missing price is no price, and what cannot be has no dose', () => {
     const { products: _none, ...kitchen } = house.kitchen;
-    expect(comparedWith(AS_WRITTEN, chowder, order, { ...stand, kitchen }).cost).toBeNull();
-    const barred = comparedWith(WAYS[0]!, demoRecipe('celeriac-and-pear-cream'), order, stand);
+    expect(comparedWith(AS_WRITTEN, chowder, order, { ...setup, kitchen }).cost).toBeNull();
+    const barred = comparedWith(WAYS[0]!, demoRecipe('celeriac-and-pear-cream'), order, setup);
     expect(barred).toMatchObject({ doses: [], blend: null, curve: [], fit: { grade: 'does not fit' } });
     expect(
-      comparedWith(AS_WRITTEN, demoRecipe('haddock-and-sweetcorn-chowder'), order, stand).blend,
+      comparedWith(AS_WRITTEN, demoRecipe('haddock-and-sweetcorn-chowder'), order, setup).blend,
     ).toBeGreaterThan(0);
   });
 });
@@ -258,9 +258,9 @@ describe('remedies', () => {
 
 describe('what would raise the chance', () => {
   const raised = (kitchen: typeof house.kitchen) => {
-    const here = { ...stand, kitchen };
-    const { trial } = planFor(chowder, order, here).solved;
-    const tally = sample(chowder, trial, here, 3, 400);
+    const here = { ...setup, kitchen };
+    const { dosing } = planFor(chowder, order, here).solved;
+    const tally = sample(chowder, dosing, here, 3, 400);
     const spread = summarise(tally);
     return {
       all: raises(spread, varianceOf(tally), 'Coating', here, false),
@@ -309,7 +309,7 @@ describe('sizes', () => {
 });
 
 describe('shopping', () => {
-  const plan = planFor(chowder, order, stand);
+  const plan = planFor(chowder, order, setup);
 
   test('everything weighed is fetched once, untrimmed, water never', () => {
     const { lines, total, unpriced } = shoppingFor(plan.weighOut, house.kitchen);
@@ -324,7 +324,7 @@ describe('shopping', () => {
     expect(unpriced).toBe(lines.filter((l) => l.cost === null).length);
     expect(
       shoppingFor(
-        planFor(demoRecipe('green-pea-and-lettuce-cream'), order, stand).weighOut,
+        planFor(demoRecipe('green-pea-and-lettuce-cream'), order, setup).weighOut,
         house.kitchen,
       ).lines.map((l) => l.ingredient),
     ).not.toContain('water');

@@ -5,7 +5,7 @@ import { amended, cannotBe } from '../order/amended';
 import type { Aim, Amendment } from '../order/order';
 import { AS_WRITTEN, WAYS, type Way } from '../order/ways';
 import { planFor } from '../plan/plan';
-import { type Stand, simulate } from '../plan/solve/simulate';
+import { type Setup, simulate } from '../plan/solve/simulate';
 import { doseIsShare } from '../plan/solve/solve';
 import type { Plan, WeighLine } from '../plan/types';
 import { foodIn } from '../pot/kitchen';
@@ -47,16 +47,16 @@ export type Compared = {
 const CURVE = [0, 0.25, 0.5, 0.75, 1, 1.25, 1.5, 2];
 
 function curveOf(recipe: Recipe, plan: Plan, line: WeighLine | undefined): readonly CurvePoint[] {
-  const { trial } = plan.solved;
-  const { stand } = plan;
+  const { dosing } = plan.solved;
+  const { setup } = plan;
   const share = doseIsShare(recipe);
   if (!share && !line) return [];
-  const unit = share ? 1 : (line?.g ?? 0) / Math.max(1e-9, trial.dose);
+  const unit = share ? 1 : (line?.g ?? 0) / Math.max(1e-9, dosing.dose);
   return CURVE.flatMap((by) => {
-    const dose = share ? Math.min(1, trial.dose * by) : trial.dose * by;
-    if (share && trial.dose * by > 1) return [];
-    const { pot } = simulate(recipe, { ...trial, dose, rounded: false }, stand);
-    const viscosity = observe(pot, stand.kitchen).bowlViscosity;
+    const dose = share ? Math.min(1, dosing.dose * by) : dosing.dose * by;
+    if (share && dosing.dose * by > 1) return [];
+    const { pot } = simulate(recipe, { ...dosing, dose, rounded: false }, setup);
+    const viscosity = observe(pot, setup.kitchen).bowlViscosity;
     return viscosity > LADDER_RANGE[1] * 2 ? [] : [{ dose: dose * unit, viscosity }];
   });
 }
@@ -70,7 +70,7 @@ function dosesOf(plan: Plan): readonly WeighLine[] {
   );
 }
 
-function costOf(lines: readonly WeighLine[], { kitchen }: Stand): number | null {
+function costOf(lines: readonly WeighLine[], { kitchen }: Setup): number | null {
   let sum = 0;
   for (const l of lines) {
     if (l.ingredient === 'water') continue;
@@ -86,7 +86,7 @@ const allergensOf = (plan: Plan): readonly Allergen[] => [
     plan.steps.flatMap(({ step }) =>
       portionsIn<Portion>(step)
         .filter((p) => p.amount > 0)
-        .flatMap((p) => foodIn(plan.stand.kitchen, p.ingredient).allergens),
+        .flatMap((p) => foodIn(plan.setup.kitchen, p.ingredient).allergens),
     ),
   ),
 ];
@@ -102,10 +102,10 @@ function ownProperties(plan: Plan): Properties | null {
  * One pot thickened by `way`, everything else as in `order`. `recipe` is the house's own, `share` the
  * part of the thickening the way does (the recipe's own does the rest).
  */
-export function comparedWith(way: Way, recipe: Recipe, order: Aim & Amendment, stand: Stand): Compared {
+export function comparedWith(way: Way, recipe: Recipe, order: Aim & Amendment, setup: Setup): Compared {
   const share = order.share ?? 1;
   const made = amended(recipe, { ...order, way: way.id, share });
-  const plan = planFor(made, order, stand);
+  const plan = planFor(made, order, setup);
   const barred = way !== AS_WRITTEN && cannotBe(recipe, share) !== null;
   const lines = barred ? [] : dosesOf(plan);
   const main = plan.weighOut.find((l) => l.solved === 'thickness' && l.ingredient === way.ingredient);
@@ -113,16 +113,16 @@ export function comparedWith(way: Way, recipe: Recipe, order: Aim & Amendment, s
   const curveFrom = main ?? lines.find((l) => l.solved === 'thickness');
   return {
     way,
-    fit: fitOf(way, share, recipe, plan, stand.kitchen.flagged),
+    fit: fitOf(way, share, recipe, plan, setup.kitchen.flagged),
     doses: blends
       ? []
       : lines.map((l) => ({
           name: l.name,
           g: l.g,
-          measure: asKitchenMeasure(l.g, foodIn(stand.kitchen, l.ingredient).density, 'spooned'),
+          measure: asKitchenMeasure(l.g, foodIn(setup.kitchen, l.ingredient).density, 'spooned'),
         })),
-    blend: blends && !barred ? plan.solved.trial.dose : null,
-    cost: costOf(lines, stand),
+    blend: blends && !barred ? plan.solved.dosing.dose : null,
+    cost: costOf(lines, setup),
     leastMinutes: way.leastMinutes,
     seconds: plan.seconds,
     viscosity: plan.found.bowlViscosity,

@@ -1,7 +1,7 @@
 import type { Band } from '../flow/bands';
 import type { Aim } from '../order/order';
-import type { Trial } from '../plan/solve/resolve';
-import { multiplied, repeat, type Stand } from '../plan/solve/simulate';
+import type { Dosing } from '../plan/solve/resolve';
+import { multiplied, repeat, type Setup } from '../plan/solve/simulate';
 import { doseIsShare, solve } from '../plan/solve/solve';
 import type { Plan } from '../plan/types';
 import { observe } from '../pot/observe';
@@ -28,17 +28,17 @@ export type Multiplied = {
 /** What multiplying the recipe would do in this pot, against what the plan does. */
 export function justMultiplied(
   recipe: Recipe,
-  plan: { readonly aim: Aim; readonly stand: Stand; readonly trial: Trial },
+  plan: { readonly aim: Aim; readonly setup: Setup; readonly dosing: Dosing },
 ): Multiplied {
-  const { aim, stand, trial } = plan;
-  const home: Stand = { ...recipe.home, kitchen: stand.kitchen };
+  const { aim, setup, dosing } = plan;
+  const home: Setup = { ...recipe.home, kitchen: setup.kitchen };
   const atHome = solve(recipe, { litres: recipe.yieldLitres, target: aim.target }, home);
   const by = aim.litres / recipe.yieldLitres;
   const { pot } = repeat(
     atHome.run.ran.map((r) => multiplied(r.step, by)),
-    stand,
+    setup,
   );
-  const found = observe(pot, stand.kitchen);
+  const found = observe(pot, setup.kitchen);
   return {
     by,
     fromLitres: recipe.yieldLitres,
@@ -47,9 +47,9 @@ export function justMultiplied(
     volumeMl: found.volumeMl,
     steamExpected: atHome.run.pot.evaporated * by,
     steamHere: pot.evaporated,
-    moreDose: doseIsShare(recipe) ? null : trial.dose - atHome.trial.dose * by,
+    moreDose: doseIsShare(recipe) ? null : dosing.dose - atHome.dosing.dose * by,
     doseIs: recipe.steps.some((s) => s.kind === 'thicken') ? 'thickener, counted as flour' : 'flour',
-    moreLiquid: trial.liquid - atHome.trial.liquid * by,
+    moreLiquid: dosing.liquid - atHome.dosing.liquid * by,
   };
 }
 

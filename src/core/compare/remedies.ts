@@ -32,9 +32,9 @@ export function planOrder({ house, recipe, order }: OrderIn): Plan | null {
 const roundedDown = (litres: number): number => Math.floor(litres * 10) / 10;
 
 /** What of a plan its remedies are found by: it is told, not solved again. */
-export type Sick = Pick<Plan, 'warnings' | 'peakMl' | 'fillLimitMl' | 'found'>;
+export type PlanFindings = Pick<Plan, 'warnings' | 'peakMl' | 'fillLimitMl' | 'found'>;
 
-function candidates(w: Warning, plan: Sick, { house, order, recipe }: OrderIn): readonly Remedy[] {
+function candidates(w: Warning, plan: PlanFindings, { house, order, recipe }: OrderIn): readonly Remedy[] {
   const scale = order.litres / recipe.yieldLitres;
   const pots = holding(house.vessels, plan.peakMl)
     .filter((v) => v.id !== order.vesselId)
@@ -102,7 +102,7 @@ function candidates(w: Warning, plan: Sick, { house, order, recipe }: OrderIn): 
  * What would make `warning` go away, each tried by planning it: only what helps, and brings no new reason
  * to stop, is offered.
  */
-export function remediesFor(warning: Warning, plan: Sick, ordered: OrderIn): readonly Remedy[] {
+export function remediesFor(warning: Warning, plan: PlanFindings, ordered: OrderIn): readonly Remedy[] {
   const stops = (p: Pick<Plan, 'warnings'>) =>
     new Set(p.warnings.filter((w) => w.severity === 'stop').map((w) => w.id));
   const before = stops(plan);

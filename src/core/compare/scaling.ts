@@ -46,20 +46,20 @@ export function scaling(ordered: OrderIn, sizes: readonly number[] = SIZES): rea
     const plan = planOrder({ ...ordered, order: { ...order, litres, vesselId } });
     if (!plan) return [];
     const first = plan.steps.find((s) => s.step.kind === 'bring-to');
-    const { dose } = plan.solved.trial;
+    const { dose } = plan.solved.dosing;
     return [
       {
         by,
         litres,
         vesselId,
-        vesselName: plan.stand.vessel.name,
+        vesselName: plan.setup.vessel.name,
         fits: plan.peakMl <= plan.fillLimitMl,
         lossShare: plan.steamG / (litres * 1000),
         toSimmerSeconds: first?.seconds ?? 0,
         simmerSeconds: sum(plan, 'simmer'),
         seconds: plan.seconds,
         doseALitre: dose > 1 ? dose / litres : dose > 0 ? dose : null,
-        liquidALitre: plan.solved.trial.liquid / (litres * 1000),
+        liquidALitre: plan.solved.dosing.liquid / (litres * 1000),
       },
     ];
   });

@@ -7,8 +7,8 @@ import { merge, sample, summarise } from './monteCarlo';
 import { doubtOf } from './uncertainty';
 
 const recipe = demoRecipe('cockle-and-leek-chowder');
-const stand = { ...recipe.home, kitchen };
-const { solved } = planFor(recipe, { litres: 4, target: 153 }, stand);
+const setup = { ...recipe.home, kitchen };
+const { solved } = planFor(recipe, { litres: 4, target: 153 }, setup);
 
 test('the same seed gives the same numbers, uniform and normal', () => {
   const [a, b] = [seeded(7), seeded(7)];
@@ -21,8 +21,8 @@ test('the same seed gives the same numbers, uniform and normal', () => {
 });
 
 test('sampling agrees with first-order propagation where both hold', () => {
-  const spread = summarise(sample(recipe, solved.trial, stand, 11, 600));
-  const doubt = doubtOf(recipe, solved.trial, stand);
+  const spread = summarise(sample(recipe, solved.dosing, setup, 11, 600));
+  const doubt = doubtOf(recipe, solved.dosing, setup);
   const sigma = Math.log(spread.interval[1] / spread.interval[0]) / (2 * 1.2816);
   expect(Math.abs(sigma / doubt.spread - 1)).toBeLessThan(0.12);
   expect(Math.abs(Math.log(spread.median / 153))).toBeLessThan(0.08);
@@ -38,23 +38,23 @@ test('what a recipe counts or gives as a range widens the bracket, sampled and b
     return Recipe.parse(file);
   };
   const [weighed, range] = [counted('1000 g'), counted('500–1500 g')];
-  const trial = planFor(weighed, { litres: 4, target: 300 }, stand).solved.trial;
-  const [sure, unsure] = [weighed, range].map((r) => doubtOf(r, trial, stand));
+  const dosing = planFor(weighed, { litres: 4, target: 300 }, setup).solved.dosing;
+  const [sure, unsure] = [weighed, range].map((r) => doubtOf(r, dosing, setup));
   expect(sure?.contributions.map((c) => c.factor)).not.toContain('hand');
   expect(unsure?.spread).toBeGreaterThan(1.05 * (sure?.spread ?? 0));
   const hand = unsure?.contributions.find((c) => c.factor === 'hand');
   expect(hand?.words).toBe('what is counted, or given as a range');
   // Its share and the rest's are all of the variance.
   expect((unsure?.spread ?? 0) ** 2 * (1 - (hand?.share ?? 0))).toBeCloseTo((sure?.spread ?? 0) ** 2, 3);
-  const sampled = summarise(sample(range, trial, stand, 5, 300));
+  const sampled = summarise(sample(range, dosing, setup, 5, 300));
   const sigma = Math.log(sampled.interval[1] / sampled.interval[0]) / (2 * 1.2816);
   expect(Math.abs(sigma / (unsure?.spread ?? 1) - 1)).toBeLessThan(0.2);
   expect(sampled.contributions.find((c) => c.factor === 'hand')?.share).toBeGreaterThan(0.02);
 });
 
 test('two halves merge to the whole, in sums that do not grow', () => {
-  const a = sample(recipe, solved.trial, stand, 1, 40);
-  const b = sample(recipe, solved.trial, stand, 2, 60);
+  const a = sample(recipe, solved.dosing, setup, 1, 40);
+  const b = sample(recipe, solved.dosing, setup, 2, 60);
   const both = merge(a, b);
   expect(both.samples).toBe(100);
   expect(both.bins.length).toBe(a.bins.length);
@@ -63,5 +63,5 @@ test('two halves merge to the whole, in sums that do not grow', () => {
 });
 
 test('no samples is refused', () => {
-  expect(() => sample(recipe, solved.trial, stand, 1, 0)).toThrow(/samples is 0/);
+  expect(() => sample(recipe, solved.dosing, setup, 1, 0)).toThrow(/samples is 0/);
 });

@@ -1,7 +1,7 @@
 import { BANDS, type Band, bandOf } from '../flow/bands';
 import { normals, seeded } from '../maths/random';
-import type { Trial } from '../plan/solve/resolve';
-import type { Stand } from '../plan/solve/simulate';
+import type { Dosing } from '../plan/solve/resolve';
+import type { Setup } from '../plan/solve/simulate';
 import { FACTORS, type Factor } from '../pot/kitchen';
 import type { Recipe } from '../recipe/recipe';
 import { within } from '../units/range';
@@ -50,10 +50,10 @@ const zeros = <K extends string>(keys: readonly K[]): Record<K, number> =>
  * Cooks the plan `samples` times in thought, each time with every house factor drawn from its
  * log-normal, seeded: the same seed gives the same answer.
  */
-export function sample(recipe: Recipe, trial: Trial, stand: Stand, seed: number, samples: number): Tally {
+export function sample(recipe: Recipe, dosing: Dosing, setup: Setup, seed: number, samples: number): Tally {
   within('samples', samples, 1, 1e7);
   const normal = normals(seeded(seed));
-  const drawn = doubtfulIn(recipe).map((name) => ({ name, spread: spreadOfDoubt(name, stand) }));
+  const drawn = doubtfulIn(recipe).map((name) => ({ name, spread: spreadOfDoubt(name, setup) }));
   const bins = new Uint32Array(BINS);
   const bands = zeros(BANDS);
   const products = zeros(NAMES);
@@ -67,13 +67,13 @@ export function sample(recipe: Recipe, trial: Trial, stand: Stand, seed: number,
       z[name] = normal();
       moved[name] = z[name] * spread;
     }
-    const bowlViscosity = viscosityWith(moved, recipe, trial, stand);
+    const bowlViscosity = viscosityWith(moved, recipe, dosing, setup);
     const y = Math.log(bowlViscosity);
     sum += y;
     squares += y * y;
     const bin = Math.min(BINS - 1, Math.max(0, Math.floor(((y - LOW) / (HIGH - LOW)) * BINS)));
     bins[bin] = (bins[bin] ?? 0) + 1;
-    bands[bandOf(bowlViscosity, stand.kitchen.bandLimits)]++;
+    bands[bandOf(bowlViscosity, setup.kitchen.bandLimits)]++;
     for (const name of NAMES) {
       products[name] += z[name] * y;
       factorSums[name] += z[name];

@@ -1,5 +1,5 @@
 import { type Band, chanceOfBand } from '../flow/bands';
-import type { Stand } from '../plan/solve/simulate';
+import type { Setup } from '../plan/solve/simulate';
 import { type Factor, MEASURED, spreadOf } from '../pot/kitchen';
 import type { Spread } from './monteCarlo';
 
@@ -22,7 +22,7 @@ type Action = {
   readonly leaves: Partial<Record<Factor, number>>;
 };
 
-function actionsIn({ vessel, burner, kitchen }: Stand, blends: boolean): readonly Action[] {
+function actionsIn({ vessel, burner, kitchen }: Setup, blends: boolean): readonly Action[] {
   const tested = vessel.lossFactor !== undefined && burner.intoPotW !== undefined;
   return [
     ...(kitchen.measures === 'spoons'
@@ -89,18 +89,18 @@ export function raises(
   spread: Spread,
   variance: number,
   band: Band,
-  stand: Stand,
+  setup: Setup,
   blends: boolean,
 ): readonly Raise[] {
   const share = new Map(spread.contributions.map((c) => [c.factor, c.share]));
-  const limits = stand.kitchen.bandLimits;
+  const limits = setup.kitchen.bandLimits;
   const chanceWith = (v: number) => chanceOfBand(spread.median, Math.sqrt(v), band, limits);
   const now = chanceWith(variance);
-  return actionsIn(stand, blends)
+  return actionsIn(setup, blends)
     .map((a) => {
       const taken = Object.entries(a.leaves).reduce((sum, [factor, left]) => {
         const f = factor as Factor;
-        const part = Math.min(1, (left ?? 0) / spreadOf(f, stand)) ** 2;
+        const part = Math.min(1, (left ?? 0) / spreadOf(f, setup)) ** 2;
         return sum + (share.get(f) ?? 0) * (1 - part);
       }, 0);
       return { id: a.id, do: a.do, why: a.why, chance: chanceWith(variance * Math.max(0.01, 1 - taken)) };

@@ -1,5 +1,5 @@
-import { offBy, type Trial } from '../plan/solve/resolve';
-import { type Stand, simulate } from '../plan/solve/simulate';
+import { type Dosing, offBy } from '../plan/solve/resolve';
+import { type Setup, simulate } from '../plan/solve/simulate';
 import { FACTORS, type Factor, type Kitchen, spreadOf } from '../pot/kitchen';
 import { observe } from '../pot/observe';
 import { portionsIn } from '../pot/portions';
@@ -21,20 +21,20 @@ export const doubtfulIn = (recipe: Recipe): readonly Doubtful[] => [
 ];
 
 /** Standard deviation of the logarithm; amounts are moved in their own. */
-export const spreadOfDoubt = (d: Doubtful, stand: Stand): number => (d === 'hand' ? 1 : spreadOf(d, stand));
+export const spreadOfDoubt = (d: Doubtful, setup: Setup): number => (d === 'hand' ? 1 : spreadOf(d, setup));
 
 /** The pot in the bowl, mPa·s, with each doubtful thing moved by so much in its logarithm. */
 export function viscosityWith(
   moved: Readonly<Partial<Record<Doubtful, number>>>,
   recipe: Recipe,
-  trial: Trial,
-  stand: Stand,
+  dosing: Dosing,
+  setup: Setup,
 ): number {
-  const factors = { ...stand.kitchen.factors };
+  const factors = { ...setup.kitchen.factors };
   for (const f of Object.keys(FACTORS) as Factor[]) factors[f] *= Math.exp(moved[f] ?? 0);
-  const kitchen: Kitchen = { ...stand.kitchen, factors };
-  const by = moved.hand ? { ...trial, hand: moved.hand } : trial;
-  return observe(simulate(recipe, by, { ...stand, kitchen }).pot, kitchen).bowlViscosity;
+  const kitchen: Kitchen = { ...setup.kitchen, factors };
+  const by = moved.hand ? { ...dosing, hand: moved.hand } : dosing;
+  return observe(simulate(recipe, by, { ...setup, kitchen }).pot, kitchen).bowlViscosity;
 }
 
 /** How much of the doubt about the result one thing causes. */
@@ -55,11 +55,11 @@ export type Doubt = {
  * moved half a standard deviation either way, everything else kept, and the changes of
  * ln(viscosity) are added in squares; so are the recipe's own counts and ranges, all together. Weighing (1 %) is left out: it is lost beside the rest.
  */
-export function doubtOf(recipe: Recipe, trial: Trial, stand: Stand): Doubt {
+export function doubtOf(recipe: Recipe, dosing: Dosing, setup: Setup): Doubt {
   const logAt = (factor: Doubtful, by: number): number =>
-    Math.log(viscosityWith({ [factor]: by }, recipe, trial, stand));
+    Math.log(viscosityWith({ [factor]: by }, recipe, dosing, setup));
   const parts = doubtfulIn(recipe).map((factor) => {
-    const half = spreadOfDoubt(factor, stand) / 2;
+    const half = spreadOfDoubt(factor, setup) / 2;
     return { factor, variance: (logAt(factor, half) - logAt(factor, -half)) ** 2 };
   });
   const variance = parts.reduce((sum, p) => sum + p.variance, 0);

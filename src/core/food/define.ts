@@ -4,7 +4,7 @@ import type { Group, Ingredient } from './ingredient';
 import { SOURCES } from './sources';
 
 type Percent = Partial<Record<keyof Composition, number>>;
-type Draft = Omit<
+type FoodEntry = Omit<
   Ingredient,
   'composition' | 'sodium' | 'pH' | 'buffering' | 'density' | 'edibleYield' | 'allergens' | 'source'
 > &
@@ -40,7 +40,7 @@ const BUFFERING: { readonly [G in Group]: number } = {
  * Tables round and leave traces out, so 97–103 % is accepted; beyond that it is a typing error
  * and throws.
  */
-export function food(draft: Draft): Ingredient {
+export function food(draft: FoodEntry): Ingredient {
   const { percent, ...rest } = draft;
   const raw: Composition = {
     water: percent.water ?? 0,

@@ -5,7 +5,7 @@ import type { RecipeText } from '../recipe/recipe';
 import { Recipe } from '../recipe/recipe';
 import { issueWords, valueAt } from '../words/issueWords';
 import { Archive } from './archive';
-import { type Draft, draftOf } from './draft/draft';
+import { draftOf, type RecipeDraft } from './draft/draft';
 import { readRecipeNode, recipeNode } from './jsonLd/jsonLd';
 import { strayFields } from './strays';
 
@@ -17,7 +17,7 @@ export type Refused = { readonly kind: 'refused'; readonly problems: readonly Fi
 /** What a file turned out to be. */
 export type OpenedFile =
   | { readonly kind: 'recipe'; readonly body: RecipeText; readonly recipe: Recipe }
-  | { readonly kind: 'draft'; readonly draft: Draft }
+  | { readonly kind: 'draft'; readonly draft: RecipeDraft }
   | { readonly kind: 'kitchen'; readonly kitchen: KitchenFile }
   | { readonly kind: 'archive'; readonly archive: Archive }
   | Refused;

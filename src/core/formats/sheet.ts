@@ -51,10 +51,10 @@ export function asideOf(line: WeighLine): string {
 export function planSheet(plan: Plan, serveAt: string, show: Show): PlanSheet {
   const says = (text: string): string => inDegrees(text, show);
   const light = clockFrom(serveAt, -plan.seconds);
-  const { stand, found, aim } = plan;
+  const { setup, found, aim } = plan;
   return {
     title: plan.recipeName,
-    order: `${wholeLitres(aim.litres)} L, ${found.band} (${mPas(found.bowlViscosity)} mPa·s in the bowl), in ${stand.vessel.name} on ${stand.burner.name}, for ${serveAt}. Light the flame at ${light}.`,
+    order: `${wholeLitres(aim.litres)} L, ${found.band} (${mPas(found.bowlViscosity)} mPa·s in the bowl), in ${setup.vessel.name} on ${setup.burner.name}, for ${serveAt}. Light the flame at ${light}.`,
     fire: `${fireWords(plan.steps)} Gives off ${litres(plan.steamG)} L of water; fullest ${litres(plan.peakMl)} L of ${litres(plan.rimMl)} L.`,
     lines: plan.weighOut.map((l) => {
       const [figure, unit] = figureOf(l);

@@ -4,10 +4,10 @@ import { portionsIn } from '../pot/portions';
 import type { Portion } from '../pot/step';
 import { type Caution, cautionsFor, type Deed } from '../safety/cautions';
 import { CUTS } from '../thicken/puree';
-import type { Ran } from './solve/simulate';
+import type { StepRun } from './solve/simulate';
 
 /** A step as far as cautions need to know it: what goes in, how hot, what is blended or poured off. */
-export function deedOf({ step, before, pot }: Ran): Deed {
+export function deedOf({ step, before, pot }: StepRun): Deed {
   const ingredients = portionsIn<Portion>(step)
     .filter((p) => p.amount > 0)
     .map((p) => p.ingredient);
@@ -24,10 +24,11 @@ const inKitchen = (deed: Deed, kitchen: Kitchen): readonly Caution[] =>
   cautionsFor(deed, (id) => foodIn(kitchen, id), kitchen.flagged);
 
 /** The cautions of one step, where they apply. */
-export const cautionsOf = (ran: Ran, kitchen: Kitchen): readonly Caution[] => inKitchen(deedOf(ran), kitchen);
+export const cautionsOf = (ran: StepRun, kitchen: Kitchen): readonly Caution[] =>
+  inKitchen(deedOf(ran), kitchen);
 
 /** What a plan shows before the start: each caution of its steps once, the allergens of all of them in one. */
-export function gathered(ran: readonly Ran[], kitchen: Kitchen): readonly Caution[] {
+export function gathered(ran: readonly StepRun[], kitchen: Kitchen): readonly Caution[] {
   const byId = new Map<string, Caution>();
   for (const c of ran.flatMap((r) => cautionsOf(r, kitchen))) {
     if (c.id !== 'allergens' && !byId.has(c.id)) byId.set(c.id, c);

@@ -53,9 +53,9 @@ export function foresee(body: unknown, house: House): Foresight {
     };
   }
   const recipe = read.data;
-  const stand = { ...recipe.home, kitchen: house.kitchen };
+  const setup = { ...recipe.home, kitchen: house.kitchen };
   const target = middleOf(recipe.band, house.kitchen.bandLimits);
-  const plan = planFor(recipe, { litres: recipe.yieldLitres, target }, stand);
+  const plan = planFor(recipe, { litres: recipe.yieldLitres, target }, setup);
   return {
     ok: true,
     steps: plan.solved.run.ran.map((r) => {

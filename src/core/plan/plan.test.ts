@@ -13,7 +13,7 @@ import { Recipe } from '../recipe/recipe';
 import { amountWords, detailsOf, titleOf } from '../words/steps';
 import { planFor } from './plan';
 import { openAmounts, predict } from './predict';
-import { type Stand, simulate } from './solve/simulate';
+import { type Setup, simulate } from './solve/simulate';
 import { reduceToViscosity } from './stock/reduction';
 import { stockFor } from './stock/stockMaking';
 
@@ -30,8 +30,8 @@ const vessel = (diameterMm: number, heightMm: number): Vessel => ({
   massG: 5000,
 });
 const ring: Burner = { id: 'b', name: 'Ring', kind: 'gas', powerW: 16_000 };
-const deep: Stand = { vessel: vessel(420, 433), burner: ring, kitchen };
-const tall: Stand = { vessel: vessel(360, 340), burner: { ...ring, powerW: 7000 }, kitchen };
+const deep: Setup = { vessel: vessel(420, 433), burner: ring, kitchen };
+const tall: Setup = { vessel: vessel(360, 340), burner: { ...ring, powerW: 7000 }, kitchen };
 const order = (litres: number, target = 153) => ({ litres, target });
 
 describe('the dose solver', () => {
@@ -55,13 +55,13 @@ describe('the dose solver', () => {
     const first = planFor(veloute, order(12, 150), tall);
     const near = planFor(veloute, order(12, 165), tall, first);
     const fresh = planFor(veloute, order(12, 165), tall);
-    expect(Math.abs(near.solved.trial.dose / fresh.solved.trial.dose - 1)).toBeLessThan(0.01);
+    expect(Math.abs(near.solved.dosing.dose / fresh.solved.dosing.dose - 1)).toBeLessThan(0.01);
     expect(near.solved.runs).toBeLessThan(fresh.solved.runs);
   });
 
   test('thicker asks for more flour, and a darker roux for more still', () => {
     const dose = (viscosity: number, colour?: 'white' | 'brown') =>
-      planFor(amended(veloute, { colour }), order(12, viscosity), tall).solved.trial.dose;
+      planFor(amended(veloute, { colour }), order(12, viscosity), tall).solved.dosing.dose;
     expect(dose(250)).toBeGreaterThan(dose(100));
     expect(dose(150, 'brown') / dose(150, 'white')).toBeGreaterThan(1.35);
   });
@@ -91,7 +91,7 @@ describe('the dose solver', () => {
 describe('scaling', () => {
   test('2 L in a wide pot, multiplied to 40 L in a deep one, comes out thinner; the plan says how much, why, and corrects it', () => {
     const plan = planFor(veloute, order(40), deep);
-    const m = justMultiplied(veloute, { ...plan, trial: plan.solved.trial });
+    const m = justMultiplied(veloute, { ...plan, dosing: plan.solved.dosing });
     expect(m.by).toBe(20);
     expect(m.viscosity).toBeLessThan(plan.found.bowlViscosity * 0.85);
     expect(m.volumeMl).toBeGreaterThan(40_500);
@@ -106,7 +106,7 @@ describe('scaling', () => {
   test('at home and at its own size there is nothing to correct', () => {
     const plan = planFor(veloute, order(2), { ...veloute.home, kitchen });
     expect(
-      multipliedWords(justMultiplied(veloute, { ...plan, trial: plan.solved.trial }), plan).headline,
+      multipliedWords(justMultiplied(veloute, { ...plan, dosing: plan.solved.dosing }), plan).headline,
     ).toMatch(/size the recipe was written for/);
   });
 });
@@ -154,11 +154,11 @@ describe('the plan', () => {
 });
 
 describe('warnings', () => {
-  const ids = (recipe: Recipe, litres: number, stand: Stand) =>
-    planFor(recipe, order(litres), stand).warnings.map((w) => `${w.severity} ${w.id}`);
+  const ids = (recipe: Recipe, litres: number, setup: Setup) =>
+    planFor(recipe, order(litres), setup).warnings.map((w) => `${w.severity} ${w.id}`);
 
   test('60 L does not go into a 4 L pot', () => {
-    const small: Stand = { ...tall, vessel: vessel(260, 76) };
+    const small: Setup = { ...tall, vessel: vessel(260, 76) };
     expect(ids(chowder, 60, small)).toContain('stop overflow');
   });
 
@@ -191,8 +191,8 @@ describe('doubt', () => {
   test('flour is most of it for a roux, potato for a potato soup', () => {
     const roux = planFor(chowder, order(12), tall);
     const mash = planFor(potato, order(12), tall);
-    expect(doubtOf(chowder, roux.solved.trial, tall).contributions[0]?.factor).toBe('flour');
-    expect(doubtOf(potato, mash.solved.trial, tall).contributions[0]?.factor).toBe('puree');
+    expect(doubtOf(chowder, roux.solved.dosing, tall).contributions[0]?.factor).toBe('flour');
+    expect(doubtOf(potato, mash.solved.dosing, tall).contributions[0]?.factor).toBe('puree');
   });
 
   test('chances over all bands add to one', () => {
@@ -279,7 +279,7 @@ describe('properties', () => {
           const { solved } = planFor(recipe, order(litres, viscosity), deep);
           // What cannot be met is not this test's: it must not be most of them.
           fc.pre(solved.missed.length === 0);
-          const { pot } = simulate(recipe, { ...solved.trial, rounded: false }, deep);
+          const { pot } = simulate(recipe, { ...solved.dosing, rounded: false }, deep);
           const found = observe(pot, kitchen);
           expect(Math.abs(found.bowlViscosity / viscosity - 1)).toBeLessThan(0.005);
           expect(Math.abs(found.volumeMl / (litres * 1000) - 1)).toBeLessThan(0.005);
@@ -292,8 +292,8 @@ describe('properties', () => {
   test('viscosity rises with the dose', () => {
     const { solved } = planFor(chowder, order(12), tall);
     const at = (dose: number) =>
-      observe(simulate(chowder, { ...solved.trial, dose, rounded: false }, tall).pot, kitchen).bowlViscosity;
-    const doses = [0.5, 0.8, 1, 1.3, 2].map((k) => at(solved.trial.dose * k));
+      observe(simulate(chowder, { ...solved.dosing, dose, rounded: false }, tall).pot, kitchen).bowlViscosity;
+    const doses = [0.5, 0.8, 1, 1.3, 2].map((k) => at(solved.dosing.dose * k));
     expect(doses).toEqual([...doses].sort((a, b) => a - b));
   });
 
@@ -303,7 +303,7 @@ describe('properties', () => {
       s.kind === 'add' || s.kind === 'puree' || s.kind === 'season' ? { ...s, minutes: 2 } : s,
     );
     const share = (factor: number): number => {
-      const wide: Stand = {
+      const wide: Setup = {
         vessel: vessel(360 * Math.sqrt(factor), 340),
         burner: { ...ring, powerW: 7000 * factor },
         kitchen,

@@ -4,13 +4,13 @@ import type { Kitchen } from '../pot/kitchen';
 import type { Recipe } from '../recipe/recipe';
 import { within } from '../units/range';
 import { cautionsOf } from './deeds';
-import { peakVolume, type Ran, type Run, type Stand } from './solve/simulate';
+import { peakVolume, type Run, type Setup, type StepRun } from './solve/simulate';
 import { type Solved, solve } from './solve/solve';
 import type { Plan, PlanStep } from './types';
 import { warningsFor } from './warnings';
 import { weighOut } from './weighOut';
 
-const toPlanStep = (r: Ran, kitchen: Kitchen): PlanStep => ({
+const toPlanStep = (r: StepRun, kitchen: Kitchen): PlanStep => ({
   step: r.step,
   startsAt: r.before.seconds,
   seconds: r.pot.seconds - r.before.seconds,
@@ -21,16 +21,16 @@ const toPlanStep = (r: Ran, kitchen: Kitchen): PlanStep => ({
 });
 
 /** A plan of what was solved, or written: timed steps, weigh-out, trajectory and warnings. */
-export function assembled(recipe: Recipe, aim: Aim, stand: Stand, solved: Solved): Plan {
+export function assembled(recipe: Recipe, aim: Aim, setup: Setup, solved: Solved): Plan {
   const run: Run = solved.run;
-  const rimMl = rimVolume(stand.vessel);
+  const rimMl = rimVolume(setup.vessel);
   const partial = {
     recipeId: recipe.id,
     recipeName: recipe.name,
     aim: { litres: aim.litres, target: aim.target },
-    stand,
-    steps: run.ran.map((r) => toPlanStep(r, stand.kitchen)),
-    weighOut: weighOut(recipe, run, stand.kitchen),
+    setup,
+    steps: run.ran.map((r) => toPlanStep(r, setup.kitchen)),
+    weighOut: weighOut(recipe, run, setup.kitchen),
     found: solved.found,
     seconds: run.pot.seconds,
     steamG: run.pot.evaporated,
@@ -49,9 +49,9 @@ export function assembled(recipe: Recipe, aim: Aim, stand: Stand, solved: Solved
  * `near` is an earlier plan to start from; it changes the speed, not the answer. Throws {@link OutOfRange}
  * for litres outside 0.1–2000 or a target outside 0.5–20 000 mPa·s.
  */
-export function planFor(recipe: Recipe, aim: Aim, stand: Stand, near?: Plan): Plan {
+export function planFor(recipe: Recipe, aim: Aim, setup: Setup, near?: Plan): Plan {
   within('litres', aim.litres, 0.1, 2000, 'L');
   within('target', aim.target, 0.5, 20_000, 'mPa·s');
   const from = near?.recipeId === recipe.id ? near.solved : undefined;
-  return assembled(recipe, aim, stand, solve(recipe, aim, stand, from));
+  return assembled(recipe, aim, setup, solve(recipe, aim, setup, from));
 }

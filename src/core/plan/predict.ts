@@ -6,12 +6,12 @@ import type { Recipe } from '../recipe/recipe';
 import { within } from '../units/range';
 import { titleOf } from '../words/steps';
 import { assembled } from './plan';
-import { type Ran, type Stand, simulate } from './solve/simulate';
+import { type Setup, type StepRun, simulate } from './solve/simulate';
 import { goalsIn } from './solve/solve';
 import type { Warning } from './types';
 
 /** A pot as it would be found. */
-export type Found = {
+export type PotSummary = {
   readonly celsius: number;
   readonly volumeMl: number;
   readonly viscosity: number;
@@ -27,14 +27,14 @@ export type Found = {
 };
 
 export type Predicted = {
-  readonly steps: readonly (Found & { readonly title: string; readonly endsAt: number })[];
-  readonly serving: Found;
+  readonly steps: readonly (PotSummary & { readonly title: string; readonly endsAt: number })[];
+  readonly serving: PotSummary;
   /** What a plan of it would warn of. */
   readonly warnings: readonly Warning[];
 };
 
-function found(pot: Pot, stand: Stand): Found {
-  const o = observe(pot, stand.kitchen);
+function found(pot: Pot, setup: Setup): PotSummary {
+  const o = observe(pot, setup.kitchen);
   const inPieces = pot.pieces.reduce((sum, p) => sum + p.g * p.composition.fat, 0);
   return {
     celsius: o.celsius,
@@ -59,24 +59,24 @@ const AS_WRITTEN = [
 ] as const;
 
 /** A recipe as written, with its own fixed amounts times `scale`: what the pot would be after each step and at serving. Throws {@link OutOfRange}. */
-export function predict(recipe: Recipe, scale: number, stand: Stand): Predicted {
+export function predict(recipe: Recipe, scale: number, setup: Setup): Predicted {
   within('scale', scale, 1e-3, 1e4);
-  const trial = { scale, dose: 0, liquid: 0, rounded: false };
-  const run = simulate(recipe, trial, stand);
-  const end = observe(run.pot, stand.kitchen);
-  const solved = { run, found: end, trial, slopes: AS_WRITTEN, missed: [], runs: 1 };
+  const dosing = { scale, dose: 0, liquid: 0, rounded: false };
+  const run = simulate(recipe, dosing, setup);
+  const end = observe(run.pot, setup.kitchen);
+  const solved = { run, found: end, dosing, slopes: AS_WRITTEN, missed: [], runs: 1 };
   const { warnings } = assembled(
     recipe,
     { litres: end.volumeMl / 1000, target: end.bowlViscosity },
-    stand,
+    setup,
     solved,
   );
-  const steps = run.ran.map((r: Ran) => ({
+  const steps = run.ran.map((r: StepRun) => ({
     title: titleOf(r.step, r.before.celsius),
     endsAt: r.pot.seconds,
-    ...found(r.pot, stand),
+    ...found(r.pot, setup),
   }));
-  return { steps, serving: found(run.pot, stand), warnings };
+  return { steps, serving: found(run.pot, setup), warnings };
 }
 
 /** Amounts a recipe leaves open; a recipe with any cannot be predicted as written. */

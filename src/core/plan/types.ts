@@ -3,7 +3,7 @@ import type { Sample } from '../pot/cook';
 import type { Observation } from '../pot/observe';
 import type { Step } from '../pot/step';
 import type { Caution } from '../safety/cautions';
-import type { Stand } from './solve/simulate';
+import type { Setup } from './solve/simulate';
 import type { Solved } from './solve/solve';
 
 /** A step with its place on the clock, seconds from lighting the flame. */
@@ -24,7 +24,7 @@ export type Plan = {
   readonly recipeName: string;
   /** What was asked for. */
   readonly aim: Aim;
-  readonly stand: Stand;
+  readonly setup: Setup;
   readonly steps: readonly PlanStep[];
   readonly weighOut: readonly WeighLine[];
   readonly found: Observation;

@@ -153,8 +153,8 @@ test('vegetables for forty litres are not sweated in the minutes for two: said, 
   const deep = house.vessels.find((v) => v.id === 'deep-42');
   const ring = house.burners.find((b) => b.id === 'floor-ring');
   if (!deep || !ring) throw new Error('the demo has them');
-  const at = (litres: number, stand: object) =>
-    planFor(veloute, { litres, target: 153 }, { ...veloute.home, kitchen, ...stand }).warnings.find((w) =>
+  const at = (litres: number, setup: object) =>
+    planFor(veloute, { litres, target: 153 }, { ...veloute.home, kitchen, ...setup }).warnings.find((w) =>
       w.id.startsWith('sweat-'),
     );
   expect(at(2, {})).toBeUndefined();

@@ -13,10 +13,10 @@ import { gathered } from './deeds';
 import type { Run } from './solve/simulate';
 import type { Plan, Warning } from './types';
 
-type Draft = Omit<Plan, 'warnings'>;
+type PlanSoFar = Omit<Plan, 'warnings'>;
 
-function potTooFull(plan: Draft): Warning[] {
-  const { vessel } = plan.stand;
+function potTooFull(plan: PlanSoFar): Warning[] {
+  const { vessel } = plan.setup;
   if (plan.peakMl > plan.rimMl) {
     return [
       {
@@ -45,8 +45,8 @@ function potTooFull(plan: Draft): Warning[] {
 /** Shallower than this, mm, a pot catches at the bottom and loses its water fast. Common practice, no source. */
 const SHALLOW = 25;
 
-function potTooEmpty(plan: Draft): Warning[] {
-  const { vessel } = plan.stand;
+function potTooEmpty(plan: PlanSoFar): Warning[] {
+  const { vessel } = plan.setup;
   const depth = depthOf(vessel, plan.found.volumeMl);
   if (depth >= SHALLOW) return [];
   return [
@@ -75,13 +75,13 @@ const MISSES = {
   },
 } as const;
 
-function missed(plan: Draft): Warning[] {
+function missed(plan: PlanSoFar): Warning[] {
   return plan.solved.missed.map((m) => ({ id: m, kind: m, severity: 'stop', ...MISSES[m] }));
 }
 
-function fire(plan: Draft, run: Run): Warning[] {
+function fire(plan: PlanSoFar, run: Run): Warning[] {
   const warnings: Warning[] = [];
-  const { burner } = plan.stand;
+  const { burner } = plan.setup;
   for (const [n, r] of run.ran.entries()) {
     for (const note of r.notes) {
       if (note.kind === 'stalled') {
@@ -290,8 +290,8 @@ function notChilled(run: Run): Warning[] {
 }
 
 /** Lands in another band than was asked for, with nothing left to the plan that could mend it. */
-function anotherBand({ aim, found, stand, solved }: Draft): Warning[] {
-  const asked = bandOf(aim.target, stand.kitchen.bandLimits);
+function anotherBand({ aim, found, setup, solved }: PlanSoFar): Warning[] {
+  const asked = bandOf(aim.target, setup.kitchen.bandLimits);
   if (asked === found.band || solved.missed.length > 0) return [];
   return [
     {
@@ -316,16 +316,16 @@ const careful = (run: Run, kitchen: Kitchen): Warning[] =>
   }));
 
 /** Warnings in the order they matter. */
-export const warningsFor = (plan: Draft, run: Run): readonly Warning[] => [
+export const warningsFor = (plan: PlanSoFar, run: Run): readonly Warning[] => [
   ...potTooFull(plan),
   ...potTooEmpty(plan),
   ...missed(plan),
   ...anotherBand(plan),
   ...fire(plan, run),
-  ...notSweated(run, plan.stand.kitchen),
+  ...notSweated(run, plan.setup.kitchen),
   ...flour(run),
-  ...dairy(run, plan.stand.kitchen),
-  ...rests(run, plan.stand.kitchen),
+  ...dairy(run, plan.setup.kitchen),
+  ...rests(run, plan.setup.kitchen),
   ...notChilled(run),
-  ...careful(run, plan.stand.kitchen),
+  ...careful(run, plan.setup.kitchen),
 ];

@@ -1,7 +1,7 @@
 import { putAllIn, volumeMl } from './contents';
 import {
   boilsAt,
-  type Cooked,
+  type CookOutcome,
   cook,
   coolTo,
   hardest,
@@ -13,7 +13,7 @@ import {
 } from './cook';
 import type { Kitchen } from './kitchen';
 import type { Pot } from './pot';
-import { coolsTo, type Portion, type Step } from './step';
+import { coolsTo, type Portion, type Step, type StepOf } from './step';
 import { standing } from './steps/fire/standing';
 import { dust, roux } from './steps/flour';
 import { chill, hold, keep, poach, reheat, rest } from './steps/keep';
@@ -55,7 +55,7 @@ function done(pot: Pot, until: number): Advanced {
   return { pot: now, trace: [sampleOf(now)], notes: [], left: null, wait };
 }
 
-const cooked = ({ pot, trace, stalled, cut }: Cooked, wanted: number, left: Step): Advanced => ({
+const cooked = ({ pot, trace, stalled, cut }: CookOutcome, wanted: number, left: Step): Advanced => ({
   pot,
   trace,
   notes: stalled ? [{ kind: 'stalled', celsius: pot.celsius, wanted }] : [],
@@ -74,9 +74,7 @@ function guarded(advanced: Advanced, kitchen: Kitchen): Advanced {
   return { ...advanced, pot: { ...pot, thickeners }, notes: [...advanced.notes, note] };
 }
 
-type Of<K extends Step['kind']> = Extract<Step, { kind: K }>;
-
-function bringTo(pot: Pot, step: Of<'bring-to'>, kitchen: Kitchen, until: number): Advanced {
+function bringTo(pot: Pot, step: StepOf<'bring-to'>, kitchen: Kitchen, until: number): Advanced {
   const wanted =
     step.to === 'simmer'
       ? simmersAt(kitchen)
@@ -88,7 +86,7 @@ function bringTo(pot: Pot, step: Of<'bring-to'>, kitchen: Kitchen, until: number
 }
 
 /** Back to the simmer first, then the minutes asked for at it, then longer while anything is hard. */
-function simmer(pot: Pot, step: Of<'simmer'>, kitchen: Kitchen, until: number): Advanced {
+function simmer(pot: Pot, step: StepOf<'simmer'>, kitchen: Kitchen, until: number): Advanced {
   const wanted = simmersAt(kitchen);
   const fire = { flame: step.flame ?? 1, lid: step.lid };
   const recovered = cooked(heatTo(pot, wanted, fire, kitchen, until), wanted, step);
@@ -116,7 +114,7 @@ function simmer(pot: Pot, step: Of<'simmer'>, kitchen: Kitchen, until: number): 
 const minutesLeft = <S extends { readonly minutes: number }>(
   step: S,
   before: Pot,
-  { pot }: Pick<Cooked, 'pot'>,
+  { pot }: Pick<CookOutcome, 'pot'>,
 ): S => ({
   ...step,
   minutes: Math.max(0, step.minutes - (pot.seconds - before.seconds) / 60),
@@ -129,7 +127,7 @@ const nothing = (items: readonly Portion[]): Portion[] => items.map((i) => ({ ..
 function timed<S extends Step & { readonly minutes: number }>(
   pot: Pot,
   step: S,
-  cooks: (step: S) => Cooked,
+  cooks: (step: S) => CookOutcome,
 ): Advanced {
   const now = cooks(step);
   return cooked(now, 0, minutesLeft(step, pot, now));
@@ -144,7 +142,7 @@ function panned<S extends Step & { readonly minutes: number }>(before: Pot, pot:
 /** Things put in, all at the start of the minutes that takes; then the lid. */
 function filling(
   pot: Pot,
-  step: (Of<'add'> | Of<'season'>) & { readonly minutes: number },
+  step: (StepOf<'add'> | StepOf<'season'>) & { readonly minutes: number },
   lid: Pot['lid'],
   kitchen: Kitchen,
   until: number,

@@ -256,13 +256,13 @@ function slice(pot: Pot, fire: Fire, seconds: number, { boil, surface }: Place, 
 }
 
 /** Seconds to heat by as much as a slice may, or just to where the pot is kept. */
-function steps(perSecond: number, toGo: number, alone: boolean): number {
+function sliceSeconds(perSecond: number, toGo: number, alone: boolean): number {
   if (perSecond === 0) return Number.POSITIVE_INFINITY;
   const most = alone ? RISE_OF_LIQUID : RISE;
   return perSecond > 0 && toGo > 0.05 ? Math.min(most, toGo) / perSecond : most / Math.abs(perSecond);
 }
 
-export type Cooked = {
+export type CookOutcome = {
   readonly pot: Pot;
   readonly trace: readonly Sample[];
   readonly stalled: boolean;
@@ -315,7 +315,7 @@ export function cook(
   fire: Fire,
   kitchen: Kitchen,
   { progress, forSeconds = LONGEST, until = Number.POSITIVE_INFINITY }: Span,
-): Cooked {
+): CookOutcome {
   const boil = boilsAt(kitchen);
   const place = { boil, surface: surfaceOf(start, kitchen) };
   const ceiling = Math.min(boil, fire.hold ?? boil);
@@ -337,7 +337,10 @@ export function cook(
     const alone = next.pieces.length === 0 && next.thickeners.length === 0;
     const longest = alone ? SLICE.liquid : hardest(next) < 1 || anyLags(next) ? SLICE.whileHard : SLICE.most;
     const rise = next.celsius - pot.celsius;
-    wanted = Math.max(SLICE.least, Math.min(longest, steps(rise / length, ceiling - next.celsius, alone)));
+    wanted = Math.max(
+      SLICE.least,
+      Math.min(longest, sliceSeconds(rise / length, ceiling - next.celsius, alone)),
+    );
     pot = next;
     short = left;
     trace.push(sampleOf(pot));
@@ -354,7 +357,7 @@ export function heatTo(
   { flame, lid }: Omit<Fire, 'hold'>,
   kitchen: Kitchen,
   until?: number,
-): Cooked {
+): CookOutcome {
   const there = cook(start, { flame, lid }, kitchen, {
     progress: (p) => p.celsius - target + 0.01,
     ...(until !== undefined && { until }),
@@ -363,7 +366,7 @@ export function heatTo(
 }
 
 /** Lets the pot cool off the flame, under the lid it has, until it is down to `target` °C. */
-export const coolTo = (start: Pot, target: number, lid: Lid, kitchen: Kitchen, until?: number): Cooked =>
+export const coolTo = (start: Pot, target: number, lid: Lid, kitchen: Kitchen, until?: number): CookOutcome =>
   cook(start, { flame: 0, lid }, kitchen, {
     progress: (p) => target - p.celsius,
     ...(until !== undefined && { until }),

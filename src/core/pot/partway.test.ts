@@ -36,7 +36,7 @@ test('looked at part way and gone on from there, a step comes to the same pot', 
       fc.double({ min: 0.02, max: 0.98, noNaN: true }),
       (n, share) => {
         const r = RUNS[n];
-        const { kitchen } = PLANS[0]?.stand ?? {};
+        const { kitchen } = PLANS[0]?.setup ?? {};
         if (!r || !kitchen) throw new Error('there are plans');
         const until = r.before.seconds + share * (r.pot.seconds - r.before.seconds);
         const part = advance(r.before, r.step, kitchen, until);
@@ -58,7 +58,7 @@ test('looked at part way and gone on from there, a step comes to the same pot', 
 
 test('cooling in ice looked at part way comes to the same; in still air it is even again and takes longer', () => {
   const soup = PLANS[0]?.solved.run.pot;
-  const kitchen = PLANS[0]?.stand.kitchen;
+  const kitchen = PLANS[0]?.setup.kitchen;
   if (!soup || !kitchen) throw new Error('there is a soup');
   for (const [method, most] of [
     // Its heat capacity is read where it stands, so the second half counts a little more.

@@ -236,6 +236,9 @@ const Grams = z.number().min(0).max(2e6);
 /** What the cook does, with every amount in grams. */
 export const Step = stepSchema(Grams, z.number().min(0).max(1));
 export type Step = z.infer<typeof Step>;
+
+/** A step of one kind. */
+export type StepOf<K extends Step['kind']> = Extract<Step, { kind: K }>;
 export type StepKind = Step['kind'];
 
 /** A weighed amount of one ingredient, in grams, as it goes in. */

@@ -8,7 +8,7 @@ import { AmountText } from './amount';
 import { Recipe } from './recipe';
 
 const { home } = Recipe.parse(demoFile('crab-shell-bisque'));
-const trial = { scale: 1, dose: 0, liquid: 0, rounded: false };
+const dosing = { scale: 1, dose: 0, liquid: 0, rounded: false };
 
 test('water to twice the height of shells: the heap stands half as high as what is then in the pot', () => {
   const shells = advance(
@@ -18,7 +18,7 @@ test('water to twice the height of shells: the heap stands half as high as what 
   ).pot;
   const grams = (text: string): number => {
     const amount = AmountText.parse(text);
-    const step = resolve({ kind: 'add', items: [{ ingredient: 'water', amount }] }, trial, shells, kitchen);
+    const step = resolve({ kind: 'add', items: [{ ingredient: 'water', amount }] }, dosing, shells, kitchen);
     return step.kind === 'add' ? (step.items[0]?.amount ?? 0) : 0;
   };
   // 3.5 kg of shells heap up to ten litres.
@@ -34,7 +34,7 @@ test('diced vegetables fill six tenths of their room', () => {
     kitchen,
   ).pot;
   const amount = AmountText.parse('to cover');
-  const step = resolve({ kind: 'add', items: [{ ingredient: 'water', amount }] }, trial, carrots, kitchen);
+  const step = resolve({ kind: 'add', items: [{ ingredient: 'water', amount }] }, dosing, carrots, kitchen);
   const water = step.kind === 'add' ? (step.items[0]?.amount ?? 0) : 0;
   expect(volumeMl(carrots) / (volumeMl(carrots) + water)).toBeCloseTo(0.6, 2);
 });

@@ -1,9 +1,9 @@
 import { isAway, noted, type Queryable } from '../data/database';
-import { appendEvents, type Draft } from '../queries/batches';
+import { appendEvents, type EventToWrite } from '../queries/batches';
 import { busy } from '../refusal';
 
 type Waiting = {
-  readonly draft: Draft;
+  readonly draft: EventToWrite;
   readonly done: (written: boolean) => void;
   readonly failed: (error: unknown) => void;
   /** ms by {@link performance}: whoever has waited until then is told to come again. */
@@ -59,7 +59,7 @@ async function empty(db: Queryable, queue: Queue): Promise<void> {
  * one telling for many. Alone it waits for nothing. True when it was written, false as {@link appendEvents}
  * leaves one out.
  */
-export const gathered = (db: Queryable, draft: Draft): Promise<boolean> =>
+export const gathered = (db: Queryable, draft: EventToWrite): Promise<boolean> =>
   new Promise((done, failed) => {
     const queue = queues.get(db) ?? { waiting: [], busy: false };
     queues.set(db, queue);

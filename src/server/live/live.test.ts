@@ -8,7 +8,7 @@ import { loadDemo } from '../data/demo';
 import { refusal, testDatabase } from '../data/testDatabase';
 import { readBatches, UNBOUND } from '../queries/batches';
 import { type DeviceNews, eventsOf, heard, thinned } from './devices';
-import { listen, type Told } from './live';
+import { listen, type ToldEvent } from './live';
 import { railOf } from './rail';
 
 let pool: pg.Pool;
@@ -39,8 +39,8 @@ const taken = (e: BatchEvent) => ({ ...e, receivedAt: expect.any(String) });
 async function toldDuring(
   work: () => Promise<unknown>,
   enough: number,
-): Promise<readonly (Told | 'again')[]> {
-  const told: (Told | 'again')[] = [];
+): Promise<readonly (ToldEvent | 'again')[]> {
+  const told: (ToldEvent | 'again')[] = [];
   let arrived = () => {};
   const all = new Promise<void>((resolve) => {
     arrived = resolve;

@@ -5,9 +5,9 @@ import { away, back } from '../log';
 import { readEvent } from '../queries/batches';
 
 /** What is told to everyone who listens: an event of a batch, or only that there is something new about it. */
-export type Told = { readonly batch: string; readonly event: BatchEvent | null };
+export type ToldEvent = { readonly batch: string; readonly event: BatchEvent | null };
 
-type Listener = (told: Told | 'again') => void;
+type Listener = (told: ToldEvent | 'again') => void;
 
 /** One listening connection a process, made when somebody first listens. */
 type Hub = { readonly listeners: Set<Listener>; client: pg.Client | null; waiting: boolean };
@@ -17,12 +17,12 @@ const hub = holder.panacheHub;
 
 const AGAIN = 500;
 
-const tell = (told: Told | 'again') => {
+const tell = (told: ToldEvent | 'again') => {
   for (const listener of hub.listeners) listener(told);
 };
 
 /** A notification as it comes from the database; a long event is read by its number. */
-async function read(payload: string): Promise<Told | 'again'> {
+async function read(payload: string): Promise<ToldEvent | 'again'> {
   const { batch, seq, again, ...event } = JSON.parse(payload) as {
     batch: string;
     seq: number;

@@ -22,7 +22,7 @@ function modelled(batch: Batch, now: number): ByModel | undefined {
     known.delete(oldest);
   }
   if (followed.state.stage !== 'cooking') return undefined;
-  return { celsius: potAt(followed, now).strand.pot.celsius, endsAt: stepEndsAt(followed) };
+  return { celsius: potAt(followed, now).variant.pot.celsius, endsAt: stepEndsAt(followed) };
 }
 
 /** Batches the model has failed once, so that the log says it once. */

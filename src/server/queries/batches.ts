@@ -232,14 +232,17 @@ export const UNBOUND: Bounds = { step: null, event: null, depthMm: null, ml: nul
 const RIM = 'rim_mm * pi() * (across_mm / 20) ^ 2 / 10';
 
 /** An event as it is to be written, with what it has to agree with. */
-export type Draft = { readonly batch: string; readonly event: BatchEvent; readonly bounds: Bounds };
+export type EventToWrite = { readonly batch: string; readonly event: BatchEvent; readonly bounds: Bounds };
 
 /**
  * Appends events, each once, in one statement and the order given. Returns the ids of those written; one is
  * missing when it was there already, the batch is not, or it does not agree with it: {@link readLimits} tells
  * which. An event may name only what was written before this call.
  */
-export async function appendEvents(db: Queryable, drafts: readonly Draft[]): Promise<ReadonlySet<string>> {
+export async function appendEvents(
+  db: Queryable,
+  drafts: readonly EventToWrite[],
+): Promise<ReadonlySet<string>> {
   const { rows } = await db.query<{ id: string }>({
     name: 'append-events',
     text: `INSERT INTO batch_event

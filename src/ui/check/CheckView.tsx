@@ -16,7 +16,7 @@ import { toCelsius, toFahrenheit } from '../../core/units/temperature';
 import { parseNumber, typedNumber } from '../../core/units/typed/parse';
 import { useKeptPage } from '../frame/useKeptPage';
 import { type Mark, Scale } from '../shared/draw/Scale';
-import { type Kind, kindsFor, LINE_SPREAD, wouldRead } from '../shared/flowTests';
+import { type FlowTestMethod, kindsFor, LINE_SPREAD, wouldRead } from '../shared/flowTests';
 import { Field } from '../shared/form/Field';
 import { BUTTON, PRIMARY } from '../shared/styles';
 import { useShow } from '../shared/useShow';
@@ -112,7 +112,7 @@ function Check({ house, batch, pots, of }: Props & { of: Of | null }) {
   const celsius = fahrenheit ? toCelsius(hotNumber) : hotNumber;
   const warm = celsius >= 1 && celsius <= 100;
   const e = of?.equivalents ?? 40;
-  const tells = (k: Kind) => wouldRead(k, target ?? 150, warm ? celsius : BOWL_CELSIUS, e);
+  const tells = (k: FlowTestMethod) => wouldRead(k, target ?? 150, warm ? celsius : BOWL_CELSIUS, e);
   const kind = kinds.find((k) => k.id === kindId) ?? kinds.find((k) => tells(k) !== null) ?? LINE_SPREAD;
   const should = target === null ? null : tells(kind);
 

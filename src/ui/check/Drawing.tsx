@@ -1,4 +1,4 @@
-import type { Kind } from '../shared/flowTests';
+import type { FlowTestMethod } from '../shared/flowTests';
 
 const LINE = {
   fill: 'none',
@@ -9,7 +9,7 @@ const LINE = {
 } as const;
 
 /** The test, drawn: what is held where, and what is read. */
-export function Drawing({ draws }: { draws: Kind['draws'] }) {
+export function Drawing({ draws }: { draws: FlowTestMethod['draws'] }) {
   return (
     <svg viewBox="0 0 200 150" aria-hidden="true" className="h-full w-full">
       {draws === 'cup' && (

@@ -4,17 +4,17 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { flowError } from '../../core/flow/readings/repeated';
 import { spaced } from '../../core/units/format';
-import type { Kind } from '../shared/flowTests';
+import type { FlowTestMethod } from '../shared/flowTests';
 import { Pick } from '../shared/form/Field';
 import { BUTTON } from '../shared/styles';
 
 type Props = {
-  readonly kinds: readonly Kind[];
-  readonly kind: Kind;
+  readonly kinds: readonly FlowTestMethod[];
+  readonly kind: FlowTestMethod;
   /** mPa·s wanted in the bowl; null for a soup that is of no batch. */
   readonly target: number | null;
   /** What a test would read on target; null when it cannot tell. */
-  readonly tells: (kind: Kind) => number | null;
+  readonly tells: (kind: FlowTestMethod) => number | null;
   readonly onChoose: (id: string) => void;
   readonly pots: readonly { readonly id: string; readonly name: string }[];
   readonly batchId: string | null;

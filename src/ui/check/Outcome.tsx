@@ -5,7 +5,7 @@ import { BOWL_CELSIUS, temperatureFactor } from '../../core/flow/viscosity';
 import { median } from '../../core/maths/median';
 import { mPas, spaced } from '../../core/units/format';
 import { degrees } from '../../core/units/show';
-import type { Kind } from '../shared/flowTests';
+import type { FlowTestMethod } from '../shared/flowTests';
 import { BUTTON } from '../shared/styles';
 import { useShow } from '../shared/useShow';
 
@@ -15,7 +15,7 @@ type Props = {
   readonly level: number | null;
   /** The pot tested; null when it is none on the stove. */
   readonly of: { readonly name: string; readonly celsius: number } | null;
-  readonly kind: Kind;
+  readonly kind: FlowTestMethod;
   /** What the test reads on target, in its unit; null when it cannot tell. */
   readonly should: number | null;
   /** Of the soup in the test. */
@@ -87,7 +87,7 @@ export function Readings({
   readings,
   onStrike,
 }: {
-  kind: Kind;
+  kind: FlowTestMethod;
   readings: readonly number[];
   onStrike: (n: number) => void;
 }) {

@@ -87,7 +87,7 @@ export function CompareView({ stores, first }: { stores: Stores; first: TimedOrd
       key: JSON.stringify([order, share]),
       recipe: written,
       order: { ...order, share },
-      stand: { vessel, burner, kitchen: house.kitchen },
+      setup: { vessel, burner, kitchen: house.kitchen },
     };
   }, [order, share, written, vessel, burner, house.kitchen]);
   const all = useCompared(question);

@@ -5,7 +5,7 @@ import type { Fault } from '../../core/adjust/faults';
 import type { Measured } from '../../core/adjust/measured';
 import type { Wishes } from '../../core/adjust/option';
 import { catalogue } from '../../core/food/catalogue';
-import type { FixAsk, FixTold } from '../../workers/fixer';
+import type { FixerAnswer, FixerQuestion } from '../../workers/fixer';
 
 /** Corrections and cures as they come from the worker: null until the first, or when nothing is asked; `failed` when it broke on what it was asked. */
 export function useAdvice(
@@ -13,17 +13,17 @@ export function useAdvice(
   measured: Measured | null,
   wishes: Wishes,
   again: number,
-): { readonly told: FixTold | null; readonly failed: boolean } {
+): { readonly told: FixerAnswer | null; readonly failed: boolean } {
   const worker = useRef<Worker>(undefined);
   const key = useRef(0);
-  const [told, setTold] = useState<FixTold | null>(null);
+  const [told, setTold] = useState<FixerAnswer | null>(null);
   const [failed, setFailed] = useState(false);
   useEffect(() => {
     const w = new Worker(new URL('../../workers/fixer.ts', import.meta.url), { type: 'module' });
-    w.onmessage = ({ data }: MessageEvent<FixTold>) => data.key === key.current && setTold(data);
+    w.onmessage = ({ data }: MessageEvent<FixerAnswer>) => data.key === key.current && setTold(data);
     w.onerror = () => setFailed(true);
     w.onmessageerror = () => setFailed(true);
-    w.postMessage({ kind: 'catalogue', foods: catalogue() } satisfies FixAsk);
+    w.postMessage({ kind: 'catalogue', foods: catalogue() } satisfies FixerQuestion);
     worker.current = w;
     return () => {
       worker.current = undefined;
@@ -44,7 +44,7 @@ export function useAdvice(
       measured,
       wishes,
       again,
-    } satisfies FixAsk);
+    } satisfies FixerQuestion);
   }, [faults, measured, wishes, again]);
   return { told, failed };
 }

@@ -27,13 +27,15 @@ export function useShortcut(id: KeyId, action: () => void): void {
   useEffect(() => onKey(id, () => latest.current()), [id]);
 }
 
+/** Outlives the view it is used on: a chord may begin on one and end on the next. */
+const read = keyReader();
+
 /** Listens for every key there is, and holds the sheet that lists them all. */
 export function Shortcuts({ children }: { children: ReactNode }) {
   const [open, setOpen] = useState(false);
   const router = useRouter();
 
   useEffect(() => {
-    const read = keyReader();
     const onDown = (e: KeyboardEvent) => {
       if (e.metaKey || e.ctrlKey || e.altKey || e.repeat || isTyping(e.target)) return;
       // The space bar is a button's own.

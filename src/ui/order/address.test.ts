@@ -83,8 +83,8 @@ test('a kitchen without pots or soups has nothing to order for', () => {
 });
 
 test('the wall is marked at the pass and at each stage that moves the level; marks that fall together are one', () => {
-  const stand = { vessel: house.vessels[1]!, burner: house.burners[0]!, kitchen };
-  const levels = levelsOf(planFor(recipes[0]!, { litres: 12, target: 153 }, stand));
+  const setup = { vessel: house.vessels[1]!, burner: house.burners[0]!, kitchen };
+  const levels = levelsOf(planFor(recipes[0]!, { litres: 12, target: 153 }, setup));
   expect(levels.map((l) => l.label)).toEqual(['at the pass', 'liquid in', 'potato in']);
   expect(levels[0]?.ml).toBeCloseTo(12_000, -2);
   expect(levels[1]?.ml).toBeLessThan(7000);

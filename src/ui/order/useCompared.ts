@@ -2,10 +2,10 @@
 
 import { useEffect, useState } from 'react';
 import type { Compared } from '../../core/compare/compare';
-import type { Ask } from '../../workers/planner';
+import type { PlannerQuestion } from '../../workers/planner';
 import { usePlanner } from '../shared/usePlanner';
 
-type Question = Extract<Ask, { kind: 'compare' }>;
+type Question = Extract<PlannerQuestion, { kind: 'compare' }>;
 
 /** Every way of thickening the pot asked about, as a worker finds them one after another; each once. */
 export function useCompared(question: Question | null): readonly Compared[] {

@@ -56,7 +56,7 @@ const SETTLE = 250;
 
 export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder }) {
   const [order, setOrder] = useState(first);
-  const { plan, recipe, written, stand, thoughts, thinking, remedies, sizes, work } = usePlan(stores, order);
+  const { plan, recipe, written, setup, thoughts, thinking, remedies, sizes, work } = usePlan(stores, order);
   const aim = useRef(plan.aim);
   useEffect(() => {
     aim.current = plan.aim;
@@ -151,7 +151,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
           recipe={recipe}
           written={written}
           aim={aim}
-          stand={stand}
+          setup={setup}
           order={order}
           lightAt={light && timeOfDay(light)}
           onChange={change}
@@ -162,7 +162,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
           aria-label="The pot"
           className="flex min-h-0 flex-col border-ink px-4 py-2 max-[1100px]:h-112 min-[720px]:border-r-2"
         >
-          <h2 className="sr-only">{plan.stand.vessel.name}</h2>
+          <h2 className="sr-only">{plan.setup.vessel.name}</h2>
           <div className="flex flex-wrap items-center justify-between gap-1">
             <Segments
               label="Shown as"
@@ -190,7 +190,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
           <div className="min-h-56 flex-1 pt-1">
             {picture === 'pot' ? (
               <PotDrawing
-                vessel={plan.stand.vessel}
+                vessel={plan.setup.vessel}
                 levels={levels}
                 pieces={plan.solved.run.pot.pieces}
                 show={show}
@@ -202,7 +202,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
             )}
           </div>
           <p className="pt-1">
-            <b>{plan.stand.burner.name}.</b> {fireWords(plan.steps)}
+            <b>{plan.setup.burner.name}.</b> {fireWords(plan.steps)}
             <br />
             Gives off <b>{litres(plan.steamG)} L</b> of water on the way.
           </p>

@@ -7,7 +7,7 @@ import { Scroll } from '../shared/Scroll';
 
 /** What to fetch from where, each thing once, untrimmed, and what it costs where prices are known. */
 export function Shopping({ plan, currency }: { plan: Plan; currency: string }) {
-  const { lines, total, unpriced } = shoppingFor(plan.weighOut, plan.stand.kitchen);
+  const { lines, total, unpriced } = shoppingFor(plan.weighOut, plan.setup.kitchen);
   return (
     <Scroll label="Shopping" className="flex-1 border-ink border-t min-[1100px]:overflow-y-auto">
       {STATIONS.map((station) => {

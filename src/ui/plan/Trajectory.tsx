@@ -105,7 +105,7 @@ export function Trajectory({ plan, lightAt, show }: Props) {
             0,
             c.tomato,
             [
-              [0, hot(plan.stand.kitchen.airCelsius)],
+              [0, hot(plan.setup.kitchen.airCelsius)],
               ...plan.trace.map((s) => [at(s.seconds), hot(s.celsius)] as const),
             ],
             true,

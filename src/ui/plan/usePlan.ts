@@ -9,10 +9,10 @@ import type { Doubt } from '../../core/doubt/uncertainty';
 import { amended } from '../../core/order/amended';
 import type { Aim, TimedOrder } from '../../core/order/order';
 import { planFor } from '../../core/plan/plan';
-import type { Stand } from '../../core/plan/solve/simulate';
+import type { Setup } from '../../core/plan/solve/simulate';
 import type { Plan } from '../../core/plan/types';
 import type { Recipe } from '../../core/recipe/recipe';
-import type { Ask, Sampled, Told } from '../../workers/planner';
+import type { PlannerAnswer, PlannerQuestion, Sampled } from '../../workers/planner';
 import { amendmentOf, type Stores } from '../order/stores';
 import { usePlanner } from '../shared/usePlanner';
 
@@ -36,7 +36,7 @@ export type Planned = {
   readonly recipe: Recipe;
   /** As the house writes it. */
   readonly written: Recipe;
-  readonly stand: Stand;
+  readonly setup: Setup;
   /** Of the last order that was thought through; null until the first is. */
   readonly thoughts: Thoughts | null;
   /** True while `thoughts` is about an earlier order. */
@@ -61,7 +61,7 @@ export function usePlan({ house, recipes }: Stores, order: TimedOrder): Planned 
   const { litres, target } = order;
   const changes = JSON.stringify(amendmentOf(order));
   const recipe = useMemo(() => amended(written, JSON.parse(changes)), [written, changes]);
-  const stand = useMemo<Stand>(
+  const setup = useMemo<Setup>(
     () => ({ vessel, burner, kitchen: house.kitchen }),
     [vessel, burner, house.kitchen],
   );
@@ -70,7 +70,7 @@ export function usePlan({ house, recipes }: Stores, order: TimedOrder): Planned 
   const { plan, question } = useMemo(() => {
     const aim: Aim = { litres, target };
     const near = last.current?.recipe === recipe ? last.current.plan : undefined;
-    const made = planFor(recipe, aim, stand, near);
+    const made = planFor(recipe, aim, setup, near);
     last.current = { recipe, plan: made };
     const key = JSON.stringify([recipe.id, changes, aim, vessel.id, burner.id]);
     return {
@@ -80,16 +80,16 @@ export function usePlan({ house, recipes }: Stores, order: TimedOrder): Planned 
         key,
         recipe,
         aim,
-        stand,
-        trial: made.solved.trial,
+        setup,
+        dosing: made.solved.dosing,
         samples: SAMPLES,
-      } satisfies Ask,
+      } satisfies PlannerQuestion,
     };
-  }, [recipe, changes, litres, target, stand, vessel.id, burner.id]);
+  }, [recipe, changes, litres, target, setup, vessel.id, burner.id]);
 
   const [thoughts, setThoughts] = useState<Thoughts | null>(null);
-  const [remedied, setRemedied] = useState<Extract<Told, { kind: 'remedied' }> | null>(null);
-  const [scaled, setScaled] = useState<Extract<Told, { kind: 'scaled' }> | null>(null);
+  const [remedied, setRemedied] = useState<Extract<PlannerAnswer, { kind: 'remedied' }> | null>(null);
+  const [scaled, setScaled] = useState<Extract<PlannerAnswer, { kind: 'scaled' }> | null>(null);
   const ask = usePlanner((told) => {
     if (told.kind === 'thought') setThoughts({ ...told, progress: 0, sampled: null });
     else if (told.kind === 'sampling')
@@ -110,7 +110,7 @@ export function usePlan({ house, recipes }: Stores, order: TimedOrder): Planned 
     plan,
     recipe,
     written,
-    stand,
+    setup,
     thoughts,
     thinking: thoughts?.key !== key,
     remedies: remedied?.key === key ? remedied.remedies : null,

@@ -4,7 +4,7 @@ import { readingFor } from '../../core/flow/readings/reading';
 import type { HouseFunnel } from '../../core/house/house';
 
 /** A test as the Check offers it: how it is timed, what is read, how it is done. */
-export type Kind = {
+export type FlowTestMethod = {
   readonly id: string;
   readonly words: string;
   readonly draws: 'cup' | 'ring' | 'spoon' | 'trough' | 'syringe';
@@ -18,7 +18,7 @@ export type Kind = {
   readonly how: readonly string[];
 };
 
-const cup = (orifice: 3 | 4 | 5 | 6): Kind => ({
+const cup = (orifice: 3 | 4 | 5 | 6): FlowTestMethod => ({
   id: `cup-${orifice}`,
   words: `Flow cup, ${orifice} mm`,
   draws: 'cup',
@@ -35,7 +35,7 @@ const cup = (orifice: 3 | 4 | 5 | 6): Kind => ({
 });
 
 /** Needs nothing but a ring and a printed sheet, and tells any soup. */
-export const LINE_SPREAD: Kind = {
+export const LINE_SPREAD: FlowTestMethod = {
   id: 'ring',
   words: 'Line spread, 100 mL ring',
   draws: 'ring',
@@ -51,7 +51,7 @@ export const LINE_SPREAD: Kind = {
   ],
 };
 
-const SPOON: Kind = {
+const SPOON: FlowTestMethod = {
   id: 'spoon',
   words: 'Weighed spoon, 45 × 65 mm',
   draws: 'spoon',
@@ -67,7 +67,7 @@ const SPOON: Kind = {
   ],
 };
 
-const TROUGH: Kind = {
+const TROUGH: FlowTestMethod = {
   id: 'trough',
   words: 'Trough, 50 × 20 mm gate',
   draws: 'trough',
@@ -83,7 +83,7 @@ const TROUGH: Kind = {
   ],
 };
 
-const SYRINGE: Kind = {
+const SYRINGE: FlowTestMethod = {
   id: 'syringe',
   words: 'Syringe, 10 mL',
   draws: 'syringe',
@@ -99,7 +99,7 @@ const SYRINGE: Kind = {
   ],
 };
 
-const funnelKind = (f: HouseFunnel): Kind => ({
+const funnelKind = (f: HouseFunnel): FlowTestMethod => ({
   id: `funnel-${f.id}`,
   words: f.name,
   draws: 'cup',
@@ -122,7 +122,7 @@ const funnelKind = (f: HouseFunnel): Kind => ({
 });
 
 /** Every test there is here: the house's own funnels first, they were calibrated for this. */
-export const kindsFor = (funnels: readonly HouseFunnel[]): readonly Kind[] => [
+export const kindsFor = (funnels: readonly HouseFunnel[]): readonly FlowTestMethod[] => [
   ...funnels.map(funnelKind),
   cup(6),
   cup(5),
@@ -135,7 +135,12 @@ export const kindsFor = (funnels: readonly HouseFunnel[]): readonly Kind[] => [
 ];
 
 /** What a test should read for `target` mPa·s in the bowl at `celsius`; null when it cannot tell it. */
-export function wouldRead(kind: Kind, target: number, celsius: number, equivalents: number): number | null {
+export function wouldRead(
+  kind: FlowTestMethod,
+  target: number,
+  celsius: number,
+  equivalents: number,
+): number | null {
   if (!kind.test) return null;
   try {
     const reading = readingFor(kind.test, target, celsius, equivalents);

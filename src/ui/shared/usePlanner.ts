@@ -2,28 +2,28 @@
 
 import { useCallback, useEffect, useRef } from 'react';
 import { catalogue } from '../../core/food/catalogue';
-import type { Ask, Told } from '../../workers/planner';
+import type { PlannerAnswer, PlannerQuestion } from '../../workers/planner';
 
 /** One worker for whoever uses it, started with the component; `onTold` hears everything it says. */
-export function usePlanner(onTold: (told: Told) => void): (ask: Ask) => void {
+export function usePlanner(onTold: (told: PlannerAnswer) => void): (ask: PlannerQuestion) => void {
   const worker = useRef<Worker>(undefined);
   const heard = useRef(onTold);
   useEffect(() => {
     heard.current = onTold;
   });
-  const waiting = useRef<Ask[]>([]);
+  const waiting = useRef<PlannerQuestion[]>([]);
   useEffect(() => {
     const w = new Worker(new URL('../../workers/planner.ts', import.meta.url), { type: 'module' });
-    w.onmessage = ({ data }: MessageEvent<Told>) => heard.current(data);
+    w.onmessage = ({ data }: MessageEvent<PlannerAnswer>) => heard.current(data);
     worker.current = w;
-    w.postMessage({ kind: 'catalogue', key: '', foods: catalogue() } satisfies Ask);
+    w.postMessage({ kind: 'catalogue', key: '', foods: catalogue() } satisfies PlannerQuestion);
     for (const ask of waiting.current.splice(0)) w.postMessage(ask);
     return () => {
       worker.current = undefined;
       w.terminate();
     };
   }, []);
-  return useCallback((ask: Ask) => {
+  return useCallback((ask: PlannerQuestion) => {
     if (worker.current) worker.current.postMessage(ask);
     else waiting.current.push(ask);
   }, []);

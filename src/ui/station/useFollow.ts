@@ -83,7 +83,7 @@ export function useFollow(batch: Batch, now: number | null): Following {
   const seen =
     followed &&
     tried('the pot now', () => {
-      const { pot, kitchen } = potAt(followed, now).strand;
+      const { pot, kitchen } = potAt(followed, now).variant;
       return { pot, seen: observe(pot, kitchen) };
     });
   if (!followed || !to || endsAt === null || !seen)

@@ -14,8 +14,8 @@ const SIEVE_PER_LITRE = 0.4;
 
 /** A pot with a fault no dose mends, and what every cure asks of it. */
 export type Case = {
-  readonly m: Measured;
-  readonly w: Wishes;
+  readonly measured: Measured;
+  readonly wishes: Wishes;
   readonly ml: number;
   readonly seen: Observation;
   /** Minutes to sieve or blend it all. */
@@ -29,15 +29,15 @@ export type Case = {
 export type Cures<F extends Fault> = { readonly [K in F]: (c: Case) => Cure };
 
 /** The case of `fault`; `again` is how long a new batch takes, s. */
-export function caseOf(fault: Fault, m: Measured, w: Wishes, again: number): Case {
-  const ml = volumeMl(m.pot);
+export function caseOf(fault: Fault, measured: Measured, wishes: Wishes, again: number): Case {
+  const ml = volumeMl(measured.pot);
   return {
-    m,
-    w,
+    measured,
+    wishes,
     ml,
-    seen: observe(m.pot, m.kitchen),
+    seen: observe(measured.pot, measured.kitchen),
     sieve: Math.max(1, (ml / 1000) * SIEVE_PER_LITRE),
-    anew: `A new one takes ${duration(again)}; you have ${Math.max(0, Math.floor(w.minutes))} min.`,
+    anew: `A new one takes ${duration(again)}; you have ${Math.max(0, Math.floor(wishes.minutes))} min.`,
     cure: (c) => ({ fault, option: null, startAgain: null, ...c }),
   };
 }
@@ -49,11 +49,12 @@ export const RIGHT = 0.05;
  * What brings the thickness back once something thick was taken out or has gone, after the steps `first`: the
  * best of the ways to hand, with those steps in it; null when it is right already or nothing does.
  */
-export function mended(m: Measured, w: Wishes, first: readonly Step[] = []): Option | null {
-  if (Math.abs(Math.log(toThePass(m, first).seen.bowlViscosity / m.target)) < RIGHT) return null;
-  const options = thicker(m, w)
+export function mended(measured: Measured, wishes: Wishes, first: readonly Step[] = []): Option | null {
+  if (Math.abs(Math.log(toThePass(measured, first).seen.bowlViscosity / measured.target)) < RIGHT)
+    return null;
+  const options = thicker(measured, wishes)
     .filter((d) => d.unit === 'g')
-    .map((d) => tried(m, { ...d, steps: (dose) => [...first, ...d.steps(dose)] }, w))
+    .map((d) => tried(measured, { ...d, steps: (dose) => [...first, ...d.steps(dose)] }, wishes))
     .filter((o) => o.struck === null);
   return options.sort((a, b) => b.chance - a.chance || a.minutes - b.minutes)[0] ?? null;
 }

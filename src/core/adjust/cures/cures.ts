@@ -11,5 +11,5 @@ const ALL: Partial<Record<Fault, (c: Case) => Cure>> = { ...OF_THE_SOUP, ...OF_T
  * What saves what where no dose mends it, worked out for this pot; null for a fault that a dose does mend.
  * `again` is how long a new batch takes, s.
  */
-export const cureFor = (fault: Fault, m: Measured, w: Wishes, again: number): Cure | null =>
-  ALL[fault]?.(caseOf(fault, m, w, again)) ?? null;
+export const cureFor = (fault: Fault, measured: Measured, wishes: Wishes, again: number): Cure | null =>
+  ALL[fault]?.(caseOf(fault, measured, wishes, again)) ?? null;

@@ -29,8 +29,8 @@ const probed = (celsius: number, cure: Case['cure']): Cure =>
 export const OF_THE_POT: Cures<
   'hard dice' | 'fish nearly done' | 'too full' | 'too cold' | 'too hot' | 'too flat'
 > = {
-  'hard dice': ({ cure, m }) => {
-    const hard = m.pot.pieces.filter((p) => tenderness(p) < 1);
+  'hard dice': ({ cure, measured }) => {
+    const hard = measured.pot.pieces.filter((p) => tenderness(p) < 1);
     if (hard.length === 0)
       return cure({
         title: 'By the model they are tender: say how the fork goes',
@@ -46,12 +46,14 @@ export const OF_THE_POT: Cures<
     const names = [
       ...new Set(hard.map((p) => ingredient(p.ingredient).name.toLowerCase().split(',')[0])),
     ].join(' and ');
-    const yolk = m.pot.yolkPeak > 0;
+    const yolk = measured.pot.yolkPeak > 0;
     const simmer = (hold: number) =>
-      cook(m.pot, { flame: 1, lid: 'on', hold }, m.kitchen, { progress: (p) => hardest(p) - 1 });
-    const hot = (simmer(simmersAt(m.kitchen)).pot.seconds - m.pot.seconds) / 60;
-    const gentle = (simmer(84).pot.seconds - m.pot.seconds) / 60;
-    const dairy = m.holds.includes('milk');
+      cook(measured.pot, { flame: 1, lid: 'on', hold }, measured.kitchen, {
+        progress: (p) => hardest(p) - 1,
+      });
+    const hot = (simmer(simmersAt(measured.kitchen)).pot.seconds - measured.pot.seconds) / 60;
+    const gentle = (simmer(84).pot.seconds - measured.pot.seconds) / 60;
+    const dairy = measured.holds.includes('milk');
     return cure({
       title: dairy
         ? `Cook the ${names || 'dice'} out of the pot`
@@ -83,8 +85,8 @@ export const OF_THE_POT: Cures<
       minutes: 2,
     });
   },
-  'too full': ({ ml, cure, m }) => {
-    const limit = rimVolume(m.pot.vessel) * FILL_LIMIT;
+  'too full': ({ ml, cure, measured }) => {
+    const limit = rimVolume(measured.pot.vessel) * FILL_LIMIT;
     const out = Math.max(0, ml - limit);
     if (out === 0)
       return cure({
@@ -110,11 +112,11 @@ export const OF_THE_POT: Cures<
       minutes: Math.max(1, out / 2000),
     });
   },
-  'too cold': ({ seen, cure, m }) => {
+  'too cold': ({ seen, cure, measured }) => {
     if (seen.celsius >= SERVED_AT) return probed(seen.celsius, cure);
-    const dairy = holdsDairy(m);
-    const heated = heatTo(m.pot, SERVED_AT, { flame: dairy ? 0.6 : 1, lid: 'on' }, m.kitchen);
-    const minutes = (heated.pot.seconds - m.pot.seconds) / 60;
+    const dairy = holdsDairy(measured);
+    const heated = heatTo(measured.pot, SERVED_AT, { flame: dairy ? 0.6 : 1, lid: 'on' }, measured.kitchen);
+    const minutes = (heated.pot.seconds - measured.pot.seconds) / 60;
     return cure({
       title: heated.stalled
         ? 'A stronger flame'
@@ -133,13 +135,13 @@ export const OF_THE_POT: Cures<
       minutes: Math.max(0, minutes),
     });
   },
-  'too hot': ({ seen, cure, m }) => {
+  'too hot': ({ seen, cure, measured }) => {
     if (seen.celsius <= COOL_ENOUGH) return probed(seen.celsius, cure);
-    const cooled = cook(m.pot, { flame: 0, lid: 'off' }, m.kitchen, {
+    const cooled = cook(measured.pot, { flame: 0, lid: 'off' }, measured.kitchen, {
       progress: (p) => COOL_ENOUGH - p.celsius,
       forSeconds: 3600,
     });
-    const minutes = (cooled.pot.seconds - m.pot.seconds) / 60;
+    const minutes = (cooled.pot.seconds - measured.pot.seconds) / 60;
     return cure({
       title: `Off the flame, lid off, ${Math.max(1, Math.ceil(minutes))} min to ${COOL_ENOUGH} °C`,
       how: ['lid off, stir now and then', 'ladled back and forth into a cold pot it takes a third of that'],
@@ -148,8 +150,12 @@ export const OF_THE_POT: Cures<
       minutes,
     });
   },
-  'too flat': ({ cure, m }) => {
-    const { toAdd } = saltBalance(Math.max(1, massG(m.pot)), m.pot.sodium, m.kitchen.saltPercent);
+  'too flat': ({ cure, measured }) => {
+    const { toAdd } = saltBalance(
+      Math.max(1, massG(measured.pot)),
+      measured.pot.sodium,
+      measured.kitchen.saltPercent,
+    );
     return cure({
       title:
         toAdd >= 0.5

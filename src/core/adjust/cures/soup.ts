@@ -12,35 +12,35 @@ import { boiledCream } from '../means/starch';
 import { letDown } from '../means/thinner';
 import type { Measured } from '../measured';
 import type { Option, Wishes } from '../option';
-import { type Draft, tried } from '../trial/trial';
+import { type Means, tried } from '../trial/trial';
 import { type Cures, mended, RIGHT } from './case';
 
 /** Share of a scorched pot that is left behind when it is poured off without scraping. Our assumption. */
 const LEFT_BEHIND = 0.1;
 
-const withoutYolk = (m: Measured): Measured => ({
-  ...m,
+const withoutYolk = (measured: Measured): Measured => ({
+  ...measured,
   pot: {
-    ...m.pot,
+    ...measured.pot,
     yolkPeak: 0,
-    thickeners: m.pot.thickeners.map((t) => (t.kind === 'yolk' ? { ...t, strength: 0 } : t)),
+    thickeners: measured.pot.thickeners.map((t) => (t.kind === 'yolk' ? { ...t, strength: 0 } : t)),
   },
 });
 
 /** A pot of `share` of what it was, everything in proportion. */
-const shareOf = (m: Measured, share: number): Measured => ({
-  ...m,
+const shareOf = (measured: Measured, share: number): Measured => ({
+  ...measured,
   pot: {
-    ...m.pot,
-    liquid: times(m.pot.liquid, share),
-    freeFat: m.pot.freeFat * share,
-    sodium: m.pot.sodium * share,
-    thickeners: m.pot.thickeners.map((t) => ({
+    ...measured.pot,
+    liquid: times(measured.pot.liquid, share),
+    freeFat: measured.pot.freeFat * share,
+    sodium: measured.pot.sodium * share,
+    thickeners: measured.pot.thickeners.map((t) => ({
       ...t,
       dry: t.dry * share,
       equivalents: t.equivalents * share,
     })),
-    pieces: m.pot.pieces.map((p) => ({ ...p, g: p.g * share, juice: p.juice * share })),
+    pieces: measured.pot.pieces.map((p) => ({ ...p, g: p.g * share, juice: p.juice * share })),
   },
 });
 
@@ -48,8 +48,8 @@ const shareOf = (m: Measured, share: number): Measured => ({
 const LET_DOWN = 0.2;
 
 /** What lets a pot down: a stock it is made of, as far as it is to hand, else water. */
-const stockFor = (m: Measured, { larder }: Wishes): string =>
-  m.contains.find((id) => larder.includes(id) && ingredient(id).group === 'liquid') ?? 'water';
+const stockFor = (measured: Measured, { larder }: Wishes): string =>
+  measured.contains.find((id) => larder.includes(id) && ingredient(id).group === 'liquid') ?? 'water';
 
 /** Cream for a litre of split soup, mL, and starch for that cream, g. Common practice, no source. */
 const CREAM_PER_LITRE = 60;
@@ -59,13 +59,17 @@ const STARCH_IN_CREAM = 12;
  * Starch-bound cream that holds a split soup together: by the litre, for binding and not for thickness. Where
  * that makes it thicker than it should be, stock lets it down again, as much as that takes.
  */
-function bindingCream(m: Measured, w: Wishes): Option {
-  const cream: Draft = { ...boiledCream(shortBy(m)), title: 'Cream bound with cornstarch' };
-  const g = ((volumeMl(m.pot) / 1000) * CREAM_PER_LITRE) / STARCH_IN_CREAM;
-  const alone = tried(m, cream, w, g);
-  if (alone.viscosity < m.target * (1 + RIGHT)) return alone;
-  const ml = volumeMl(m.pot);
-  const both = tried(m, { ...joined(cream, g, letDown(m, stockFor(m, w))), guess: ml / 10, most: ml }, w);
+function bindingCream(measured: Measured, wishes: Wishes): Option {
+  const cream: Means = { ...boiledCream(shortBy(measured)), title: 'Cream bound with cornstarch' };
+  const g = ((volumeMl(measured.pot) / 1000) * CREAM_PER_LITRE) / STARCH_IN_CREAM;
+  const alone = tried(measured, cream, wishes, g);
+  if (alone.viscosity < measured.target * (1 + RIGHT)) return alone;
+  const ml = volumeMl(measured.pot);
+  const both = tried(
+    measured,
+    { ...joined(cream, g, letDown(measured, stockFor(measured, wishes))), guess: ml / 10, most: ml },
+    wishes,
+  );
   // Bound too thick and in time is better than right and too late.
   return both.struck !== null && alone.struck === null ? alone : both;
 }
@@ -83,35 +87,35 @@ export const OF_THE_SOUP: Cures<
   | 'skin'
   | 'too dark'
 > = {
-  lumps: ({ sieve, cure, m, w }) => {
-    const wheat = m.pot.thickeners.filter((t) => t.dry > 0);
+  lumps: ({ sieve, cure, measured, wishes }) => {
+    const wheat = measured.pot.thickeners.filter((t) => t.dry > 0);
     return cure({
       title: 'Blend it, or sieve it',
       how: [
         'take it off the flame',
         'blend it smooth; or through a sieve, the lumps rubbed through with a ladle',
-        m.pot.yolkPeak > 0
+        measured.pot.yolkPeak > 0
           ? 'warm it to 80 °C, then judge the thickness anew'
           : 'simmer two minutes, then judge the thickness anew',
       ],
       saves: 'All of it. Blended it keeps its flour; sieved it loses what is left in the sieve.',
       cannot: wheat.length ? 'Lumps left in stay raw inside, however long it simmers.' : '',
-      option: mended(m, w),
+      option: mended(measured, wishes),
       minutes: sieve + 2,
     });
   },
-  split: ({ sieve, seen, cure, m, w }) => {
+  split: ({ sieve, seen, cure, measured, wishes }) => {
     const fatPercent = seen.fatFraction * 100;
     const risk = splitRisk({
       pH: Math.min(10, Math.max(1, seen.pH)),
       celsius: Math.min(105, Math.max(0, seen.celsius)),
-      boiled: seen.celsius > boilsAt(m.kitchen) - 3,
+      boiled: seen.celsius > boilsAt(measured.kitchen) - 3,
       fatPercent: Math.min(100, fatPercent),
       saltPercent: seen.saltPercent,
       equivalents: seen.equivalents,
       arrives: 5,
     });
-    const bound = bindingCream(m, w);
+    const bound = bindingCream(measured, wishes);
     return cure({
       title: 'Cool it a little, blend, bind with starch and cream',
       how: [
@@ -133,8 +137,8 @@ export const OF_THE_SOUP: Cures<
       minutes: sieve + 4,
     });
   },
-  'yolk set': ({ sieve, cure, m, w }) => {
-    const bound = mended(withoutYolk(m), w);
+  'yolk set': ({ sieve, cure, measured, wishes }) => {
+    const bound = mended(withoutYolk(measured), wishes);
     return cure({
       title: 'Blend and sieve; bind it anew without egg',
       how: [
@@ -148,8 +152,8 @@ export const OF_THE_SOUP: Cures<
       minutes: sieve * 2 + 1,
     });
   },
-  scorched: ({ ml, anew, cure, m, w }) => {
-    const left = shareOf(m, 1 - LEFT_BEHIND);
+  scorched: ({ ml, anew, cure, measured, wishes }) => {
+    const left = shareOf(measured, 1 - LEFT_BEHIND);
     return cure({
       title: 'Pour it off, do not scrape',
       how: [
@@ -161,13 +165,13 @@ export const OF_THE_SOUP: Cures<
       saves: 'What has not taken the taste.',
       cannot: 'No spice covers a burnt taste: if it tastes of it, it goes.',
       startAgain: anew,
-      option: mended(left, w),
+      option: mended(left, wishes),
       minutes: 3,
     });
   },
-  greasy: ({ cure, m }) => {
-    const flour = m.pot.thickeners.reduce((sum, t) => sum + t.dry, 0);
-    const over = Math.max(0, m.pot.freeFat - flour * FAT_BOUND);
+  greasy: ({ cure, measured }) => {
+    const flour = measured.pot.thickeners.reduce((sum, t) => sum + t.dry, 0);
+    const over = Math.max(0, measured.pot.freeFat - flour * FAT_BOUND);
     return cure({
       title: over > 1 ? `Skim about ${spaced(over)} g of fat` : 'Skim it',
       how: [
@@ -183,8 +187,8 @@ export const OF_THE_SOUP: Cures<
       minutes: 4,
     });
   },
-  'raw flour': ({ ml, anew, cure, m }) => {
-    if (m.pot.yolkPeak > 0)
+  'raw flour': ({ ml, anew, cure, measured }) => {
+    if (measured.pot.yolkPeak > 0)
       return cure({
         title: 'It cannot be cooked out any more',
         how: ['a knob of butter, lemon and pepper cover some of it', 'taste it again'],
@@ -194,13 +198,18 @@ export const OF_THE_SOUP: Cures<
         minutes: 2,
       });
     const cookedFor = Math.min(
-      ...m.pot.thickeners.filter((t) => t.kind === 'wheat').map((t) => t.cookedMinutes),
+      ...measured.pot.thickeners.filter((t) => t.kind === 'wheat').map((t) => t.cookedMinutes),
       COOK_OUT_MINUTES,
     );
     const minutes = Math.max(2, COOK_OUT_MINUTES - (Number.isFinite(cookedFor) ? cookedFor : 0));
-    const after = cook(m.pot, { flame: 0.6, lid: 'ajar', hold: simmersAt(m.kitchen) }, m.kitchen, {
-      forSeconds: minutes * 60,
-    });
+    const after = cook(
+      measured.pot,
+      { flame: 0.6, lid: 'ajar', hold: simmersAt(measured.kitchen) },
+      measured.kitchen,
+      {
+        forSeconds: minutes * 60,
+      },
+    );
     const lost = ml - volumeMl(after.pot);
     return cure({
       title: `Simmer it ${Math.ceil(minutes)} min more`,
@@ -228,10 +237,10 @@ export const OF_THE_SOUP: Cures<
       minutes: 4,
     });
   },
-  slimy: ({ seen, cure, m, w }) => {
+  slimy: ({ seen, cure, measured, wishes }) => {
     const amount = Math.round((seen.liquidMl * LET_DOWN) / 10) * 10;
-    const bound = mended(m, { ...w, larder: w.larder.filter((id) => id !== 'arrowroot') }, [
-      { kind: 'add', items: [{ ingredient: stockFor(m, w), amount }] },
+    const bound = mended(measured, { ...wishes, larder: wishes.larder.filter((id) => id !== 'arrowroot') }, [
+      { kind: 'add', items: [{ ingredient: stockFor(measured, wishes), amount }] },
     ]);
     return cure({
       title: 'Let it down, bind with another starch',

@@ -3,19 +3,21 @@ import { leaches, pulpOf, pureeStrength } from '../../thicken/puree';
 import { uncapital } from '../../units/format';
 import { mendsSoup } from '../larder';
 import type { Measured } from '../measured';
-import type { Draft } from '../trial/trial';
+import type { Means } from '../trial/trial';
 import { shortBy } from './short';
 
 /** Pieces in the pot that would thicken it, blended. */
-const blendable = (m: Measured): readonly string[] => [
-  ...new Set(m.pot.pieces.filter((p) => ingredient(p.ingredient).puree && p.g > 20).map((p) => p.ingredient)),
+const blendable = (measured: Measured): readonly string[] => [
+  ...new Set(
+    measured.pot.pieces.filter((p) => ingredient(p.ingredient).puree && p.g > 20).map((p) => p.ingredient),
+  ),
 ];
 
-export function blend(m: Measured): Draft | null {
-  const of = blendable(m);
+export function blend(measured: Measured): Means | null {
+  const of = blendable(measured);
   if (of.length === 0) return null;
-  const grams = m.pot.pieces.reduce((sum, p) => sum + (of.includes(p.ingredient) ? p.g : 0), 0);
-  const brings = m.pot.pieces.reduce((sum, p) => {
+  const grams = measured.pot.pieces.reduce((sum, p) => sum + (of.includes(p.ingredient) ? p.g : 0), 0);
+  const brings = measured.pot.pieces.reduce((sum, p) => {
     if (!of.includes(p.ingredient)) return sum;
     const { pulp, granules } = pulpOf(ingredient(p.ingredient).puree ?? 'other', p.composition, p.g);
     return sum + pulp + granules;
@@ -31,7 +33,7 @@ export function blend(m: Measured): Draft | null {
       ...(potato ? ['no longer than it takes: potato turns gluey'] : []),
     ],
     steps: (share) => [{ kind: 'puree', fraction: Math.min(1, share), of: [...of], tool: 'stick blender' }],
-    guess: Math.min(1, Math.max(0.1, shortBy(m) / Math.max(1, brings))),
+    guess: Math.min(1, Math.max(0.1, shortBy(measured) / Math.max(1, brings))),
     most: 1,
     unit: 'share',
     needs: [],
@@ -48,9 +50,9 @@ const TO_BLEND_MM = 8;
 const MORE_PUREE = 150;
 
 /** A vegetable or rice cooked in the pot and blended into it; null when the pot holds it in pieces already. */
-export function cookedIn(m: Measured, id: string, short: number): Draft | null {
+export function cookedIn(measured: Measured, id: string, short: number): Means | null {
   const { puree, group, name } = ingredient(id);
-  if (!puree || m.pot.pieces.some((p) => p.ingredient === id)) return null;
+  if (!puree || measured.pot.pieces.some((p) => p.ingredient === id)) return null;
   const strength = pureeStrength(ingredient(id));
   const said = uncapital(name.split(',')[0] ?? id);
   const guess = short / strength;
@@ -91,9 +93,9 @@ export function cookedIn(m: Measured, id: string, short: number): Draft | null {
 }
 
 /** What to cook and blend into it: the strongest vegetable it is made of, floury potato, and rice, as far as they are to hand. */
-export const toCookIn = (m: Measured, larder: readonly string[]): readonly string[] => {
+export const toCookIn = (measured: Measured, larder: readonly string[]): readonly string[] => {
   const strengthOf = (id: string): number => pureeStrength(ingredient(id));
-  const own = m.contains
+  const own = measured.contains
     .filter((id) => larder.includes(id) && ingredient(id).group === 'vegetable' && mendsSoup(id))
     .toSorted((a, b) => strengthOf(b) - strengthOf(a))
     .slice(0, 1);

@@ -5,7 +5,7 @@ import { yolkState } from '../../pot/steps/temper';
 import { STARCH_STRENGTH } from '../../thicken/granules';
 import { CREAM_FOR_YOLK } from '../../thicken/methods';
 import type { Measured } from '../measured';
-import type { Draft } from '../trial/trial';
+import type { Means } from '../trial/trial';
 import { NO_BOIL } from './short';
 
 /** g a litre before it is another soup: cheese where it is made with it, where it is not, and potato flakes. Common practice, no source. */
@@ -14,7 +14,7 @@ const STRANGE_CHEESE = 30;
 const FLAKES = 60;
 
 /** Dairy that melts in and thickens, and flakes that only want to be stirred in. */
-export function stirred(m: Measured, id: string, short: number): Draft | null {
+export function stirred(measured: Measured, id: string, short: number): Means | null {
   const { thickener, name } = ingredient(id);
   if (!thickener) return null;
   const guess = short / STARCH_STRENGTH[thickener];
@@ -37,23 +37,23 @@ export function stirred(m: Measured, id: string, short: number): Draft | null {
     makeReady: 1,
     hangsOn: 'flour',
     forecloses: [note],
-    mostPerLitre: !dairy ? FLAKES : m.contains.includes(id) ? CHEESE : STRANGE_CHEESE,
+    mostPerLitre: !dairy ? FLAKES : measured.contains.includes(id) ? CHEESE : STRANGE_CHEESE,
   };
 }
 
 /** Minutes off the heat until yolk may go in; null when that is more than half an hour. */
-function untilCool(m: Measured): number | null {
-  const { limit } = yolkState({ ...m.pot, yolkPeak: 0 }, m.kitchen);
-  if (m.pot.celsius <= limit - 3) return 0;
-  const cooled = cook(m.pot, { flame: 0, lid: 'off' }, m.kitchen, {
+function untilCool(measured: Measured): number | null {
+  const { limit } = yolkState({ ...measured.pot, yolkPeak: 0 }, measured.kitchen);
+  if (measured.pot.celsius <= limit - 3) return 0;
+  const cooled = cook(measured.pot, { flame: 0, lid: 'off' }, measured.kitchen, {
     progress: (p) => limit - 3 - p.celsius,
     forSeconds: 1800,
   });
-  return cooled.pot.celsius <= limit - 2.5 ? (cooled.pot.seconds - m.pot.seconds) / 60 : null;
+  return cooled.pot.celsius <= limit - 2.5 ? (cooled.pot.seconds - measured.pot.seconds) / 60 : null;
 }
 
-export function liaison(m: Measured, short: number, larder: readonly string[]): Draft | null {
-  const wait = untilCool(m);
+export function liaison(measured: Measured, short: number, larder: readonly string[]): Means | null {
+  const wait = untilCool(measured);
   if (wait === null) return null;
   const yolk = larder.includes('egg-yolk-pasteurised') ? 'egg-yolk-pasteurised' : 'egg-yolk';
   const guess = short / STARCH_STRENGTH.yolk;

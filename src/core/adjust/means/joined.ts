@@ -1,8 +1,8 @@
 import { uncapital } from '../../units/format';
-import type { Draft } from '../trial/trial';
+import type { Means } from '../trial/trial';
 
 /** Two means one after the other: `amount` of the first, and as much of the second as is then wanted. */
-export const joined = (first: Draft, amount: number, rest: Draft): Draft => ({
+export const joined = (first: Means, amount: number, rest: Means): Means => ({
   ...rest,
   id: `${first.id}+${rest.id}`,
   isPair: true,

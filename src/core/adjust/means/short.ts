@@ -3,9 +3,9 @@ import type { Measured } from '../measured';
 import { asItIs } from '../trial/pass';
 
 /** g of flour equivalent the pot is short of at the pass, with `more` mL of a thin liquid in it; the beginning of every search. */
-export function shortBy(m: Measured, more = 0): number {
-  const { seen } = asItIs(m);
-  const wanted = equivalentsFor(m.target, seen.fatFraction);
+export function shortBy(measured: Measured, more = 0): number {
+  const { seen } = asItIs(measured);
+  const wanted = equivalentsFor(measured.target, seen.fatFraction);
   return Math.max(1, ((wanted - seen.equivalents) * seen.liquidMl + wanted * more) / 1000);
 }
 

@@ -2,7 +2,7 @@ import { ingredient } from '../../food/catalogue';
 import { COOK_OUT_MINUTES, LEAST_SIMMER, STARCH_STRENGTH, type ThickenerKind } from '../../thicken/granules';
 import { METHOD_RULES } from '../../thicken/methods';
 import type { Measured } from '../measured';
-import type { Draft } from '../trial/trial';
+import type { Means } from '../trial/trial';
 import { NO_BOIL } from './short';
 
 /** Dry thickeners that go in as a slurry in cold water, by ingredient, in the order a cook would reach for them. */
@@ -25,7 +25,7 @@ const FORECLOSES: Partial<Record<ThickenerKind, readonly string[]>> = {
   'waxy maize': [THINS],
 };
 
-export function slurry(id: string, short: number, m: Measured): Draft | null {
+export function slurry(id: string, short: number, measured: Measured): Means | null {
   const { thickener, name } = ingredient(id);
   if (!thickener) return null;
   const rule = METHOD_RULES.slurry;
@@ -58,12 +58,12 @@ export function slurry(id: string, short: number, m: Measured): Draft | null {
     hangsOn: 'flour',
     forecloses: [
       ...(FORECLOSES[thickener] ?? []),
-      ...(thickener === 'arrowroot' && m.holds.includes('milk') ? ['with milk it turns slimy'] : []),
+      ...(thickener === 'arrowroot' && measured.holds.includes('milk') ? ['with milk it turns slimy'] : []),
     ],
   };
 }
 
-export const worked = (method: 'kneaded butter' | 'cooked roux', short: number): Draft => {
+export const worked = (method: 'kneaded butter' | 'cooked roux', short: number): Means => {
   const rule = METHOD_RULES[method];
   const roux = method === 'cooked roux';
   return {
@@ -102,7 +102,7 @@ export const worked = (method: 'kneaded butter' | 'cooked roux', short: number):
   };
 };
 
-export const boiledCream = (short: number): Draft => {
+export const boiledCream = (short: number): Means => {
   const rule = METHOD_RULES['boiled cream'];
   const guess = short / STARCH_STRENGTH.maize;
   return {

@@ -10,7 +10,7 @@ import { SALT_PER_SODIUM, saltBalance } from '../../season/salt';
 import type { Measured } from '../measured';
 import type { Wishes } from '../option';
 import { asItIs } from '../trial/pass';
-import type { Draft } from '../trial/trial';
+import type { Means } from '../trial/trial';
 import { joined } from './joined';
 import { NO_BOIL, shortBy } from './short';
 
@@ -36,21 +36,24 @@ const boundsOf = ({ group, composition }: Ingredient): number | undefined =>
 /** Dairy and a pot with dairy in it are brought back under the boil, anything else to the simmer. */
 const DAIRY_TO = 82;
 
-export const holdsDairy = (m: Measured): boolean => m.holds.includes('milk') || m.pot.yolkPeak > 0;
+export const holdsDairy = (measured: Measured): boolean =>
+  measured.holds.includes('milk') || measured.pot.yolkPeak > 0;
 
 /** °C the pot is brought back to after something cold went in. */
-export const backTo = (m: Measured, dairy: boolean): number =>
-  dairy || holdsDairy(m) ? Math.min(DAIRY_TO, Math.max(70, m.pot.celsius)) : simmersAt(m.kitchen);
+export const backTo = (measured: Measured, dairy: boolean): number =>
+  dairy || holdsDairy(measured)
+    ? Math.min(DAIRY_TO, Math.max(70, measured.pot.celsius))
+    : simmersAt(measured.kitchen);
 
 /** A liquid stirred in, and the pot brought back to its heat. */
-export function letDown(m: Measured, id: string): Draft {
-  const food = foodIn(m.kitchen, id);
+export function letDown(measured: Measured, id: string): Means {
+  const food = foodIn(measured.kitchen, id);
   const dairy = food.group === 'dairy';
   const wine = food.group === 'wine';
-  const { seen } = asItIs(m);
-  const wanted = Math.max(1, equivalentsFor(m.target, seen.fatFraction));
+  const { seen } = asItIs(measured);
+  const wanted = Math.max(1, equivalentsFor(measured.target, seen.fatFraction));
   const guess = Math.max(50, seen.liquidMl * (seen.equivalents / wanted - 1));
-  const back = backTo(m, dairy);
+  const back = backTo(measured, dairy);
   return {
     id: `let-down.${id}`,
     title: food.name,
@@ -76,22 +79,22 @@ export function letDown(m: Measured, id: string): Draft {
 }
 
 /** Every liquid to hand that lets a pot down; water always is. */
-export const thinner = (m: Measured, { larder }: Wishes): readonly Draft[] =>
+export const thinner = (measured: Measured, { larder }: Wishes): readonly Means[] =>
   catalogue()
     .filter((i) => (larder.includes(i.id) || i.id === 'water') && POURED.has(i.group) && !i.thickener)
-    .map((i) => letDown(m, i.id));
+    .map((i) => letDown(measured, i.id));
 
 /** Let down by more than this share, a soup is weaker to the tongue. Common practice, no source. */
 const WEAKER = 0.1;
 
 /** g of a liquid that brings the salt of the pot down to the house's level; null when it is as salty itself. */
-export function unsalting(m: Measured, id: string): number | null {
-  const { pot, seen } = asItIs(m);
+export function unsalting(measured: Measured, id: string): number | null {
+  const { pot, seen } = asItIs(measured);
   const mass = massG(pot);
-  const { unsaltedLiquid } = saltBalance(Math.max(1, mass), pot.sodium, m.kitchen.saltPercent);
-  if (unsaltedLiquid <= 0 || seen.saltPercent <= m.kitchen.saltPercent) return 0;
-  const own = (foodIn(m.kitchen, id).sodium / 1000) * SALT_PER_SODIUM;
-  const wanted = m.kitchen.saltPercent;
+  const { unsaltedLiquid } = saltBalance(Math.max(1, mass), pot.sodium, measured.kitchen.saltPercent);
+  if (unsaltedLiquid <= 0 || seen.saltPercent <= measured.kitchen.saltPercent) return 0;
+  const own = (foodIn(measured.kitchen, id).sodium / 1000) * SALT_PER_SODIUM;
+  const wanted = measured.kitchen.saltPercent;
   return own >= wanted * 0.7 ? null : unsaltedLiquid / (1 - own / wanted);
 }
 
@@ -99,14 +102,14 @@ export function unsalting(m: Measured, id: string): number | null {
  * Too salty: a liquid without salt brings it down, and a starch keeps it as thick as it should be. The liquid
  * is fixed by the salt, the starch by the thickness.
  */
-export function lessSalty(m: Measured, id: string, starch: Draft): Draft | null {
-  const liquid = unsalting(m, id);
+export function lessSalty(measured: Measured, id: string, starch: Means): Means | null {
+  const liquid = unsalting(measured, id);
   if (liquid === null || liquid <= 0) return null;
-  const letting = letDown(m, id);
+  const letting = letDown(measured, id);
   const g = Math.round(liquid / 10) * 10;
-  const more = g / Math.max(1, massG(m.pot));
+  const more = g / Math.max(1, massG(measured.pot));
   // The slurry wants the simmer anyway: the pot is not brought back before.
-  const poured: Draft = {
+  const poured: Means = {
     ...letting,
     id: `less-salty.${id}`,
     title: ingredient(id).name,
@@ -115,7 +118,7 @@ export function lessSalty(m: Measured, id: string, starch: Draft): Draft | null 
   };
   const both = joined(poured, g, starch);
   // What the liquid brings has to be thickened too, by this starch's grams for each of flour equivalent.
-  const guess = Math.max(5, (starch.guess / shortBy(m)) * shortBy(m, g));
+  const guess = Math.max(5, (starch.guess / shortBy(measured)) * shortBy(measured, g));
   return {
     ...both,
     half: (dose) => [...poured.steps(Math.round(g / 20) * 10), ...starch.steps(dose)],
@@ -136,13 +139,13 @@ const TASTED_OVER = 0.25;
  * The pot a cook calls too salty: as the sums have it when they agree, else a quarter over the house’s level,
  * and half as much over each time it was corrected for it `before` and is salty still.
  */
-export function takenAsSalty(m: Measured, before = 0): Measured {
-  const mass = Math.max(1, massG(m.pot));
-  const percent = ((m.pot.sodium * SALT_PER_SODIUM) / mass) * 100;
-  if (percent > m.kitchen.saltPercent * 1.05) return m;
+export function takenAsSalty(measured: Measured, before = 0): Measured {
+  const mass = Math.max(1, massG(measured.pot));
+  const percent = ((measured.pot.sodium * SALT_PER_SODIUM) / mass) * 100;
+  if (percent > measured.kitchen.saltPercent * 1.05) return measured;
   const over = 1 + TASTED_OVER / 2 ** before;
   return {
-    ...m,
-    pot: { ...m.pot, sodium: (mass * m.kitchen.saltPercent * over) / 100 / SALT_PER_SODIUM },
+    ...measured,
+    pot: { ...measured.pot, sodium: (mass * measured.kitchen.saltPercent * over) / 100 / SALT_PER_SODIUM },
   };
 }

@@ -8,7 +8,7 @@ import { asKitchenMeasure } from '../../units/measure';
 import { roundToScale } from '../../units/round';
 import type { Measured } from '../measured';
 import type { Dose, Effects } from '../option';
-import type { Ended } from './pass';
+import type { AtThePass } from './pass';
 
 export const dosesOf = (steps: readonly Step[], kitchen: Kitchen): readonly Dose[] =>
   steps.flatMap((s) =>
@@ -37,23 +37,28 @@ function costOf(doses: readonly Dose[], kitchen: Kitchen): number | null {
 /** g of water a litre over which it is tasted. Common practice, no source. */
 const WATERY = 20;
 
-export function effectsOf(m: Measured, doses: readonly Dose[], before: Ended, after: Ended): Effects {
-  const kinds = doses.flatMap((d) => foodIn(m.kitchen, d.ingredient).thickener ?? []);
+export function effectsOf(
+  measured: Measured,
+  doses: readonly Dose[],
+  before: AtThePass,
+  after: AtThePass,
+): Effects {
+  const kinds = doses.flatMap((d) => foodIn(measured.kitchen, d.ingredient).thickener ?? []);
   const properties = kinds.map((k) => PROPERTIES[k]).find(Boolean) ?? null;
-  const brought = new Set(doses.flatMap((d) => foodIn(m.kitchen, d.ingredient).allergens));
+  const brought = new Set(doses.flatMap((d) => foodIn(measured.kitchen, d.ingredient).allergens));
   return {
     salt: [before.seen.saltPercent, after.seen.saltPercent],
     fat: [fatPercent(before.pot), fatPercent(after.pot)],
     pH: [before.seen.pH, after.seen.pH],
     gloss: properties?.gloss ?? null,
     clarity: properties?.clarity ?? null,
-    allergens: [...brought].filter((a) => !m.holds.includes(a)),
+    allergens: [...brought].filter((a) => !measured.holds.includes(a)),
     strange: doses.filter((d) =>
       // A slurry's water is none to speak of; a pot let down with water is.
       d.ingredient === 'water'
         ? d.g > (WATERY * after.seen.volumeMl) / 1000
-        : !m.contains.includes(d.ingredient),
+        : !measured.contains.includes(d.ingredient),
     ).length,
-    cost: costOf(doses, m.kitchen),
+    cost: costOf(doses, measured.kitchen),
   };
 }

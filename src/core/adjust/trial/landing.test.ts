@@ -11,7 +11,7 @@ const { plan, batch } = demoBatch('smoked-parsnip-veloute', {
   pot: 'middle-28',
   burner: 'front-right',
 });
-const kitchen = plan.stand.kitchen;
+const kitchen = plan.setup.kitchen;
 const measured = (pot: Pot, doubt = { thickness: 0.1, water: 0.02 }): Measured => ({
   pot,
   kitchen,

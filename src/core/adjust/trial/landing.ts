@@ -13,19 +13,32 @@ const SEED = 11;
 /** One direction the truth may lie in: the pot or the kitchen one standard deviation that way. */
 type Doubt = (z: number) => { readonly pot: Pot; readonly kitchen: Kitchen };
 
-function doubtsOf(m: Measured, hangsOn: Factor, boils: boolean): readonly Doubt[] {
+function doubtsOf(measured: Measured, hangsOn: Factor, boils: boolean): readonly Doubt[] {
   const still = { heat: 0, water: 0, thickness: 0, softness: 0 };
   const factor =
     (f: Factor): Doubt =>
     (z) => {
       // A pot or burner a water test has measured is doubted by that test's error.
-      const spread = spreadOf(f, { vessel: m.pot.vessel, burner: m.pot.burner, kitchen: m.kitchen });
-      const by = m.kitchen.factors[f] * Math.exp(z * spread);
-      return { pot: m.pot, kitchen: { ...m.kitchen, factors: { ...m.kitchen.factors, [f]: by } } };
+      const spread = spreadOf(f, {
+        vessel: measured.pot.vessel,
+        burner: measured.pot.burner,
+        kitchen: measured.kitchen,
+      });
+      const by = measured.kitchen.factors[f] * Math.exp(z * spread);
+      return {
+        pot: measured.pot,
+        kitchen: { ...measured.kitchen, factors: { ...measured.kitchen.factors, [f]: by } },
+      };
     };
   return [
-    (z) => ({ pot: shifted(m.pot, { ...still, thickness: z * m.doubt.thickness }), kitchen: m.kitchen }),
-    (z) => ({ pot: shifted(m.pot, { ...still, water: z * m.doubt.water }), kitchen: m.kitchen }),
+    (z) => ({
+      pot: shifted(measured.pot, { ...still, thickness: z * measured.doubt.thickness }),
+      kitchen: measured.kitchen,
+    }),
+    (z) => ({
+      pot: shifted(measured.pot, { ...still, water: z * measured.doubt.water }),
+      kitchen: measured.kitchen,
+    }),
     factor(hangsOn),
     ...(boils && hangsOn !== 'waterLoss' ? [factor('waterLoss')] : []),
   ];
@@ -35,24 +48,24 @@ function doubtsOf(m: Measured, hangsOn: Factor, boils: boolean): readonly Doubt[
  * Where 2000 such pots would land with these steps: each doubt is cooked one standard deviation either way,
  * and the samples are drawn on the parabola through the three.
  */
-export function landing(m: Measured, steps: readonly Step[], hangsOn: Factor, at: number) {
+export function landing(measured: Measured, steps: readonly Step[], hangsOn: Factor, at: number) {
   const y0 = Math.log(at);
   const doubts = doubtsOf(
-    m,
+    measured,
     hangsOn,
     steps.some((s) => s.kind === 'reduce'),
   );
   const bends = doubts.map((doubt) => {
     const y = (z: number): number => {
       const { pot, kitchen } = doubt(z);
-      return Math.log(toThePass(m, steps, pot, kitchen).seen.bowlViscosity);
+      return Math.log(toThePass(measured, steps, pot, kitchen).seen.bowlViscosity);
     };
     const [up, down] = [y(1), y(-1)];
     return { slope: (up - down) / 2, bend: (up + down) / 2 - y0 };
   });
   const normal = normals(seeded(SEED));
-  const band = bandOf(m.target, m.kitchen.bandLimits);
-  const [low, high] = openRangeOf(band, m.kitchen.bandLimits);
+  const band = bandOf(measured.target, measured.kitchen.bandLimits);
+  const [low, high] = openRangeOf(band, measured.kitchen.bandLimits);
   const [from, to] = [Math.log(low), Math.log(high)];
   const samples = new Float64Array(SAMPLES);
   let inside = 0;

@@ -7,7 +7,7 @@ import type { Pot } from '../../pot/pot';
 import type { Step } from '../../pot/step';
 import type { Measured } from '../measured';
 
-export type Ended = {
+export type AtThePass = {
   readonly pot: Pot;
   readonly seen: Observation;
   readonly notes: Advanced['notes'];
@@ -26,12 +26,17 @@ const seasoned = (step: Step, pot: Pot, kitchen: Kitchen): Step =>
       };
 
 /** The pot at the pass: the correction done, then what is still to come. */
-export function toThePass(m: Measured, steps: readonly Step[], pot = m.pot, kitchen = m.kitchen): Ended {
+export function toThePass(
+  measured: Measured,
+  steps: readonly Step[],
+  pot = measured.pot,
+  kitchen = measured.kitchen,
+): AtThePass {
   let now = pot;
   let peakMl = volumeMl(pot);
   const notes: Advanced['notes'][number][] = [];
-  for (const step of [...steps, ...m.still]) {
-    const on = advance(now, m.still.includes(step) ? seasoned(step, now, kitchen) : step, kitchen);
+  for (const step of [...steps, ...measured.still]) {
+    const on = advance(now, measured.still.includes(step) ? seasoned(step, now, kitchen) : step, kitchen);
     now = { ...on.pot, seconds: on.pot.seconds + on.wait };
     peakMl = Math.max(peakMl, volumeMl(now), ...on.trace.map((t) => t.volumeMl));
     notes.push(...on.notes);
@@ -39,11 +44,11 @@ export function toThePass(m: Measured, steps: readonly Step[], pot = m.pot, kitc
   return { pot: now, seen: observe(now, kitchen), notes, peakMl };
 }
 
-const known = new WeakMap<Measured, Ended>();
+const known = new WeakMap<Measured, AtThePass>();
 
 /** The pot at the pass with nothing done to it; worked out once. */
-export function asItIs(m: Measured): Ended {
-  const found = known.get(m) ?? toThePass(m, []);
-  known.set(m, found);
+export function asItIs(measured: Measured): AtThePass {
+  const found = known.get(measured) ?? toThePass(measured, []);
+  known.set(measured, found);
   return found;
 }

@@ -11,7 +11,7 @@ import { landing } from './landing';
 import { asItIs, toThePass } from './pass';
 
 /** A correction before its dose is known. */
-export type Draft = {
+export type Means = {
   readonly id: string;
   readonly title: string;
   readonly how: readonly string[];
@@ -47,12 +47,15 @@ const MOST_TRIES = 14;
  * The dose with which the pot, as believed, comes to the target at the pass: false position on the ln of
  * viscosity, which goes one way with the dose. `reached` is false when even the most does not do it.
  */
-export function solveDose(m: Measured, draft: Draft): { readonly dose: number; readonly reached: boolean } {
+export function solveDose(
+  measured: Measured,
+  draft: Means,
+): { readonly dose: number; readonly reached: boolean } {
   const miss = (dose: number): number =>
-    Math.log(toThePass(m, draft.steps(dose)).seen.bowlViscosity / m.target);
+    Math.log(toThePass(measured, draft.steps(dose)).seen.bowlViscosity / measured.target);
   let low = 0;
   // Two means together do something even without the second.
-  let atLow = draft.isPair ? miss(0) : Math.log(asItIs(m).seen.bowlViscosity / m.target);
+  let atLow = draft.isPair ? miss(0) : Math.log(asItIs(measured).seen.bowlViscosity / measured.target);
   if (Math.abs(atLow) < CLOSE) return { dose: 0, reached: true };
   const sign = Math.sign(atLow);
   let high = Math.min(draft.most, draft.guess);
@@ -83,7 +86,7 @@ export function solveDose(m: Measured, draft: Draft): { readonly dose: number; r
   return { dose, reached: true };
 }
 
-const tidy = (dose: number, unit: Draft['unit']): number =>
+const tidy = (dose: number, unit: Means['unit']): number =>
   unit === 'g'
     ? roundToScale(dose)
     : unit === 'share'
@@ -98,21 +101,24 @@ const SALTY = 1.15;
 
 /** Why a correction cannot be done; null when it can. */
 function struckBy(
-  m: Measured,
-  draft: Draft,
-  w: Wishes,
+  measured: Measured,
+  draft: Means,
+  wishes: Wishes,
   o: Omit<Option, 'struck'>,
   reached: boolean,
   notes: Advanced['notes'],
 ): string | null {
-  const name = (id: string): string => foodIn(m.kitchen, id).name.toLowerCase();
-  const missing = draft.needs.filter((id) => id !== 'water' && !w.larder.includes(id));
+  const name = (id: string): string => foodIn(measured.kitchen, id).name.toLowerCase();
+  const missing = draft.needs.filter((id) => id !== 'water' && !wishes.larder.includes(id));
   if (missing.length > 0) return `not to hand: ${missing.map(name).join(', ')}`;
   const broken = o.doses
-    .flatMap((d) => foodIn(m.kitchen, d.ingredient).allergens)
-    .find((a) => w.freeOf.includes(a));
+    .flatMap((d) => foodIn(measured.kitchen, d.ingredient).allergens)
+    .find((a) => wishes.freeOf.includes(a));
   if (broken) return `brings ${broken}, which it is promised to be free of`;
-  if (w.pins.noFlour && o.doses.some((d) => foodIn(m.kitchen, d.ingredient).thickener === 'wheat'))
+  if (
+    wishes.pins.noFlour &&
+    o.doses.some((d) => foodIn(measured.kitchen, d.ingredient).thickener === 'wheat')
+  )
     return 'it is flour, and you said none';
   if (notes.some((n) => n.kind === 'scrambled')) return 'the yolk in the pot would scramble';
   if (notes.some((n) => n.kind === 'stalled')) return 'this burner cannot bring it to where it works';
@@ -123,24 +129,24 @@ function struckBy(
   if (saltAfter > Math.max(SALTY, saltBefore + 0.05))
     return `it would be too salty: ${saltAfter.toFixed(2)} %`;
   if (!reached) return `it cannot get there: ${Math.round(o.viscosity)} mPa·s at the most`;
-  if (o.peakMl > rimVolume(m.pot.vessel) * FILL_LIMIT)
+  if (o.peakMl > rimVolume(measured.pot.vessel) * FILL_LIMIT)
     return `${(o.peakMl / 1000).toFixed(1)} L is over the headroom line of ${(
-      (rimVolume(m.pot.vessel) * FILL_LIMIT) / 1000
+      (rimVolume(measured.pot.vessel) * FILL_LIMIT) / 1000
     ).toFixed(1)} L: ladle some out first`;
-  if (w.pins.keepYield && o.volumeMl < m.owedMl * (1 - YIELD_SHORT))
-    return `it leaves ${(o.volumeMl / 1000).toFixed(1)} L of the ${(m.owedMl / 1000).toFixed(1)} L owed`;
-  if (o.minutes > w.minutes + 1e-9)
-    return `on the pass in ${Math.ceil(o.minutes)} min, you have ${Math.floor(w.minutes)}`;
+  if (wishes.pins.keepYield && o.volumeMl < measured.owedMl * (1 - YIELD_SHORT))
+    return `it leaves ${(o.volumeMl / 1000).toFixed(1)} L of the ${(measured.owedMl / 1000).toFixed(1)} L owed`;
+  if (o.minutes > wishes.minutes + 1e-9)
+    return `on the pass in ${Math.ceil(o.minutes)} min, you have ${Math.floor(wishes.minutes)}`;
   return null;
 }
 
-function firstOf(m: Measured, draft: Draft, dose: number, chance: number): InTwo {
+function firstOf(measured: Measured, draft: Means, dose: number, chance: number): InTwo {
   const steps = draft.half?.(tidy(dose / 2, draft.unit)) ?? draft.steps(tidy((dose * 2) / 3, draft.unit));
-  const { bowlViscosity } = toThePass(m, steps).seen;
-  const { bracket } = landing(m, steps, draft.hangsOn, bowlViscosity);
+  const { bowlViscosity } = toThePass(measured, steps).seen;
+  const { bracket } = landing(measured, steps, draft.hangsOn, bowlViscosity);
   return {
     half: draft.half !== undefined,
-    first: dosesOf(steps, m.kitchen),
+    first: dosesOf(steps, measured.kitchen),
     steps,
     viscosity: bowlViscosity,
     bracket,
@@ -149,15 +155,15 @@ function firstOf(m: Measured, draft: Draft, dose: number, chance: number): InTwo
 }
 
 /** A draft with its dose solved, tried, and judged by what the cook has and wants. */
-export function tried(m: Measured, draft: Draft, w: Wishes, fixed?: number): Option {
-  const solved = fixed === undefined ? solveDose(m, draft) : { dose: fixed, reached: true };
+export function tried(measured: Measured, draft: Means, wishes: Wishes, fixed?: number): Option {
+  const solved = fixed === undefined ? solveDose(measured, draft) : { dose: fixed, reached: true };
   const dose = tidy(solved.dose, draft.unit);
   const steps = draft.steps(dose);
-  const before = asItIs(m);
-  const after = toThePass(m, steps);
-  const { bracket, chance, left, band } = landing(m, steps, draft.hangsOn, after.seen.bowlViscosity);
-  const doses = dosesOf(steps, m.kitchen);
-  const second = chanceOfBand(after.seen.bowlViscosity, left, band, m.kitchen.bandLimits);
+  const before = asItIs(measured);
+  const after = toThePass(measured, steps);
+  const { bracket, chance, left, band } = landing(measured, steps, draft.hangsOn, after.seen.bowlViscosity);
+  const doses = dosesOf(steps, measured.kitchen);
+  const second = chanceOfBand(after.seen.bowlViscosity, left, band, measured.kitchen.bandLimits);
   const option: Omit<Option, 'struck'> = {
     id: draft.id,
     isPair: draft.isPair ?? false,
@@ -165,7 +171,7 @@ export function tried(m: Measured, draft: Draft, w: Wishes, fixed?: number): Opt
     how: draft.how,
     steps,
     doses,
-    minutes: draft.makeReady + (after.pot.seconds - m.pot.seconds) / 60,
+    minutes: draft.makeReady + (after.pot.seconds - measured.pot.seconds) / 60,
     viscosity: after.seen.bowlViscosity,
     volumeMl: after.seen.volumeMl,
     peakMl: after.peakMl,
@@ -173,10 +179,10 @@ export function tried(m: Measured, draft: Draft, w: Wishes, fixed?: number): Opt
     chance,
     inTwo:
       draft.unit === 'g' && (draft.half || (chance < SURE && second > chance))
-        ? firstOf(m, draft, dose, Math.max(chance, second))
+        ? firstOf(measured, draft, dose, Math.max(chance, second))
         : null,
-    effects: effectsOf(m, doses, before, after),
+    effects: effectsOf(measured, doses, before, after),
     forecloses: draft.forecloses,
   };
-  return { ...option, struck: struckBy(m, draft, w, option, solved.reached, after.notes) };
+  return { ...option, struck: struckBy(measured, draft, wishes, option, solved.reached, after.notes) };
 }

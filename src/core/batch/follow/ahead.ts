@@ -8,8 +8,8 @@ import type { StepKey } from '../events';
 import type { StepState } from '../state';
 import { shifted, varianceAlong } from './filter';
 import type { Followed } from './follow';
-import { move, type Strand } from './move';
-import { solveRest, stepDone, type Turn, toTheEnd } from './rest';
+import { move, type PotVariant } from './move';
+import { type Rescale, solveRest, stepDone, toTheEnd } from './rest';
 
 /** What would bring the end to the target when no step still to come can: g of flour equivalent short, or mL of liquid to let it down with. */
 export type Short =
@@ -27,7 +27,7 @@ export type Ahead = {
   /** Null when it lands near enough, or the steps to come see to it. */
   readonly short: Short | null;
   /** For {@link doubtAhead}. */
-  readonly turn: Turn;
+  readonly rescale: Rescale;
   readonly at: number;
 };
 
@@ -59,27 +59,28 @@ export function ahead(f: Followed, now: number, litres: number): Ahead {
   const rest = restOf(f);
   const { target } = f.cooked;
   const nominal = move(believed(f), at);
-  const turn = { ...solveRest(nominal, rest, target, litres), rounded: true };
-  const { pot, steps } = toTheEnd(nominal, rest, turn);
+  const rescale = { ...solveRest(nominal, rest, target, litres), rounded: true };
+  const { pot, steps } = toTheEnd(nominal, rest, rescale);
   const end = observe(pot, nominal.kitchen);
-  return { end, endsAt: f.startedAt + pot.seconds * 1000, steps, short: shortOf(end, target), turn, at };
+  return { end, endsAt: f.startedAt + pot.seconds * 1000, steps, short: shortOf(end, target), rescale, at };
 }
 
 /**
  * How sure {@link ahead} is, by first order: the end with each house factor moved by its doubt, and with the
  * level and the thickening as much off as readings leave them.
  */
-export function doubtAhead(f: Followed, { end, turn, at }: Ahead): DoubtAhead {
+export function doubtAhead(f: Followed, { end, rescale, at }: Ahead): DoubtAhead {
   const rest = restOf(f);
   const y = Math.log(end.bowlViscosity);
-  const yOf = (s: Strand): number => Math.log(observe(toTheEnd(s, rest, turn).pot, s.kitchen).bowlViscosity);
+  const yOf = (s: PotVariant): number =>
+    Math.log(observe(toTheEnd(s, rest, rescale).pot, s.kitchen).bowlViscosity);
   const nominal = move(believed(f), at);
-  const nudged = (by: { water?: number; thickness?: number }): Strand => ({
+  const nudged = (by: { water?: number; thickness?: number }): PotVariant => ({
     ...nominal,
     pot: shifted(nominal.pot, { heat: 0, water: 0, thickness: 0, softness: 0, ...by }),
   });
   const slope = [
-    ...f.strands.slice(1).map((s, k) => (yOf(move(s, at)) - y) / (f.spreads[k] ?? 1)),
+    ...f.variants.slice(1).map((s, k) => (yOf(move(s, at)) - y) / (f.spreads[k] ?? 1)),
     0,
     (yOf(nudged({ water: 0.02 })) - y) / 0.02,
     (yOf(nudged({ thickness: 0.05 })) - y) / 0.05,
@@ -94,7 +95,7 @@ export function doubtAhead(f: Followed, { end, turn, at }: Ahead): DoubtAhead {
   };
 }
 
-function believed({ strands: [first] }: Followed): Strand {
+function believed({ variants: [first] }: Followed): PotVariant {
   if (!first) throw new RangeError('a batch is followed by at least one pot');
   return first;
 }
@@ -111,9 +112,12 @@ function shortOf(end: Observation, target: number): Short | null {
 }
 
 /** The pot as believed at `now` (ms), and seconds of the step at hand still to come by the model. */
-export function potAt(f: Followed, now: number): { readonly strand: Strand; readonly secondsLeft: number } {
-  const strand = move(believed(f), Math.max(0, (now - f.startedAt) / 1000));
-  return { strand, secondsLeft: stepDone(strand).pot.seconds - strand.pot.seconds };
+export function potAt(
+  f: Followed,
+  now: number,
+): { readonly variant: PotVariant; readonly secondsLeft: number } {
+  const variant = move(believed(f), Math.max(0, (now - f.startedAt) / 1000));
+  return { variant, secondsLeft: stepDone(variant).pot.seconds - variant.pot.seconds };
 }
 
 /** ms at which the step at hand should be over: by the model from the last event on, or as whoever added it said. */

@@ -4,7 +4,7 @@ import { volumeMl } from '../../pot/contents';
 import { tenderness } from '../../pot/cook';
 import { type Pot, potCelsius } from '../../pot/pot';
 import { equivalentsAtWork } from '../../thicken/granules';
-import { ASPECTS, type Aspect, type Said } from './readings';
+import { ASPECTS, type Aspect, type Evidence } from './readings';
 
 export type Aspects = Readonly<Record<Aspect, number>>;
 
@@ -104,7 +104,7 @@ const SURPRISE = 3;
  */
 export function learnt(
   belief: Belief,
-  said: Said,
+  said: Evidence,
   slopes: Slope,
 ): { readonly belief: Belief; readonly move: Aspects } {
   const n = belief.mean.length;

@@ -26,7 +26,7 @@ function expected(of: Of, events: readonly BatchEvent[], seconds: number) {
   const f = followed(of, events);
   const now = of.start + seconds * 1000;
   const to = ahead(f, now, of.batch.plan.litres);
-  return { f, to, ...doubtAhead(f, to), pot: observe(potAt(f, now).strand.pot, f.kitchen) };
+  return { f, to, ...doubtAhead(f, to), pot: observe(potAt(f, now).variant.pot, f.kitchen) };
 }
 
 const endOf = ({ plan }: Of, step: number): number => {
@@ -140,9 +140,9 @@ test('a flow test when nothing is open any more says what is short, and that muc
   expect(Math.abs(Math.log(to.end.bowlViscosity / (VELOUTE.plan.found.bowlViscosity * 0.6)))).toBeLessThan(
     0.1,
   );
-  const { strand } = potAt(f, VELOUTE.start + at * 1000);
+  const { variant } = potAt(f, VELOUTE.start + at * 1000);
   const mended = advance(
-    strand.pot,
+    variant.pot,
     {
       kind: 'thicken',
       method: 'slurry',
@@ -150,9 +150,9 @@ test('a flow test when nothing is open any more says what is short, and that muc
       minutes: 2,
       lid: 'on',
     },
-    strand.kitchen,
+    variant.kitchen,
   );
-  expect(observe(mended.pot, strand.kitchen).bowlViscosity / VELOUTE.plan.aim.target).toBeCloseTo(1, 1);
+  expect(observe(mended.pot, variant.kitchen).bowlViscosity / VELOUTE.plan.aim.target).toBeCloseTo(1, 1);
   const thick = eventAt(50, at, spooned(VELOUTE, events, at, 1.8));
   const over = expected(VELOUTE, [...events, thick], at).to.short;
   expect(over?.kind).toBe('thick');
@@ -233,7 +233,7 @@ function hidden(of: Of, seed: number) {
   const factors = Object.fromEntries(
     (Object.keys(FACTORS) as Factor[]).map((f) => [f, Math.exp(normal() * FACTORS[f].spread)]),
   ) as Factors;
-  const { vessel, burner, kitchen } = of.plan.stand;
+  const { vessel, burner, kitchen } = of.plan.setup;
   const own = { ...kitchen, factors };
   let pot = emptyPot(vessel, burner, kitchen.airCelsius);
   const list: (readonly [number, EventBody])[] = [];

@@ -9,9 +9,9 @@ import type { BatchEvent, StepKey } from '../events';
 import type { Batch, CookedWith } from '../record';
 import { type BatchState, batchState } from '../state';
 import { aspectsOf, type Belief, later, learnt, type Slope, shifted, unmeasured } from './filter';
-import { finish, move, type Strand, taking } from './move';
-import { ASPECTS, saidBy } from './readings';
-import { solveRest, turned } from './rest';
+import { finish, move, type PotVariant, taking } from './move';
+import { ASPECTS, evidenceOf } from './readings';
+import { rescaled, solveRest } from './rest';
 
 /**
  * A batch as the model goes along with it: the pot it believes in, one more for each house factor moved by
@@ -26,7 +26,7 @@ export type Followed = {
   readonly factors: readonly Factor[];
   readonly spreads: readonly number[];
   /** The pot believed in, then one for each factor, that factor up by its spread. */
-  readonly strands: readonly Strand[];
+  readonly variants: readonly PotVariant[];
   readonly belief: Belief;
   /** Seconds on the pots' clock when the step at hand began. */
   readonly stepFrom: number;
@@ -37,7 +37,7 @@ export type Followed = {
   /** Steps added at the stove so far: before that they are not there. */
   readonly added: ReadonlySet<StepKey>;
   /** Steps another was put before while they went on: what was left of each, pot by pot. */
-  readonly paused: ReadonlyMap<StepKey, readonly Pick<Strand, 'left' | 'wait'>[]>;
+  readonly paused: ReadonlyMap<StepKey, readonly Pick<PotVariant, 'left' | 'wait'>[]>;
   /** Minutes into the batch up to which the belief has been brought. */
   readonly minutes: number;
 };
@@ -70,8 +70,8 @@ const withFactors = (
 };
 
 /** How the pots differ for each factor, then the offsets: what a reading is laid to. */
-export function slopesOf(strands: readonly Strand[], spreads: readonly number[]): Slope {
-  const [first, ...others] = strands.map((s) => aspectsOf(s.pot));
+export function slopesOf(variants: readonly PotVariant[], spreads: readonly number[]): Slope {
+  const [first, ...others] = variants.map((s) => aspectsOf(s.pot));
   return Object.fromEntries(
     ASPECTS.map((aspect, a) => [
       aspect,
@@ -85,9 +85,9 @@ export function slopesOf(strands: readonly Strand[], spreads: readonly number[])
 
 type Cursor = Followed & { readonly litres: number };
 
-const onEach = (c: Cursor, change: (s: Strand) => Strand): Cursor => ({
+const onEach = (c: Cursor, change: (s: PotVariant) => PotVariant): Cursor => ({
   ...c,
-  strands: c.strands.map(change),
+  variants: c.variants.map(change),
 });
 
 const stepOf = (c: Cursor, key: StepKey | null): Step | null =>
@@ -101,11 +101,11 @@ const left = (c: Cursor): BatchState['steps'] =>
 function wanted(c: Cursor): Step | null {
   const rest = left(c);
   const [next] = rest;
-  const [first] = c.strands;
+  const [first] = c.variants;
   if (!next?.does || !first || !next.planned?.open?.length) return next?.does ?? null;
   const ready = { ...first, left: null, wait: 0 };
-  const turn = solveRest(ready, rest, c.cooked.target, c.litres);
-  return turned(next, first.pot, first.kitchen, { ...turn, rounded: true });
+  const rescale = solveRest(ready, rest, c.cooked.target, c.litres);
+  return rescaled(next, first.pot, first.kitchen, { ...rescale, rounded: true });
 }
 
 /** The step the model is to cook next: the first nobody has done by then. */
@@ -113,8 +113,8 @@ function begin(c: Cursor, from: number): Cursor {
   const [next] = left(c);
   const begun = next && c.paused.get(next.key);
   if (next && begun) {
-    const strands = c.strands.map((s, k) => ({ ...s, left: null, wait: 0, ...begun[k], startsAt: from }));
-    return { ...c, strands, current: next.key, stepFrom: from };
+    const variants = c.variants.map((s, k) => ({ ...s, left: null, wait: 0, ...begun[k], startsAt: from }));
+    return { ...c, variants, current: next.key, stepFrom: from };
   }
   const step = wanted(c);
   return {
@@ -152,8 +152,8 @@ function hear(c: Cursor, event: BatchEvent): Cursor {
       const [next] = left(there);
       if (next?.key === c.current) return there;
       // What is put off half done goes on from where it was.
-      const started = there.strands.every((s) => at >= s.startsAt);
-      const half = there.strands.map(({ left: rest, wait }) => ({ left: rest, wait }));
+      const started = there.variants.every((s) => at >= s.startsAt);
+      const half = there.variants.map(({ left: rest, wait }) => ({ left: rest, wait }));
       const paused = c.current !== null && started ? new Map([...c.paused, [c.current, half]]) : c.paused;
       return begin({ ...there, paused }, at);
     }
@@ -172,14 +172,14 @@ function hear(c: Cursor, event: BatchEvent): Cursor {
 /** Takes a reading in: the pots go along with it, and so does what is believed of the factors. */
 function measure(c: Cursor, { body }: BatchEvent, at: number): Cursor {
   const there = onEach(c, (s) => move(s, at));
-  const [first] = there.strands;
-  const said = first && saidBy(body, first.pot);
+  const [first] = there.variants;
+  const said = first && evidenceOf(body, first.pot);
   if (!said) return c;
-  const { belief, move: by } = learnt(c.belief, said, slopesOf(there.strands, c.spreads));
+  const { belief, move: by } = learnt(c.belief, said, slopesOf(there.variants, c.spreads));
   const known = {
     ...there,
     belief,
-    strands: there.strands.map((s, k) => ({
+    variants: there.variants.map((s, k) => ({
       ...s,
       pot: shifted(s.pot, by),
       kitchen: withFactors(c.kitchen, c.factors, belief, c.spreads, k - 1),
@@ -203,13 +203,13 @@ function newSince(before: Followed, state: BatchState): readonly BatchEvent[] | 
 function atTheStart(batch: Batch, cooked: CookedWith, state: BatchState): Cursor {
   const { kitchen, vessel, burner } = cooked;
   const factors = factorsFor(state.steps.map((s) => s.does));
-  const stand = { vessel, burner, kitchen };
+  const setup = { vessel, burner, kitchen };
   const spreads = factors.map((f) =>
-    f === 'flour' ? Math.hypot(spreadOf(f, stand), spreadOf('measuring', stand)) : spreadOf(f, stand),
+    f === 'flour' ? Math.hypot(spreadOf(f, setup), spreadOf('measuring', setup)) : spreadOf(f, setup),
   );
   const belief = unmeasured(spreads);
   const pot: Pot = emptyPot(vessel, burner, kitchen.airCelsius);
-  const strands = [undefined, ...factors.keys()].map((up): Strand => {
+  const variants = [undefined, ...factors.keys()].map((up): PotVariant => {
     const own = withFactors(kitchen, factors, belief, spreads, up);
     return { pot, kitchen: own, left: null, wait: 0, startsAt: 0 };
   });
@@ -221,7 +221,7 @@ function atTheStart(batch: Batch, cooked: CookedWith, state: BatchState): Cursor
     startedAt,
     factors,
     spreads,
-    strands,
+    variants,
     belief,
     stepFrom: 0,
     current: null,

@@ -6,7 +6,7 @@ import type { Pot } from '../../pot/pot';
 import type { Step } from '../../pot/step';
 
 /** A pot on its way through a step: where it stands, and what of the step is still to come. */
-export type Strand = {
+export type PotVariant = {
   readonly pot: Pot;
   readonly kitchen: Kitchen;
   /** Null when the model has nothing more to do in this step. */
@@ -21,8 +21,8 @@ const MADE_READY = 60;
 const PUTS_IN = new Set<Step['kind']>(['add', 'season', 'thicken', 'temper', 'poach']);
 
 /** The strand with `step` at hand, come up at `from`. */
-export const taking = (strand: Strand, step: Step | null, from: number): Strand => ({
-  ...strand,
+export const taking = (variant: PotVariant, step: Step | null, from: number): PotVariant => ({
+  ...variant,
   left: step,
   wait: 0,
   startsAt: from + (step && PUTS_IN.has(step.kind) ? MADE_READY : 0),
@@ -38,30 +38,30 @@ const LONGEST_IDLE = 1200;
  * The pot at `to` seconds on its clock. A step that is done before somebody says so is kept as hot as it
  * is, under the lid it has, and goes on losing water.
  */
-export function move(strand: Strand, to: number): Strand {
-  const { pot, kitchen, left, wait, startsAt } = strand;
-  if (to <= pot.seconds + 1e-6) return strand;
-  if (left && pot.seconds < startsAt) return move(stand(strand, Math.min(to, startsAt)), to);
+export function move(variant: PotVariant, to: number): PotVariant {
+  const { pot, kitchen, left, wait, startsAt } = variant;
+  if (to <= pot.seconds + 1e-6) return variant;
+  if (left && pot.seconds < startsAt) return move(setup(variant, Math.min(to, startsAt)), to);
   if (left) {
     const on = advance(pot, left, kitchen, to);
-    return move({ ...strand, pot: on.pot, left: on.left, wait: on.wait }, to);
+    return move({ ...variant, pot: on.pot, left: on.left, wait: on.wait }, to);
   }
   if (wait > 1e-6) {
     const passed = Math.min(wait, to - pot.seconds);
-    return move({ ...strand, pot: { ...pot, seconds: pot.seconds + passed }, wait: wait - passed }, to);
+    return move({ ...variant, pot: { ...pot, seconds: pot.seconds + passed }, wait: wait - passed }, to);
   }
-  return stand(strand, to);
+  return setup(variant, to);
 }
 
 /** The pot kept as it is until `to`. */
-function stand(strand: Strand, to: number): Strand {
-  const { pot, kitchen } = strand;
+function setup(variant: PotVariant, to: number): PotVariant {
+  const { pot, kitchen } = variant;
   const idle = Math.min(to - pot.seconds, LONGEST_IDLE);
   const kept =
     liquidMl(pot) > WET && pot.celsius <= boilsAt(kitchen) + 0.1
       ? cook(pot, { flame: 1, lid: pot.lid, hold: pot.celsius }, kitchen, { forSeconds: idle }).pot
       : pot;
-  return { ...strand, pot: { ...kept, seconds: to, fire: pot.fire } };
+  return { ...variant, pot: { ...kept, seconds: to, fire: pot.fire } };
 }
 
 /** Tapped before this share of its time was over, a step was done earlier and is only being marked. Our assumption. */
@@ -71,12 +71,12 @@ const MARKED_LATE = 0.5;
 const TIMED = new Set<Step['kind']>(['simmer', 'rest', 'hold', 'reduce', 'thicken']);
 
 /** The pot once the cook has said, at `at` seconds, that `step`, begun at `from`, is done. */
-export function finish(strand: Strand, step: Step, from: number, at: number): Strand {
-  const there = move(strand, at);
+export function finish(variant: PotVariant, step: Step, from: number, at: number): PotVariant {
+  const there = move(variant, at);
   if (!there.left) return { ...there, wait: 0 };
   const whole: Advanced = advance(there.pot, there.left, there.kitchen);
   const planned = whole.pot.seconds - from;
   const short = TIMED.has(step.kind) && planned > 0 && (at - from) / planned >= MARKED_LATE;
-  const pot = short ? there.pot : { ...whole.pot, seconds: Math.max(at, strand.pot.seconds) };
+  const pot = short ? there.pot : { ...whole.pot, seconds: Math.max(at, variant.pot.seconds) };
   return { ...there, pot, left: null, wait: 0 };
 }

@@ -14,7 +14,7 @@ export const ASPECTS = ['heat', 'water', 'thickness', 'softness'] as const;
 export type Aspect = (typeof ASPECTS)[number];
 
 /** A reading against a pot: which combination of aspects, by how much it is off, and its standard deviation. */
-export type Said = {
+export type Evidence = {
   readonly of: Readonly<Partial<Record<Aspect, number>>>;
   readonly miss: number;
   readonly error: number;
@@ -35,7 +35,10 @@ function steepness(equivalents: number, fat: number): number {
   return Math.max(0.3, Math.log(up) / Math.log(1.02));
 }
 
-function byFlow({ test, readings, celsius }: Extract<EventBody, { kind: 'flow' }>, pot: Pot): Said | null {
+function byFlow(
+  { test, readings, celsius }: Extract<EventBody, { kind: 'flow' }>,
+  pot: Pot,
+): Evidence | null {
   const { fatFraction, equivalents, liquidMl } = consistency(pot);
   if (equivalents <= 0) return null;
   let bowl: number;
@@ -60,10 +63,10 @@ function byFlow({ test, readings, celsius }: Extract<EventBody, { kind: 'flow' }
 const EMPTY = 20;
 
 /** What a reading says of `pot`; null when it says nothing the model can use. */
-export function saidBy(body: EventBody, pot: Pot): Said | null {
+export function evidenceOf(body: EventBody, pot: Pot): Evidence | null {
   const now = volumeMl(pot);
   // A level or a weight of a pot the model has empty is not of what is in it: the tap that says so is still to come.
-  const level = (ml: number, error: number): Said | null =>
+  const level = (ml: number, error: number): Evidence | null =>
     now < EMPTY ? null : { of: { water: 1 }, miss: Math.log(ml / now), error, speaksOf: 'water' };
   switch (body.kind) {
     case 'temperature': {

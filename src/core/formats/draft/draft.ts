@@ -45,9 +45,9 @@ export function whenFor(id: string | null): When {
 export type DraftLine = ReadLine & { readonly when: When };
 
 /** Somebody else's recipe, read line by line and waiting to be looked at. */
-export type Draft = FoundRecipe & { readonly lines: readonly DraftLine[] };
+export type RecipeDraft = FoundRecipe & { readonly lines: readonly DraftLine[] };
 
-export const draftOf = (found: FoundRecipe): Draft => ({
+export const draftOf = (found: FoundRecipe): RecipeDraft => ({
   ...found,
   lines: found.ingredients.map((text) => {
     const line = readLine(text);
@@ -101,8 +101,8 @@ export function recipeFrom(
   const written = Recipe.safeParse(fixed);
   if (!written.success) return { ok: false, problems: problemsOf(written.error, fixed) };
   const cookIn = (home: typeof largest) => {
-    const stand = { vessel: home, burner, kitchen: house.kitchen };
-    const { pot } = simulate(written.data, { scale: 1, dose: 0, liquid: 0, rounded: false }, stand);
+    const setup = { vessel: home, burner, kitchen: house.kitchen };
+    const { pot } = simulate(written.data, { scale: 1, dose: 0, liquid: 0, rounded: false }, setup);
     return observe(pot, house.kitchen);
   };
   const first = cookIn(largest);

@@ -6,7 +6,7 @@ import type { Observation } from '../../pot/observe';
 export type Slopes = readonly [readonly [number, number], readonly [number, number]];
 
 /** One try: the pot cooked with this dose and this much liquid, and by what shares it missed. */
-export type Try = {
+export type Attempt = {
   readonly dose: number;
   readonly liquid: number;
   readonly thickness: number;
@@ -21,7 +21,7 @@ export function missesOf(
   found: Pick<Observation, 'equivalents' | 'fatFraction' | 'volumeMl'>,
   { litres, target }: Aim,
   counts: { readonly thickness: boolean; readonly volume: boolean },
-): Pick<Try, 'thickness' | 'volume'> {
+): Pick<Attempt, 'thickness' | 'volume'> {
   const wanted = equivalentsFor(target, found.fatFraction);
   return {
     thickness: counts.thickness ? (found.equivalents - wanted) / Math.max(LEAST_WANTED, wanted) : 0,
@@ -60,16 +60,16 @@ const NUDGE = 0.05;
 export function balance(
   start: { readonly dose: number; readonly liquid: number },
   { dose: byDose, liquid: byLiquid }: Unknowns,
-  attempt: (dose: number, liquid: number) => Try,
+  attempt: (dose: number, liquid: number) => Attempt,
   { known, close = CLOSE }: { readonly known?: Slopes | undefined; readonly close?: number } = {},
-): { readonly found: Try; readonly slopes: Slopes } {
+): { readonly found: Attempt; readonly slopes: Slopes } {
   const doseUnit = byDose?.unit ?? 1;
   const liquidUnit = byLiquid?.unit ?? 1;
   const mostDose = byDose?.most ?? start.dose;
   const mostLiquid = byLiquid?.most ?? start.liquid;
   const within = (x: number, most: number): number => Math.min(most, Math.max(0, x));
 
-  const measureSlopes = (at: Try): Slopes => {
+  const measureSlopes = (at: Attempt): Slopes => {
     const nudge = at.dose > 0.9 * mostDose ? -NUDGE : NUDGE;
     const more = byDose ? attempt(at.dose + nudge * doseUnit, at.liquid) : null;
     const wetter = byLiquid ? attempt(at.dose, at.liquid + NUDGE * liquidUnit) : null;
@@ -82,7 +82,7 @@ export function balance(
     ];
   };
 
-  const there = (t: Try): boolean => Math.abs(t.thickness) < close && Math.abs(t.volume) < close;
+  const there = (t: Attempt): boolean => Math.abs(t.thickness) < close && Math.abs(t.volume) < close;
   let now = attempt(start.dose, start.liquid);
   let slopes = known ?? (there(now) ? UNKNOWN : measureSlopes(now));
   for (let i = 0; i < MOST_TRIES; i++) {

@@ -18,7 +18,7 @@ import { roundToScale } from '../../units/round';
 type Given = Extract<Amount, { kind: 'fixed' | 'counted' }>;
 
 /** What the solver is trying: the dose (g of flour equivalent, or a share of the pot), the made-up liquid (g), and the scale. */
-export type Trial = {
+export type Dosing = {
   readonly scale: number;
   readonly dose: number;
   readonly liquid: number;
@@ -55,10 +55,10 @@ function asGiven(amount: Given, { ingredient: id }: RecipePortion, kitchen: Kitc
   return amount.n * one.g;
 }
 
-function gramsFor(amount: Amount, item: RecipePortion, trial: Trial, pot: Pot, kitchen: Kitchen): number {
+function gramsFor(amount: Amount, item: RecipePortion, dosing: Dosing, pot: Pot, kitchen: Kitchen): number {
   if (amount.kind === 'fixed' || amount.kind === 'counted') {
-    const off = trial.hand ? Math.exp(trial.hand * offBy(item)) : 1;
-    return asGiven(amount, item, kitchen) * trial.scale * off;
+    const off = dosing.hand ? Math.exp(dosing.hand * offBy(item)) : 1;
+    return asGiven(amount, item, kitchen) * dosing.scale * off;
   }
   if (amount.kind === 'height') {
     const heap = pot.pieces.reduce((sum, p) => sum + heapMl(p.ingredient, p.g), 0);
@@ -71,25 +71,25 @@ function gramsFor(amount: Amount, item: RecipePortion, trial: Trial, pot: Pot, k
     const strength = strengthOf(item.ingredient);
     if (!strength)
       throw new RangeError(`${item.ingredient} is not a thickener, so it cannot be “to thickness”`);
-    return (trial.dose * amount.share) / strength;
+    return (dosing.dose * amount.share) / strength;
   }
-  if (amount.goal === 'volume') return trial.liquid;
+  if (amount.goal === 'volume') return dosing.liquid;
   return saltStillToAdd(pot, kitchen);
 }
 
 /** A recipe's step with every amount in grams, for the pot as it stands when the step begins. */
-export function resolve(step: RecipeStep, trial: Trial, pot: Pot, kitchen: Kitchen): Step {
-  const tidy = (g: number): number => (trial.rounded ? roundToScale(g) : g);
+export function resolve(step: RecipeStep, dosing: Dosing, pot: Pot, kitchen: Kitchen): Step {
+  const tidy = (g: number): number => (dosing.rounded ? roundToScale(g) : g);
   const portion = (item: RecipePortion): Portion => ({
     ...item,
-    amount: tidy(gramsFor(item.amount, item, trial, pot, kitchen)),
+    amount: tidy(gramsFor(item.amount, item, dosing, pot, kitchen)),
   });
   const share = (f: Fraction): number =>
     Math.min(
       1,
       Math.max(
         0,
-        typeof f === 'number' ? f : trial.rounded ? Math.round(trial.dose * 100) / 100 : trial.dose,
+        typeof f === 'number' ? f : dosing.rounded ? Math.round(dosing.dose * 100) / 100 : dosing.dose,
       ),
     );
 

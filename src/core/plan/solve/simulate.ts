@@ -7,23 +7,23 @@ import { withPortions } from '../../pot/portions';
 import { emptyPot, type Pot } from '../../pot/pot';
 import type { Step } from '../../pot/step';
 import type { Recipe } from '../../recipe/recipe';
-import { resolve, type Trial } from './resolve';
+import { type Dosing, resolve } from './resolve';
 
 /** One step as it would go: what is done, the pot before it, and where it leads. */
-export type Ran = Advanced & { readonly step: Step; readonly before: Pot };
+export type StepRun = Advanced & { readonly step: Step; readonly before: Pot };
 
-export type Stand = { readonly vessel: Vessel; readonly burner: Burner; readonly kitchen: Kitchen };
+export type Setup = { readonly vessel: Vessel; readonly burner: Burner; readonly kitchen: Kitchen };
 
-export type Run = { readonly ran: readonly Ran[]; readonly pot: Pot };
+export type Run = { readonly ran: readonly StepRun[]; readonly pot: Pot };
 
 /** Steps cooked in thought, one after another; `inGrams` says each for the pot as it stands when it begins. */
 function cookThrough<S>(
   steps: readonly S[],
   inGrams: (step: S, pot: Pot) => Step,
-  { vessel, burner, kitchen }: Stand,
+  { vessel, burner, kitchen }: Setup,
 ): Run {
   let pot = emptyPot(vessel, burner, kitchen.airCelsius);
-  const ran = steps.map((s): Ran => {
+  const ran = steps.map((s): StepRun => {
     const before = pot;
     const step = inGrams(s, before);
     const advanced = advance(before, step, kitchen);
@@ -34,12 +34,12 @@ function cookThrough<S>(
 }
 
 /** The recipe cooked in thought, step by step. */
-export const simulate = (recipe: Recipe, trial: Trial, stand: Stand): Run =>
-  cookThrough(recipe.steps, (step, pot) => resolve(step, trial, pot, stand.kitchen), stand);
+export const simulate = (recipe: Recipe, dosing: Dosing, setup: Setup): Run =>
+  cookThrough(recipe.steps, (step, pot) => resolve(step, dosing, pot, setup.kitchen), setup);
 
 /** The same steps with the same grams in any pot. */
-export const repeat = (steps: readonly Step[], stand: Stand): Run =>
-  cookThrough(steps, (step) => step, stand);
+export const repeat = (steps: readonly Step[], setup: Setup): Run =>
+  cookThrough(steps, (step) => step, setup);
 
 /** `step` with every amount multiplied, as a cook does who only multiplies the recipe. */
 export const multiplied = (step: Step, by: number): Step =>

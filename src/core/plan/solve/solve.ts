@@ -3,14 +3,14 @@ import { type Observation, observe } from '../../pot/observe';
 import { portionsIn } from '../../pot/portions';
 import type { Goal } from '../../recipe/amount';
 import type { Recipe, RecipePortion } from '../../recipe/recipe';
-import { balance, CLOSE, missesOf, type Slopes, type Try } from './balance';
-import type { Trial } from './resolve';
-import { type Run, type Stand, simulate } from './simulate';
+import { type Attempt, balance, CLOSE, missesOf, type Slopes } from './balance';
+import type { Dosing } from './resolve';
+import { type Run, type Setup, simulate } from './simulate';
 
 export type Solved = {
   readonly run: Run;
   readonly found: Observation;
-  readonly trial: Trial;
+  readonly dosing: Dosing;
   /** Kept so that the next, nearby solution need not measure them again. */
   readonly slopes: Slopes;
   /** What could not be met: the dose or the liquid ran into its limit. */
@@ -52,8 +52,8 @@ function goalsOf(recipe: Recipe): Goals {
 export function solve(
   recipe: Recipe,
   aim: Aim,
-  stand: Stand,
-  from?: Pick<Solved, 'trial' | 'slopes'>,
+  setup: Setup,
+  from?: Pick<Solved, 'dosing' | 'slopes'>,
 ): Solved {
   const goals = goalsOf(recipe);
   const scale = aim.litres / recipe.yieldLitres;
@@ -62,9 +62,9 @@ export function solve(
   const mostDose = goals.thickness === 'share' ? 1 : aim.litres * 400;
   let runs = 0;
 
-  const attempt = (dose: number, liquid: number): Try => {
-    const { pot } = simulate(recipe, { scale, dose, liquid, rounded: false }, stand);
-    const found = observe(pot, stand.kitchen);
+  const attempt = (dose: number, liquid: number): Attempt => {
+    const { pot } = simulate(recipe, { scale, dose, liquid, rounded: false }, setup);
+    const found = observe(pot, setup.kitchen);
     runs++;
     const counts = { thickness: goals.thickness !== 'none', volume: goals.volume };
     return { dose, liquid, ...missesOf(found, aim, counts) };
@@ -72,8 +72,8 @@ export function solve(
 
   const { found: now, slopes } = balance(
     {
-      dose: goals.thickness === 'none' ? 0 : (from?.trial.dose ?? doseUnit * 0.5),
-      liquid: goals.volume ? (from?.trial.liquid ?? liquidUnit * 0.7) : 0,
+      dose: goals.thickness === 'none' ? 0 : (from?.dosing.dose ?? doseUnit * 0.5),
+      liquid: goals.volume ? (from?.dosing.liquid ?? liquidUnit * 0.7) : 0,
     },
     {
       dose: goals.thickness === 'none' ? null : { unit: doseUnit, most: mostDose },
@@ -87,7 +87,7 @@ export function solve(
   if (now.thickness > 3 * CLOSE) missed.push('too thick without');
   if (now.thickness < -3 * CLOSE) missed.push('too thin with all');
   if (now.volume > 3 * CLOSE) missed.push('no room for liquid');
-  const trial: Trial = { scale, dose: now.dose, liquid: now.liquid, rounded: true };
-  const run = simulate(recipe, trial, stand);
-  return { run, found: observe(run.pot, stand.kitchen), trial, slopes, missed, runs: runs + 1 };
+  const dosing: Dosing = { scale, dose: now.dose, liquid: now.liquid, rounded: true };
+  const run = simulate(recipe, dosing, setup);
+  return { run, found: observe(run.pot, setup.kitchen), dosing, slopes, missed, runs: runs + 1 };
 }

@@ -3,7 +3,7 @@ import { volumeMl } from '../../pot/contents';
 import { emptyPot } from '../../pot/pot';
 import type { Step } from '../../pot/step';
 import { within } from '../../units/range';
-import type { Stand } from '../solve/simulate';
+import type { Setup } from '../solve/simulate';
 
 export type StockPlan = {
   /** g of water to cover with. */
@@ -22,7 +22,7 @@ export type StockWish = {
 };
 
 /** Water, time and peak of a stock that strains to `yieldMl`: cooked in thought, the water corrected until it does. */
-export function stockFor(wish: StockWish, { vessel, burner, kitchen }: Stand): StockPlan {
+export function stockFor(wish: StockWish, { vessel, burner, kitchen }: Setup): StockPlan {
   within('yield', wish.yieldMl, 100, 500_000, 'mL');
   within('minutes', wish.minutes, 1, 600, 'min');
   const make = (water: number) => {

@@ -3,30 +3,28 @@ import { heatHeldBy, mixtureConductivity } from '../../food/thermal';
 import { type Cooling, coolingTemperature, coolingTime } from '../../heat/cooling';
 import { centreTemperature, startLag } from '../../heat/softening';
 import { heatCapacity, metalCapacity, putAllIn, volumeMl } from '../contents';
-import { type Cooked, cook, DONE_CELSIUS, heatTo } from '../cook';
+import { type CookOutcome, cook, DONE_CELSIUS, heatTo } from '../cook';
 import type { Kitchen } from '../kitchen';
 import { OFF_THE_HEAT, type Pot, potCelsius } from '../pot';
-import type { Step } from '../step';
+import type { StepOf } from '../step';
 import { standing } from './fire/standing';
 
-type Of<K extends Step['kind']> = Extract<Step, { kind: K }>;
-
 /** Off the heat. */
-export const rest = (pot: Pot, step: Of<'rest'>, kitchen: Kitchen, until: number): Cooked =>
+export const rest = (pot: Pot, step: StepOf<'rest'>, kitchen: Kitchen, until: number): CookOutcome =>
   cook(pot, { flame: 0, lid: step.lid }, kitchen, { forSeconds: step.minutes * 60, until });
 
 /** Kept hot for service. */
-export const hold = (pot: Pot, step: Of<'hold'>, kitchen: Kitchen, until: number): Cooked =>
+export const hold = (pot: Pot, step: StepOf<'hold'>, kitchen: Kitchen, until: number): CookOutcome =>
   cook(pot, { flame: 1, lid: step.lid, hold: step.at }, kitchen, { forSeconds: step.minutes * 60, until });
 
-export const reheat = (pot: Pot, step: Of<'reheat'>, kitchen: Kitchen, until: number): Cooked =>
+export const reheat = (pot: Pot, step: StepOf<'reheat'>, kitchen: Kitchen, until: number): CookOutcome =>
   heatTo(pot, step.to, step, kitchen, until);
 
 /** Seconds to put late proteins in. Common practice, no source. */
 const PUT_IN_SECONDS = 30;
 
 /** Late proteins: in cold, back to `at` °C, until the centre of the slowest is done. */
-export function poach(pot: Pot, step: Of<'poach'>, kitchen: Kitchen, until: number): Cooked {
+export function poach(pot: Pot, step: StepOf<'poach'>, kitchen: Kitchen, until: number): CookOutcome {
   // Also those put in before, when the step was looked at part way and goes on.
   const late = (p: Pot) =>
     p.pieces.filter((piece) => step.items.some((i) => i.ingredient === piece.ingredient));
@@ -51,7 +49,7 @@ export function poach(pot: Pot, step: Of<'poach'>, kitchen: Kitchen, until: numb
 }
 
 /** The soup as a body that cools: what cooling needs to know of it. */
-export function coolingOf(pot: Pot, step: Pick<Of<'chill'>, 'method' | 'depthMm'>): Cooling {
+export function coolingOf(pot: Pot, step: Pick<StepOf<'chill'>, 'method' | 'depthMm'>): Cooling {
   const ml = volumeMl(pot);
   const metal = metalCapacity(pot);
   const known = totalOf(pot.liquid) > 0;
@@ -63,14 +61,14 @@ export function coolingOf(pot: Pot, step: Pick<Of<'chill'>, 'method' | 'depthMm'
 }
 
 /** Put by: as cold as where it is kept, and no time of the plan's. What freezes stands as slush here. */
-export function keep(pot: Pot, step: Of<'keep'>): Pot {
+export function keep(pot: Pot, step: StepOf<'keep'>): Pot {
   const celsius = potCelsius(step.at);
   const pieces = pot.pieces.map((p) => ({ ...p, lag: startLag(p.cut, celsius, celsius) }));
   return { ...pot, celsius, pieces, lid: 'on', fire: OFF_THE_HEAT };
 }
 
 /** Cooled to `to` °C in pans; where the method never gets there the pot stays as it is and the step stalls. */
-export function chill(pot: Pot, step: Of<'chill'>, until: number): Cooked {
+export function chill(pot: Pot, step: StepOf<'chill'>, until: number): CookOutcome {
   const cooling = coolingOf(pot, step);
   const whole = coolingTime(cooling, pot.celsius, step.to);
   if (!Number.isFinite(whole)) return { pot, trace: [], stalled: true, cut: false };

@@ -3,7 +3,7 @@ import { plus, times } from '../../food/composition';
 import { BLENDER_LOSS, type Thickener } from '../../thicken/granules';
 import { CUTS, OPENS, type PureeTool, pulpOf } from '../../thicken/puree';
 import { volumeMl } from '../contents';
-import { type Cooked, LONGEST, tenderness } from '../cook';
+import { type CookOutcome, LONGEST, tenderness } from '../cook';
 import type { Kitchen } from '../kitchen';
 import type { Piece, Pot } from '../pot';
 import type { Step } from '../step';
@@ -47,7 +47,7 @@ export const minutesOfPuree = ({ minutes, tool, fraction }: Puree, volumeMl: num
   minutes ?? Math.min(LONGEST / 60, (SECONDS_PER_LITRE[tool] * volumeMl * fraction) / 60_000);
 
 /** Blends it, all at the end of the minutes it takes, in which the pot cooks on. */
-export function blend(pot: Pot, step: Puree, kitchen: Kitchen, until: number): Cooked {
+export function blend(pot: Pot, step: Puree, kitchen: Kitchen, until: number): CookOutcome {
   const minutes = minutesOfPuree(step, volumeMl(pot));
   const away = AWAY[step.tool];
   const stood = standing(pot, minutes * 60, step.offHeat || away, kitchen, until);

@@ -1,6 +1,6 @@
 import { depthOf, volumeAt } from '../../heat/vessel';
 import { volumeMl } from '../contents';
-import { type Cooked, cook } from '../cook';
+import { type CookOutcome, cook } from '../cook';
 import type { Kitchen } from '../kitchen';
 import type { Pot } from '../pot';
 import type { Step } from '../step';
@@ -8,7 +8,7 @@ import type { Step } from '../step';
 type Reduce = Extract<Step, { kind: 'reduce' }>;
 
 /** Boiled down with the lid off: to a share of the volume, by a drop of the level, or for minutes at the flame. */
-export function reduce(pot: Pot, step: Reduce, kitchen: Kitchen, until: number): Cooked {
+export function reduce(pot: Pot, step: Reduce, kitchen: Kitchen, until: number): CookOutcome {
   const fire = { flame: step.flame, lid: 'off' as const };
   if ('minutes' in step.to) return cook(pot, fire, kitchen, { forSeconds: step.to.minutes * 60, until });
   const start = volumeMl(pot);

@@ -1,5 +1,5 @@
 import { plus, times, totalOf } from '../../food/composition';
-import { type Cooked, LONGEST } from '../cook';
+import { type CookOutcome, LONGEST } from '../cook';
 import type { Kitchen } from '../kitchen';
 import type { Pot } from '../pot';
 import type { Step } from '../step';
@@ -16,7 +16,7 @@ export const minutesOfStrain = (pot: Pot, step: Strain): number =>
   step.minutes ?? Math.min(LONGEST / 60, 1 + totalOf(pot.liquid) / 12_000);
 
 /** Poured through a sieve beside the flame, all at the end of the minutes it takes, and put back. */
-export function pourThrough(pot: Pot, step: Strain, kitchen: Kitchen, until: number): Cooked {
+export function pourThrough(pot: Pot, step: Strain, kitchen: Kitchen, until: number): CookOutcome {
   const stood = standing(pot, minutesOfStrain(pot, step) * 60, true, kitchen, until);
   const back = { ...stood.pot, fire: pot.fire };
   return { ...stood, pot: stood.cut ? back : strain(back, step) };

@@ -4,7 +4,7 @@ import { times } from '../../food/composition';
 import { heatHeldBy } from '../../food/thermal';
 import { yolkLimit } from '../../thicken/granules';
 import { arrivesAt, heatCapacity, metalCapacity, putAllIn, volumeMl } from '../contents';
-import { type Cooked, cook, heatTo } from '../cook';
+import { type CookOutcome, cook, heatTo } from '../cook';
 import type { Kitchen } from '../kitchen';
 import { observe } from '../observe';
 import { emptyPot, type Pot } from '../pot';
@@ -71,7 +71,7 @@ function coldOf(step: Temper, kitchen: Kitchen): number {
 }
 
 /** Ladles of the pot warm the liaison or dairy; it joins, by the heat balance of the whole; then gently to `to`. */
-export function temper(pot: Pot, step: Temper, kitchen: Kitchen, until: number): Cooked {
+export function temper(pot: Pot, step: Temper, kitchen: Kitchen, until: number): CookOutcome {
   const joined = putAllIn(pot, step.items, kitchen);
   // Looked at part way it is all in.
   const fresh = step.items.some((i) => i.amount > 0);

@@ -1,7 +1,7 @@
 import { ingredient } from '../../food/catalogue';
 import { swellingAt } from '../../thicken/granules';
 import { putIn } from '../contents';
-import { type Cooked, cook, heatTo, simmersAt } from '../cook';
+import { type CookOutcome, cook, heatTo, simmersAt } from '../cook';
 import type { Kitchen } from '../kitchen';
 import type { Pot } from '../pot';
 import type { Step } from '../step';
@@ -20,7 +20,7 @@ export function thicken(
   step: Thicken,
   kitchen: Kitchen,
   until: number,
-): Cooked & { readonly left: Step } {
+): CookOutcome & { readonly left: Step } {
   const additions = step.additions ?? 1;
   const fire = {
     flame: 0.6,
@@ -30,7 +30,7 @@ export function thicken(
   const simmering = { ...fire, hold: simmersAt(kitchen) };
   const boiled = step.method === 'boiled cream';
   let now = pot;
-  const trace: Cooked['trace'][number][] = [];
+  const trace: CookOutcome['trace'][number][] = [];
   for (let n = 0; n < additions; n++) {
     if (step.carrier) {
       const celsius = step.carrier.celsius ?? (boiled ? 98 : undefined);

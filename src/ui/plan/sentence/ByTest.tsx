@@ -17,7 +17,7 @@ import { useShow } from '../../shared/useShow';
 /** Where a reading stands in the planned soup; why not, when it cannot be read. */
 function placed(test: FlowTest, reading: number, celsius: number, plan: Plan): Placed | string {
   try {
-    const found = placeAlone(test, [reading], celsius, plan.found.fatFraction, plan.stand.kitchen.bandLimits);
+    const found = placeAlone(test, [reading], celsius, plan.found.fatFraction, plan.setup.kitchen.bandLimits);
     return Number.isFinite(found.bowl) && found.bowl > 0 ? found : 'the test cannot give it';
   } catch (error) {
     if (error instanceof RangeError) return error.message;

@@ -5,7 +5,7 @@ import { BANDS, bandOf, middleOf, rangeOf } from '../../../core/flow/bands';
 import { FILL_LIMIT, rimVolume } from '../../../core/heat/vessel';
 import { GENTLY, type Gently } from '../../../core/order/gently';
 import type { Aim, TimedOrder } from '../../../core/order/order';
-import type { Stand } from '../../../core/plan/solve/simulate';
+import type { Setup } from '../../../core/plan/solve/simulate';
 import type { Recipe } from '../../../core/recipe/recipe';
 import { EQUAL_PARTS, EQUAL_PARTS_WORDS } from '../../../core/thicken/equalParts';
 import { ROUX_COLOURS, ROUX_STRENGTH } from '../../../core/thicken/granules';
@@ -33,14 +33,14 @@ type Props = {
   readonly written: Recipe;
   /** The order as it stands when a sheet opens: the sentence itself does not follow every move of the target. */
   readonly aim: RefObject<Aim>;
-  readonly stand: Stand;
+  readonly setup: Setup;
   readonly order: TimedOrder;
   readonly lightAt: string | null;
   readonly onChange: (change: Partial<TimedOrder>) => void;
 };
 
 /** The order as a sentence; every underlined part is a control. */
-function SentenceNow({ stores, recipe, written, aim, stand, order, lightAt, onChange }: Props) {
+function SentenceNow({ stores, recipe, written, aim, setup, order, lightAt, onChange }: Props) {
   const { house, recipes } = stores;
   const { bandLimits } = house.kitchen;
   const vessel = house.vessels.find((v) => v.id === order.vesselId);
@@ -115,7 +115,7 @@ function SentenceNow({ stores, recipe, written, aim, stand, order, lightAt, onCh
         }))}
       />
       , thickened with{' '}
-      <ThickenPart order={order} written={written} aim={aim} stand={stand} onChange={onChange} />
+      <ThickenPart order={order} written={written} aim={aim} setup={setup} onChange={onChange} />
       {roux && (
         <>
           ,{' '}

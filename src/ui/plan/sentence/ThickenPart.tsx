@@ -3,7 +3,7 @@
 import { type RefObject, useState } from 'react';
 import type { Aim, TimedOrder } from '../../../core/order/order';
 import { AS_WRITTEN, wayOf } from '../../../core/order/ways';
-import type { Stand } from '../../../core/plan/solve/simulate';
+import type { Setup } from '../../../core/plan/solve/simulate';
 import type { Recipe } from '../../../core/recipe/recipe';
 import { uncapital } from '../../../core/units/format';
 import { rouxOf } from '../../order/stores';
@@ -27,12 +27,12 @@ type Props = {
   readonly order: TimedOrder;
   readonly written: Recipe;
   readonly aim: RefObject<Aim>;
-  readonly stand: Stand;
+  readonly setup: Setup;
   readonly onChange: (change: Partial<TimedOrder>) => void;
 };
 
 /** What to thicken with: every way with its dose and why it fits or not, and how much of the work it does. */
-export function ThickenPart({ order, written, aim, stand, onChange }: Props) {
+export function ThickenPart({ order, written, aim, setup, onChange }: Props) {
   const [open, setOpen] = useState(false);
   const words = thickenWords(order, written);
   return (
@@ -45,7 +45,7 @@ export function ThickenPart({ order, written, aim, stand, onChange }: Props) {
       label={`Thickened with ${words}`}
       triggerClass={PART}
     >
-      <Thickeners order={order} written={written} aim={aim.current} stand={stand} onChange={onChange} />
+      <Thickeners order={order} written={written} aim={aim.current} setup={setup} onChange={onChange} />
     </Sheet>
   );
 }

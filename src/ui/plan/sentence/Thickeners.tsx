@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import { cannotBe, usualShare } from '../../../core/order/amended';
 import type { Aim, Amendment, TimedOrder } from '../../../core/order/order';
 import { AS_WRITTEN, WAYS } from '../../../core/order/ways';
-import type { Stand } from '../../../core/plan/solve/simulate';
+import type { Setup } from '../../../core/plan/solve/simulate';
 import type { Recipe } from '../../../core/recipe/recipe';
 import { capital } from '../../../core/units/format';
 import { SHARES } from '../../order/address';
@@ -18,16 +18,16 @@ type Props = {
   readonly order: TimedOrder;
   readonly written: Recipe;
   readonly aim: Aim;
-  readonly stand: Stand;
+  readonly setup: Setup;
   readonly onChange: (change: Partial<TimedOrder>) => void;
 };
 
 /** Every way of thickening this pot, worked out in a worker one after another. */
-export function Thickeners({ order, written, aim, stand, onChange }: Props) {
+export function Thickeners({ order, written, aim, setup, onChange }: Props) {
   const [share, setShare] = useState(order.share ?? usualShare(written));
   const { way: _chosen, ...rest } = amendmentOf(order);
   const asked: Aim & Amendment = { ...rest, ...aim, share };
-  const key = JSON.stringify([written.id, asked, stand.vessel.id, stand.burner.id]);
+  const key = JSON.stringify([written.id, asked, setup.vessel.id, setup.burner.id]);
   // Asked anew only when what it hangs on says something else, not when it is another object.
   const question = useMemo(
     () => ({
@@ -35,9 +35,9 @@ export function Thickeners({ order, written, aim, stand, onChange }: Props) {
       key,
       recipe: written,
       order: JSON.parse(key)[1] as Aim & Amendment,
-      stand,
+      setup,
     }),
-    [key, written, stand],
+    [key, written, setup],
   );
   const all = useCompared(question);
   const chosen = order.way ?? AS_WRITTEN.id;

@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { type DragEvent, Suspense, useState } from 'react';
-import type { Draft } from '../../../core/formats/draft/draft';
+import type { RecipeDraft } from '../../../core/formats/draft/draft';
 import type { RecipeText } from '../../../core/recipe/recipe';
 import { FileButton } from '../../shared/form/FileButton';
 import { lazily } from '../../shared/lazily';
@@ -16,7 +16,7 @@ const Review = lazily(async () => (await import('./Review')).Review);
 
 type Opened =
   | { readonly kind: 'recipe'; readonly body: RecipeText }
-  | { readonly kind: 'draft'; readonly draft: Draft }
+  | { readonly kind: 'draft'; readonly draft: RecipeDraft }
   | { readonly kind: 'kitchen' | 'archive' };
 
 /** Largest file read, bytes; the server says the same. */
@@ -29,7 +29,7 @@ export function ImportView() {
   const [busy, setBusy] = useState(false);
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [name, setName] = useState('');
-  const [draft, setDraft] = useState<Draft | null>(null);
+  const [draft, setDraft] = useState<RecipeDraft | null>(null);
 
   const open = async (text: string, from: string) => {
     setBusy(true);

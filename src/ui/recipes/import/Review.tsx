@@ -6,7 +6,7 @@ import { CircleAlert, CircleCheck } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { ingredient, isIngredient } from '../../../core/food/catalogue';
-import { type Draft, whenFor } from '../../../core/formats/draft/draft';
+import { type RecipeDraft, whenFor } from '../../../core/formats/draft/draft';
 import { WHENS, type When } from '../../../core/formats/draft/draftSteps';
 import type { RecipeText } from '../../../core/recipe/recipe';
 import { parseQuantity, QuantityError } from '../../../core/units/typed/parse';
@@ -47,7 +47,7 @@ const ingredientProblem = (l: Line): string | undefined =>
   l.when !== 'left out' && !isIngredient(l.ingredient) ? 'pick one, or leave the line out' : undefined;
 
 /** Someone else's recipe, line by line: what was read, what is in doubt, and when each thing goes in. */
-export function Review({ draft, onBack }: { draft: Draft; onBack: () => void }) {
+export function Review({ draft, onBack }: { draft: RecipeDraft; onBack: () => void }) {
   const router = useRouter();
   const [name, setName] = useState(draft.name);
   const [open, setOpen] = useState({ dose: true, liquid: true });

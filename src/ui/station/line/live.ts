@@ -47,12 +47,12 @@ const tell = (news: News) => {
 };
 
 /** What pages of one browser say to each other: news from the one that leads, and a newcomer’s question. */
-type Said = { readonly news: News } | { readonly alive: true } | { readonly whatStands: true };
+type TabMessage = { readonly news: News } | { readonly alive: true } | { readonly whatStands: true };
 
 /** To all pages of this browser. */
 const tellAll = (news: News) => {
   tell(news);
-  channel?.postMessage({ news } satisfies Said);
+  channel?.postMessage({ news } satisfies TabMessage);
 };
 
 /** Tells the page that a request failed or came through, sooner than the stream notices. */
@@ -89,7 +89,7 @@ function open(): void {
       const got = Date.now();
       heardClock({ sent: got - 600, got, server: now });
     }
-    channel?.postMessage({ alive: true } satisfies Said);
+    channel?.postMessage({ alive: true } satisfies TabMessage);
     // The server is there; what is written elsewhere it may not hear of yet.
     tellAll({ kind: 'line', up: telling !== false });
   });
@@ -123,11 +123,11 @@ function begin(): void {
   heard = performance.now();
   channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('panache-live');
   if (channel)
-    channel.onmessage = ({ data }: MessageEvent<Said>) => {
+    channel.onmessage = ({ data }: MessageEvent<TabMessage>) => {
       if ('whatStands' in data) {
         if (!leads) return;
-        for (const news of standing.values()) channel?.postMessage({ news } satisfies Said);
-        channel?.postMessage({ news: { kind: 'line', up } } satisfies Said);
+        for (const news of standing.values()) channel?.postMessage({ news } satisfies TabMessage);
+        channel?.postMessage({ news: { kind: 'line', up } } satisfies TabMessage);
         return;
       }
       heard = performance.now();
@@ -145,7 +145,7 @@ function begin(): void {
     },
   );
   // Where another page leads, it says what stands; what was told before is read anew.
-  channel?.postMessage({ whatStands: true } satisfies Said);
+  channel?.postMessage({ whatStands: true } satisfies TabMessage);
   watch = setInterval(look, LOOK);
 }
 

@@ -1,4 +1,4 @@
-import { type Cooked, cook, sampleOf, simmersAt } from '../../cook';
+import { type CookOutcome, cook, sampleOf, simmersAt } from '../../cook';
 import type { Kitchen } from '../../kitchen';
 import { OFF_THE_HEAT, type Pot } from '../../pot';
 import { inThePan } from '../sweat';
@@ -22,7 +22,7 @@ export function standing(
   offHeat: boolean | undefined,
   kitchen: Kitchen,
   until: number,
-): Cooked {
+): CookOutcome {
   const fire = offHeat ? OFF_THE_HEAT : pot.fire;
   if (isPan(pot)) {
     const end = pot.seconds + seconds;

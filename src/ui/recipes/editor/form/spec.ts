@@ -10,7 +10,7 @@ export type StepKind = RecipeText['steps'][number]['kind'];
 type Option = { readonly value: string; readonly words: string };
 
 /** One thing a step's short form asks. */
-export type Ask =
+export type FieldSpec =
   | {
       readonly as: 'number';
       readonly key: string;
@@ -39,16 +39,16 @@ export type Ask =
 
 const plain = (values: readonly string[]): readonly Option[] => values.map((v) => ({ value: v, words: v }));
 
-const minutes: Ask = { as: 'number', key: 'minutes', words: 'Minutes', unit: 'min' };
-const lid: Ask = { as: 'choice', key: 'lid', words: 'Lid', options: plain(['on', 'ajar', 'off']) };
-const lidIfAny: Ask = { ...lid, optional: true };
-const flame: Ask = { as: 'number', key: 'flame', words: 'Flame, 0.05 to 1', unit: '' };
-const minutesIfAny: Ask = { ...minutes, words: 'Takes', optional: true, empty: 'as it takes' };
-const offHeat: Ask = { as: 'tick', key: 'offHeat', words: 'Off the heat' };
-const pieces: Ask = { as: 'pieces', key: 'of', words: 'Only these (none ticked: everything)' };
+const minutes: FieldSpec = { as: 'number', key: 'minutes', words: 'Minutes', unit: 'min' };
+const lid: FieldSpec = { as: 'choice', key: 'lid', words: 'Lid', options: plain(['on', 'ajar', 'off']) };
+const lidIfAny: FieldSpec = { ...lid, optional: true };
+const flame: FieldSpec = { as: 'number', key: 'flame', words: 'Flame, 0.05 to 1', unit: '' };
+const minutesIfAny: FieldSpec = { ...minutes, words: 'Takes', optional: true, empty: 'as it takes' };
+const offHeat: FieldSpec = { as: 'tick', key: 'offHeat', words: 'Off the heat' };
+const pieces: FieldSpec = { as: 'pieces', key: 'of', words: 'Only these (none ticked: everything)' };
 
 /** The short form of each kind of step: what it asks besides its ingredients. */
-export const ASKS: { readonly [K in StepKind]: readonly Ask[] } = {
+export const ASKS: { readonly [K in StepKind]: readonly FieldSpec[] } = {
   sweat: [
     minutes,
     { as: 'choice', key: 'to', words: 'Until', options: plain(['translucent', 'gold']) },
