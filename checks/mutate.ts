@@ -30,6 +30,8 @@ const TESTS = [
 
 type Mutant = { readonly file: string; readonly at: number; readonly was: string; readonly is: string };
 
+const JEST = resolve('node_modules/jest/bin/jest.js');
+
 const HOUR = 3_600_000;
 
 /** So many times as long as without a mistake, and a minute more: what takes longer has no end. */
@@ -76,7 +78,11 @@ const filesIn = (folder: string): readonly string[] =>
 
 const fails = (home: string, tests: readonly string[], within: number): Promise<boolean> =>
   new Promise((done) => {
-    const child = spawn('npx', ['jest', '--bail', '--runInBand', ...tests], { cwd: home, stdio: 'ignore' });
+    // Jest itself, not a wrapper of it: what is killed is what does not end.
+    const child = spawn(process.execPath, [JEST, '--bail', '--runInBand', ...tests], {
+      cwd: home,
+      stdio: 'ignore',
+    });
     // What never ends is noticed too.
     const timer = setTimeout(() => child.kill('SIGKILL'), within);
     child.on('exit', (code) => {

@@ -1,8 +1,9 @@
 import { parseArgs } from 'node:util';
-import { BANDS, type Band, DEFAULT_LIMITS, LADDER_RANGE, middleOf } from '../core/flow/bands';
+import { BANDS, type Band, DEFAULT_LIMITS, middleOf } from '../core/flow/bands';
 import type { Burner } from '../core/heat/burner';
 import { type BurnerKind, EFFICIENCY } from '../core/heat/burner';
 import type { Vessel } from '../core/heat/vessel';
+import { ORDER_BOUNDS } from '../core/order/bounds';
 import { WAYS, type Way } from '../core/order/ways';
 import type { Setup } from '../core/plan/solve/simulate';
 import { type Kitchen, STANDARD_KITCHEN } from '../core/pot/kitchen';
@@ -148,7 +149,7 @@ export function readOptions(
   const portionMl = numberOf('portion-ml', v['portion-ml'], 20, 2000);
   if ((portions === undefined) !== (portionMl === undefined))
     throw new BadOption('--portions and --portion-ml go together');
-  const asked = numberOf('litres', v.litres, 0.2, 500);
+  const asked = numberOf('litres', v.litres, ...ORDER_BOUNDS.litres);
   if (asked !== undefined && portions !== undefined)
     throw new BadOption('use --litres or --portions, not both');
   const litres = portions !== undefined && portionMl !== undefined ? (portions * portionMl) / 1000 : asked;
@@ -161,10 +162,9 @@ export function readOptions(
     const band = isBand(target);
     if (band) return middleOf(band, DEFAULT_LIMITS);
     const n = parseNumber(target.replace(/ ?mPa.?s$/i, ''));
-    if (n >= LADDER_RANGE[0] && n <= LADDER_RANGE[1]) return n;
-    throw new BadOption(
-      `--target is “${target}”: use ${BANDS.join(', ')}, or ${LADDER_RANGE[0]} to ${LADDER_RANGE[1]} mPa·s`,
-    );
+    const [least, most] = ORDER_BOUNDS.target;
+    if (n >= least && n <= most) return n;
+    throw new BadOption(`--target is “${target}”: use ${BANDS.join(', ')}, or ${least} to ${most} mPa·s`);
   };
   return {
     file,

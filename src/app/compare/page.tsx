@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { CompareView } from '../../ui/compare/CompareView';
-import { EmptyHouse } from '../../ui/frame/EmptyHouse';
+import { EmptyHouse } from '../../ui/shared/EmptyHouse';
 import { orderedIn, type Query } from '../plan/ordered';
 
 export const metadata: Metadata = { title: 'Compare' };

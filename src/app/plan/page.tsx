@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
-import { EmptyHouse } from '../../ui/frame/EmptyHouse';
 import { PlanView } from '../../ui/plan/PlanView';
+import { EmptyHouse } from '../../ui/shared/EmptyHouse';
 import { orderedIn, type Query } from './ordered';
 
 export const metadata: Metadata = { title: 'Plan' };

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { ISO_ORIFICES } from '../flow/readings/cups';
 import { isIngredient } from '../food/catalogue';
 import { Step } from '../pot/step';
 import { ROUX_COLOURS } from '../thicken/granules';
@@ -35,7 +36,7 @@ const seconds = numberFrom('seconds', 1, 86_400, 's');
 export const FlowTestSchema = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('cup'),
-    orifice: z.union([z.literal(3), z.literal(4), z.literal(5), z.literal(6)]),
+    orifice: z.literal(ISO_ORIFICES),
   }),
   z.object({
     kind: z.literal('funnel'),

@@ -1,14 +1,13 @@
 'use client';
 
-import { clsx } from 'clsx';
 import { Timer } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Batch } from '../../core/batch/record';
 import type { Placed } from '../../core/flow/readings/reading';
-import { placeAlone, USUAL_FAT } from '../../core/flow/readings/repeated';
+import { placeAlone } from '../../core/flow/readings/repeated';
 import { syringeLevel } from '../../core/flow/readings/syringe';
-import { BOWL_CELSIUS, equivalentsFor } from '../../core/flow/viscosity';
+import { BOWL_CELSIUS } from '../../core/flow/viscosity';
 import type { House } from '../../core/house/house';
 import { median } from '../../core/maths/median';
 import { spaced } from '../../core/units/format';
@@ -20,16 +19,13 @@ import { type FlowTestMethod, kindsFor, LINE_SPREAD, wouldRead } from '../shared
 import { Field } from '../shared/form/Field';
 import { BUTTON, PRIMARY } from '../shared/styles';
 import { useShow } from '../shared/useShow';
-import { standingOf, useDevices } from '../station/devices';
 import { ask, problemWords } from '../station/line/api';
 import { kitchenNow } from '../station/line/clock';
-import { useBatch } from '../station/useBatch';
-import { useFollow } from '../station/useFollow';
-import { useNow } from '../station/useNow';
-import { Drawing } from './Drawing';
 import { Kinds } from './Kinds';
 import { Outcome, Readings } from './Outcome';
 import { useStopwatch } from './useStopwatch';
+import { type TestedPot, useTestedPot } from './useTestedPot';
+import { HowTo, Watch } from './Watch';
 
 type Props = {
   readonly house: House;
@@ -44,54 +40,12 @@ export function CheckView(props: Props) {
   return props.batch ? <OfPot {...props} batch={props.batch} /> : <Check {...props} of={null} />;
 }
 
-type Of = {
-  readonly name: string;
-  readonly target: number;
-  readonly fat: number;
-  readonly equivalents: number;
-  /** °C the probe shows, or the model's. */
-  readonly celsius: number;
-  readonly probe: string | null;
-  readonly flowTimer: {
-    readonly id: string;
-    readonly name: string;
-    readonly at: number | null;
-    readonly value: number | null;
-  } | null;
-  readonly write: (test: Parameters<ReturnType<typeof useBatch>['write']>[0]) => void;
-};
-
 function OfPot(props: Props & { batch: Batch }) {
-  const { batch, write } = useBatch(props.batch);
-  const now = useNow();
-  const { going } = useFollow(batch, now);
-  const devices = useDevices();
-  const paired = going?.followed.state.paired;
-  const probe = paired?.thermometer && {
-    name: paired.thermometer.name,
-    ...standingOf(
-      devices.all.find((d) => d.id === paired.thermometer?.device),
-      now ?? 0,
-    ),
-  };
-  const timer =
-    devices.all.find((d) => d.kind === 'flow timer' && d.id === paired?.['flow timer']?.device && d.here) ??
-    null;
-  const target = batch.plan.cooked?.target ?? batch.plan.viscosity;
-  const of: Of = {
-    name: batch.plan.recipeName,
-    target,
-    fat: going?.seen.fatFraction ?? USUAL_FAT,
-    equivalents: equivalentsFor(target, going?.seen.fatFraction ?? USUAL_FAT),
-    celsius: probe?.value ?? going?.seen.celsius ?? BOWL_CELSIUS,
-    probe: probe && probe.value !== null ? probe.name : null,
-    flowTimer: timer && { id: timer.id, name: timer.name, at: timer.at, value: timer.value },
-    write,
-  };
-  return <Check {...props} of={now === null ? null : of} key={now === null ? 'waiting' : 'live'} />;
+  const of = useTestedPot(props.batch);
+  return <Check {...props} of={of} key={of === null ? 'waiting' : 'live'} />;
 }
 
-function Check({ house, batch, pots, of }: Props & { of: Of | null }) {
+function Check({ house, batch, pots, of }: Props & { of: TestedPot | null }) {
   const show = useShow();
   const router = useRouter();
   const kinds = kindsFor(house.funnels);
@@ -134,7 +88,6 @@ function Check({ house, batch, pots, of }: Props & { of: Of | null }) {
     if (took !== null && kind.waits === null) take(took);
   };
   const watch = useStopwatch(kind.waits, () => press());
-  const waiting = kind.waits !== null && watch.seconds !== null;
   // What the flow timer sends after it was armed is a reading like any other.
   const { flowTimer } = of ?? {};
   if (armed !== null && flowTimer?.at && flowTimer.at > armed && flowTimer.value !== null) {
@@ -198,47 +151,8 @@ function Check({ house, batch, pots, of }: Props & { of: Of | null }) {
         aria-label="Do it"
         className="flex min-w-0 shrink-0 flex-col bg-surface px-5 py-3 min-[1100px]:overflow-y-auto"
       >
-        <div className="grid grid-cols-[150px_1fr] items-center gap-4">
-          <div className="h-32">
-            <Drawing draws={kind.draws} />
-          </div>
-          <ol className="grid gap-1 text-[19px] leading-tight">
-            {kind.how.map((line, n) => (
-              <li key={line} className="grid grid-cols-[1.4rem_1fr]">
-                <b>{n + 1}</b>
-                {line}
-              </li>
-            ))}
-          </ol>
-        </div>
-        <button
-          type="button"
-          onClick={press}
-          className={clsx(
-            'mt-3 flex min-h-40 flex-1 flex-col items-center justify-center rounded-sm border-2 border-ink',
-            watch.seconds === null ? 'bg-butter text-on-butter' : 'bg-ink text-surface',
-          )}
-        >
-          <span role="timer" className="figures font-bold text-[clamp(64px,9vw,112px)] leading-none">
-            {watch.seconds === null
-              ? '0.0'
-              : waiting
-                ? Math.max(0, (kind.waits ?? 0) - watch.seconds).toFixed(1)
-                : watch.seconds.toFixed(1)}
-          </span>
-          <span className="font-bold text-[24px]">
-            {watch.seconds === null
-              ? kind.waits === null
-                ? 'Start'
-                : `Start the ${kind.waits} s`
-              : waiting
-                ? watch.seconds >= (kind.waits ?? 0)
-                  ? 'Now: read it. Tap to end'
-                  : 'Wait'
-                : 'Stop'}
-          </span>
-          <span className="text-[16px]">tap anywhere here, or the space bar</span>
-        </button>
+        <HowTo kind={kind} />
+        <Watch kind={kind} seconds={watch.seconds} onPress={press} />
         <form
           noValidate
           className="mt-3 grid grid-cols-[1fr_1fr_auto] items-end gap-2"

@@ -1,29 +1,24 @@
 'use client';
 
-import { clsx } from 'clsx';
-import { Droplets } from 'lucide-react';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { beginning, type Chosen } from '../../core/adjust/begin';
+import { disagrees, FRESH, saidOfThickness } from '../../core/adjust/disagrees';
 import { DOSED } from '../../core/adjust/faults';
 import { takenAsSalty } from '../../core/adjust/means/thinner';
 import { agesOf, contradictionIn, type Measured, measuredFrom } from '../../core/adjust/measured';
 import type { Cure, Option, Wishes } from '../../core/adjust/option';
 import { causesOf } from '../../core/adjust/why';
-import type { BatchEvent } from '../../core/batch/events';
 import type { Batch } from '../../core/batch/record';
 import { bandOf } from '../../core/flow/bands';
 import type { House } from '../../core/house/house';
-import { mPas } from '../../core/units/format';
 import { inDegrees } from '../../core/units/show';
 import { useKeptPage } from '../frame/useKeptPage';
 import { PotNow } from '../shared/draw/PotNow';
-import { type Mark, Scale } from '../shared/draw/Scale';
-import { measuredMark } from '../shared/marks';
+import { Scale } from '../shared/draw/Scale';
 import { Scroll } from '../shared/Scroll';
 import { Sheet } from '../shared/Sheet';
-import { BUTTON, PRIMARY } from '../shared/styles';
+import { BUTTON } from '../shared/styles';
 import { useShow } from '../shared/useShow';
 import { useBatch } from '../station/useBatch';
 import { useFollow } from '../station/useFollow';
@@ -31,9 +26,12 @@ import { useNow } from '../station/useNow';
 import { AsMeasured } from './AsMeasured';
 import { Clash } from './Clash';
 import { Corrected } from './Corrected';
-import { CureCard } from './CureCard';
+import { CureCard } from './cards/CureCard';
 import { Faults } from './Faults';
-import { OptionCard } from './OptionCard';
+import { MeasureFirst } from './MeasureFirst';
+import { lastAt, marksOf } from './marks';
+import { OptionCard } from './cards/OptionCard';
+import { PotPick } from './PotPick';
 import { useAdvice } from './useAdvice';
 import { Why } from './Why';
 import { Conditions, minutesLeft } from './wanted/Conditions';
@@ -45,9 +43,6 @@ type Props = {
   readonly batch: Batch;
   readonly pots: readonly { readonly id: string; readonly name: string }[];
 };
-
-/** A flow test older than this, ms, is asked for again. */
-const FRESH = 10 * 60_000;
 
 /** It is wrong, and service is near: what to add, how, and what it will do, before anything goes in. */
 export function FixView({ house, batch: initial, pots }: Props) {
@@ -87,11 +82,9 @@ export function FixView({ house, batch: initial, pots }: Props) {
     [measured, faults, saltyBefore],
   );
   const { told: advice, failed } = useAdvice(faults, clash ? null : taken, wishes, batch.plan.seconds);
-  const off = going ? Math.log(going.to.end.bowlViscosity / (followed?.cooked.target ?? 1)) : 0;
-  const thickness = faults.includes('too thin') ? -1 : faults.includes('too thick') ? 1 : 0;
-  // It is said to be thin, and the model holds it to be right: a test decides, not a dose of nothing.
-  const disagrees = thickness !== 0 && off * thickness < 0.08;
-  const options = disagrees && !faults.includes('too salty') ? [] : (advice?.options ?? []);
+  const lands = going?.to.end.bowlViscosity ?? 1;
+  const atOdds = disagrees(faults, lands, followed?.cooked.target ?? 1);
+  const options = atOdds && !faults.includes('too salty') ? [] : (advice?.options ?? []);
   const chosen = options.find((o) => o.id === chosenId) ?? options.find((o) => o.struck === null) ?? null;
   const limits = house.kitchen.bandLimits;
   const band = followed ? bandOf(followed.cooked.target, limits) : batch.plan.band;
@@ -109,30 +102,7 @@ export function FixView({ house, batch: initial, pots }: Props) {
 
   const ages = agesOf(followed);
   const stale = ages.flow === null || now - ages.flow > FRESH;
-  const measuredNow = measuredMark(followed.state.events, going.seen.fatFraction);
-  const marks: Mark[] = [
-    { id: 'target', words: 'target', at: followed.cooked.target, kind: 'target' },
-    ...(measuredNow ? [measuredNow] : []),
-    ...(chosen
-      ? [
-          {
-            id: 'lands',
-            words: `${chosen.title} lands at`,
-            at: chosen.viscosity,
-            range: chosen.bracket,
-            kind: 'end',
-          } as const,
-        ]
-      : [
-          {
-            id: 'end',
-            words: 'as it is',
-            at: going.to.end.bowlViscosity,
-            range: going.doubt?.bracket,
-            kind: 'end',
-          } as const,
-        ]),
-  ];
+  const marks = marksOf(followed, going, chosen);
   const begin = (chosen: Omit<Chosen, 'faults'>) => {
     for (const body of beginning(followed.state, { ...chosen, faults })) write(body);
     want({ faults: [] });
@@ -171,20 +141,7 @@ export function FixView({ house, batch: initial, pots }: Props) {
         label="What is wrong"
         className="shrink-0 border-ink bg-ground px-4 py-3 max-[1100px]:border-b-2 min-[1100px]:overflow-y-auto min-[1100px]:border-r-2"
       >
-        {pots.length > 1 && (
-          <select
-            aria-label="Pot"
-            value={batch.id}
-            onChange={(e) => router.push(`/fix?batch=${e.target.value}`)}
-            className="mb-2 h-12 w-full rounded-sm border-2 border-ink bg-surface px-2 font-bold"
-          >
-            {pots.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.name}
-              </option>
-            ))}
-          </select>
-        )}
+        <PotPick pots={pots} batchId={batch.id} />
         <Faults
           chosen={faults}
           onChange={(f) => {
@@ -209,28 +166,14 @@ export function FixView({ house, batch: initial, pots }: Props) {
           onToggle={toggle}
         />
         {clash && <Clash clash={clash} events={followed.state.events} write={write} batchId={batch.id} />}
-        {!clash && thickness !== 0 && (disagrees || stale) && (
-          <p
-            className={clsx(
-              'flex flex-wrap items-center gap-3 border-2 border-ink px-3 py-2',
-              disagrees && 'bg-butter text-on-butter',
-            )}
-          >
-            <span className="min-w-0 flex-1 basis-64">
-              {disagrees ? (
-                <>
-                  <b>Measure first.</b> {ages.flow === null ? 'By the model alone' : 'By the last test'} it
-                  lands at {mPas(going.to.end.bowlViscosity)}, {bandOf(going.to.end.bowlViscosity, limits)}: a
-                  flow test says by how much it is off.
-                </>
-              ) : (
-                'The last flow test is old or missing: a fresh one makes the dose surer.'
-              )}
-            </span>
-            <Link href={`/check?batch=${batch.id}`} className={disagrees ? BUTTON : PRIMARY}>
-              <Droplets size={20} aria-hidden /> Flow test
-            </Link>
-          </p>
+        {!clash && saidOfThickness(faults) !== 0 && (atOdds || stale) && (
+          <MeasureFirst
+            atOdds={atOdds}
+            tested={ages.flow !== null}
+            lands={lands}
+            limits={limits}
+            batchId={batch.id}
+          />
         )}
         {taken !== measured && (
           <p>
@@ -262,7 +205,7 @@ export function FixView({ house, batch: initial, pots }: Props) {
         </ul>
         {faults.length > 0 &&
           !clash &&
-          !disagrees &&
+          !atOdds &&
           advice &&
           advice.done === advice.of &&
           advice.options.length === 0 &&
@@ -300,6 +243,3 @@ export function FixView({ house, batch: initial, pots }: Props) {
     </div>
   );
 }
-
-const lastAt = (events: readonly BatchEvent[]): number =>
-  Math.max(0, ...events.slice(-1).map((e) => Date.parse(e.at)));

@@ -1,55 +1,33 @@
 'use client';
 
 import { clsx } from 'clsx';
-import { FileOutput, Scaling, TriangleAlert } from 'lucide-react';
-import { useRouter } from 'next/navigation';
-import { Suspense, useEffect, useMemo, useRef, useState } from 'react';
-import { v4 as uuid } from 'uuid';
+import { TriangleAlert } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
 import { multipliedWords } from '../../core/compare/multiplied';
 import { bandOf, chanceOfBand } from '../../core/flow/bands';
 import { bracketOf } from '../../core/maths/logNormal';
 import type { TimedOrder } from '../../core/order/order';
 import { nextTime, timeOfDay } from '../../core/units/clock';
-import { litres } from '../../core/units/format';
 import { degrees, inDegrees } from '../../core/units/show';
-import { fireWords } from '../../core/words/steps';
-import { addressOf, requestOf } from '../order/address';
+import { addressOf } from '../order/address';
 import type { Stores } from '../order/stores';
 import { Ladder } from '../shared/draw/Ladder';
-import { PotDrawing } from '../shared/draw/PotDrawing';
-import { Segments } from '../shared/form/Segments';
 import { lazily } from '../shared/lazily';
 import { Sheet } from '../shared/Sheet';
-import { BUTTON } from '../shared/styles';
-import { ask, problemWords } from '../station/line/api';
-import { kitchenNow } from '../station/line/clock';
+import { BUTTON, HEAD_BUTTON } from '../shared/styles';
 import { useNow } from '../station/useNow';
 import { Chance } from './Chance';
-import { levelsOf } from './levels';
+import { Lists } from './lists/Lists';
+import { PotPart } from './PotPart';
 import { Sentence } from './sentence/Sentence';
 import { usePlan } from './usePlan';
-import { useTicks } from './useTicks';
+import { useStart } from './useStart';
 import { Warnings } from './Warnings';
-import { Grouped, type Grouping, isTicked, WeighOut } from './WeighOut';
 
 /** Loaded when first asked for. */
 const ByTest = lazily(async () => (await import('./sentence/ByTest')).ByTest);
 const Sizes = lazily(async () => (await import('./Sizes')).Sizes);
 const TakeAway = lazily(async () => (await import('./TakeAway')).TakeAway);
-const Trajectory = lazily(async () => (await import('./Trajectory')).Trajectory);
-const Steps = lazily(async () => (await import('./Steps')).Steps);
-const Shopping = lazily(async () => (await import('./Shopping')).Shopping);
-
-/** A small button at the head of a column. */
-const HEAD =
-  'inline-flex min-h-12 items-center gap-2 rounded-sm border-2 border-ink bg-surface px-2.5 font-bold';
-
-const LISTS = [
-  { value: 'weigh', words: 'Weigh out' },
-  { value: 'steps', words: 'Steps' },
-  { value: 'shop', words: 'Shop' },
-] as const;
-type List = (typeof LISTS)[number]['value'];
 
 /** The address follows the sentence once it rests this long, ms. */
 const SETTLE = 250;
@@ -61,21 +39,13 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
   useEffect(() => {
     aim.current = plan.aim;
   });
-  const [list, setList] = useState<List>('weigh');
-  const [grouping, setGrouping] = useState<Grouping>('order');
-  const [picture, setPicture] = useState<'pot' | 'clock'>('pot');
   const [sheet, setSheet] = useState<'test' | 'sizes' | 'away' | null>(null);
   const { show } = stores.house;
-  const { ticks, tick } = useTicks(plan);
-  const [starting, setStarting] = useState(false);
-  const [refused, setRefused] = useState<string | null>(null);
-  const [inUse, setInUse] = useState(false);
-  const router = useRouter();
   const now = useNow();
   const { bandLimits } = stores.house.kitchen;
 
   const change = (to: Partial<TimedOrder>) => {
-    setRefused(null);
+    calm();
     setOrder((o) => ({ ...o, ...to }));
   };
   const address = addressOf(order);
@@ -91,7 +61,6 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
   const bracket = spread === null ? null : bracketOf(plan.found.bowlViscosity, spread);
   const chance = spread === null ? null : chanceOfBand(plan.found.bowlViscosity, spread, band, bandLimits);
   const compared = thoughts && !thinking ? multipliedWords(thoughts.multiplied, plan) : null;
-  const levels = useMemo(() => levelsOf(plan), [plan]);
   const stop = plan.warnings.find((w) => w.severity !== 'caution');
   const barred = stop?.severity === 'stop' ? stop : undefined;
 
@@ -113,34 +82,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
   const light = serveAt && new Date(serveAt.getTime() - plan.seconds * 1000);
   const sheetOpen = (open: boolean) => setSheet((s) => (open ? s : null));
 
-  // One id for one order: pressing twice, or again after a lost answer, starts one batch.
-  const batch = useRef({ address: '', id: '' });
-  const start = async (anyway = false) => {
-    if (starting) return;
-    if (barred) {
-      setRefused(`${barred.says} ${barred.change}`);
-      return;
-    }
-    if (batch.current.address !== address) batch.current = { address, id: uuid() };
-    setStarting(true);
-    setRefused(null);
-    setInUse(false);
-    const answer = await ask('POST', '/api/batches', {
-      ...requestOf(order),
-      id: batch.current.id,
-      startedAt: new Date(kitchenNow()).toISOString(),
-      serveAt: serveAt?.toISOString() ?? null,
-      ...(anyway && { anyway }),
-    });
-    if (!answer.ok) {
-      setStarting(false);
-      // Another soup stands in that pot: the cook decides.
-      setInUse(answer.status === 409 && answer.problems[0]?.field === 'vesselId');
-      setRefused(answer.problems.map(problemWords).join(' '));
-      return;
-    }
-    router.push(`/stove/${batch.current.id}`);
-  };
+  const { starting, refused, inUse, start, calm } = useStart(order, address, barred, serveAt);
 
   return (
     <div className="flex h-full flex-col overflow-y-auto min-[1100px]:overflow-hidden">
@@ -158,55 +100,16 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
         />
       </div>
       <div className="grid shrink-0 grid-cols-1 min-[720px]:grid-cols-[1fr_320px] min-[1100px]:min-h-0 min-[1100px]:flex-1 min-[1100px]:grid-cols-[410px_310px_1fr]">
-        <section
-          aria-label="The pot"
-          className="flex min-h-0 flex-col border-ink px-4 py-2 max-[1100px]:h-112 min-[720px]:border-r-2"
-        >
-          <h2 className="sr-only">{plan.setup.vessel.name}</h2>
-          <div className="flex flex-wrap items-center justify-between gap-1">
-            <Segments
-              label="Shown as"
-              value={picture}
-              onChange={setPicture}
-              options={[
-                { value: 'pot', words: 'Pot' },
-                { value: 'clock', words: 'Clock' },
-              ]}
-            />
-            <button
-              type="button"
-              className={HEAD}
-              onClick={() => {
-                work('scaling');
-                setSheet('sizes');
-              }}
-            >
-              <Scaling size={20} aria-hidden /> Sizes
-            </button>
-            <button type="button" className={HEAD} onClick={() => setSheet('away')}>
-              <FileOutput size={20} aria-hidden /> Take away
-            </button>
-          </div>
-          <div className="min-h-56 flex-1 pt-1">
-            {picture === 'pot' ? (
-              <PotDrawing
-                vessel={plan.setup.vessel}
-                levels={levels}
-                pieces={plan.solved.run.pot.pieces}
-                show={show}
-              />
-            ) : (
-              <Suspense fallback={<p className="text-quiet">Drawing it …</p>}>
-                <Trajectory plan={plan} lightAt={light} show={show} />
-              </Suspense>
-            )}
-          </div>
-          <p className="pt-1">
-            <b>{plan.setup.burner.name}.</b> {fireWords(plan.steps)}
-            <br />
-            Gives off <b>{litres(plan.steamG)} L</b> of water on the way.
-          </p>
-        </section>
+        <PotPart
+          plan={plan}
+          lightAt={light}
+          show={show}
+          onSizes={() => {
+            work('scaling');
+            setSheet('sizes');
+          }}
+          onTakeAway={() => setSheet('away')}
+        />
         <section
           aria-label="Consistency"
           className="flex min-h-0 flex-col border-ink px-4 py-2 max-[1100px]:h-112 max-[720px]:border-t-2 min-[1100px]:border-r-2"
@@ -216,7 +119,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
               In the bowl, {degrees(65, show)}
               <span className="block font-normal text-[15px] text-quiet">mPa·s</span>
             </span>
-            <button type="button" className={HEAD} onClick={() => setSheet('test')}>
+            <button type="button" className={HEAD_BUTTON} onClick={() => setSheet('test')}>
               By a test
             </button>
           </h2>
@@ -229,30 +132,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
             />
           </div>
         </section>
-        <div className="flex min-h-0 flex-col border-ink px-4 py-2 max-[1100px]:col-span-full max-[1100px]:border-t-2">
-          <div className="flex items-center justify-between gap-2 pb-2">
-            <Segments label="List" value={list} onChange={setList} options={LISTS} />
-            {list === 'weigh' && (
-              <>
-                <Grouped by={grouping} onChange={setGrouping} />
-                <span className="text-quiet">
-                  {plan.weighOut.filter((l) => isTicked(l, ticks)).length} of {plan.weighOut.length}
-                </span>
-              </>
-            )}
-          </div>
-          {list === 'weigh' ? (
-            <WeighOut lines={plan.weighOut} ticks={ticks} onTick={tick} steps={plan.steps} by={grouping} />
-          ) : (
-            <Suspense fallback={<p className="text-quiet">One moment …</p>}>
-              {list === 'steps' ? (
-                <Steps plan={plan} lightAt={light} show={show} />
-              ) : (
-                <Shopping plan={plan} currency={stores.house.currency} />
-              )}
-            </Suspense>
-          )}
-        </div>
+        <Lists plan={plan} lightAt={light} show={show} currency={stores.house.currency} />
       </div>
       <Sheet open={sheet === 'test'} onOpenChange={sheetOpen} title="Aim by a test">
         <ByTest

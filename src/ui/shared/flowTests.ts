@@ -1,5 +1,5 @@
 import type { BodyOf } from '../../core/batch/events';
-import { calibrateFunnel } from '../../core/flow/readings/cups';
+import { calibrateFunnel, ISO_ORIFICES, type IsoCup } from '../../core/flow/readings/cups';
 import { readingFor } from '../../core/flow/readings/reading';
 import type { HouseFunnel } from '../../core/house/house';
 
@@ -18,7 +18,7 @@ export type FlowTestMethod = {
   readonly how: readonly string[];
 };
 
-const cup = (orifice: 3 | 4 | 5 | 6): FlowTestMethod => ({
+const cup = (orifice: IsoCup): FlowTestMethod => ({
   id: `cup-${orifice}`,
   words: `Flow cup, ${orifice} mm`,
   draws: 'cup',
@@ -124,10 +124,7 @@ const funnelKind = (f: HouseFunnel): FlowTestMethod => ({
 /** Every test there is here: the house's own funnels first, they were calibrated for this. */
 export const kindsFor = (funnels: readonly HouseFunnel[]): readonly FlowTestMethod[] => [
   ...funnels.map(funnelKind),
-  cup(6),
-  cup(5),
-  cup(4),
-  cup(3),
+  ...ISO_ORIFICES.toReversed().map(cup),
   SPOON,
   LINE_SPREAD,
   TROUGH,

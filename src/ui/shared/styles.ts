@@ -13,3 +13,7 @@ export const FIELD =
 /** One of a few that exclude each other, side by side. */
 export const segment = (here: boolean): string =>
   `min-h-12 min-w-13 px-3 font-bold ${here ? 'bg-ink text-surface' : 'bg-surface text-ink hover:bg-butter/25'}`;
+
+/** A small button at the head of a column. */
+export const HEAD_BUTTON =
+  'inline-flex min-h-12 items-center gap-2 rounded-sm border-2 border-ink bg-surface px-2.5 font-bold';

@@ -1,7 +1,6 @@
 'use client';
 
 import { clsx } from 'clsx';
-import { List, Undo2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { EventBody } from '../../core/batch/events';
@@ -9,7 +8,7 @@ import type { Batch } from '../../core/batch/record';
 import { batchState, type StepState } from '../../core/batch/state';
 import { countdown, timeOfDay } from '../../core/units/clock';
 import { litres } from '../../core/units/format';
-import { degrees, inDegrees } from '../../core/units/show';
+import { degrees } from '../../core/units/show';
 import { useShortcut } from '../frame/Shortcuts';
 import { useKeptPage } from '../frame/useKeptPage';
 import { Sheet } from '../shared/Sheet';
@@ -24,6 +23,7 @@ import { EndView } from './EndView';
 import { NowPane } from './NowPane';
 import { Pairing } from './Pairing';
 import { type ReadingKind, ReadingSheet } from './readings/ReadingSheet';
+import { StepBar } from './StepBar';
 import { peekOf, Status, StepPane } from './StepPane';
 import { StepsSheet } from './StepsSheet';
 import { Timers } from './Timers';
@@ -253,35 +253,14 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
         )}
       </section>
 
-      <div className="flex min-w-0 items-center gap-4 border-ink border-t-2 bg-ground px-5 py-2">
-        <button type="button" onClick={() => setOpen('steps')} className={`${BUTTON} shrink-0`}>
-          <List aria-hidden /> All steps
-        </button>
-        {next && (
-          <p className="min-w-0 flex-1 truncate text-[20px]">
-            <span className="text-quiet">Next</span> <b className="ml-1">{inDegrees(next.title, show)}</b>{' '}
-            <span className="ml-1">{inDegrees(peekOf(next, doesOf(next)), show)}</span>
-          </p>
-        )}
-      </div>
-      <div className="sticky bottom-0 flex shrink-0 border-ink border-t-2 min-[1100px]:border-l-2">
-        <button
-          type="button"
-          onClick={takeBack}
-          disabled={!lastEnded}
-          className="flex min-h-24 w-26 shrink-0 flex-col items-center justify-center gap-1 bg-surface disabled:text-rule"
-        >
-          <Undo2 aria-hidden />
-          Take back
-        </button>
-        <button
-          type="button"
-          onClick={markDone}
-          className="min-h-24 flex-1 border-ink border-l-2 bg-butter font-bold text-[28px] text-on-butter"
-        >
-          {next ? 'Done, next' : 'Done, to the pass'}
-        </button>
-      </div>
+      <StepBar
+        next={next && { title: next.title, peek: peekOf(next, doesOf(next)) }}
+        show={show}
+        canTakeBack={lastEnded !== undefined}
+        onSteps={() => setOpen('steps')}
+        onTakeBack={takeBack}
+        onDone={markDone}
+      />
       {sheets}
     </div>
   );

@@ -3,7 +3,7 @@ import { boilsAt } from '../../../core/pot/cook';
 import { theHouse } from '../../../server/actions/kitchen';
 import { pool } from '../../../server/data/database';
 import { readWaterTests } from '../../../server/queries/waterTests';
-import { WaterTestView } from '../../../ui/kitchen/WaterTestView';
+import { WaterTestView } from '../../../ui/kitchen/waterTest/WaterTestView';
 
 export const metadata: Metadata = { title: 'Water test' };
 export const dynamic = 'force-dynamic';

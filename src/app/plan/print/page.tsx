@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { work } from '../../../server/work/work';
-import { EmptyHouse } from '../../../ui/frame/EmptyHouse';
 import { PrintedPlan } from '../../../ui/print/PrintedPlan';
+import { EmptyHouse } from '../../../ui/shared/EmptyHouse';
 import { orderedIn, type Query } from '../ordered';
 
 export const metadata: Metadata = { title: 'Plan on paper' };

@@ -12,6 +12,9 @@ export const ISO_CUPS = {
 } as const;
 export type IsoCup = keyof typeof ISO_CUPS;
 
+/** Their orifices, mm, the finest first. */
+export const ISO_ORIFICES = Object.keys(ISO_CUPS).map(Number) as readonly IsoCup[];
+
 const VALID = [30, 100] as const;
 
 /** Kinematic viscosity, mm²/s, from an ISO 2431 flow cup's time; refuses times the standard does not cover. */

@@ -31,6 +31,7 @@ import { FRESH, type StepKind } from './form/spec';
 import { useKept } from './form/useKept';
 import { More } from './More';
 import { Prediction } from './Prediction';
+import { SaveBar } from './SaveBar';
 import { SoupCard } from './SoupCard';
 import { StepCard } from './StepCard';
 import { useForesight } from './useForesight';
@@ -260,36 +261,13 @@ export function EditorView({ house, body, version, archived }: Props) {
             />
           </Scroll>
         </div>
-        <footer className="sticky bottom-0 z-20 flex shrink-0 flex-wrap items-stretch border-ink border-t-2 bg-surface">
-          <div className="flex min-w-0 flex-1 items-center gap-3 px-5 py-2" aria-live="polite">
-            <label htmlFor="recipe-note" className="sr-only">
-              What changed and why
-            </label>
-            <input
-              id="recipe-note"
-              value={note}
-              maxLength={200}
-              onChange={(e) => setNote(e.target.value)}
-              placeholder="What changed, and why"
-              className="h-14 min-w-0 flex-1 rounded-sm border-2 border-ink bg-surface px-3"
-            />
-            {said && (said.bad || !formState.isDirty) && (
-              <p
-                role={said.bad ? 'alert' : 'status'}
-                className={`flex-1 font-bold leading-tight ${said.bad ? 'text-tomato' : ''}`}
-              >
-                {said.words}
-              </p>
-            )}
-          </div>
-          <button
-            type="submit"
-            disabled={saving || !dirty}
-            className="min-h-18 border-ink bg-butter px-8 font-bold text-[24px] text-on-butter disabled:bg-ground disabled:text-quiet min-[720px]:border-l-2 max-[720px]:w-full max-[720px]:border-t-2"
-          >
-            {saving ? 'Saving …' : dirty ? 'Save' : 'Saved'}
-          </button>
-        </footer>
+        <SaveBar
+          note={note}
+          onNote={setNote}
+          said={said && (said.bad || !formState.isDirty) ? said : null}
+          saving={saving}
+          dirty={dirty}
+        />
       </form>
       <Sheet open={sheet === 'add'} onOpenChange={(o) => setSheet(o ? 'add' : null)} title="Which step">
         <StepKinds onPick={add} />

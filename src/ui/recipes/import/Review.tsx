@@ -7,44 +7,14 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { ingredient, isIngredient } from '../../../core/food/catalogue';
 import { type RecipeDraft, whenFor } from '../../../core/formats/draft/draft';
-import { WHENS, type When } from '../../../core/formats/draft/draftSteps';
+import { WHENS } from '../../../core/formats/draft/draftSteps';
 import type { RecipeText } from '../../../core/recipe/recipe';
-import { parseQuantity, QuantityError } from '../../../core/units/typed/parse';
 import { Field, Pick, Tick } from '../../shared/form/Field';
 import { IngredientField } from '../../shared/form/IngredientField';
 import { BUTTON, PRIMARY } from '../../shared/styles';
 import { ask, type Problem } from '../../station/line/api';
 import { handOver } from '../handOver';
-
-type Line = {
-  readonly text: string;
-  readonly ingredient: string;
-  readonly amount: string;
-  readonly prep: string;
-  readonly when: When;
-  readonly doubts: readonly string[];
-  /** Somebody has looked at it. */
-  readonly seen: boolean;
-};
-
-const OPEN = new Set(['to taste', 'by rule', 'to thickness', 'to volume']);
-
-function amountProblem(l: Line): string | undefined {
-  if (l.when === 'left out' || OPEN.has(l.amount.trim())) return undefined;
-  try {
-    parseQuantity(l.amount);
-    return undefined;
-  } catch (error) {
-    return error instanceof QuantityError
-      ? l.amount.trim()
-        ? error.message
-        : 'write how much, e.g. 250 g'
-      : undefined;
-  }
-}
-
-const ingredientProblem = (l: Line): string | undefined =>
-  l.when !== 'left out' && !isIngredient(l.ingredient) ? 'pick one, or leave the line out' : undefined;
+import { amountProblem, ingredientProblem, type Line } from './line';
 
 /** Someone else's recipe, line by line: what was read, what is in doubt, and when each thing goes in. */
 export function Review({ draft, onBack }: { draft: RecipeDraft; onBack: () => void }) {

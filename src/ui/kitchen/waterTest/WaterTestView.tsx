@@ -3,72 +3,24 @@
 import { Timer } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
-import { v4 as uuid } from 'uuid';
-import { FILL_LIMIT, rimVolume } from '../../core/heat/vessel';
-import type { House } from '../../core/house/house';
-import type { WaterTested } from '../../core/learn/waterTest';
-import { countdown } from '../../core/units/clock';
-import { litres, spaced } from '../../core/units/format';
-import { typedNumber } from '../../core/units/typed/parse';
-import { Field, Pick } from '../shared/form/Field';
-import { Segments } from '../shared/form/Segments';
-import { BUTTON, PRIMARY } from '../shared/styles';
-import { ask, problemWords } from '../station/line/api';
-import { kitchenNow } from '../station/line/clock';
-import { useNow } from '../station/useNow';
-import { readRole } from '../station/useRole';
-
-type Past = {
-  readonly id: string;
-  readonly vesselId: string;
-  readonly burnerId: string;
-  readonly madeAt: string;
-  readonly lossFactor: number;
-  readonly intoPotW: number;
-};
-
-/** Everything typed and both stop-watches, kept on the device: the test takes an hour. */
-type Typed = {
-  readonly id: string;
-  readonly vesselId: string;
-  readonly burnerId: string;
-  readonly by: 'weight' | 'level';
-  readonly litres: string;
-  readonly startCelsius: string;
-  readonly heatedTo: string;
-  readonly heatMinutes: string;
-  readonly keptAt: string;
-  readonly keptMinutes: string;
-  readonly before: string;
-  readonly after: string;
-  /** Milliseconds when each stop-watch was started; null when it stands. */
-  readonly heatFrom: number | null;
-  readonly keptFrom: number | null;
-};
-
-const KEY = 'panache.water-test';
-
-const fresh = (vesselId: string, burnerId: string): Typed => ({
-  id: uuid(),
-  vesselId,
-  burnerId,
-  by: 'weight',
-  litres: '',
-  startCelsius: '15',
-  heatedTo: '90',
-  heatMinutes: '',
-  keptAt: '95',
-  keptMinutes: '',
-  before: '',
-  after: '',
-  heatFrom: null,
-  keptFrom: null,
-});
+import { useState } from 'react';
+import { FILL_LIMIT, rimVolume } from '../../../core/heat/vessel';
+import type { House } from '../../../core/house/house';
+import type { WaterTested } from '../../../core/learn/waterTest';
+import { countdown } from '../../../core/units/clock';
+import { litres } from '../../../core/units/format';
+import { typedNumber } from '../../../core/units/typed/parse';
+import { Field, Pick } from '../../shared/form/Field';
+import { Segments } from '../../shared/form/Segments';
+import { BUTTON, PRIMARY } from '../../shared/styles';
+import { ask, problemWords } from '../../station/line/api';
+import { kitchenNow } from '../../station/line/clock';
+import { useNow } from '../../station/useNow';
+import { readRole } from '../../station/useRole';
+import { type TypedWaterTest, useTypedWaterTest } from './useTypedWaterTest';
+import { CARD, type Past, PastWaterTests, WaterTestResult } from './WaterTestParts';
 
 const minutesSince = (from: number): string => ((kitchenNow() - from) / 60_000).toFixed(1);
-
-const CARD = 'rounded-sm border-2 border-ink bg-surface p-4';
 
 type Props = {
   readonly house: House;
@@ -82,26 +34,11 @@ type Props = {
 export function WaterTestView({ house, boils, first, past }: Props) {
   const router = useRouter();
   const now = useNow();
-  const [typed, setTyped] = useState<Typed>(() => fresh(first, house.burners[0]?.id ?? ''));
+  const { typed, change, forget, begin } = useTypedWaterTest(first, house.burners[0]?.id ?? '');
   const [problems, setProblems] = useState<Readonly<Record<string, string>>>({});
   const [tested, setTested] = useState<WaterTested | null>(null);
   const [busy, setBusy] = useState(false);
-
-  useEffect(() => {
-    try {
-      const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as Typed | null;
-      if (kept?.vesselId === first) setTyped(kept);
-    } catch {
-      // What cannot be read is begun anew.
-    }
-  }, [first]);
-  const change = (to: Partial<Typed>) =>
-    setTyped((t) => {
-      const next = { ...t, ...to };
-      localStorage.setItem(KEY, JSON.stringify(next));
-      return next;
-    });
-  const field = (key: keyof Typed & string) => ({
+  const field = (key: keyof TypedWaterTest & string) => ({
     value: String(typed[key] ?? ''),
     onChange: (e: { target: { value: string } }) => change({ [key]: e.target.value }),
     problem: problems[key],
@@ -137,7 +74,7 @@ export function WaterTestView({ house, boils, first, past }: Props) {
     setBusy(false);
     if (answer.ok) {
       setTested(answer.body);
-      localStorage.removeItem(KEY);
+      forget();
       router.refresh();
       return;
     }
@@ -184,35 +121,14 @@ export function WaterTestView({ house, boils, first, past }: Props) {
       </header>
       <div className="min-h-0 flex-1 overflow-y-auto px-5 py-4">
         {tested && vessel && burner ? (
-          <section aria-labelledby="w-result" className={`${CARD} grid gap-3`} aria-live="polite">
-            <h2 id="w-result" className="font-bold text-[27px]">
-              {vessel.name} on {burner.name}
-            </h2>
-            <p>
-              <b className="figures text-[34px]">{spaced(tested.lossFactor, 2)} ×</b> the model’s water loss:{' '}
-              {spaced(tested.lostG)} g went, the model alone says {spaced(tested.expectedG)} g.
-            </p>
-            <p>
-              <b className="figures text-[34px]">{spaced(tested.intoPotW / 1000, 2)} kW</b> reach the pot on
-              the full flame, {Math.round(tested.efficiency * 100)} % of what is rated.
-            </p>
-            <p>Every plan with them counts so from now on, and is surer of where it lands.</p>
-            <div className="flex flex-wrap gap-3">
-              <Link href="/kitchen?part=pots" className={PRIMARY}>
-                Done
-              </Link>
-              <button
-                type="button"
-                className={BUTTON}
-                onClick={() => {
-                  setTested(null);
-                  setTyped(fresh(typed.vesselId, typed.burnerId));
-                }}
-              >
-                Another test
-              </button>
-            </div>
-          </section>
+          <WaterTestResult
+            tested={tested}
+            name={`${vessel.name} on ${burner.name}`}
+            onAnother={() => {
+              setTested(null);
+              begin(typed.vesselId, typed.burnerId);
+            }}
+          />
         ) : (
           <form
             noValidate
@@ -314,24 +230,7 @@ export function WaterTestView({ house, boils, first, past }: Props) {
             </div>
           </form>
         )}
-        {past.length > 0 && (
-          <section aria-labelledby="w-past" className="mt-5">
-            <h2 id="w-past" className="font-bold">
-              Tests so far
-            </h2>
-            <ul>
-              {past.map((p) => (
-                <li key={p.id} className="border-rule border-b py-2">
-                  {p.madeAt.slice(0, 10)} ·{' '}
-                  {house.vessels.find((v) => v.id === p.vesselId)?.name ?? p.vesselId} on{' '}
-                  {house.burners.find((b) => b.id === p.burnerId)?.name ?? p.burnerId}:{' '}
-                  <b className="figures">{spaced(p.lossFactor, 2)} ×</b>,{' '}
-                  <b className="figures">{spaced(p.intoPotW / 1000, 2)} kW</b>
-                </li>
-              ))}
-            </ul>
-          </section>
-        )}
+        <PastWaterTests past={past} house={house} />
       </div>
     </div>
   );

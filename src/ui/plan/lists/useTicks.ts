@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { Plan, WeighLine } from '../../core/plan/types';
+import type { Plan, WeighLine } from '../../../core/plan/types';
 
 type Ticks = Readonly<Record<string, number>>;
 

@@ -1,11 +1,11 @@
 'use client';
 
-import type { Plan } from '../../core/plan/types';
-import { timeOfDay } from '../../core/units/clock';
-import { duration, litres, mPas } from '../../core/units/format';
-import { degrees, inDegrees, type Show } from '../../core/units/show';
-import { detailsOf, titleOf } from '../../core/words/steps';
-import { Scroll } from '../shared/Scroll';
+import type { Plan } from '../../../core/plan/types';
+import { timeOfDay } from '../../../core/units/clock';
+import { duration, litres, mPas } from '../../../core/units/format';
+import { degrees, inDegrees, type Show } from '../../../core/units/show';
+import { detailsOf, titleOf } from '../../../core/words/steps';
+import { Scroll } from '../../shared/Scroll';
 
 type Props = {
   readonly plan: Plan;

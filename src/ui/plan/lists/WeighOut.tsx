@@ -1,11 +1,11 @@
 'use client';
 
 import { clsx } from 'clsx';
-import { groupedBy, STATIONS, stationOf } from '../../core/compare/shopping';
-import { asideOf, figureOf } from '../../core/formats/sheet';
-import type { PlanStep, WeighLine } from '../../core/plan/types';
-import { titleOf } from '../../core/words/steps';
-import { Scroll } from '../shared/Scroll';
+import { groupedBy, STATIONS, stationOf } from '../../../core/compare/shopping';
+import { asideOf, figureOf } from '../../../core/formats/sheet';
+import type { PlanStep, WeighLine } from '../../../core/plan/types';
+import { titleOf } from '../../../core/words/steps';
+import { Scroll } from '../../shared/Scroll';
 
 type Props = {
   readonly lines: readonly WeighLine[];

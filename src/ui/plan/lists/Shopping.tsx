@@ -1,9 +1,9 @@
 'use client';
 
-import { STATIONS, shoppingFor } from '../../core/compare/shopping';
-import type { Plan } from '../../core/plan/types';
-import { spaced } from '../../core/units/format';
-import { Scroll } from '../shared/Scroll';
+import { STATIONS, shoppingFor } from '../../../core/compare/shopping';
+import type { Plan } from '../../../core/plan/types';
+import { spaced } from '../../../core/units/format';
+import { Scroll } from '../../shared/Scroll';
 
 /** What to fetch from where, each thing once, untrimmed, and what it costs where prices are known. */
 export function Shopping({ plan, currency }: { plan: Plan; currency: string }) {

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { PRIMARY } from '../shared/styles';
+import { PRIMARY } from './styles';
 
 /** A kitchen that has nothing to plan with yet, and the first thing to do about it. */
 export function EmptyHouse() {

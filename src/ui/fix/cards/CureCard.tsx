@@ -1,9 +1,9 @@
 'use client';
 
-import type { Cure } from '../../core/adjust/option';
-import { capital, duration } from '../../core/units/format';
-import { inDegrees, type Show } from '../../core/units/show';
-import { PRIMARY } from '../shared/styles';
+import type { Cure } from '../../../core/adjust/option';
+import { capital, duration } from '../../../core/units/format';
+import { inDegrees, type Show } from '../../../core/units/show';
+import { PRIMARY } from '../../shared/styles';
 
 type Props = { readonly cure: Cure; readonly show: Show; readonly onDo: () => void };
 

@@ -1,13 +1,13 @@
 'use client';
 
 import { clsx } from 'clsx';
-import type { Option } from '../../core/adjust/option';
-import { YIELD_SHORT } from '../../core/adjust/option';
-import { timeOfDay } from '../../core/units/clock';
-import { duration, litres, mPas, spaced } from '../../core/units/format';
-import { amountWords, pouredMl, READ_IN_LITRES } from '../../core/words/steps';
-import { inTen } from '../shared/marks';
-import { BUTTON, PRIMARY } from '../shared/styles';
+import type { Option } from '../../../core/adjust/option';
+import { YIELD_SHORT } from '../../../core/adjust/option';
+import { timeOfDay } from '../../../core/units/clock';
+import { duration, litres, mPas, spaced } from '../../../core/units/format';
+import { amountWords, pouredMl, READ_IN_LITRES } from '../../../core/words/steps';
+import { inTen } from '../../shared/marks';
+import { BUTTON, PRIMARY } from '../../shared/styles';
 import { itemWords } from './words';
 
 type Props = {

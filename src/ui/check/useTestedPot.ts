@@ -1,0 +1,58 @@
+'use client';
+
+import type { Batch } from '../../core/batch/record';
+import { USUAL_FAT } from '../../core/flow/readings/repeated';
+import { BOWL_CELSIUS, equivalentsFor } from '../../core/flow/viscosity';
+import { standingOf, useDevices } from '../station/devices';
+import { useBatch } from '../station/useBatch';
+import { useFollow } from '../station/useFollow';
+import { useNow } from '../station/useNow';
+
+/** The pot on the stove a test is of: what it should be, what is known of it, and where the test is written down. */
+export type TestedPot = {
+  readonly name: string;
+  readonly target: number;
+  readonly fat: number;
+  readonly equivalents: number;
+  /** °C the probe shows, or the model's. */
+  readonly celsius: number;
+  readonly probe: string | null;
+  readonly flowTimer: {
+    readonly id: string;
+    readonly name: string;
+    readonly at: number | null;
+    readonly value: number | null;
+  } | null;
+  readonly write: (test: Parameters<ReturnType<typeof useBatch>['write']>[0]) => void;
+};
+
+/** What is known of a batch that is tested; null until the clock runs. */
+export function useTestedPot(initial: Batch): TestedPot | null {
+  const { batch, write } = useBatch(initial);
+  const now = useNow();
+  const { going } = useFollow(batch, now);
+  const devices = useDevices();
+  const paired = going?.followed.state.paired;
+  const probe = paired?.thermometer && {
+    name: paired.thermometer.name,
+    ...standingOf(
+      devices.all.find((d) => d.id === paired.thermometer?.device),
+      now ?? 0,
+    ),
+  };
+  const timer =
+    devices.all.find((d) => d.kind === 'flow timer' && d.id === paired?.['flow timer']?.device && d.here) ??
+    null;
+  const target = batch.plan.cooked?.target ?? batch.plan.viscosity;
+  if (now === null) return null;
+  return {
+    name: batch.plan.recipeName,
+    target,
+    fat: going?.seen.fatFraction ?? USUAL_FAT,
+    equivalents: equivalentsFor(target, going?.seen.fatFraction ?? USUAL_FAT),
+    celsius: probe?.value ?? going?.seen.celsius ?? BOWL_CELSIUS,
+    probe: probe && probe.value !== null ? probe.name : null,
+    flowTimer: timer && { id: timer.id, name: timer.name, at: timer.at, value: timer.value },
+    write,
+  };
+}

@@ -1,0 +1,43 @@
+import { clsx } from 'clsx';
+import { Droplets } from 'lucide-react';
+import Link from 'next/link';
+import { type BandLimits, bandOf } from '../../core/flow/bands';
+import { mPas } from '../../core/units/format';
+import { BUTTON, PRIMARY } from '../shared/styles';
+
+type Props = {
+  /** The cook says one thing, the model another. */
+  readonly atOdds: boolean;
+  /** A flow test was made. */
+  readonly tested: boolean;
+  /** mPa·s it is believed to land at. */
+  readonly lands: number;
+  readonly limits: BandLimits;
+  readonly batchId: string;
+};
+
+/** A flow test decides where cook and model disagree, and makes any dose surer. */
+export function MeasureFirst({ atOdds, tested, lands, limits, batchId }: Props) {
+  return (
+    <p
+      className={clsx(
+        'flex flex-wrap items-center gap-3 border-2 border-ink px-3 py-2',
+        atOdds && 'bg-butter text-on-butter',
+      )}
+    >
+      <span className="min-w-0 flex-1 basis-64">
+        {atOdds ? (
+          <>
+            <b>Measure first.</b> {tested ? 'By the last test' : 'By the model alone'} it lands at{' '}
+            {mPas(lands)}, {bandOf(lands, limits)}: a flow test says by how much it is off.
+          </>
+        ) : (
+          'The last flow test is old or missing: a fresh one makes the dose surer.'
+        )}
+      </span>
+      <Link href={`/check?batch=${batchId}`} className={atOdds ? BUTTON : PRIMARY}>
+        <Droplets size={20} aria-hidden /> Flow test
+      </Link>
+    </p>
+  );
+}

@@ -1,0 +1,34 @@
+import type { Option } from '../../core/adjust/option';
+import type { BatchEvent } from '../../core/batch/events';
+import type { Followed } from '../../core/batch/follow/follow';
+import type { Mark } from '../shared/draw/Scale';
+import { measuredMark } from '../shared/marks';
+import type { Going } from '../station/useFollow';
+
+/** ms of the newest event; 0 of none. */
+export const lastAt = (events: readonly BatchEvent[]): number =>
+  Math.max(0, ...events.slice(-1).map((e) => Date.parse(e.at)));
+
+/** Where the pot should be, where it was measured, and where it lands: as it is, or with what is chosen. */
+export function marksOf(followed: Followed, going: Going, chosen: Option | null): readonly Mark[] {
+  const measured = measuredMark(followed.state.events, going.seen.fatFraction);
+  return [
+    { id: 'target', words: 'target', at: followed.cooked.target, kind: 'target' },
+    ...(measured ? [measured] : []),
+    chosen
+      ? {
+          id: 'lands',
+          words: `${chosen.title} lands at`,
+          at: chosen.viscosity,
+          range: chosen.bracket,
+          kind: 'end',
+        }
+      : {
+          id: 'end',
+          words: 'as it is',
+          at: going.to.end.bowlViscosity,
+          range: going.doubt?.bracket,
+          kind: 'end',
+        },
+  ];
+}

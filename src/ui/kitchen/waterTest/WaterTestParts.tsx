@@ -1,0 +1,74 @@
+import Link from 'next/link';
+import type { House } from '../../../core/house/house';
+import type { WaterTested } from '../../../core/learn/waterTest';
+import { spaced } from '../../../core/units/format';
+import { BUTTON, PRIMARY } from '../../shared/styles';
+
+export const CARD = 'rounded-sm border-2 border-ink bg-surface p-4';
+
+export type Past = {
+  readonly id: string;
+  readonly vesselId: string;
+  readonly burnerId: string;
+  readonly madeAt: string;
+  readonly lossFactor: number;
+  readonly intoPotW: number;
+};
+
+type ResultProps = {
+  readonly tested: WaterTested;
+  /** "Tall Steel 36 on Front left" */
+  readonly name: string;
+  readonly onAnother: () => void;
+};
+
+/** What a water test has found of a pot and a burner. */
+export function WaterTestResult({ tested, name, onAnother }: ResultProps) {
+  return (
+    <section aria-labelledby="w-result" className={`${CARD} grid gap-3`} aria-live="polite">
+      <h2 id="w-result" className="font-bold text-[27px]">
+        {name}
+      </h2>
+      <p>
+        <b className="figures text-[34px]">{spaced(tested.lossFactor, 2)} ×</b> the model’s water loss:{' '}
+        {spaced(tested.lostG)} g went, the model alone says {spaced(tested.expectedG)} g.
+      </p>
+      <p>
+        <b className="figures text-[34px]">{spaced(tested.intoPotW / 1000, 2)} kW</b> reach the pot on the
+        full flame, {Math.round(tested.efficiency * 100)} % of what is rated.
+      </p>
+      <p>Every plan with them counts so from now on, and is surer of where it lands.</p>
+      <div className="flex flex-wrap gap-3">
+        <Link href="/kitchen?part=pots" className={PRIMARY}>
+          Done
+        </Link>
+        <button type="button" className={BUTTON} onClick={onAnother}>
+          Another test
+        </button>
+      </div>
+    </section>
+  );
+}
+
+/** The tests made so far, newest first. */
+export function PastWaterTests({ past, house }: { past: readonly Past[]; house: House }) {
+  if (past.length === 0) return null;
+  const nameIn = (all: readonly { id: string; name: string }[], id: string) =>
+    all.find((x) => x.id === id)?.name ?? id;
+  return (
+    <section aria-labelledby="w-past" className="mt-5">
+      <h2 id="w-past" className="font-bold">
+        Tests so far
+      </h2>
+      <ul>
+        {past.map((p) => (
+          <li key={p.id} className="border-rule border-b py-2">
+            {p.madeAt.slice(0, 10)} · {nameIn(house.vessels, p.vesselId)} on{' '}
+            {nameIn(house.burners, p.burnerId)}: <b className="figures">{spaced(p.lossFactor, 2)} ×</b>,{' '}
+            <b className="figures">{spaced(p.intoPotW / 1000, 2)} kW</b>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

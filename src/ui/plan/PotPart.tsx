@@ -1,0 +1,73 @@
+'use client';
+
+import { FileOutput, Scaling } from 'lucide-react';
+import { Suspense, useMemo, useState } from 'react';
+import type { Plan } from '../../core/plan/types';
+import { litres } from '../../core/units/format';
+import type { Show } from '../../core/units/show';
+import { fireWords } from '../../core/words/steps';
+import { PotDrawing } from '../shared/draw/PotDrawing';
+import { Segments } from '../shared/form/Segments';
+import { lazily } from '../shared/lazily';
+import { HEAD_BUTTON } from '../shared/styles';
+import { levelsOf } from './levels';
+
+const Trajectory = lazily(async () => (await import('./Trajectory')).Trajectory);
+
+type Props = {
+  readonly plan: Plan;
+  readonly lightAt: Date | null;
+  readonly show: Show;
+  readonly onSizes: () => void;
+  readonly onTakeAway: () => void;
+};
+
+/** The pot as it will stand, or its way along the clock, and what the fire does. */
+export function PotPart({ plan, lightAt, show, onSizes, onTakeAway }: Props) {
+  const [picture, setPicture] = useState<'pot' | 'clock'>('pot');
+  const levels = useMemo(() => levelsOf(plan), [plan]);
+  return (
+    <section
+      aria-label="The pot"
+      className="flex min-h-0 flex-col border-ink px-4 py-2 max-[1100px]:h-112 min-[720px]:border-r-2"
+    >
+      <h2 className="sr-only">{plan.setup.vessel.name}</h2>
+      <div className="flex flex-wrap items-center justify-between gap-1">
+        <Segments
+          label="Shown as"
+          value={picture}
+          onChange={setPicture}
+          options={[
+            { value: 'pot', words: 'Pot' },
+            { value: 'clock', words: 'Clock' },
+          ]}
+        />
+        <button type="button" className={HEAD_BUTTON} onClick={onSizes}>
+          <Scaling size={20} aria-hidden /> Sizes
+        </button>
+        <button type="button" className={HEAD_BUTTON} onClick={onTakeAway}>
+          <FileOutput size={20} aria-hidden /> Take away
+        </button>
+      </div>
+      <div className="min-h-56 flex-1 pt-1">
+        {picture === 'pot' ? (
+          <PotDrawing
+            vessel={plan.setup.vessel}
+            levels={levels}
+            pieces={plan.solved.run.pot.pieces}
+            show={show}
+          />
+        ) : (
+          <Suspense fallback={<p className="text-quiet">Drawing it …</p>}>
+            <Trajectory plan={plan} lightAt={lightAt} show={show} />
+          </Suspense>
+        )}
+      </div>
+      <p className="pt-1">
+        <b>{plan.setup.burner.name}.</b> {fireWords(plan.steps)}
+        <br />
+        Gives off <b>{litres(plan.steamG)} L</b> of water on the way.
+      </p>
+    </section>
+  );
+}

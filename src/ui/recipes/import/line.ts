@@ -1,0 +1,37 @@
+import '../../../core/food/load';
+import { isIngredient } from '../../../core/food/catalogue';
+import type { When } from '../../../core/formats/draft/draftSteps';
+import { parseQuantity, QuantityError } from '../../../core/units/typed/parse';
+
+/** A line of somebody else’s recipe as it is being put right. */
+export type Line = {
+  readonly text: string;
+  readonly ingredient: string;
+  readonly amount: string;
+  readonly prep: string;
+  readonly when: When;
+  readonly doubts: readonly string[];
+  /** Somebody has looked at it. */
+  readonly seen: boolean;
+};
+
+const OPEN = new Set(['to taste', 'by rule', 'to thickness', 'to volume']);
+
+/** What is wrong with its amount; undefined when nothing is. */
+export function amountProblem(l: Line): string | undefined {
+  if (l.when === 'left out' || OPEN.has(l.amount.trim())) return undefined;
+  try {
+    parseQuantity(l.amount);
+    return undefined;
+  } catch (error) {
+    return error instanceof QuantityError
+      ? l.amount.trim()
+        ? error.message
+        : 'write how much, e.g. 250 g'
+      : undefined;
+  }
+}
+
+/** What is wrong with its ingredient; undefined when nothing is. */
+export const ingredientProblem = (l: Line): string | undefined =>
+  l.when !== 'left out' && !isIngredient(l.ingredient) ? 'pick one, or leave the line out' : undefined;

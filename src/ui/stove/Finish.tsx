@@ -1,0 +1,122 @@
+'use client';
+
+import { clsx } from 'clsx';
+import { useState } from 'react';
+import type { EventBody, GoesTo } from '../../core/batch/events';
+import { LIMITS } from '../../core/safety/cautions';
+import { inDegrees, type Show } from '../../core/units/show';
+import { parseNumber } from '../../core/units/typed/parse';
+import { Field } from '../shared/form/Field';
+import { BUTTON, PRIMARY } from '../shared/styles';
+
+const GOES: readonly { value: GoesTo; words: string; aside: string }[] = [
+  { value: 'pass', words: 'All served', aside: 'straight from the pot' },
+  { value: 'hold', words: 'Hold it hot', aside: `never under ${LIMITS.hotHold.atLeast} °C` },
+  {
+    value: 'cool',
+    words: 'Cool it',
+    aside: `${LIMITS.cooling.through} °C in 2 h, ${LIMITS.cooling.to} °C in 6 h`,
+  },
+  { value: 'bin', words: 'Throw it away', aside: 'it cannot be served' },
+];
+
+export function Finish({
+  level,
+  show,
+  write,
+}: {
+  level: number | null;
+  show: Show;
+  write: (body: EventBody) => void;
+}) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const [score, setScore] = useState<number | null>(null);
+  const [note, setNote] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const text = typed ?? (level === null ? '' : (level / 1000).toFixed(1));
+  const finish = (goesTo: GoesTo) => {
+    const l = parseNumber(text);
+    if (text.trim() !== '' && !(l >= 0 && l <= 600)) {
+      setProblem(`“${text}” cannot be: yield is a number from 0 to 600 L.`);
+      document.getElementById('end-yield')?.focus();
+      return;
+    }
+    write({
+      kind: 'finished',
+      goesTo,
+      ...(text.trim() !== '' && { yieldMl: Math.round(l * 1000) }),
+      ...(score !== null && { score }),
+      ...(note.trim() && { note: note.trim() }),
+    });
+  };
+  return (
+    <>
+      <h1 className="mt-1 font-bold text-[clamp(34px,4.2vw,52px)] leading-tight">
+        On the pass: write it down
+      </h1>
+      <div className="mt-4 grid gap-5 min-[720px]:grid-cols-[14rem_1fr]">
+        <Field
+          id="end-yield"
+          label="What came of it, L"
+          inputMode="decimal"
+          value={text}
+          onChange={(e) => {
+            setTyped(e.target.value);
+            setProblem(null);
+          }}
+          problem={problem ?? undefined}
+          hint={typed === null && level !== null ? 'by the model' : undefined}
+          className="figures text-right font-bold text-[32px]"
+        />
+        <fieldset>
+          <legend className="mb-1 font-bold">How it tastes, 1 poor to 5 as it should</legend>
+          <div className="flex gap-2">
+            {[1, 2, 3, 4, 5].map((n) => (
+              <button
+                key={n}
+                type="button"
+                aria-pressed={score === n}
+                onClick={() => setScore(score === n ? null : n)}
+                className={clsx(
+                  'figures size-14 rounded-sm border-2 border-ink font-bold text-[26px]',
+                  score === n ? 'bg-ink text-surface' : 'bg-surface',
+                )}
+              >
+                {n}
+              </button>
+            ))}
+          </div>
+        </fieldset>
+      </div>
+      <label htmlFor="end-note" className="mt-4 mb-1 block font-bold">
+        For whoever cooks it next
+      </label>
+      <textarea
+        id="end-note"
+        value={note}
+        maxLength={1000}
+        rows={3}
+        onChange={(e) => setNote(e.target.value)}
+        className="w-full rounded-sm border-2 border-ink bg-surface p-3"
+      />
+      <fieldset className="mt-4">
+        <legend className="mb-1 font-bold">Where it goes now</legend>
+        <div className="grid gap-2 min-[560px]:grid-cols-2">
+          {GOES.map((g, n) => (
+            <button
+              key={g.value}
+              type="button"
+              onClick={() => finish(g.value)}
+              className={`${n === 0 ? PRIMARY : BUTTON} min-h-20 justify-start text-left`}
+            >
+              <span>
+                <span className="block text-[22px] leading-tight">{g.words}</span>
+                <span className="block font-normal text-[16px]">{inDegrees(g.aside, show)}</span>
+              </span>
+            </button>
+          ))}
+        </div>
+      </fieldset>
+    </>
+  );
+}

@@ -1,0 +1,50 @@
+import { List, Undo2 } from 'lucide-react';
+import { inDegrees, type Show } from '../../core/units/show';
+import { BUTTON } from '../shared/styles';
+
+type Props = {
+  /** The step after this one, and what to get ready for it. */
+  readonly next: { readonly title: string; readonly peek: string } | undefined;
+  readonly show: Show;
+  readonly canTakeBack: boolean;
+  readonly onSteps: () => void;
+  readonly onTakeBack: () => void;
+  readonly onDone: () => void;
+};
+
+/** Along the foot of the stove: what comes next, the step back, and the one large button. */
+export function StepBar({ next, show, canTakeBack, onSteps, onTakeBack, onDone }: Props) {
+  return (
+    <>
+      <div className="flex min-w-0 items-center gap-4 border-ink border-t-2 bg-ground px-5 py-2">
+        <button type="button" onClick={onSteps} className={`${BUTTON} shrink-0`}>
+          <List aria-hidden /> All steps
+        </button>
+        {next && (
+          <p className="min-w-0 flex-1 truncate text-[20px]">
+            <span className="text-quiet">Next</span> <b className="ml-1">{inDegrees(next.title, show)}</b>{' '}
+            <span className="ml-1">{inDegrees(next.peek, show)}</span>
+          </p>
+        )}
+      </div>
+      <div className="sticky bottom-0 flex shrink-0 border-ink border-t-2 min-[1100px]:border-l-2">
+        <button
+          type="button"
+          onClick={onTakeBack}
+          disabled={!canTakeBack}
+          className="flex min-h-24 w-26 shrink-0 flex-col items-center justify-center gap-1 bg-surface disabled:text-rule"
+        >
+          <Undo2 aria-hidden />
+          Take back
+        </button>
+        <button
+          type="button"
+          onClick={onDone}
+          className="min-h-24 flex-1 border-ink border-l-2 bg-butter font-bold text-[28px] text-on-butter"
+        >
+          {next ? 'Done, next' : 'Done, to the pass'}
+        </button>
+      </div>
+    </>
+  );
+}

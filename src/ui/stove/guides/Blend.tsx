@@ -1,0 +1,67 @@
+'use client';
+
+import { useState } from 'react';
+import type { Guide as Guidance } from '../../../core/batch/guide';
+import { JUGS } from '../../../core/batch/guide';
+import { jugFills } from '../../../core/safety/cautions';
+import { litres } from '../../../core/units/format';
+import { degrees, type Show } from '../../../core/units/show';
+import { Segments } from '../../shared/form/Segments';
+import { Ticks } from './Ticks';
+
+export function Blend({
+  guide,
+  parts,
+  tick,
+  show,
+}: {
+  guide: Extract<Guidance, { kind: 'blend' }>;
+  parts: ReadonlySet<number>;
+  tick: (part: number) => void;
+  show: Show;
+}) {
+  const [jug, setJug] = useState('2000');
+  if (!guide.jug)
+    return (
+      <p className="mt-4 text-[20px]">
+        <b className="figures text-[28px]">{litres(guide.ml)} L</b> at {degrees(guide.celsius, show)}: keep
+        the head under, start and stop it there.
+      </p>
+    );
+  const fills = jugFills(guide.ml, Number(jug));
+  const each = guide.ml / fills;
+  return (
+    <div className="mt-4 flex flex-wrap items-start gap-x-6">
+      <svg viewBox="0 0 90 120" aria-hidden="true" className="h-32 shrink-0">
+        <path
+          d="M14 20 H76 L70 108 H20 Z"
+          fill="var(--surface)"
+          stroke="var(--ink)"
+          strokeWidth="4"
+          strokeLinejoin="round"
+        />
+        <path d="M18 79 H72 L70 106 H20 Z" fill="var(--soup)" />
+        <path d="M17 79 H73" stroke="var(--tomato)" strokeWidth="3" strokeDasharray="7 5" />
+        <path d="M22 14 H68 M40 8 v6 M50 8 v6" stroke="var(--ink)" strokeWidth="4" strokeLinecap="round" />
+        <text x="45" y="72" textAnchor="middle" fontSize="15" fill="var(--tomato)">
+          never over
+        </text>
+      </svg>
+      <div className="min-w-0 flex-1">
+        <Segments
+          label="Jug"
+          value={jug}
+          options={JUGS.map((ml) => ({ value: String(ml), words: `${ml / 1000} L jug` }))}
+          onChange={setJug}
+        />
+        <Ticks
+          label={`${fills} fills of ${litres(each)} L`}
+          list={Array.from({ length: Math.min(24, fills) }, (_, n) => `${n + 1}`)}
+          parts={parts}
+          tick={tick}
+          after="A third full, lid vented, a folded towel held on it, slow first."
+        />
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,52 @@
+'use client';
+
+import { clsx } from 'clsx';
+import type { Guide as Guidance } from '../../../core/batch/guide';
+import type { RouxColour } from '../../../core/thicken/granules';
+
+/** Paints of a roux, flour cooked in butter from paste to chestnut. */
+const PAINT: Readonly<Record<RouxColour, string>> = {
+  white: '#f3e7c3',
+  blond: '#e2bf72',
+  brown: '#a8692c',
+  dark: '#5b3113',
+};
+
+export function Roux({
+  guide,
+  colour,
+  onColour,
+}: {
+  guide: Extract<Guidance, { kind: 'roux' }>;
+  colour: RouxColour | null;
+  onColour: (colour: RouxColour) => void;
+}) {
+  const here = colour ?? guide.wanted;
+  return (
+    <fieldset className="mt-4">
+      <legend className="mb-1">
+        Cook it to <b>{guide.wanted}</b>. Tap the colour it took:
+      </legend>
+      <div className="flex flex-wrap gap-2">
+        {guide.colours.map((c) => (
+          <button
+            key={c.colour}
+            type="button"
+            aria-pressed={c.colour === here}
+            onClick={() => onColour(c.colour)}
+            className={clsx(
+              'w-33 rounded-sm border-2 border-ink bg-surface p-1 text-left leading-tight',
+              c.colour === here && 'outline-4 outline-butter',
+            )}
+          >
+            <svg viewBox="0 0 100 26" aria-hidden="true" className="mb-1 block w-full">
+              <rect width="100" height="26" fill={PAINT[c.colour]} stroke="var(--ink)" strokeWidth="1.5" />
+            </svg>
+            <b>{c.colour}</b> {c.minutes} min
+            <span className="block text-[16px]">keeps {Math.round(c.keeps * 100)} %</span>
+          </button>
+        ))}
+      </div>
+    </fieldset>
+  );
+}

@@ -1,0 +1,46 @@
+'use client';
+
+import type { Guide as Guidance } from '../../../core/batch/guide';
+import { spaced } from '../../../core/units/format';
+import { degrees, type Show } from '../../../core/units/show';
+import { TemperScale } from './TemperScale';
+import { Ticks } from './Ticks';
+
+export function Temper({
+  guide,
+  parts,
+  tick,
+  show,
+}: {
+  guide: Extract<Guidance, { kind: 'temper' }>;
+  parts: ReadonlySet<number>;
+  tick: (part: number) => void;
+  show: Show;
+}) {
+  const hot = guide.never !== null && guide.pot > guide.never;
+  return (
+    <div className="mt-3">
+      {hot && (
+        <p role="alert" className="border-2 border-tomato px-3 py-2 font-bold text-[20px] text-tomato">
+          The pot is at {degrees(guide.pot, show)}: let it come under {degrees(guide.never ?? 0, show)} first.
+        </p>
+      )}
+      <Ticks
+        label={`Ladles of ${spaced(guide.ladleMl)} mL into the bowl, stirring; it then reads`}
+        list={guide.ladles.map((c) => degrees(c, show))}
+        asides={guide.ladles.map((_, n) => `ladle ${n + 1}`)}
+        parts={parts}
+        tick={tick}
+      />
+      <TemperScale
+        startsAt={guide.startsAt}
+        ladles={guide.ladles}
+        done={guide.ladles.filter((_, n) => parts.has(n)).length}
+        warmTo={guide.warmTo}
+        to={guide.to}
+        never={guide.never}
+        show={show}
+      />
+    </div>
+  );
+}
