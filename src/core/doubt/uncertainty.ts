@@ -53,7 +53,7 @@ export type Doubt = {
 /**
  * First-order propagation of the house factors' spreads through the whole cooking: each factor is
  * moved half a standard deviation either way, everything else kept, and the changes of
- * ln(viscosity) are added in squares; so are the recipe's own counts and ranges, all together. Weighing (1 %) is left out: it is lost beside the rest.
+ * ln(viscosity) are added in squares; so are the recipe's own counts and ranges, all together.
  */
 export function doubtOf(recipe: Recipe, dosing: Dosing, setup: Setup): Doubt {
   const logAt = (factor: Doubtful, by: number): number =>

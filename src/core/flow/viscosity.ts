@@ -18,7 +18,12 @@ const REFERENCE_CELSIUS = 60;
 const ACTIVATION = 15000;
 const R = 8.314;
 
-/** Viscosity of water, mPa·s, −5…150 °C: Vogel equation. Throws {@link OutOfRange}. */
+/**
+ * Viscosity of water, mPa·s, −5…150 °C: Vogel equation. Throws {@link OutOfRange}.
+ *
+ * @example
+ * waterViscosity(20) // 1.002
+ */
 export const waterViscosity = (celsius: number): number =>
   Math.exp(-3.7188 + 578.919 / (toKelvin(within('temperature', celsius, -5, 150, '°C')) - 137.546));
 
@@ -30,11 +35,19 @@ export const SERUM_AT_60 = SERUM_TO_WATER * waterViscosity(REFERENCE_CELSIUS);
  * where cream ends and butter begins. Throws {@link OutOfRange}.
  * Krieger–Dougherty with maximum packing 1, for droplets of many sizes that carry a protein
  * coat; fitted to published cream viscosities within 3 % (see docs/model.md).
+ *
+ * @example
+ * fatFactor(0.2) // 2.184
  */
 export const fatFactor = (phi: number): number =>
   (1 - Math.min(0.6, within('fat fraction', phi, 0, 1))) ** -3.5;
 
-/** Viscosity at `celsius` (−40…200) against that at 60 °C. Throws {@link OutOfRange}. */
+/**
+ * Viscosity at `celsius` (−40…200) against that at 60 °C. Throws {@link OutOfRange}.
+ *
+ * @example
+ * temperatureFactor(100) // 0.56
+ */
 export const temperatureFactor = (celsius: number): number =>
   Math.exp(
     (ACTIVATION / R) *
@@ -47,6 +60,9 @@ export const flowIndex = (equivalents: number): number => Math.max(0.35, 1 - 0.0
 /**
  * Viscosity, mPa·s, of a liquid with `equivalents` g of flour equivalent a litre and fat volume
  * fraction `phi` (0–1), at `celsius` (−40…200) and `shearRate` s⁻¹ (above 0). Throws {@link OutOfRange}.
+ *
+ * @example
+ * viscosity(45, 0, 60) // 70.7
  */
 export function viscosity(equivalents: number, phi: number, celsius: number, shearRate = STIR_RATE): number {
   const e = within('flour equivalent', equivalents, 0, 1e5, 'g/L');
@@ -58,6 +74,9 @@ export function viscosity(equivalents: number, phi: number, celsius: number, she
 /**
  * The flour equivalent, g/L, that gives `target` mPa·s (above 0) in the bowl at fat fraction `phi` (0–1);
  * 0 if it is thicker without. Throws {@link OutOfRange}.
+ *
+ * @example
+ * equivalentsFor(153, 0.05) // 56.4
  */
 export function equivalentsFor(target: number, phi: number): number {
   within('target', target, 1e-3, 1e7, 'mPa·s');

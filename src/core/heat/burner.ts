@@ -15,6 +15,11 @@ export type Burner = {
 /** Heat lost through the wall to the room, W/(m²·K). Our assumption. */
 export const WALL_LOSS = 11;
 
-/** W into the pot at `flame` 0–1. Throws {@link OutOfRange}. */
+/**
+ * W into the pot at `flame` 0–1. Throws {@link OutOfRange}.
+ *
+ * @example
+ * heatInto({ id: 'b', name: 'B', kind: 'gas', powerW: 7000 }, 0.5) // 1400
+ */
 export const heatInto = (b: Burner, flame: number): number =>
   within('power', b.intoPotW ?? b.powerW * EFFICIENCY[b.kind], 0, 1e5, 'W') * within('flame', flame, 0, 1);

@@ -65,7 +65,12 @@ export function coolingTemperature(c: Cooling, from: number, seconds: number): n
   return celsius + (from - celsius) * Math.min(1, sum);
 }
 
-/** Seconds until the warmest part is at `to` °C; Infinity where it never gets there. Throws {@link OutOfRange}. */
+/**
+ * Seconds until the warmest part is at `to` °C; Infinity where it never gets there. Throws {@link OutOfRange}.
+ *
+ * @example
+ * coolingTime({ method: 'ice bath', depthMm: 150, heatPerMl: 3.9, conductivity: 0.55 }, 57, 21) // 860
+ */
 export function coolingTime(c: Cooling, from: number, to: number): number {
   checked(c, from);
   within('to', to, -20, 150, '°C');

@@ -4,6 +4,9 @@ import { toKelvin } from '../units/temperature';
 /**
  * Latent heat of vaporisation of water, J/g at `celsius` (−5…200): linear fit to steam tables, within
  * 0.5 % up to 130 °C, 1 % at 150 and 4 % beyond. Throws {@link OutOfRange}.
+ *
+ * @example
+ * latentHeat(100) // 2256.7
  */
 export const latentHeat = (celsius: number): number =>
   2501.7 - 2.45 * within('temperature', celsius, -5, 200, '°C');
@@ -11,6 +14,9 @@ export const latentHeat = (celsius: number): number =>
 /**
  * Saturation pressure over liquid water, Pa, `celsius` 0–200; supercooled to −20. Throws {@link OutOfRange}.
  * Hyland & Wexler (1983), as in ASHRAE Handbook — Fundamentals, "Psychrometrics", eq. 6.
+ *
+ * @example
+ * Math.round(saturationPressure(60)) // 19944
  */
 export function saturationPressure(celsius: number): number {
   const t = toKelvin(within('temperature', celsius, -20, 200, '°C'));
@@ -24,13 +30,21 @@ export function saturationPressure(celsius: number): number {
   );
 }
 
-/** Standard-atmosphere pressure, Pa, at `metres` above the sea (−500…5000): ASHRAE Fundamentals eq. 3. Throws {@link OutOfRange}. */
+/**
+ * Standard-atmosphere pressure, Pa, at `metres` above the sea (−500…5000): ASHRAE Fundamentals eq. 3. Throws {@link OutOfRange}.
+ *
+ * @example
+ * Math.round(pressureAt(1600)) // 83523
+ */
 export const pressureAt = (metres: number): number =>
   101325 * (1 - 2.25577e-5 * within('altitude', metres, -500, 5000, 'm')) ** 5.2559;
 
 /**
  * Boiling point of water, °C, under `pressure` Pa (50 000…110 000): where the saturation pressure equals
  * it. Throws {@link OutOfRange}.
+ *
+ * @example
+ * boilingPoint(101_325) // 99.97
  */
 export function boilingPoint(pressure: number): number {
   within('pressure', pressure, 50_000, 110_000, 'Pa');

@@ -1,7 +1,12 @@
 /** Enough to use up the digits of a double. */
 const HALVINGS = 60;
 
-/** Where `below(x)` turns from true to false between `low` and `high`, halving the way there each time. */
+/**
+ * Where `below(x)` turns from true to false between `low` and `high`, halving the way there each time.
+ *
+ * @example
+ * bisect((x) => x * x < 2, 0, 2) // 1.41421
+ */
 export function bisect(
   below: (x: number) => boolean,
   low: number,

@@ -118,7 +118,12 @@ export const COOK_OUT_MINUTES = 10;
 /** Below this pH acid breaks starch down faster: one unit doubles it. Our assumption. */
 const ACID_BELOW = 4.5;
 
-/** Yolk scrambles above 85 °C, above 90 with 25 g/L of starch to guard it. Common practice, no source. */
+/**
+ * Yolk scrambles above 85 °C, above 90 with 25 g/L of starch to guard it. Common practice, no source.
+ *
+ * @example
+ * yolkLimit(40) // 90
+ */
 export const yolkLimit = (equivalents: number): number => (equivalents >= 25 ? 90 : 85);
 
 /** Seconds for swelling to close two thirds of the way to what the temperature allows. */

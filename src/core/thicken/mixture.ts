@@ -38,6 +38,9 @@ const MOST_PROTEIN = 0.5;
 /**
  * How much a volume fraction `phi` of swollen protein (0 and up) thickens: Krieger–Dougherty with maximum packing
  * 0.7 and intrinsic viscosity 2.5, as for casein micelles; published form, from memory. Throws {@link OutOfRange}.
+ *
+ * @example
+ * proteinFactor(0.1) // 1.31
  */
 export const proteinFactor = (phi: number): number =>
   (1 - Math.min(MOST_PROTEIN, within('protein fraction', phi, 0, 1e3)) / 0.7) ** -1.75;

@@ -11,7 +11,12 @@ export type RouxBalance = {
   readonly over: number;
 };
 
-/** Balances `flour` g against `freeFat` g already rendered, melted or left by a sweat. Common practice, no source. */
+/**
+ * Balances `flour` g against `freeFat` g already rendered, melted or left by a sweat. Common practice, no source.
+ *
+ * @example
+ * rouxBalance(100, 30) // { perGram: 0.3, short: 35, over: 0 }
+ */
 export function rouxBalance(flour: number, freeFat: number): RouxBalance {
   within('flour', flour, 0.1, 1e6, 'g');
   within('fat in the pot', freeFat, 0, 1e6, 'g');

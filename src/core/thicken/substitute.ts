@@ -44,7 +44,12 @@ const fullySwollenAt = (kind: ThickenerKind): number => {
   return celsius;
 };
 
-/** Grams of `to` that thicken like `grams` of `from` (flour by its roux colour). */
+/**
+ * Grams of `to` that thicken like `grams` of `from` (flour by its roux colour).
+ *
+ * @example
+ * substitute(100, 'wheat', 'maize').grams // 50
+ */
 export function substitute(
   grams: number,
   from: Exchangeable,

@@ -7,7 +7,12 @@ export function spaced(value: number, decimals = 0): string {
   return `${value < 0 ? '−' : ''}${grouped}${rest ? `.${rest}` : ''}`;
 }
 
-/** Litres from millilitres, one decimal from a litre up, two below. */
+/**
+ * Litres from millilitres, one decimal from a litre up, two below.
+ *
+ * @example
+ * litres(12_040) // '12.0'
+ */
 export const litres = (ml: number): string => spaced(ml / 1000, Math.abs(ml) >= 995 ? 1 : 2);
 
 /** Litres as asked for: whole when they are, else to a tenth. */
@@ -17,10 +22,20 @@ export const wholeLitres = (value: number): string => spaced(value, Number.isInt
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 export const uncapital = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
-/** Viscosity to two figures: nobody reads a third. */
+/**
+ * Viscosity to two figures: nobody reads a third.
+ *
+ * @example
+ * mPas(153) // '150'
+ */
 export const mPas = (value: number): string => spaced(significant(value, 2));
 
-/** Minutes and hours as spoken: 72 → "1 h 12 min". */
+/**
+ * Minutes and hours as spoken: 72 → "1 h 12 min".
+ *
+ * @example
+ * duration(4320) // '1 h 12 min'
+ */
 export function duration(seconds: number): string {
   const minutes = Math.round(seconds / 60);
   if (minutes < 60) return `${minutes} min`;

@@ -31,7 +31,7 @@ export const taking = (variant: PotVariant, step: Step | null, from: number): Po
 /** Less liquid than this, mL, and nothing is kept hot by standing on the flame. */
 const WET = 20;
 
-/** A pot nobody has tapped for this long, s, is taken off the flame. Our assumption. */
+/** A pot nobody has tapped for this long, s, is taken to lose no more water; it stays as hot as it was. Our assumption. */
 const LONGEST_IDLE = 1200;
 
 /**
@@ -41,7 +41,7 @@ const LONGEST_IDLE = 1200;
 export function move(variant: PotVariant, to: number): PotVariant {
   const { pot, kitchen, left, wait, startsAt } = variant;
   if (to <= pot.seconds + 1e-6) return variant;
-  if (left && pot.seconds < startsAt) return move(setup(variant, Math.min(to, startsAt)), to);
+  if (left && pot.seconds < startsAt) return move(keptAsItIs(variant, Math.min(to, startsAt)), to);
   if (left) {
     const on = advance(pot, left, kitchen, to);
     return move({ ...variant, pot: on.pot, left: on.left, wait: on.wait }, to);
@@ -50,11 +50,11 @@ export function move(variant: PotVariant, to: number): PotVariant {
     const passed = Math.min(wait, to - pot.seconds);
     return move({ ...variant, pot: { ...pot, seconds: pot.seconds + passed }, wait: wait - passed }, to);
   }
-  return setup(variant, to);
+  return keptAsItIs(variant, to);
 }
 
 /** The pot kept as it is until `to`. */
-function setup(variant: PotVariant, to: number): PotVariant {
+function keptAsItIs(variant: PotVariant, to: number): PotVariant {
   const { pot, kitchen } = variant;
   const idle = Math.min(to - pot.seconds, LONGEST_IDLE);
   const kept =

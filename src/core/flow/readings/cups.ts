@@ -17,14 +17,24 @@ export const ISO_ORIFICES = Object.keys(ISO_CUPS).map(Number) as readonly IsoCup
 
 const VALID = [30, 100] as const;
 
-/** Kinematic viscosity, mm²/s, from an ISO 2431 flow cup's time; refuses times the standard does not cover. */
+/**
+ * Kinematic viscosity, mm²/s, from an ISO 2431 flow cup's time; refuses times the standard does not cover.
+ *
+ * @example
+ * cupViscosity(4, 50) // 64.5
+ */
 export function cupViscosity(cup: IsoCup, seconds: number): number {
   within('flow time', seconds, ...VALID, 's');
   const { a, b } = ISO_CUPS[cup];
   return a * seconds - b / seconds;
 }
 
-/** Seconds the cup would run for `nu` mm²/s; refuses a viscosity it cannot tell (use a larger or smaller orifice). */
+/**
+ * Seconds the cup would run for `nu` mm²/s; refuses a viscosity it cannot tell (use a larger or smaller orifice).
+ *
+ * @example
+ * cupTime(4, 64.5) // 50
+ */
 export function cupTime(cup: IsoCup, nu: number): number {
   const { a, b } = ISO_CUPS[cup];
   const seconds = (nu + Math.sqrt(nu * nu + 4 * a * b)) / (2 * a);

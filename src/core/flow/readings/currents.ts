@@ -6,6 +6,9 @@ const GRAVITY = 9.81;
  * Line spread: `ml` let go from a ring spreads to this radius, mm, after `seconds`:
  * R = 0.894 (g V³/(3ν))^⅛ t^⅛. Huppert (1982), J. Fluid Mech. 121; `nu` mm²/s. Holds once it has
  * spread well past the ring. The eighth root makes it coarse: 5 % in radius is 40 % in viscosity.
+ *
+ * @example
+ * lineSpreadRadius(150, 100, 30) // 150.8
  */
 export function lineSpreadRadius(nu: number, ml: number, seconds: number): number {
   within('viscosity', nu, 1, 1e6, 'mm²/s');

@@ -6,6 +6,9 @@ const GRAVITY = 9.81;
  * Grams left on a plate or spoon `width` × `height` mm (both in the soup), hung upright and drained
  * for `seconds`: Jeffreys (1930), h(x) = √(ν x/(g t)), integrated over the height. `nu` mm²/s,
  * `density` g/mL.
+ *
+ * @example
+ * drainedMass(150, 45, 65, 10) // 0.63
  */
 export function drainedMass(
   nu: number,
