@@ -8,6 +8,7 @@ import { bracketOf } from '../core/maths/logNormal';
 import { amended, cannotBe, usualShare } from '../core/order/amended';
 import { planFor } from '../core/plan/plan';
 import { openAmounts, predict } from '../core/plan/predict';
+import { warningLine } from '../core/plan/warningWords';
 import type { Recipe } from '../core/recipe/recipe';
 import { duration, litres, mPas, spaced } from '../core/units/format';
 import { detailsOf, titleOf } from '../core/words/steps';
@@ -89,7 +90,7 @@ function plan(o: Options): void {
     );
     for (const d of detailsOf(s.step, s.from)) print(`            ${d}`);
   }
-  for (const w of made.warnings) print(`! ${w.says} ${w.change}`);
+  for (const w of made.warnings) print(`! ${warningLine(w)}`);
 }
 
 function predicted(o: Options): void {
@@ -118,7 +119,7 @@ function predicted(o: Options): void {
     ['after', 'temp', 'volume', 'mPa·s', 'band', 'salt', 'fat', 'pH', 'tender'],
     [...p.steps.map((s) => row(s.title, s)), row('At serving', p.serving)],
   );
-  for (const w of p.warnings) print(`! ${w.says} ${w.change}`);
+  for (const w of p.warnings) print(`! ${warningLine(w)}`);
 }
 
 function fix(o: Options): void {

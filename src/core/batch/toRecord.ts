@@ -1,7 +1,9 @@
 import type { Plan } from '../plan/types';
+import { warningLine, warningWords } from '../plan/warningWords';
 import { portionsIn } from '../pot/portions';
 import type { Recipe, RecipePortion, RecipeStep } from '../recipe/recipe';
 import { TRADE } from '../safety/cautions';
+import { cautionWords } from '../words/cautions';
 import { detailsOf, reasonFor, titleOf } from '../words/steps';
 import type { OpenAmount, RecordedPlan } from './record';
 
@@ -21,7 +23,7 @@ function openIn(step: RecipeStep | undefined): OpenAmount[] {
 const atStep = ({ warnings }: Plan, step: number) =>
   warnings
     .filter((w) => w.step === step)
-    .map((w) => ({ id: w.id, says: w.says, do: w.change, rule: w.rule ?? TRADE }));
+    .map((w) => ({ id: w.id, ...warningWords(w), rule: w.rule ?? TRADE }));
 
 /** The plan in the form a batch keeps: its words, and all the model needs to go along. `recipe` as it was planned. */
 export const toRecord = (plan: Plan, recipe: Recipe): RecordedPlan => {
@@ -47,13 +49,13 @@ export const toRecord = (plan: Plan, recipe: Recipe): RecordedPlan => {
       from: s.from,
       volumeMl: s.volumeMl,
       cautions: [
-        ...s.cautions.map(({ id, says, do: change, rule }) => ({ id, says, do: change, rule })),
+        ...s.cautions.map((c) => ({ id: c.id, ...cautionWords(c), rule: c.rule })),
         ...atStep(plan, n),
       ],
       does: s.step,
       open: openIn(recipe.steps[n]),
     })),
-    cautions: plan.warnings.filter((w) => w.severity !== 'stop').map((w) => `${w.says} ${w.change}`),
+    cautions: plan.warnings.filter((w) => w.severity !== 'stop').map((w) => warningLine(w)),
     cooked: {
       target: aim.target,
       vessel: { ...setup.vessel },

@@ -4,14 +4,28 @@ import { holding, rimVolume } from '../heat/vessel';
 import type { House } from '../house/house';
 import { amended } from '../order/amended';
 import { ORDER_BOUNDS } from '../order/bounds';
+import { GENTLY, type Gently } from '../order/gently';
 import type { Order } from '../order/order';
 import { planFor } from '../plan/plan';
 import type { Plan, Warning } from '../plan/types';
 import type { Recipe } from '../recipe/recipe';
-import { litres as inLitres, mPas, spaced } from '../units/format';
 
-/** A change that makes a warning go away, ready to be applied. */
-export type Remedy = { readonly words: string; readonly change: Partial<Order> };
+/** A change that makes a warning go away, ready to be applied, and what of it is said in a figure. */
+export type Remedy = { readonly change: Partial<Order> } & (
+  | { readonly kind: 'take'; readonly vessel: string; readonly rimMl: number }
+  | { readonly kind: 'use'; readonly burner: string }
+  | { readonly kind: 'make'; readonly ml: number }
+  | { readonly kind: 'aim'; readonly target: number }
+  | { readonly kind: 'hot stock'; readonly celsius: number }
+  | { readonly kind: 'dairy'; readonly how: Gently }
+  /** g of butter for the whole pot. */
+  | { readonly kind: 'butter'; readonly grams: number }
+  | { readonly kind: 'three to two' }
+  | { readonly kind: 'simmer'; readonly minutes: number }
+);
+
+/** °C of stock that is kept hot. Common practice, no source. */
+const HOT_STOCK = 80;
 
 /** Butter is this share fat. */
 const BUTTER_FAT = 0.81;
@@ -38,20 +52,14 @@ function candidates(w: Warning, plan: PlanFindings, { house, order, recipe }: Or
   const scale = order.litres / recipe.yieldLitres;
   const pots = holding(house.vessels, plan.peakMl)
     .filter((v) => v.id !== order.vesselId)
-    .map((v) => ({ words: `Take ${v.name} (${inLitres(rimVolume(v))} L)`, change: { vesselId: v.id } }));
+    .map((v): Remedy => ({ kind: 'take', vessel: v.name, rimMl: rimVolume(v), change: { vesselId: v.id } }));
   const burner = house.burners.find((b) => b.id === order.burnerId);
   const stronger = house.burners
     .filter((b) => burner && heatInto(b, 1) > heatInto(burner, 1))
     .sort((a, b) => heatInto(a, 1) - heatInto(b, 1))
-    .map((b) => ({ words: `Use ${b.name}`, change: { burnerId: b.id } }));
-  const make = (litres: number): Remedy => ({
-    words: `Make ${spaced(litres, 1)} L`,
-    change: { litres },
-  });
-  const aim = (target: number): Remedy => ({
-    words: `Aim for ${mPas(target)} mPa·s`,
-    change: { target },
-  });
+    .map((b): Remedy => ({ kind: 'use', burner: b.name, change: { burnerId: b.id } }));
+  const make = (litres: number): Remedy => ({ kind: 'make', ml: litres * 1000, change: { litres } });
+  const aim = (target: number): Remedy => ({ kind: 'aim', target, change: { target } });
   const found = plan.found.bowlViscosity;
   const [low, high] = LADDER_RANGE;
   if (w.kind === 'overflow' || w.kind === 'headroom') {
@@ -66,34 +74,29 @@ function candidates(w: Warning, plan: PlanFindings, { house, order, recipe }: Or
   }
   if (w.kind === 'stalled' || w.kind === 'hard') return [...stronger, make(roundedDown(order.litres / 2))];
   if (w.kind === 'slow') {
-    return [{ words: 'Start from hot stock, 80 °C', change: { liquidAt: 80 } }, ...stronger];
+    return [{ kind: 'hot stock', celsius: HOT_STOCK, change: { liquidAt: HOT_STOCK } }, ...stronger];
   }
   if (w.kind === 'dairy') {
-    return [
-      { words: 'Warm the dairy first', change: { dairy: 'warm' } },
-      { words: 'Put the dairy in last, under the simmer', change: { dairy: 'last' } },
-      { words: 'Take cream of 35 % instead', change: { dairy: 'richer' } },
-    ];
+    return GENTLY.map((how) => ({ kind: 'dairy', how, change: { dairy: how } }));
   }
   if (w.kind === 'fat-short' && w.grams) {
     // The vegetables soak up part of it, and more fat wants a little more flour: tried in growing amounts.
     const short = w.grams / BUTTER_FAT;
     return [1.2, 1.6, 2, 2.6].map((by) => {
       const perYield = Math.ceil(((short * by) / scale) * 10) / 10;
-      return {
-        words: `Add ${spaced(Math.ceil(perYield * scale))} g butter before the flour`,
-        change: { moreFat: perYield + (order.moreFat ?? 0) },
-      };
+      const change = { moreFat: perYield + (order.moreFat ?? 0) };
+      return { kind: 'butter', grams: Math.ceil(perYield * scale), change };
     });
   }
   if (w.kind === 'fat-over' && order.rule !== 'three-to-two') {
     return recipe.steps.some((s) => s.kind === 'roux')
-      ? [{ words: 'Three flour to two fat', change: { rule: 'three-to-two' } }]
+      ? [{ kind: 'three to two', change: { rule: 'three-to-two' } }]
       : [];
   }
   if (w.kind === 'raw-flour' && w.minutes) {
-    const more = Math.ceil(w.minutes) + (order.moreSimmer ?? 0);
-    return [{ words: `Simmer ${Math.ceil(w.minutes)} min more`, change: { moreSimmer: more } }];
+    const minutes = Math.ceil(w.minutes);
+    const change = { moreSimmer: minutes + (order.moreSimmer ?? 0) };
+    return [{ kind: 'simmer', minutes, change }];
   }
   return [];
 }

@@ -27,10 +27,9 @@ test('fat, starch and warming each make it safer; acid, boiling and salt worse',
   expect(grade({ pH: 4.4 })).toBe('will split');
 });
 
-test('the reasons come worst first, each with what to change', () => {
+test('the reasons come worst first', () => {
   const { reasons } = splitRisk({ ...calm, boiled: true, saltPercent: 1.2, arrives: 4 });
-  expect(reasons[0]?.says).toMatch(/boils/);
-  expect(reasons.every((r) => r.change.length > 5)).toBe(true);
+  expect(reasons.map((r) => r.kind)).toEqual(['boils', 'cold', 'salty']);
   expect(reasons.map((r) => r.weight)).toEqual([...reasons.map((r) => r.weight)].sort((a, b) => b - a));
 });
 

@@ -4,6 +4,10 @@ import { within } from '../units/range';
 export const CASEIN_PRECIPITATES = 4.6;
 export const HOT_MILK_RISK = 5.6;
 
+/** °C over which dairy in the pot is at risk without a boil, and under which it is kept for safety. Our assumption. */
+const HOT = 82;
+const KEEP_UNDER = 85;
+
 /** What decides whether dairy splits in a pot. */
 export type DairyState = {
   readonly pH: number;
@@ -18,7 +22,14 @@ export type DairyState = {
   readonly arrives: number;
 };
 
-export type Reason = { readonly says: string; readonly change: string; readonly weight: number };
+/** Why it may split, with how much that adds; °C. */
+export type Reason = { readonly weight: number } & (
+  | { readonly kind: 'acid'; readonly pH: number }
+  | { readonly kind: 'boils'; readonly keepUnder: number }
+  | { readonly kind: 'hot'; readonly over: number }
+  | { readonly kind: 'salty' }
+  | { readonly kind: 'cold' }
+);
 export type Risk = {
   readonly grade: 'safe' | 'take care' | 'likely to split' | 'will split';
   readonly reasons: readonly Reason[];
@@ -30,30 +41,12 @@ export function splitRisk(s: DairyState): Risk {
   within('temperature', s.celsius, 0, 105, '°C');
   within('dairy fat', s.fatPercent, 0, 100, '%');
   const reasons: Reason[] = [];
-  const add = (when: boolean, weight: number, says: string, change: string) => {
-    if (when && weight > 0) reasons.push({ says, change, weight });
-  };
   const acid = Math.max(0, HOT_MILK_RISK + 0.6 - s.pH) * 2;
-  add(
-    s.pH < HOT_MILK_RISK + 0.6,
-    acid,
-    `the pot is acid, pH ${s.pH.toFixed(1)}`,
-    'put the dairy in before the wine or tomato, or use cream of 30 % and more',
-  );
-  add(s.boiled, 2, 'it boils after the dairy is in', 'keep it under 85 °C from here');
-  add(
-    !s.boiled && s.celsius > 82,
-    (s.celsius - 82) / 8,
-    `it is hotter than 82 °C with dairy in`,
-    'turn the flame down',
-  );
-  add(s.saltPercent > 1, (s.saltPercent - 1) * 1.5, 'it is salty', 'salt after the dairy');
-  add(
-    s.celsius - s.arrives > 55,
-    0.8,
-    'cold dairy meets a hot pot',
-    'warm it, or temper it with ladles of soup',
-  );
+  if (acid > 0) reasons.push({ kind: 'acid', pH: s.pH, weight: acid });
+  if (s.boiled) reasons.push({ kind: 'boils', keepUnder: KEEP_UNDER, weight: 2 });
+  else if (s.celsius > HOT) reasons.push({ kind: 'hot', over: HOT, weight: (s.celsius - HOT) / 8 });
+  if (s.saltPercent > 1) reasons.push({ kind: 'salty', weight: (s.saltPercent - 1) * 1.5 });
+  if (s.celsius - s.arrives > 55) reasons.push({ kind: 'cold', weight: 0.8 });
   const danger = reasons.reduce((sum, r) => sum + r.weight, 0);
   const fatShield = s.fatPercent >= 30 ? 0.25 : s.fatPercent >= 18 ? 0.6 : s.fatPercent >= 10 ? 0.85 : 1;
   const starchShield = s.equivalents >= 25 ? 0.6 : s.equivalents >= 10 ? 0.8 : 1;

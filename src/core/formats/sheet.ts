@@ -1,4 +1,5 @@
 import type { Plan, WeighLine } from '../plan/types';
+import { warningLine } from '../plan/warningWords';
 import { duration, litres, mPas, spaced, wholeLitres } from '../units/format';
 import { inDegrees, type Show } from '../units/show';
 import { detailsOf, fireWords, titleOf } from '../words/steps';
@@ -76,6 +77,6 @@ export function planSheet(plan: Plan, serveAt: string, show: Show): PlanSheet {
       })),
       { at: serveAt, title: 'On the pass', details: `${litres(found.volumeMl)} L`, look: '', takes: '' },
     ],
-    cautions: plan.warnings.map((w) => says(`${w.says} ${w.change}`)),
+    cautions: plan.warnings.map((w) => warningLine(w, show)),
   };
 }

@@ -31,11 +31,11 @@ export const cautionsOf = (ran: StepRun, kitchen: Kitchen): readonly Caution[] =
 export function gathered(ran: readonly StepRun[], kitchen: Kitchen): readonly Caution[] {
   const byId = new Map<string, Caution>();
   for (const c of ran.flatMap((r) => cautionsOf(r, kitchen))) {
-    if (c.id !== 'allergens' && !byId.has(c.id)) byId.set(c.id, c);
+    if (c.kind !== 'allergens' && !byId.has(c.id)) byId.set(c.id, c);
   }
   const ingredients = ran.flatMap((r) => deedOf(r).ingredients);
   const allergens = inKitchen({ kind: 'add', ingredients, celsius: 0 }, kitchen)
-    .filter((c) => c.id === 'allergens')
-    .map((c) => ({ ...c, says: c.says.replace(/^Brings/, 'Contains') }));
+    .filter((c) => c.kind === 'allergens')
+    .map((c) => ({ ...c, of: 'soup' as const }));
   return [...byId.values(), ...allergens];
 }

@@ -6,6 +6,7 @@ import { issueWords, valueAt } from '../words/issueWords';
 import { titleOf } from '../words/steps';
 import { planFor } from './plan';
 import type { WarningKind } from './types';
+import { warningLine } from './warningWords';
 
 /** A step and the pot after it. */
 export type Foreseen = {
@@ -80,7 +81,7 @@ export function foresee(body: unknown, house: House): Foresight {
     warnings: plan.warnings.map((w) => ({
       id: w.id,
       kind: w.kind,
-      says: `${w.says} ${w.change}`,
+      says: warningLine(w, house.show),
       grave: w.severity !== 'caution',
     })),
   };

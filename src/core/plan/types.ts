@@ -1,10 +1,12 @@
+import type { Reason, Risk } from '../dairy/risk';
+import type { Band } from '../flow/bands';
 import type { Aim } from '../order/order';
 import type { Sample } from '../pot/cook';
 import type { Observation } from '../pot/observe';
 import type { Step } from '../pot/step';
 import type { Caution } from '../safety/cautions';
 import type { Setup } from './solve/simulate';
-import type { Solved } from './solve/solve';
+import type { Miss, Solved } from './solve/solve';
 
 /** A step with its place on the clock, seconds from lighting the flame. */
 export type PlanStep = {
@@ -61,42 +63,78 @@ export type WeighLine = {
 
 export type Severity = 'stop' | 'danger' | 'caution';
 
-/** What a warning is of; of `care`, a rule of safety, there may be several, each with its id. */
-export type WarningKind =
-  | 'overflow'
-  | 'headroom'
-  | 'shallow'
-  | 'slow'
-  | 'fat-short'
-  | 'fat-over'
-  | 'raw-flour'
-  | 'dairy'
-  | 'another band'
-  | 'stalled'
-  | 'scrambled'
-  | 'chill'
-  | 'hard'
-  | 'sweat'
-  | 'rest'
-  | 'kept-hot'
-  | 'too thick without'
-  | 'too thin with all'
-  | 'no room for liquid'
-  | 'care';
+/** What a warning is of, with the figures its sentence needs: mL, mm, °C, g, minutes; steps from 0. */
+export type Matter =
+  | {
+      readonly kind: 'overflow';
+      readonly vessel: string;
+      readonly peakMl: number;
+      readonly rimMl: number;
+      readonly fillLimitMl: number;
+    }
+  | {
+      readonly kind: 'headroom';
+      readonly vessel: string;
+      readonly peakMl: number;
+      readonly fillLimitMl: number;
+    }
+  | { readonly kind: 'shallow'; readonly vessel: string; readonly depthMm: number }
+  | { readonly kind: Miss }
+  | { readonly kind: 'another band'; readonly lands: Band; readonly asked: Band }
+  | {
+      readonly kind: 'stalled';
+      readonly step: number;
+      readonly burner: string;
+      readonly celsius: number;
+      readonly wanted: number;
+    }
+  | { readonly kind: 'scrambled'; readonly step: number; readonly reached: number; readonly limit: number }
+  | { readonly kind: 'chill'; readonly step: number; readonly to: number }
+  | { readonly kind: 'hard'; readonly step: number }
+  | { readonly kind: 'slow'; readonly burner: string; readonly minutes: number }
+  | { readonly kind: 'fat-short' | 'fat-over'; readonly grams: number }
+  /** `minutes` are what is missing of those it `needs`. */
+  | {
+      readonly kind: 'raw-flour';
+      readonly cooked: number;
+      readonly needs: number;
+      readonly minutes: number;
+    }
+  /** It would need so long; null where no time will do. */
+  | {
+      readonly kind: 'sweat';
+      readonly step: number;
+      readonly minutes: number;
+      readonly celsius: number;
+      readonly needs: number | null;
+    }
+  | {
+      readonly kind: 'dairy';
+      readonly step: number;
+      readonly grade: Exclude<Risk['grade'], 'safe'>;
+      /** The worst first; never none. */
+      readonly reasons: readonly [Reason, ...Reason[]];
+    }
+  /** Under `atLeast` after so many minutes; `rests` longer where that is said. */
+  | {
+      readonly kind: 'rest';
+      readonly step: number;
+      readonly atLeast: number;
+      readonly minutes: number;
+      readonly rests: number | null;
+    }
+  | { readonly kind: 'kept-hot'; readonly step: number; readonly celsius: number; readonly atMost: number }
+  | { readonly kind: 'care'; readonly caution: Caution };
 
-/** Something to know before starting: what is the matter, and what to change. */
-export type Warning = {
+export type WarningKind = Matter['kind'];
+
+/** Something to know before starting. `warningWords` says what is the matter, and what to change. */
+export type Warning = Matter & {
   /** Its own within a plan: its kind and, where it is about one step of several, that step. */
   readonly id: string;
-  readonly kind: WarningKind;
   readonly severity: Severity;
-  readonly says: string;
-  readonly change: string;
   /** The rule behind a caution. */
   readonly rule?: string;
   /** The step it is about, from 0, where it is about one: it stands there at the stove too. */
   readonly step?: number;
-  /** What is short or over, g for the whole pot, or minutes, where a figure goes with it. */
-  readonly grams?: number;
-  readonly minutes?: number;
 };

@@ -27,14 +27,13 @@ test('cautions stand where they apply and nowhere else', () => {
   }
 });
 
-test('every caution says what to do and names its rule', () => {
+test('every caution names its rule', () => {
   for (const c of cautionsFor({
     kind: 'chill',
     ingredients: ['cod', 'egg-yolk', 'foraged-mushroom'],
     celsius: 70,
     blendedMl: 500,
   })) {
-    expect(c.do).not.toBe('');
     expect(c.rule).toMatch(/Food Code 2022.*local code decides|common practice|allergens/);
   }
 });

@@ -1,11 +1,44 @@
 import { ingredient } from '../food/catalogue';
 import type { Ingredient } from '../food/ingredient';
 
+/** What a caution is about, with the figures its sentence needs; °C, s, days. */
+export type Care =
+  | { readonly kind: 'hot jug'; readonly fills: number }
+  | { readonly kind: 'hot stick' }
+  | { readonly kind: 'frozen'; readonly days: number }
+  | {
+      readonly kind: 'kept';
+      readonly days: number;
+      readonly celsius: number;
+      readonly mostDays: number;
+      readonly atMost: number;
+    }
+  | { readonly kind: 'hot fat'; readonly celsius: number }
+  | { readonly kind: 'yolk' }
+  | { readonly kind: 'seafood'; readonly centre: number; readonly seconds: number; readonly tagDays: number }
+  | { readonly kind: 'foraged' }
+  | {
+      readonly kind: 'allergens';
+      /** Those the house names first, and the others. */
+      readonly flagged: readonly string[];
+      readonly others: readonly string[];
+      /** Of one step, or of the soup. */
+      readonly of: 'step' | 'soup';
+    }
+  | { readonly kind: 'hot hold'; readonly atLeast: number }
+  | {
+      readonly kind: 'cooling';
+      readonly from: number;
+      readonly through: number;
+      readonly to: number;
+      readonly firstSeconds: number;
+      readonly allSeconds: number;
+    }
+  | { readonly kind: 'reheating'; readonly to: number; readonly seconds: number; readonly within: number };
+
 /** A caution with the rule it follows. Local codes and licensed practice decide; the kitchen may tighten, never loosen. */
-export type Caution = {
+export type Caution = Care & {
   readonly id: string;
-  readonly says: string;
-  readonly do: string;
   readonly rule: string;
   /** True when what the recipe says is already against the rule. */
   readonly broken?: boolean;
@@ -32,49 +65,29 @@ export const LIMITS = {
   fish: { centre: 63, forSeconds: 15, section: '3-401.11' },
 } as const;
 
+/** Days the tags of shellfish are kept: Food Code 3-203.12, from memory. */
+const TAG_DAYS = 90;
+
 /** Share of a jug that may be filled with hot liquid. Common practice, no source. */
 const JUG_FILL = 1 / 3;
 
 /** Jug fills to blend `ml` of hot soup in a jug of `jugMl`. */
 export const jugFills = (ml: number, jugMl = 2000): number => Math.max(1, Math.ceil(ml / (jugMl * JUG_FILL)));
 
-const fillsOf = (ml: number): string => {
-  const n = jugFills(ml);
-  return `${n} ${n === 1 ? 'fill' : 'fills'}`;
-};
-
 /** °C from which what is kept is frozen. Common practice, no source. */
 const FROZEN = -12;
 
 /** How what is put by is marked, and whether it may be: the day it is made is the first of its days. */
 function keptMark({ days, celsius }: NonNullable<Deed['kept']>): Caution {
-  const { dateMark } = LIMITS;
-  const rule = `${CODE}, ${dateMark.section}`;
-  if (celsius <= FROZEN)
-    return {
-      id: 'date mark',
-      says: 'Frozen, its days stand still: those before and after it count together.',
-      do: `Write the day it was made and the day it was frozen. Thawed, use it within what is left of ${dateMark.days} days.`,
-      rule,
-    };
-  const tooLong = days > dateMark.days;
-  const tooWarm = celsius > dateMark.atMost;
-  const least = Math.min(days, dateMark.days);
-  return {
-    id: 'date mark',
-    says: tooWarm
-      ? `At ${celsius} °C it is too warm to be kept: ${dateMark.atMost} °C at most.`
-      : tooLong
-        ? `${days} days are too long: ${dateMark.days} at ${dateMark.atMost} °C, the day it is made counted.`
-        : `Kept ${least} ${least === 1 ? 'day' : 'days'} at ${celsius} °C, the day it is made counted.`,
-    do:
-      tooLong || tooWarm
-        ? `Keep it at ${dateMark.atMost} °C or under, ${dateMark.days} days at most, or freeze it.`
-        : 'Label it with what it is, the day it was made and the day it is thrown away.',
-    rule,
-    ...((tooLong || tooWarm) && { broken: true }),
-  };
+  const { days: mostDays, atMost, section } = LIMITS.dateMark;
+  const rule = `${CODE}, ${section}`;
+  if (celsius <= FROZEN) return { id: 'date mark', kind: 'frozen', days: mostDays, rule };
+  const broken = days > mostDays || celsius > atMost;
+  return { id: 'date mark', kind: 'kept', days, celsius, mostDays, atMost, rule, ...(broken && { broken }) };
 }
+
+/** °C fat comes off the pan at, near enough. Common practice, no source. */
+const HOT_FAT = 120;
 
 /** What a step does, as far as cautions need to know. */
 export type Deed = {
@@ -103,91 +116,45 @@ export function cautionsFor(
   const found: Caution[] = [];
   const foods = deed.ingredients.map(foodOf);
   if (deed.blendedMl !== undefined && deed.celsius > 50) {
-    found.push(
-      deed.jug
-        ? {
-            id: 'hot blending',
-            says: `Hot soup throws a jug’s lid: ${fillsOf(deed.blendedMl)}, a third full${jugFills(deed.blendedMl) > 1 ? ' each' : ''}.`,
-            do: 'Vent the lid, hold it with a folded towel, start slow.',
-            rule: TRADE,
-          }
-        : {
-            id: 'hot blending',
-            says: 'Hot soup splashes from a stick blender.',
-            do: 'Keep its head under the surface; start and stop it there.',
-            rule: TRADE,
-          },
-    );
+    const care: Care = deed.jug
+      ? { kind: 'hot jug', fills: jugFills(deed.blendedMl) }
+      : { kind: 'hot stick' };
+    found.push({ id: 'hot blending', rule: TRADE, ...care });
   }
   if (deed.kept) found.push(keptMark(deed.kept));
-  if (deed.fatPouredOff) {
-    found.push({
-      id: 'hot fat',
-      says: 'The fat poured off is near 120 °C.',
-      do: 'Into a dry metal tin, cooled, then the bin: never down the drain.',
-      rule: TRADE,
-    });
-  }
-  if (foods.some((f) => f.group === 'egg' && !f.pasteurised)) {
-    found.push({
-      id: 'yolk',
-      says: 'Lightly cooked yolk.',
-      do: 'For very young, old, pregnant or ill people use pasteurised egg.',
-      rule: `${CODE}, 3-801.11`,
-    });
-  }
+  if (deed.fatPouredOff) found.push({ id: 'hot fat', kind: 'hot fat', celsius: HOT_FAT, rule: TRADE });
+  if (foods.some((f) => f.group === 'egg' && !f.pasteurised))
+    found.push({ id: 'yolk', kind: 'yolk', rule: `${CODE}, 3-801.11` });
   if (foods.some((f) => f.group === 'seafood')) {
-    found.push({
-      id: 'seafood',
-      says: `Centre to ${LIMITS.fish.centre} °C for ${LIMITS.fish.forSeconds} s.`,
-      do: 'Probe the largest piece; keep shellfish tags 90 days.',
-      rule: `${CODE}, ${LIMITS.fish.section} and 3-203.12`,
-    });
+    const { centre, forSeconds: seconds, section } = LIMITS.fish;
+    const rule = `${CODE}, ${section} and 3-203.12`;
+    found.push({ id: 'seafood', kind: 'seafood', centre, seconds, tagDays: TAG_DAYS, rule });
   }
-  if (foods.some((f) => f.id === 'foraged-mushroom')) {
-    found.push({
-      id: 'foraged',
-      says: 'Foraged mushrooms.',
-      do: 'Only from someone your authority recognises, each lot identified by an expert.',
-      rule: `${CODE}, 3-201.16`,
-    });
-  }
+  if (foods.some((f) => f.id === 'foraged-mushroom'))
+    found.push({ id: 'foraged', kind: 'foraged', rule: `${CODE}, 3-201.16` });
   const held = [...new Set(foods.flatMap((f) => f.allergens))].sort();
-  const allergens = [
-    ...held.filter((a) => flagged.includes(a)).map((a) => a.toUpperCase()),
-    ...held.filter((a) => !flagged.includes(a)),
-  ];
-  if (allergens.length > 0) {
+  if (held.length > 0) {
     found.push({
       id: 'allergens',
-      says: `Brings ${allergens.join(', ')}.`,
-      do: 'Check the label; tell the pass.',
+      kind: 'allergens',
+      flagged: held.filter((a) => flagged.includes(a)),
+      others: held.filter((a) => !flagged.includes(a)),
+      of: 'step',
       rule: 'US nine and EU fourteen allergens',
     });
   }
   if (deed.kind === 'hold') {
-    found.push({
-      id: 'hot hold',
-      says: `Never under ${LIMITS.hotHold.atLeast} °C.`,
-      do: 'Probe every hour and write it down.',
-      rule: `${CODE}, ${LIMITS.hotHold.section}`,
-    });
+    const { atLeast, section } = LIMITS.hotHold;
+    found.push({ id: 'hot hold', kind: 'hot hold', atLeast, rule: `${CODE}, ${section}` });
   }
   if (deed.kind === 'chill') {
-    found.push({
-      id: 'cooling',
-      says: `${LIMITS.cooling.from} to ${LIMITS.cooling.through} °C within 2 h, to ${LIMITS.cooling.to} °C within 6 h in all.`,
-      do: 'Shallow pans, uncovered until cold, in moving air or ice.',
-      rule: `${CODE}, ${LIMITS.cooling.section}`,
-    });
+    const { section, ...limits } = LIMITS.cooling;
+    found.push({ id: 'cooling', kind: 'cooling', ...limits, rule: `${CODE}, ${section}` });
   }
   if (deed.kind === 'reheat') {
-    found.push({
-      id: 'reheating',
-      says: `To ${LIMITS.reheat.to} °C for ${LIMITS.reheat.forSeconds} s, within 2 h.`,
-      do: 'Once only; throw away what is left.',
-      rule: `${CODE}, ${LIMITS.reheat.section}`,
-    });
+    const { to, forSeconds: seconds, withinSeconds, section } = LIMITS.reheat;
+    const rule = `${CODE}, ${section}`;
+    found.push({ id: 'reheating', kind: 'reheating', to, seconds, within: withinSeconds, rule });
   }
   return found;
 }

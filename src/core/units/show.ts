@@ -11,6 +11,10 @@ export const METRIC: Show = { volume: 'L', temperature: 'C' };
 export const degrees = (celsius: number, { temperature }: Show): string =>
   temperature === 'C' ? `${Math.round(celsius)} °C` : `${Math.round(toFahrenheit(celsius))} °F`;
 
+/** "57 to 21 °C" or "135 to 70 °F". */
+export const degreesFrom = (from: number, to: number, show: Show): string =>
+  `${degrees(from, show).replace(/ .*/, '')} to ${degrees(to, show)}`;
+
 /** A text of ours, which speaks in °C, as this kitchen reads it: "57 to 21 °C" → "135 to 70 °F". */
 export function inDegrees(text: string, { temperature }: Show): string {
   if (temperature === 'C') return text;

@@ -39,7 +39,7 @@ export async function plannedBatch(db: Queryable, request: StartRequest): Promis
       throw cannot('serveAt', serveAt, 'from a day before the start to a week after');
   }
   const { house, plan, recipe, recipeVersion } = await planStored(db, request);
-  refuseUncookable(plan);
+  refuseUncookable(plan, house.show);
   return {
     id: request.id,
     kitchenId: house.id,

@@ -4,8 +4,10 @@ import { amended } from '../../core/order/amended';
 import { Order } from '../../core/order/order';
 import { planFor } from '../../core/plan/plan';
 import type { Plan, WarningKind } from '../../core/plan/types';
+import { warningWords } from '../../core/plan/warningWords';
 import type { Recipe } from '../../core/recipe/recipe';
 import { momentOf } from '../../core/units/moment';
+import type { Show } from '../../core/units/show';
 import type { Queryable } from '../data/database';
 import { readHouse } from '../queries/kitchen';
 import { readRecipe, readRecipes } from '../queries/recipes';
@@ -70,7 +72,9 @@ const FIELD_OF: { readonly [K in WarningKind]?: keyof Order } = {
 };
 
 /** Refuses a plan that has a reason to stop: it does not fit, does not boil, or misses its target. */
-export function refuseUncookable(plan: Plan): void {
+export function refuseUncookable(plan: Plan, show: Show): void {
   const stop = plan.warnings.find((w) => w.severity === 'stop');
-  if (stop) throw cannot(FIELD_OF[stop.kind] ?? 'recipeId', stop.says, stop.change);
+  if (!stop) return;
+  const said = warningWords(stop, show);
+  throw cannot(FIELD_OF[stop.kind] ?? 'recipeId', said.says, said.do);
 }

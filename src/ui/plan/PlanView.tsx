@@ -4,11 +4,13 @@ import { clsx } from 'clsx';
 import { TriangleAlert } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { multipliedWords } from '../../core/compare/multiplied';
+import { remedyWords } from '../../core/compare/remedyWords';
 import { bandOf, chanceOfBand } from '../../core/flow/bands';
 import { bracketOf } from '../../core/maths/logNormal';
 import type { TimedOrder } from '../../core/order/order';
+import { warningLine } from '../../core/plan/warningWords';
 import { nextTime, timeOfDay } from '../../core/units/clock';
-import { degrees, inDegrees } from '../../core/units/show';
+import { degrees } from '../../core/units/show';
 import { addressOf } from '../order/address';
 import type { Stores } from '../order/stores';
 import { Ladder } from '../shared/draw/Ladder';
@@ -82,7 +84,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
   const light = serveAt && new Date(serveAt.getTime() - plan.seconds * 1000);
   const sheetOpen = (open: boolean) => setSheet((s) => (open ? s : null));
 
-  const { starting, refused, inUse, start, calm } = useStart(order, address, barred, serveAt);
+  const { starting, refused, inUse, start, calm } = useStart(order, address, barred, serveAt, show);
 
   return (
     <div className="flex h-full flex-col overflow-y-auto min-[1100px]:overflow-hidden">
@@ -158,9 +160,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
           {refused || stop ? (
             <p role={refused ? 'alert' : undefined} className="flex items-center gap-3 font-bold text-tomato">
               <TriangleAlert className="shrink-0" aria-hidden />
-              <span className="min-w-0 flex-1">
-                {inDegrees(refused ?? `${stop?.says} ${stop?.change}`, show)}
-              </span>
+              <span className="min-w-0 flex-1">{refused ?? (stop && warningLine(stop, show))}</span>
               {refused && inUse && (
                 <button type="button" className={`shrink-0 ${BUTTON}`} onClick={() => void start(true)}>
                   Start all the same
@@ -168,7 +168,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
               )}
               {mend && (
                 <button type="button" className={`shrink-0 ${BUTTON}`} onClick={() => change(mend.change)}>
-                  {inDegrees(mend.words, show)}
+                  {remedyWords(mend, show)}
                 </button>
               )}
             </p>

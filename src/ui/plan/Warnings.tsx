@@ -3,9 +3,11 @@
 import { TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
 import type { Remedy } from '../../core/compare/remedies';
+import { remedyWords } from '../../core/compare/remedyWords';
 import type { TimedOrder } from '../../core/order/order';
 import type { Warning } from '../../core/plan/types';
-import { inDegrees, type Show } from '../../core/units/show';
+import { warningWords } from '../../core/plan/warningWords';
+import type { Show } from '../../core/units/show';
 import { Sheet } from '../shared/Sheet';
 import { BUTTON } from '../shared/styles';
 
@@ -43,33 +45,35 @@ export function Warnings({ warnings, remedies, show, onOpen, onApply }: Props) {
       triggerClass={`flex h-14 items-center gap-2 rounded-sm border-2 px-4 font-bold ${grave ? 'border-tomato text-tomato' : 'border-ink'}`}
     >
       <ul>
-        {warnings.map((w) => (
-          <li key={w.id} className="border-rule border-b p-3 last:border-b-0">
-            <b className={w.severity === 'caution' ? '' : 'text-tomato'}>
-              {WORD[w.severity]}. {inDegrees(w.says, show)}
-            </b>
-            <br />
-            {inDegrees(w.change, show)}
-            {w.rule && <span className="block text-[15px] text-quiet">{w.rule}</span>}
-            {(remedies?.[w.id] ?? []).length > 0 && (
-              <span className="mt-2 flex flex-wrap gap-2">
-                {remedies?.[w.id]?.map((r) => (
-                  <button
-                    key={r.words}
-                    type="button"
-                    className={BUTTON}
-                    onClick={() => {
-                      onApply(r.change);
-                      setOpen(false);
-                    }}
-                  >
-                    {inDegrees(r.words, show)}
-                  </button>
-                ))}
-              </span>
-            )}
-          </li>
-        ))}
+        {warnings
+          .map((w) => ({ ...w, ...warningWords(w, show) }))
+          .map((w) => (
+            <li key={w.id} className="border-rule border-b p-3 last:border-b-0">
+              <b className={w.severity === 'caution' ? '' : 'text-tomato'}>
+                {WORD[w.severity]}. {w.says}
+              </b>
+              <br />
+              {w.do}
+              {w.rule && <span className="block text-[15px] text-quiet">{w.rule}</span>}
+              {(remedies?.[w.id] ?? []).length > 0 && (
+                <span className="mt-2 flex flex-wrap gap-2">
+                  {remedies?.[w.id]?.map((r) => (
+                    <button
+                      key={remedyWords(r)}
+                      type="button"
+                      className={BUTTON}
+                      onClick={() => {
+                        onApply(r.change);
+                        setOpen(false);
+                      }}
+                    >
+                      {remedyWords(r, show)}
+                    </button>
+                  ))}
+                </span>
+              )}
+            </li>
+          ))}
       </ul>
     </Sheet>
   );

@@ -5,6 +5,8 @@ import { useRef, useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import type { TimedOrder } from '../../core/order/order';
 import type { Warning } from '../../core/plan/types';
+import { warningLine } from '../../core/plan/warningWords';
+import type { Show } from '../../core/units/show';
 import { requestOf } from '../order/address';
 import { ask, problemWords } from '../station/line/api';
 import { kitchenNow } from '../station/line/clock';
@@ -15,6 +17,7 @@ export function useStart(
   address: string,
   barred: Warning | undefined,
   serveAt: Date | null,
+  show: Show,
 ) {
   const [starting, setStarting] = useState(false);
   const [refused, setRefused] = useState<string | null>(null);
@@ -26,7 +29,7 @@ export function useStart(
   const start = async (anyway = false) => {
     if (starting) return;
     if (barred) {
-      setRefused(`${barred.says} ${barred.change}`);
+      setRefused(warningLine(barred, show));
       return;
     }
     if (batch.current.address !== address) batch.current = { address, id: uuid() };

@@ -6,6 +6,7 @@ import { boilsAt, cook, simmersAt } from '../../pot/cook';
 import { FAT_BOUND } from '../../thicken/equalParts';
 import { COOK_OUT_MINUTES } from '../../thicken/granules';
 import { litres, spaced } from '../../units/format';
+import { reasonWords } from '../../words/dairy';
 import { joined } from '../means/joined';
 import { NO_BOIL, shortBy } from '../means/short';
 import { boiledCream } from '../means/starch';
@@ -116,6 +117,8 @@ export const OF_THE_SOUP: Cures<
       arrives: 5,
     });
     const bound = bindingCream(measured, wishes);
+    const [worst] = risk.reasons;
+    const why = worst && reasonWords(worst);
     return cure({
       title: 'Cool it a little, blend, bind with starch and cream',
       how: [
@@ -127,11 +130,11 @@ export const OF_THE_SOUP: Cures<
       ],
       saves: 'The taste and nearly all of the look, when it is blended while it is hot.',
       cannot: `The curd does not dissolve again: unblended it stays grainy.${
-        risk.reasons[0] ? ` It split because ${risk.reasons[0].says}.` : ''
+        why ? ` It split because ${why.says}.` : ''
       }`,
       startAgain:
         risk.grade === 'will split'
-          ? `It will split again while ${risk.reasons[0]?.says ?? 'it is so'}: ${risk.reasons[0]?.change ?? 'change that first'}.`
+          ? `It will split again while ${why?.says ?? 'it is so'}: ${why?.do ?? 'change that first'}.`
           : null,
       option: bound,
       minutes: sieve + 4,

@@ -84,7 +84,7 @@ export function Prediction({ foreseen, away, wantedBand, show, onProblem }: Prop
         .filter((w) => w.grave || MENDED_HERE.has(w.kind))
         .map((w) => (
           <p key={w.id} className={`mt-2 leading-tight ${w.grave ? 'font-bold text-tomato' : 'font-bold'}`}>
-            {inDegrees(w.says, show)}
+            {w.says}
           </p>
         ))}
       <table className="mt-3 w-full border-collapse text-[15px]">

@@ -1,0 +1,126 @@
+import type { Remedy } from '../compare/remedies';
+import { remedyWords } from '../compare/remedyWords';
+import type { Reason } from '../dairy/risk';
+import type { Warning } from '../plan/types';
+import { warningLine, warningWords } from '../plan/warningWords';
+import type { Caution } from '../safety/cautions';
+import { METRIC, type Show } from '../units/show';
+import { cautionWords } from './cautions';
+import { reasonWords } from './dairy';
+
+const US: Show = { volume: 'gal', temperature: 'F' };
+const rule = 'any';
+
+const REASONS: readonly Reason[] = [
+  { kind: 'acid', pH: 5.2, weight: 1 },
+  { kind: 'boils', keepUnder: 85, weight: 1 },
+  { kind: 'hot', over: 82, weight: 1 },
+  { kind: 'salty', weight: 1 },
+  { kind: 'cold', weight: 1 },
+];
+
+const CAUTIONS: readonly Caution[] = [
+  { id: 'a', rule, kind: 'hot jug', fills: 3 },
+  { id: 'a', rule, kind: 'hot stick' },
+  { id: 'a', rule, kind: 'frozen', days: 7 },
+  { id: 'a', rule, kind: 'kept', days: 3, celsius: 4, mostDays: 7, atMost: 5 },
+  { id: 'a', rule, kind: 'kept', days: 9, celsius: 4, mostDays: 7, atMost: 5 },
+  { id: 'a', rule, kind: 'kept', days: 3, celsius: 8, mostDays: 7, atMost: 5 },
+  { id: 'a', rule, kind: 'hot fat', celsius: 120 },
+  { id: 'a', rule, kind: 'yolk' },
+  { id: 'a', rule, kind: 'seafood', centre: 63, seconds: 15, tagDays: 90 },
+  { id: 'a', rule, kind: 'foraged' },
+  { id: 'a', rule, kind: 'allergens', flagged: ['egg'], others: ['milk'], of: 'step' },
+  { id: 'a', rule, kind: 'hot hold', atLeast: 57 },
+  { id: 'a', rule, kind: 'cooling', from: 57, through: 21, to: 5, firstSeconds: 7200, allSeconds: 21_600 },
+  { id: 'a', rule, kind: 'reheating', to: 74, seconds: 15, within: 7200 },
+];
+
+const at = { id: 'x', severity: 'caution' } as const;
+const WARNINGS: readonly Warning[] = [
+  { ...at, kind: 'overflow', vessel: 'Tall', peakMl: 40_000, rimMl: 34_000, fillLimitMl: 27_000 },
+  { ...at, kind: 'headroom', vessel: 'Tall', peakMl: 30_000, fillLimitMl: 27_000 },
+  { ...at, kind: 'shallow', vessel: 'Wide', depthMm: 18 },
+  { ...at, kind: 'too thick without' },
+  { ...at, kind: 'too thin with all' },
+  { ...at, kind: 'no room for liquid' },
+  { ...at, kind: 'another band', lands: 'Thin', asked: 'Coating' },
+  { ...at, kind: 'stalled', step: 2, burner: 'Ring', celsius: 88, wanted: 95 },
+  { ...at, kind: 'scrambled', step: 2, reached: 92, limit: 85 },
+  { ...at, kind: 'chill', step: 2, to: 4 },
+  { ...at, kind: 'hard', step: 2 },
+  { ...at, kind: 'slow', burner: 'Ring', minutes: 55 },
+  { ...at, kind: 'fat-short', grams: 35 },
+  { ...at, kind: 'fat-over', grams: 35 },
+  { ...at, kind: 'raw-flour', cooked: 4, needs: 10, minutes: 6 },
+  { ...at, kind: 'sweat', step: 0, minutes: 8, celsius: 61, needs: 25 },
+  { ...at, kind: 'sweat', step: 0, minutes: 8, celsius: 61, needs: null },
+  ...REASONS.map((r): Warning => ({ ...at, kind: 'dairy', step: 3, grade: 'take care', reasons: [r] })),
+  { ...at, kind: 'rest', step: 4, atLeast: 57, minutes: 20, rests: 60 },
+  { ...at, kind: 'kept-hot', step: 5, celsius: 64, atMost: 5 },
+  ...CAUTIONS.map((caution): Warning => ({ ...at, kind: 'care', caution })),
+];
+
+test('everything a plan warns of is a sentence, and says what to do', () => {
+  for (const w of WARNINGS) {
+    const { says, do: change } = warningWords(w);
+    expect(says).toMatch(/^[A-Z\d].*\.$/);
+    expect(change).toMatch(/^[A-Z\d].*\.$/);
+    expect(warningLine(w)).toBe(`${says} ${change}`);
+  }
+});
+
+test('in a kitchen of gallons and Fahrenheit nothing is said in litres or Celsius, and the other way round', () => {
+  for (const w of WARNINGS) {
+    expect(warningLine(w, US)).not.toMatch(/\d L\b|°C|litres/);
+    expect(warningLine(w, METRIC)).not.toMatch(/\bgal|\bqt|°F/);
+  }
+  expect(warningWords(WARNINGS[0]!, US).says).toBe(
+    '10.6 gal at its fullest does not go into Tall: it holds 9.0 gal to the rim.',
+  );
+  expect(cautionWords(CAUTIONS[12]!, US).says).toBe('135 to 70 °F within 2 h, to 41 °F within 6 h in all.');
+  expect(reasonWords(REASONS[1]!, US).do).toBe('keep it under 185 °F from here');
+});
+
+test('one is one: a fill, a day; a flagged allergen is large and first, and a soup contains what a step brings', () => {
+  const { says } = cautionWords({ id: 'a', rule, kind: 'hot jug', fills: 1 });
+  expect(says).toMatch(/: 1 fill, a third full\.$/);
+  expect(
+    cautionWords({ id: 'a', rule, kind: 'kept', days: 1, celsius: 4, mostDays: 7, atMost: 5 }).says,
+  ).toMatch(/^Kept 1 day at/);
+  const brings = CAUTIONS[10]!;
+  expect(cautionWords(brings).says).toBe('Brings EGG, milk.');
+  expect(cautionWords({ ...brings, of: 'soup' } as Caution).says).toBe('Contains EGG, milk.');
+});
+
+test('what is too long or too warm to keep is said so, the warmth first', () => {
+  const [, , , fine, long, warm] = CAUTIONS;
+  expect(cautionWords(fine!).says).toBe('Kept 3 days at 4 °C, the day it is made counted.');
+  expect(cautionWords(long!).says).toMatch(/^9 days are too long: 7 at 5 °C/);
+  expect(cautionWords(warm!).says).toMatch(/^At 8 °C it is too warm/);
+});
+
+test('remedies on their buttons, in this kitchen’s units', () => {
+  const change = {};
+  const all: readonly (readonly [Remedy, string, string])[] = [
+    [{ change, kind: 'take', vessel: 'Deep', rimMl: 60_000 }, 'Take Deep (60.0 L)', 'Take Deep (15.9 gal)'],
+    [{ change, kind: 'use', burner: 'Ring' }, 'Use Ring', 'Use Ring'],
+    [{ change, kind: 'make', ml: 18_500 }, 'Make 18.5 L', 'Make 4.9 gal'],
+    [{ change, kind: 'aim', target: 153 }, 'Aim for 150 mPa·s', 'Aim for 150 mPa·s'],
+    [
+      { change, kind: 'hot stock', celsius: 80 },
+      'Start from hot stock, 80 °C',
+      'Start from hot stock, 176 °F',
+    ],
+    [{ change, kind: 'dairy', how: 'warm' }, 'Warm the dairy first', 'Warm the dairy first'],
+    [
+      { change, kind: 'butter', grams: 1200 },
+      'Add 1\u00a0200 g butter before the flour',
+      'Add 1\u00a0200 g butter before the flour',
+    ],
+    [{ change, kind: 'three to two' }, 'Three flour to two fat', 'Three flour to two fat'],
+    [{ change, kind: 'simmer', minutes: 6 }, 'Simmer 6 min more', 'Simmer 6 min more'],
+  ];
+  for (const [remedy, metric, us] of all)
+    expect([remedyWords(remedy), remedyWords(remedy, US)]).toEqual([metric, us]);
+});
