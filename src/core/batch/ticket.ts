@@ -1,5 +1,8 @@
+import { LIMITS } from '../safety/cautions';
+import { degrees, METRIC, type Show } from '../units/show';
 import type { Batch } from './record';
 import { batchState, type Timer } from './state';
+import { titleIn } from './titleIn';
 
 /** What a live pot shows on the rail. */
 export type Ticket = {
@@ -36,7 +39,12 @@ function troubleWith({ unreadable = [] }: Batch, lost: boolean): string | null {
 }
 
 /** The ticket of a batch at `now` (ms), or null when it is over. `by` is what the model says of it, “lost” where it failed. */
-export function ticketOf(batch: Batch, now: number, by?: ByModel | 'lost'): Ticket | null {
+export function ticketOf(
+  batch: Batch,
+  now: number,
+  by?: ByModel | 'lost',
+  show: Show = METRIC,
+): Ticket | null {
   const model = by === 'lost' ? undefined : by;
   const state = batchState(batch);
   const { steps, current, stage, since, timers } = state;
@@ -61,8 +69,10 @@ export function ticketOf(batch: Batch, now: number, by?: ByModel | 'lost'): Tick
       stage === 'hold'
         ? 'Held: probe by'
         : stage === 'cool'
-          ? 'Cooling: 21 °C by'
-          : (step?.title ?? 'Done: write it down'),
+          ? `Cooling: ${degrees(LIMITS.cooling.through, show)} by`
+          : step
+            ? titleIn(step, show)
+            : 'Done: write it down',
     step: current + 1,
     steps: steps.length,
     until: new Date(

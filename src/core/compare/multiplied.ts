@@ -6,7 +6,8 @@ import { doseIsShare, solve } from '../plan/solve/solve';
 import type { Plan } from '../plan/types';
 import { observe } from '../pot/observe';
 import type { Recipe } from '../recipe/recipe';
-import { litres, spaced } from '../units/format';
+import { spaced } from '../units/format';
+import { askedVolume, METRIC, type Show, volumeWords } from '../units/show';
 
 /** The recipe as made at home, its amounts only multiplied, cooked in the pot at hand. */
 export type Multiplied = {
@@ -60,10 +61,11 @@ const WORTH_SAYING = 3;
 export function multipliedWords(
   m: Multiplied,
   plan: Plan,
+  show: Show = METRIC,
 ): { readonly headline: string; readonly because: string } {
   const ratio = m.viscosity / plan.found.bowlViscosity;
   const percent = Math.round(Math.abs(ratio - 1) * 100);
-  const by = `The ${spaced(m.fromLitres, m.fromLitres % 1 ? 1 : 0)} L recipe × ${Number(m.by.toFixed(1))}`;
+  const by = `The ${askedVolume(m.fromLitres, show)} recipe × ${Number(m.by.toFixed(1))}`;
   if (percent < WORTH_SAYING) {
     if (Math.abs(m.by - 1) < 0.01)
       return { headline: 'This is the size the recipe was written for.', because: '' };
@@ -72,11 +74,12 @@ export function multipliedWords(
       because: 'This pot loses water in step with the recipe’s own.',
     };
   }
-  const extra = Math.abs(m.volumeMl - plan.found.volumeMl) > 50 ? `, and make ${litres(m.volumeMl)} L` : '';
+  const extra =
+    Math.abs(m.volumeMl - plan.found.volumeMl) > 50 ? `, and make ${volumeWords(m.volumeMl, show)}` : '';
   const less = m.steamExpected - m.steamHere;
   const cure = [
     Math.abs(m.moreLiquid) > 50
-      ? `${litres(Math.abs(m.moreLiquid))} L ${m.moreLiquid < 0 ? 'less' : 'more'} liquid`
+      ? `${volumeWords(Math.abs(m.moreLiquid), show)} ${m.moreLiquid < 0 ? 'less' : 'more'} liquid`
       : '',
     m.moreDose !== null && Math.abs(m.moreDose) >= 5
       ? `${spaced(Math.abs(m.moreDose))} g ${m.moreDose > 0 ? 'more' : 'less'} ${m.doseIs}`
@@ -84,7 +87,7 @@ export function multipliedWords(
   ].filter(Boolean);
   return {
     headline: `${by} would come out ${percent} % ${ratio < 1 ? 'thinner' : 'thicker'} (${m.band})${extra}.`,
-    because: `${litres(Math.abs(less))} L ${less > 0 ? 'less' : 'more'} water boils off here than it counts on${
+    because: `${volumeWords(Math.abs(less), show)} ${less > 0 ? 'less' : 'more'} water boils off here than it counts on${
       cure.length ? `, so this plan takes ${cure.join(' and ')}` : ''
     }.`,
   };

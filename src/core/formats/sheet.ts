@@ -1,7 +1,7 @@
 import type { Plan, WeighLine } from '../plan/types';
 import { warningLine } from '../plan/warningWords';
-import { duration, litres, mPas, spaced, wholeLitres } from '../units/format';
-import { inDegrees, type Show } from '../units/show';
+import { duration, litres, mPas, spaced } from '../units/format';
+import { askedVolume, inDegrees, type Show, volumeWords } from '../units/show';
 import { detailsOf, fireWords, titleOf } from '../words/steps';
 
 /** A plan as it goes on paper: words only, times on the clock. */
@@ -55,8 +55,8 @@ export function planSheet(plan: Plan, serveAt: string, show: Show): PlanSheet {
   const { setup, found, aim } = plan;
   return {
     title: plan.recipeName,
-    order: `${wholeLitres(aim.litres)} L, ${found.band} (${mPas(found.bowlViscosity)} mPa·s in the bowl), in ${setup.vessel.name} on ${setup.burner.name}, for ${serveAt}. Light the flame at ${light}.`,
-    fire: `${fireWords(plan.steps)} Gives off ${litres(plan.steamG)} L of water; fullest ${litres(plan.peakMl)} L of ${litres(plan.rimMl)} L.`,
+    order: `${askedVolume(aim.litres, show)}, ${found.band} (${mPas(found.bowlViscosity)} mPa·s in the bowl), in ${setup.vessel.name} on ${setup.burner.name}, for ${serveAt}. Light the flame at ${light}.`,
+    fire: `${fireWords(plan.steps)} Gives off ${volumeWords(plan.steamG, show)} of water; fullest ${volumeWords(plan.peakMl, show)} of ${volumeWords(plan.rimMl, show)}.`,
     lines: plan.weighOut.map((l) => {
       const [figure, unit] = figureOf(l);
       return {
@@ -70,12 +70,12 @@ export function planSheet(plan: Plan, serveAt: string, show: Show): PlanSheet {
     steps: [
       ...plan.steps.map((s) => ({
         at: clockFrom(light, s.startsAt),
-        title: says(titleOf(s.step, s.from)),
-        details: says(detailsOf(s.step, s.from).join(' · ')),
+        title: titleOf(s.step, s.from, show),
+        details: detailsOf(s.step, s.from, show).join(' · '),
         look: s.step.look ? says(s.step.look) : '',
         takes: s.seconds >= 30 ? duration(s.seconds) : '',
       })),
-      { at: serveAt, title: 'On the pass', details: `${litres(found.volumeMl)} L`, look: '', takes: '' },
+      { at: serveAt, title: 'On the pass', details: volumeWords(found.volumeMl, show), look: '', takes: '' },
     ],
     cautions: plan.warnings.map((w) => warningLine(w, show)),
   };

@@ -62,7 +62,7 @@ export function foresee(body: unknown, house: House): Foresight {
     steps: plan.solved.run.ran.map((r) => {
       const o = observe(r.pot, house.kitchen);
       return {
-        title: titleOf(r.step, r.before.celsius),
+        title: titleOf(r.step, r.before.celsius, house.show),
         seconds: r.pot.seconds - r.before.seconds,
         celsius: o.celsius,
         volumeMl: o.volumeMl,

@@ -1,4 +1,4 @@
-import { litres, spaced } from './format';
+import { litres, spaced, wholeLitres } from './format';
 import { VOLUME_UNITS } from './quantity';
 import { toFahrenheit } from './temperature';
 
@@ -36,3 +36,7 @@ export const volumeWords = (ml: number, show: Show): string => {
   const { figure, unit } = volumeIn(ml, show);
   return `${figure} ${unit}`;
 };
+
+/** Litres as asked for, whole when they are; or gallons. */
+export const askedVolume = (litresAsked: number, show: Show): string =>
+  show.volume === 'L' ? `${wholeLitres(litresAsked)} L` : volumeWords(litresAsked * 1000, show);

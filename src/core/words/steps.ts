@@ -2,9 +2,11 @@ import { ingredient } from '../food/catalogue';
 import { POURED } from '../food/ingredient';
 import { portionsIn } from '../pot/portions';
 import { coolsTo, lotOf, type Portion, type Step } from '../pot/step';
+import { LIMITS } from '../safety/cautions';
 import { METHOD_RULES } from '../thicken/methods';
 import { CUTS } from '../thicken/puree';
-import { duration, litres, spaced, uncapital } from '../units/format';
+import { duration, spaced, uncapital } from '../units/format';
+import { degrees, METRIC, type Show, volumeWords } from '../units/show';
 
 const LID = { on: 'lid on', ajar: 'lid ajar', off: 'lid off' } as const;
 
@@ -17,11 +19,11 @@ export function pouredMl(id: string, g: number): number | null {
 /** mL from which what is poured is read in litres. */
 export const READ_IN_LITRES = 995;
 
-/** "1 300 g" or "8.6 L": poured things from a litre up are read in litres. */
-export function amountWords(id: string, g: number): string {
+/** "1 300 g" or "8.6 L": poured things from a litre up are read in litres, or gallons. */
+export function amountWords(id: string, g: number, show: Show = METRIC): string {
   const ml = pouredMl(id, g);
   if (ml !== null) {
-    return ml >= READ_IN_LITRES ? `${litres(ml)} L` : `${spaced(Math.round(ml / 5) * 5)} mL`;
+    return ml >= READ_IN_LITRES ? volumeWords(ml, show) : `${spaced(Math.round(ml / 5) * 5)} mL`;
   }
   return `${spaced(g, g < 10 ? 1 : 0)} g`;
 }
@@ -58,9 +60,10 @@ const flameWords = (flame: number): string =>
         : 'low flame';
 
 /** The step as an order: the cook's verb and what it is done to, to a pot that comes to it at `from` °C. */
-export function titleOf(step: Step, from?: number): string {
+export function titleOf(step: Step, from?: number, show: Show = METRIC): string {
+  const at = (celsius: number): string => degrees(celsius, show);
   if (from !== undefined && coolsTo(step, from) && step.kind === 'bring-to')
-    return `Let it cool to ${step.to} °C`;
+    return `Let it cool to ${at(Number(step.to))}`;
   switch (step.kind) {
     case 'sweat':
       return `Sweat the ${listed(step.items.filter((i) => ingredient(i.ingredient).group !== 'fat'))}`;
@@ -71,7 +74,7 @@ export function titleOf(step: Step, from?: number): string {
     case 'add':
       return `${step.gradually ? 'Whisk in' : 'Add'} the ${listed(step.items)}`;
     case 'bring-to':
-      return typeof step.to === 'number' ? `Bring to ${step.to} °C` : `Bring to the ${step.to}`;
+      return typeof step.to === 'number' ? `Bring to ${at(step.to)}` : `Bring to the ${step.to}`;
     case 'simmer':
       return step.untilTender ? 'Simmer until tender' : 'Simmer';
     case 'puree':
@@ -100,13 +103,13 @@ export function titleOf(step: Step, from?: number): string {
     case 'rest':
       return 'Rest off the heat';
     case 'hold':
-      return `Hold at ${step.at} °C`;
+      return `Hold at ${at(step.at)}`;
     case 'chill':
-      return `Chill to ${step.to} °C`;
+      return `Chill to ${at(step.to)}`;
     case 'keep':
-      return `Keep it ${step.days} ${step.days === 1 ? 'day' : 'days'} at ${step.at} °C`;
+      return `Keep it ${step.days} ${step.days === 1 ? 'day' : 'days'} at ${at(step.at)}`;
     case 'reheat':
-      return `Reheat to ${step.to} °C`;
+      return `Reheat to ${at(step.to)}`;
   }
 }
 
@@ -116,13 +119,17 @@ export type ItemLine = { readonly item: number; readonly figure: string; readonl
 const AS = { puree: 'a purée', mash: 'mash' } as const;
 
 /** What goes in, one line each; of weight zero only what was really weighed so. */
-export const itemLines = (step: Step, weighed?: { has(item: number): boolean }): readonly ItemLine[] =>
+export const itemLines = (
+  step: Step,
+  show: Show = METRIC,
+  weighed?: { has(item: number): boolean },
+): readonly ItemLine[] =>
   portionsIn<Portion>(step).flatMap((p, item) =>
     p.amount > 0 || weighed?.has(item)
       ? [
           {
             item,
-            figure: amountWords(p.ingredient, p.amount),
+            figure: amountWords(p.ingredient, p.amount, show),
             name: `${nameOf(p.ingredient)}${p.as ? `, ready as ${AS[p.as]}` : ''}${p.prep ? `, ${p.prep}` : ''}`,
           },
         ]
@@ -133,7 +140,8 @@ const besides = ({ offHeat }: { readonly offHeat?: boolean | undefined }): reado
   offHeat ? ['take the pot off the heat first'] : [];
 
 /** How it is done, to a pot that comes to it at `from` °C: flame, lid, minutes, in how many goes. */
-export function waysOf(step: Step, from?: number): readonly string[] {
+export function waysOf(step: Step, from?: number, show: Show = METRIC): readonly string[] {
+  const at = (celsius: number): string => degrees(celsius, show);
   if (from !== undefined && coolsTo(step, from) && step.kind === 'bring-to')
     return [`off the flame, ${LID[step.lid]}, stirred now and then`];
   switch (step.kind) {
@@ -178,10 +186,10 @@ export function waysOf(step: Step, from?: number): readonly string[] {
         `then ${step.minutes} min at the simmer`,
       ];
     case 'temper':
-      return [`ladles of soup until it is ${step.warmTo} °C, then back; no hotter than ${step.to} °C`];
+      return [`ladles of soup until it is ${at(step.warmTo)}, then back; no hotter than ${at(step.to)}`];
     case 'poach':
       return [
-        `at ${step.at} °C, ${LID[step.lid]}, until the centre is 63 °C${step.minutes ? `, ${step.minutes} min at least` : ''}`,
+        `at ${at(step.at)}, ${LID[step.lid]}, until the centre is ${at(LIMITS.fish.centre)}${step.minutes ? `, ${step.minutes} min at least` : ''}`,
       ];
     case 'rest':
     case 'hold':
@@ -202,9 +210,9 @@ export function waysOf(step: Step, from?: number): readonly string[] {
 }
 
 /** Amounts, flame and lid of a step, one line each. */
-export const detailsOf = (step: Step, from?: number): readonly string[] => [
-  ...itemLines(step).map((l) => `${l.figure} ${l.name}`),
-  ...waysOf(step, from),
+export const detailsOf = (step: Step, from?: number, show: Show = METRIC): readonly string[] => [
+  ...itemLines(step, show).map((l) => `${l.figure} ${l.name}`),
+  ...waysOf(step, from, show),
 ];
 
 /** Why the step is done so; empty when it speaks for itself. */

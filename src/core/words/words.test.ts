@@ -1,12 +1,16 @@
+import type { StepState } from '../batch/state';
+import { titleIn } from '../batch/titleIn';
 import type { Remedy } from '../compare/remedies';
 import { remedyWords } from '../compare/remedyWords';
 import type { Reason } from '../dairy/risk';
 import type { Warning } from '../plan/types';
 import { warningLine, warningWords } from '../plan/warningWords';
+import type { Step } from '../pot/step';
 import type { Caution } from '../safety/cautions';
 import { METRIC, type Show } from '../units/show';
 import { cautionWords } from './cautions';
 import { reasonWords } from './dairy';
+import { detailsOf, titleOf } from './steps';
 
 const US: Show = { volume: 'gal', temperature: 'F' };
 const rule = 'any';
@@ -123,4 +127,48 @@ test('remedies on their buttons, in this kitchen’s units', () => {
   ];
   for (const [remedy, metric, us] of all)
     expect([remedyWords(remedy), remedyWords(remedy, US)]).toEqual([metric, us]);
+});
+
+describe('steps in this kitchen’s units', () => {
+  const steps: readonly Step[] = [
+    { kind: 'bring-to', to: 85, flame: 0.5, lid: 'off' },
+    { kind: 'hold', at: 65, minutes: 60, lid: 'on' },
+    { kind: 'chill', to: 4, method: 'ice bath', depthMm: 100 },
+    { kind: 'keep', days: 3, at: 4 },
+    { kind: 'reheat', to: 75, flame: 0.5, lid: 'on' },
+    {
+      kind: 'temper',
+      items: [{ ingredient: 'egg-yolk', amount: 60 }],
+      warmTo: 60,
+      to: 80,
+      flame: 0.3,
+    },
+    { kind: 'poach', items: [{ ingredient: 'cod', amount: 400 }], at: 80, lid: 'on' },
+    { kind: 'add', items: [{ ingredient: 'chicken-stock', amount: 8000 }] },
+  ];
+  const lines = (show?: Show) =>
+    steps.map((s) => [titleOf(s, undefined, show), ...detailsOf(s, undefined, show)].join(' · '));
+
+  test('metric', () => {
+    for (const line of lines()) expect(line).not.toMatch(/°F|gal/);
+    expect(lines()[0]).toMatch(/^Bring to 85 °C/);
+    expect(lines()[5]).toMatch(/until it is 60 °C, then back; no hotter than 80 °C$/);
+    expect(lines()[7]).toMatch(/^Add the chicken stock · 7\.9 L /);
+  });
+
+  test('gallons and Fahrenheit', () => {
+    for (const line of lines(US)) expect(line).not.toMatch(/°C|\d L\b/);
+    expect(lines(US)[0]).toMatch(/^Bring to 185 °F/);
+    expect(lines(US)[6]).toMatch(/at 176 °F, lid on, until the centre is 145 °F/);
+    expect(lines(US)[7]).toMatch(/^Add the chicken stock · 2\.1 gal /);
+    expect(titleOf(steps[0]!, 95, US)).toBe('Let it cool to 185 °F');
+  });
+
+  test('a step of a record is said anew from what is done; one that has no more than words keeps them', () => {
+    const planned = { title: 'Hold at 65 °C', from: 80 } as StepState['planned'];
+    const state = { does: steps[1], planned, title: 'Hold at 65 °C' } as StepState;
+    expect(titleIn(state, US)).toBe('Hold at 149 °F');
+    expect(titleIn({ ...state, does: null } as StepState, US)).toBe('Hold at 149 °F');
+    expect(titleIn({ ...state, does: null, title: 'Taste it' } as StepState, US)).toBe('Taste it');
+  });
 });

@@ -1,5 +1,6 @@
 'use client';
 
+import { askedVolume } from '../../core/units/show';
 import '../../core/food/load';
 import Link from 'next/link';
 import { Suspense, useMemo, useState } from 'react';
@@ -7,7 +8,7 @@ import { bandOf } from '../../core/flow/bands';
 import { usualShare } from '../../core/order/amended';
 import type { TimedOrder } from '../../core/order/order';
 import { AS_WRITTEN, WAYS } from '../../core/order/ways';
-import { capital, mPas, wholeLitres } from '../../core/units/format';
+import { capital, mPas } from '../../core/units/format';
 import { addressOf, SHARES } from '../order/address';
 import type { Stores } from '../order/stores';
 import { useCompared } from '../order/useCompared';
@@ -16,6 +17,7 @@ import { Segments } from '../shared/form/Segments';
 import { Grade } from '../shared/Grade';
 import { lazily } from '../shared/lazily';
 import { Scroll } from '../shared/Scroll';
+import { useShow } from '../shared/useShow';
 import { columnsFor } from './columns';
 
 /** Loaded once the doses are in. */
@@ -26,6 +28,7 @@ const HOW_MANY = WAYS.length + 1;
 
 /** One pot, every thickener: doses and properties as a table, curves beside, one of them taken into the plan. */
 export function CompareView({ stores, first }: { stores: Stores; first: TimedOrder }) {
+  const show = useShow();
   const { house, recipes } = stores;
   const [order, setOrder] = useState(first);
   const written = recipes.find((r) => r.id === order.recipeId) ?? recipes[0];
@@ -62,7 +65,7 @@ export function CompareView({ stores, first }: { stores: Stores; first: TimedOrd
       <h1 className="sr-only">Compare</h1>
       <div className="flex shrink-0 flex-wrap items-center gap-x-6 gap-y-2 border-ink border-b-2 bg-surface px-5 py-3 min-[1100px]:px-7">
         <p className="text-[clamp(20px,2.05vw,27px)] leading-[1.5]">
-          {wholeLitres(order.litres)} L of{' '}
+          {askedVolume(order.litres, show)} of{' '}
           <Choice
             label="Soup"
             value={written.id}

@@ -1,7 +1,7 @@
 import type { Ages } from '../../core/adjust/measured';
 import type { Observation } from '../../core/pot/observe';
-import { litres, mPas } from '../../core/units/format';
-import { degrees } from '../../core/units/show';
+import { mPas } from '../../core/units/format';
+import { degrees, volumeWords } from '../../core/units/show';
 import { useShow } from '../shared/useShow';
 
 const ago = (now: number, at: number): string => {
@@ -23,8 +23,8 @@ export function AsMeasured({ name, seen, ages, now }: Props) {
     <p className="text-[18px] leading-snug">
       <b>{name}</b>, as measured: <b>{mPas(seen.bowlViscosity)} mPa·s</b> in the bowl (
       {ages.flow === null ? 'by the model, no flow test yet' : `flow test ${ago(now, ages.flow)}`}),{' '}
-      <b>{litres(seen.volumeMl)} L</b> ({ages.level === null ? 'by the model' : ago(now, ages.level)}),{' '}
-      <b>{degrees(seen.celsius, show)}</b> ({ages.heat === null ? 'by the model' : ago(now, ages.heat)}).
+      <b>{volumeWords(seen.volumeMl, show)}</b> ({ages.level === null ? 'by the model' : ago(now, ages.level)}
+      ), <b>{degrees(seen.celsius, show)}</b> ({ages.heat === null ? 'by the model' : ago(now, ages.heat)}).
     </p>
   );
 }

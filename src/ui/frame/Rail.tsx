@@ -10,7 +10,7 @@ import type { Timer } from '../../core/batch/state';
 import type { Ticket } from '../../core/batch/ticket';
 import { countdown } from '../../core/units/clock';
 import { duration } from '../../core/units/format';
-import { degrees, inDegrees } from '../../core/units/show';
+import { degrees } from '../../core/units/show';
 import { insisting } from '../shared/lazily';
 import { useShow } from '../shared/useShow';
 import { timed, useClockOff } from '../station/line/clock';
@@ -131,7 +131,7 @@ export function Rail({ initial }: { initial: readonly Ticket[] }) {
                         {t.trouble}
                       </b>
                     ) : (
-                      <span className="truncate">{inDegrees(t.doing, show)}</span>
+                      <span className="truncate">{t.doing}</span>
                     )}
                     <b className="shrink-0">
                       {t.by === 'reading' ? '' : '≈ '}

@@ -62,7 +62,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
   const band = bandOf(order.target, bandLimits);
   const bracket = spread === null ? null : bracketOf(plan.found.bowlViscosity, spread);
   const chance = spread === null ? null : chanceOfBand(plan.found.bowlViscosity, spread, band, bandLimits);
-  const compared = thoughts && !thinking ? multipliedWords(thoughts.multiplied, plan) : null;
+  const compared = thoughts && !thinking ? multipliedWords(thoughts.multiplied, plan, show) : null;
   const stop = plan.warnings.find((w) => w.severity !== 'caution');
   const barred = stop?.severity === 'stop' ? stop : undefined;
 

@@ -3,8 +3,8 @@
 import { FileOutput, Scaling } from 'lucide-react';
 import { Suspense, useMemo, useState } from 'react';
 import type { Plan } from '../../core/plan/types';
-import { litres } from '../../core/units/format';
 import type { Show } from '../../core/units/show';
+import { volumeWords } from '../../core/units/show';
 import { fireWords } from '../../core/words/steps';
 import { PotDrawing } from '../shared/draw/PotDrawing';
 import { Segments } from '../shared/form/Segments';
@@ -66,7 +66,7 @@ export function PotPart({ plan, lightAt, show, onSizes, onTakeAway }: Props) {
       <p className="pt-1">
         <b>{plan.setup.burner.name}.</b> {fireWords(plan.steps)}
         <br />
-        Gives off <b>{litres(plan.steamG)} L</b> of water on the way.
+        Gives off <b>{volumeWords(plan.steamG, show)}</b> of water on the way.
       </p>
     </section>
   );

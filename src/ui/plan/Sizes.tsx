@@ -1,12 +1,15 @@
 'use client';
 
 import type { Scaled } from '../../core/compare/scaling';
-import { duration, litres, spaced, wholeLitres } from '../../core/units/format';
+import { duration, spaced } from '../../core/units/format';
+import { askedVolume } from '../../core/units/show';
+import { useShow } from '../shared/useShow';
 
 const percent = (share: number): string => `${(share * 100).toFixed(1)} %`;
 
 /** The same soup at other sizes: what does not grow with the litres. */
 export function Sizes({ sizes }: { sizes: readonly Scaled[] | null }) {
+  const show = useShow();
   if (!sizes) return <p className="p-4 text-quiet">Planning each size …</p>;
   const rows: readonly (readonly [string, (s: Scaled) => string])[] = [
     ['In', (s) => `${s.vesselName}${s.fits ? '' : ' (too full)'}`],
@@ -23,7 +26,7 @@ export function Sizes({ sizes }: { sizes: readonly Scaled[] | null }) {
             ? `${Math.round(s.doseALitre * 100)} % blended`
             : `${spaced(s.doseALitre, 1)} g/L`,
     ],
-    ['Liquid for a litre', (s) => (s.liquidALitre > 0 ? `${litres(s.liquidALitre * 1000)} L` : '–')],
+    ['Liquid for a litre', (s) => (s.liquidALitre > 0 ? `${spaced(s.liquidALitre, 2)} L` : '–')],
   ];
   return (
     <div className="p-4">
@@ -39,7 +42,7 @@ export function Sizes({ sizes }: { sizes: readonly Scaled[] | null }) {
             </th>
             {sizes.map((s) => (
               <th key={s.by} scope="col" className="figures px-2 py-2 text-right text-[22px]">
-                {wholeLitres(s.litres)} L
+                {askedVolume(s.litres, show)}
               </th>
             ))}
           </tr>

@@ -3,11 +3,12 @@
 import { FilePlus2, FileUp, Search } from 'lucide-react';
 import Link from 'next/link';
 import { useRef, useState } from 'react';
-import { wholeLitres } from '../../core/units/format';
+import { askedVolume } from '../../core/units/show';
 import { useShortcut } from '../frame/Shortcuts';
 import { Spoon } from '../shared/draw/Spoon';
 import { Segments } from '../shared/form/Segments';
 import { BUTTON, FIELD, PRIMARY } from '../shared/styles';
+import { useShow } from '../shared/useShow';
 
 /** A recipe as the list shows it. */
 export type Listed = {
@@ -42,6 +43,7 @@ const found = (r: Listed, text: string): boolean => {
 
 /** The house's soups: found by name, school or what is in them; opened to be changed, or planned. */
 export function RecipesView({ recipes }: { recipes: readonly Listed[] }) {
+  const show = useShow();
   const [text, setText] = useState('');
   const [which, setWhich] = useState<'use' | 'away'>('use');
   const box = useRef<HTMLInputElement>(null);
@@ -95,7 +97,7 @@ export function RecipesView({ recipes }: { recipes: readonly Listed[] }) {
                   <span className="block truncate font-bold text-[21px]">{r.name}</span>
                   <span className="block truncate">{r.school}</span>
                   <span className="block text-[15px] text-quiet">
-                    for {wholeLitres(r.litres)} L · version {r.version}
+                    for {askedVolume(r.litres, show)} · version {r.version}
                   </span>
                 </span>
                 <span className="flex w-28 shrink-0 flex-col items-center leading-tight">

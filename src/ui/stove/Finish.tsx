@@ -4,18 +4,18 @@ import { clsx } from 'clsx';
 import { useState } from 'react';
 import type { EventBody, GoesTo } from '../../core/batch/events';
 import { LIMITS } from '../../core/safety/cautions';
-import { inDegrees, type Show } from '../../core/units/show';
+import { degrees, type Show } from '../../core/units/show';
 import { parseNumber } from '../../core/units/typed/parse';
 import { Field } from '../shared/form/Field';
 import { BUTTON, PRIMARY } from '../shared/styles';
 
-const GOES: readonly { value: GoesTo; words: string; aside: string }[] = [
+const goesIn = (show: Show): readonly { value: GoesTo; words: string; aside: string }[] => [
   { value: 'pass', words: 'All served', aside: 'straight from the pot' },
-  { value: 'hold', words: 'Hold it hot', aside: `never under ${LIMITS.hotHold.atLeast} °C` },
+  { value: 'hold', words: 'Hold it hot', aside: `never under ${degrees(LIMITS.hotHold.atLeast, show)}` },
   {
     value: 'cool',
     words: 'Cool it',
-    aside: `${LIMITS.cooling.through} °C in 2 h, ${LIMITS.cooling.to} °C in 6 h`,
+    aside: `${degrees(LIMITS.cooling.through, show)} in 2 h, ${degrees(LIMITS.cooling.to, show)} in 6 h`,
   },
   { value: 'bin', words: 'Throw it away', aside: 'it cannot be served' },
 ];
@@ -102,7 +102,7 @@ export function Finish({
       <fieldset className="mt-4">
         <legend className="mb-1 font-bold">Where it goes now</legend>
         <div className="grid gap-2 min-[560px]:grid-cols-2">
-          {GOES.map((g, n) => (
+          {goesIn(show).map((g, n) => (
             <button
               key={g.value}
               type="button"
@@ -111,7 +111,7 @@ export function Finish({
             >
               <span>
                 <span className="block text-[22px] leading-tight">{g.words}</span>
-                <span className="block font-normal text-[16px]">{inDegrees(g.aside, show)}</span>
+                <span className="block font-normal text-[16px]">{g.aside}</span>
               </span>
             </button>
           ))}

@@ -5,8 +5,8 @@ import type { BodyOf, EventBody, GoesTo } from '../../core/batch/events';
 import type { BatchState } from '../../core/batch/state';
 import { LIMITS } from '../../core/safety/cautions';
 import { timeOfDay } from '../../core/units/clock';
-import { duration, litres } from '../../core/units/format';
-import { degrees, inDegrees, type Show } from '../../core/units/show';
+import { duration } from '../../core/units/format';
+import { degrees, degreesFrom, type Show, volumeWords } from '../../core/units/show';
 import { BUTTON, PRIMARY } from '../shared/styles';
 
 const SAID: Readonly<Record<GoesTo, string>> = {
@@ -39,7 +39,7 @@ export function Finished({ finished, stage, state, now, show, write, onRead }: P
         {SAID[finished.goesTo]} {kept ? 'since' : 'at'} {timeOfDay(new Date(finished.at))}
       </h1>
       <p className="mt-2 text-[21px]">
-        {finished.yieldMl !== undefined && `${litres(finished.yieldMl)} L. `}
+        {finished.yieldMl !== undefined && `${volumeWords(finished.yieldMl, show)}. `}
         {finished.score !== undefined && `Tasted ${finished.score} of 5. `}
         {finished.note}
       </p>
@@ -47,14 +47,8 @@ export function Finished({ finished, stage, state, now, show, write, onRead }: P
         <>
           <p className="mt-4 text-[21px]">
             {stage === 'hold'
-              ? inDegrees(
-                  `Never under ${LIMITS.hotHold.atLeast} °C: probe every hour and write it down.`,
-                  show,
-                )
-              : inDegrees(
-                  `${LIMITS.cooling.from} to ${LIMITS.cooling.through} °C within 2 h, to ${LIMITS.cooling.to} °C within 6 h in all.`,
-                  show,
-                )}{' '}
+              ? `Never under ${degrees(LIMITS.hotHold.atLeast, show)}: probe every hour and write it down.`
+              : `${degreesFrom(LIMITS.cooling.from, LIMITS.cooling.through, show)} within 2 h, to ${degrees(LIMITS.cooling.to, show)} within 6 h in all.`}{' '}
             <span className="text-[16px] text-quiet">
               FDA Food Code 2022, {stage === 'hold' ? LIMITS.hotHold.section : LIMITS.cooling.section} (from
               memory); the local code decides.
@@ -64,7 +58,8 @@ export function Finished({ finished, stage, state, now, show, write, onRead }: P
             <p className={clsx('mt-3 text-[21px]', cold && 'font-bold text-tomato')}>
               Probed at {timeOfDay(new Date(last.at))}:{' '}
               <b className="figures text-[28px]">{degrees(celsius, show)}</b>
-              {cold && ' is too cold: reheat it to 74 °C within 2 h, or throw it away.'}
+              {cold &&
+                ` is too cold: reheat it to ${degrees(LIMITS.reheat.to, show)} within 2 h, or throw it away.`}
             </p>
           )}
           {now !== null && (

@@ -14,7 +14,7 @@ import {
 } from 'lucide-react';
 import Link from 'next/link';
 import { bandOf } from '../../core/flow/bands';
-import { litres, mPas, spaced } from '../../core/units/format';
+import { mPas, spaced } from '../../core/units/format';
 import { degrees, type Show, volumeWords } from '../../core/units/show';
 import { PotNow } from '../shared/draw/PotNow';
 import { type Mark, Scale } from '../shared/draw/Scale';
@@ -97,7 +97,7 @@ export function NowPane({ batchId, going, probe, show, onRead, onDevices }: Prop
             </>
           ) : (
             <>
-              <b>Over</b>: let it down with {litres(to.short.liquidMl)} L of stock or milk.
+              <b>Over</b>: let it down with {volumeWords(to.short.liquidMl, show)} of stock or milk.
             </>
           )}
         </p>

@@ -1,11 +1,9 @@
 import { List, Undo2 } from 'lucide-react';
-import { inDegrees, type Show } from '../../core/units/show';
 import { BUTTON } from '../shared/styles';
 
 type Props = {
   /** The step after this one, and what to get ready for it. */
   readonly next: { readonly title: string; readonly peek: string } | undefined;
-  readonly show: Show;
   readonly canTakeBack: boolean;
   readonly onSteps: () => void;
   readonly onTakeBack: () => void;
@@ -13,7 +11,7 @@ type Props = {
 };
 
 /** Along the foot of the stove: what comes next, the step back, and the one large button. */
-export function StepBar({ next, show, canTakeBack, onSteps, onTakeBack, onDone }: Props) {
+export function StepBar({ next, canTakeBack, onSteps, onTakeBack, onDone }: Props) {
   return (
     <>
       <div className="flex min-w-0 items-center gap-4 border-ink border-t-2 bg-ground px-5 py-2">
@@ -22,8 +20,8 @@ export function StepBar({ next, show, canTakeBack, onSteps, onTakeBack, onDone }
         </button>
         {next && (
           <p className="min-w-0 flex-1 truncate text-[20px]">
-            <span className="text-quiet">Next</span> <b className="ml-1">{inDegrees(next.title, show)}</b>{' '}
-            <span className="ml-1">{inDegrees(next.peek, show)}</span>
+            <span className="text-quiet">Next</span> <b className="ml-1">{next.title}</b>{' '}
+            <span className="ml-1">{next.peek}</span>
           </p>
         )}
       </div>

@@ -57,7 +57,7 @@ export function StepPane({ step, does, going, colour, scale, show, write }: Prop
           guided ? 'text-[clamp(27px,2.7vw,35px)]' : 'text-[clamp(34px,4.6vw,58px)]',
         )}
       >
-        {says(does && changed.size > 0 ? titleOf(does) : step.title)}
+        {does ? titleOf(does, planned?.from, show) : says(step.title)}
       </h1>
       {does ? (
         <>
@@ -67,7 +67,7 @@ export function StepPane({ step, does, going, colour, scale, show, write }: Prop
               guided ? 'mt-2 text-[clamp(19px,1.8vw,23px)]' : 'mt-3 text-[clamp(20px,2.2vw,28px)]',
             )}
           >
-            {itemLines(does, step.weighed).map((l) => (
+            {itemLines(does, show, step.weighed).map((l) => (
               <li key={l.item} className="flex items-center gap-3">
                 <b
                   className={clsx(
@@ -96,8 +96,8 @@ export function StepPane({ step, does, going, colour, scale, show, write }: Prop
                 )}
               </li>
             ))}
-            {(SAID_BY_GUIDE.has(guide?.kind) ? [] : waysOf(does, step.planned?.from)).map((d) => (
-              <li key={d}>{says(d)}</li>
+            {(SAID_BY_GUIDE.has(guide?.kind) ? [] : waysOf(does, planned?.from, show)).map((d) => (
+              <li key={d}>{d}</li>
             ))}
           </ul>
           {guide && (
@@ -177,8 +177,10 @@ function changedItems(planned: Step, now: Step): ReadonlySet<number> {
 }
 
 /** The next step, peeking: its words and its first amount. */
-export const peekOf = (step: StepState, does: Step | null): string =>
-  (does ? detailsOf(does)[0] : step.planned?.details[0]) ?? '';
+export const peekOf = (step: StepState, does: Step | null, show: Show): string =>
+  does
+    ? (detailsOf(does, step.planned?.from, show)[0] ?? '')
+    : inDegrees(step.planned?.details[0] ?? '', show);
 
 export function Status({ unsent, refused }: { unsent: number; refused: string | null }) {
   if (refused)

@@ -6,9 +6,9 @@ import { useState } from 'react';
 import { type BatchEvent, type EventBody, lateBy } from '../../core/batch/events';
 import type { Unreadable } from '../../core/batch/record';
 import type { BatchState, StepState } from '../../core/batch/state';
+import { titleIn } from '../../core/batch/titleIn';
 import { timeOfDay } from '../../core/units/clock';
 import { duration } from '../../core/units/format';
-import { inDegrees } from '../../core/units/show';
 import { parseNumber } from '../../core/units/typed/parse';
 import { Field } from '../shared/form/Field';
 import { BUTTON, PRIMARY } from '../shared/styles';
@@ -101,7 +101,7 @@ export function StepsSheet({ state, unreadable, write, onLook, onEnd }: Props) {
                 className="min-h-14 min-w-0 flex-1 text-left leading-tight"
               >
                 <span className={clsx('block', here && 'font-bold', s.skipped && 'line-through')}>
-                  {inDegrees(s.title, show)}
+                  {titleIn(s, show)}
                 </span>
                 <span className="block text-[15px] text-quiet">
                   {s.done

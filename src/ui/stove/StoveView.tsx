@@ -6,9 +6,9 @@ import { useState } from 'react';
 import type { EventBody } from '../../core/batch/events';
 import type { Batch } from '../../core/batch/record';
 import { batchState, type StepState } from '../../core/batch/state';
+import { titleIn } from '../../core/batch/titleIn';
 import { countdown, timeOfDay } from '../../core/units/clock';
-import { litres } from '../../core/units/format';
-import { degrees } from '../../core/units/show';
+import { degrees, volumeWords } from '../../core/units/show';
 import { useShortcut } from '../frame/Shortcuts';
 import { useKeptPage } from '../frame/useKeptPage';
 import { Sheet } from '../shared/Sheet';
@@ -158,8 +158,8 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
         className="flex min-h-[44vh] shrink-0 flex-col bg-surface px-5 pt-4 min-[1100px]:min-h-0 min-[1100px]:px-9"
       >
         <p className="text-[18px] text-quiet">
-          {batch.plan.recipeName} · {litres(batch.plan.litres * 1000)} L in {batch.plan.vesselName} · step{' '}
-          {place + 1} of {steps.length}
+          {batch.plan.recipeName} · {volumeWords(batch.plan.litres * 1000, show)} in {batch.plan.vesselName} ·
+          step {place + 1} of {steps.length}
           {now !== null && ` · ${timeOfDay(new Date(now))}`}
         </p>
         <Status unsent={unsent} refused={refused} />
@@ -254,8 +254,7 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
       </section>
 
       <StepBar
-        next={next && { title: next.title, peek: peekOf(next, doesOf(next)) }}
-        show={show}
+        next={next && { title: titleIn(next, show), peek: peekOf(next, doesOf(next), show) }}
         canTakeBack={lastEnded !== undefined}
         onSteps={() => setOpen('steps')}
         onTakeBack={takeBack}

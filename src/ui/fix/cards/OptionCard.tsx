@@ -4,10 +4,12 @@ import { clsx } from 'clsx';
 import type { Option } from '../../../core/adjust/option';
 import { YIELD_SHORT } from '../../../core/adjust/option';
 import { timeOfDay } from '../../../core/units/clock';
-import { duration, litres, mPas, spaced } from '../../../core/units/format';
+import { duration, mPas, spaced } from '../../../core/units/format';
+import { volumeWords } from '../../../core/units/show';
 import { amountWords, pouredMl, READ_IN_LITRES } from '../../../core/words/steps';
 import { inTen } from '../../shared/marks';
 import { BUTTON, PRIMARY } from '../../shared/styles';
+import { useShow } from '../../shared/useShow';
 import { itemWords } from './words';
 
 type Props = {
@@ -37,6 +39,7 @@ export function OptionCard({
   onFirst,
 }: Props) {
   const { salt, fat, allergens, gloss, clarity, cost } = o.effects;
+  const show = useShow();
   const asides = [
     Math.abs(salt[1] - salt[0]) >= 0.03 ? `salt ${salt[0].toFixed(2)} to ${salt[1].toFixed(2)} %` : '',
     Math.abs(fat[1] - fat[0]) >= 0.3 ? `fat ${fat[0].toFixed(1)} to ${fat[1].toFixed(1)} %` : '',
@@ -75,7 +78,7 @@ export function OptionCard({
             {o.doses.map((d, n) => {
               // What is poured from a jug is read in litres, the rest is weighed.
               const grams = `${spaced(d.g, d.g < 10 ? 1 : 0)} g`;
-              const words = amountWords(d.ingredient, d.g);
+              const words = amountWords(d.ingredient, d.g, show);
               const litresOfIt = (pouredMl(d.ingredient, d.g) ?? 0) >= READ_IN_LITRES;
               const figure = litresOfIt ? words : grams;
               const aside = litresOfIt ? grams : d.measure;
@@ -111,12 +114,13 @@ export function OptionCard({
               </ol>
             )}
             <p>
-              {mPas(o.viscosity)} mPa·s ({mPas(o.bracket[0])} to {mPas(o.bracket[1])}), {litres(o.volumeMl)} L
+              {mPas(o.viscosity)} mPa·s ({mPas(o.bracket[0])} to {mPas(o.bracket[1])}),{' '}
+              {volumeWords(o.volumeMl, show)}
               {asides.map((a) => ` · ${a}`)}
             </p>
             {o.volumeMl < owedMl * (1 - YIELD_SHORT) && (
               <p className="font-bold">
-                {litres(owedMl - o.volumeMl)} L short of the {litres(owedMl)} L owed.
+                {volumeWords(owedMl - o.volumeMl, show)} short of the {volumeWords(owedMl, show)} owed.
               </p>
             )}
             {allergens.length > 0 && (
@@ -126,7 +130,7 @@ export function OptionCard({
               <p>
                 <b>In two goes it is {inTen(o.inTwo.chance)}</b>: first{' '}
                 {o.inTwo.first
-                  .map((d) => `${amountWords(d.ingredient, d.g)} ${itemWords(d.ingredient)}`)
+                  .map((d) => `${amountWords(d.ingredient, d.g, show)} ${itemWords(d.ingredient)}`)
                   .join(', ')}
                 , {o.inTwo.half ? 'taste it and test it' : 'a flow test'}, then the rest by what that shows.
               </p>

@@ -9,10 +9,12 @@ import type { House } from '../../../core/house/house';
 import type { WaterTested } from '../../../core/learn/waterTest';
 import { countdown } from '../../../core/units/clock';
 import { litres } from '../../../core/units/format';
+import { volumeWords } from '../../../core/units/show';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick } from '../../shared/form/Field';
 import { Segments } from '../../shared/form/Segments';
 import { BUTTON, PRIMARY } from '../../shared/styles';
+import { useShow } from '../../shared/useShow';
 import { ask, problemWords } from '../../station/line/api';
 import { kitchenNow } from '../../station/line/clock';
 import { useNow } from '../../station/useNow';
@@ -33,6 +35,7 @@ type Props = {
 /** A water test from filling the pot to its own figures, with stop-watches that survive a reload. */
 export function WaterTestView({ house, boils, first, past }: Props) {
   const router = useRouter();
+  const show = useShow();
   const now = useNow();
   const { typed, change, forget, begin } = useTypedWaterTest(first, house.burners[0]?.id ?? '');
   const [problems, setProblems] = useState<Readonly<Record<string, string>>>({});
@@ -175,7 +178,7 @@ export function WaterTestView({ house, boils, first, past }: Props) {
               {vessel && (
                 <p className="text-quiet">
                   Half full is best: {litres(rimVolume(vessel) * FILL_LIMIT * 0.5)} to{' '}
-                  {litres(rimVolume(vessel) * FILL_LIMIT * 0.7)} L here.
+                  {volumeWords(rimVolume(vessel) * FILL_LIMIT * 0.7, show)} here.
                 </p>
               )}
             </section>

@@ -2,8 +2,8 @@
 
 import type { Plan } from '../../../core/plan/types';
 import { timeOfDay } from '../../../core/units/clock';
-import { duration, litres, mPas } from '../../../core/units/format';
-import { degrees, inDegrees, type Show } from '../../../core/units/show';
+import { duration, mPas } from '../../../core/units/format';
+import { degrees, type Show, volumeWords } from '../../../core/units/show';
 import { detailsOf, titleOf } from '../../../core/words/steps';
 import { Scroll } from '../../shared/Scroll';
 
@@ -27,12 +27,10 @@ export function Steps({ plan, lightAt, show }: Props) {
                 {lightAt ? timeOfDay(new Date(lightAt.getTime() + s.startsAt * 1000)) : '··:··'}
               </span>
               <span className="min-w-0 flex-1 leading-tight">
-                <b>{inDegrees(titleOf(s.step, s.from), show)}</b>
-                <span className="block text-[15px]">
-                  {inDegrees(detailsOf(s.step, s.from).join(' · '), show)}
-                </span>
+                <b>{titleOf(s.step, s.from, show)}</b>
+                <span className="block text-[15px]">{detailsOf(s.step, s.from, show).join(' · ')}</span>
                 <span className="block text-[15px] text-quiet">
-                  {duration(s.seconds)}, then {degrees(s.celsius, show)}, {litres(s.volumeMl)} L
+                  {duration(s.seconds)}, then {degrees(s.celsius, show)}, {volumeWords(s.volumeMl, show)}
                 </span>
               </span>
             </li>
@@ -45,7 +43,8 @@ export function Steps({ plan, lightAt, show }: Props) {
           <span className="leading-tight">
             <b>On the pass</b>
             <span className="block text-[15px] text-quiet">
-              {litres(plan.found.volumeMl)} L, {plan.found.band}, {mPas(plan.found.bowlViscosity)} mPa·s
+              {volumeWords(plan.found.volumeMl, show)}, {plan.found.band}, {mPas(plan.found.bowlViscosity)}{' '}
+              mPa·s
             </span>
           </span>
         </li>

@@ -9,10 +9,12 @@ import type { Setup } from '../../../core/plan/solve/simulate';
 import type { Recipe } from '../../../core/recipe/recipe';
 import { EQUAL_PARTS, EQUAL_PARTS_WORDS } from '../../../core/thicken/equalParts';
 import { ROUX_COLOURS, ROUX_STRENGTH } from '../../../core/thicken/granules';
-import { litres, spaced, uncapital } from '../../../core/units/format';
+import { spaced, uncapital } from '../../../core/units/format';
+import { volumeWords } from '../../../core/units/show';
 import { addressOf } from '../../order/address';
 import { rouxOf, type Stores } from '../../order/stores';
 import { Choice } from '../../shared/form/Choice';
+import { useShow } from '../../shared/useShow';
 import { LitresPart } from './LitresPart';
 import { ThickenPart } from './ThickenPart';
 import { TimePart } from './TimePart';
@@ -41,6 +43,7 @@ type Props = {
 
 /** The order as a sentence; every underlined part is a control. */
 function SentenceNow({ stores, recipe, written, aim, setup, order, lightAt, onChange }: Props) {
+  const show = useShow();
   const { house, recipes } = stores;
   const { bandLimits } = house.kitchen;
   const vessel = house.vessels.find((v) => v.id === order.vesselId);
@@ -99,7 +102,7 @@ function SentenceNow({ stores, recipe, written, aim, setup, order, lightAt, onCh
         options={house.vessels.map((v) => ({
           value: v.id,
           words: v.name,
-          aside: `${v.diameterMm / 10} × ${v.heightMm / 10} cm, up to ${litres(rimVolume(v) * FILL_LIMIT)} L`,
+          aside: `${v.diameterMm / 10} × ${v.heightMm / 10} cm, up to ${volumeWords(rimVolume(v) * FILL_LIMIT, show)}`,
         }))}
       />{' '}
       on{' '}

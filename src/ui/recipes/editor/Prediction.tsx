@@ -4,7 +4,7 @@ import { TriangleAlert } from 'lucide-react';
 import type { Foresight } from '../../../core/plan/foresee';
 import type { WarningKind } from '../../../core/plan/types';
 import { duration, litres, mPas, spaced } from '../../../core/units/format';
-import { degrees, inDegrees, type Show, volumeWords } from '../../../core/units/show';
+import { degrees, type Show, volumeWords } from '../../../core/units/show';
 import { Spoon } from '../../shared/draw/Spoon';
 
 /** Not grave, and mended in the recipe itself. */
@@ -111,7 +111,7 @@ export function Prediction({ foreseen, away, wantedBand, show, onProblem }: Prop
             return (
               <tr key={key} className="border-rule border-b">
                 <th scope="row" className="max-w-44 truncate py-1.5 text-left font-normal">
-                  {n + 1} {inDegrees(s.title, show)}
+                  {n + 1} {s.title}
                 </th>
                 <td className="figures text-right">{degrees(s.celsius, show).split(' ')[0]}</td>
                 <td className="figures text-right">{litres(s.volumeMl)}</td>

@@ -4,7 +4,9 @@ import { useFormContext, useWatch } from 'react-hook-form';
 import { BANDS } from '../../../core/flow/bands';
 import type { House } from '../../../core/house/house';
 import type { RecipeText } from '../../../core/recipe/recipe';
+import { askedVolume } from '../../../core/units/show';
 import { Field, Pick } from '../../shared/form/Field';
+import { useShow } from '../../shared/useShow';
 import type { RecipeForm } from './form/form';
 
 type Props = {
@@ -21,6 +23,7 @@ const known = (all: readonly { id: string; name: string }[], own: { id: string; 
 
 /** What the recipe is, apart from its steps. */
 export function SoupCard({ house, home, open, onToggle, problemAt }: Props) {
+  const show = useShow();
   const { register, control } = useFormContext<RecipeForm>();
   const [school, yieldLitres, band] = useWatch({ control, name: ['school', 'yieldLitres', 'band'] });
   return (
@@ -33,7 +36,7 @@ export function SoupCard({ house, home, open, onToggle, problemAt }: Props) {
       >
         <b>The soup</b>
         <span className="min-w-0 flex-1 truncate text-quiet">
-          {school} · makes {yieldLitres} L · {band}
+          {school} · makes {askedVolume(Number(yieldLitres), show)} · {band}
         </span>
       </button>
       {open && (

@@ -4,8 +4,7 @@ import { useState } from 'react';
 import type { Guide as Guidance } from '../../../core/batch/guide';
 import { JUGS } from '../../../core/batch/guide';
 import { jugFills } from '../../../core/safety/cautions';
-import { litres } from '../../../core/units/format';
-import { degrees, type Show } from '../../../core/units/show';
+import { degrees, type Show, volumeWords } from '../../../core/units/show';
 import { Segments } from '../../shared/form/Segments';
 import { Ticks } from './Ticks';
 
@@ -24,8 +23,8 @@ export function Blend({
   if (!guide.jug)
     return (
       <p className="mt-4 text-[20px]">
-        <b className="figures text-[28px]">{litres(guide.ml)} L</b> at {degrees(guide.celsius, show)}: keep
-        the head under, start and stop it there.
+        <b className="figures text-[28px]">{volumeWords(guide.ml, show)}</b> at {degrees(guide.celsius, show)}
+        : keep the head under, start and stop it there.
       </p>
     );
   const fills = jugFills(guide.ml, Number(jug));
@@ -55,7 +54,7 @@ export function Blend({
           onChange={setJug}
         />
         <Ticks
-          label={`${fills} fills of ${litres(each)} L`}
+          label={`${fills} fills of ${volumeWords(each, show)}`}
           list={Array.from({ length: Math.min(24, fills) }, (_, n) => `${n + 1}`)}
           parts={parts}
           tick={tick}

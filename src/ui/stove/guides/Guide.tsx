@@ -3,8 +3,8 @@
 import type { EventBody, StepKey } from '../../../core/batch/events';
 import type { Guide as Guidance } from '../../../core/batch/guide';
 import type { RouxColour } from '../../../core/thicken/granules';
-import { duration, litres, spaced } from '../../../core/units/format';
-import { degrees, type Show } from '../../../core/units/show';
+import { duration, spaced } from '../../../core/units/format';
+import { degrees, type Show, volumeWords } from '../../../core/units/show';
 import { Blend } from './Blend';
 import { Roux } from './Roux';
 import { Temper } from './Temper';
@@ -38,7 +38,9 @@ export function Guide({ guide, step, parts, colour, show, write }: Props) {
       return (
         <Ticks
           label={`${guide.ml.length} pours`}
-          list={guide.ml.map((ml) => (ml >= 995 ? `${litres(ml)} L` : `${spaced(Math.round(ml))} mL`))}
+          list={guide.ml.map((ml) =>
+            ml >= 995 ? `${volumeWords(ml, show)}` : `${spaced(Math.round(ml))} mL`,
+          )}
           parts={parts}
           tick={tick}
           after="Whisk each smooth before the next."
@@ -49,7 +51,7 @@ export function Guide({ guide, step, parts, colour, show, write }: Props) {
     case 'strain':
       return (
         <p className="mt-4 text-[20px]">
-          About <b className="figures text-[28px]">{litres(guide.ml)} L</b> come through;{' '}
+          About <b className="figures text-[28px]">{volumeWords(guide.ml, show)}</b> come through;{' '}
           {spaced(Math.round(guide.solidsG / 10) * 10)} g stay in the sieve. Have the second pot under it
           before you pour.
         </p>
@@ -81,7 +83,8 @@ export function Guide({ guide, step, parts, colour, show, write }: Props) {
             </>
           ) : guide.unsaltedLiquid > 50 ? (
             <>
-              Add none: <b>{litres(guide.unsaltedLiquid)} L</b> of unsalted liquid would bring it down.
+              Add none: <b>{volumeWords(guide.unsaltedLiquid, show)}</b> of unsalted liquid would bring it
+              down.
             </>
           ) : (
             'Add none.'
