@@ -1,8 +1,8 @@
 import type { Plan, WeighLine } from '../plan/types';
 import { warningLine } from '../plan/warningWords';
-import { duration, litres, mPas, spaced } from '../units/format';
-import { askedVolume, inDegrees, type Show, volumeWords } from '../units/show';
-import { detailsOf, fireWords, titleOf } from '../words/steps';
+import { duration, mPas, spaced } from '../units/format';
+import { askedVolume, inDegrees, type Show, volumeIn, volumeWords } from '../units/show';
+import { detailsOf, fireWords, READ_IN_LITRES, titleOf } from '../words/steps';
 
 /** A plan as it goes on paper: words only, times on the clock. */
 export type PlanSheet = {
@@ -35,9 +35,12 @@ export function clockFrom(time: string, seconds: number): string {
   return `${String(Math.floor(at / 60)).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}`;
 }
 
-/** The figure to read and its unit: grams on the scale, litres for what is poured. */
-export function figureOf(line: Pick<WeighLine, 'g' | 'ml'>): readonly [string, string] {
-  if (line.ml !== null && line.ml >= 995) return [litres(line.ml), 'L'];
+/** The figure to read and its unit: grams on the scale, litres or gallons for what is poured. */
+export function figureOf(line: Pick<WeighLine, 'g' | 'ml'>, show: Show): readonly [string, string] {
+  if (line.ml !== null && line.ml >= READ_IN_LITRES) {
+    const { figure, unit } = volumeIn(line.ml, show);
+    return [figure, unit];
+  }
   if (line.ml !== null) return [spaced(Math.round(line.ml / 5) * 5), 'mL'];
   return [spaced(line.g, line.g < 10 ? 1 : 0), 'g'];
 }
@@ -58,7 +61,7 @@ export function planSheet(plan: Plan, serveAt: string, show: Show): PlanSheet {
     order: `${askedVolume(aim.litres, show)}, ${found.band} (${mPas(found.bowlViscosity)} mPa·s in the bowl), in ${setup.vessel.name} on ${setup.burner.name}, for ${serveAt}. Light the flame at ${light}.`,
     fire: `${fireWords(plan.steps)} Gives off ${volumeWords(plan.steamG, show)} of water; fullest ${volumeWords(plan.peakMl, show)} of ${volumeWords(plan.rimMl, show)}.`,
     lines: plan.weighOut.map((l) => {
-      const [figure, unit] = figureOf(l);
+      const [figure, unit] = figureOf(l, show);
       return {
         figure,
         unit,

@@ -6,6 +6,7 @@ import { asideOf, figureOf } from '../../../core/formats/sheet';
 import type { PlanStep, WeighLine } from '../../../core/plan/types';
 import { titleOf } from '../../../core/words/steps';
 import { Scroll } from '../../shared/Scroll';
+import { useShow } from '../../shared/useShow';
 
 type Props = {
   readonly lines: readonly WeighLine[];
@@ -93,7 +94,7 @@ type LineProps = Pick<Props, 'onTick'> & {
 };
 
 function Line({ line, next, ticked, onTick }: LineProps) {
-  const [figure, unit] = figureOf(line);
+  const [figure, unit] = figureOf(line, useShow());
   return (
     <li className="border-rule border-b">
       <label htmlFor={`weigh-${line.id}`} className="flex min-h-14 cursor-pointer items-center gap-3 py-1">
