@@ -23,3 +23,15 @@ export function changedLines(
       lines.slice(Math.max(0, n - AROUND), n + AROUND + 1).some((x) => x.kind !== 'same'),
   );
 }
+
+/** Versions, newest first, each with what it changed against the one before; `wordsOf` says one in lines. */
+export function withChanges<V extends { readonly body: unknown }>(
+  versions: readonly V[],
+  wordsOf: (body: V['body']) => readonly string[],
+): readonly (Omit<V, 'body'> & { readonly changes: readonly ChangedLine[] })[] {
+  const words = versions.map((v) => wordsOf(v.body));
+  return versions.map(({ body: _said, ...v }, n) => ({
+    ...v,
+    changes: changedLines(words[n + 1] ?? null, words[n] ?? []),
+  }));
+}

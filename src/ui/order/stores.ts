@@ -14,8 +14,7 @@ export const amendmentOf = ({
   moreSimmer,
   liquidAt,
   dairy,
-}: Amendment): Amendment =>
-  JSON.parse(JSON.stringify({ rule, colour, way, share, moreFat, moreSimmer, liquidAt, dairy }));
+}: Amendment): Amendment => ({ rule, colour, way, share, moreFat, moreSimmer, liquidAt, dairy });
 
 /** The recipe's roux step, if it has one: what the thickener control may change. */
 export const rouxOf = (recipe: Recipe) => recipe.steps.find((s) => s.kind === 'roux');

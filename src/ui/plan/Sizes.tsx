@@ -1,7 +1,7 @@
 'use client';
 
 import type { Scaled } from '../../core/compare/scaling';
-import { duration, spaced } from '../../core/units/format';
+import { duration, litres, spaced } from '../../core/units/format';
 import { askedVolume } from '../../core/units/show';
 import { useShow } from '../shared/useShow';
 
@@ -26,7 +26,7 @@ export function Sizes({ sizes }: { sizes: readonly Scaled[] | null }) {
             ? `${Math.round(s.doseALitre * 100)} % blended`
             : `${spaced(s.doseALitre, 1)} g/L`,
     ],
-    ['Liquid for a litre', (s) => (s.liquidALitre > 0 ? `${spaced(s.liquidALitre, 2)} L` : '–')],
+    ['Liquid for a litre', (s) => (s.liquidALitre > 0 ? `${litres(s.liquidALitre * 1000)} L` : '–')],
   ];
   return (
     <div className="p-4">

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { changedLines } from '../../../core/formats/changedLines';
+import { withChanges } from '../../../core/formats/changedLines';
 import { kitchenWords } from '../../../core/formats/kitchenWords';
 import { theHouse } from '../../../server/actions/kitchen';
 import { pool } from '../../../server/data/database';
@@ -13,12 +13,7 @@ export default async function KitchenVersionsPage() {
   const db = pool();
   const house = await theHouse(db);
   const versions = await readKitchenVersions(db, house.id);
-  const words = versions.map((v) => kitchenWords(v.body));
-  const shown = versions.map(({ body: _body, revision: number, ...v }, n) => ({
-    ...v,
-    number,
-    changes: changedLines(words[n + 1] ?? null, words[n] ?? []),
-  }));
+  const shown = withChanges(versions, kitchenWords).map(({ revision: number, ...v }) => ({ ...v, number }));
   return (
     <VersionsView
       name={house.name}

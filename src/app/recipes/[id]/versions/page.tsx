@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { changedLines } from '../../../../core/formats/changedLines';
+import { withChanges } from '../../../../core/formats/changedLines';
 import { recipeWords } from '../../../../core/formats/recipeWords';
 import type { RecipeText } from '../../../../core/recipe/recipe';
 import { theHouse } from '../../../../server/actions/kitchen';
@@ -18,12 +18,9 @@ export default async function VersionsPage({ params }: { params: Promise<{ id: s
   const versions = await readVersions(db, house.id, id);
   const [latest] = versions;
   if (!latest) notFound();
-  const words = versions.map((v) => recipeWords(v.body as unknown as RecipeText));
-  const shown = versions.map(({ body: _body, version: number, ...v }, n) => ({
-    ...v,
-    number,
-    changes: changedLines(words[n + 1] ?? null, words[n] ?? []),
-  }));
+  const shown = withChanges(versions, (body) => recipeWords(body as unknown as RecipeText)).map(
+    ({ version: number, ...v }) => ({ ...v, number }),
+  );
   return (
     <VersionsView
       name={String(latest.body.name)}
