@@ -1,10 +1,14 @@
 import { defineConfig } from '@playwright/test';
 import { chromiumOptions } from './cli/chromium.mjs';
+import { app, apps } from './e2e/app';
 
-/** `./panache test` starts the application and says where in BASE_URL. */
+/** `./panache test` starts an application for each browser and says where in PANACHE_APPS. */
 export default defineConfig({
   testDir: 'e2e',
-  workers: 1,
+  workers: Math.max(1, apps.length),
+  // Patience with a machine that runs a browser a core, not a limit the application is held to.
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
   forbidOnly: true,
   retries: 0,
   reporter: [
@@ -12,7 +16,7 @@ export default defineConfig({
     ['json', { outputFile: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ?? '.panache/playwright.json' }],
   ],
   use: {
-    baseURL: process.env.BASE_URL ?? 'http://127.0.0.1:3000',
+    baseURL: app.address,
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     launchOptions: chromiumOptions,

@@ -1,4 +1,5 @@
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { withDemoApp } from './app.mjs';
 import { drill } from './drill.mjs';
@@ -38,27 +39,40 @@ async function jest(databaseUrl, args, tally) {
   tally('unit, checks and database', r?.numPassedTests ?? 0, code === 0 ? failed : Math.max(1, failed));
 }
 
-/** Playwright, against the built application on its own database with the demo. */
+/** So many browsers work at once, each on an application and a database of its own. */
+const BROWSERS = Math.min(4, availableParallelism());
+
+/** `work` with `count` demo applications beside each other, as {@link withDemoApp} has one. */
+async function withDemoApps(server, count, work, env, apps = []) {
+  if (apps.length === count) return work(apps);
+  const n = apps.length;
+  return withDemoApp(
+    server,
+    `panache_test_e2e_${n}`,
+    // Each with ports to spare for the servers its own tests start.
+    3400 + 200 * n,
+    (address, databaseUrl, devicesUrl) =>
+      withDemoApps(server, count, work, env, [...apps, { address, databaseUrl, devicesUrl }]),
+    env,
+  );
+}
+
+/** Playwright, against the built application on databases of their own with the demo. */
 async function endToEnd(server, args, tally) {
   say('end-to-end tests …');
   const report = join(own, 'playwright.json');
   rmSync(report, { force: true });
-  const work = async (address, databaseUrl, devicesUrl) => {
+  const work = async (apps) => {
     const { code } = await runProgram(process.execPath, [bin('playwright'), 'test', ...args], {
       cwd: root,
-      env: env({
-        BASE_URL: address,
-        TEST_DATABASE_URL: databaseUrl,
-        DEVICES_URL: devicesUrl,
-        PLAYWRIGHT_JSON_OUTPUT_NAME: report,
-      }),
+      env: env({ PANACHE_APPS: JSON.stringify(apps), PLAYWRIGHT_JSON_OUTPUT_NAME: report }),
     });
     const stats = readReport(report)?.stats;
     const failed = stats ? stats.unexpected + stats.flaky : 1;
     tally('end-to-end', stats?.expected ?? 0, code === 0 ? failed : Math.max(1, failed));
   };
   // Pages in these tests live in time that is made up.
-  await withDemoApp(server, 'panache_test_e2e', 3400, work, { PANACHE_CLOCK: 'own' });
+  await withDemoApps(server, BROWSERS, work, { PANACHE_CLOCK: 'own' });
 }
 
 /** The short form of the drill: each thing tried counts as a test. */

@@ -1,6 +1,7 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { type BrowserContext, expect, test } from '@playwright/test';
 import { serve } from '../cli/app.mjs';
+import { app as here } from './app';
 import { open, watch } from './kit';
 import { begin, done, eventsOf, heading, kindsOf, left, pair, pass, simulate, tickAll } from './stove';
 
@@ -233,8 +234,8 @@ const second = (port: number) =>
   serve({
     mode: 'start',
     port,
-    databaseUrl: process.env.TEST_DATABASE_URL ?? '',
-    env: { DEVICES_URL: process.env.DEVICES_URL ?? '', PANACHE_CLOCK: 'own' },
+    databaseUrl: here.databaseUrl,
+    env: { DEVICES_URL: here.devicesUrl, PANACHE_CLOCK: 'own' },
   });
 
 test('the server is killed in the middle: the page reloads without it, and nothing tapped is lost', async ({

@@ -1,6 +1,7 @@
 import { type BrowserContext, expect, test } from '@playwright/test';
 import { serve } from '../cli/app.mjs';
 import { type Line, proxyTo, through } from '../drill/proxy';
+import { app as here } from './app';
 import { db, live, open, watch } from './kit';
 import { begin, done, eventsOf, heading } from './stove';
 
@@ -8,7 +9,7 @@ const VELOUTE = 'recipe=smoked-parsnip-veloute&litres=8&pot=middle-28&burner=fro
 
 /** A server of its own, by the clock all stations share, whose database is behind a line that can be cut. */
 async function behind(port: number): Promise<{ line: Line; app: Awaited<ReturnType<typeof serve>> }> {
-  const databaseUrl = process.env.TEST_DATABASE_URL ?? '';
+  const databaseUrl = here.databaseUrl;
   const line = await proxyTo(Number(new URL(databaseUrl).port));
   const app = await serve({
     mode: 'start',
@@ -61,7 +62,7 @@ test('silence is taken for what it is within twenty seconds, and a page nobody k
   browser,
 }) => {
   test.setTimeout(120_000);
-  const base = new URL(process.env.BASE_URL ?? '');
+  const base = new URL(here.address);
   const line = await proxyTo(Number(base.port));
   const context = await browser.newContext({ baseURL: `http://127.0.0.1:${line.port}` });
   try {

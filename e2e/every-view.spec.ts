@@ -2,6 +2,9 @@ import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import { settled, VIEWS, watch } from './kit';
 
+// The longest of all: its tests go to whichever browser is free.
+test.describe.configure({ mode: 'parallel' });
+
 test.beforeEach(({ page }) => watch(page));
 
 for (const theme of ['light', 'dim'] as const) {
@@ -11,7 +14,7 @@ for (const theme of ['light', 'dim'] as const) {
     [390, 844],
   ] as const) {
     test(`nothing is cut off and axe finds nothing: ${theme}, ${width}×${height}`, async ({ page }) => {
-      test.setTimeout(180_000);
+      test.setTimeout(300_000);
       await page.addInitScript((t) => localStorage.setItem('panache.theme', t), theme);
       await page.setViewportSize({ width, height });
       for (const path of VIEWS) {
@@ -47,7 +50,7 @@ for (const theme of ['light', 'dim'] as const) {
 }
 
 test('targets are at least 48 px on every view', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(180_000);
   for (const path of VIEWS) {
     await page.goto(path);
     await settled(page, path);

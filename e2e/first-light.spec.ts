@@ -1,10 +1,11 @@
 import { expect, type Page, test } from '@playwright/test';
 import pg from 'pg';
+import { app as here } from './app';
 import { started } from './stove';
 
 const PARSNIP_40 = '/plan?recipe=smoked-parsnip-veloute&litres=40&pot=deep-42&burner=floor-ring';
 
-const db = new pg.Pool({ connectionString: process.env.TEST_DATABASE_URL ?? '', max: 2 });
+const db = new pg.Pool({ connectionString: here.databaseUrl, max: 2 });
 test.afterAll(() => db.end());
 
 const batches = async () => Number((await db.query('SELECT count(*) FROM batch')).rows[0].count);

@@ -1,7 +1,8 @@
 import { expect, type Page } from '@playwright/test';
 import pg from 'pg';
+import { app as here } from './app';
 
-export const db = new pg.Pool({ connectionString: process.env.TEST_DATABASE_URL ?? '', max: 2 });
+export const db = new pg.Pool({ connectionString: here.databaseUrl, max: 2 });
 
 /** Every view, and the heading or thing that says it has come. */
 export const VIEWS = [

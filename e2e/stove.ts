@@ -1,7 +1,8 @@
 import { expect, type Page } from '@playwright/test';
+import { app as here } from './app';
 import { db, live } from './kit';
 
-const DEVICES = process.env.DEVICES_URL ?? '';
+const DEVICES = here.devicesUrl;
 
 /** The simulated devices' clock, and what goes wrong with them. */
 export const simulate = {
