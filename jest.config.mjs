@@ -7,7 +7,7 @@ export default {
     '<rootDir>/cli/**/*.test.ts',
   ],
   transform: {
-    '^.+\\.tsx?$': [
+    '^.+\\.(tsx?|js)$': [
       '@swc/jest',
       {
         jsc: {
@@ -19,6 +19,8 @@ export default {
     ],
   },
   setupFiles: ['<rootDir>/src/core/food/load.ts'],
+  // These come as ES modules only.
+  transformIgnorePatterns: ['/node_modules/(?!intl-messageformat/|@formatjs/)'],
   modulePathIgnorePatterns: ['<rootDir>/.next/'],
   testTimeout: 30_000,
 };

@@ -5,6 +5,7 @@
 export const CORE: readonly string[] = [
   'maths',
   'units',
+  'say',
   'food',
   'heat',
   'flow',

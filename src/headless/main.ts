@@ -10,6 +10,8 @@ import { planFor } from '../core/plan/plan';
 import { openAmounts, predict } from '../core/plan/predict';
 import { warningLine } from '../core/plan/warningWords';
 import type { Recipe } from '../core/recipe/recipe';
+import { inEnglish } from '../core/say/inWords';
+import { spoken } from '../core/say/spoken';
 import { duration, litres, mPas, spaced } from '../core/units/format';
 import { detailsOf, titleOf } from '../core/words/steps';
 import { fixed } from './fix';
@@ -48,7 +50,7 @@ function plan(o: Options): void {
   const written = read(o.file);
   const share = usualShare(written);
   const barred = o.thicken && cannotBe(written, share);
-  if (barred) throw new BadOption(`--thicken ${o.thicken?.id}: ${barred}`);
+  if (barred) throw new BadOption(`--thicken ${o.thicken?.id}: ${inEnglish(barred)}`);
   const recipe = o.thicken ? amended(written, { way: o.thicken.id, share }) : written;
   const setup = o.setup(recipe);
   const order = { litres: o.litres ?? recipe.yieldLitres, target: o.viscosity(recipe) };
@@ -90,7 +92,7 @@ function plan(o: Options): void {
     );
     for (const d of detailsOf(s.step, s.from)) print(`            ${d}`);
   }
-  for (const w of made.warnings) print(`! ${warningLine(w)}`);
+  for (const w of made.warnings) print(`! ${inEnglish(warningLine(w))}`);
 }
 
 function predicted(o: Options): void {
@@ -119,7 +121,7 @@ function predicted(o: Options): void {
     ['after', 'temp', 'volume', 'mPa·s', 'band', 'salt', 'fat', 'pH', 'tender'],
     [...p.steps.map((s) => row(s.title, s)), row('At serving', p.serving)],
   );
-  for (const w of p.warnings) print(`! ${warningLine(w)}`);
+  for (const w of p.warnings) print(`! ${inEnglish(warningLine(w))}`);
 }
 
 function fix(o: Options): void {
@@ -129,14 +131,16 @@ function fix(o: Options): void {
     throw new BadOption('fix wants --at STEP, --measured mPa·s and --minutes N');
   const litresWanted = o.litres ?? recipe.yieldLitres;
   const target = o.viscosity(recipe);
-  const options = fixed(recipe, o.setup(recipe), {
-    litres: litresWanted,
-    target,
-    measured,
-    at,
-    minutes,
-    hand: o.hand,
-  });
+  const options = spoken(
+    fixed(recipe, o.setup(recipe), {
+      litres: litresWanted,
+      target,
+      measured,
+      at,
+      minutes,
+      hand: o.hand,
+    }),
+  );
   if (o.json) {
     print(JSON.stringify(options, null, 2));
     return;
@@ -147,7 +151,7 @@ function fix(o: Options): void {
     const doses = c.doses.map((d) => `${spaced(d.g, d.g < 10 ? 1 : 0)} g ${d.ingredient}`).join(', ');
     print(
       c.struck === null
-        ? `${n + 1}. ${c.title}: ${doses || c.how[0]}; on the pass in ${Math.ceil(c.minutes)} min, ${mPas(c.viscosity)} mPa·s (8 in 10: ${mPas(c.bracket[0])} to ${mPas(c.bracket[1])}), chance ${Math.round(c.chance * 100)} %`
+        ? `${n + 1}. ${c.title}: ${doses || c.how[0]}; on the pass in ${Math.ceil(c.minutes)} min, ${mPas(c.viscosity)} mPa·s (8 in 10: ${c.bracket.map((b) => mPas(b)).join(' to ')}), chance ${Math.round(c.chance * 100)} %`
         : `-  ${c.title}: ${c.struck}`,
     );
     if (c.struck === null) for (const line of c.how) print(`     ${line}`);

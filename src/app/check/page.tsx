@@ -1,12 +1,12 @@
-import type { Metadata } from 'next';
 import * as z from 'zod';
 import { theHouse } from '../../server/actions/kitchen';
 import { pool } from '../../server/data/database';
 import { theRail } from '../../server/live/theRail';
 import { readBatch } from '../../server/queries/batches';
 import { CheckView } from '../../ui/check/CheckView';
+import { titled } from '../reader';
 
-export const metadata: Metadata = { title: 'Check' };
+export const generateMetadata = titled('Check');
 export const dynamic = 'force-dynamic';
 
 /** The pot the address names, the oldest on the stove when it names none, and none when it says so. */

@@ -1,9 +1,9 @@
-import type { Metadata } from 'next';
 import { CompareView } from '../../ui/compare/CompareView';
 import { EmptyHouse } from '../../ui/shared/EmptyHouse';
 import { orderedIn, type Query } from '../plan/ordered';
+import { titled } from '../reader';
 
-export const metadata: Metadata = { title: 'Compare' };
+export const generateMetadata = titled('Compare');
 export const dynamic = 'force-dynamic';
 
 export default async function ComparePage({ searchParams }: { searchParams: Promise<Query> }) {

@@ -1,13 +1,14 @@
-import type { Metadata } from 'next';
-import Link from 'next/link';
 import * as z from 'zod';
+import { message } from '../../core/say/message';
 import { theHouse } from '../../server/actions/kitchen';
 import { pool } from '../../server/data/database';
 import { theRail } from '../../server/live/theRail';
 import { readBatch } from '../../server/queries/batches';
 import { FixView } from '../../ui/fix/FixView';
+import { Nothing } from '../../ui/shared/Nothing';
+import { titled } from '../reader';
 
-export const metadata: Metadata = { title: 'Fix' };
+export const generateMetadata = titled('Fix');
 export const dynamic = 'force-dynamic';
 
 /** The pot the address names, or the oldest on the stove. */
@@ -23,15 +24,7 @@ export default async function FixPage({
   const batch = z.uuid().safeParse(id).success ? await readBatch(db, String(id)) : null;
   if (!batch)
     return (
-      <div className="grid h-full place-content-center gap-6 p-8 text-center">
-        <h1 className="font-bold text-[40px]">Nothing on the stove to put right</h1>
-        <Link
-          href="/plan"
-          className="mx-auto grid min-h-20 place-items-center rounded-sm bg-butter px-8 font-bold text-[24px] text-on-butter"
-        >
-          Plan a soup
-        </Link>
-      </div>
+      <Nothing what={message('Nothing on the stove to put right')} href="/plan" go={message('Plan a soup')} />
     );
   return (
     <FixView

@@ -1,12 +1,12 @@
-import type { Metadata } from 'next';
 import { kitchenFileOf } from '../../core/house/kitchenFile';
 import { theHouse } from '../../server/actions/kitchen';
 import { pool } from '../../server/data/database';
 import { readImports } from '../../server/queries/imports';
 import { WhenLive } from '../../ui/frame/WhenLive';
 import { KitchenView } from '../../ui/kitchen/KitchenView';
+import { titled } from '../reader';
 
-export const metadata: Metadata = { title: 'Kitchen' };
+export const generateMetadata = titled('Kitchen');
 export const dynamic = 'force-dynamic';
 
 type Query = Promise<Record<string, string | string[] | undefined>>;

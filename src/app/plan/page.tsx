@@ -1,9 +1,9 @@
-import type { Metadata } from 'next';
 import { PlanView } from '../../ui/plan/PlanView';
 import { EmptyHouse } from '../../ui/shared/EmptyHouse';
+import { titled } from '../reader';
 import { orderedIn, type Query } from './ordered';
 
-export const metadata: Metadata = { title: 'Plan' };
+export const generateMetadata = titled('Plan');
 export const dynamic = 'force-dynamic';
 
 export default async function PlanPage({ searchParams }: { searchParams: Promise<Query> }) {

@@ -1,11 +1,11 @@
-import type { Metadata } from 'next';
 import { theHouse } from '../../server/actions/kitchen';
 import { landingsOf } from '../../server/actions/landings';
 import { pool } from '../../server/data/database';
 import { readRecipes } from '../../server/queries/recipes';
 import { type Listed, RecipesView } from '../../ui/recipes/RecipesView';
+import { titled } from '../reader';
 
-export const metadata: Metadata = { title: 'Recipes' };
+export const generateMetadata = titled('Recipes');
 export const dynamic = 'force-dynamic';
 
 export default async function RecipesPage() {

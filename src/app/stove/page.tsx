@@ -1,23 +1,14 @@
-import type { Metadata } from 'next';
-import Link from 'next/link';
 import { redirect } from 'next/navigation';
+import { message } from '../../core/say/message';
 import { theRail } from '../../server/live/theRail';
+import { Nothing } from '../../ui/shared/Nothing';
+import { titled } from '../reader';
 
-export const metadata: Metadata = { title: 'Stove' };
+export const generateMetadata = titled('Stove');
 export const dynamic = 'force-dynamic';
 
 export default async function StovePage() {
   const [oldest] = await theRail();
   if (oldest) redirect(`/stove/${oldest.id}`);
-  return (
-    <div className="grid h-full place-content-center gap-6 p-8 text-center">
-      <h1 className="font-bold text-[40px]">Nothing on the stove</h1>
-      <Link
-        href="/plan"
-        className="mx-auto grid min-h-20 place-items-center rounded-sm bg-butter px-8 font-bold text-[24px] text-on-butter"
-      >
-        Plan a soup
-      </Link>
-    </div>
-  );
+  return <Nothing what={message('Nothing on the stove')} href="/plan" go={message('Plan a soup')} />;
 }

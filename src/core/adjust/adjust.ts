@@ -1,4 +1,5 @@
 import { ingredient } from '../food/catalogue';
+import { message } from '../say/message';
 import { cureFor } from './cures/cures';
 import type { Fault } from './faults';
 import { thicker, together } from './means/thicker';
@@ -108,7 +109,7 @@ function unlessSalty(faults: ReadonlySet<Fault>, measured: Measured, o: Option):
   const left = o.effects.salt[1];
   if (o.struck !== null || !faults.has('too salty') || left < measured.kitchen.saltPercent * STILL_SALTY)
     return o;
-  return { ...o, struck: `it stays salty: ${left.toFixed(2)} %` };
+  return { ...o, struck: message('it stays salty: {salt} %', { salt: left.toFixed(2) }) };
 }
 
 /**

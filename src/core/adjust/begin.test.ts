@@ -1,7 +1,11 @@
 import { byThePlan, demoBatch, eventAt } from '../../../demo/batch';
 import { type BatchEvent, EventBody } from '../batch/events';
 import { batchState } from '../batch/state';
+import { inEnglish } from '../say/inWords';
+import { message } from '../say/message';
 import { beginning, CHECK_AGAIN } from './begin';
+
+const AGAIN = inEnglish(CHECK_AGAIN);
 
 const { batch, plan, start } = demoBatch('smoked-parsnip-veloute', {
   litres: 20,
@@ -30,13 +34,13 @@ const titles = (events: readonly BatchEvent[]) => {
 
 test('words first, each a step; then what is dosed, a test, and the step of the plan that was at hand', () => {
   const chosen = {
-    title: 'Water',
+    title: message('Water'),
     faults: ['too thick'] as const,
-    how: ['off the flame', 'blend it'],
+    how: [message('off the flame'), message('blend it')],
     minutes: 3,
     dosed,
   };
-  const bodies = beginning(batchState({ ...batch, events: cooked }), chosen);
+  const bodies = beginning(batchState({ ...batch, events: cooked }), chosen, inEnglish);
   for (const b of bodies) expect(EventBody.safeParse(b).success).toBe(true);
   expect(bodies.map((b) => b.kind)).toEqual([
     'corrected',
@@ -53,33 +57,37 @@ test('words first, each a step; then what is dosed, a test, and the step of the 
     'Off the flame',
     'Blend it',
     expect.stringMatching(/water/i),
-    CHECK_AGAIN,
+    AGAIN,
     batch.plan.steps[last]?.title,
   ]);
 });
 
 test('a second correction is at hand at once: the test that led to it is done, and nothing comes after its time', () => {
-  const once = { title: 'Water', faults: ['too thick'] as const, how: [], minutes: 0, dosed };
-  const first = written(cooked, beginning(batchState({ ...batch, events: cooked }), once), 1);
+  const once = { title: message('Water'), faults: ['too thick'] as const, how: [], minutes: 0, dosed };
+  const first = written(cooked, beginning(batchState({ ...batch, events: cooked }), once, inEnglish), 1);
   const water = first.find((e) => e.body.kind === 'step-added');
   const tested = [...first, eventAt(150, after + 60, { kind: 'step-done', step: water?.id ?? '' })];
-  expect(titles(tested).at).toBe(CHECK_AGAIN);
-  const again = beginning(batchState({ ...batch, events: tested }), once);
+  expect(titles(tested).at).toBe(AGAIN);
+  const again = beginning(batchState({ ...batch, events: tested }), once, inEnglish);
   expect(again[0]).toMatchObject({ kind: 'step-done' });
   const state = titles(written(tested, again, 90));
   expect(state.at).toMatch(/water/i);
-  expect(state.all.slice(state.current + 1)).toEqual([CHECK_AGAIN, state.all.at(-1)]);
+  expect(state.all.slice(state.current + 1)).toEqual([AGAIN, state.all.at(-1)]);
 });
 
 test('nothing dosed: no prediction is written; after the last step it still comes before the end', () => {
   const all = byThePlan(plan);
-  const bodies = beginning(batchState({ ...batch, events: all }), {
-    title: 'Lift it off',
-    faults: ['skin'],
-    how: ['lift it off'],
-    minutes: 1,
-    dosed: null,
-  });
+  const bodies = beginning(
+    batchState({ ...batch, events: all }),
+    {
+      title: message('Lift it off'),
+      faults: ['skin'],
+      how: [message('lift it off')],
+      minutes: 1,
+      dosed: null,
+    },
+    inEnglish,
+  );
   expect(bodies.some((b) => b.kind === 'corrected')).toBe(false);
   const end = (Date.parse(all.at(-1)?.at ?? '') - start) / 1000;
   const state = batchState({

@@ -9,6 +9,7 @@ import { foodIn, type Kitchen } from '../pot/kitchen';
 import { portionsIn } from '../pot/portions';
 import type { Pot } from '../pot/pot';
 import type { Portion, Step } from '../pot/step';
+import { type Message, message } from '../say/message';
 
 /** A pot to be put right: as measured, how sure that is, and what it is to become. */
 export type Measured = {
@@ -35,8 +36,8 @@ export type Ages = {
 
 /** Two readings that cannot both be right: what each says the pot holds, mL. */
 export type Contradiction = {
-  readonly level: { readonly says: string; readonly ml: number };
-  readonly scale: { readonly says: string; readonly ml: number };
+  readonly level: { readonly says: Message; readonly ml: number };
+  readonly scale: { readonly says: Message; readonly ml: number };
 };
 
 /** Readings further apart than this share speak of two different pots. Our assumption. */
@@ -77,10 +78,12 @@ export function contradictionIn(f: Followed): Contradiction | null {
   return {
     level: {
       says:
-        body.kind === 'depth' ? `${(body.mm / 10).toFixed(1)} cm deep` : `${(byLevel / 1000).toFixed(1)} L`,
+        body.kind === 'depth'
+          ? message('{mm} cm deep', { mm: (body.mm / 10).toFixed(1) })
+          : message('{volume}', { volume: { ml: byLevel } }),
       ml: byLevel,
     },
-    scale: { says: `${(scale.body.g / 1000).toFixed(1)} kg`, ml: byScale },
+    scale: { says: message('{g} kg', { g: (scale.body.g / 1000).toFixed(1) }), ml: byScale },
   };
 }
 

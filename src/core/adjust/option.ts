@@ -1,5 +1,6 @@
 import type { Allergen } from '../food/ingredient';
 import type { Step } from '../pot/step';
+import type { Message } from '../say/message';
 import type { Fault } from './faults';
 
 /** What the cook has, promised and will not give up. */
@@ -48,9 +49,9 @@ export type Option = {
   readonly id: string;
   /** Two means one after the other: two pans at once, minutes before service. */
   readonly isPair: boolean;
-  readonly title: string;
+  readonly title: Message;
   /** How it is done, in the cook's order. */
-  readonly how: readonly string[];
+  readonly how: readonly Message[];
   /** What the model did to the pot. */
   readonly steps: readonly Step[];
   readonly doses: readonly Dose[];
@@ -67,21 +68,21 @@ export type Option = {
   /** With a flow test between two thirds and the rest; null when one shot is sure enough. */
   readonly inTwo: InTwo | null;
   readonly effects: Effects;
-  readonly forecloses: readonly string[];
+  readonly forecloses: readonly Message[];
   /** Why it cannot be done; null when it can. */
-  readonly struck: string | null;
+  readonly struck: Message | null;
 };
 
 /** What helps where no dose does: what saves what, what is past saving, and when to begin again. */
 export type Cure = {
   readonly fault: Fault;
-  readonly title: string;
+  readonly title: Message;
   /** Done before the correction that goes with it; all of it where none does. */
-  readonly how: readonly string[];
-  readonly saves: string;
-  readonly cannot: string;
+  readonly how: readonly Message[];
+  readonly saves: Message;
+  readonly cannot: Message | null;
   /** When it is not worth saving. */
-  readonly startAgain: string | null;
+  readonly startAgain: Message | null;
   /** A correction that goes with it, its dose worked out; null when none is needed. */
   readonly option: Option | null;
   /** For what is done before that correction. */

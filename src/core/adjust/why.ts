@@ -3,11 +3,13 @@ import { ingredient } from '../food/catalogue';
 import { FACTORS } from '../pot/kitchen';
 import { portionsIn } from '../pot/portions';
 import type { Portion } from '../pot/step';
+import { type Message, message } from '../say/message';
+import { term } from '../say/term';
 import { spaced } from '../units/format';
 
 /** What the model thinks went otherwise than planned, and how much of it that explains. */
 export type Cause = {
-  readonly says: string;
+  readonly says: Message;
   /** Which way it moved the soup. */
   readonly made: 'thinner' | 'thicker';
   /** In ln(viscosity), as believed. */
@@ -17,17 +19,20 @@ export type Cause = {
 };
 
 /** What it means when a house factor is over or under what was thought. */
-const SAYS: Partial<Record<string, readonly [string, string]>> = {
-  flour: ['the flour thickens more than thought', 'the flour thickens less than thought, or less went in'],
-  puree: [
-    'more was blended than thought, or it thickens more',
-    'less was blended than thought, or it thickens less',
+const SAYS: Partial<Record<string, readonly [Message, Message]>> = {
+  flour: [
+    message('the flour thickens more than thought'),
+    message('the flour thickens less than thought, or less went in'),
   ],
-  leaching: ['more starch left the potato', 'less starch left the potato'],
-  waterLoss: ['more water boiled off than planned', 'less water boiled off than planned'],
-  juices: ['the vegetables gave less water', 'the vegetables gave more juice than planned'],
-  burner: ['the flame is stronger than rated', 'the flame is weaker than rated'],
-  softening: ['the pieces softened faster', 'the pieces softened more slowly'],
+  puree: [
+    message('more was blended than thought, or it thickens more'),
+    message('less was blended than thought, or it thickens less'),
+  ],
+  leaching: [message('more starch left the potato'), message('less starch left the potato')],
+  waterLoss: [message('more water boiled off than planned'), message('less water boiled off than planned')],
+  juices: [message('the vegetables gave less water'), message('the vegetables gave more juice than planned')],
+  burner: [message('the flame is stronger than rated'), message('the flame is weaker than rated')],
+  softening: [message('the pieces softened faster'), message('the pieces softened more slowly')],
 };
 
 /** A cause smaller than this in ln(viscosity) is not worth a line. */
@@ -73,7 +78,11 @@ function weighed(f: Followed): readonly Cause[] {
       const { name } = ingredient(p.ingredient);
       return [
         {
-          says: `${spaced(g)} g of ${name.toLowerCase()} went in, not ${spaced(p.amount)} g`,
+          says: message('{g} g of {name} went in, not {amount} g', {
+            g: spaced(g),
+            name: { within: term(name) },
+            amount: spaced(p.amount),
+          }),
           made: by > 0 ? 'thicker' : 'thinner',
           by,
           sigmas: Number.POSITIVE_INFINITY,

@@ -1,14 +1,20 @@
 import { ingredient } from '../food/catalogue';
 import { portionsIn } from '../pot/portions';
 import type { Portion } from '../pot/step';
+import { type Message, message } from '../say/message';
+import { term } from '../say/term';
 import { timeOfDay } from '../units/clock';
-import { duration, litres, uncapital } from '../units/format';
+import { duration } from '../units/format';
 import { amountWords } from '../words/steps';
 import type { Batch } from './record';
 import type { BatchState, StepState } from './state';
 
 /** Something that went otherwise than planned: what, as planned, as it was. */
-export type Difference = { readonly what: string; readonly planned: string; readonly was: string };
+export type Difference = {
+  readonly what: Message | string;
+  readonly planned: Message | string;
+  readonly was: Message | string;
+};
 
 /** A step that took this much longer or shorter, both as a share and in seconds, is worth a line. */
 const SHARE = 0.25;
@@ -41,7 +47,7 @@ const ofWeight = (steps: readonly StepState[]): readonly Difference[] =>
       if (!p || Math.abs(g - p.amount) < Math.max(1, p.amount * 0.01)) return [];
       return [
         {
-          what: ingredient(p.ingredient).name,
+          what: term(ingredient(p.ingredient).name),
           planned: amountWords(p.ingredient, p.amount),
           was: amountWords(p.ingredient, g),
         },
@@ -56,22 +62,31 @@ function ofEvents(batch: Batch, state: BatchState): readonly Difference[] {
       case 'put-in':
         return [
           {
-            what: `Put in at ${when}`,
-            planned: 'nothing',
-            was: `${amountWords(body.ingredient, body.g)} ${uncapital(ingredient(body.ingredient).name)}`,
+            what: message('Put in at {when}', { when }),
+            planned: message('nothing'),
+            was: message('{amount} {what}', {
+              amount: amountWords(body.ingredient, body.g),
+              what: { within: term(ingredient(body.ingredient).name) },
+            }),
           },
         ];
       case 'step-added':
-        return [{ what: `Added at ${when}`, planned: 'nothing', was: body.title }];
+        return [{ what: message('Added at {when}', { when }), planned: message('nothing'), was: body.title }];
       case 'colour': {
         const does = batch.plan.steps[body.step]?.does;
         if (does?.kind !== 'roux' || does.colour === body.colour) return [];
-        return [{ what: 'Colour of the roux', planned: does.colour, was: body.colour }];
+        return [{ what: message('Colour of the roux'), planned: term(does.colour), was: term(body.colour) }];
       }
       case 'look':
         return body.looks === 'smooth'
           ? []
-          : [{ what: `Look at ${when}`, planned: 'smooth', was: body.looks }];
+          : [
+              {
+                what: message('Look at {when}', { when }),
+                planned: message('smooth'),
+                was: term(body.looks),
+              },
+            ];
       default:
         return [];
     }
@@ -90,12 +105,24 @@ export function differencesOf(
     ...ofEvents(batch, state),
     ...state.steps.flatMap((s): Difference[] =>
       s.skipped
-        ? [{ what: s.title, planned: duration(s.seconds), was: `left out: ${s.skipped.reason}` }]
+        ? [
+            {
+              what: s.title,
+              planned: duration(s.seconds),
+              was: message('left out: {reason}', { reason: s.skipped.reason }),
+            },
+          ]
         : [],
     ),
     ...ofTime(state.steps, Date.parse(batch.startedAt)),
     ...(yieldMl !== null && Math.abs(yieldMl / planned - 1) > 0.02
-      ? [{ what: 'Yield', planned: `${litres(planned)} L`, was: `${litres(yieldMl)} L` }]
+      ? [
+          {
+            what: message('Yield'),
+            planned: message('{ml}', { ml: { ml: planned } }),
+            was: message('{ml}', { ml: { ml: yieldMl } }),
+          },
+        ]
       : []),
   ];
 }

@@ -74,6 +74,8 @@ export const EventBody = z.discriminatedUnion('kind', [
     title: words('the step', 120),
     minutes: numberFrom('minutes', 0, 600, 'min').optional(),
     does: Step.optional(),
+    /** The test that stands after a correction. */
+    checks: z.literal(true).optional(),
   }),
   /** One ladle, pour or jug fill of a step that has several, counted from 0. */
   z.object({ kind: z.literal('part-done'), step: StepKey, part: z.int().min(0).max(99) }),

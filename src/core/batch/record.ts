@@ -5,9 +5,13 @@ import { FACTORS, type Factor } from '../pot/kitchen';
 import { Step } from '../pot/step';
 import { GOALS } from '../recipe/amount';
 import { BurnerSchema, VesselSchema } from '../recipe/recipe';
+import { MessageSchema } from '../say/schema';
 import type { BatchEvent } from './events';
 
 const Figure = z.number();
+
+/** Said by whoever reads it; text in records kept before sentences were kept as data. */
+const Sentence = z.union([z.string(), MessageSchema]);
 
 /** An amount of a step the plan worked out: which item (or the share to blend), and what it was to meet. */
 export const OpenAmount = z.object({
@@ -21,7 +25,7 @@ export const RecordedStep = z.object({
   title: z.string(),
   details: z.array(z.string()),
   look: z.string(),
-  reason: z.string(),
+  reason: Sentence,
   /** Seconds from lighting the flame. */
   startsAt: Figure,
   seconds: Figure,
@@ -31,7 +35,7 @@ export const RecordedStep = z.object({
   volumeMl: Figure,
   /** Absent in records kept before cautions stood with their steps. */
   cautions: z
-    .array(z.object({ id: z.string(), says: z.string(), do: z.string(), rule: z.string() }).readonly())
+    .array(z.object({ id: z.string(), says: Sentence, do: Sentence, rule: z.string() }).readonly())
     .readonly()
     .optional(),
   /** The step in grams, for the model to go along; absent in records kept before it did. */

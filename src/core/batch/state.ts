@@ -7,6 +7,8 @@ import type { Batch, RecordedStep } from './record';
 export type StepState = {
   readonly key: StepKey;
   readonly title: string;
+  /** The test that stands after a correction. */
+  readonly checks: boolean;
   /** As planned; null for a step added at the stove. */
   readonly planned: RecordedStep | null;
   /** What the model is to cook: planned, with what the scale really showed; null when it is words only. */
@@ -157,7 +159,7 @@ export function batchState({
   for (const event of events) take(d, event);
   const state = (
     key: StepKey,
-    rest: Pick<StepState, 'title' | 'planned' | 'does' | 'seconds'>,
+    rest: Pick<StepState, 'title' | 'checks' | 'planned' | 'does' | 'seconds'>,
   ): StepState => {
     const skipped = d.skipped.get(key);
     return {
@@ -175,6 +177,7 @@ export function batchState({
       .map(({ event, body }) =>
         state(event.id, {
           title: body.title,
+          checks: body.checks === true,
           planned: null,
           does: body.does ?? null,
           seconds: (body.minutes ?? 0) * 60,
@@ -185,6 +188,7 @@ export function batchState({
       ...addedBefore(n),
       state(n, {
         title: planned.title,
+        checks: false,
         planned,
         does: planned.does ? asDone(planned.does, d.weighed.get(n) ?? NOTHING, d.colours.get(n)) : null,
         seconds: planned.seconds,

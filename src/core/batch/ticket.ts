@@ -1,15 +1,15 @@
 import { LIMITS } from '../safety/cautions';
-import { degrees, METRIC, type Show } from '../units/show';
+import { type Message, message } from '../say/message';
+import { titleAsMessage } from '../words/steps';
 import type { Batch } from './record';
 import { batchState, type Timer } from './state';
-import { titleIn } from './titleIn';
 
 /** What a live pot shows on the rail. */
 export type Ticket = {
   readonly id: string;
   readonly name: string;
   /** What is happening: the step at hand, or where the finished soup stands. */
-  readonly doing: string;
+  readonly doing: Message | string;
   readonly step: number;
   readonly steps: number;
   /** When what is happening should be over, by the plan moved to the last tap; ISO time. */
@@ -19,7 +19,7 @@ export type Ticket = {
   readonly by: 'reading' | 'model' | 'plan';
   readonly timers: readonly Timer[];
   /** What of this batch cannot be relied on, in words; null when all can. */
-  readonly trouble: string | null;
+  readonly trouble: Message | null;
 };
 
 /** A temperature older than this, ms, no longer speaks of now. */
@@ -32,19 +32,16 @@ const NEXT_CHECK = { hold: 3_600_000, cool: 7_200_000 } as const;
 export type ByModel = { readonly celsius: number; readonly endsAt: number };
 
 /** What a cook is told of a batch whose model or record fails it. */
-function troubleWith({ unreadable = [] }: Batch, lost: boolean): string | null {
-  if (lost) return 'Not followed: by the plan';
+function troubleWith({ unreadable = [] }: Batch, lost: boolean): Message | null {
+  if (lost) return message('Not followed: by the plan');
   if (unreadable.length === 0) return null;
-  return unreadable.length === 1 ? 'A line cannot be read' : `${unreadable.length} lines cannot be read`;
+  return message('{count, plural, one {A line cannot be read} other {# lines cannot be read}}', {
+    count: unreadable.length,
+  });
 }
 
 /** The ticket of a batch at `now` (ms), or null when it is over. `by` is what the model says of it, “lost” where it failed. */
-export function ticketOf(
-  batch: Batch,
-  now: number,
-  by?: ByModel | 'lost',
-  show: Show = METRIC,
-): Ticket | null {
+export function ticketOf(batch: Batch, now: number, by?: ByModel | 'lost'): Ticket | null {
   const model = by === 'lost' ? undefined : by;
   const state = batchState(batch);
   const { steps, current, stage, since, timers } = state;
@@ -67,12 +64,14 @@ export function ticketOf(
     name: batch.plan.recipeName,
     doing:
       stage === 'hold'
-        ? 'Held: probe by'
+        ? message('Held: probe by')
         : stage === 'cool'
-          ? `Cooling: ${degrees(LIMITS.cooling.through, show)} by`
+          ? message('Cooling: {through} by', { through: { celsius: LIMITS.cooling.through } })
           : step
-            ? titleIn(step, show)
-            : 'Done: write it down',
+            ? step.does
+              ? titleAsMessage(step.does, step.planned?.from)
+              : step.title
+            : message('Done: write it down'),
     step: current + 1,
     steps: steps.length,
     until: new Date(

@@ -3,6 +3,7 @@ import { warningLine, warningWords } from '../plan/warningWords';
 import { portionsIn } from '../pot/portions';
 import type { Recipe, RecipePortion, RecipeStep } from '../recipe/recipe';
 import { TRADE } from '../safety/cautions';
+import { inEnglish } from '../say/inWords';
 import { cautionWords } from '../words/cautions';
 import { detailsOf, reasonFor, titleOf } from '../words/steps';
 import type { OpenAmount, RecordedPlan } from './record';
@@ -42,7 +43,7 @@ export const toRecord = (plan: Plan, recipe: Recipe): RecordedPlan => {
       title: titleOf(s.step, s.from),
       details: [...detailsOf(s.step, s.from)],
       look: s.step.look ?? '',
-      reason: reasonFor(s.step),
+      reason: reasonFor(s.step) ?? '',
       startsAt: s.startsAt,
       seconds: s.seconds,
       celsius: s.celsius,
@@ -55,7 +56,7 @@ export const toRecord = (plan: Plan, recipe: Recipe): RecordedPlan => {
       does: s.step,
       open: openIn(recipe.steps[n]),
     })),
-    cautions: plan.warnings.filter((w) => w.severity !== 'stop').map((w) => warningLine(w)),
+    cautions: plan.warnings.filter((w) => w.severity !== 'stop').map((w) => inEnglish(warningLine(w))),
     cooked: {
       target: aim.target,
       vessel: { ...setup.vessel },

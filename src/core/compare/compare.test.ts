@@ -8,6 +8,7 @@ import { amended, cannotBe, usualShare } from '../order/amended';
 import type { Order } from '../order/order';
 import { AS_WRITTEN, allergensOf, WAYS, wayOf } from '../order/ways';
 import { planFor } from '../plan/plan';
+import { spoken } from '../say/spoken';
 import { comparedWith, EVERY_WAY } from './compare';
 import { fitOf } from './fits';
 import { planOrder, remediesFor } from './remedies';
@@ -131,11 +132,11 @@ describe('ways to thicken', () => {
 
   test('a soup that is its vegetable keeps it; how much is blended cannot be shared', () => {
     const celeriac = demoRecipe('celeriac-and-pear-cream');
-    expect(cannotBe(celeriac, 1)).toMatch(/celeriac is the soup/);
+    expect(spoken(cannotBe(celeriac, 1))).toMatch(/celeriac is the soup/);
     expect(cannotBe(celeriac, 0.5)).toBeNull();
     expect(usualShare(celeriac)).toBe(0.5);
     expect(usualShare(chowder)).toBe(1);
-    expect(cannotBe(demoRecipe('haddock-and-sweetcorn-chowder'), 0.5)).toMatch(/cannot be shared/);
+    expect(spoken(cannotBe(demoRecipe('haddock-and-sweetcorn-chowder'), 0.5))).toMatch(/cannot be shared/);
     expect(cannotBe(demoRecipe('crab-shell-bisque'), 1)).toBeNull();
     expect(amended(celeriac, { way: 'slurry.cornstarch', share: 1 })).toBe(celeriac);
   });
@@ -164,7 +165,7 @@ describe('what fits', () => {
 
   test('arrowroot with dairy does not; potato starch needs care; flour fits', () => {
     expect(fit('slurry.arrowroot')).toMatchObject({ grade: 'does not fit' });
-    expect(fit('slurry.arrowroot').reasons[0]?.says).toMatch(/slimy/);
+    expect(spoken(fit('slurry.arrowroot').reasons[0]?.says)).toMatch(/slimy/);
     expect(fit('slurry.potato-starch')).toMatchObject({ grade: 'with care' });
     expect(fit('slurry.plain-flour').grade).toBe('fits');
   });
@@ -173,7 +174,11 @@ describe('what fits', () => {
     expect(fit('liaison.egg-yolk').grade).toBe('with care');
     const barred = fit('liaison.egg-yolk', ['egg']);
     expect(barred.grade).toBe('does not fit');
-    expect(barred.reasons.map((r) => r.says).join()).toMatch(/egg, which this house flags/);
+    expect(
+      spoken(barred.reasons)
+        .map((r) => r.says)
+        .join(),
+    ).toMatch(/egg, which this house flags/);
     expect(allergensOf(wayOf('liaison.egg-yolk')!)).toEqual(expect.arrayContaining(['egg', 'milk']));
   });
 });

@@ -5,11 +5,13 @@ import { AS_WRITTEN, allergensOf, type Way } from '../order/ways';
 import type { Plan } from '../plan/types';
 import { portionsIn } from '../pot/portions';
 import type { Recipe, RecipePortion } from '../recipe/recipe';
+import { type Message, message } from '../say/message';
+import { term } from '../say/term';
 import { PROPERTIES } from '../thicken/properties';
 import { spaced } from '../units/format';
 
 /** One reason for or against a way of thickening this pot. */
-export type Reason = { readonly good: boolean; readonly says: string };
+export type Reason = { readonly good: boolean; readonly says: Message };
 
 /** Whether a way of thickening suits a soup: a grade in words, and why. Never a bare number. */
 export type Fit = {
@@ -69,52 +71,69 @@ export function fitOf(
       good: false,
       says:
         miss === 'too thick without'
-          ? 'The soup is thicker than asked without it.'
+          ? message('The soup is thicker than asked without it.')
           : miss === 'too thin with all'
-            ? 'It cannot be made this thick so.'
-            : 'Its liquid alone is more than the litres asked for.',
+            ? message('It cannot be made this thick so.')
+            : message('Its liquid alone is more than the litres asked for.'),
     });
   }
   if (way.kind === 'arrowroot' && holds(recipe, 'dairy'))
-    grave.push({ good: false, says: 'Arrowroot turns slimy with milk or cream.' });
+    grave.push({ good: false, says: message('Arrowroot turns slimy with milk or cream.') });
   if (way.kind === 'yolk' && plan.warnings.some((w) => w.kind === 'scrambled'))
-    grave.push({ good: false, says: 'The yolk would scramble: the pot gets too hot after it.' });
+    grave.push({ good: false, says: message('The yolk would scramble: the pot gets too hot after it.') });
   if (plan.found.pH < ACID && properties) {
     if (properties.acid === 'poor')
-      grave.push({ good: false, says: `Breaks down in this acid (pH ${plan.found.pH.toFixed(1)}).` });
-    else if (properties.acid === 'good') good.push({ good: true, says: 'Stands this soup’s acid.' });
+      grave.push({
+        good: false,
+        says: message('Breaks down in this acid (pH {pH}).', { pH: plan.found.pH.toFixed(1) }),
+      });
+    else if (properties.acid === 'good') good.push({ good: true, says: message('Stands this soup’s acid.') });
   }
   const boiled = boiledAfter(plan);
   if (properties && boiled > LONG_BOIL && properties.holding === 'poor')
-    mild.push({ good: false, says: `Boiled ${boiled.toFixed(0)} min after: it thins.` });
+    mild.push({
+      good: false,
+      says: message('Boiled {boiled} min after: it thins.', { boiled: boiled.toFixed(0) }),
+    });
   if (properties?.holding === 'poor')
-    mild.push({ good: false, says: 'Thins on the pass: use it within the hour.' });
-  if (properties?.freezing === 'poor') noted.push({ good: false, says: 'Weeps after freezing.' });
-  if (properties?.freezing === 'good') good.push({ good: true, says: 'Freezes well.' });
-  if (properties?.shear === 'poor') noted.push({ good: false, says: 'Never blend it after.' });
-  if (properties?.clarity === 'clear') good.push({ good: true, says: 'Leaves the soup clear and glossy.' });
-  if (properties?.holding === 'good') good.push({ good: true, says: 'Holds and reheats well.' });
+    mild.push({ good: false, says: message('Thins on the pass: use it within the hour.') });
+  if (properties?.freezing === 'poor') noted.push({ good: false, says: message('Weeps after freezing.') });
+  if (properties?.freezing === 'good') good.push({ good: true, says: message('Freezes well.') });
+  if (properties?.shear === 'poor') noted.push({ good: false, says: message('Never blend it after.') });
+  if (properties?.clarity === 'clear')
+    good.push({ good: true, says: message('Leaves the soup clear and glossy.') });
+  if (properties?.holding === 'good') good.push({ good: true, says: message('Holds and reheats well.') });
 
   if (way.method === 'boiled cream' || way.method === 'liaison') {
     const cream = plan.weighOut.filter((l) => l.solved === 'by rule' && l.ingredient === 'heavy-cream');
     const g = cream.reduce((sum, l) => sum + l.g, 0);
-    if (g > 0) mild.push({ good: false, says: `Brings ${spaced(g)} g of cream: richer and dearer.` });
+    if (g > 0)
+      mild.push({
+        good: false,
+        says: message('Brings {g} g of cream: richer and dearer.', { g: spaced(g) }),
+      });
   }
 
   const held = allergensIn(recipe);
   const brought = allergensOf(way).filter((a) => !held.has(a));
   const watched = brought.filter((a) => flagged.includes(a));
   if (watched.length > 0)
-    grave.push({ good: false, says: `Brings ${watched.join(', ')}, which this house flags.` });
-  else if (brought.length > 0) mild.push({ good: false, says: `Brings ${brought.join(', ')}.` });
+    grave.push({
+      good: false,
+      says: message('Brings {watched}, which this house flags.', { watched: { and: watched.map(term) } }),
+    });
+  else if (brought.length > 0)
+    mild.push({ good: false, says: message('Brings {brought}.', { brought: { and: brought.map(term) } }) });
   if (way.kind && way.kind !== 'wheat' && way.method === 'slurry' && !brought.includes('wheat'))
-    good.push({ good: true, says: 'No wheat of its own.' });
+    good.push({ good: true, says: message('No wheat of its own.') });
   if (way.leastMinutes > 0)
     good.push({
       good: way.leastMinutes <= 3,
-      says: `${way.leastMinutes} min at the simmer before it can be judged.`,
+      says: message('{leastMinutes} min at the simmer before it can be judged.', {
+        leastMinutes: way.leastMinutes,
+      }),
     });
-  if (way === AS_WRITTEN) good.push({ good: true, says: 'As the house makes it.' });
+  if (way === AS_WRITTEN) good.push({ good: true, says: message('As the house makes it.') });
 
   return {
     grade: grave.length > 0 ? 'does not fit' : mild.length > 0 ? 'with care' : 'fits',

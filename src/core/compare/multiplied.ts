@@ -6,8 +6,10 @@ import { doseIsShare, solve } from '../plan/solve/solve';
 import type { Plan } from '../plan/types';
 import { observe } from '../pot/observe';
 import type { Recipe } from '../recipe/recipe';
+import { wordsFor } from '../say/inWords';
+import { term } from '../say/term';
 import { spaced } from '../units/format';
-import { askedVolume, METRIC, type Show, volumeWords } from '../units/show';
+import { METRIC, type Show } from '../units/show';
 
 /** The recipe as made at home, its amounts only multiplied, cooked in the pot at hand. */
 export type Multiplied = {
@@ -63,32 +65,54 @@ export function multipliedWords(
   plan: Plan,
   show: Show = METRIC,
 ): { readonly headline: string; readonly because: string } {
+  const say = wordsFor(show);
   const ratio = m.viscosity / plan.found.bowlViscosity;
   const percent = Math.round(Math.abs(ratio - 1) * 100);
-  const by = `The ${askedVolume(m.fromLitres, show)} recipe × ${Number(m.by.toFixed(1))}`;
+  const by = say('The {fromLitres} recipe × {number}', {
+    fromLitres: { litres: m.fromLitres },
+    number: Number(m.by.toFixed(1)),
+  });
   if (percent < WORTH_SAYING) {
     if (Math.abs(m.by - 1) < 0.01)
-      return { headline: 'This is the size the recipe was written for.', because: '' };
+      return { headline: say('This is the size the recipe was written for.'), because: '' };
     return {
-      headline: `${by} would land here too.`,
-      because: 'This pot loses water in step with the recipe’s own.',
+      headline: say('{by} would land here too.', { by }),
+      because: say('This pot loses water in step with the recipe’s own.'),
     };
   }
   const extra =
-    Math.abs(m.volumeMl - plan.found.volumeMl) > 50 ? `, and make ${volumeWords(m.volumeMl, show)}` : '';
+    Math.abs(m.volumeMl - plan.found.volumeMl) > 50
+      ? say(', and make {volumeMl}', { volumeMl: { ml: m.volumeMl } })
+      : '';
   const less = m.steamExpected - m.steamHere;
   const cure = [
     Math.abs(m.moreLiquid) > 50
-      ? `${volumeWords(Math.abs(m.moreLiquid), show)} ${m.moreLiquid < 0 ? 'less' : 'more'} liquid`
+      ? say('{abs} {moreLiquid, select, yes {less} other {more}} liquid', {
+          abs: { ml: Math.abs(m.moreLiquid) },
+          moreLiquid: m.moreLiquid < 0 ? 'yes' : 'no',
+        })
       : '',
     m.moreDose !== null && Math.abs(m.moreDose) >= 5
-      ? `${spaced(Math.abs(m.moreDose))} g ${m.moreDose > 0 ? 'more' : 'less'} ${m.doseIs}`
+      ? say('{abs} g {moreDose, select, yes {more} other {less}} {doseIs}', {
+          abs: spaced(Math.abs(m.moreDose)),
+          moreDose: m.moreDose > 0 ? 'yes' : 'no',
+          doseIs: term(m.doseIs),
+        })
       : '',
   ].filter(Boolean);
   return {
-    headline: `${by} would come out ${percent} % ${ratio < 1 ? 'thinner' : 'thicker'} (${m.band})${extra}.`,
-    because: `${volumeWords(Math.abs(less), show)} ${less > 0 ? 'less' : 'more'} water boils off here than it counts on${
-      cure.length ? `, so this plan takes ${cure.join(' and ')}` : ''
-    }.`,
+    headline: say(
+      '{by} would come out {percent} % {ratio, select, yes {thinner} other {thicker}} ({band}){extra}.',
+      { by, percent, ratio: ratio < 1 ? 'yes' : 'no', band: term(m.band), extra },
+    ),
+    because: say(
+      '{abs} {less, select, yes {less} other {more}} water boils off here than it counts on{count, select, yes {, so this plan takes {cure}} other {}}.',
+      {
+        abs: { ml: Math.abs(less) },
+        less: less > 0 ? 'yes' : 'no',
+        count: cure.length ? 'yes' : 'no',
+        cure: { and: cure },
+      },
+    ),
   };
 }

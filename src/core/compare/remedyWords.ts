@@ -1,34 +1,37 @@
 import type { Gently } from '../order/gently';
+import { wordsFor } from '../say/inWords';
+import { type Message, message } from '../say/message';
 import { mPas, spaced } from '../units/format';
-import { degrees, METRIC, type Show, volumeWords } from '../units/show';
+import { METRIC, type Show } from '../units/show';
 import type { Remedy } from './remedies';
 
-const SPARED: Readonly<Record<Gently, string>> = {
-  warm: 'Warm the dairy first',
-  last: 'Put the dairy in last, under the simmer',
-  richer: 'Take cream of 35 % instead',
+const SPARED: Readonly<Record<Gently, Message>> = {
+  warm: message('Warm the dairy first'),
+  last: message('Put the dairy in last, under the simmer'),
+  richer: message('Take cream of 35 % instead'),
 };
 
 /** A remedy as it stands on its button in this kitchen. */
 export function remedyWords(r: Remedy, show: Show = METRIC): string {
+  const say = wordsFor(show);
   switch (r.kind) {
     case 'take':
-      return `Take ${r.vessel} (${volumeWords(r.rimMl, show)})`;
+      return say('Take {vessel} ({rimMl})', { vessel: r.vessel, rimMl: { ml: r.rimMl } });
     case 'use':
-      return `Use ${r.burner}`;
+      return say('Use {burner}', { burner: r.burner });
     case 'make':
-      return `Make ${volumeWords(r.ml, show)}`;
+      return say('Make {ml}', { ml: { ml: r.ml } });
     case 'aim':
-      return `Aim for ${mPas(r.target)} mPa·s`;
+      return say('Aim for {target} mPa·s', { target: mPas(r.target) });
     case 'hot stock':
-      return `Start from hot stock, ${degrees(r.celsius, show)}`;
+      return say('Start from hot stock, {celsius}', { celsius: { celsius: r.celsius } });
     case 'dairy':
-      return SPARED[r.how];
+      return say(SPARED[r.how]);
     case 'butter':
-      return `Add ${spaced(r.grams)} g butter before the flour`;
+      return say('Add {grams} g butter before the flour', { grams: spaced(r.grams) });
     case 'three to two':
-      return 'Three flour to two fat';
+      return say('Three flour to two fat');
     case 'simmer':
-      return `Simmer ${r.minutes} min more`;
+      return say('Simmer {minutes} min more', { minutes: r.minutes });
   }
 }

@@ -1,13 +1,14 @@
 import { type Band, chanceOfBand } from '../flow/bands';
 import type { Setup } from '../plan/solve/simulate';
 import { type Factor, MEASURED, spreadOf } from '../pot/kitchen';
+import { type Message, message } from '../say/message';
 import type { Spread } from './monteCarlo';
 
 /** Something a cook can do so that more batches land, and what it would bring. */
 export type Raise = {
   readonly id: string;
-  readonly do: string;
-  readonly why: string;
+  readonly do: Message;
+  readonly why: Message;
   readonly chance: number;
 };
 
@@ -16,8 +17,8 @@ const LEFT = { ruler: 0.04, cup: 0.08, weighed: 0.01, passed: 0.12 } as const;
 
 type Action = {
   readonly id: string;
-  readonly do: string;
-  readonly why: string;
+  readonly do: Message;
+  readonly why: Message;
   /** What is left of each factor's doubt. */
   readonly leaves: Partial<Record<Factor, number>>;
 };
@@ -29,16 +30,16 @@ function actionsIn({ vessel, burner, kitchen }: Setup, blends: boolean): readonl
       ? [
           {
             id: 'weigh',
-            do: 'Weigh the flour',
-            why: 'A spoon holds a fifth more or less by how it is filled.',
+            do: message('Weigh the flour'),
+            why: message('A spoon holds a fifth more or less by how it is filled.'),
             leaves: { measuring: LEFT.weighed },
           },
         ]
       : []),
     {
       id: 'level',
-      do: 'Read the level before the dairy and make it up',
-      why: 'A ruler on the wall takes out what boiled off and what the vegetables gave.',
+      do: message('Read the level before the dairy and make it up'),
+      why: message('A ruler on the wall takes out what boiled off and what the vegetables gave.'),
       leaves: { waterLoss: LEFT.ruler, burner: LEFT.ruler, juices: LEFT.ruler },
     },
     ...(tested
@@ -46,15 +47,15 @@ function actionsIn({ vessel, burner, kitchen }: Setup, blends: boolean): readonl
       : [
           {
             id: 'water test',
-            do: `Give ${vessel.name} a water test`,
-            why: 'Its own loss and the burner’s own power instead of the model’s guess.',
+            do: message('Give {name} a water test', { name: vessel.name }),
+            why: message('Its own loss and the burner’s own power instead of the model’s guess.'),
             leaves: { waterLoss: MEASURED.waterLoss, burner: MEASURED.burner },
           },
         ]),
     {
       id: 'hold back',
-      do: 'Hold back a tenth of the liquid, test by the cup, then let down',
-      why: 'A cup is read to a few hundredths; the flour’s own strength no longer matters.',
+      do: message('Hold back a tenth of the liquid, test by the cup, then let down'),
+      why: message('A cup is read to a few hundredths; the flour’s own strength no longer matters.'),
       leaves: {
         flour: LEFT.cup,
         puree: LEFT.cup,
@@ -69,8 +70,8 @@ function actionsIn({ vessel, burner, kitchen }: Setup, blends: boolean): readonl
       ? [
           {
             id: 'blend',
-            do: 'Weigh what is blended, and blend it smooth each time',
-            why: 'How fine and how much is half of what a purée does.',
+            do: message('Weigh what is blended, and blend it smooth each time'),
+            why: message('How fine and how much is half of what a purée does.'),
             leaves: { puree: LEFT.passed },
           },
         ]

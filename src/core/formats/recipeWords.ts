@@ -1,34 +1,36 @@
 import { ingredient, isIngredient } from '../food/catalogue';
 import { portionsIn } from '../pot/portions';
 import type { RecipeText } from '../recipe/recipe';
+import { inEnglish } from '../say/inWords';
+import { type Message, message } from '../say/message';
 
 type Step = RecipeText['steps'][number];
 type Portion = Extract<Step, { kind: 'season' }>['items'][number];
 
-const VERBS: { readonly [K in Step['kind']]: string } = {
-  sweat: 'Sweat',
-  roux: 'Cook a roux',
-  dust: 'Dust',
-  add: 'Add',
-  'bring-to': 'Bring to',
-  simmer: 'Simmer',
-  puree: 'Blend',
-  season: 'Season',
-  render: 'Render',
-  reduce: 'Reduce',
-  strain: 'Strain',
-  thicken: 'Thicken',
-  temper: 'Temper',
-  poach: 'Poach',
-  rest: 'Rest',
-  hold: 'Hold',
-  chill: 'Chill',
-  reheat: 'Reheat',
-  keep: 'Keep',
+const VERBS: { readonly [K in Step['kind']]: Message } = {
+  sweat: message('Sweat'),
+  roux: message('Cook a roux'),
+  dust: message('Dust'),
+  add: message('Add'),
+  'bring-to': message('Bring to'),
+  simmer: message('Simmer'),
+  puree: message('Blend'),
+  season: message('Season'),
+  render: message('Render'),
+  reduce: message('Reduce'),
+  strain: message('Strain'),
+  thicken: message('Thicken'),
+  temper: message('Temper'),
+  poach: message('Poach'),
+  rest: message('Rest'),
+  hold: message('Hold'),
+  chill: message('Chill'),
+  reheat: message('Reheat'),
+  keep: message('Keep'),
 };
 
 /** The name of a kind of step, as the editor and the versions call it. */
-export const stepVerb = (kind: Step['kind']): string => VERBS[kind];
+export const stepVerb = (kind: Step['kind']): Message => VERBS[kind];
 
 /** Keys of a step that are not said as "key value". */
 const APART = new Set(['kind', 'look', 'items', 'flour', 'fat', 'thickener', 'carrier']);
@@ -79,7 +81,7 @@ export function recipeWords(recipe: RecipeText): readonly string[] {
     `${recipe.school}, makes ${recipe.yieldLitres} L, ${recipe.band}`,
     `Written for ${recipe.home.vessel.name} (${recipe.home.vessel.diameterMm / 10} × ${recipe.home.vessel.heightMm / 10} cm) on ${recipe.home.burner.name}`,
     ...recipe.steps.flatMap((step) => [
-      [VERBS[step.kind], settings(step)].filter(Boolean).join(': '),
+      [inEnglish(VERBS[step.kind]), settings(step)].filter(Boolean).join(': '),
       ...(step.look ? [`    look for ${step.look}`] : []),
       ...portionsIn<Portion>(step).map(portionWords),
     ]),

@@ -1,7 +1,9 @@
 import type { Plan, WeighLine } from '../plan/types';
 import { warningLine } from '../plan/warningWords';
+import { type Reader, type Words, wordsFor } from '../say/inWords';
+import { term } from '../say/term';
 import { duration, mPas, spaced } from '../units/format';
-import { askedVolume, inDegrees, type Show, volumeIn, volumeWords } from '../units/show';
+import { type Show, volumeIn, volumeWords } from '../units/show';
 import { detailsOf, fireWords, READ_IN_LITRES, titleOf } from '../words/steps';
 
 /** A plan as it goes on paper: words only, times on the clock. */
@@ -46,27 +48,44 @@ export function figureOf(line: Pick<WeighLine, 'g' | 'ml'>, show: Show): readonl
 }
 
 /** What stands beside the figure: untrimmed weight, spoons and cups, or the weight of what is poured. */
-export function asideOf(line: WeighLine): string {
-  if (line.asPurchased > line.g * 1.02) return `${spaced(line.asPurchased)} g untrimmed`;
+export function asideOf(line: WeighLine, say: Words): string {
+  if (line.asPurchased > line.g * 1.02)
+    return say('{asPurchased} g untrimmed', { asPurchased: spaced(line.asPurchased) });
   return line.ml === null ? line.measure : `${spaced(line.g)} g`;
 }
 
 /** The plan for paper, served at `serveAt` ("18:30"). */
-export function planSheet(plan: Plan, serveAt: string, show: Show): PlanSheet {
-  const says = (text: string): string => inDegrees(text, show);
+export function planSheet(plan: Plan, serveAt: string, show: Reader): PlanSheet {
+  const say = wordsFor(show);
   const light = clockFrom(serveAt, -plan.seconds);
   const { setup, found, aim } = plan;
   return {
     title: plan.recipeName,
-    order: `${askedVolume(aim.litres, show)}, ${found.band} (${mPas(found.bowlViscosity)} mPa·s in the bowl), in ${setup.vessel.name} on ${setup.burner.name}, for ${serveAt}. Light the flame at ${light}.`,
-    fire: `${fireWords(plan.steps)} Gives off ${volumeWords(plan.steamG, show)} of water; fullest ${volumeWords(plan.peakMl, show)} of ${volumeWords(plan.rimMl, show)}.`,
+    order: say(
+      '{litres}, {band} ({bowlViscosity} mPa·s in the bowl), in {pot} on {burner}, for {serveAt}. Light the flame at {light}.',
+      {
+        litres: { litres: aim.litres },
+        band: term(found.band),
+        bowlViscosity: mPas(found.bowlViscosity),
+        pot: setup.vessel.name,
+        burner: setup.burner.name,
+        serveAt,
+        light,
+      },
+    ),
+    fire: say('{fire} Gives off {steam} of water; fullest {peak} of {rim}.', {
+      fire: fireWords(plan.steps) ?? '',
+      steam: { ml: plan.steamG },
+      peak: { ml: plan.peakMl },
+      rim: { ml: plan.rimMl },
+    }),
     lines: plan.weighOut.map((l) => {
       const [figure, unit] = figureOf(l, show);
       return {
         figure,
         unit,
-        name: l.name,
-        aside: [l.prep, asideOf(l)].filter(Boolean).join(' · '),
+        name: say(term(l.name)),
+        aside: [l.prep, asideOf(l, say)].filter(Boolean).join(' · '),
         dose: l.solved === 'thickness',
       };
     }),
@@ -75,11 +94,17 @@ export function planSheet(plan: Plan, serveAt: string, show: Show): PlanSheet {
         at: clockFrom(light, s.startsAt),
         title: titleOf(s.step, s.from, show),
         details: detailsOf(s.step, s.from, show).join(' · '),
-        look: s.step.look ? says(s.step.look) : '',
+        look: s.step.look ?? '',
         takes: s.seconds >= 30 ? duration(s.seconds) : '',
       })),
-      { at: serveAt, title: 'On the pass', details: volumeWords(found.volumeMl, show), look: '', takes: '' },
+      {
+        at: serveAt,
+        title: say('On the pass'),
+        details: volumeWords(found.volumeMl, show),
+        look: '',
+        takes: '',
+      },
     ],
-    cautions: plan.warnings.map((w) => warningLine(w, show)),
+    cautions: plan.warnings.map((w) => say(warningLine(w))),
   };
 }

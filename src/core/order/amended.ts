@@ -2,6 +2,8 @@ import { ingredient } from '../food/catalogue';
 import { portionsIn } from '../pot/portions';
 import type { Amount } from '../recipe/amount';
 import type { Recipe, RecipePortion, RecipeStep } from '../recipe/recipe';
+import { type Message, message } from '../say/message';
+import { term } from '../say/term';
 import { METHOD_RULES } from '../thicken/methods';
 import { gently } from './gently';
 import type { Amendment } from './order';
@@ -20,17 +22,18 @@ const ownVegetable = (recipe: Recipe): RecipePortion | undefined =>
 export const usualShare = (recipe: Recipe): number => (ownVegetable(recipe) ? 0.5 : 1);
 
 /** Why a way cannot be taken at all; null when it can. */
-export function cannotBe(recipe: Recipe, share: number): string | null {
+export function cannotBe(recipe: Recipe, share: number): Message | null {
   const solved = recipe.steps.flatMap(solvedItems);
   const blended = recipe.steps.some(blends);
   if (solved.length === 0 && !blended)
-    return 'This recipe fixes every amount: nothing is left “to thickness”.';
+    return message('This recipe fixes every amount: nothing is left “to thickness”.');
   if (share < 1 && blended)
-    return 'It is thickened by how much is blended: that cannot be shared, only replaced.';
+    return message('It is thickened by how much is blended: that cannot be shared, only replaced.');
   const own = ownVegetable(recipe);
   if (own && share > 0.9) {
-    const name = ingredient(own.ingredient).name.toLowerCase();
-    return `The ${name} is the soup: let it keep a share of the thickening.`;
+    return message('The {vegetable} is the soup: let it keep a share of the thickening.', {
+      vegetable: { within: term(ingredient(own.ingredient).name) },
+    });
   }
   return null;
 }

@@ -2,15 +2,16 @@ import { middleOf } from '../flow/bands';
 import type { House } from '../house/house';
 import { observe } from '../pot/observe';
 import { Recipe } from '../recipe/recipe';
+import type { Message } from '../say/message';
 import { issueWords, valueAt } from '../words/issueWords';
-import { titleOf } from '../words/steps';
+import { titleAsMessage } from '../words/steps';
 import { planFor } from './plan';
 import type { WarningKind } from './types';
 import { warningLine } from './warningWords';
 
 /** A step and the pot after it. */
 export type Foreseen = {
-  readonly title: string;
+  readonly title: Message;
   readonly seconds: number;
   readonly celsius: number;
   readonly volumeMl: number;
@@ -32,7 +33,7 @@ export type Foresight =
       readonly warnings: readonly {
         readonly id: string;
         readonly kind: WarningKind;
-        readonly says: string;
+        readonly says: Message;
         readonly grave: boolean;
       }[];
     }
@@ -62,7 +63,7 @@ export function foresee(body: unknown, house: House): Foresight {
     steps: plan.solved.run.ran.map((r) => {
       const o = observe(r.pot, house.kitchen);
       return {
-        title: titleOf(r.step, r.before.celsius, house.show),
+        title: titleAsMessage(r.step, r.before.celsius),
         seconds: r.pot.seconds - r.before.seconds,
         celsius: o.celsius,
         volumeMl: o.volumeMl,
@@ -81,7 +82,7 @@ export function foresee(body: unknown, house: House): Foresight {
     warnings: plan.warnings.map((w) => ({
       id: w.id,
       kind: w.kind,
-      says: warningLine(w, house.show),
+      says: warningLine(w),
       grave: w.severity !== 'caution',
     })),
   };

@@ -10,6 +10,7 @@ import { amended } from '../order/amended';
 import { STANDARD_KITCHEN as kitchen } from '../pot/kitchen';
 import { observe } from '../pot/observe';
 import { Recipe } from '../recipe/recipe';
+import { spoken } from '../say/spoken';
 import { amountWords, detailsOf, titleOf } from '../words/steps';
 import { planFor } from './plan';
 import { openAmounts, predict } from './predict';
@@ -85,7 +86,7 @@ describe('the dose solver', () => {
     const plan = planFor(potato, order(12, 2000), deep);
     const stop = plan.warnings.find((w) => w.severity === 'stop');
     expect(plan.solved.missed).toEqual(['too thin with all']);
-    expect(stop && warningWords(stop).do).toMatch(/thinner band|more floury potato/);
+    expect(spoken(stop && warningWords(stop).do)).toMatch(/thinner band|more floury potato/);
   });
 });
 
@@ -142,7 +143,9 @@ describe('the plan', () => {
 
   test('names the allergens', () => {
     const allergens = plan.warnings.find((w) => w.id === 'allergens');
-    expect(allergens && warningWords(allergens).says).toBe('Contains celery, gluten, milk, molluscs, wheat.');
+    expect(spoken(allergens && warningWords(allergens).says)).toBe(
+      'Contains celery, gluten, milk, molluscs, wheat.',
+    );
   });
 
   test('becomes the record a batch keeps', () => {

@@ -3,13 +3,14 @@ import { demoHouse, demoRecipe } from '../../../demo/demo';
 import { toRecord } from '../batch/toRecord';
 import { middleOf } from '../flow/bands';
 import { Recipe } from '../recipe/recipe';
+import { spoken } from '../say/spoken';
 import { detailsOf, titleOf } from '../words/steps';
 import { planFor } from './plan';
 import { predict } from './predict';
 import type { Warning } from './types';
 import { warningWords } from './warningWords';
 
-const saidOf = (w: Warning | undefined) => w && warningWords(w);
+const saidOf = (w: Warning | undefined) => w && spoken(warningWords(w));
 
 const house = demoHouse();
 const { kitchen } = house;
@@ -180,7 +181,7 @@ describe('what is put by', () => {
     plan(recipe([...soup, ...before, { kind: 'keep', days, at }]));
   const mark = (days: number, at: number) => {
     const w = kept(days, at).warnings.find((x) => x.id === 'date mark');
-    return w && { severity: w.severity, rule: w.rule, ...warningWords(w) };
+    return w && { severity: w.severity, rule: w.rule, ...saidOf(w) };
   };
 
   test('gives its date mark: seven days at 5 °C, the day it is made counted', () => {
@@ -263,6 +264,6 @@ test('what a plan warns of in one step stands at that step in the record, for th
   expect(at(/^dairy$/)).toBe(of.warnings.find((w) => w.id === 'dairy')?.step);
   expect(at(/^rest-/)).toBe(4);
   const rest = steps[4]?.cautions?.find((c) => /^rest-/.test(c.id));
-  expect(rest?.says).toMatch(/under 57 °C after \d+ min/);
+  expect(spoken(rest?.says)).toMatch(/under 57 °C after \d+ min/);
   expect(rest?.rule).toMatch(/3-501/);
 });

@@ -1,3 +1,4 @@
+import { type Message, message } from '../say/message';
 import { COOK_OUT_MINUTES } from './granules';
 
 /** How a thickener goes into a pot that already holds its liquid. */
@@ -13,7 +14,7 @@ export type MethodRule = {
   readonly carrierIs: string;
   /** Minutes at the simmer before it can be judged, and before it tastes of nothing. Common practice, no source. */
   readonly leastMinutes: number;
-  readonly how: string;
+  readonly how: Message;
 };
 
 /** Common practice, no source. */
@@ -22,24 +23,24 @@ export const METHOD_RULES: { readonly [M in ThickenMethod]: MethodRule } = {
     carrier: 1.5,
     carrierIs: 'water',
     leastMinutes: 2,
-    how: 'stir into cold water, whisk into the simmering pot in a thin stream',
+    how: message('stir into cold water, whisk into the simmering pot in a thin stream'),
   },
   'kneaded butter': {
     carrier: 1,
     carrierIs: 'butter',
     leastMinutes: 3,
-    how: 'work flour and soft butter to a paste, whisk in small pieces',
+    how: message('work flour and soft butter to a paste, whisk in small pieces'),
   },
   'cooked roux': {
     carrier: 1,
     carrierIs: 'butter',
     leastMinutes: COOK_OUT_MINUTES,
-    how: 'whisk a ladle of soup into the cool roux, then the roux into the pot',
+    how: message('whisk a ladle of soup into the cool roux, then the roux into the pot'),
   },
   'boiled cream': {
     carrier: 12,
     carrierIs: 'heavy-cream',
     leastMinutes: 2,
-    how: 'boil the starch in the cream first, then stir the cream in, in several additions',
+    how: message('boil the starch in the cream first, then stir the cream in, in several additions'),
   },
 };

@@ -15,15 +15,6 @@ export const degrees = (celsius: number, { temperature }: Show): string =>
 export const degreesFrom = (from: number, to: number, show: Show): string =>
   `${degrees(from, show).replace(/ .*/, '')} to ${degrees(to, show)}`;
 
-/** A text of ours, which speaks in °C, as this kitchen reads it: "57 to 21 °C" → "135 to 70 °F". */
-export function inDegrees(text: string, { temperature }: Show): string {
-  if (temperature === 'C') return text;
-  const f = (n: string): string => String(Math.round(toFahrenheit(Number(n.replace('−', '-')))));
-  return text
-    .replace(/(−?\d+(?:\.\d+)?) to (−?\d+(?:\.\d+)?) °C/g, (_m, a, b) => `${f(a)} to ${f(b)} °F`)
-    .replace(/(−?\d+(?:\.\d+)?) °C/g, (_m, a) => `${f(a)} °F`);
-}
-
 /** A volume to read at a glance: litres, or US gallons and below one, quarts. */
 export function volumeIn(ml: number, { volume }: Show): { readonly figure: string; readonly unit: string } {
   if (volume === 'L') return { figure: litres(ml), unit: 'L' };

@@ -1,81 +1,126 @@
 import type { Caution } from '../safety/cautions';
-import { degrees, degreesFrom, METRIC, type Show } from '../units/show';
+import { message } from '../say/message';
+import { term } from '../say/term';
 import type { Said } from './said';
-
-const counted = (n: number, one: string, more = `${one}s`): string => `${n} ${n === 1 ? one : more}`;
 
 const hours = (seconds: number): string => `${seconds / 3600} h`;
 
-/** A caution as it is read in this kitchen. */
-export function cautionWords(c: Caution, show: Show = METRIC): Said {
-  const at = (celsius: number): string => degrees(celsius, show);
+/** A caution in words. */
+export function cautionWords(c: Caution): Said {
   switch (c.kind) {
     case 'hot jug':
       return {
-        says: `Hot soup throws a jug’s lid: ${counted(c.fills, 'fill')}, a third full${c.fills > 1 ? ' each' : ''}.`,
-        do: 'Vent the lid, hold it with a folded towel, start slow.',
+        says: message(
+          'Hot soup throws a jug’s lid: {fills, plural, one {# fill, a third full} other {# fills, a third full each}}.',
+          { fills: c.fills },
+        ),
+        do: message('Vent the lid, hold it with a folded towel, start slow.'),
       };
     case 'hot stick':
       return {
-        says: 'Hot soup splashes from a stick blender.',
-        do: 'Keep its head under the surface; start and stop it there.',
+        says: message('Hot soup splashes from a stick blender.'),
+        do: message('Keep its head under the surface; start and stop it there.'),
       };
     case 'frozen':
       return {
-        says: 'Frozen, its days stand still: those before and after it count together.',
-        do: `Write the day it was made and the day it was frozen. Thawed, use it within what is left of ${counted(c.days, 'day')}.`,
+        says: message('Frozen, its days stand still: those before and after it count together.'),
+        do: message(
+          'Write the day it was made and the day it was frozen. Thawed, use it within what is left of {days, plural, one {# day} other {# days}}.',
+          { days: c.days },
+        ),
       };
     case 'kept': {
       const tooLong = c.days > c.mostDays;
       const tooWarm = c.celsius > c.atMost;
       return {
         says: tooWarm
-          ? `At ${at(c.celsius)} it is too warm to be kept: ${at(c.atMost)} at most.`
+          ? message('At {celsius} it is too warm to be kept: {most} at most.', {
+              celsius: { celsius: c.celsius },
+              most: { celsius: c.atMost },
+            })
           : tooLong
-            ? `${c.days} days are too long: ${c.mostDays} at ${at(c.atMost)}, the day it is made counted.`
-            : `Kept ${counted(c.days, 'day')} at ${at(c.celsius)}, the day it is made counted.`,
+            ? message('{days} days are too long: {mostDays} at {most}, the day it is made counted.', {
+                days: c.days,
+                mostDays: c.mostDays,
+                most: { celsius: c.atMost },
+              })
+            : message(
+                'Kept {days, plural, one {# day} other {# days}} at {celsius}, the day it is made counted.',
+                {
+                  days: c.days,
+                  celsius: { celsius: c.celsius },
+                },
+              ),
         do:
           tooLong || tooWarm
-            ? `Keep it at ${at(c.atMost)} or under, ${counted(c.mostDays, 'day')} at most, or freeze it.`
-            : 'Label it with what it is, the day it was made and the day it is thrown away.',
+            ? message(
+                'Keep it at {most} or under, {days, plural, one {# day} other {# days}} at most, or freeze it.',
+                {
+                  most: { celsius: c.atMost },
+                  days: c.mostDays,
+                },
+              )
+            : message('Label it with what it is, the day it was made and the day it is thrown away.'),
       };
     }
     case 'hot fat':
       return {
-        says: `The fat poured off is near ${at(c.celsius)}.`,
-        do: 'Into a dry metal tin, cooled, then the bin: never down the drain.',
+        says: message('The fat poured off is near {at}.', { at: { celsius: c.celsius } }),
+        do: message('Into a dry metal tin, cooled, then the bin: never down the drain.'),
       };
     case 'yolk':
       return {
-        says: 'Lightly cooked yolk.',
-        do: 'For very young, old, pregnant or ill people use pasteurised egg.',
+        says: message('Lightly cooked yolk.'),
+        do: message('For very young, old, pregnant or ill people use pasteurised egg.'),
       };
     case 'seafood':
       return {
-        says: `Centre to ${at(c.centre)} for ${c.seconds} s.`,
-        do: `Probe the largest piece; keep shellfish tags ${counted(c.tagDays, 'day')}.`,
+        says: message('Centre to {at} for {seconds} s.', { at: { celsius: c.centre }, seconds: c.seconds }),
+        do: message(
+          'Probe the largest piece; keep shellfish tags {days, plural, one {# day} other {# days}}.',
+          {
+            days: c.tagDays,
+          },
+        ),
       };
     case 'foraged':
       return {
-        says: 'Foraged mushrooms.',
-        do: 'Only from someone your authority recognises, each lot identified by an expert.',
+        says: message('Foraged mushrooms.'),
+        do: message('Only from someone your authority recognises, each lot identified by an expert.'),
       };
     case 'allergens':
       return {
-        says: `${c.of === 'soup' ? 'Contains' : 'Brings'} ${[...c.flagged.map((a) => a.toUpperCase()), ...c.others].join(', ')}.`,
-        do: 'Check the label; tell the pass.',
+        says: message('{of, select, soup {Contains} other {Brings}} {allergens}.', {
+          of: c.of,
+          allergens: {
+            listed: [...c.flagged.map((a) => ({ loud: term(a) })), ...c.others.map(term)],
+          },
+        }),
+        do: message('Check the label; tell the pass.'),
       };
     case 'hot hold':
-      return { says: `Never under ${at(c.atLeast)}.`, do: 'Probe every hour and write it down.' };
+      return {
+        says: message('Never under {at}.', { at: { celsius: c.atLeast } }),
+        do: message('Probe every hour and write it down.'),
+      };
     case 'cooling':
       return {
-        says: `${degreesFrom(c.from, c.through, show)} within ${hours(c.firstSeconds)}, to ${at(c.to)} within ${hours(c.allSeconds)} in all.`,
-        do: 'Shallow pans, uncovered until cold, in moving air or ice.',
+        says: message('{range} within {first}, to {to} within {all} in all.', {
+          range: { celsius: c.from, toCelsius: c.through },
+          first: hours(c.firstSeconds),
+          to: { celsius: c.to },
+          all: hours(c.allSeconds),
+        }),
+        do: message('Shallow pans, uncovered until cold, in moving air or ice.'),
       };
     case 'reheating':
       return {
-        says: `To ${at(c.to)} for ${c.seconds} s, within ${hours(c.within)}.`,
-        do: 'Once only; throw away what is left.',
+        says: message('To {at} for {seconds} s, within {hours}.', {
+          at: { celsius: c.to },
+          seconds: c.seconds,
+          hours: hours(c.within),
+        }),
+        do: message('Once only; throw away what is left.'),
       };
   }
 }

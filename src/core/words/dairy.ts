@@ -1,28 +1,31 @@
 import type { Reason } from '../dairy/risk';
-import { degrees, METRIC, type Show } from '../units/show';
+import { message } from '../say/message';
 import type { Said } from './said';
 
 /** Why dairy may split, as part of a sentence, and what to change. */
-export function reasonWords(r: Reason, show: Show = METRIC): Said {
+export function reasonWords(r: Reason): Said {
   switch (r.kind) {
     case 'acid':
       return {
-        says: `the pot is acid, pH ${r.pH.toFixed(1)}`,
-        do: 'put the dairy in before the wine or tomato, or use cream of 30 % and more',
+        says: message('the pot is acid, pH {pH}', { pH: r.pH.toFixed(1) }),
+        do: message('put the dairy in before the wine or tomato, or use cream of 30 % and more'),
       };
     case 'boils':
       return {
-        says: 'it boils after the dairy is in',
-        do: `keep it under ${degrees(r.keepUnder, show)} from here`,
+        says: message('it boils after the dairy is in'),
+        do: message('keep it under {keepUnder} from here', { keepUnder: { celsius: r.keepUnder } }),
       };
     case 'hot':
       return {
-        says: `it is hotter than ${degrees(r.over, show)} with dairy in`,
-        do: 'turn the flame down',
+        says: message('it is hotter than {over} with dairy in', { over: { celsius: r.over } }),
+        do: message('turn the flame down'),
       };
     case 'salty':
-      return { says: 'it is salty', do: 'salt after the dairy' };
+      return { says: message('it is salty'), do: message('salt after the dairy') };
     case 'cold':
-      return { says: 'cold dairy meets a hot pot', do: 'warm it, or temper it with ladles of soup' };
+      return {
+        says: message('cold dairy meets a hot pot'),
+        do: message('warm it, or temper it with ladles of soup'),
+      };
   }
 }

@@ -1,2 +1,4 @@
-/** What is the matter, and what to do about it, as one reads it. */
-export type Said = { readonly says: string; readonly do: string };
+import type { Message } from '../say/message';
+
+/** What is the matter, and what to do about it. */
+export type Said = { readonly says: Message; readonly do: Message };

@@ -3,12 +3,15 @@ import { POURED } from '../food/ingredient';
 import { portionsIn } from '../pot/portions';
 import { coolsTo, lotOf, type Portion, type Step } from '../pot/step';
 import { LIMITS } from '../safety/cautions';
+import { inWords, wordsFor } from '../say/inWords';
+import { type Figure, type Message, message } from '../say/message';
+import { term } from '../say/term';
 import { METHOD_RULES } from '../thicken/methods';
 import { CUTS } from '../thicken/puree';
-import { duration, spaced, uncapital } from '../units/format';
-import { degrees, METRIC, type Show, volumeWords } from '../units/show';
+import { duration, spaced } from '../units/format';
+import { METRIC, type Show, volumeWords } from '../units/show';
 
-const LID = { on: 'lid on', ajar: 'lid ajar', off: 'lid off' } as const;
+const LID = { on: message('lid on'), ajar: message('lid ajar'), off: message('lid off') } as const;
 
 /** mL of what is poured, not weighed; null of the rest. */
 export function pouredMl(id: string, g: number): number | null {
@@ -21,189 +24,249 @@ export const READ_IN_LITRES = 995;
 
 /** "1 300 g" or "8.6 L": poured things from a litre up are read in litres, or gallons. */
 export function amountWords(id: string, g: number, show: Show = METRIC): string {
+  const say = wordsFor(show);
   const ml = pouredMl(id, g);
   if (ml !== null) {
-    return ml >= READ_IN_LITRES ? volumeWords(ml, show) : `${spaced(Math.round(ml / 5) * 5)} mL`;
+    return ml >= READ_IN_LITRES
+      ? volumeWords(ml, show)
+      : say('{ml} mL', { ml: spaced(Math.round(ml / 5) * 5) });
   }
   return `${spaced(g, g < 10 ? 1 : 0)} g`;
 }
 
-const nameOf = (id: string): string => {
-  const { name } = ingredient(id);
-  return uncapital(name);
-};
+const nameOf = (id: string): Figure => ({ within: term(ingredient(id).name) });
 
-const GOES = ['', 'first', 'second', 'third'];
+const GOES = [
+  message('{what}'),
+  message('first {what}'),
+  message('second {what}'),
+  message('third {what}'),
+  message('fourth {what}'),
+];
 
 /** What is lifted out, and which go of it: "the second leek". */
-const piecesWords = (name: string): string => {
+function piecesWords(name: string): Message {
   const { ingredient: id, lot } = lotOf(name);
-  return [lot === null ? '' : (GOES[lot] ?? `${lot}th`), shortName(id)].filter(Boolean).join(' ');
-};
+  const { text } = GOES[lot ?? 0] ?? message('{what}, go {lot}');
+  return { text, values: { what: shortName(id), lot: lot ?? 0 } };
+}
 
 /** The name without its grade, for a title: "butter, unsalted" → "butter". */
-const shortName = (id: string): string => nameOf(id).split(',')[0] ?? '';
+const shortName = (id: string): Figure => ({ within: term(ingredient(id).name.split(',')[0] ?? id) });
 
-const listed = (items: readonly Portion[]): string => {
-  const names = items.map((i) => shortName(i.ingredient));
-  if (names.length < 2) return names[0] ?? '';
-  return `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
-};
+const listed = (items: readonly Portion[]): Figure => ({ and: items.map((i) => shortName(i.ingredient)) });
 
-const flameWords = (flame: number): string =>
+const flameWords = (flame: number): Message =>
   flame > 0.9
-    ? 'full flame'
+    ? message('full flame')
     : flame > 0.65
-      ? 'three-quarter flame'
+      ? message('three-quarter flame')
       : flame > 0.4
-        ? 'half flame'
-        : 'low flame';
+        ? message('half flame')
+        : message('low flame');
 
 /** The step as an order: the cook's verb and what it is done to, to a pot that comes to it at `from` °C. */
-export function titleOf(step: Step, from?: number, show: Show = METRIC): string {
-  const at = (celsius: number): string => degrees(celsius, show);
+export function titleAsMessage(step: Step, from?: number): Message {
   if (from !== undefined && coolsTo(step, from) && step.kind === 'bring-to')
-    return `Let it cool to ${at(Number(step.to))}`;
+    return message('Let it cool to {at}', { at: { celsius: Number(step.to) } });
   switch (step.kind) {
     case 'sweat':
-      return `Sweat the ${listed(step.items.filter((i) => ingredient(i.ingredient).group !== 'fat'))}`;
+      return message('Sweat the {listed}', {
+        listed: listed(step.items.filter((i) => ingredient(i.ingredient).group !== 'fat')),
+      });
     case 'roux':
-      return `Cook a ${step.colour} roux`;
+      return message('Cook a {colour} roux', { colour: term(step.colour) });
     case 'dust':
-      return `Dust with ${shortName(step.flour.ingredient)}`;
+      return message('Dust with {shortName}', { shortName: shortName(step.flour.ingredient) });
     case 'add':
-      return `${step.gradually ? 'Whisk in' : 'Add'} the ${listed(step.items)}`;
+      return message('{gradually, select, yes {Whisk in} other {Add}} the {listed}', {
+        gradually: step.gradually ? 'yes' : 'no',
+        listed: listed(step.items),
+      });
     case 'bring-to':
-      return typeof step.to === 'number' ? `Bring to ${at(step.to)}` : `Bring to the ${step.to}`;
+      return typeof step.to === 'number'
+        ? message('Bring to {at}', { at: { celsius: step.to } })
+        : message('Bring to the {to}', { to: term(step.to) });
     case 'simmer':
-      return step.untilTender ? 'Simmer until tender' : 'Simmer';
+      return step.untilTender ? message('Simmer until tender') : message('Simmer');
     case 'puree':
       if (CUTS[step.tool] === 0)
         return step.fraction >= 0.995
-          ? `Mash it all${step.tool === 'fork' ? ', with a fork' : ''}`
-          : `Mash ${Math.round(step.fraction * 100)} % of it${step.tool === 'fork' ? ' with a fork' : ''}, against the wall or in a bowl`;
-      if (step.fraction >= 0.995) return `Blend it all, ${step.tool}`;
-      return `Blend ${Math.round(step.fraction * 100)} % of the pot, ${step.tool}`;
+          ? message('Mash it all{tool, select, yes {, with a fork} other {}}', {
+              tool: step.tool === 'fork' ? 'yes' : 'no',
+            })
+          : message(
+              'Mash {fraction} % of it{tool, select, yes { with a fork} other {}}, against the wall or in a bowl',
+              { fraction: Math.round(step.fraction * 100), tool: step.tool === 'fork' ? 'yes' : 'no' },
+            );
+      if (step.fraction >= 0.995) return message('Blend it all, {tool}', { tool: term(step.tool) });
+      return message('Blend {fraction} % of the pot, {tool}', {
+        fraction: Math.round(step.fraction * 100),
+        tool: term(step.tool),
+      });
     case 'season':
-      return 'Season';
+      return message('Season');
     case 'render':
-      return `Render the ${listed(step.items)}`;
+      return message('Render the {listed}', { listed: listed(step.items) });
     case 'reduce':
-      if ('minutes' in step.to) return `Boil down for ${step.to.minutes} min`;
-      if ('share' in step.to) return `Boil down to ${Math.round(step.to.share * 100)} %`;
-      return `Boil down ${step.to.dropMm} mm on the wall`;
+      if ('minutes' in step.to) return message('Boil down for {minutes} min', { minutes: step.to.minutes });
+      if ('share' in step.to)
+        return message('Boil down to {share} %', { share: Math.round(step.to.share * 100) });
+      return message('Boil down {dropMm} mm on the wall', { dropMm: step.to.dropMm });
     case 'strain':
-      return step.of ? `Lift out the ${step.of.map(piecesWords).join(' and ')}` : 'Strain';
+      return step.of
+        ? message('Lift out the {pieces}', { pieces: { and: step.of.map(piecesWords) } })
+        : message('Strain');
     case 'thicken':
-      return `Thicken with ${shortName(step.thickener.ingredient)}, ${step.method}`;
+      return message('Thicken with {shortName}, {method}', {
+        shortName: shortName(step.thickener.ingredient),
+        method: term(step.method),
+      });
     case 'temper':
-      return `Temper in the ${listed(step.items)}`;
+      return message('Temper in the {listed}', { listed: listed(step.items) });
     case 'poach':
-      return `Poach the ${listed(step.items)}`;
+      return message('Poach the {listed}', { listed: listed(step.items) });
     case 'rest':
-      return 'Rest off the heat';
+      return message('Rest off the heat');
     case 'hold':
-      return `Hold at ${at(step.at)}`;
+      return message('Hold at {at}', { at: { celsius: step.at } });
     case 'chill':
-      return `Chill to ${at(step.to)}`;
+      return message('Chill to {at}', { at: { celsius: step.to } });
     case 'keep':
-      return `Keep it ${step.days} ${step.days === 1 ? 'day' : 'days'} at ${at(step.at)}`;
+      return message('Keep it {days, plural, one {# day} other {# days}} at {at}', {
+        days: step.days,
+        at: { celsius: step.at },
+      });
     case 'reheat':
-      return `Reheat to ${at(step.to)}`;
+      return message('Reheat to {at}', { at: { celsius: step.to } });
   }
 }
+
+/** The same as it is read. */
+export const titleOf = (step: Step, from?: number, show: Show = METRIC): string =>
+  inWords(titleAsMessage(step, from), show);
 
 /** One thing that goes in: its place in the step, what the scale or jug is to show, what it is. */
 export type ItemLine = { readonly item: number; readonly figure: string; readonly name: string };
 
-const AS = { puree: 'a purée', mash: 'mash' } as const;
+const AS = { puree: message('a purée'), mash: message('mash') } as const;
 
 /** What goes in, one line each; of weight zero only what was really weighed so. */
 export const itemLines = (
   step: Step,
   show: Show = METRIC,
   weighed?: { has(item: number): boolean },
-): readonly ItemLine[] =>
-  portionsIn<Portion>(step).flatMap((p, item) =>
+): readonly ItemLine[] => {
+  const say = wordsFor(show);
+  return portionsIn<Portion>(step).flatMap((p, item) =>
     p.amount > 0 || weighed?.has(item)
       ? [
           {
             item,
             figure: amountWords(p.ingredient, p.amount, show),
-            name: `${nameOf(p.ingredient)}${p.as ? `, ready as ${AS[p.as]}` : ''}${p.prep ? `, ${p.prep}` : ''}`,
+            name: [
+              say('{what}', { what: nameOf(p.ingredient) }),
+              p.as ? say('ready as {what}', { what: AS[p.as] }) : '',
+              p.prep ?? '',
+            ]
+              .filter(Boolean)
+              .join(', '),
           },
         ]
       : [],
   );
+};
 
-const besides = ({ offHeat }: { readonly offHeat?: boolean | undefined }): readonly string[] =>
-  offHeat ? ['take the pot off the heat first'] : [];
+const besides = ({ offHeat }: { readonly offHeat?: boolean | undefined }): readonly Message[] =>
+  offHeat ? [message('take the pot off the heat first')] : [];
 
 /** How it is done, to a pot that comes to it at `from` °C: flame, lid, minutes, in how many goes. */
 export function waysOf(step: Step, from?: number, show: Show = METRIC): readonly string[] {
-  const at = (celsius: number): string => degrees(celsius, show);
+  const say = wordsFor(show);
   if (from !== undefined && coolsTo(step, from) && step.kind === 'bring-to')
-    return [`off the flame, ${LID[step.lid]}, stirred now and then`];
+    return [say('off the flame, {lid}, stirred now and then', { lid: LID[step.lid] })];
   switch (step.kind) {
     case 'sweat':
-      return [`until ${step.to === 'gold' ? 'gold at the edges' : 'translucent'}`];
+      return [say('until {to, select, gold {gold at the edges} other {translucent}}', { to: step.to })];
     case 'add':
       return [
-        ...besides(step),
-        ...(step.gradually ? ['a little first, whisk smooth, then the rest in pours'] : []),
-        ...(step.minutes ? [`over ${step.minutes} min`] : []),
+        ...besides(step).map((m) => say(m)),
+        ...(step.gradually ? [say('a little first, whisk smooth, then the rest in pours')] : []),
+        ...(step.minutes ? [say('over {minutes} min', { minutes: step.minutes })] : []),
       ];
     case 'dust':
-      return [...besides(step), `stir it in for ${step.minutes} min`];
+      return [
+        ...besides(step).map((m) => say(m)),
+        say('stir it in for {minutes} min', { minutes: step.minutes }),
+      ];
     case 'season':
-      return besides(step);
+      return besides(step).map((m) => say(m));
     case 'bring-to':
-      return [`${flameWords(step.flame)}, ${LID[step.lid]}`];
+      return [say('{flame}, {lid}', { flame: flameWords(step.flame), lid: LID[step.lid] })];
     case 'simmer':
-      return [`at least ${step.minutes} min, ${LID[step.lid]}`];
+      return [say('at least {minutes} min, {lid}', { minutes: step.minutes, lid: LID[step.lid] })];
     case 'puree':
       return [
-        ...besides(step),
+        ...besides(step).map((m) => say(m)),
         ...(step.reserve
-          ? [`first lift out ${Math.round(step.reserve * 100)} % of the pieces; they go back after`]
+          ? [
+              say('first lift out {reserve} % of the pieces; they go back after', {
+                reserve: Math.round(step.reserve * 100),
+              }),
+            ]
           : []),
         ...(step.of
-          ? [`lift out and blend ${step.of.map(piecesWords).join(' and ')} with their liquid`]
+          ? [
+              say('lift out and blend {pieces} with their liquid', {
+                pieces: { and: step.of.map(piecesWords) },
+              }),
+            ]
           : []),
       ];
     case 'render':
       return [
         step.keep >= 0.995
-          ? 'keep the fat'
-          : `keep ${Math.round(step.keep * 100)} % of the fat, pour the rest into a tin`,
+          ? say('keep the fat')
+          : say('keep {keep} % of the fat, pour the rest into a tin', { keep: Math.round(step.keep * 100) }),
       ];
     case 'reduce':
-      return [`${flameWords(step.flame)}, lid off`];
+      return [say('{flame}, lid off', { flame: flameWords(step.flame) })];
     case 'thicken':
       return [
-        METHOD_RULES[step.method].how,
-        ...((step.additions ?? 1) > 1 ? [`in ${step.additions} additions, a minute apart`] : []),
-        `then ${step.minutes} min at the simmer`,
+        say(METHOD_RULES[step.method].how),
+        ...((step.additions ?? 1) > 1
+          ? [say('in {additions} additions, a minute apart', { additions: step.additions ?? 1 })]
+          : []),
+        say('then {minutes} min at the simmer', { minutes: step.minutes }),
       ];
     case 'temper':
-      return [`ladles of soup until it is ${at(step.warmTo)}, then back; no hotter than ${at(step.to)}`];
+      return [
+        say('ladles of soup until it is {warm}, then back; no hotter than {most}', {
+          warm: { celsius: step.warmTo },
+          most: { celsius: step.to },
+        }),
+      ];
     case 'poach':
       return [
-        `at ${at(step.at)}, ${LID[step.lid]}, until the centre is ${at(LIMITS.fish.centre)}${step.minutes ? `, ${step.minutes} min at least` : ''}`,
+        say('at {at}, {lid}, until the centre is {centre}', {
+          at: { celsius: step.at },
+          lid: LID[step.lid],
+          centre: { celsius: LIMITS.fish.centre },
+        }) + (step.minutes ? say(', {minutes} min at least', { minutes: step.minutes }) : ''),
       ];
     case 'rest':
     case 'hold':
-      return [`${step.minutes} min, ${LID[step.lid]}`];
+      return [say('{minutes} min, {lid}', { minutes: step.minutes, lid: LID[step.lid] })];
     case 'chill':
       return [
         step.method === 'ice bath'
-          ? 'the pot in ice and water, stirred'
-          : `${step.method}, ${step.depthMm / 10} cm deep`,
+          ? say('the pot in ice and water, stirred')
+          : say('{method}, {depth} cm deep', { method: term(step.method), depth: step.depthMm / 10 }),
       ];
     case 'keep':
-      return ['covered, labelled with what it is, the day it was made and the day it is thrown away'];
+      return [say('covered, labelled with what it is, the day it was made and the day it is thrown away')];
     case 'reheat':
-      return [`${flameWords(step.flame)}, ${LID[step.lid]}`];
+      return [say('{flame}, {lid}', { flame: flameWords(step.flame), lid: LID[step.lid] })];
     default:
       return [];
   }
@@ -215,45 +278,46 @@ export const detailsOf = (step: Step, from?: number, show: Show = METRIC): reado
   ...waysOf(step, from, show),
 ];
 
-/** Why the step is done so; empty when it speaks for itself. */
-export function reasonFor(step: Step): string {
+/** Why the step is done so; null when it speaks for itself. */
+export function reasonFor(step: Step): Message | null {
   switch (step.kind) {
     case 'roux':
       return step.colour === 'white' || step.colour === 'blond'
-        ? 'Fat round every grain keeps the flour from lumping. Colour costs thickening.'
-        : 'Colour is flavour bought with thickening: the dose already allows for it.';
+        ? message('Fat round every grain keeps the flour from lumping. Colour costs thickening.')
+        : message('Colour is flavour bought with thickening: the dose already allows for it.');
     case 'dust':
-      return 'The fat on the vegetables takes the flour up, so it cannot lump.';
+      return message('The fat on the vegetables takes the flour up, so it cannot lump.');
     case 'add':
-      return step.gradually ? 'Flour that meets the boil all at once sets into lumps.' : '';
+      return step.gradually ? message('Flour that meets the boil all at once sets into lumps.') : null;
     case 'bring-to':
       return typeof step.to === 'number'
-        ? 'Cream and milk split at the boil, more so with acid or salt.'
-        : 'Starch thickens fully only at the simmer: judge nothing before.';
+        ? message('Cream and milk split at the boil, more so with acid or salt.')
+        : message('Starch thickens fully only at the simmer: judge nothing before.');
     case 'simmer':
       return step.lid === 'on'
-        ? 'The lid keeps the water the plan counts on.'
-        : 'Open, it gives off the water the plan counts on.';
+        ? message('The lid keeps the water the plan counts on.')
+        : message('Open, it gives off the water the plan counts on.');
     case 'temper':
-      return 'Warmed by ladles it cannot curdle; hotter than that the yolk scrambles.';
+      return message('Warmed by ladles it cannot curdle; hotter than that the yolk scrambles.');
     case 'thicken':
-      return 'It thickens only at the simmer: judge nothing before.';
+      return message('It thickens only at the simmer: judge nothing before.');
     case 'strain':
-      return 'Press gently: force pushes grain through.';
+      return message('Press gently: force pushes grain through.');
     case 'season':
-      return 'Last, because reduction and cured or salted things have brought salt already.';
+      return message('Last, because reduction and cured or salted things have brought salt already.');
     default:
-      return '';
+      return null;
   }
 }
 
-/** One line on the fire: "19 min to the simmer, then 31 min at it." */
-export function fireWords(steps: readonly { readonly step: Step; readonly seconds: number }[]): string {
+/** One line on the fire: "19 min to the simmer, then 31 min at it."; null without either. */
+export function fireWords(
+  steps: readonly { readonly step: Step; readonly seconds: number }[],
+): Message | null {
   const first = steps.find((s) => s.step.kind === 'bring-to');
   const simmer = steps.find((s) => s.step.kind === 'simmer');
-  const parts = [
-    first ? `${duration(first.seconds)} to the simmer` : '',
-    simmer ? `${duration(simmer.seconds)} at it` : '',
-  ].filter(Boolean);
-  return parts.length ? `${parts.join(', then ')}.` : '';
+  const values = { first: duration(first?.seconds ?? 0), simmer: duration(simmer?.seconds ?? 0) };
+  if (first && simmer) return message('{first} to the simmer, then {simmer} at it.', values);
+  if (first) return message('{first} to the simmer.', values);
+  return simmer ? message('{simmer} at it.', values) : null;
 }

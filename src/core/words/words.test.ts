@@ -7,12 +7,15 @@ import type { Warning } from '../plan/types';
 import { warningLine, warningWords } from '../plan/warningWords';
 import type { Step } from '../pot/step';
 import type { Caution } from '../safety/cautions';
-import { METRIC, type Show } from '../units/show';
+import { inEnglish, wordsFor } from '../say/inWords';
+import { spoken } from '../say/spoken';
+import type { Show } from '../units/show';
 import { cautionWords } from './cautions';
 import { reasonWords } from './dairy';
 import { detailsOf, titleOf } from './steps';
 
 const US: Show = { volume: 'gal', temperature: 'F' };
+const inUs = wordsFor(US);
 const rule = 'any';
 
 const REASONS: readonly Reason[] = [
@@ -67,41 +70,46 @@ const WARNINGS: readonly Warning[] = [
 
 test('everything a plan warns of is a sentence, and says what to do', () => {
   for (const w of WARNINGS) {
-    const { says, do: change } = warningWords(w);
+    const said = warningWords(w);
+    const [says, change] = [inEnglish(said.says), inEnglish(said.do)];
     expect(says).toMatch(/^[A-Z\d].*\.$/);
     expect(change).toMatch(/^[A-Z\d].*\.$/);
-    expect(warningLine(w)).toBe(`${says} ${change}`);
+    expect(inEnglish(warningLine(w))).toBe(`${says} ${change}`);
   }
 });
 
 test('in a kitchen of gallons and Fahrenheit nothing is said in litres or Celsius, and the other way round', () => {
   for (const w of WARNINGS) {
-    expect(warningLine(w, US)).not.toMatch(/\d L\b|°C|litres/);
-    expect(warningLine(w, METRIC)).not.toMatch(/\bgal|\bqt|°F/);
+    expect(inUs(warningLine(w))).not.toMatch(/\d L\b|°C|litres/);
+    expect(inEnglish(warningLine(w))).not.toMatch(/\bgal|\bqt|°F/);
   }
-  expect(warningWords(WARNINGS[0]!, US).says).toBe(
+  expect(inUs(warningWords(WARNINGS[0]!).says)).toBe(
     '10.6 gal at its fullest does not go into Tall: it holds 9.0 gal to the rim.',
   );
-  expect(cautionWords(CAUTIONS[12]!, US).says).toBe('135 to 70 °F within 2 h, to 41 °F within 6 h in all.');
-  expect(reasonWords(REASONS[1]!, US).do).toBe('keep it under 185 °F from here');
+  expect(spoken(inUs(cautionWords(CAUTIONS[12]!).says))).toBe(
+    '135 to 70 °F within 2 h, to 41 °F within 6 h in all.',
+  );
+  expect(inUs(reasonWords(REASONS[1]!).do)).toBe('keep it under 185 °F from here');
 });
 
 test('one is one: a fill, a day; a flagged allergen is large and first, and a soup contains what a step brings', () => {
   const { says } = cautionWords({ id: 'a', rule, kind: 'hot jug', fills: 1 });
-  expect(says).toMatch(/: 1 fill, a third full\.$/);
+  expect(inEnglish(says)).toMatch(/: 1 fill, a third full\.$/);
   expect(
-    cautionWords({ id: 'a', rule, kind: 'kept', days: 1, celsius: 4, mostDays: 7, atMost: 5 }).says,
+    inEnglish(
+      cautionWords({ id: 'a', rule, kind: 'kept', days: 1, celsius: 4, mostDays: 7, atMost: 5 }).says,
+    ),
   ).toMatch(/^Kept 1 day at/);
   const brings = CAUTIONS[10]!;
-  expect(cautionWords(brings).says).toBe('Brings EGG, milk.');
-  expect(cautionWords({ ...brings, of: 'soup' } as Caution).says).toBe('Contains EGG, milk.');
+  expect(inEnglish(cautionWords(brings).says)).toBe('Brings EGG, milk.');
+  expect(inEnglish(cautionWords({ ...brings, of: 'soup' } as Caution).says)).toBe('Contains EGG, milk.');
 });
 
 test('what is too long or too warm to keep is said so, the warmth first', () => {
   const [, , , fine, long, warm] = CAUTIONS;
-  expect(cautionWords(fine!).says).toBe('Kept 3 days at 4 °C, the day it is made counted.');
-  expect(cautionWords(long!).says).toMatch(/^9 days are too long: 7 at 5 °C/);
-  expect(cautionWords(warm!).says).toMatch(/^At 8 °C it is too warm/);
+  expect(inEnglish(cautionWords(fine!).says)).toBe('Kept 3 days at 4 °C, the day it is made counted.');
+  expect(inEnglish(cautionWords(long!).says)).toMatch(/^9 days are too long: 7 at 5 °C/);
+  expect(inEnglish(cautionWords(warm!).says)).toMatch(/^At 8 °C it is too warm/);
 });
 
 test('remedies on their buttons, in this kitchen’s units', () => {
@@ -168,7 +176,7 @@ describe('steps in this kitchen’s units', () => {
     const planned = { title: 'Hold at 65 °C', from: 80 } as StepState['planned'];
     const state = { does: steps[1], planned, title: 'Hold at 65 °C' } as StepState;
     expect(titleIn(state, US)).toBe('Hold at 149 °F');
-    expect(titleIn({ ...state, does: null } as StepState, US)).toBe('Hold at 149 °F');
+    expect(titleIn({ ...state, does: null } as StepState, US)).toBe('Hold at 65 °C');
     expect(titleIn({ ...state, does: null, title: 'Taste it' } as StepState, US)).toBe('Taste it');
   });
 });

@@ -6,6 +6,7 @@ import { planFor } from '../../core/plan/plan';
 import type { Plan, WarningKind } from '../../core/plan/types';
 import { warningWords } from '../../core/plan/warningWords';
 import type { Recipe } from '../../core/recipe/recipe';
+import { wordsFor } from '../../core/say/inWords';
 import { momentOf } from '../../core/units/moment';
 import type { Show } from '../../core/units/show';
 import type { Queryable } from '../data/database';
@@ -75,6 +76,7 @@ const FIELD_OF: { readonly [K in WarningKind]?: keyof Order } = {
 export function refuseUncookable(plan: Plan, show: Show): void {
   const stop = plan.warnings.find((w) => w.severity === 'stop');
   if (!stop) return;
-  const said = warningWords(stop, show);
-  throw cannot(FIELD_OF[stop.kind] ?? 'recipeId', said.says, said.do);
+  const say = wordsFor(show);
+  const said = warningWords(stop);
+  throw cannot(FIELD_OF[stop.kind] ?? 'recipeId', say(said.says), say(said.do));
 }

@@ -1,5 +1,6 @@
 import PDFDocument from 'pdfkit';
 import type { PlanSheet } from '../../core/formats/sheet';
+import { inEnglish, type Words } from '../../core/say/inWords';
 import { BOLD, FIGURES, INK, type Paper, QUIET, TEXT } from './paper';
 
 const MARGIN = 34;
@@ -22,12 +23,20 @@ const plain = (text: string): string =>
 type Doc = InstanceType<typeof PDFDocument>;
 
 /** Draws the sheet at one size; without `real` only measures. Returns the height it takes, pt. */
-function draw(doc: Doc, sheet: PlanSheet, scale: number, real: boolean): number {
+function draw(doc: Doc, sheet: PlanSheet, say: Words, scale: number, real: boolean): number {
   const width = doc.page.width - 2 * MARGIN;
   const left = (width - GAP) * LEFT_SHARE;
   const right = width - GAP - left;
   const size = (pt: number): number => pt * scale;
-  const say = (text: string, x: number, y: number, w: number, f: string, pt: number, color = INK): number => {
+  const write = (
+    text: string,
+    x: number,
+    y: number,
+    w: number,
+    f: string,
+    pt: number,
+    color = INK,
+  ): number => {
     doc.font(f).fontSize(size(pt));
     const words = plain(text);
     const h = doc.heightOfString(words, { width: w });
@@ -45,16 +54,16 @@ function draw(doc: Doc, sheet: PlanSheet, scale: number, real: boolean): number 
   };
 
   let y = MARGIN;
-  y += say(sheet.title, MARGIN, y, width, BOLD, 22);
-  y += say(sheet.order, MARGIN, y + 2, width, TEXT, 12.5) + 2;
-  y += say(sheet.fire, MARGIN, y + 2, width, TEXT, 10.5, QUIET) + 8;
+  y += write(sheet.title, MARGIN, y, width, BOLD, 22);
+  y += write(sheet.order, MARGIN, y + 2, width, TEXT, 12.5) + 2;
+  y += write(sheet.fire, MARGIN, y + 2, width, TEXT, 10.5, QUIET) + 8;
   rule(MARGIN, y, width, INK, 1.6);
   y += size(7);
   const top = y;
 
   const figureWidth = size(70);
   const box = size(13);
-  y += say('Weigh out, in the order you need it', MARGIN, y, left, BOLD, 11.5, QUIET) + size(3);
+  y += write(say('Weigh out, in the order you need it'), MARGIN, y, left, BOLD, 11.5, QUIET) + size(3);
   for (const l of sheet.lines) {
     const x = MARGIN + box + size(6);
     const words = x + figureWidth + size(8);
@@ -73,8 +82,15 @@ function draw(doc: Doc, sheet: PlanSheet, scale: number, real: boolean): number 
         lineBreak: false,
       });
     }
-    let h = say(l.dose ? `${l.name} (the dose)` : l.name, words, y + size(1), w, BOLD, 11.5);
-    if (l.aside) h += say(l.aside, words, y + size(1) + h, w, TEXT, 9.5, QUIET);
+    let h = write(
+      l.dose ? say('{what} (the dose)', { what: l.name }) : l.name,
+      words,
+      y + size(1),
+      w,
+      BOLD,
+      11.5,
+    );
+    if (l.aside) h += write(l.aside, words, y + size(1) + h, w, TEXT, 9.5, QUIET);
     y += Math.max(size(20), h + size(4));
     rule(MARGIN, y, left);
     y += size(2.5);
@@ -84,7 +100,7 @@ function draw(doc: Doc, sheet: PlanSheet, scale: number, real: boolean): number 
   y = top;
   const clockWidth = size(50);
   const x0 = MARGIN + left + GAP;
-  y += say('By the clock', x0, y, right, BOLD, 11.5, QUIET) + size(3);
+  y += write(say('By the clock'), x0, y, right, BOLD, 11.5, QUIET) + size(3);
   for (const s of sheet.steps) {
     const x = x0 + clockWidth;
     const w = right - clockWidth;
@@ -94,19 +110,21 @@ function draw(doc: Doc, sheet: PlanSheet, scale: number, real: boolean): number 
         .fontSize(size(13))
         .fillColor(INK)
         .text(s.at, x0, y + size(0.5), { lineBreak: false });
-    let h = say(s.takes ? `${s.title}, ${s.takes}` : s.title, x, y, w, BOLD, 11.5);
-    if (s.details) h += say(s.details, x, y + h, w, TEXT, 10);
-    if (s.look) h += say(`Look for ${s.look}`, x, y + h, w, TEXT, 9.5, QUIET);
+    let h = write(s.takes ? `${s.title}, ${s.takes}` : s.title, x, y, w, BOLD, 11.5);
+    if (s.details) h += write(s.details, x, y + h, w, TEXT, 10);
+    if (s.look) h += write(say('Look for {look}', { look: s.look }), x, y + h, w, TEXT, 9.5, QUIET);
     y += h + size(3);
     rule(x0, y, right);
     y += size(2.5);
   }
 
   y = Math.max(y, leftEnds) + size(6);
-  for (const c of sheet.cautions) y += say(`! ${c}`, MARGIN, y, width, TEXT, 10) + size(1.5);
+  for (const c of sheet.cautions) y += write(`! ${c}`, MARGIN, y, width, TEXT, 10) + size(1.5);
   y += size(3);
-  y += say(
-    'Doses are predictions: taste and look. Time and temperature rules follow the code named in Panache; the local food code and those responsible for it decide.',
+  y += write(
+    say(
+      'Doses are predictions: taste and look. Time and temperature rules follow the code named in Panache; the local food code and those responsible for it decide.',
+    ),
     MARGIN,
     y,
     width,
@@ -118,7 +136,7 @@ function draw(doc: Doc, sheet: PlanSheet, scale: number, real: boolean): number 
 }
 
 /** The plan as a PDF: one page for a normal soup, as large as it goes. */
-export async function planPdf(sheet: PlanSheet, paper: Paper): Promise<Uint8Array> {
+export async function planPdf(sheet: PlanSheet, paper: Paper, say: Words = inEnglish): Promise<Uint8Array> {
   const doc = new PDFDocument({
     size: paper,
     margin: 0,
@@ -131,8 +149,9 @@ export async function planPdf(sheet: PlanSheet, paper: Paper): Promise<Uint8Arra
     doc.on('error', reject);
   });
   const room = doc.page.height - MARGIN;
-  const scale = SCALES.find((s) => draw(doc, sheet, s, false) <= room) ?? SCALES[SCALES.length - 1] ?? 0.74;
-  draw(doc, sheet, scale, true);
+  const scale =
+    SCALES.find((s) => draw(doc, sheet, say, s, false) <= room) ?? SCALES[SCALES.length - 1] ?? 0.74;
+  draw(doc, sheet, say, scale, true);
   doc.end();
   await ended;
   return Buffer.concat(chunks);

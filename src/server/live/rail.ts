@@ -48,7 +48,7 @@ async function tickets(
   const house = await readHouse(db);
   if (!house) return [];
   const batches = await readLiveBatches(db, house.id);
-  return batches.flatMap((b) => ticketOf(b, now, model(b), house.show) ?? []).toReversed();
+  return batches.flatMap((b) => ticketOf(b, now, model(b)) ?? []).toReversed();
 }
 
 /** Tickets of the pots that are live, oldest first, as they were started, as the model has them at `now` (ms). */

@@ -11,6 +11,8 @@ import { foresee } from '../../core/plan/foresee';
 import { planFor } from '../../core/plan/plan';
 import type { Plan } from '../../core/plan/types';
 import { Recipe } from '../../core/recipe/recipe';
+import type { Language } from '../../core/say/catalogue';
+import { wordsFor } from '../../core/say/inWords';
 import { plannedBatch } from '../actions/batches';
 import { theHouse } from '../actions/kitchen';
 import { planStored, type StartRequest } from '../actions/planning';
@@ -64,15 +66,16 @@ export const jobs = {
       );
     return made;
   },
-  sheet: async (order: TimedOrder) => {
+  sheet: async ({ order, language }: { order: TimedOrder; language: Language }) => {
     const { plan, house } = await planWanted(order);
-    return planSheet(plan, order.serveAt, house.show);
+    return planSheet(plan, order.serveAt, { ...house.show, language });
   },
   asJson: async (order: TimedOrder) => outside((await planWanted(order)).plan),
   asCsv: async (order: TimedOrder) => weighOutCsv((await planWanted(order)).plan),
-  asPdf: async ({ order, paper }: { order: TimedOrder; paper: Paper }) => {
+  asPdf: async ({ order, paper, language }: { order: TimedOrder; paper: Paper; language: Language }) => {
     const { plan, house } = await planWanted(order);
-    return planPdf(planSheet(plan, order.serveAt, house.show), paper);
+    const reader = { ...house.show, language };
+    return planPdf(planSheet(plan, order.serveAt, reader), paper, wordsFor(reader));
   },
   lineSpread: async ({ celsius, paper }: { celsius: number; paper: Paper }) => {
     const { kitchen } = await theHouse(db());

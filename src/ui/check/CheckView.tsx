@@ -18,6 +18,7 @@ import { type Mark, Scale } from '../shared/draw/Scale';
 import { type FlowTestMethod, kindsFor, LINE_SPREAD, wouldRead } from '../shared/flowTests';
 import { Field } from '../shared/form/Field';
 import { BUTTON, PRIMARY } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
 import { ask, problemWords } from '../station/line/api';
 import { kitchenNow } from '../station/line/clock';
@@ -46,6 +47,7 @@ function OfPot(props: Props & { batch: Batch }) {
 }
 
 function Check({ house, batch, pots, of }: Props & { of: TestedPot | null }) {
+  const say = useSay();
   const show = useShow();
   const router = useRouter();
   const kinds = kindsFor(house.funnels);
@@ -75,7 +77,13 @@ function Check({ house, batch, pots, of }: Props & { of: TestedPot | null }) {
     if (typeof value !== 'number' || value < from || value > to) {
       const given = typeof value === 'number' ? spaced(value, 1) : `“${value}”`;
       setProblem(
-        `${given} ${kind.unit} cannot be: ${kind.reads.toLowerCase()} in this test is ${spaced(from, from < 1 ? 2 : 0)} to ${spaced(to)} ${kind.unit}.`,
+        say('{given} {unit} cannot be: {what} in this test is {from} to {to} {unit}.', {
+          given,
+          unit: kind.unit,
+          what: { within: kind.reads },
+          from: spaced(from, from < 1 ? 2 : 0),
+          to: spaced(to),
+        }),
       );
       return;
     }
@@ -122,9 +130,9 @@ function Check({ house, batch, pots, of }: Props & { of: TestedPot | null }) {
   }
   const level = kind.test === null && readings.length > 0 ? syringeLevel(median(readings), flows) : null;
   const marks: Mark[] = [
-    ...(target === null ? [] : [{ id: 't', words: 'target', at: target, kind: 'target' } as const]),
+    ...(target === null ? [] : [{ id: 't', words: say('target'), at: target, kind: 'target' } as const]),
     ...(found
-      ? [{ id: 'm', words: 'measured', at: found.bowl, range: found.range, kind: 'measured' } as const]
+      ? [{ id: 'm', words: say('measured'), at: found.bowl, range: found.range, kind: 'measured' } as const]
       : []),
   ];
   const keep = () => {
@@ -136,7 +144,7 @@ function Check({ house, batch, pots, of }: Props & { of: TestedPot | null }) {
 
   return (
     <div className="flex h-full flex-col overflow-y-auto min-[1100px]:grid min-[1100px]:grid-cols-[300px_1fr_330px] min-[1100px]:overflow-hidden">
-      <h1 className="sr-only">Check: how thick is it really</h1>
+      <h1 className="sr-only">{say('Check: how thick is it really')}</h1>
       <Kinds
         kinds={kinds}
         kind={kind}
@@ -148,7 +156,7 @@ function Check({ house, batch, pots, of }: Props & { of: TestedPot | null }) {
       />
 
       <section
-        aria-label="Do it"
+        aria-label={say('Do it')}
         className="flex min-w-0 shrink-0 flex-col bg-surface px-5 py-3 min-[1100px]:overflow-y-auto"
       >
         <HowTo kind={kind} />
@@ -163,27 +171,32 @@ function Check({ house, batch, pots, of }: Props & { of: TestedPot | null }) {
         >
           <Field
             id="check-hot"
-            label={`Soup in the test, ${fahrenheit ? '°F' : '°C'}`}
+            label={say('Soup in the test, {fahrenheit, select, yes {°F} other {°C}}', {
+              fahrenheit: fahrenheit ? 'yes' : 'no',
+            })}
             inputMode="decimal"
             value={hotText}
             onChange={(ev) => setHot(ev.target.value)}
             problem={
               warm || (hotText === '' && readings.length === 0)
                 ? undefined
-                : `“${hotText}” cannot be: temperature is ${fahrenheit ? '34 to 212 °F' : '1 to 100 °C'}.`
+                : say(
+                    '“{hotText}” cannot be: temperature is {fahrenheit, select, yes {34 to 212 °F} other {1 to {at100}}}.',
+                    { at100: { celsius: 100 }, hotText, fahrenheit: fahrenheit ? 'yes' : 'no' },
+                  )
             }
             className="figures text-right font-bold text-[24px]"
           />
           <Field
             id="check-reading"
-            label={`${kind.reads}, ${kind.unit}`}
+            label={say('{what}, {unit}', { what: kind.reads, unit: kind.unit })}
             inputMode="decimal"
             value={typed}
             onChange={(ev) => setTyped(ev.target.value)}
             className="figures text-right font-bold text-[24px]"
           />
           <button type="submit" className={BUTTON}>
-            Add
+            {say('Add')}
           </button>
         </form>
         {kind.id === 'syringe' && (
@@ -195,13 +208,15 @@ function Check({ house, batch, pots, of }: Props & { of: TestedPot | null }) {
               onChange={(ev) => setFlows(!ev.target.checked)}
               className="tick size-8 rounded-sm border-2 border-ink bg-surface"
             />
-            Nothing flowed at all
+            {say('Nothing flowed at all')}
           </label>
         )}
         {flowTimer && kind.test && kind.waits === null && (
           <button type="button" onClick={arm} disabled={armed !== null} className={`${BUTTON} mt-2`}>
             <Timer size={20} aria-hidden />
-            {armed === null ? `Let ${flowTimer.name} time it` : `${flowTimer.name} is timing …`}
+            {armed === null
+              ? say('Let {name} time it', { name: flowTimer.name })
+              : say('{name} is timing …', { name: flowTimer.name })}
           </button>
         )}
         {(problem ?? cannot) && (
@@ -212,7 +227,7 @@ function Check({ house, batch, pots, of }: Props & { of: TestedPot | null }) {
       </section>
 
       <section
-        aria-label="Where it stands"
+        aria-label={say('Where it stands')}
         className="flex min-h-0 shrink-0 flex-col border-ink bg-ground px-4 py-3 max-[1100px]:border-t-2 min-[1100px]:border-l-2"
       >
         <Outcome
@@ -230,7 +245,7 @@ function Check({ house, batch, pots, of }: Props & { of: TestedPot | null }) {
           onStrike={(n) => setReadings((all) => all.filter((_, m) => m !== n))}
         />
         <div className="mt-2 min-h-60 flex-1">
-          <Scale limits={limits} marks={marks} label="Consistency in the bowl" />
+          <Scale limits={limits} marks={marks} label={say('Consistency in the bowl')} />
         </div>
         {of && (
           <button
@@ -239,7 +254,7 @@ function Check({ house, batch, pots, of }: Props & { of: TestedPot | null }) {
             disabled={readings.length === 0 || (!found && level === null)}
             className={`${PRIMARY} mt-3 min-h-18 text-[22px]`}
           >
-            Write it down
+            {say('Write it down')}
           </button>
         )}
       </section>

@@ -1,4 +1,5 @@
 import type { FlowTestMethod } from '../shared/flowTests';
+import { useSay } from '../shared/useSay';
 
 const LINE = {
   fill: 'none',
@@ -10,6 +11,7 @@ const LINE = {
 
 /** The test, drawn: what is held where, and what is read. */
 export function Drawing({ draws }: { draws: FlowTestMethod['draws'] }) {
+  const say = useSay();
   return (
     <svg viewBox="0 0 200 150" aria-hidden="true" className="h-full w-full">
       {draws === 'cup' && (
@@ -26,7 +28,7 @@ export function Drawing({ draws }: { draws: FlowTestMethod['draws'] }) {
           <path d="M99 139 v6" stroke="var(--soup)" strokeWidth="6" strokeLinecap="round" />
           <path d="M122 120 h34" {...LINE} strokeWidth={2} strokeDasharray="5 5" />
           <text x="126" y="114" fontSize="15" fill="var(--ink)">
-            breaks
+            {say('breaks')}
           </text>
         </>
       )}
@@ -41,7 +43,7 @@ export function Drawing({ draws }: { draws: FlowTestMethod['draws'] }) {
           <path d="M100 84 v-22 m-7 8 l7 -8 l7 8" {...LINE} strokeWidth={3} />
           <path d="M100 104 H164" {...LINE} strokeWidth={3} />
           <text x="170" y="109" fontSize="15" fill="var(--ink)">
-            r
+            {say('r')}
           </text>
         </>
       )}
@@ -77,7 +79,7 @@ export function Drawing({ draws }: { draws: FlowTestMethod['draws'] }) {
             <path key={y} d={`M84 ${y} h10`} {...LINE} strokeWidth={2} />
           ))}
           <text x="126" y="64" fontSize="15" fill="var(--ink)">
-            mL left
+            {say('mL left')}
           </text>
         </>
       )}

@@ -12,6 +12,7 @@ import { WhenLive } from '../frame/WhenLive';
 import { Field } from '../shared/form/Field';
 import { Scroll } from '../shared/Scroll';
 import { BUTTON, PRIMARY } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 import { ask, problemWords } from '../station/line/api';
 import { readRole } from '../station/useRole';
 import { useStopwatch } from './useStopwatch';
@@ -21,20 +22,21 @@ const nu = (value: number): string => String(Math.round(value * 1000) / 1000);
 
 /** A funnel of the house's own, calibrated with two liquids whose viscosity is known. */
 export function FunnelView({ funnels }: { funnels: readonly HouseFunnel[] }) {
+  const say = useSay();
   return (
     <div className="flex h-full flex-col">
       <header className="flex shrink-0 flex-wrap items-center gap-3 border-ink border-b-2 bg-surface px-5 py-3">
         <h1 className="mr-auto font-bold text-[27px] leading-tight">
-          Calibrate a funnel
-          <span className="block font-normal text-[17px] text-quiet">
-            Any funnel tells viscosity once two liquids that are known have run through it.
-          </span>
+          {say.rich(
+            'Calibrate a funnel<part>Any funnel tells viscosity once two liquids that are known have run through it.</part>',
+            { part: (text) => <span className="block font-normal text-[17px] text-quiet">{text}</span> },
+          )}
         </h1>
         <Link href="/check" className={BUTTON}>
-          Back to Check
+          {say('Back to Check')}
         </Link>
       </header>
-      <Scroll label="Calibration" className="min-h-0 flex-1 overflow-y-auto px-5 py-4">
+      <Scroll label={say('Calibration')} className="min-h-0 flex-1 overflow-y-auto px-5 py-4">
         <WhenLive>
           <Calibration funnels={funnels} />
         </WhenLive>
@@ -58,6 +60,7 @@ const FIELD_OF: Readonly<Record<string, keyof Typed>> = {
 };
 
 function Calibration({ funnels }: { funnels: readonly HouseFunnel[] }) {
+  const say = useSay();
   const router = useRouter();
   const [typed, setTyped] = useState<Typed>({
     name: '',
@@ -116,16 +119,16 @@ function Calibration({ funnels }: { funnels: readonly HouseFunnel[] }) {
       className={`${timing === key ? PRIMARY : BUTTON} min-h-20`}
     >
       <Timer aria-hidden />
-      {timing === key ? (
-        <>
-          <span role="timer" className="figures text-[26px]">
-            {(watch.seconds ?? 0).toFixed(1)}
-          </span>{' '}
-          Stop
-        </>
-      ) : (
-        'Start the watch'
-      )}
+      {timing === key
+        ? say.rich('<part>{seconds}</part> Stop', {
+            part: (text) => (
+              <span role="timer" className="figures text-[26px]">
+                {text}
+              </span>
+            ),
+            seconds: (watch.seconds ?? 0).toFixed(1),
+          })
+        : say('Start the watch')}
     </button>
   );
   return (
@@ -141,13 +144,13 @@ function Calibration({ funnels }: { funnels: readonly HouseFunnel[] }) {
       >
         <section aria-labelledby="f-1" className={CARD}>
           <h2 id="f-1" className="font-bold text-[21px]">
-            1 The funnel
+            {say('1 The funnel')}
           </h2>
-          <Field label="Name" maxLength={60} {...field('name')} />
-          <Field label="Opening, mm" {...field('orificeMm')} />
-          <Field label="How much runs, mL" {...field('ml')} />
+          <Field label={say('Name')} maxLength={60} {...field('name')} />
+          <Field label={say('Opening, mm')} {...field('orificeMm')} />
+          <Field label={say('How much runs, mL')} {...field('ml')} />
           <p className="text-[16px] text-quiet">
-            Mark the level on its wall; the opening decides how hard it shears the soup.
+            {say('Mark the level on its wall; the opening decides how hard it shears the soup.')}
           </p>
         </section>
         <section aria-labelledby="f-2" className={CARD}>
@@ -155,10 +158,10 @@ function Calibration({ funnels }: { funnels: readonly HouseFunnel[] }) {
             2 {CALIBRATION_LIQUIDS.water.words}
           </h2>
           {run('thinSeconds')}
-          <Field label="It ran, s" {...field('thinSeconds')} />
+          <Field label={say('It ran, s')} {...field('thinSeconds')} />
           <Field
-            label="Its viscosity, mm²/s"
-            hint="another liquid will do, if you know it"
+            label={say('Its viscosity, mm²/s')}
+            hint={say('another liquid will do, if you know it')}
             {...field('thinNu')}
           />
         </section>
@@ -167,8 +170,8 @@ function Calibration({ funnels }: { funnels: readonly HouseFunnel[] }) {
             3 {CALIBRATION_LIQUIDS.syrup.words}
           </h2>
           {run('thickSeconds')}
-          <Field label="It ran, s" {...field('thickSeconds')} />
-          <Field label="Its viscosity, mm²/s" {...field('thickNu')} />
+          <Field label={say('It ran, s')} {...field('thickSeconds')} />
+          <Field label={say('Its viscosity, mm²/s')} {...field('thickNu')} />
         </section>
         {problems.form && (
           <p role="alert" className="font-bold text-tomato min-[1000px]:col-span-3">
@@ -176,13 +179,13 @@ function Calibration({ funnels }: { funnels: readonly HouseFunnel[] }) {
           </p>
         )}
         <button type="submit" className={`${PRIMARY} min-h-18 text-[22px] min-[1000px]:col-span-3`}>
-          Keep this calibration
+          {say('Keep this calibration')}
         </button>
       </form>
       {funnels.length > 0 && (
         <section aria-labelledby="f-all" className="mt-5">
           <h2 id="f-all" className="font-bold text-[21px]">
-            Calibrated already
+            {say('Calibrated already')}
           </h2>
           <ul>
             {funnels.map((f) => (
@@ -198,23 +201,34 @@ function Calibration({ funnels }: { funnels: readonly HouseFunnel[] }) {
 }
 
 function Said({ funnel }: { funnel: HouseFunnel }) {
+  const say = useSay();
   const { a, b } = calibrateFunnel(funnel.thin, funnel.thick);
   return (
     <>
-      <b>{funnel.name}</b>: {spaced(b, 1)} s and {spaced(a, 3)} s for every mm²/s; water runs{' '}
-      {spaced(funnel.thin.seconds, 1)} s, {funnel.ml} mL through {funnel.orificeMm} mm.
+      {say.rich(
+        '<b>{name}</b>: {b} s and {a} s for every mm²/s; water runs {seconds} s, {ml} mL through {orificeMm} mm.',
+        {
+          name: funnel.name,
+          b: spaced(b, 1),
+          a: spaced(a, 3),
+          seconds: spaced(funnel.thin.seconds, 1),
+          ml: funnel.ml,
+          orificeMm: funnel.orificeMm,
+        },
+      )}
     </>
   );
 }
 
 function Kept({ funnel }: { funnel: HouseFunnel }) {
+  const say = useSay();
   return (
     <p role="status" className="mb-3 flex flex-wrap items-center gap-3 bg-butter px-4 py-2 text-on-butter">
       <span className="mr-auto">
-        Kept. <Said funnel={funnel} />
+        {say('Kept.')} <Said funnel={funnel} />
       </span>
       <Link href="/check" className={BUTTON}>
-        To Check
+        {say('To Check')}
       </Link>
     </p>
   );

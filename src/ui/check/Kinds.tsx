@@ -7,6 +7,7 @@ import { spaced } from '../../core/units/format';
 import type { FlowTestMethod } from '../shared/flowTests';
 import { Pick } from '../shared/form/Field';
 import { BUTTON } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 
 type Props = {
   readonly kinds: readonly FlowTestMethod[];
@@ -22,15 +23,16 @@ type Props = {
 
 /** Of which pot, and by which test. */
 export function Kinds({ kinds, kind, target, tells, onChoose, pots, batchId }: Props) {
+  const say = useSay();
   const router = useRouter();
   return (
     <section
-      aria-label="The test"
+      aria-label={say('The test')}
       className="shrink-0 border-ink bg-ground px-4 py-3 max-[1100px]:border-b-2 min-[1100px]:overflow-y-auto min-[1100px]:border-r-2"
     >
       <Pick
         id="check-pot"
-        label="Of"
+        label={say('Of')}
         value={batchId ?? ''}
         onChange={(ev) =>
           router.push(ev.target.value ? `/check?batch=${ev.target.value}` : '/check?batch=none')
@@ -41,19 +43,24 @@ export function Kinds({ kinds, kind, target, tells, onChoose, pots, batchId }: P
             {p.name}
           </option>
         ))}
-        <option value="">something not on the stove</option>
+        <option value="">{say('something not on the stove')}</option>
       </Pick>
       <div className="mt-3 min-[720px]:hidden">
-        <Pick id="check-kind" label="Test" value={kind.id} onChange={(ev) => onChoose(ev.target.value)}>
+        <Pick
+          id="check-kind"
+          label={say('Test')}
+          value={kind.id}
+          onChange={(ev) => onChoose(ev.target.value)}
+        >
           {kinds.map((k) => (
             <option key={k.id} value={k.id}>
-              {k.words}
+              {say.either(k.words)}
             </option>
           ))}
         </Pick>
       </div>
       <fieldset className="mt-3 max-[720px]:hidden">
-        <legend className="mb-1 font-bold">Test</legend>
+        <legend className="mb-1 font-bold">{say('Test')}</legend>
         <div className="grid gap-1 max-[1100px]:grid-cols-2">
           {kinds.map((k) => {
             const would = target === null ? null : tells(k);
@@ -69,15 +76,19 @@ export function Kinds({ kinds, kind, target, tells, onChoose, pots, batchId }: P
                   on ? 'bg-ink text-surface' : 'bg-surface',
                 )}
               >
-                <b className="block">{k.words}</b>
+                <b className="block">{say.either(k.words)}</b>
                 <span className="block text-[15px]">
                   {k.test === null
-                    ? 'a level, no viscosity'
+                    ? say('a level, no viscosity')
                     : target === null
-                      ? `good to ${Math.round(flowError(k.test, 1) * 100)} %`
+                      ? say('good to {flowError} %', { flowError: Math.round(flowError(k.test, 1) * 100) })
                       : would === null
-                        ? 'cannot tell this target'
-                        : `${spaced(would, would < 10 ? 1 : 0)} ${k.unit} on target, good to ${Math.round(flowError(k.test, 1) * 100)} %`}
+                        ? say('cannot tell this target')
+                        : say('{would} {unit} on target, good to {flowError} %', {
+                            would: spaced(would, would < 10 ? 1 : 0),
+                            unit: k.unit,
+                            flowError: Math.round(flowError(k.test, 1) * 100),
+                          })}
                 </span>
               </button>
             );
@@ -86,10 +97,10 @@ export function Kinds({ kinds, kind, target, tells, onChoose, pots, batchId }: P
       </fieldset>
       <div className="mt-3 grid grid-cols-2 gap-1.5">
         <Link href="/check/funnel" className={`${BUTTON} px-1 text-[16px] leading-tight`}>
-          <Ruler size={20} aria-hidden /> Calibrate
+          <Ruler size={20} aria-hidden /> {say('Calibrate')}
         </Link>
         <Link href="/check/line-spread" className={`${BUTTON} px-1 text-[16px] leading-tight`}>
-          <Printer size={20} aria-hidden /> Spread sheet
+          <Printer size={20} aria-hidden /> {say('Spread sheet')}
         </Link>
       </div>
     </section>

@@ -3,34 +3,37 @@
 import { Download, Printer } from 'lucide-react';
 import Link from 'next/link';
 import type { SpreadSheet } from '../../core/flow/readings/sheet';
+import { term } from '../../core/say/term';
 import { degrees } from '../../core/units/show';
 import { Scroll } from '../shared/Scroll';
 import { BUTTON, PRIMARY } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
 
 /** The line-spread sheet, in millimetres on paper; what is printed is the sheet alone. */
 export function LineSpreadView({ sheet }: { sheet: SpreadSheet }) {
+  const say = useSay();
   const show = useShow();
   return (
-    <Scroll label="Line-spread sheet" className="paper h-full overflow-y-auto print:h-auto">
+    <Scroll label={say('Line-spread sheet')} className="paper h-full overflow-y-auto print:h-auto">
       <header className="flex flex-wrap items-center gap-3 border-ink border-b-2 px-5 py-3 print:hidden">
         <h1 className="mr-auto font-bold text-[27px] leading-tight">
-          Line-spread sheet
-          <span className="block font-normal text-[17px] text-quiet">
-            Print at 100 %, check the 100 mm line with a ruler, lay it under glass or film.
-          </span>
+          {say.rich(
+            'Line-spread sheet<part>Print at 100 %, check the 100 mm line with a ruler, lay it under glass or film.</part>',
+            { part: (text) => <span className="block font-normal text-[17px] text-quiet">{text}</span> },
+          )}
         </h1>
         <Link href="/check" className={BUTTON}>
-          Back to Check
+          {say('Back to Check')}
         </Link>
         <a href="/api/line-spread?paper=LETTER" className={BUTTON}>
-          <Download size={20} aria-hidden /> PDF, Letter
+          <Download size={20} aria-hidden /> {say('PDF, Letter')}
         </a>
         <a href="/api/line-spread?paper=A4" className={BUTTON}>
-          <Download size={20} aria-hidden /> PDF, A4
+          <Download size={20} aria-hidden /> {say('PDF, A4')}
         </a>
         <button type="button" onClick={() => window.print()} className={PRIMARY}>
-          <Printer size={22} aria-hidden /> Print
+          <Printer size={22} aria-hidden /> {say('Print')}
         </button>
       </header>
       <div className="mx-auto w-[194mm] max-w-full py-4 print:m-0 print:p-0">
@@ -39,7 +42,10 @@ export function LineSpreadView({ sheet }: { sheet: SpreadSheet }) {
           width="194mm"
           height="194mm"
           role="img"
-          aria-label={`Rings from ${sheet.rings[0]?.radius} to ${sheet.rings.at(-1)?.radius} mm`}
+          aria-label={say('Rings from {from} to {to} mm', {
+            from: sheet.rings[0]?.radius ?? 0,
+            to: sheet.rings.at(-1)?.radius ?? 0,
+          })}
           className="max-w-full"
         >
           {sheet.rings.map(({ radius, labelled }) => (
@@ -63,13 +69,15 @@ export function LineSpreadView({ sheet }: { sheet: SpreadSheet }) {
           <path d="M-97 0 H97 M0 -97 V97" stroke="var(--quiet)" strokeWidth="0.15" />
         </svg>
         <p className="mt-2">
-          Ring on the cross, {sheet.ml} mL of soup at {degrees(sheet.celsius, show)} in it. Lift it straight
-          up; after {sheet.seconds} s read the radius, mm, on four sides.
+          {say(
+            'Ring on the cross, {ml} mL of soup at {celsius} in it. Lift it straight up; after {seconds} s read the radius, mm, on four sides.',
+            { ml: sheet.ml, celsius: degrees(sheet.celsius, show), seconds: sheet.seconds },
+          )}
         </p>
         <p className="figures mt-1 flex flex-wrap gap-x-6">
           {sheet.bands.map((b) => (
             <span key={b.band}>
-              {b.band} {b.from}–{b.to}
+              {say(term(b.band))} {b.from}–{b.to}
             </span>
           ))}
         </p>
@@ -78,12 +86,12 @@ export function LineSpreadView({ sheet }: { sheet: SpreadSheet }) {
           width="104mm"
           height="8mm"
           role="img"
-          aria-label="A line of 100 mm"
+          aria-label={say('A line of 100 mm')}
           className="mt-2"
         >
           <path d="M2 4 H102 M2 1 V7 M102 1 V7" stroke="var(--ink)" strokeWidth="0.5" />
         </svg>
-        <p className="text-[15px]">100 mm, to check the scale with a ruler</p>
+        <p className="text-[15px]">{say('100 mm, to check the scale with a ruler')}</p>
       </div>
     </Scroll>
   );

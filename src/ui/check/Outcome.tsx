@@ -3,10 +3,12 @@ import { type BandLimits, bandOf } from '../../core/flow/bands';
 import type { Placed } from '../../core/flow/readings/reading';
 import { BOWL_CELSIUS, temperatureFactor } from '../../core/flow/viscosity';
 import { median } from '../../core/maths/median';
+import { term } from '../../core/say/term';
 import { mPas, spaced } from '../../core/units/format';
 import { degrees } from '../../core/units/show';
 import type { FlowTestMethod } from '../shared/flowTests';
 import { BUTTON } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
 
 type Props = {
@@ -25,55 +27,60 @@ type Props = {
 
 /** Where it stands in the bowl, and why it looks thinner in the pot. */
 export function Outcome({ found, level, of, kind, should, celsius, limits }: Props) {
+  const say = useSay();
   const show = useShow();
   return (
     <div aria-live="polite">
       {found ? (
         <>
-          <p className="font-bold leading-tight">In the bowl, {degrees(BOWL_CELSIUS, show)}</p>
+          <p className="font-bold leading-tight">
+            {say('In the bowl, {bowlcelsius}', { bowlcelsius: degrees(BOWL_CELSIUS, show) })}
+          </p>
           <p className="flex items-baseline gap-3">
-            <b className="text-[34px] leading-tight">{bandOf(found.bowl, limits)}</b>
+            <b className="text-[34px] leading-tight">{say(term(bandOf(found.bowl, limits)))}</b>
             <span className="figures font-bold text-[28px]">{mPas(found.bowl)}</span>
-            <span className="text-[15px] text-quiet">mPa·s</span>
+            <span className="text-[15px] text-quiet">{say('mPa·s')}</span>
           </p>
           <p className="text-[16px] leading-tight">
-            {mPas(found.range[0])} to {mPas(found.range[1])} by this test
+            {say('{range} to {range2} by this test', {
+              range: mPas(found.range[0]),
+              range2: mPas(found.range[1]),
+            })}
           </p>
           <p className="mt-2 text-[16px] leading-tight">
-            In the pot now, {degrees(of?.celsius ?? celsius, show)}:{' '}
-            <b className="figures text-[20px]">
-              {mPas(
-                (found.bowl * temperatureFactor(of?.celsius ?? celsius)) / temperatureFactor(BOWL_CELSIUS),
-              )}
-            </b>
-            . It looks thinner hot than it will be eaten.
+            {say.rich(
+              'In the pot now, {degrees}: <b>{bowl}</b>. It looks thinner hot than it will be eaten.',
+              {
+                b: (text) => <b className="figures text-[20px]">{text}</b>,
+                degrees: degrees(of?.celsius ?? celsius, show),
+                bowl: mPas(
+                  (found.bowl * temperatureFactor(of?.celsius ?? celsius)) / temperatureFactor(BOWL_CELSIUS),
+                ),
+              },
+            )}
           </p>
         </>
       ) : level !== null ? (
         <>
-          <p className="font-bold">Syringe flow test</p>
-          <p className="font-bold text-[34px] leading-tight">Level {level}</p>
+          <p className="font-bold">{say('Syringe flow test')}</p>
+          <p className="font-bold text-[34px] leading-tight">{say('Level {level}', { level })}</p>
           <p className="text-[16px] leading-tight">
-            A measurement only: what is fit for whom a clinician decides.
+            {say('A measurement only: what is fit for whom a clinician decides.')}
           </p>
         </>
       ) : (
         <>
-          <p className="font-bold text-[24px] leading-tight">{of ? of.name : 'Any soup'}</p>
+          <p className="font-bold text-[24px] leading-tight">{of ? of.name : say('Any soup')}</p>
           <p className="text-[17px]">
-            {should !== null ? (
-              <>
-                On target it reads{' '}
-                <b>
-                  {spaced(should, should < 10 ? 1 : 0)} {kind.unit}
-                </b>
-                .
-              </>
-            ) : of && kind.test ? (
-              'This test cannot tell the target: take one that says it can.'
-            ) : (
-              'Do the test, and see where it stands.'
-            )}
+            {should !== null
+              ? say.rich('On target it reads <b>{should} {unit}</b>.', {
+                  b: (text) => <b>{text}</b>,
+                  should: spaced(should, should < 10 ? 1 : 0),
+                  unit: kind.unit,
+                })
+              : of && kind.test
+                ? say('This test cannot tell the target: take one that says it can.')
+                : say('Do the test, and see where it stands.')}
           </p>
         </>
       )}
@@ -91,15 +98,16 @@ export function Readings({
   readings: readonly number[];
   onStrike: (n: number) => void;
 }) {
+  const say = useSay();
   if (readings.length === 0) return null;
   return (
-    <ul aria-label="Readings" className="mt-2 flex flex-wrap gap-2">
+    <ul aria-label={say('Readings')} className="mt-2 flex flex-wrap gap-2">
       {readings.map((r, n) => (
         <li key={`${n.toString()} ${r}`}>
           <button
             type="button"
             onClick={() => onStrike(n)}
-            aria-label={`Strike ${r} ${kind.unit}`}
+            aria-label={say('Strike {r} {unit}', { r, unit: kind.unit })}
             className={`${BUTTON} min-h-12 px-2`}
           >
             <span className="figures">{spaced(r, 1)}</span> {kind.unit} <X size={16} aria-hidden />
@@ -108,7 +116,10 @@ export function Readings({
       ))}
       {readings.length > 1 && (
         <li className="self-center">
-          median <b className="figures">{spaced(median(readings), 1)}</b>
+          {say.rich('median <b>{median}</b>', {
+            b: (text) => <b className="figures">{text}</b>,
+            median: spaced(median(readings), 1),
+          })}
         </li>
       )}
     </ul>

@@ -1,9 +1,11 @@
 import { clsx } from 'clsx';
 import type { FlowTestMethod } from '../shared/flowTests';
+import { useSay } from '../shared/useSay';
 import { Drawing } from './Drawing';
 
 /** The test drawn, and how it is done. */
 export function HowTo({ kind }: { kind: FlowTestMethod }) {
+  const say = useSay();
   return (
     <div className="grid grid-cols-[150px_1fr] items-center gap-4">
       <div className="h-32">
@@ -11,9 +13,9 @@ export function HowTo({ kind }: { kind: FlowTestMethod }) {
       </div>
       <ol className="grid gap-1 text-[19px] leading-tight">
         {kind.how.map((line, n) => (
-          <li key={line} className="grid grid-cols-[1.4rem_1fr]">
+          <li key={line.text} className="grid grid-cols-[1.4rem_1fr]">
             <b>{n + 1}</b>
-            {line}
+            {say(line)}
           </li>
         ))}
       </ol>
@@ -30,6 +32,7 @@ type Props = {
 
 /** A stop-watch as large as a hand: it is the reading, or counts down to it. */
 export function Watch({ kind, seconds, onPress }: Props) {
+  const say = useSay();
   const waiting = kind.waits !== null && seconds !== null;
   return (
     <button
@@ -50,15 +53,15 @@ export function Watch({ kind, seconds, onPress }: Props) {
       <span className="font-bold text-[24px]">
         {seconds === null
           ? kind.waits === null
-            ? 'Start'
-            : `Start the ${kind.waits} s`
+            ? say('Start')
+            : say('Start the {waits} s', { waits: kind.waits })
           : waiting
             ? seconds >= (kind.waits ?? 0)
-              ? 'Now: read it. Tap to end'
-              : 'Wait'
-            : 'Stop'}
+              ? say('Now: read it. Tap to end')
+              : say('Wait')
+            : say('Stop')}
       </span>
-      <span className="text-[16px]">tap anywhere here, or the space bar</span>
+      <span className="text-[16px]">{say('tap anywhere here, or the space bar')}</span>
     </button>
   );
 }

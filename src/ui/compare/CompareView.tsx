@@ -8,7 +8,9 @@ import { bandOf } from '../../core/flow/bands';
 import { usualShare } from '../../core/order/amended';
 import type { TimedOrder } from '../../core/order/order';
 import { AS_WRITTEN, WAYS } from '../../core/order/ways';
-import { capital, mPas } from '../../core/units/format';
+import { message } from '../../core/say/message';
+import { term } from '../../core/say/term';
+import { mPas } from '../../core/units/format';
 import { addressOf, SHARES } from '../order/address';
 import type { Stores } from '../order/stores';
 import { useCompared } from '../order/useCompared';
@@ -17,6 +19,7 @@ import { Segments } from '../shared/form/Segments';
 import { Grade } from '../shared/Grade';
 import { lazily } from '../shared/lazily';
 import { Scroll } from '../shared/Scroll';
+import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
 import { columnsFor } from './columns';
 
@@ -28,6 +31,7 @@ const HOW_MANY = WAYS.length + 1;
 
 /** One pot, every thickener: doses and properties as a table, curves beside, one of them taken into the plan. */
 export function CompareView({ stores, first }: { stores: Stores; first: TimedOrder }) {
+  const say = useSay();
   const show = useShow();
   const { house, recipes } = stores;
   const [order, setOrder] = useState(first);
@@ -62,12 +66,12 @@ export function CompareView({ stores, first }: { stores: Stores; first: TimedOrd
   const own = all.find((c) => c.way.id === AS_WRITTEN.id);
   return (
     <div className="flex h-full flex-col overflow-y-auto min-[1100px]:overflow-hidden">
-      <h1 className="sr-only">Compare</h1>
+      <h1 className="sr-only">{say('Compare')}</h1>
       <div className="flex shrink-0 flex-wrap items-center gap-x-6 gap-y-2 border-ink border-b-2 bg-surface px-5 py-3 min-[1100px]:px-7">
         <p className="text-[clamp(20px,2.05vw,27px)] leading-[1.5]">
-          {askedVolume(order.litres, show)} of{' '}
+          {say('{litres} of', { litres: askedVolume(order.litres, show) })}{' '}
           <Choice
-            label="Soup"
+            label={say('Soup')}
             value={written.id}
             words={written.name.toLowerCase()}
             onChange={(recipeId) => {
@@ -78,42 +82,47 @@ export function CompareView({ stores, first }: { stores: Stores; first: TimedOrd
             }}
             options={recipes.map((r) => ({ value: r.id, words: r.name, aside: r.school }))}
           />
-          , <b>{bandOf(order.target, bandLimits)}</b> ({mPas(order.target)} mPa·s), in <b>{vessel.name}</b>.
+          {say.rich(', <b>{band}</b> ({target} mPa·s), in <b>{name}</b>.', {
+            b: (text) => <b>{text}</b>,
+            band: term(bandOf(order.target, bandLimits)),
+            target: mPas(order.target),
+            name: vessel.name,
+          })}
         </p>
         <span className="ml-auto flex flex-wrap items-center gap-3">
-          <span className="font-bold">It does</span>
+          <span className="font-bold">{say('It does')}</span>
           <Segments
-            label="Part of the thickening it does"
+            label={say('Part of the thickening it does')}
             value={String(share)}
             onChange={(v) => setShare(Number(v))}
-            options={SHARES.map((s) => ({ value: String(s), words: s === 1 ? 'all' : `${s * 100} %` }))}
+            options={SHARES.map((s) => ({ value: String(s), words: s === 1 ? say('all') : `${s * 100} %` }))}
           />
           <Segments
-            label="Shown as"
+            label={say('Shown as')}
             value={shown}
             onChange={setShown}
             options={[
-              { value: 'table', words: 'Table' },
-              { value: 'curves', words: 'Curves' },
+              { value: 'table', words: say('Table') },
+              { value: 'curves', words: say('Curves') },
             ]}
           />
         </span>
       </div>
       {shown === 'table' ? (
-        <Scroll label="Every thickener" className="flex-1 overflow-auto max-[1100px]:min-h-96">
+        <Scroll label={say('Every thickener')} className="flex-1 overflow-auto max-[1100px]:min-h-96">
           <table className="w-full border-collapse text-left">
             <thead className="sticky top-0 z-20 bg-ground">
               <tr>
                 <th scope="col" className="sticky left-0 z-10 bg-ground px-4 py-2 font-normal text-quiet">
-                  Way
+                  {say('Way')}
                 </th>
                 {columns.map((r) => (
                   <th
-                    key={r.words}
+                    key={r.words.text}
                     scope="col"
                     className="whitespace-nowrap px-1.5 py-2 font-normal text-quiet"
                   >
-                    {r.words}
+                    {say(r.words)}
                   </th>
                 ))}
               </tr>
@@ -138,7 +147,7 @@ export function CompareView({ stores, first }: { stores: Stores; first: TimedOrd
                         onClick={() => setPicked(c.way.id)}
                         className="block min-h-14 w-48 py-1 pr-2 pl-4 text-left leading-tight disabled:cursor-default max-[720px]:w-36 max-[720px]:pl-2"
                       >
-                        {capital(c.way.words)}
+                        {say('{way}', { way: { opening: term(c.way.words) } })}
                         <span className="block text-[15px]">
                           <Grade fit={c.fit} plain={on} />
                         </span>
@@ -146,15 +155,15 @@ export function CompareView({ stores, first }: { stores: Stores; first: TimedOrd
                     </th>
                     {barred ? (
                       <td colSpan={columns.length} className="px-3">
-                        {c.fit.reasons[0]?.says}
+                        {c.fit.reasons[0] && say(c.fit.reasons[0].says)}
                       </td>
                     ) : (
                       columns.map((r, n) => (
                         <td
-                          key={r.words}
+                          key={r.words.text}
                           className={`px-1.5 leading-tight ${n === columns.length - 1 ? 'min-w-24 text-[15px]' : 'whitespace-nowrap'}`}
                         >
-                          {r.of(c, own)}
+                          {r.of(c, own, say)}
                         </td>
                       ))
                     )}
@@ -165,13 +174,16 @@ export function CompareView({ stores, first }: { stores: Stores; first: TimedOrd
           </table>
           {!done && (
             <p role="status" className="p-4 text-quiet">
-              Cooking each in thought, {all.length} of {HOW_MANY} …
+              {say('Cooking each in thought, {count} of {of} …', {
+                count: all.length,
+                of: HOW_MANY,
+              })}
             </p>
           )}
         </Scroll>
       ) : (
         <div className="grid min-h-0 flex-1 grid-cols-[260px_1fr] max-[720px]:grid-cols-1">
-          <Scroll label="Ways" className="overflow-y-auto border-ink border-r-2">
+          <Scroll label={say('Ways')} className="overflow-y-auto border-ink border-r-2">
             {all.map((c) => (
               <button
                 key={c.way.id}
@@ -181,18 +193,21 @@ export function CompareView({ stores, first }: { stores: Stores; first: TimedOrd
                 onClick={() => setPicked(c.way.id)}
                 className={`block min-h-12 w-full border-rule border-b px-4 py-1 text-left font-bold leading-tight disabled:text-quiet ${c.way.id === picked ? 'bg-butter text-on-butter' : ''}`}
               >
-                {capital(c.way.words)}
+                {say('{way}', { way: { opening: term(c.way.words) } })}
               </button>
             ))}
           </Scroll>
           <div className="min-h-100 p-4">
             {done ? (
-              <Suspense fallback={<p className="text-quiet">Drawing the curves …</p>}>
+              <Suspense fallback={<p className="text-quiet">{say('Drawing the curves …')}</p>}>
                 <Curves all={all} picked={picked} target={order.target} limits={bandLimits} />
               </Suspense>
             ) : (
               <p role="status" className="text-quiet">
-                Cooking each in thought, {all.length} of {HOW_MANY} …
+                {say('Cooking each in thought, {count} of {of} …', {
+                  count: all.length,
+                  of: HOW_MANY,
+                })}
               </p>
             )}
           </div>
@@ -202,10 +217,15 @@ export function CompareView({ stores, first }: { stores: Stores; first: TimedOrd
         <p className="min-w-0 flex-1 self-center px-5 py-2 leading-tight" aria-live="polite">
           {one && (
             <>
-              <b>{capital(one.way.words)}.</b> {one.fit.reasons.map((r) => r.says).join(' ')}
-              {one.properties && ` Tastes ${one.properties.taste}.`}
+              <b>{say('{way}.', { way: { opening: term(one.way.words) } })}</b>{' '}
+              {one.fit.reasons.map((r) => say(r.says)).join(' ')}
+              {one.properties && say(' Tastes {taste}.', { taste: term(one.properties.taste) })}
               {one.way.id === AS_WRITTEN.id &&
-                ` Contains ${one.allergens.join(', ') || 'no known allergen'}.`}
+                say(' Contains {allergens}.', {
+                  allergens: one.allergens.length
+                    ? { listed: one.allergens.map(term) }
+                    : message('no known allergen'),
+                })}
             </>
           )}
         </p>
@@ -213,7 +233,7 @@ export function CompareView({ stores, first }: { stores: Stores; first: TimedOrd
           href={addressOf(into)}
           className="grid min-h-20 shrink-0 place-items-center border-ink bg-butter px-8 font-bold text-[24px] text-on-butter min-[720px]:border-l-2"
         >
-          Take it into the plan
+          {say('Take it into the plan')}
         </Link>
       </footer>
     </div>

@@ -3,8 +3,10 @@
 import { useCallback } from 'react';
 import type { Compared } from '../../core/compare/compare';
 import { BANDS, type BandLimits, LADDER_RANGE } from '../../core/flow/bands';
+import { term } from '../../core/say/term';
 import { mPas, spaced } from '../../core/units/format';
 import Chart, { type Palette } from '../shared/draw/Chart';
+import { useSay } from '../shared/useSay';
 
 type Props = {
   readonly all: readonly Compared[];
@@ -15,6 +17,7 @@ type Props = {
 
 /** Dose against consistency for every way, the picked one in ink; the house's bands across. */
 export function Curves({ all, picked, target, limits }: Props) {
+  const say = useSay();
   const option = useCallback(
     (c: Palette) => {
       const shown = all.filter((w) => w.curve.length > 1 && w.blend === null);
@@ -26,7 +29,7 @@ export function Curves({ all, picked, target, limits }: Props) {
           type: 'value' as const,
           min: 0,
           max: Math.min(most, (chosen?.curve[4]?.dose ?? most) * 2.2),
-          name: 'g of thickener',
+          name: say('g of thickener'),
           nameLocation: 'middle' as const,
           nameGap: 26,
           nameTextStyle: { color: c.ink, fontSize: 15 },
@@ -90,13 +93,19 @@ export function Curves({ all, picked, target, limits }: Props) {
           })),
       };
     },
-    [all, picked, target, limits],
+    [all, picked, target, limits, say],
   );
   const says = all
     .map(
       (w) =>
-        `${w.way.words}: ${w.curve.map((p) => `${spaced(p.dose)} gives ${mPas(p.viscosity)}`).join(', ')}`,
+        `${say(term(w.way.words))}: ${w.curve.map((p) => say('{dose} gives {viscosity}', { dose: spaced(p.dose), viscosity: mPas(p.viscosity) })).join(', ')}`,
     )
     .join('. ');
-  return <Chart option={option} className="h-full w-full" says={`Dose against mPa·s in the bowl. ${says}`} />;
+  return (
+    <Chart
+      option={option}
+      className="h-full w-full"
+      says={say('Dose against mPa·s in the bowl. {says}', { says })}
+    />
+  );
 }

@@ -1,12 +1,14 @@
 import type { Ages } from '../../core/adjust/measured';
 import type { Observation } from '../../core/pot/observe';
+import { type Message, message } from '../../core/say/message';
 import { mPas } from '../../core/units/format';
 import { degrees, volumeWords } from '../../core/units/show';
+import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
 
-const ago = (now: number, at: number): string => {
+const ago = (now: number, at: number): Message => {
   const minutes = Math.max(0, Math.round((now - at) / 60_000));
-  return minutes < 1 ? 'just now' : `${minutes} min ago`;
+  return minutes < 1 ? message('just now') : message('{minutes} min ago', { minutes });
 };
 
 type Props = {
@@ -18,13 +20,26 @@ type Props = {
 
 /** The pot as it is taken to be, and how old the readings are that say so. */
 export function AsMeasured({ name, seen, ages, now }: Props) {
+  const say = useSay();
   const show = useShow();
   return (
     <p className="text-[18px] leading-snug">
-      <b>{name}</b>, as measured: <b>{mPas(seen.bowlViscosity)} mPa·s</b> in the bowl (
-      {ages.flow === null ? 'by the model, no flow test yet' : `flow test ${ago(now, ages.flow)}`}),{' '}
-      <b>{volumeWords(seen.volumeMl, show)}</b> ({ages.level === null ? 'by the model' : ago(now, ages.level)}
-      ), <b>{degrees(seen.celsius, show)}</b> ({ages.heat === null ? 'by the model' : ago(now, ages.heat)}).
+      {say.rich(
+        '<b>{name}</b>, as measured: <b>{bowlViscosity} mPa·s</b> in the bowl ({flow}), <b>{volumeMl}</b> ({level}), <b>{celsius}</b> ({heat}).',
+        {
+          b: (text) => <b>{text}</b>,
+          name,
+          bowlViscosity: mPas(seen.bowlViscosity),
+          flow:
+            ages.flow === null
+              ? say('by the model, no flow test yet')
+              : say('flow test {ago}', { ago: ago(now, ages.flow) }),
+          volumeMl: volumeWords(seen.volumeMl, show),
+          level: ages.level === null ? say('by the model') : ago(now, ages.level),
+          celsius: degrees(seen.celsius, show),
+          heat: ages.heat === null ? say('by the model') : ago(now, ages.heat),
+        },
+      )}
     </p>
   );
 }

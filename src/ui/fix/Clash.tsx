@@ -5,6 +5,7 @@ import type { Contradiction } from '../../core/adjust/measured';
 import type { BatchEvent, EventBody } from '../../core/batch/events';
 import { volumeWords } from '../../core/units/show';
 import { BUTTON } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
 
 /** Two readings that cannot both be right: which one is not? */
@@ -19,15 +20,23 @@ export function Clash({
   write: (body: EventBody) => void;
   batchId: string;
 }) {
+  const say = useSay();
   const show = useShow();
   const level = events.findLast((e) => e.body.kind === 'depth' || e.body.kind === 'volume');
   const scale = events.findLast((e) => e.body.kind === 'mass');
   return (
     <div role="alert" className="border-2 border-tomato px-3 py-2">
       <p className="text-[19px]">
-        <b>Two readings cannot both be right.</b> The level says {clash.level.says}, that is{' '}
-        {volumeWords(clash.level.ml, show)}; the scale says {clash.scale.says}, that is{' '}
-        {volumeWords(clash.scale.ml, show)}. Which is right?
+        {say.rich(
+          '<b>Two readings cannot both be right.</b> The level says {level}, that is {byLevel}; the scale says {scale}, that is {byScale}. Which is right?',
+          {
+            b: (text) => <b>{text}</b>,
+            level: clash.level.says,
+            byLevel: volumeWords(clash.level.ml, show),
+            scale: clash.scale.says,
+            byScale: volumeWords(clash.scale.ml, show),
+          },
+        )}
       </p>
       <div className="mt-2 flex flex-wrap gap-2">
         <button
@@ -35,17 +44,17 @@ export function Clash({
           className={BUTTON}
           onClick={() => scale && write({ kind: 'withdrawn', event: scale.id })}
         >
-          The level, {volumeWords(clash.level.ml, show)}
+          {say('The level, {ml}', { ml: volumeWords(clash.level.ml, show) })}
         </button>
         <button
           type="button"
           className={BUTTON}
           onClick={() => level && write({ kind: 'withdrawn', event: level.id })}
         >
-          The scale, {volumeWords(clash.scale.ml, show)}
+          {say('The scale, {ml}', { ml: volumeWords(clash.scale.ml, show) })}
         </button>
         <Link href={`/stove/${batchId}`} className={BUTTON}>
-          Read again
+          {say('Read again')}
         </Link>
       </div>
     </div>

@@ -25,7 +25,8 @@ import {
 } from 'lucide-react';
 import { useState } from 'react';
 import { DOSED, FAULTS, type Fault, SEEN } from '../../core/adjust/faults';
-import { capital } from '../../core/units/format';
+import { term } from '../../core/say/term';
+import { useSay } from '../shared/useSay';
 
 const ICONS: Readonly<Record<Fault, LucideIcon>> = {
   'too thin': Droplets,
@@ -53,6 +54,7 @@ type Props = { readonly chosen: readonly Fault[]; readonly onChange: (faults: re
 
 /** What is wrong, in words and a picture; faults of dose can be two at once, any other stands alone. */
 export function Faults({ chosen, onChange }: Props) {
+  const say = useSay();
   // On a small screen the answer stands below: what was not chosen makes room for it.
   const [open, setOpen] = useState(false);
   const folded = chosen.length > 0 && !open;
@@ -64,7 +66,7 @@ export function Faults({ chosen, onChange }: Props) {
   };
   return (
     <fieldset>
-      <legend className="mb-1 font-bold text-[20px]">What is wrong?</legend>
+      <legend className="mb-1 font-bold text-[20px]">{say('What is wrong?')}</legend>
       <div className="grid grid-cols-2 gap-1 min-[720px]:max-[1100px]:grid-cols-4">
         {FAULTS.map((fault) => {
           const Icon = ICONS[fault] ?? Flame;
@@ -74,7 +76,7 @@ export function Faults({ chosen, onChange }: Props) {
               key={fault}
               type="button"
               aria-pressed={on}
-              title={SEEN[fault]}
+              title={say(SEEN[fault])}
               onClick={() => toggle(fault)}
               className={clsx(
                 'flex min-h-13 items-center gap-2 rounded-sm border-2 border-ink px-2 text-left font-bold text-[16px] leading-tight',
@@ -83,7 +85,7 @@ export function Faults({ chosen, onChange }: Props) {
               )}
             >
               <Icon size={22} aria-hidden className="shrink-0" />
-              <span>{capital(fault)}</span>
+              <span className="min-w-0">{say('{fault}', { fault: { opening: term(fault) } })}</span>
             </button>
           );
         })}
@@ -93,7 +95,7 @@ export function Faults({ chosen, onChange }: Props) {
             onClick={() => setOpen(true)}
             className="min-h-13 rounded-sm border-2 border-ink bg-surface px-2 font-bold text-[16px] min-[1100px]:hidden"
           >
-            Something else …
+            {say('Something else …')}
           </button>
         )}
       </div>

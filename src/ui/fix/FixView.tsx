@@ -12,13 +12,14 @@ import { causesOf } from '../../core/adjust/why';
 import type { Batch } from '../../core/batch/record';
 import { bandOf } from '../../core/flow/bands';
 import type { House } from '../../core/house/house';
-import { inDegrees } from '../../core/units/show';
+import { message } from '../../core/say/message';
 import { useKeptPage } from '../frame/useKeptPage';
 import { PotNow } from '../shared/draw/PotNow';
 import { Scale } from '../shared/draw/Scale';
 import { Scroll } from '../shared/Scroll';
 import { Sheet } from '../shared/Sheet';
 import { BUTTON } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
 import { useBatch } from '../station/useBatch';
 import { useFollow } from '../station/useFollow';
@@ -46,6 +47,7 @@ type Props = {
 
 /** It is wrong, and service is near: what to add, how, and what it will do, before anything goes in. */
 export function FixView({ house, batch: initial, pots }: Props) {
+  const say = useSay();
   useKeptPage();
   const { batch, write } = useBatch(initial);
   const now = useNow();
@@ -93,10 +95,12 @@ export function FixView({ house, batch: initial, pots }: Props) {
     return (
       <p role="status" className="p-8 text-quiet">
         {lost
-          ? 'The model cannot follow this batch: it cannot be put right by it. Its plan and timers are on the Stove.'
+          ? say(
+              'The model cannot follow this batch: it cannot be put right by it. Its plan and timers are on the Stove.',
+            )
           : batch.plan.cooked
-            ? 'One moment …'
-            : 'This batch was begun before the model went along: it cannot be put right by it.'}
+            ? say('One moment …')
+            : say('This batch was begun before the model went along: it cannot be put right by it.')}
       </p>
     );
 
@@ -104,7 +108,7 @@ export function FixView({ house, batch: initial, pots }: Props) {
   const stale = ages.flow === null || now - ages.flow > FRESH;
   const marks = marksOf(followed, going, chosen);
   const begin = (chosen: Omit<Chosen, 'faults'>) => {
-    for (const body of beginning(followed.state, { ...chosen, faults })) write(body);
+    for (const body of beginning(followed.state, { ...chosen, faults }, say)) write(body);
     want({ faults: [] });
     router.push(`/stove/${batch.id}`);
   };
@@ -112,7 +116,10 @@ export function FixView({ house, batch: initial, pots }: Props) {
   const doFirst = (o: Option) =>
     o.inTwo &&
     begin({
-      title: `${o.title}, ${o.inTwo.half ? 'half' : 'two thirds'}`,
+      title: message('{title}, {half, select, yes {half} other {two thirds}}', {
+        title: o.title,
+        half: o.inTwo.half ? 'yes' : 'no',
+      }),
       how: [],
       minutes: 0,
       dosed: { ...o.inTwo, minutes: o.minutes },
@@ -120,7 +127,7 @@ export function FixView({ house, batch: initial, pots }: Props) {
   const card = (o: Option, key: string, onChoose = () => {}) => (
     <OptionCard
       key={key}
-      option={{ ...o, how: o.how.map((h) => inDegrees(h, show)) }}
+      option={o}
       band={band}
       now={now}
       currency={house.currency}
@@ -136,9 +143,9 @@ export function FixView({ house, batch: initial, pots }: Props) {
 
   return (
     <div className="flex h-full flex-col overflow-y-auto min-[1100px]:grid min-[1100px]:grid-cols-[308px_1fr_284px] min-[1100px]:overflow-hidden">
-      <h1 className="sr-only">Fix: it is wrong, what now</h1>
+      <h1 className="sr-only">{say('Fix: it is wrong, what now')}</h1>
       <Scroll
-        label="What is wrong"
+        label={say('What is wrong')}
         className="shrink-0 border-ink bg-ground px-4 py-3 max-[1100px]:border-b-2 min-[1100px]:overflow-y-auto min-[1100px]:border-r-2"
       >
         <PotPick pots={pots} batchId={batch.id} />
@@ -152,7 +159,7 @@ export function FixView({ house, batch: initial, pots }: Props) {
       </Scroll>
 
       <Scroll
-        label="What to do"
+        label={say('What to do')}
         className="flex min-w-0 shrink-0 flex-col gap-3 bg-surface px-5 py-3 min-[1100px]:overflow-y-auto"
       >
         <AsMeasured name={batch.plan.recipeName} seen={going.seen} ages={ages} now={now} />
@@ -177,28 +184,34 @@ export function FixView({ house, batch: initial, pots }: Props) {
         )}
         {taken !== measured && (
           <p>
-            By what went in it holds {going.seen.saltPercent.toFixed(2)} % salt. Your tongue says otherwise,
-            so it is taken as {saltyBefore === 0 ? 'a quarter' : 'a little'} over the house’s{' '}
-            {followed.kitchen.saltPercent.toFixed(2)} %.
+            {say(
+              'By what went in it holds {held} % salt. Your tongue says otherwise, so it is taken as {first, select, yes {a quarter} other {a little}} over the house’s {wanted} %.',
+              {
+                held: going.seen.saltPercent.toFixed(2),
+                first: saltyBefore === 0 ? 'yes' : 'no',
+                wanted: followed.kitchen.saltPercent.toFixed(2),
+              },
+            )}
           </p>
         )}
-        {faults.length === 0 && <p className="text-[22px]">Tap what is wrong.</p>}
+        {faults.length === 0 && <p className="text-[22px]">{say('Tap what is wrong.')}</p>}
         {faults.length > 0 && !clash && advice && advice.done < advice.of && (
           <p role="status" className="text-quiet">
-            Trying {advice.of} ways on a copy of the pot: {advice.done} done …
+            {say('Trying {of} ways on a copy of the pot: {done} done …', {
+              of: advice.of,
+              done: advice.done,
+            })}
           </p>
         )}
         {failed && (
           <p role="alert" className="font-bold text-tomato">
-            This could not be worked out. What was read is kept: change what is asked, or reload.
+            {say('This could not be worked out. What was read is kept: change what is asked, or reload.')}
           </p>
         )}
-        <ul aria-label="Corrections" className="flex flex-col gap-3 pb-4">
+        <ul aria-label={say('Corrections')} className="flex flex-col gap-3 pb-4">
           {clash
             ? null
-            : (advice?.cures ?? []).map((c) => (
-                <CureCard key={c.fault} cure={c} show={show} onDo={() => doCure(c)} />
-              ))}
+            : (advice?.cures ?? []).map((c) => <CureCard key={c.fault} cure={c} onDo={() => doCure(c)} />)}
           {options.map((o) => card(o, o.id, () => setChosenId(o.id)))}
           {!clash &&
             (advice?.cures ?? []).map((c) => c.option && card(c.option, `${c.fault} ${c.option.id}`))}
@@ -210,14 +223,14 @@ export function FixView({ house, batch: initial, pots }: Props) {
           advice.done === advice.of &&
           advice.options.length === 0 &&
           advice.cures.length === 0 &&
-          faults.some((f) => DOSED.has(f)) && <p>Nothing to hand mends it: look under “To hand”.</p>}
+          faults.some((f) => DOSED.has(f)) && <p>{say('Nothing to hand mends it: look under “To hand”.')}</p>}
       </Scroll>
 
       <section
-        aria-label="Where it lands"
+        aria-label={say('Where it lands')}
         className="flex min-h-0 shrink-0 flex-col gap-2 border-ink bg-ground px-4 py-3 max-[1100px]:border-t-2 min-[1100px]:border-l-2"
       >
-        <h2 className="font-bold leading-tight">{chosen ? chosen.title : 'As it is'}</h2>
+        <h2 className="font-bold leading-tight">{chosen ? say(chosen.title) : say('As it is')}</h2>
         <div className="h-44 shrink-0">
           <PotNow
             vessel={followed.cooked.vessel}
@@ -227,13 +240,13 @@ export function FixView({ house, batch: initial, pots }: Props) {
           />
         </div>
         <div className="min-h-56 flex-1">
-          <Scale limits={limits} marks={marks} label="Where it lands" />
+          <Scale limits={limits} marks={marks} label={say('Where it lands')} />
         </div>
         <Sheet
           open={whyOpen}
           onOpenChange={setWhyOpen}
-          title="Why it is so"
-          trigger="Why?"
+          title={say('Why it is so')}
+          trigger={say('Why?')}
           triggerClass={BUTTON}
         >
           <Why causes={causesOf(followed, going.doubt?.slopes ?? [])} />

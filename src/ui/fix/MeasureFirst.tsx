@@ -2,8 +2,10 @@ import { clsx } from 'clsx';
 import { Droplets } from 'lucide-react';
 import Link from 'next/link';
 import { type BandLimits, bandOf } from '../../core/flow/bands';
+import { term } from '../../core/say/term';
 import { mPas } from '../../core/units/format';
 import { BUTTON, PRIMARY } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 
 type Props = {
   /** The cook says one thing, the model another. */
@@ -18,6 +20,7 @@ type Props = {
 
 /** A flow test decides where cook and model disagree, and makes any dose surer. */
 export function MeasureFirst({ atOdds, tested, lands, limits, batchId }: Props) {
+  const say = useSay();
   return (
     <p
       className={clsx(
@@ -26,17 +29,20 @@ export function MeasureFirst({ atOdds, tested, lands, limits, batchId }: Props) 
       )}
     >
       <span className="min-w-0 flex-1 basis-64">
-        {atOdds ? (
-          <>
-            <b>Measure first.</b> {tested ? 'By the last test' : 'By the model alone'} it lands at{' '}
-            {mPas(lands)}, {bandOf(lands, limits)}: a flow test says by how much it is off.
-          </>
-        ) : (
-          'The last flow test is old or missing: a fresh one makes the dose surer.'
-        )}
+        {atOdds
+          ? say.rich(
+              '<b>Measure first.</b> {tested, select, yes {By the last test} other {By the model alone}} it lands at {lands}, {band}: a flow test says by how much it is off.',
+              {
+                b: (text) => <b>{text}</b>,
+                tested: tested ? 'yes' : 'no',
+                lands: mPas(lands),
+                band: term(bandOf(lands, limits)),
+              },
+            )
+          : say('The last flow test is old or missing: a fresh one makes the dose surer.')}
       </span>
       <Link href={`/check?batch=${batchId}`} className={atOdds ? BUTTON : PRIMARY}>
-        <Droplets size={20} aria-hidden /> Flow test
+        <Droplets size={20} aria-hidden /> {say('Flow test')}
       </Link>
     </p>
   );

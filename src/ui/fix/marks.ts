@@ -1,6 +1,7 @@
 import type { Option } from '../../core/adjust/option';
 import type { BatchEvent } from '../../core/batch/events';
 import type { Followed } from '../../core/batch/follow/follow';
+import { message } from '../../core/say/message';
 import type { Mark } from '../shared/draw/Scale';
 import { measuredMark } from '../shared/marks';
 import type { Going } from '../station/useFollow';
@@ -13,19 +14,19 @@ export const lastAt = (events: readonly BatchEvent[]): number =>
 export function marksOf(followed: Followed, going: Going, chosen: Option | null): readonly Mark[] {
   const measured = measuredMark(followed.state.events, going.seen.fatFraction);
   return [
-    { id: 'target', words: 'target', at: followed.cooked.target, kind: 'target' },
+    { id: 'target', words: message('target'), at: followed.cooked.target, kind: 'target' },
     ...(measured ? [measured] : []),
     chosen
       ? {
           id: 'lands',
-          words: `${chosen.title} lands at`,
+          words: message('{title} lands at', { title: chosen.title }),
           at: chosen.viscosity,
           range: chosen.bracket,
           kind: 'end',
         }
       : {
           id: 'end',
-          words: 'as it is',
+          words: message('as it is'),
           at: going.to.end.bowlViscosity,
           range: going.doubt?.bracket,
           kind: 'end',

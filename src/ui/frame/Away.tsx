@@ -2,6 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import { PRIMARY } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 
 const EVERY = 2000;
 /** When it was last loaded again by itself, ms; not sooner than this after. */
@@ -10,6 +11,7 @@ const CALM = 20_000;
 
 /** Shown where a page could not be made: says so plainly, asks until the server is well, and shows the page then. */
 export function Away({ onAgain }: { onAgain: () => void }) {
+  const say = useSay();
   const [tries, setTries] = useState(0);
   useEffect(() => {
     let ended = false;
@@ -34,17 +36,20 @@ export function Away({ onAgain }: { onAgain: () => void }) {
   }, []);
   return (
     <div className="grid h-full min-h-80 place-content-center gap-4 p-8 text-center">
-      <h1 className="font-bold text-[40px] leading-tight">This page cannot be shown now</h1>
+      <h1 className="font-bold text-[40px] leading-tight">{say('This page cannot be shown now')}</h1>
       <p className="mx-auto max-w-140 text-[20px]">
-        The kitchen’s server or its database is away, or this page failed. Cook on: what was tapped is kept on
-        this device and sent as soon as that goes.
+        {say(
+          'The kitchen’s server or its database is away, or this page failed. Cook on: what was tapped is kept on this device and sent as soon as that goes.',
+        )}
       </p>
       <p role="status" className="font-bold">
-        {tries === 0 ? 'Trying again …' : `Tried ${tries} ${tries === 1 ? 'time' : 'times'}, trying on.`}
+        {tries === 0
+          ? say('Trying again …')
+          : say('Tried {tries, plural, one {# time} other {# times}}, trying on.', { tries })}
       </p>
       <p>
         <button type="button" className={`mx-auto text-[24px] ${PRIMARY}`} onClick={onAgain}>
-          Try now
+          {say('Try now')}
         </button>
       </p>
     </div>

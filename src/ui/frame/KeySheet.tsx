@@ -1,27 +1,32 @@
 'use client';
 
+import { type Message, message } from '../../core/say/message';
 import { Sheet } from '../shared/Sheet';
+import { useSay } from '../shared/useSay';
 import { KEYS } from './keys';
 import { VIEWS } from './views';
 
 /** What is pressed, as it stands on the key. */
 const onKeyboard = (key: string): string => (key === ' ' ? 'space' : key);
 
-const ALL: readonly (readonly [string, string])[] = [
-  ...VIEWS.map((v) => [`g ${v.key}`, `go to ${v.name}`] as const),
-  ...KEYS.map((k) => [onKeyboard(k.key), k.on ? `${k.does} (${k.on})` : k.does] as const),
-  ['↑ ↓', 'move the target, with the ladder in focus (Plan)'],
+const ALL: readonly (readonly [string, Message])[] = [
+  ...VIEWS.map((v) => [`g ${v.key}`, message('go to {name}', { name: v.name })] as const),
+  ...KEYS.map(
+    (k) => [onKeyboard(k.key), k.on ? message('{does} ({on})', { does: k.does, on: k.on }) : k.does] as const,
+  ),
+  ['↑ ↓', message('move the target, with the ladder in focus (Plan)')],
 ];
 
 /** All keys in one place. */
 export function KeySheet({ onClose }: { onClose: () => void }) {
+  const say = useSay();
   return (
-    <Sheet open onOpenChange={(open) => open || onClose()} title="Keys">
+    <Sheet open onOpenChange={(open) => open || onClose()} title={say('Keys')}>
       <dl className="grid p-4 grid-cols-[7rem_1fr] gap-y-3">
         {ALL.map(([key, does]) => (
           <div key={key} className="contents">
             <dt className="figures font-bold">{key}</dt>
-            <dd>{does}</dd>
+            <dd>{say(does)}</dd>
           </div>
         ))}
       </dl>

@@ -12,6 +12,7 @@ import { countdown } from '../../core/units/clock';
 import { duration } from '../../core/units/format';
 import { degrees } from '../../core/units/show';
 import { insisting } from '../shared/lazily';
+import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
 import { timed, useClockOff } from '../station/line/clock';
 import { useLine, useNews } from '../station/line/live';
@@ -75,6 +76,7 @@ function useTickets(initial: readonly Ticket[]): readonly Ticket[] {
 
 /** One ticket per live pot; the same on every view. Timers ring here, wherever one is. */
 export function Rail({ initial }: { initial: readonly Ticket[] }) {
+  const say = useSay();
   const tickets = useTickets(initial);
   const up = useLine();
   const off = useClockOff();
@@ -96,7 +98,7 @@ export function Rail({ initial }: { initial: readonly Ticket[] }) {
       </p>
       {ringing.length > 0 && (
         <ul
-          aria-label="Timers that ring"
+          aria-label={say('Timers that ring')}
           className="flex max-w-[60vw] shrink-0 gap-2 overflow-x-auto pr-2 pb-2"
         >
           {ringing.map(({ timer, batch }) => (
@@ -106,7 +108,7 @@ export function Rail({ initial }: { initial: readonly Ticket[] }) {
           ))}
         </ul>
       )}
-      <ul aria-label="Pots on the stove" className="flex min-w-0 flex-1 gap-2 overflow-x-auto pb-2">
+      <ul aria-label={say('Pots on the stove')} className="flex min-w-0 flex-1 gap-2 overflow-x-auto pb-2">
         {tickets.map((t) => {
           const left = now === null ? null : (new Date(t.until).getTime() - now) / 1000;
           const here = path === `/stove/${t.id}`;
@@ -128,21 +130,28 @@ export function Rail({ initial }: { initial: readonly Ticket[] }) {
                     {t.trouble ? (
                       <b className="flex items-center gap-1 truncate">
                         <TriangleAlert size={16} aria-hidden className="shrink-0" />
-                        {t.trouble}
+                        {say(t.trouble)}
                       </b>
                     ) : (
-                      <span className="truncate">{t.doing}</span>
+                      <span className="truncate">{say.either(t.doing)}</span>
                     )}
                     <b className="shrink-0">
                       {t.by === 'reading' ? '' : '≈ '}
                       {degrees(t.celsius, show)}
-                      {t.by !== 'reading' && <span className="sr-only"> by the {t.by}</span>}
+                      {t.by !== 'reading' && (
+                        <span className="sr-only">
+                          {' '}
+                          {say('by the {by, select, reading {reading} model {model} other {plan}}', {
+                            by: t.by,
+                          })}
+                        </span>
+                      )}
                     </b>
                   </span>
                 </span>
                 <span className="figures font-bold text-[27px]">
                   {left === null ? '··:··' : countdown(left)}
-                  {left !== null && left < 0 && <span className="sr-only"> over</span>}
+                  {left !== null && left < 0 && <span className="sr-only"> {say('over')}</span>}
                 </span>
                 {soonest && !over(soonest.endsAt) && (
                   <span className="border-current border-l-2 pl-3 text-[15px] leading-tight">
@@ -161,15 +170,19 @@ export function Rail({ initial }: { initial: readonly Ticket[] }) {
         <p role="status" className="flex shrink-0 items-center gap-2 px-3 text-[15px] leading-tight">
           <Clock aria-hidden className="shrink-0" />
           <span>
-            <b>This clock is {off > 0 ? 'fast' : 'slow'}</b> by {duration(Math.abs(off) / 1000)}
+            {say.rich('<b>This clock is {off, select, yes {fast} other {slow}}</b> by {abs}', {
+              b: (text) => <b>{text}</b>,
+              off: off > 0 ? 'yes' : 'no',
+              abs: duration(Math.abs(off) / 1000),
+            })}
             <br />
-            times here go by the server’s
+            {say('times here go by the server’s')}
           </span>
         </p>
       )}
       {!up && (
         <p role="status" className="flex shrink-0 items-center gap-2 px-4 font-bold text-butter">
-          <CloudOff aria-hidden /> Server away
+          <CloudOff aria-hidden /> {say('Server away')}
         </p>
       )}
     </header>
@@ -180,6 +193,7 @@ const theOutbox = () => insisting(() => import('../station/outbox'));
 
 /** A timer past its time: it counts on until a knuckle stops it. */
 function Ringing({ timer, batch, now }: { timer: Timer; batch: string; now: number }) {
+  const say = useSay();
   return (
     <button
       type="button"
@@ -196,7 +210,7 @@ function Ringing({ timer, batch, now }: { timer: Timer; batch: string; now: numb
         <span className="block max-w-36 truncate">{timer.name}</span>
         <span className="figures">{countdown((timer.endsAt - now) / 1000)}</span>
       </span>
-      Stop
+      {say('Stop')}
     </button>
   );
 }

@@ -1,17 +1,17 @@
 import type { ReactNode } from 'react';
 import type { Ticket } from '../../core/batch/ticket';
-import type { Show } from '../../core/units/show';
+import type { Reader } from '../../core/say/inWords';
 import { ShowProvider } from '../shared/useShow';
 import { Nav } from './Nav';
 import { Rail } from './Rail';
 import { Shortcuts } from './Shortcuts';
 
-type Props = { readonly tickets: readonly Ticket[]; readonly show: Show; readonly children: ReactNode };
+type Props = { readonly tickets: readonly Ticket[]; readonly reader: Reader; readonly children: ReactNode };
 
 /** The frame of every view: the rail of live pots above, the views beside (below on a phone). */
-export function Shell({ tickets, show, children }: Props) {
+export function Shell({ tickets, reader, children }: Props) {
   return (
-    <ShowProvider show={show}>
+    <ShowProvider show={reader}>
       <Shortcuts>
         <div className="flex h-dvh flex-col print:block print:h-auto">
           <Rail initial={tickets} />

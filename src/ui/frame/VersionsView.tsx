@@ -4,8 +4,10 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ChangedLine } from '../../core/formats/changedLines';
+import { type Message, message } from '../../core/say/message';
 import { Scroll } from '../shared/Scroll';
 import { BUTTON } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 import { ask, problemWords } from '../station/line/api';
 import { readRole } from '../station/useRole';
 
@@ -25,21 +27,35 @@ const STYLE = { in: 'text-chive font-bold', out: 'text-tomato line-through', sam
 
 const when = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone: 'UTC' });
 
+/** What they are called, one of them, and the button that makes one the newest again. */
+const CALLED = {
+  recipe: {
+    all: message('Versions'),
+    one: message('Version {number}'),
+    restore: message('Make version {number} the newest'),
+  },
+  kitchen: {
+    all: message('Revisions'),
+    one: message('Revision {number}'),
+    restore: message('Make revision {number} the newest'),
+  },
+} as const;
+
 type Props = {
   readonly name: string;
-  /** What one of them is called: "Version". */
-  readonly called: string;
+  readonly of: keyof typeof CALLED;
   readonly versions: readonly Version[];
-  readonly back: { readonly href: string; readonly words: string };
+  readonly back: { readonly href: string; readonly words: Message };
   /** Where one is made the newest again, and the name its number goes by there. */
   readonly restore: { readonly path: string; readonly field: string };
 };
 
 /** Versions of something, newest first, each with what it changed; any can be made the newest again. */
-export function VersionsView({ name, called, versions, back, restore }: Props) {
+export function VersionsView({ name, of, versions, back, restore }: Props) {
+  const say = useSay();
+  const called = CALLED[of];
   const router = useRouter();
   const [problem, setProblem] = useState<string | null>(null);
-  const one = called.toLowerCase();
   const makeNewest = async (number: number) => {
     const answer = await ask('POST', restore.path, { [restore.field]: number, by: readRole() });
     if (answer.ok) router.push(back.href);
@@ -49,10 +65,10 @@ export function VersionsView({ name, called, versions, back, restore }: Props) {
     <div className="flex h-full flex-col">
       <header className="flex shrink-0 flex-wrap items-center gap-3 border-ink border-b-2 bg-surface px-5 py-3">
         <h1 className="mr-auto font-bold text-[27px] leading-tight">
-          {name} <span className="font-normal text-quiet">{one}s</span>
+          {name} <span className="font-normal text-quiet">{say(called.all)}</span>
         </h1>
         <Link href={back.href} className={BUTTON}>
-          {back.words}
+          {say(back.words)}
         </Link>
       </header>
       {problem && (
@@ -60,15 +76,17 @@ export function VersionsView({ name, called, versions, back, restore }: Props) {
           {problem}
         </p>
       )}
-      <Scroll label={`${called}s`} className="flex-1 overflow-y-auto px-5 py-4">
+      <Scroll label={say(called.all)} className="flex-1 overflow-y-auto px-5 py-4">
         <ol className="grid gap-3">
           {versions.map((v, n) => (
             <li key={v.number} className="rounded-sm border-2 border-ink bg-surface">
               <div className="flex flex-wrap items-center gap-3 border-rule border-b px-4 py-2">
                 <h2 className="font-bold text-[21px]">
-                  {called} {v.number}
+                  {say({ ...called.one, values: { number: v.number } })}
                 </h2>
-                <span className="text-quiet">{when.format(new Date(v.madeAt))} UTC</span>
+                <span className="text-quiet">
+                  {say('{format} UTC', { format: when.format(new Date(v.madeAt)) })}
+                </span>
                 <span className="mr-auto">
                   {v.by && <b>{v.by}</b>}
                   {v.by && v.note && ': '}
@@ -76,16 +94,16 @@ export function VersionsView({ name, called, versions, back, restore }: Props) {
                 </span>
                 {n > 0 ? (
                   <button type="button" className={BUTTON} onClick={() => makeNewest(v.number)}>
-                    Make {one} {v.number} the newest
+                    {say({ ...called.restore, values: { number: v.number } })}
                   </button>
                 ) : (
-                  <b>the newest</b>
+                  <b>{say('the newest')}</b>
                 )}
               </div>
               {v.changes.length === 0 ? (
-                <p className="px-4 py-3">Says the same as the version before.</p>
+                <p className="px-4 py-3">{say('Says the same as the version before.')}</p>
               ) : (
-                <ul className="px-4 py-3">
+                <ul translate="no" className="px-4 py-3">
                   {v.changes.map((c, i) => {
                     const key = `${i} ${c.text}`;
                     return (

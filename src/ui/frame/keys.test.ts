@@ -1,7 +1,7 @@
 import { CHORD, canKey, doKey, KEYS, keyReader, onKey } from './keys';
 import { VIEWS } from './views';
 
-const stove = (id: string) => KEYS.some((k) => k.id === id && k.on === 'Stove');
+const stove = (id: string) => KEYS.some((k) => k.id === id && k.on?.text === 'Stove');
 
 test('after g a letter goes to a view, and does nothing else: g r is no reading, g f nothing wrong', () => {
   const read = keyReader();

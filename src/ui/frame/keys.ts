@@ -1,15 +1,16 @@
+import { message } from '../../core/say/message';
 import { VIEWS } from './views';
 
 /** Keys that do something on one view or on all; where a view is on, it says what, by the id. */
 export const KEYS = [
-  { id: 'step-done', key: 'n', does: 'step done, next one', on: 'Stove' },
-  { id: 'step-back', key: 'u', does: 'take the last step back', on: 'Stove' },
-  { id: 'timer', key: 't', does: 'a timer', on: 'Stove' },
-  { id: 'temperature', key: 'r', does: 'write a temperature down', on: 'Stove' },
-  { id: 'wrong', key: 'f', does: 'something’s wrong', on: 'Stove' },
-  { id: 'watch', key: ' ', does: 'start and stop the watch', on: 'Check' },
-  { id: 'find', key: '/', does: 'find a recipe', on: 'Recipes' },
-  { id: 'sheet', key: '?', does: 'this sheet', on: null },
+  { id: 'step-done', key: 'n', does: message('step done, next one'), on: message('Stove') },
+  { id: 'step-back', key: 'u', does: message('take the last step back'), on: message('Stove') },
+  { id: 'timer', key: 't', does: message('a timer'), on: message('Stove') },
+  { id: 'temperature', key: 'r', does: message('write a temperature down'), on: message('Stove') },
+  { id: 'wrong', key: 'f', does: message('something’s wrong'), on: message('Stove') },
+  { id: 'watch', key: ' ', does: message('start and stop the watch'), on: message('Check') },
+  { id: 'find', key: '/', does: message('find a recipe'), on: message('Recipes') },
+  { id: 'sheet', key: '?', does: message('this sheet'), on: null },
 ] as const;
 export type KeyId = (typeof KEYS)[number]['id'];
 

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { dayAndTime } from '../../core/units/clock';
 import { FileButton } from '../shared/form/FileButton';
 import { BUTTON, PRIMARY } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 import { ask, type Problem, problemWords } from '../station/line/api';
 
 type Taken = {
@@ -25,6 +26,7 @@ const words = (n: number, one: string, many: string): string => `${n} ${n === 1 
 
 /** The whole kitchen as a file, out and in. What an import would do is said before it is done. */
 export function ArchivePart({ last }: { last: LastImport | null }) {
+  const say = useSay();
   const [file, setFile] = useState<File | null>(null);
   const [would, setWould] = useState<Taken | null>(null);
   const [did, setDid] = useState<Taken | null>(null);
@@ -41,7 +43,11 @@ export function ArchivePart({ last }: { last: LastImport | null }) {
     if (chosen.size > MOST_BYTES) {
       setFile(null);
       setProblems([
-        { field: 'file', given: `${chosen.size} bytes`, allowed: `at most ${MOST_BYTES} bytes are read` },
+        {
+          field: 'file',
+          given: say('{size} bytes', { size: chosen.size }),
+          allowed: say('at most {mostbytes} bytes are read', { mostbytes: MOST_BYTES }),
+        },
       ]);
       return;
     }
@@ -65,55 +71,75 @@ export function ArchivePart({ last }: { last: LastImport | null }) {
     <div className="grid gap-4 min-[1100px]:grid-cols-2">
       <section aria-labelledby="a-out" className={CARD}>
         <h2 id="a-out" className="font-bold text-[21px]">
-          Take everything out
+          {say('Take everything out')}
         </h2>
         <p className="mt-2">
-          One open JSON file: this kitchen’s settings, every version of every recipe, every batch with its
-          record.
+          {say(
+            'One open JSON file: this kitchen’s settings, every version of every recipe, every batch with its record.',
+          )}
         </p>
         <a href="/api/archive" download className={`mt-4 ${PRIMARY}`}>
-          <Download size={22} aria-hidden /> Save the archive
+          <Download size={22} aria-hidden /> {say('Save the archive')}
         </a>
       </section>
       <section aria-labelledby="a-in" className={CARD}>
         <h2 id="a-in" className="font-bold text-[21px]">
-          Take an archive or a kitchen in
+          {say('Take an archive or a kitchen in')}
         </h2>
         <p className="mt-2">
-          Its kitchen takes the place of the settings here. Recipes and batches not known here are added;
-          nothing here is thrown away.
+          {say(
+            'Its kitchen takes the place of the settings here. Recipes and batches not known here are added; nothing here is thrown away.',
+          )}
         </p>
         <FileButton
           id="archive-file"
-          words={busy ? 'Reading …' : 'Choose a file'}
+          words={busy ? 'Reading …' : say('Choose a file')}
           accept=".json,application/json"
           look={`mt-4 ${BUTTON}`}
           onFile={(f) => void look(f)}
         />
         {would && (
           <div className="mt-4" role="status">
-            <p className="font-bold">{file?.name} would</p>
+            <p className="font-bold">{say('{name} would', { name: file?.name ?? '' })}</p>
             <ul className="list-disc pl-6">
-              <li>make this “{would.kitchen}”, with its pots, burners and products</li>
-              <li>add {words(would.newRecipes.length, 'recipe', 'recipes')}</li>
-              <li>add newer versions to {words(would.newVersions.length, 'recipe', 'recipes')}</li>
-              <li>add {words(would.newBatches, 'batch', 'batches')}</li>
+              <li>
+                {say('make this “{kitchen}”, with its pots, burners and products', {
+                  kitchen: would.kitchen,
+                })}
+              </li>
+              <li>{say('add {words}', { words: words(would.newRecipes.length, 'recipe', 'recipes') })}</li>
+              <li>
+                {say('add newer versions to {words}', {
+                  words: words(would.newVersions.length, 'recipe', 'recipes'),
+                })}
+              </li>
+              <li>{say('add {words}', { words: words(would.newBatches, 'batch', 'batches') })}</li>
             </ul>
             <button type="button" className={`mt-3 ${PRIMARY}`} disabled={busy} onClick={take}>
-              Do that
+              {say('Do that')}
             </button>
           </div>
         )}
         {did && (
           <p className="mt-4 font-bold" role="status">
-            Done: {words(did.newRecipes.length, 'recipe', 'recipes')}, newer versions of{' '}
-            {did.newVersions.length}, {words(did.newBatches, 'batch', 'batches')}.{' '}
-            <a href="/kitchen">Load the kitchen again</a>.
+            {say.rich(
+              'Done: {words}, newer versions of {count}, {words2}. <link>Load the kitchen again</link>.',
+              {
+                link: (text) => <a href="/kitchen">{text}</a>,
+                words: words(did.newRecipes.length, 'recipe', 'recipes'),
+                count: did.newVersions.length,
+                words2: words(did.newBatches, 'batch', 'batches'),
+              },
+            )}
           </p>
         )}
         {problems.length > 0 && (
           <div role="alert" className="mt-4 text-tomato">
-            <p className="font-bold">{file?.name ?? 'This file'} cannot be taken in; nothing was changed.</p>
+            <p className="font-bold">
+              {say('{name} cannot be taken in; nothing was changed.', {
+                name: file?.name ?? say('This file'),
+              })}
+            </p>
             <ul className="list-disc pl-6">
               {problems.map((p) => (
                 <li key={`${p.field}${p.given}`}>
@@ -131,6 +157,7 @@ export function ArchivePart({ last }: { last: LastImport | null }) {
 
 /** One tap back to before the last import. */
 function Undo({ last }: { last: LastImport }) {
+  const say = useSay();
   const [state, setState] = useState<'stands' | 'busy' | 'undone'>('stands');
   const [changed, setChanged] = useState(false);
   const [problems, setProblems] = useState<readonly Problem[]>([]);
@@ -147,19 +174,26 @@ function Undo({ last }: { last: LastImport }) {
   return (
     <section aria-labelledby="a-undo" className="mt-5 border-rule border-t-2 pt-4">
       <h3 id="a-undo" className="font-bold text-[19px]">
-        Go back
+        {say('Go back')}
       </h3>
       {state === 'undone' ? (
         <p role="status" className="mt-1 font-bold">
-          Back to before that import. <a href="/kitchen">Load the kitchen again</a>.
+          {say.rich('Back to before that import. <link>Load the kitchen again</link>.', {
+            link: (text) => <a href="/kitchen">{text}</a>,
+          })}
         </p>
       ) : (
         <>
           <p className="mt-1">
-            The last import made this “{taken.kitchen}”, on {dayAndTime(new Date(last.madeAt))}, with{' '}
-            {words(taken.newRecipes.length, 'recipe', 'recipes')} and{' '}
-            {words(taken.newBatches, 'batch', 'batches')}. The settings before it are kept; what it brought is
-            put out of sight, not thrown away.
+            {say(
+              'The last import made this “{kitchen}”, on {dayAndTime}, with {words} and {words2}. The settings before it are kept; what it brought is put out of sight, not thrown away.',
+              {
+                kitchen: taken.kitchen,
+                dayAndTime: dayAndTime(new Date(last.madeAt)),
+                words: words(taken.newRecipes.length, 'recipe', 'recipes'),
+                words2: words(taken.newBatches, 'batch', 'batches'),
+              },
+            )}
           </p>
           {problems.length > 0 && (
             <p role="alert" className="mt-2 font-bold text-tomato">
@@ -172,7 +206,7 @@ function Undo({ last }: { last: LastImport }) {
             disabled={state === 'busy'}
             onClick={() => void undo(changed)}
           >
-            <Undo2 size={22} aria-hidden /> {changed ? 'Go back all the same' : 'Undo the import'}
+            <Undo2 size={22} aria-hidden /> {changed ? say('Go back all the same') : say('Undo the import')}
           </button>
         </>
       )}

@@ -3,16 +3,19 @@
 import { Plus } from 'lucide-react';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { EFFICIENCY } from '../../core/heat/burner';
+import { term } from '../../core/say/term';
 import { spaced } from '../../core/units/format';
 import { parseNumber } from '../../core/units/typed/parse';
 import { Field, Pick } from '../shared/form/Field';
 import { BUTTON } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 import type { KitchenForm } from './form';
 import { NameRow } from './NameRow';
 import { CARD, type PartProps } from './part';
 
 /** Burners and what reaches a pot from them. */
 export function BurnersPart({ problemAt }: PartProps) {
+  const say = useSay();
   const { register, control } = useFormContext<KitchenForm>();
   const { fields, append, remove } = useFieldArray({ control, name: 'burners', keyName: 'key' });
   const burners = useWatch({ control, name: 'burners' });
@@ -30,27 +33,29 @@ export function BurnersPart({ problemAt }: PartProps) {
             <li key={f.key} className={`${CARD} grid gap-2`}>
               <NameRow
                 id={`burner-${n}-name`}
-                label="Name"
+                label={say('Name')}
                 {...register(`burners.${n}.name`)}
                 problem={at('name')}
-                what={burner?.name || 'this burner'}
+                what={burner?.name || say('this burner')}
                 only={fields.length === 1}
                 onRemove={() => remove(n)}
               />
               <div className="grid grid-cols-2 gap-2">
                 <Pick
                   id={`burner-${n}-kind`}
-                  label="Kind"
+                  label={say('Kind')}
                   {...register(`burners.${n}.kind`)}
                   problem={at('kind')}
                 >
                   {Object.keys(EFFICIENCY).map((k) => (
-                    <option key={k}>{k}</option>
+                    <option key={k} value={k}>
+                      {say(term(k))}
+                    </option>
                   ))}
                 </Pick>
                 <Field
                   id={`burner-${n}-power`}
-                  label="Rated, kW"
+                  label={say('Rated, kW')}
                   inputMode="decimal"
                   {...register(`burners.${n}.powerKw`)}
                   problem={at('powerKw')}
@@ -58,14 +63,16 @@ export function BurnersPart({ problemAt }: PartProps) {
                 />
               </div>
               <p>
-                {Number.isFinite(into) && (
-                  <>
-                    <b className="figures">{spaced(into, 2)} kW</b> reaches a pot on the full flame
-                    {burner?.intoPotKw
-                      ? ', by a water test.'
-                      : `, by the usual ${Math.round(share * 100)} %.`}
-                  </>
-                )}
+                {Number.isFinite(into) &&
+                  say.rich(
+                    '<b>{into} kW</b> reaches a pot on the full flame{intoPotKw, select, yes {, by a water test.} other {, by the usual {share} %.}}',
+                    {
+                      b: (text) => <b className="figures">{text}</b>,
+                      into: spaced(into, 2),
+                      intoPotKw: burner?.intoPotKw ? 'yes' : 'no',
+                      share: Math.round(share * 100),
+                    },
+                  )}
               </p>
             </li>
           );
@@ -76,7 +83,7 @@ export function BurnersPart({ problemAt }: PartProps) {
         className={`mt-3 ${BUTTON}`}
         onClick={() => append({ id: '', name: '', kind: 'gas', powerKw: '', intoPotKw: '' })}
       >
-        <Plus size={20} aria-hidden /> Burner
+        <Plus size={20} aria-hidden /> {say('Burner')}
       </button>
     </>
   );

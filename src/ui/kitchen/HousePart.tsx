@@ -3,13 +3,16 @@
 import { useFormContext, useWatch } from 'react-hook-form';
 import { BANDS } from '../../core/flow/bands';
 import { ALLERGENS } from '../../core/food/ingredient';
+import { term } from '../../core/say/term';
 import { Field, Pick, Tick } from '../shared/form/Field';
+import { useSay } from '../shared/useSay';
 import { useRole } from '../station/useRole';
 import type { KitchenForm } from './form';
 import { CARD, type PartProps } from './part';
 
 /** Room, units, bands, allergens and roles. */
 export function HousePart({ problemAt }: PartProps) {
+  const say = useSay();
   const { register, control } = useFormContext<KitchenForm>();
   const [temperature, roles] = useWatch({ control, name: ['temperature', 'roles'] });
   const [role, setRole] = useRole();
@@ -21,13 +24,13 @@ export function HousePart({ problemAt }: PartProps) {
     <div className="grid gap-4 min-[1100px]:grid-cols-2">
       <section aria-labelledby="k-room" className={`${CARD} grid content-start gap-3`}>
         <h2 id="k-room" className="font-bold text-[21px]">
-          The room
+          {say('The room')}
         </h2>
-        <Field id="k-name" label="Name" {...register('name')} problem={problemAt('name')} />
+        <Field id="k-name" label={say('Name')} {...register('name')} problem={problemAt('name')} />
         <div className="grid grid-cols-3 gap-3">
           <Field
             id="k-altitude"
-            label="Altitude, m"
+            label={say('Altitude, m')}
             inputMode="numeric"
             {...register('altitudeM')}
             problem={problemAt('altitudeM')}
@@ -35,7 +38,7 @@ export function HousePart({ problemAt }: PartProps) {
           />
           <Field
             id="k-air"
-            label={`Air, °${temperature}`}
+            label={say('Air, °{temperature}', { temperature })}
             inputMode="decimal"
             {...register('air')}
             problem={problemAt('air')}
@@ -43,7 +46,7 @@ export function HousePart({ problemAt }: PartProps) {
           />
           <Field
             id="k-humidity"
-            label="Humidity, %"
+            label={say('Humidity, %')}
             inputMode="decimal"
             {...register('humidityPercent')}
             problem={problemAt('humidityPercent')}
@@ -51,17 +54,17 @@ export function HousePart({ problemAt }: PartProps) {
           />
         </div>
         <div className="grid grid-cols-3 gap-3">
-          <Pick id="k-volume" label="Volumes in" {...register('volume')}>
-            <option value="L">litres</option>
-            <option value="gal">US gallons</option>
+          <Pick id="k-volume" label={say('Volumes in')} {...register('volume')}>
+            <option value="L">{say('litres')}</option>
+            <option value="gal">{say('US gallons')}</option>
           </Pick>
-          <Pick id="k-temperature" label="Degrees in" {...register('temperature')}>
-            <option value="C">°C</option>
-            <option value="F">°F</option>
+          <Pick id="k-temperature" label={say('Degrees in')} {...register('temperature')}>
+            <option value="C">{say('°C')}</option>
+            <option value="F">{say('°F')}</option>
           </Pick>
           <Field
             id="k-currency"
-            label="Before a price"
+            label={say('Before a price')}
             maxLength={4}
             {...register('currency')}
             problem={problemAt('currency')}
@@ -69,18 +72,18 @@ export function HousePart({ problemAt }: PartProps) {
         </div>
         <Field
           id="k-roles"
-          label="Who works here, by role"
-          hint="Separate them with commas."
+          label={say('Who works here, by role')}
+          hint={say('Separate them with commas.')}
           {...register('roles')}
           problem={problemAt('roles')}
         />
         <Pick
           id="k-role"
-          label="This tablet is used by"
+          label={say('This tablet is used by')}
           value={names.includes(role) ? role : ''}
           onChange={(e) => setRole(e.target.value)}
         >
-          <option value="">whoever is at the stove</option>
+          <option value="">{say('whoever is at the stove')}</option>
           {names.map((n) => (
             <option key={n}>{n}</option>
           ))}
@@ -88,16 +91,16 @@ export function HousePart({ problemAt }: PartProps) {
       </section>
       <section aria-labelledby="k-standards" className={`${CARD} grid content-start gap-3`}>
         <h2 id="k-standards" className="font-bold text-[21px]">
-          House standards
+          {say('House standards')}
         </h2>
         <fieldset>
-          <legend className="mb-1 font-bold">Bands, mPa·s in the bowl: each ends below</legend>
+          <legend className="mb-1 font-bold">{say('Bands, mPa·s in the bowl: each ends below')}</legend>
           <div className="grid grid-cols-4 gap-2">
             {[0, 1, 2, 3].map((n) => (
               <Field
                 key={n}
                 id={`k-band-${n}`}
-                label={BANDS[n] ?? ''}
+                label={say(term(BANDS[n] ?? ''))}
                 inputMode="numeric"
                 {...register(`bandLimits.${n}`)}
                 problem={problemAt(`bandLimits.${n}`)}
@@ -114,29 +117,29 @@ export function HousePart({ problemAt }: PartProps) {
         <div className="grid grid-cols-2 gap-3">
           <Field
             id="k-salt"
-            label="Salt in the finished soup, %"
+            label={say('Salt in the finished soup, %')}
             inputMode="decimal"
             {...register('saltPercent')}
             problem={problemAt('saltPercent')}
             className="figures"
           />
-          <Pick id="k-measures" label="Flour is measured" {...register('measures')}>
-            <option value="scale">on the scale</option>
-            <option value="spoons">by spoons and cups</option>
+          <Pick id="k-measures" label={say('Flour is measured')} {...register('measures')}>
+            <option value="scale">{say('on the scale')}</option>
+            <option value="spoons">{say('by spoons and cups')}</option>
           </Pick>
         </div>
       </section>
       <section aria-labelledby="k-flagged" className={`${CARD} min-[1100px]:col-span-2`}>
         <h2 id="k-flagged" className="font-bold text-[21px]">
-          Allergens named first and large
+          {say('Allergens named first and large')}
         </h2>
         <div className="mt-1 grid grid-cols-2 min-[720px]:grid-cols-5">
           {ALLERGENS.map((a) => (
-            <Tick key={a} id={`k-flag-${a}`} label={a} value={a} {...register('flagged')} />
+            <Tick key={a} id={`k-flag-${a}`} label={say(term(a))} value={a} {...register('flagged')} />
           ))}
         </div>
         <p className="mt-2 text-quiet">
-          The US nine and the EU fourteen. Labels decide; your local rules say how guests are told.
+          {say('The US nine and the EU fourteen. Labels decide; your local rules say how guests are told.')}
         </p>
       </section>
     </div>

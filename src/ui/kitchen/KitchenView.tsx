@@ -6,9 +6,11 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
 import type { KitchenFile } from '../../core/house/kitchenFile';
+import { message } from '../../core/say/message';
 import { Segments } from '../shared/form/Segments';
 import { useLeaveWarning } from '../shared/form/useLeaveWarning';
 import { FIELD } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 import { ask, problemWords } from '../station/line/api';
 import { readRole } from '../station/useRole';
 import { ArchivePart, type LastImport } from './ArchivePart';
@@ -19,11 +21,11 @@ import { PotsPart } from './PotsPart';
 import { ProductsPart } from './ProductsPart';
 
 const PARTS = [
-  { value: 'house', words: 'House' },
-  { value: 'pots', words: 'Pots' },
-  { value: 'burners', words: 'Burners' },
-  { value: 'products', words: 'Products' },
-  { value: 'archive', words: 'Archive' },
+  { value: 'house', words: message('House') },
+  { value: 'pots', words: message('Pots') },
+  { value: 'burners', words: message('Burners') },
+  { value: 'products', words: message('Products') },
+  { value: 'archive', words: message('Archive') },
 ] as const;
 type Part = (typeof PARTS)[number]['value'];
 
@@ -45,6 +47,7 @@ type Props = {
 
 /** What the kitchen is: its room, standards, pots, burners and products, saved together. */
 export function KitchenView({ kitchen, revision, part: first, lastImport }: Props) {
+  const say = useSay();
   const router = useRouter();
   const form = useForm<KitchenForm>({ defaultValues: kitchenForm(kitchen) });
   const { handleSubmit, setError, clearErrors, setFocus, reset, formState } = form;
@@ -65,7 +68,7 @@ export function KitchenView({ kitchen, revision, part: first, lastImport }: Prop
       errors,
     });
     if (!error) return undefined;
-    return inside ? 'look here' : typeof error.message === 'string' ? error.message : undefined;
+    return inside ? say('look here') : typeof error.message === 'string' ? error.message : undefined;
   };
 
   const save = handleSubmit(async (values) => {
@@ -83,7 +86,14 @@ export function KitchenView({ kitchen, revision, part: first, lastImport }: Prop
       for (const w of wrong) setError(w.field as 'name', { message: w.says });
       const [at] = wrong;
       setSaid({
-        words: `Not saved. ${wrong.length === 1 ? (at?.says ?? '') : `${wrong.length} fields to mend.`} What you typed is still here.`,
+        words: say('Not saved. {count} What you typed is still here.', {
+          count:
+            wrong.length === 1
+              ? (at?.says ?? '')
+              : say('{count, plural, one {One field to mend.} other {# fields to mend.}}', {
+                  count: wrong.length,
+                }),
+        }),
         bad: true,
       });
       if (at && answer.status === 400) {
@@ -96,7 +106,7 @@ export function KitchenView({ kitchen, revision, part: first, lastImport }: Prop
     setNote('');
     // The server has read it: every number is one.
     reset(kitchenForm(file as KitchenFile));
-    setSaid({ words: 'Saved. Every plan counts with it from now on.', bad: false });
+    setSaid({ words: say('Saved. Every plan counts with it from now on.'), bad: false });
     router.refresh();
   });
 
@@ -114,14 +124,14 @@ export function KitchenView({ kitchen, revision, part: first, lastImport }: Prop
         className="flex h-full flex-col"
       >
         <header className="flex shrink-0 flex-wrap items-center gap-x-6 gap-y-2 border-ink border-b-2 bg-surface px-5 py-3">
-          <h1 className="font-bold text-[27px]">Kitchen</h1>
+          <h1 className="font-bold text-[27px]">{say('Kitchen')}</h1>
           <Link
             href="/kitchen/versions"
             className="mr-auto inline-flex min-h-12 items-center underline underline-offset-4"
           >
-            Revision {now}
+            {say('Revision {now}', { now })}
           </Link>
-          <Segments label="Part of the kitchen" value={part} onChange={setPart} options={PARTS} />
+          <Segments label={say('Part of the kitchen')} value={part} onChange={setPart} options={PARTS} />
         </header>
         <div className="min-h-0 flex-1 overflow-y-auto px-5 py-4">
           {part === 'house' && <HousePart problemAt={problemAt} />}
@@ -136,16 +146,16 @@ export function KitchenView({ kitchen, revision, part: first, lastImport }: Prop
               role={told?.bad ? 'alert' : 'status'}
               className={`flex flex-1 items-center px-5 py-2 leading-tight ${told?.bad ? 'font-bold text-tomato' : ''}`}
             >
-              {told?.words ?? (formState.isDirty ? 'Changed, not saved yet.' : '')}
+              {told?.words ?? (formState.isDirty ? say('Changed, not saved yet.') : '')}
             </p>
             {formState.isDirty && (
               <label className="flex items-center gap-3 border-rule border-l px-4">
-                <span className="font-bold">Why</span>
+                <span className="font-bold">{say('Why')}</span>
                 <input
                   value={note}
                   onChange={(e) => setNote(e.target.value)}
                   maxLength={200}
-                  placeholder="for whoever looks later"
+                  placeholder={say('for whoever looks later')}
                   className={`w-64 ${FIELD}`}
                 />
               </label>
@@ -155,7 +165,7 @@ export function KitchenView({ kitchen, revision, part: first, lastImport }: Prop
               disabled={saving || !formState.isDirty}
               className="min-h-18 border-ink border-l-2 bg-butter px-8 font-bold text-[24px] text-on-butter disabled:bg-ground disabled:text-quiet"
             >
-              {saving ? 'Saving …' : formState.isDirty ? 'Save' : 'Saved'}
+              {saving ? say('Saving …') : formState.isDirty ? say('Save') : say('Saved')}
             </button>
           </footer>
         )}

@@ -3,6 +3,7 @@
 import { Trash2 } from 'lucide-react';
 import type { ComponentProps } from 'react';
 import { Field } from '../shared/form/Field';
+import { useSay } from '../shared/useSay';
 
 type Props = ComponentProps<typeof Field> & {
   /** What is taken out, by name. */
@@ -14,6 +15,7 @@ type Props = ComponentProps<typeof Field> & {
 
 /** The name of a pot or burner, and the way to take it out. */
 export function NameRow({ what, only, onRemove, ...field }: Props) {
+  const say = useSay();
   return (
     <div className="flex items-end gap-2">
       <div className="flex-1">
@@ -21,7 +23,7 @@ export function NameRow({ what, only, onRemove, ...field }: Props) {
       </div>
       <button
         type="button"
-        aria-label={`Take out ${what}`}
+        aria-label={say('Take out {what}', { what })}
         disabled={only}
         onClick={onRemove}
         className="grid size-14 shrink-0 place-items-center rounded-sm border-2 border-ink disabled:opacity-40"

@@ -4,10 +4,12 @@ import { Plus } from 'lucide-react';
 import Link from 'next/link';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { FILL_LIMIT, MATERIALS } from '../../core/heat/vessel';
+import { term } from '../../core/say/term';
 import { spaced } from '../../core/units/format';
 import { parseNumber } from '../../core/units/typed/parse';
 import { Field, Pick } from '../shared/form/Field';
 import { BUTTON } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 import type { KitchenForm } from './form';
 import { NameRow } from './NameRow';
 import { PotSection } from './PotSection';
@@ -18,6 +20,7 @@ const litresOf = (diameterCm: string, heightCm: string): number =>
 
 /** Pots, each drawn to the same scale. */
 export function PotsPart({ problemAt }: PartProps) {
+  const say = useSay();
   const { register, control } = useFormContext<KitchenForm>();
   const { fields, append, remove } = useFieldArray({ control, name: 'vessels', keyName: 'key' });
   const pots = useWatch({ control, name: 'vessels' });
@@ -42,17 +45,17 @@ export function PotsPart({ problemAt }: PartProps) {
               <div className="grid min-w-0 flex-1 gap-2">
                 <NameRow
                   id={`pot-${n}-name`}
-                  label="Name"
+                  label={say('Name')}
                   {...register(`vessels.${n}.name`)}
                   problem={at('name')}
-                  what={pot?.name || 'this pot'}
+                  what={pot?.name || say('this pot')}
                   only={fields.length === 1}
                   onRemove={() => remove(n)}
                 />
                 <div className="grid grid-cols-3 gap-2">
                   <Field
                     id={`pot-${n}-diameter`}
-                    label="Across, cm"
+                    label={say('Across, cm')}
                     inputMode="decimal"
                     {...register(`vessels.${n}.diameterCm`)}
                     problem={at('diameterCm')}
@@ -60,7 +63,7 @@ export function PotsPart({ problemAt }: PartProps) {
                   />
                   <Field
                     id={`pot-${n}-height`}
-                    label="High, cm"
+                    label={say('High, cm')}
                     inputMode="decimal"
                     {...register(`vessels.${n}.heightCm`)}
                     problem={at('heightCm')}
@@ -68,7 +71,7 @@ export function PotsPart({ problemAt }: PartProps) {
                   />
                   <Field
                     id={`pot-${n}-mass`}
-                    label="Empty, kg"
+                    label={say('Empty, kg')}
                     inputMode="decimal"
                     {...register(`vessels.${n}.massKg`)}
                     problem={at('massKg')}
@@ -78,40 +81,41 @@ export function PotsPart({ problemAt }: PartProps) {
                 <div className="grid grid-cols-[1fr_1fr] items-center gap-3 leading-tight">
                   <Pick
                     id={`pot-${n}-material`}
-                    label={`What ${pot?.name || 'this pot'} is made of`}
+                    label={say('What {name} is made of', { name: pot?.name || say('this pot') })}
                     hideLabel
                     {...register(`vessels.${n}.material`)}
                     problem={at('material')}
                   >
                     {Object.keys(MATERIALS).map((m) => (
-                      <option key={m}>{m}</option>
+                      <option key={m} value={m}>
+                        {say(term(m))}
+                      </option>
                     ))}
                   </Pick>
                   <p>
-                    {Number.isFinite(rim) ? (
-                      <>
-                        <b className="figures">{spaced(rim, 1)} L</b> to the rim, fill to{' '}
-                        <b className="figures">{spaced(rim * FILL_LIMIT, 1)} L</b>.
-                      </>
-                    ) : (
-                      'Inside measures, please.'
-                    )}
+                    {Number.isFinite(rim)
+                      ? say.rich('<b>{rim} L</b> to the rim, fill to <b>{rim2} L</b>.', {
+                          b: (text) => <b className="figures">{text}</b>,
+                          rim: spaced(rim, 1),
+                          rim2: spaced(rim * FILL_LIMIT, 1),
+                        })
+                      : say('Inside measures, please.')}
                   </p>
                 </div>
                 {f.id && (
                   <p className="flex flex-wrap items-center justify-between gap-2">
                     <span>
                       {pot?.lossFactor ? (
-                        <>
-                          Water test: loses <b className="figures">{spaced(Number(pot.lossFactor), 2)}</b> ×
-                          the model
-                        </>
+                        say.rich('Water test: loses <b>{number}</b> × the model', {
+                          b: (text) => <b className="figures">{text}</b>,
+                          number: spaced(Number(pot.lossFactor), 2),
+                        })
                       ) : (
-                        <span className="text-quiet">No water test yet</span>
+                        <span className="text-quiet">{say('No water test yet')}</span>
                       )}
                     </span>
                     <Link href={`/kitchen/water-test?pot=${f.id}`} className={BUTTON}>
-                      Water test
+                      {say('Water test')}
                     </Link>
                   </p>
                 )}
@@ -135,7 +139,7 @@ export function PotsPart({ problemAt }: PartProps) {
           })
         }
       >
-        <Plus size={20} aria-hidden /> Pot
+        <Plus size={20} aria-hidden /> {say('Pot')}
       </button>
     </>
   );

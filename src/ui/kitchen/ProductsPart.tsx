@@ -5,9 +5,12 @@ import { useId, useState } from 'react';
 import { Controller, useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { ingredient, isIngredient } from '../../core/food/catalogue';
 import { ALLERGENS } from '../../core/food/ingredient';
+import { type Message, message } from '../../core/say/message';
+import { term } from '../../core/say/term';
 import { Field, Tick } from '../shared/form/Field';
 import { IngredientField } from '../shared/form/IngredientField';
 import { BUTTON, FIELD } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 import type { KitchenForm } from './form';
 import type { PartProps } from './part';
 
@@ -22,10 +25,12 @@ const FRESH_PRODUCT = {
   allergens: [],
 };
 
-const nameOf = (id: string): string => (isIngredient(id) ? ingredient(id).name : 'something new');
+const nameOf = (id: string): Message =>
+  isIngredient(id) ? term(ingredient(id).name) : message('something new');
 
 /** The house's own products: what its labels say instead of the catalogue. */
 export function ProductsPart({ problemAt }: PartProps) {
+  const say = useSay();
   const { register, control } = useFormContext<KitchenForm>();
   const { fields, prepend, remove } = useFieldArray({ control, name: 'products', keyName: 'key' });
   const products = useWatch({ control, name: 'products' });
@@ -40,20 +45,20 @@ export function ProductsPart({ problemAt }: PartProps) {
         p &&
         (f.key === open ||
           p.ingredient === '' ||
-          `${p.name} ${nameOf(p.ingredient)}`.toLowerCase().includes(text.trim().toLowerCase())),
+          `${p.name} ${say(nameOf(p.ingredient))}`.toLowerCase().includes(text.trim().toLowerCase())),
     );
   return (
     <>
       <div className="flex flex-wrap items-center gap-3">
         <label htmlFor={find} className="sr-only">
-          Find a product
+          {say('Find a product')}
         </label>
         <input
           id={find}
           type="search"
           value={text}
           onChange={(e) => setText(e.target.value)}
-          placeholder="Find a product"
+          placeholder={say('Find a product')}
           className={`max-w-90 ${FIELD}`}
         />
         <button
@@ -64,9 +69,9 @@ export function ProductsPart({ problemAt }: PartProps) {
             setOpen('new');
           }}
         >
-          <Plus size={20} aria-hidden /> Product
+          <Plus size={20} aria-hidden /> {say('Product')}
         </button>
-        <span className="text-quiet">What is left empty is the catalogue’s.</span>
+        <span className="text-quiet">{say('What is left empty is the catalogue’s.')}</span>
       </div>
       <ul className="mt-3 grid gap-2">
         {shown.map(({ f, n, p }) => {
@@ -76,11 +81,11 @@ export function ProductsPart({ problemAt }: PartProps) {
           const at = (key: string) => problemAt(`products.${n}.${key}`);
           const facts = p
             ? [
-                p.saltPercent && `salt ${p.saltPercent} %`,
-                p.fatPercent && `fat ${p.fatPercent} %`,
-                p.pH && `pH ${p.pH}`,
-                p.yieldPercent && `${p.yieldPercent} % edible`,
-                p.pricePerKg && `${currency}${p.pricePerKg} a kg`,
+                p.saltPercent && say('salt {saltPercent} %', { saltPercent: p.saltPercent }),
+                p.fatPercent && say('fat {fatPercent} %', { fatPercent: p.fatPercent }),
+                p.pH && say('pH {pH}', { pH: p.pH }),
+                p.yieldPercent && say('{yieldPercent} % edible', { yieldPercent: p.yieldPercent }),
+                p.pricePerKg && say('{currency}{pricePerKg} a kg', { currency, pricePerKg: p.pricePerKg }),
               ].filter(Boolean)
             : [];
           return (
@@ -91,8 +96,8 @@ export function ProductsPart({ problemAt }: PartProps) {
                 onClick={() => setOpen(here ? null : f.key)}
                 className="flex min-h-14 w-full items-center gap-3 px-4 text-left"
               >
-                <b>{p?.name || nameOf(p?.ingredient ?? '')}</b>
-                {p?.name && <span className="text-quiet">{nameOf(p.ingredient)}</span>}
+                <b>{p?.name || say(nameOf(p?.ingredient ?? ''))}</b>
+                {p?.name && <span className="text-quiet">{say(nameOf(p.ingredient))}</span>}
                 <span className="ml-auto text-quiet">{facts.join(' · ')}</span>
               </button>
               {here && (
@@ -104,7 +109,7 @@ export function ProductsPart({ problemAt }: PartProps) {
                       render={({ field }) => (
                         <IngredientField
                           id={`product-${n}-ingredient`}
-                          label="Stands for"
+                          label={say('Stands for')}
                           value={field.value}
                           onChange={field.onChange}
                           problem={at('ingredient')}
@@ -116,7 +121,7 @@ export function ProductsPart({ problemAt }: PartProps) {
                   <div className="col-span-2">
                     <Field
                       id={`product-${n}-name`}
-                      label="Called here"
+                      label={say('Called here')}
                       placeholder={known?.name ?? ''}
                       {...register(`products.${n}.name`)}
                       problem={at('name')}
@@ -124,7 +129,7 @@ export function ProductsPart({ problemAt }: PartProps) {
                   </div>
                   <Field
                     id={`product-${n}-salt`}
-                    label="Salt, %"
+                    label={say('Salt, %')}
                     placeholder={known ? String(Number((known.sodium * 0.00254).toFixed(3))) : ''}
                     inputMode="decimal"
                     {...register(`products.${n}.saltPercent`)}
@@ -133,7 +138,7 @@ export function ProductsPart({ problemAt }: PartProps) {
                   />
                   <Field
                     id={`product-${n}-fat`}
-                    label="Fat, %"
+                    label={say('Fat, %')}
                     placeholder={known ? String(Number((known.composition.fat * 100).toFixed(1))) : ''}
                     inputMode="decimal"
                     {...register(`products.${n}.fatPercent`)}
@@ -142,7 +147,7 @@ export function ProductsPart({ problemAt }: PartProps) {
                   />
                   <Field
                     id={`product-${n}-ph`}
-                    label="pH"
+                    label={say('pH')}
                     placeholder={known ? String(known.pH) : ''}
                     inputMode="decimal"
                     {...register(`products.${n}.pH`)}
@@ -151,7 +156,7 @@ export function ProductsPart({ problemAt }: PartProps) {
                   />
                   <Field
                     id={`product-${n}-yield`}
-                    label="Edible, %"
+                    label={say('Edible, %')}
                     placeholder={known ? String(Math.round(known.edibleYield * 100)) : ''}
                     inputMode="decimal"
                     {...register(`products.${n}.yieldPercent`)}
@@ -160,21 +165,24 @@ export function ProductsPart({ problemAt }: PartProps) {
                   />
                   <Field
                     id={`product-${n}-price`}
-                    label={`Price a kg${currency ? `, ${currency}` : ''}`}
-                    placeholder="none"
+                    label={say('Price a kg{currency, select, yes {, {currency2}} other {}}', {
+                      currency: currency ? 'yes' : 'no',
+                      currency2: currency,
+                    })}
+                    placeholder={say('none')}
                     inputMode="decimal"
                     {...register(`products.${n}.pricePerKg`)}
                     problem={at('pricePerKg')}
                     className="figures"
                   />
                   <div className="col-span-full">
-                    <p className="font-bold">Allergens on its label besides the usual</p>
+                    <p className="font-bold">{say('Allergens on its label besides the usual')}</p>
                     <div className="grid grid-cols-2 min-[720px]:grid-cols-5">
                       {ALLERGENS.filter((a) => !known?.allergens.includes(a)).map((a) => (
                         <Tick
                           key={a}
                           id={`product-${n}-${a}`}
-                          label={a}
+                          label={say(term(a))}
                           value={a}
                           {...register(`products.${n}.allergens`)}
                         />
@@ -182,7 +190,7 @@ export function ProductsPart({ problemAt }: PartProps) {
                     </div>
                   </div>
                   <button type="button" className={BUTTON} onClick={() => remove(n)}>
-                    <Trash2 size={20} aria-hidden /> Take out
+                    <Trash2 size={20} aria-hidden /> {say('Take out')}
                   </button>
                 </div>
               )}

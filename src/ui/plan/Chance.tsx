@@ -3,8 +3,10 @@
 import { clsx } from 'clsx';
 import { useState } from 'react';
 import type { Band } from '../../core/flow/bands';
+import { term } from '../../core/say/term';
 import { mPas } from '../../core/units/format';
 import { Sheet } from '../shared/Sheet';
+import { useSay } from '../shared/useSay';
 import type { Thoughts } from './usePlan';
 
 type Props = {
@@ -20,12 +22,13 @@ const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 /** How many batches in ten land in the band, by cooking it some hundred times in thought; why, and what would raise it. */
 export function Chance({ band, chance, thoughts, stale }: Props) {
+  const say = useSay();
   const [open, setOpen] = useState(false);
   const { sampled, progress } = thoughts;
   const share = sampled ? sampled.spread.chance[band] : chance;
   const trigger = (
     <span className="relative flex flex-col items-start">
-      {inTen(share)} in 10 land in {band}
+      {say('{n} in 10 land in {band}', { n: inTen(share), band: term(band) })}
       <span aria-hidden className="mt-0.5 block h-1 w-full bg-rule">
         <span className="block h-1 bg-ink" style={{ width: percent(stale ? 0 : progress) }} />
       </span>
@@ -35,7 +38,7 @@ export function Chance({ band, chance, thoughts, stale }: Props) {
     <Sheet
       open={open}
       onOpenChange={setOpen}
-      title={`${inTen(share)} in 10 land in ${band}`}
+      title={say('{n} in 10 land in {band}', { n: inTen(share), band: term(band) })}
       trigger={trigger}
       triggerClass={clsx(
         'flex h-14 items-center rounded-sm border-2 border-ink px-4 font-bold',
@@ -45,22 +48,32 @@ export function Chance({ band, chance, thoughts, stale }: Props) {
       <div className="grid gap-4 p-4">
         {sampled ? (
           <p>
-            Of {sampled.spread.samples} pots cooked in thought, each with its own flour, potato and fire,{' '}
-            <b>{percent(share)}</b> came out {band}; the middle eight in ten from{' '}
-            <b>{mPas(sampled.spread.interval[0])}</b> to <b>{mPas(sampled.spread.interval[1])}</b> mPa·s.
+            {say.rich(
+              'Of {samples} pots cooked in thought, each with its own flour, potato and fire, <b>{percent}</b> came out {band}; the middle eight in ten from <b>{low}</b> to <b>{high}</b> mPa·s.',
+              {
+                b: (text) => <b>{text}</b>,
+                samples: sampled.spread.samples,
+                percent: percent(share),
+                band: term(band),
+                low: mPas(sampled.spread.interval[0]),
+                high: mPas(sampled.spread.interval[1]),
+              },
+            )}
           </p>
         ) : (
-          <p role="status">Cooking it in thought, {percent(progress)} done …</p>
+          <p role="status">
+            {say('Cooking it in thought, {percent} done …', { percent: percent(progress) })}
+          </p>
         )}
         <section>
-          <h3 className="font-bold">What it hangs on</h3>
+          <h3 className="font-bold">{say('What it hangs on')}</h3>
           <ul className="mt-1">
             {(sampled?.spread.contributions ?? thoughts.doubt.contributions)
               .filter((c) => c.share >= 0.01)
               .slice(0, 5)
               .map((c) => (
                 <li key={c.factor} className="flex items-center gap-3 py-1">
-                  <span className="w-60 shrink-0">{c.words}</span>
+                  <span className="w-60 shrink-0">{say(term(c.words))}</span>
                   <span aria-hidden className="h-3 bg-ink" style={{ width: `${c.share * 30}%` }} />
                   <span className="figures">{percent(c.share)}</span>
                 </li>
@@ -69,13 +82,17 @@ export function Chance({ band, chance, thoughts, stale }: Props) {
         </section>
         {sampled && (
           <section>
-            <h3 className="font-bold">What would raise it most</h3>
+            <h3 className="font-bold">{say('What would raise it most')}</h3>
             {sampled.raises.length > 0 ? (
               <ol className="mt-1">
                 {sampled.raises.map((r) => (
                   <li key={r.id} className="flex items-start gap-3 border-rule border-b py-2 last:border-b-0">
                     <span className="flex-1">
-                      <b>{r.do}.</b> {r.why}
+                      {say.rich('<b>{action}.</b> {why}', {
+                        b: (text) => <b>{text}</b>,
+                        action: r.do,
+                        why: r.why,
+                      })}
                     </span>
                     <span className="figures shrink-0 font-bold">
                       {percent(share)} → {percent(Math.max(share, r.chance))}
@@ -84,7 +101,7 @@ export function Chance({ band, chance, thoughts, stale }: Props) {
                 ))}
               </ol>
             ) : (
-              <p className="mt-1">Nothing much: it is as sure as it gets.</p>
+              <p className="mt-1">{say('Nothing much: it is as sure as it gets.')}</p>
             )}
           </section>
         )}

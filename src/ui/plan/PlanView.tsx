@@ -17,6 +17,7 @@ import { Ladder } from '../shared/draw/Ladder';
 import { lazily } from '../shared/lazily';
 import { Sheet } from '../shared/Sheet';
 import { BUTTON, HEAD_BUTTON } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 import { useNow } from '../station/useNow';
 import { Chance } from './Chance';
 import { Lists } from './lists/Lists';
@@ -35,6 +36,7 @@ const TakeAway = lazily(async () => (await import('./TakeAway')).TakeAway);
 const SETTLE = 250;
 
 export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder }) {
+  const say = useSay();
   const [order, setOrder] = useState(first);
   const { plan, recipe, written, setup, thoughts, thinking, remedies, sizes, work } = usePlan(stores, order);
   const aim = useRef(plan.aim);
@@ -42,7 +44,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
     aim.current = plan.aim;
   });
   const [sheet, setSheet] = useState<'test' | 'sizes' | 'away' | null>(null);
-  const { show } = stores.house;
+  const show = say.reader;
   const now = useNow();
   const { bandLimits } = stores.house.kitchen;
 
@@ -84,11 +86,11 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
   const light = serveAt && new Date(serveAt.getTime() - plan.seconds * 1000);
   const sheetOpen = (open: boolean) => setSheet((s) => (open ? s : null));
 
-  const { starting, refused, inUse, start, calm } = useStart(order, address, barred, serveAt, show);
+  const { starting, refused, inUse, start, calm } = useStart(order, address, barred, serveAt);
 
   return (
     <div className="flex h-full flex-col overflow-y-auto min-[1100px]:overflow-hidden">
-      <h1 className="sr-only">Plan</h1>
+      <h1 className="sr-only">{say('Plan')}</h1>
       <div className="shrink-0 border-ink border-b-2 bg-surface px-5 py-3 min-[1100px]:px-7">
         <Sentence
           stores={stores}
@@ -113,16 +115,18 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
           onTakeAway={() => setSheet('away')}
         />
         <section
-          aria-label="Consistency"
+          aria-label={say('Consistency')}
           className="flex min-h-0 flex-col border-ink px-4 py-2 max-[1100px]:h-112 max-[720px]:border-t-2 min-[1100px]:border-r-2"
         >
           <h2 className="flex items-center justify-between gap-2 pb-2">
             <span className="font-bold leading-tight">
-              In the bowl, {degrees(65, show)}
-              <span className="block font-normal text-[15px] text-quiet">mPa·s</span>
+              {say.rich('In the bowl, {degrees}<part>mPa·s</part>', {
+                part: (text) => <span className="block font-normal text-[15px] text-quiet">{text}</span>,
+                degrees: degrees(65, show),
+              })}
             </span>
             <button type="button" className={HEAD_BUTTON} onClick={() => setSheet('test')}>
-              By a test
+              {say('By a test')}
             </button>
           </h2>
           <div className="min-h-0 flex-1">
@@ -136,7 +140,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
         </section>
         <Lists plan={plan} lightAt={light} show={show} currency={stores.house.currency} />
       </div>
-      <Sheet open={sheet === 'test'} onOpenChange={sheetOpen} title="Aim by a test">
+      <Sheet open={sheet === 'test'} onOpenChange={sheetOpen} title={say('Aim by a test')}>
         <ByTest
           plan={plan}
           funnels={stores.house.funnels}
@@ -146,10 +150,10 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
           }}
         />
       </Sheet>
-      <Sheet wide open={sheet === 'sizes'} onOpenChange={sheetOpen} title="What changes with the size">
+      <Sheet wide open={sheet === 'sizes'} onOpenChange={sheetOpen} title={say('What changes with the size')}>
         <Sizes sizes={sizes} />
       </Sheet>
-      <Sheet open={sheet === 'away'} onOpenChange={sheetOpen} title="Take the plan away">
+      <Sheet open={sheet === 'away'} onOpenChange={sheetOpen} title={say('Take the plan away')}>
         <TakeAway order={order} />
       </Sheet>
       <footer className="max-[1100px]:contents min-[1100px]:flex min-[1100px]:shrink-0 min-[1100px]:items-stretch min-[1100px]:border-ink min-[1100px]:border-t-2 min-[1100px]:bg-surface">
@@ -160,10 +164,10 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
           {refused || stop ? (
             <p role={refused ? 'alert' : undefined} className="flex items-center gap-3 font-bold text-tomato">
               <TriangleAlert className="shrink-0" aria-hidden />
-              <span className="min-w-0 flex-1">{refused ?? (stop && warningLine(stop, show))}</span>
+              <span className="min-w-0 flex-1">{refused ?? (stop && say(warningLine(stop)))}</span>
               {refused && inUse && (
                 <button type="button" className={`shrink-0 ${BUTTON}`} onClick={() => void start(true)}>
-                  Start all the same
+                  {say('Start all the same')}
                 </button>
               )}
               {mend && (
@@ -177,7 +181,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
               <b>{compared.headline}</b> {compared.because}
             </p>
           ) : (
-            <p className="text-quiet">Working out what multiplying would do …</p>
+            <p className="text-quiet">{say('Working out what multiplying would do …')}</p>
           )}
         </div>
         <div className="flex shrink-0 items-center gap-3 bg-surface px-3 py-2">
@@ -201,7 +205,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
             barred ? 'bg-ground text-quiet' : 'bg-butter text-on-butter',
           )}
         >
-          {starting ? 'Starting …' : 'Start this batch'}
+          {starting ? say('Starting …') : say('Start this batch')}
         </button>
       </footer>
     </div>

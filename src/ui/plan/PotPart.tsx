@@ -10,6 +10,7 @@ import { PotDrawing } from '../shared/draw/PotDrawing';
 import { Segments } from '../shared/form/Segments';
 import { lazily } from '../shared/lazily';
 import { HEAD_BUTTON } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 import { levelsOf } from './levels';
 
 const Trajectory = lazily(async () => (await import('./Trajectory')).Trajectory);
@@ -24,29 +25,31 @@ type Props = {
 
 /** The pot as it will stand, or its way along the clock, and what the fire does. */
 export function PotPart({ plan, lightAt, show, onSizes, onTakeAway }: Props) {
+  const say = useSay();
   const [picture, setPicture] = useState<'pot' | 'clock'>('pot');
   const levels = useMemo(() => levelsOf(plan), [plan]);
+  const fire = fireWords(plan.steps);
   return (
     <section
-      aria-label="The pot"
+      aria-label={say('The pot')}
       className="flex min-h-0 flex-col border-ink px-4 py-2 max-[1100px]:h-112 min-[720px]:border-r-2"
     >
       <h2 className="sr-only">{plan.setup.vessel.name}</h2>
       <div className="flex flex-wrap items-center justify-between gap-1">
         <Segments
-          label="Shown as"
+          label={say('Shown as')}
           value={picture}
           onChange={setPicture}
           options={[
-            { value: 'pot', words: 'Pot' },
-            { value: 'clock', words: 'Clock' },
+            { value: 'pot', words: say('Pot') },
+            { value: 'clock', words: say('Clock') },
           ]}
         />
         <button type="button" className={HEAD_BUTTON} onClick={onSizes}>
-          <Scaling size={20} aria-hidden /> Sizes
+          <Scaling size={20} aria-hidden /> {say('Sizes')}
         </button>
         <button type="button" className={HEAD_BUTTON} onClick={onTakeAway}>
-          <FileOutput size={20} aria-hidden /> Take away
+          <FileOutput size={20} aria-hidden /> {say('Take away')}
         </button>
       </div>
       <div className="min-h-56 flex-1 pt-1">
@@ -58,15 +61,18 @@ export function PotPart({ plan, lightAt, show, onSizes, onTakeAway }: Props) {
             show={show}
           />
         ) : (
-          <Suspense fallback={<p className="text-quiet">Drawing it …</p>}>
+          <Suspense fallback={<p className="text-quiet">{say('Drawing it …')}</p>}>
             <Trajectory plan={plan} lightAt={lightAt} show={show} />
           </Suspense>
         )}
       </div>
       <p className="pt-1">
-        <b>{plan.setup.burner.name}.</b> {fireWords(plan.steps)}
+        <b>{plan.setup.burner.name}.</b> {fire && say(fire)}
         <br />
-        Gives off <b>{volumeWords(plan.steamG, show)}</b> of water on the way.
+        {say.rich('Gives off <b>{steamG}</b> of water on the way.', {
+          b: (text) => <b>{text}</b>,
+          steamG: volumeWords(plan.steamG, show),
+        })}
       </p>
     </section>
   );

@@ -3,42 +3,45 @@
 import type { Scaled } from '../../core/compare/scaling';
 import { duration, litres, spaced } from '../../core/units/format';
 import { askedVolume } from '../../core/units/show';
+import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
 
 const percent = (share: number): string => `${(share * 100).toFixed(1)} %`;
 
 /** The same soup at other sizes: what does not grow with the litres. */
 export function Sizes({ sizes }: { sizes: readonly Scaled[] | null }) {
+  const say = useSay();
   const show = useShow();
-  if (!sizes) return <p className="p-4 text-quiet">Planning each size …</p>;
+  if (!sizes) return <p className="p-4 text-quiet">{say('Planning each size …')}</p>;
   const rows: readonly (readonly [string, (s: Scaled) => string])[] = [
-    ['In', (s) => `${s.vesselName}${s.fits ? '' : ' (too full)'}`],
-    ['Water lost of what is made', (s) => percent(s.lossShare)],
-    ['Flame to the first simmer', (s) => duration(s.toSimmerSeconds)],
-    ['At the simmer', (s) => duration(s.simmerSeconds)],
-    ['From flame to pass', (s) => duration(s.seconds)],
+    [say('In'), (s) => `${s.vesselName}${s.fits ? '' : say(' (too full)')}`],
+    [say('Water lost of what is made'), (s) => percent(s.lossShare)],
+    [say('Flame to the first simmer'), (s) => duration(s.toSimmerSeconds)],
+    [say('At the simmer'), (s) => duration(s.simmerSeconds)],
+    [say('From flame to pass'), (s) => duration(s.seconds)],
     [
-      'Thickener',
+      say('Thickener'),
       (s) =>
         s.doseALitre === null
           ? '–'
           : s.doseALitre <= 1
-            ? `${Math.round(s.doseALitre * 100)} % blended`
+            ? say('{doseALitre} % blended', { doseALitre: Math.round(s.doseALitre * 100) })
             : `${spaced(s.doseALitre, 1)} g/L`,
     ],
-    ['Liquid for a litre', (s) => (s.liquidALitre > 0 ? `${litres(s.liquidALitre * 1000)} L` : '–')],
+    [say('Liquid for a litre'), (s) => (s.liquidALitre > 0 ? `${litres(s.liquidALitre * 1000)} L` : '–')],
   ];
   return (
     <div className="p-4">
       <p>
-        Weights grow with the litres. These do not: a small wide pot loses more of its water, a large one
-        takes longer to heat, and dice soften in the time they take.
+        {say(
+          'Weights grow with the litres. These do not: a small wide pot loses more of its water, a large one takes longer to heat, and dice soften in the time they take.',
+        )}
       </p>
       <table className="mt-4 w-full border-collapse text-left">
         <thead>
           <tr className="border-ink border-b-2">
             <th className="py-2 font-normal text-quiet" scope="col">
-              Same soup, same band
+              {say('Same soup, same band')}
             </th>
             {sizes.map((s) => (
               <th key={s.by} scope="col" className="figures px-2 py-2 text-right text-[22px]">

@@ -8,17 +8,21 @@ import { degrees, type Show } from '../../core/units/show';
 import { toFahrenheit } from '../../core/units/temperature';
 import { titleOf } from '../../core/words/steps';
 import Chart, { type Palette } from '../shared/draw/Chart';
+import { useSay } from '../shared/useSay';
 
 type Props = { readonly plan: Plan; readonly lightAt: Date | null; readonly show: Show };
 
 /** Temperature, volume and consistency along the plan's clock, its steps marked. */
 export function Trajectory({ plan, lightAt, show }: Props) {
+  const say = useSay();
   const light = lightAt?.getTime() ?? 0;
   const option = useCallback(
     (c: Palette) => {
       const at = (seconds: number) => seconds / 60;
       const clock = (minutes: number) =>
-        light ? timeOfDay(new Date(light + minutes * 60_000)) : `${Math.round(minutes)} min`;
+        light
+          ? timeOfDay(new Date(light + minutes * 60_000))
+          : say('{minutes} min', { minutes: Math.round(minutes) });
       const hot = (celsius: number) => (show.temperature === 'C' ? celsius : toFahrenheit(celsius));
       const most = at(plan.seconds);
       const axis = (index: number, name: string) => ({
@@ -91,10 +95,10 @@ export function Trajectory({ plan, lightAt, show }: Props) {
           splitLine: { show: false },
         })),
         yAxis: [
-          axis(0, show.temperature === 'C' ? '°C in the pot' : '°F in the pot'),
-          { ...axis(1, 'Litres'), min: 0 },
+          axis(0, show.temperature === 'C' ? say('°C in the pot') : say('°F in the pot')),
+          { ...axis(1, say('Litres')), min: 0 },
           {
-            ...axis(2, 'mPa·s, were it served now'),
+            ...axis(2, say('mPa·s, were it served now')),
             type: 'log' as const,
             min: 1,
             axisLabel: { color: c.ink, fontSize: 14, formatter: (v: number) => spaced(v) },
@@ -127,7 +131,7 @@ export function Trajectory({ plan, lightAt, show }: Props) {
         ],
       };
     },
-    [plan, light, show],
+    [plan, light, show, say],
   );
   const says = plan.steps
     .map(
@@ -139,7 +143,10 @@ export function Trajectory({ plan, lightAt, show }: Props) {
     <Chart
       option={option}
       className="h-full min-h-80 w-full"
-      says={`Along the clock. ${says}. On the pass ${mPas(plan.found.bowlViscosity)} mPa·s.`}
+      says={say('Along the clock. {says}. On the pass {bowlViscosity} mPa·s.', {
+        says,
+        bowlViscosity: mPas(plan.found.bowlViscosity),
+      })}
     />
   );
 }

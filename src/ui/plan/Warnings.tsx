@@ -7,11 +7,14 @@ import { remedyWords } from '../../core/compare/remedyWords';
 import type { TimedOrder } from '../../core/order/order';
 import type { Warning } from '../../core/plan/types';
 import { warningWords } from '../../core/plan/warningWords';
+import { message } from '../../core/say/message';
+import { term } from '../../core/say/term';
 import type { Show } from '../../core/units/show';
 import { Sheet } from '../shared/Sheet';
 import { BUTTON } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 
-const WORD = { stop: 'Stop', danger: 'Danger', caution: 'Mind' } as const;
+const WORD = { stop: message('Stop'), danger: message('Danger'), caution: message('Mind') } as const;
 
 type Props = {
   readonly warnings: readonly Warning[];
@@ -24,13 +27,14 @@ type Props = {
 
 /** How many things to mind, the list of them one tap away, and what would mend each one tap further. */
 export function Warnings({ warnings, remedies, show, onOpen, onApply }: Props) {
+  const say = useSay();
   const [open, setOpen] = useState(false);
   if (warnings.length === 0) return null;
   const grave = warnings.some((w) => w.severity !== 'caution');
   const trigger = (
     <>
       <TriangleAlert size={24} aria-hidden />
-      {warnings.length} to mind
+      {say('{count} to mind', { count: warnings.length })}
     </>
   );
   return (
@@ -40,21 +44,21 @@ export function Warnings({ warnings, remedies, show, onOpen, onApply }: Props) {
         setOpen(next);
         if (next) onOpen();
       }}
-      title="Before you start"
+      title={say('Before you start')}
       trigger={trigger}
       triggerClass={`flex h-14 items-center gap-2 rounded-sm border-2 px-4 font-bold ${grave ? 'border-tomato text-tomato' : 'border-ink'}`}
     >
       <ul>
         {warnings
-          .map((w) => ({ ...w, ...warningWords(w, show) }))
+          .map((w) => ({ ...w, ...warningWords(w) }))
           .map((w) => (
             <li key={w.id} className="border-rule border-b p-3 last:border-b-0">
               <b className={w.severity === 'caution' ? '' : 'text-tomato'}>
-                {WORD[w.severity]}. {w.says}
+                {say('{severity}. {what}', { severity: WORD[w.severity], what: w.says })}
               </b>
               <br />
-              {w.do}
-              {w.rule && <span className="block text-[15px] text-quiet">{w.rule}</span>}
+              {say(w.do)}
+              {w.rule && <span className="block text-[15px] text-quiet">{say(term(w.rule))}</span>}
               {(remedies?.[w.id] ?? []).length > 0 && (
                 <span className="mt-2 flex flex-wrap gap-2">
                   {remedies?.[w.id]?.map((r) => (

@@ -1,5 +1,7 @@
 import { ingredient } from '../../core/food/catalogue';
 import type { Plan, PlanStep } from '../../core/plan/types';
+import { type Message, message } from '../../core/say/message';
+import { term } from '../../core/say/term';
 import type { Level } from '../shared/draw/PotDrawing';
 
 /** Levels nearer than this share of the pot are one mark. */
@@ -7,19 +9,19 @@ const SAME = 0.03;
 /** More marks than this cannot be told apart on a wall. */
 const MOST = 5;
 
-const IN: Readonly<Record<string, string>> = {
-  liquid: 'liquid in',
-  wine: 'wine in',
-  dairy: 'dairy in',
-  cheese: 'cheese in',
-  egg: 'liaison in',
-  seafood: 'fish in',
-  grain: 'grain in',
-  pulse: 'pulses in',
+const IN: Readonly<Record<string, Message>> = {
+  liquid: message('liquid in'),
+  wine: message('wine in'),
+  dairy: message('dairy in'),
+  cheese: message('cheese in'),
+  egg: message('liaison in'),
+  seafood: message('fish in'),
+  grain: message('grain in'),
+  pulse: message('pulses in'),
 };
 
 /** What a step did to the level, in two words; null when it did nothing to speak of. */
-function stageWords({ step }: PlanStep): string | null {
+function stageWords({ step }: PlanStep): Message | null {
   switch (step.kind) {
     case 'add':
     case 'temper':
@@ -27,16 +29,21 @@ function stageWords({ step }: PlanStep): string | null {
       const [most] = [...step.items].sort((a, b) => b.amount - a.amount);
       if (!most) return null;
       const { group, name } = ingredient(most.ingredient);
-      return IN[group] ?? `${(name.split(/[ ,]/).at(name.includes(',') ? 0 : -1) ?? name).toLowerCase()} in`;
+      return (
+        IN[group] ??
+        message('{what} in', {
+          what: { within: term(name.split(/[ ,]/).at(name.includes(',') ? 0 : -1) ?? name) },
+        })
+      );
     }
     case 'reduce':
-      return 'reduced';
+      return message('reduced');
     case 'strain':
-      return 'strained';
+      return message('strained');
     case 'simmer':
-      return 'simmered';
+      return message('simmered');
     case 'thicken':
-      return 'thickened';
+      return message('thickened');
     default:
       return null;
   }
@@ -44,9 +51,9 @@ function stageWords({ step }: PlanStep): string | null {
 
 /** What the pot's wall is marked with: at the pass, at its fullest, and a ghost for each stage that moves the level. */
 export function levelsOf(plan: Plan): readonly Level[] {
-  const marks: Level[] = [{ label: 'at the pass', ml: plan.found.volumeMl, kind: 'now' }];
+  const marks: Level[] = [{ label: message('at the pass'), ml: plan.found.volumeMl, kind: 'now' }];
   const apart = (ml: number): boolean => marks.every((m) => Math.abs(m.ml - ml) > SAME * plan.rimMl);
-  if (apart(plan.peakMl)) marks.push({ label: 'at its fullest', ml: plan.peakMl, kind: 'ghost' });
+  if (apart(plan.peakMl)) marks.push({ label: message('at its fullest'), ml: plan.peakMl, kind: 'ghost' });
   for (const s of plan.steps) {
     const label = stageWords(s);
     if (marks.length < MOST && label && s.volumeMl > SAME * plan.rimMl && apart(s.volumeMl))

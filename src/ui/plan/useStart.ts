@@ -6,8 +6,8 @@ import { v4 as uuid } from 'uuid';
 import type { TimedOrder } from '../../core/order/order';
 import type { Warning } from '../../core/plan/types';
 import { warningLine } from '../../core/plan/warningWords';
-import type { Show } from '../../core/units/show';
 import { requestOf } from '../order/address';
+import { useSay } from '../shared/useSay';
 import { ask, problemWords } from '../station/line/api';
 import { kitchenNow } from '../station/line/clock';
 
@@ -17,8 +17,8 @@ export function useStart(
   address: string,
   barred: Warning | undefined,
   serveAt: Date | null,
-  show: Show,
 ) {
+  const say = useSay();
   const [starting, setStarting] = useState(false);
   const [refused, setRefused] = useState<string | null>(null);
   const [inUse, setInUse] = useState(false);
@@ -29,7 +29,7 @@ export function useStart(
   const start = async (anyway = false) => {
     if (starting) return;
     if (barred) {
-      setRefused(warningLine(barred, show));
+      setRefused(say(warningLine(barred)));
       return;
     }
     if (batch.current.address !== address) batch.current = { address, id: uuid() };

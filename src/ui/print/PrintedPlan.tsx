@@ -4,11 +4,13 @@ import { Printer } from 'lucide-react';
 import type { PlanSheet } from '../../core/formats/sheet';
 import { Scroll } from '../shared/Scroll';
 import { PRIMARY } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 
 /** The plan as it prints: dark on white whatever the theme, without the views around it. */
 export function PrintedPlan({ sheet }: { sheet: PlanSheet }) {
+  const say = useSay();
   return (
-    <Scroll label="Plan on paper" className="paper h-full overflow-y-auto print:h-auto">
+    <Scroll label={say('Plan on paper')} className="paper h-full overflow-y-auto print:h-auto">
       <div className="mx-auto max-w-245 px-6 py-5 print:max-w-none print:p-0">
         <header className="flex items-start gap-4 border-ink border-b-2 pb-3">
           <div className="flex-1">
@@ -17,13 +19,13 @@ export function PrintedPlan({ sheet }: { sheet: PlanSheet }) {
             <p className="text-quiet">{sheet.fire}</p>
           </div>
           <button type="button" onClick={() => window.print()} className={`${PRIMARY} print:hidden`}>
-            <Printer size={22} aria-hidden /> Print
+            <Printer size={22} aria-hidden /> {say('Print')}
           </button>
         </header>
         <div className="mt-3 grid grid-cols-1 gap-6 min-[900px]:grid-cols-[44fr_56fr] print:grid-cols-[44fr_56fr]">
           <section aria-labelledby="p-weigh">
             <h2 id="p-weigh" className="font-bold text-quiet">
-              Weigh out, in the order you need it
+              {say('Weigh out, in the order you need it')}
             </h2>
             <ul>
               {sheet.lines.map((l, n) => {
@@ -41,8 +43,7 @@ export function PrintedPlan({ sheet }: { sheet: PlanSheet }) {
                       <span className="ml-0.5 text-[15px]">{l.unit}</span>
                     </span>
                     <span className="leading-tight">
-                      <b>{l.name}</b>
-                      {l.dose && ' (the dose)'}
+                      <b>{l.name}</b> {l.dose && say('(the dose)')}
                       <span className="block text-quiet text-[14px]">{l.aside}</span>
                     </span>
                   </li>
@@ -52,7 +53,7 @@ export function PrintedPlan({ sheet }: { sheet: PlanSheet }) {
           </section>
           <section aria-labelledby="p-clock">
             <h2 id="p-clock" className="font-bold text-quiet">
-              By the clock
+              {say('By the clock')}
             </h2>
             <ol>
               {sheet.steps.map((s, n) => {
@@ -64,7 +65,11 @@ export function PrintedPlan({ sheet }: { sheet: PlanSheet }) {
                       <b>{s.title}</b>
                       {s.takes && `, ${s.takes}`}
                       <span className="block text-[15px]">{s.details}</span>
-                      {s.look && <span className="block text-quiet text-[14px]">Look for {s.look}</span>}
+                      {s.look && (
+                        <span className="block text-quiet text-[14px]">
+                          {say('Look for {look}', { look: s.look })}
+                        </span>
+                      )}
                     </span>
                   </li>
                 );
@@ -81,8 +86,9 @@ export function PrintedPlan({ sheet }: { sheet: PlanSheet }) {
           ))}
         </ul>
         <p className="mt-2 text-quiet text-[14px]">
-          Doses are predictions: taste and look. The local food code and those responsible for it decide what
-          is safe.
+          {say(
+            'Doses are predictions: taste and look. The local food code and those responsible for it decide what is safe.',
+          )}
         </p>
       </div>
     </Scroll>

@@ -3,11 +3,13 @@
 import { FilePlus2, FileUp, Search } from 'lucide-react';
 import Link from 'next/link';
 import { useRef, useState } from 'react';
+import { term } from '../../core/say/term';
 import { askedVolume } from '../../core/units/show';
 import { useShortcut } from '../frame/Shortcuts';
 import { Spoon } from '../shared/draw/Spoon';
 import { Segments } from '../shared/form/Segments';
 import { BUTTON, FIELD, PRIMARY } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
 
 /** A recipe as the list shows it. */
@@ -43,6 +45,7 @@ const found = (r: Listed, text: string): boolean => {
 
 /** The house's soups: found by name, school or what is in them; opened to be changed, or planned. */
 export function RecipesView({ recipes }: { recipes: readonly Listed[] }) {
+  const say = useSay();
   const show = useShow();
   const [text, setText] = useState('');
   const [which, setWhich] = useState<'use' | 'away'>('use');
@@ -53,7 +56,7 @@ export function RecipesView({ recipes }: { recipes: readonly Listed[] }) {
   return (
     <div className="flex h-full flex-col">
       <header className="flex shrink-0 flex-wrap items-center gap-3 border-ink border-b-2 bg-surface px-5 py-3">
-        <h1 className="font-bold text-[27px]">Recipes</h1>
+        <h1 className="font-bold text-[27px]">{say('Recipes')}</h1>
         <div className="relative min-w-56 flex-1">
           <Search aria-hidden className="pointer-events-none absolute top-4 left-3" />
           <input
@@ -61,30 +64,34 @@ export function RecipesView({ recipes }: { recipes: readonly Listed[] }) {
             type="search"
             value={text}
             onChange={(e) => setText(e.target.value)}
-            aria-label="Find a recipe by name, school or ingredient"
-            placeholder="leek, chowder, cornstarch …"
+            aria-label={say('Find a recipe by name, school or ingredient')}
+            placeholder={say('leek, chowder, cornstarch …')}
             className={`pl-11 ${FIELD}`}
           />
         </div>
         <Segments
-          label="Which"
+          label={say('Which')}
           value={which}
           onChange={setWhich}
           options={[
-            { value: 'use', words: 'In use' },
-            { value: 'away', words: 'Put away' },
+            { value: 'use', words: say('In use') },
+            { value: 'away', words: say('Put away') },
           ]}
         />
         <Link href="/recipes/import" className={BUTTON}>
-          <FileUp size={22} aria-hidden /> From a file
+          <FileUp size={22} aria-hidden /> {say('From a file')}
         </Link>
         <Link href="/recipes/new" className={PRIMARY}>
-          <FilePlus2 size={22} aria-hidden /> New
+          <FilePlus2 size={22} aria-hidden /> {say('New')}
         </Link>
       </header>
       <div className="min-h-0 flex-1 overflow-y-auto px-5 py-3">
         <p role="status" className="pb-2 text-quiet">
-          {shown.length} of {here.length} {which === 'use' ? 'in use' : 'put away'}
+          {say('{count} of {count2} {which, select, yes {in use} other {put away}}', {
+            count: shown.length,
+            count2: here.length,
+            which: which === 'use' ? 'yes' : 'no',
+          })}
         </p>
         <ul className="grid grid-cols-1 gap-2 min-[1100px]:grid-cols-2">
           {shown.map((r) => (
@@ -97,17 +104,28 @@ export function RecipesView({ recipes }: { recipes: readonly Listed[] }) {
                   <span className="block truncate font-bold text-[21px]">{r.name}</span>
                   <span className="block truncate">{r.school}</span>
                   <span className="block text-[15px] text-quiet">
-                    for {askedVolume(r.litres, show)} · version {r.version}
+                    {say('for {litres} · version {version}', {
+                      litres: askedVolume(r.litres, show),
+                      version: r.version,
+                    })}
                   </span>
                 </span>
                 <span className="flex w-28 shrink-0 flex-col items-center leading-tight">
                   {r.viscosity === null ? (
-                    <span className="text-[15px] text-quiet">too much to work out here: open it</span>
+                    <span className="text-[15px] text-quiet">
+                      {say('too much to work out here: open it')}
+                    </span>
                   ) : (
                     <>
                       <Spoon viscosity={r.viscosity} width={84} />
-                      <b className={r.lands === r.band ? '' : 'text-tomato'}>{r.lands}</b>
-                      {r.lands !== r.band && <span className="text-[15px] text-tomato">says {r.band}</span>}
+                      <b className={r.lands === r.band ? '' : 'text-tomato'}>
+                        {r.lands && say(term(r.lands))}
+                      </b>
+                      {r.lands !== r.band && (
+                        <span className="text-[15px] text-tomato">
+                          {say('says {band}', { band: term(r.band) })}
+                        </span>
+                      )}
                     </>
                   )}
                 </span>
@@ -115,10 +133,10 @@ export function RecipesView({ recipes }: { recipes: readonly Listed[] }) {
               {!r.archived && (
                 <Link
                   href={`/plan?recipe=${r.id}&litres=${r.litres}`}
-                  aria-label={`Plan ${r.name}`}
+                  aria-label={say('Plan {name}', { name: r.name })}
                   className="grid w-20 shrink-0 place-items-center border-ink border-l-2 font-bold hover:bg-butter/25"
                 >
-                  Plan
+                  {say('Plan')}
                 </Link>
               )}
             </li>
@@ -127,10 +145,10 @@ export function RecipesView({ recipes }: { recipes: readonly Listed[] }) {
         {shown.length === 0 && (
           <p className="py-8 text-center text-[21px]">
             {here.length === 0 && which === 'away'
-              ? 'Nothing is put away.'
+              ? say('Nothing is put away.')
               : here.length === 0
-                ? 'No recipes yet: make a new one, or read one from a file.'
-                : `No recipe has “${text}” in it.`}
+                ? say('No recipes yet: make a new one, or read one from a file.')
+                : say('No recipe has “{text}” in it.', { text })}
           </p>
         )}
       </div>

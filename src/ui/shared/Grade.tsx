@@ -1,12 +1,15 @@
 import { CircleAlert, CircleCheck, CircleX } from 'lucide-react';
 import type { Compared } from '../../core/compare/compare';
 import type { Fit } from '../../core/compare/fits';
-import { capital, spaced } from '../../core/units/format';
+import { term } from '../../core/say/term';
+import { spaced } from '../../core/units/format';
+import { type Say, useSay } from './useSay';
 
 const ICON = { fits: CircleCheck, 'with care': CircleAlert, 'does not fit': CircleX } as const;
 
 /** A grade in a word and a shape; `plain` where the ground is not the page's own. */
 export function Grade({ fit, plain = false }: { fit: Fit; plain?: boolean }) {
+  const say = useSay();
   const Icon = ICON[fit.grade];
   const colour = plain
     ? ''
@@ -18,16 +21,21 @@ export function Grade({ fit, plain = false }: { fit: Fit; plain?: boolean }) {
   return (
     <span className={`inline-flex items-center gap-1 whitespace-nowrap font-bold ${colour}`}>
       <Icon size={20} aria-hidden />
-      {capital(fit.grade)}
+      {say('{grade}', { grade: { opening: term(fit.grade) } })}
     </span>
   );
 }
 
 /** What is weighed for a way: "135 g Cornstarch + 1 620 g Heavy cream". */
-export const doseWords = (c: Compared): string =>
+export const doseWords = (c: Compared, say: Say): string =>
   c.blend === null
     ? c.doses
-        .map((d) => `${spaced(d.g)} g ${d.name.split(',')[0]?.toLowerCase()}`)
+        .map((d) =>
+          say('{grams} g {what}', {
+            grams: spaced(d.g),
+            what: { within: term(d.name.split(',')[0] ?? d.name) },
+          }),
+        )
         .reverse()
         .join(' + ')
-    : `${Math.round(c.blend * 100)} % of the pot blended`;
+    : say('{blend} % of the pot blended', { blend: Math.round(c.blend * 100) });

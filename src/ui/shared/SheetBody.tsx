@@ -4,6 +4,7 @@ import { clsx } from 'clsx';
 import { X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import { type ReactNode, Suspense } from 'react';
+import { useSay } from './useSay';
 
 type Props = {
   readonly open: boolean;
@@ -17,6 +18,7 @@ type Props = {
 
 /** The sheet itself, apart so that a page need not carry it before one is opened. */
 export function SheetBody({ open, onOpenChange, title, wide, onClosed, children }: Props) {
+  const say = useSay();
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>
@@ -36,12 +38,14 @@ export function SheetBody({ open, onOpenChange, title, wide, onClosed, children 
         >
           <div className="flex shrink-0 items-center justify-between border-ink border-b-2 pl-4">
             <Dialog.Title className="font-bold text-[21px]">{title}</Dialog.Title>
-            <Dialog.Close aria-label="Close" className="grid size-14 place-items-center">
+            <Dialog.Close aria-label={say('Close')} className="grid size-14 place-items-center">
               <X aria-hidden />
             </Dialog.Close>
           </div>
           <div className="min-h-0 overflow-y-auto">
-            <Suspense fallback={<p className="p-4 text-quiet">Working it out …</p>}>{children}</Suspense>
+            <Suspense fallback={<p className="p-4 text-quiet">{say('Working it out …')}</p>}>
+              {children}
+            </Suspense>
           </div>
         </Dialog.Content>
       </Dialog.Portal>

@@ -2,100 +2,101 @@ import type { BodyOf } from '../../core/batch/events';
 import { calibrateFunnel, ISO_ORIFICES, type IsoCup } from '../../core/flow/readings/cups';
 import { readingFor } from '../../core/flow/readings/reading';
 import type { HouseFunnel } from '../../core/house/house';
+import { type Message, message } from '../../core/say/message';
 
 /** A test as the Check offers it: how it is timed, what is read, how it is done. */
 export type FlowTestMethod = {
   readonly id: string;
-  readonly words: string;
+  readonly words: Message | string;
   readonly draws: 'cup' | 'ring' | 'spoon' | 'trough' | 'syringe';
   /** Null for the syringe, which gives a level and no viscosity. */
   readonly test: BodyOf<'flow'>['test'] | null;
   /** The stop-watch is the reading, or counts down these seconds before it. */
   readonly waits: number | null;
   readonly unit: 's' | 'mm' | 'g' | 'mL';
-  readonly reads: string;
+  readonly reads: Message;
   readonly range: readonly [number, number];
-  readonly how: readonly string[];
+  readonly how: readonly Message[];
 };
 
 const cup = (orifice: IsoCup): FlowTestMethod => ({
   id: `cup-${orifice}`,
-  words: `Flow cup, ${orifice} mm`,
+  words: message('Flow cup, {orifice} mm', { orifice }),
   draws: 'cup',
   test: { kind: 'cup', orifice },
   waits: null,
   unit: 's',
-  reads: 'Flow time',
+  reads: message('Flow time'),
   range: [30, 100],
   how: [
-    'Finger under the hole, fill to the brim, level it off.',
-    'Take the finger away and start.',
-    'Stop when the stream first breaks.',
+    message('Finger under the hole, fill to the brim, level it off.'),
+    message('Take the finger away and start.'),
+    message('Stop when the stream first breaks.'),
   ],
 });
 
 /** Needs nothing but a ring and a printed sheet, and tells any soup. */
 export const LINE_SPREAD: FlowTestMethod = {
   id: 'ring',
-  words: 'Line spread, 100 mL ring',
+  words: message('Line spread, 100 mL ring'),
   draws: 'ring',
   test: { kind: 'line spread', ml: 100, seconds: 30 },
   waits: 30,
   unit: 'mm',
-  reads: 'Mean radius',
+  reads: message('Mean radius'),
   range: [10, 300],
   how: [
-    'Ring on the middle of the sheet, 100 mL of soup in it.',
-    'Lift the ring straight up and start.',
-    'After 30 s read the radius on four sides; the mean counts.',
+    message('Ring on the middle of the sheet, 100 mL of soup in it.'),
+    message('Lift the ring straight up and start.'),
+    message('After 30 s read the radius on four sides; the mean counts.'),
   ],
 };
 
 const SPOON: FlowTestMethod = {
   id: 'spoon',
-  words: 'Weighed spoon, 45 × 65 mm',
+  words: message('Weighed spoon, 45 × 65 mm'),
   draws: 'spoon',
   test: { kind: 'spoon', widthMm: 45, heightMm: 65, seconds: 10 },
   waits: 10,
   unit: 'g',
-  reads: 'Left on the spoon',
+  reads: message('Left on the spoon'),
   range: [0.01, 200],
   how: [
-    'Spoon on the scale, tare. Dip it, hold it upright, start.',
-    'After 10 s wipe the drop at its tip and lay it on the scale.',
-    'Read the grams that stayed.',
+    message('Spoon on the scale, tare. Dip it, hold it upright, start.'),
+    message('After 10 s wipe the drop at its tip and lay it on the scale.'),
+    message('Read the grams that stayed.'),
   ],
 };
 
 const TROUGH: FlowTestMethod = {
   id: 'trough',
-  words: 'Trough, 50 × 20 mm gate',
+  words: message('Trough, 50 × 20 mm gate'),
   draws: 'trough',
   test: { kind: 'trough', mm2: 1000, seconds: 30 },
   waits: 30,
   unit: 'mm',
-  reads: 'How far it ran',
+  reads: message('How far it ran'),
   range: [20, 1000],
   how: [
-    'Trough dead level, gate shut, fill 50 mm behind it to 20 mm.',
-    'Lift the gate and start.',
-    'After 30 s read how far it has run from the back wall.',
+    message('Trough dead level, gate shut, fill 50 mm behind it to 20 mm.'),
+    message('Lift the gate and start.'),
+    message('After 30 s read how far it has run from the back wall.'),
   ],
 };
 
 const SYRINGE: FlowTestMethod = {
   id: 'syringe',
-  words: 'Syringe, 10 mL',
+  words: message('Syringe, 10 mL'),
   draws: 'syringe',
   test: null,
   waits: 10,
   unit: 'mL',
-  reads: 'Left in the syringe',
+  reads: message('Left in the syringe'),
   range: [0, 10],
   how: [
-    'No plunger, finger under the tip, fill to 10 mL.',
-    'Take the finger away and start.',
-    'At 10 s close it with the finger and read what is left.',
+    message('No plunger, finger under the tip, fill to 10 mL.'),
+    message('Take the finger away and start.'),
+    message('At 10 s close it with the finger and read what is left.'),
   ],
 };
 
@@ -112,12 +113,12 @@ const funnelKind = (f: HouseFunnel): FlowTestMethod => ({
   },
   waits: null,
   unit: 's',
-  reads: 'Flow time',
+  reads: message('Flow time'),
   range: [Math.max(0.5, Math.ceil(calibrateFunnel(f.thin, f.thick).b * 10) / 10), 3600],
   how: [
-    `Finger under the spout, fill to the ${f.ml} mL mark.`,
-    'Take the finger away and start.',
-    'Stop when the stream first breaks.',
+    message('Finger under the spout, fill to the {ml} mL mark.', { ml: f.ml }),
+    message('Take the finger away and start.'),
+    message('Stop when the stream first breaks.'),
   ],
 });
 

@@ -1,13 +1,14 @@
 'use client';
 
 import { createContext, type ReactNode, useContext } from 'react';
-import { METRIC, type Show } from '../../core/units/show';
+import type { Reader } from '../../core/say/inWords';
+import { METRIC } from '../../core/units/show';
 
-const Shown = createContext<Show>(METRIC);
+const Shown = createContext<Reader>(METRIC);
 
-/** How this kitchen reads volumes and temperatures. */
-export const useShow = (): Show => useContext(Shown);
+/** How this station reads volumes, temperatures and words. */
+export const useShow = (): Reader => useContext(Shown);
 
-export function ShowProvider({ show, children }: { show: Show; children: ReactNode }) {
+export function ShowProvider({ show, children }: { show: Reader; children: ReactNode }) {
   return <Shown value={show}>{children}</Shown>;
 }

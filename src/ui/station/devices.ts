@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { type Message, message } from '../../core/say/message';
 import { kitchenNow } from './line/clock';
 import { useNews } from './line/live';
 
@@ -17,7 +18,7 @@ export type DeviceState = {
   /** ms by the server’s clock when the value came. */
   readonly at: number | null;
   /** What is wrong with what it sends, and since when. */
-  readonly fault: { readonly says: string; readonly at: number } | null;
+  readonly fault: { readonly says: Message | string; readonly at: number } | null;
 };
 
 export type Devices = {
@@ -31,7 +32,7 @@ export const NO_DEVICES: Devices = { bridge: 'none', all: [] };
 export const STALE = 5000;
 
 const isRecord = (x: unknown): x is Record<string, unknown> => typeof x === 'object' && x !== null;
-const KINDS: readonly unknown[] = ['thermometer', 'scale', 'flow timer'];
+const KINDS: readonly unknown[] = ['thermometer', 'scale', message('flow timer')];
 
 /** `devices` after one piece of news, whatever it holds: what cannot be understood changes nothing. */
 export function heardOf(devices: Devices, news: unknown, now: number): Devices {
@@ -68,7 +69,7 @@ export function heardOf(devices: Devices, news: unknown, now: number): Devices {
     case 'fault':
       return one(news.device, (d) => ({
         ...d,
-        fault: { says: String(news.says ?? 'sends nonsense'), at: now },
+        fault: { says: typeof news.says === 'string' ? news.says : message('sends nonsense'), at: now },
       }));
     default:
       return devices;
@@ -79,14 +80,18 @@ export function heardOf(devices: Devices, news: unknown, now: number): Devices {
 export function standingOf(
   d: DeviceState | undefined,
   now: number,
-): { readonly value: number | null; readonly says: string } {
-  if (!d) return { value: null, says: 'not here' };
+): { readonly value: number | null; readonly says: Message | string } {
+  if (!d) return { value: null, says: message('not here') };
   if (d.fault && (d.at === null || d.fault.at >= d.at)) return { value: null, says: d.fault.says };
-  if (!d.here) return { value: null, says: 'lost' };
-  if (d.value === null || d.at === null) return { value: null, says: 'nothing yet' };
+  if (!d.here) return { value: null, says: message('lost') };
+  if (d.value === null || d.at === null) return { value: null, says: message('nothing yet') };
   const old = now - d.at;
-  if (old > STALE) return { value: null, says: `stale: ${Math.round(old / 1000)} s old` };
-  return { value: d.value, says: `seen ${Math.max(0, Math.round(old / 1000))} s ago` };
+  if (old > STALE)
+    return { value: null, says: message('stale: {seconds} s old', { seconds: Math.round(old / 1000) }) };
+  return {
+    value: d.value,
+    says: message('seen {seconds} s ago', { seconds: Math.max(0, Math.round(old / 1000)) }),
+  };
 }
 
 /** The kitchen's devices, as they come and go. */

@@ -15,6 +15,7 @@ import type { Batch } from '../../core/batch/record';
 import '../../core/food/load';
 import { type Observation, observe } from '../../core/pot/observe';
 import type { Pot } from '../../core/pot/pot';
+import { useSay } from '../shared/useSay';
 
 /** The batch as the model goes along with it, now. */
 export type Going = {
@@ -46,6 +47,7 @@ function tried<T>(what: string, work: () => T): T | null {
 
 /** Follows a batch on the page: every event moves it at once, the clock moves it every second. */
 export function useFollow(batch: Batch, now: number | null): Following {
+  const say = useSay();
   const before = useRef<Followed | null>(null);
   const live = now !== null;
   const followed = useMemo(() => {
@@ -59,12 +61,14 @@ export function useFollow(batch: Batch, now: number | null): Following {
   moment.current = now;
   const to = useMemo(() => {
     if (!followed || slow === null) return null;
-    const found = tried('looking ahead', () => ahead(followed, moment.current ?? slow, batch.plan.litres));
+    const found = tried(say('looking ahead'), () =>
+      ahead(followed, moment.current ?? slow, batch.plan.litres),
+    );
     if (performance.getEntriesByName('panache:followed').length > 0)
       performance.measure('panache:solved', 'panache:followed');
     performance.clearMarks('panache:followed');
     return found;
-  }, [followed, slow, batch.plan.litres]);
+  }, [followed, slow, batch.plan.litres, say]);
   const [doubt, setDoubt] = useState<{ of: Ahead; found: DoubtAhead | null } | null>(null);
   useEffect(() => {
     if (!followed || !to) return;
@@ -76,13 +80,13 @@ export function useFollow(batch: Batch, now: number | null): Following {
     return () => clearTimeout(timer);
   }, [followed, to]);
   const endsAt = useMemo(
-    () => (followed ? tried('the end of the step', () => stepEndsAt(followed)) : 0),
-    [followed],
+    () => (followed ? tried(say('the end of the step'), () => stepEndsAt(followed)) : 0),
+    [followed, say],
   );
   if (now === null) return { going: null, lost: false };
   const seen =
     followed &&
-    tried('the pot now', () => {
+    tried(say('the pot now'), () => {
       const { pot, kitchen } = potAt(followed, now).variant;
       return { pot, seen: observe(pot, kitchen) };
     });

@@ -6,9 +6,9 @@ import type { Batch } from '../../core/batch/record';
 import type { BatchState } from '../../core/batch/state';
 import { timeOfDay } from '../../core/units/clock';
 import { duration, litres, mPas } from '../../core/units/format';
-import { inDegrees, type Show } from '../../core/units/show';
 import { measuredMark } from '../shared/marks';
 import { BUTTON } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 import type { Going } from '../station/useFollow';
 import { Finish } from './Finish';
 import { Finished } from './Finished';
@@ -18,7 +18,6 @@ type Props = {
   readonly state: BatchState;
   readonly going: Going | null;
   readonly now: number | null;
-  readonly show: Show;
   readonly write: (body: EventBody) => void;
   readonly onRead: () => void;
   /** Back to the steps that are left; absent when there are none. */
@@ -26,7 +25,8 @@ type Props = {
 };
 
 /** The end of a batch: what came of it, what went otherwise than planned, how it tasted, and where it goes. */
-export function EndView({ batch, state, going, now, show, write, onRead, onBack }: Props) {
+export function EndView({ batch, state, going, now, write, onRead, onBack }: Props) {
+  const say = useSay();
   const { finished, stage } = state;
   const level = going?.seen.volumeMl ?? null;
   const yieldMl = finished?.yieldMl ?? level;
@@ -38,66 +38,68 @@ export function EndView({ batch, state, going, now, show, write, onRead, onBack 
   return (
     <div className="grid h-full min-[1100px]:grid-cols-[1fr_460px]">
       <section
-        aria-label="End of the batch"
+        aria-label={say('End of the batch')}
         className="bg-surface px-5 py-4 min-[1100px]:overflow-y-auto min-[1100px]:px-9"
       >
         <p className="text-[19px] text-quiet">
-          {batch.plan.recipeName} · begun {timeOfDay(new Date(from))}, {duration(took)} on the stove,{' '}
-          {duration(batch.plan.seconds)} planned
+          {say('{recipeName} · begun {timeOfDay}, {took} on the stove, {seconds} planned', {
+            recipeName: batch.plan.recipeName,
+            timeOfDay: timeOfDay(new Date(from)),
+            took: duration(took),
+            seconds: duration(batch.plan.seconds),
+          })}
         </p>
         {onBack && !finished && (
           <p className="mt-2 flex flex-wrap items-center gap-3 bg-butter/30 px-3 py-1">
-            <b>Steps are left.</b>
+            <b>{say('Steps are left.')}</b>
             <button type="button" onClick={onBack} className={BUTTON}>
-              Back to the step at hand
+              {say('Back to the step at hand')}
             </button>
           </p>
         )}
         {finished ? (
-          <Finished
-            finished={finished}
-            stage={stage}
-            now={now}
-            show={show}
-            write={write}
-            onRead={onRead}
-            state={state}
-          />
+          <Finished finished={finished} stage={stage} now={now} write={write} onRead={onRead} state={state} />
         ) : (
-          <Finish level={level} show={show} write={write} />
+          <Finish level={level} write={write} />
         )}
       </section>
       <section
-        aria-label="How it went"
+        aria-label={say('How it went')}
         className="border-ink bg-ground px-5 py-4 max-[1100px]:border-t-2 min-[1100px]:overflow-y-auto min-[1100px]:border-l-2"
       >
-        <h2 className="font-bold text-[22px]">How it came out</h2>
+        <h2 className="font-bold text-[22px]">{say('How it came out')}</h2>
         <dl className="mt-2 grid grid-cols-[1fr_auto_auto] items-baseline gap-x-4 gap-y-1">
-          <dt className="col-start-2 text-right text-[15px] text-quiet">planned</dt>
-          <dd className="text-right text-[15px] text-quiet">{measured ? 'measured' : 'by the model'}</dd>
-          <dt className="font-bold">Consistency, mPa·s</dt>
+          <dt className="col-start-2 text-right text-[15px] text-quiet">{say('planned')}</dt>
+          <dd className="text-right text-[15px] text-quiet">
+            {measured ? say('measured') : say('by the model')}
+          </dd>
+          <dt className="font-bold">{say('Consistency, mPa·s')}</dt>
           <dd className="figures text-right text-[24px]">
             {mPas(batch.plan.cooked?.target ?? batch.plan.viscosity)}
           </dd>
           <dd className="figures text-right font-bold text-[24px]">
             {measured ? mPas(measured.at) : going ? mPas(going.seen.bowlViscosity) : '–'}
           </dd>
-          <dt className="font-bold">Volume, L</dt>
+          <dt className="font-bold">{say('Volume, L')}</dt>
           <dd className="figures text-right text-[24px]">{litres(batch.plan.litres * 1000)}</dd>
           <dd className="figures text-right font-bold text-[24px]">
             {yieldMl === null ? '–' : litres(yieldMl)}
           </dd>
         </dl>
-        <h2 className="mt-5 font-bold text-[22px]">What differed from the plan</h2>
+        <h2 className="mt-5 font-bold text-[22px]">{say('What differed from the plan')}</h2>
         {differences.length === 0 ? (
-          <p className="mt-1">Nothing to speak of.</p>
+          <p className="mt-1">{say('Nothing to speak of.')}</p>
         ) : (
           <ul className="mt-1">
             {differences.map((d, n) => (
-              <li key={`${d.what} ${n.toString()}`} className="border-rule border-b py-2 leading-tight">
-                <b>{inDegrees(d.what, show)}</b>
+              <li
+                key={`${say.either(d.what)} ${n.toString()}`}
+                className="border-rule border-b py-2 leading-tight"
+              >
+                <b>{say.either(d.what)}</b>
                 <span className="block">
-                  {d.was} <span className="text-quiet">instead of {d.planned}</span>
+                  {say.either(d.was)}{' '}
+                  <span className="text-quiet">{say('instead of {planned}', { planned: d.planned })}</span>
                 </span>
               </li>
             ))}

@@ -4,31 +4,32 @@ import { clsx } from 'clsx';
 import { useState } from 'react';
 import type { EventBody, GoesTo } from '../../core/batch/events';
 import { LIMITS } from '../../core/safety/cautions';
-import { degrees, type Show } from '../../core/units/show';
+import { type Message, message } from '../../core/say/message';
 import { parseNumber } from '../../core/units/typed/parse';
 import { Field } from '../shared/form/Field';
 import { BUTTON, PRIMARY } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 
-const goesIn = (show: Show): readonly { value: GoesTo; words: string; aside: string }[] => [
-  { value: 'pass', words: 'All served', aside: 'straight from the pot' },
-  { value: 'hold', words: 'Hold it hot', aside: `never under ${degrees(LIMITS.hotHold.atLeast, show)}` },
+const GOES_TO: readonly { value: GoesTo; words: Message; aside: Message }[] = [
+  { value: 'pass', words: message('All served'), aside: message('straight from the pot') },
+  {
+    value: 'hold',
+    words: message('Hold it hot'),
+    aside: message('never under {atLeast}', { atLeast: { celsius: LIMITS.hotHold.atLeast } }),
+  },
   {
     value: 'cool',
-    words: 'Cool it',
-    aside: `${degrees(LIMITS.cooling.through, show)} in 2 h, ${degrees(LIMITS.cooling.to, show)} in 6 h`,
+    words: message('Cool it'),
+    aside: message('{through} in 2 h, {to} in 6 h', {
+      through: { celsius: LIMITS.cooling.through },
+      to: { celsius: LIMITS.cooling.to },
+    }),
   },
-  { value: 'bin', words: 'Throw it away', aside: 'it cannot be served' },
+  { value: 'bin', words: message('Throw it away'), aside: message('it cannot be served') },
 ];
 
-export function Finish({
-  level,
-  show,
-  write,
-}: {
-  level: number | null;
-  show: Show;
-  write: (body: EventBody) => void;
-}) {
+export function Finish({ level, write }: { level: number | null; write: (body: EventBody) => void }) {
+  const say = useSay();
   const [typed, setTyped] = useState<string | null>(null);
   const [score, setScore] = useState<number | null>(null);
   const [note, setNote] = useState('');
@@ -37,7 +38,7 @@ export function Finish({
   const finish = (goesTo: GoesTo) => {
     const l = parseNumber(text);
     if (text.trim() !== '' && !(l >= 0 && l <= 600)) {
-      setProblem(`“${text}” cannot be: yield is a number from 0 to 600 L.`);
+      setProblem(say('“{text}” cannot be: yield is a number from 0 to 600 L.', { text }));
       document.getElementById('end-yield')?.focus();
       return;
     }
@@ -52,12 +53,12 @@ export function Finish({
   return (
     <>
       <h1 className="mt-1 font-bold text-[clamp(34px,4.2vw,52px)] leading-tight">
-        On the pass: write it down
+        {say('On the pass: write it down')}
       </h1>
       <div className="mt-4 grid gap-5 min-[720px]:grid-cols-[14rem_1fr]">
         <Field
           id="end-yield"
-          label="What came of it, L"
+          label={say('What came of it, L')}
           inputMode="decimal"
           value={text}
           onChange={(e) => {
@@ -65,11 +66,11 @@ export function Finish({
             setProblem(null);
           }}
           problem={problem ?? undefined}
-          hint={typed === null && level !== null ? 'by the model' : undefined}
+          hint={typed === null && level !== null ? say('by the model') : undefined}
           className="figures text-right font-bold text-[32px]"
         />
         <fieldset>
-          <legend className="mb-1 font-bold">How it tastes, 1 poor to 5 as it should</legend>
+          <legend className="mb-1 font-bold">{say('How it tastes, 1 poor to 5 as it should')}</legend>
           <div className="flex gap-2">
             {[1, 2, 3, 4, 5].map((n) => (
               <button
@@ -89,7 +90,7 @@ export function Finish({
         </fieldset>
       </div>
       <label htmlFor="end-note" className="mt-4 mb-1 block font-bold">
-        For whoever cooks it next
+        {say('For whoever cooks it next')}
       </label>
       <textarea
         id="end-note"
@@ -100,9 +101,9 @@ export function Finish({
         className="w-full rounded-sm border-2 border-ink bg-surface p-3"
       />
       <fieldset className="mt-4">
-        <legend className="mb-1 font-bold">Where it goes now</legend>
+        <legend className="mb-1 font-bold">{say('Where it goes now')}</legend>
         <div className="grid gap-2 min-[560px]:grid-cols-2">
-          {goesIn(show).map((g, n) => (
+          {GOES_TO.map((g, n) => (
             <button
               key={g.value}
               type="button"
@@ -110,8 +111,8 @@ export function Finish({
               className={`${n === 0 ? PRIMARY : BUTTON} min-h-20 justify-start text-left`}
             >
               <span>
-                <span className="block text-[22px] leading-tight">{g.words}</span>
-                <span className="block font-normal text-[16px]">{g.aside}</span>
+                <span className="block text-[22px] leading-tight">{say(g.words)}</span>
+                <span className="block font-normal text-[16px]">{say(g.aside)}</span>
               </span>
             </button>
           ))}

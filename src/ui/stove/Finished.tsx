@@ -4,16 +4,17 @@ import { clsx } from 'clsx';
 import type { BodyOf, EventBody, GoesTo } from '../../core/batch/events';
 import type { BatchState } from '../../core/batch/state';
 import { LIMITS } from '../../core/safety/cautions';
+import { type Message, message } from '../../core/say/message';
 import { timeOfDay } from '../../core/units/clock';
 import { duration } from '../../core/units/format';
-import { degrees, degreesFrom, type Show, volumeWords } from '../../core/units/show';
 import { BUTTON, PRIMARY } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 
-const SAID: Readonly<Record<GoesTo, string>> = {
-  pass: 'Served',
-  hold: 'Held hot',
-  cool: 'Cooling',
-  bin: 'Thrown away',
+const SAID: Readonly<Record<GoesTo, Message>> = {
+  pass: message('Served at {time}'),
+  hold: message('Held hot since {time}'),
+  cool: message('Cooling since {time}'),
+  bin: message('Thrown away at {time}'),
 };
 
 type Props = {
@@ -21,13 +22,13 @@ type Props = {
   readonly stage: BatchState['stage'];
   readonly state: BatchState;
   readonly now: number | null;
-  readonly show: Show;
   readonly write: (body: EventBody) => void;
   readonly onRead: () => void;
 };
 
 /** A batch that went to the pass, a hold, a cooler or the bin, and what is still to be read of it. */
-export function Finished({ finished, stage, state, now, show, write, onRead }: Props) {
+export function Finished({ finished, stage, state, now, write, onRead }: Props) {
+  const say = useSay();
   const kept = stage === 'hold' || stage === 'cool';
   const probed = state.events.filter((e) => e.body.kind === 'temperature' && e.at >= finished.at);
   const last = probed.at(-1);
@@ -36,30 +37,42 @@ export function Finished({ finished, stage, state, now, show, write, onRead }: P
   return (
     <>
       <h1 className="mt-1 font-bold text-[clamp(34px,4.2vw,52px)] leading-tight">
-        {SAID[finished.goesTo]} {kept ? 'since' : 'at'} {timeOfDay(new Date(finished.at))}
+        {say(SAID[finished.goesTo].text, { time: timeOfDay(new Date(finished.at)) })}
       </h1>
       <p className="mt-2 text-[21px]">
-        {finished.yieldMl !== undefined && `${volumeWords(finished.yieldMl, show)}. `}
-        {finished.score !== undefined && `Tasted ${finished.score} of 5. `}
+        {finished.yieldMl !== undefined && say('{volume}. ', { volume: { ml: finished.yieldMl } })}
+        {finished.score !== undefined && say('Tasted {score} of 5. ', { score: finished.score })}
         {finished.note}
       </p>
       {kept && (
         <>
           <p className="mt-4 text-[21px]">
             {stage === 'hold'
-              ? `Never under ${degrees(LIMITS.hotHold.atLeast, show)}: probe every hour and write it down.`
-              : `${degreesFrom(LIMITS.cooling.from, LIMITS.cooling.through, show)} within 2 h, to ${degrees(LIMITS.cooling.to, show)} within 6 h in all.`}{' '}
+              ? say('Never under {atLeast}: probe every hour and write it down.', {
+                  atLeast: { celsius: LIMITS.hotHold.atLeast },
+                })
+              : say('{range} within 2 h, to {to} within 6 h in all.', {
+                  range: { celsius: LIMITS.cooling.from, toCelsius: LIMITS.cooling.through },
+                  to: { celsius: LIMITS.cooling.to },
+                })}{' '}
             <span className="text-[16px] text-quiet">
-              FDA Food Code 2022, {stage === 'hold' ? LIMITS.hotHold.section : LIMITS.cooling.section} (from
-              memory); the local code decides.
+              {say('FDA Food Code 2022, {stage} (from memory); the local code decides.', {
+                stage: stage === 'hold' ? LIMITS.hotHold.section : LIMITS.cooling.section,
+              })}
             </span>
           </p>
           {celsius !== null && last && (
             <p className={clsx('mt-3 text-[21px]', cold && 'font-bold text-tomato')}>
-              Probed at {timeOfDay(new Date(last.at))}:{' '}
-              <b className="figures text-[28px]">{degrees(celsius, show)}</b>
-              {cold &&
-                ` is too cold: reheat it to ${degrees(LIMITS.reheat.to, show)} within 2 h, or throw it away.`}
+              {say.rich(
+                'Probed at {time}: <b>{celsius}</b>{cold, select, yes { is too cold: reheat it to {reheat} within 2 h, or throw it away.} other {}}',
+                {
+                  b: (text) => <b className="figures text-[28px]">{text}</b>,
+                  time: timeOfDay(new Date(last.at)),
+                  celsius: { celsius },
+                  cold: cold ? 'yes' : 'no',
+                  reheat: { celsius: LIMITS.reheat.to },
+                },
+              )}
             </p>
           )}
           {now !== null && (
@@ -69,10 +82,10 @@ export function Finished({ finished, stage, state, now, show, write, onRead }: P
           )}
           <div className="mt-5 flex flex-wrap gap-3">
             <button type="button" className={`${PRIMARY} min-h-20 text-[22px]`} onClick={onRead}>
-              Probe it
+              {say('Probe it')}
             </button>
             <button type="button" className={`${BUTTON} min-h-20`} onClick={() => write({ kind: 'cleared' })}>
-              {stage === 'hold' ? 'The pot is empty' : 'It is cold and put away'}
+              {stage === 'hold' ? say('The pot is empty') : say('It is cold and put away')}
             </button>
           </div>
         </>

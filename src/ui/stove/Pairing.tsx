@@ -2,7 +2,9 @@
 
 import type { BodyOf } from '../../core/batch/events';
 import type { BatchState } from '../../core/batch/state';
+import { type Message, message } from '../../core/say/message';
 import { BUTTON } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 import { type DeviceKind, type Devices, standingOf } from '../station/devices';
 
 type Props = {
@@ -12,33 +14,35 @@ type Props = {
   readonly write: (body: BodyOf<'paired'>) => void;
 };
 
-const KINDS: readonly (readonly [DeviceKind, string])[] = [
-  ['thermometer', 'Probe in this pot'],
-  ['scale', 'Scale for this pot'],
-  ['flow timer', 'Flow timer for this pot'],
+const KINDS: readonly (readonly [DeviceKind, Message])[] = [
+  ['thermometer', message('Probe in this pot')],
+  ['scale', message('Scale for this pot')],
+  ['flow timer', message('Flow timer for this pot')],
 ];
 
 /** Which of the kitchen's devices read this pot; every station sees the same. */
 export function Pairing({ devices, paired, now, write }: Props) {
+  const say = useSay();
   if (devices.bridge === 'none')
     return (
       <p className="p-4 text-[19px]">
-        No device bridge is set up: measure by hand. Whoever runs Panache can connect one: DEVICES_URL,
-        docs/formats.md.
+        {say(
+          'No device bridge is set up: measure by hand. Whoever runs Panache can connect one: DEVICES_URL, docs/formats.md.',
+        )}
       </p>
     );
   return (
     <div className="grid gap-4 p-4">
       {devices.bridge === 'lost' && (
         <p role="alert" className="font-bold text-tomato">
-          The device bridge does not answer: measure by hand meanwhile.
+          {say('The device bridge does not answer: measure by hand meanwhile.')}
         </p>
       )}
       {KINDS.map(([kind, title]) => {
         const here = paired[kind];
         return (
           <fieldset key={kind} className="grid gap-2">
-            <legend className="mb-1 font-bold">{title}</legend>
+            <legend className="mb-1 font-bold">{say(title)}</legend>
             {devices.all
               .filter((d) => d.kind === kind)
               .map((d) => {
@@ -57,7 +61,7 @@ export function Pairing({ devices, paired, now, write }: Props) {
                     <span className="text-left leading-tight">
                       {d.name}
                       <span className="block font-normal text-[15px]">
-                        {on ? 'reads this pot: tap to part' : says}
+                        {on ? say('reads this pot: tap to part') : say.either(says)}
                       </span>
                     </span>
                     {value !== null && kind !== 'flow timer' && (
@@ -68,7 +72,7 @@ export function Pairing({ devices, paired, now, write }: Props) {
                   </button>
                 );
               })}
-            {devices.all.every((d) => d.kind !== kind) && <p className="text-quiet">None is on.</p>}
+            {devices.all.every((d) => d.kind !== kind) && <p className="text-quiet">{say('None is on.')}</p>}
           </fieldset>
         );
       })}

@@ -1,5 +1,6 @@
 import { List, Undo2 } from 'lucide-react';
 import { BUTTON } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 
 type Props = {
   /** The step after this one, and what to get ready for it. */
@@ -12,15 +13,16 @@ type Props = {
 
 /** Along the foot of the stove: what comes next, the step back, and the one large button. */
 export function StepBar({ next, canTakeBack, onSteps, onTakeBack, onDone }: Props) {
+  const say = useSay();
   return (
     <>
       <div className="flex min-w-0 items-center gap-4 border-ink border-t-2 bg-ground px-5 py-2">
         <button type="button" onClick={onSteps} className={`${BUTTON} shrink-0`}>
-          <List aria-hidden /> All steps
+          <List aria-hidden /> {say('All steps')}
         </button>
         {next && (
           <p className="min-w-0 flex-1 truncate text-[20px]">
-            <span className="text-quiet">Next</span> <b className="ml-1">{next.title}</b>{' '}
+            <span className="text-quiet">{say('Next')}</span> <b className="ml-1">{next.title}</b>{' '}
             <span className="ml-1">{next.peek}</span>
           </p>
         )}
@@ -33,14 +35,14 @@ export function StepBar({ next, canTakeBack, onSteps, onTakeBack, onDone }: Prop
           className="flex min-h-24 w-26 shrink-0 flex-col items-center justify-center gap-1 bg-surface disabled:text-rule"
         >
           <Undo2 aria-hidden />
-          Take back
+          {say('Take back')}
         </button>
         <button
           type="button"
           onClick={onDone}
           className="min-h-24 flex-1 border-ink border-l-2 bg-butter font-bold text-[28px] text-on-butter"
         >
-          {next ? 'Done, next' : 'Done, to the pass'}
+          {next ? say('Done, next') : say('Done, to the pass')}
         </button>
       </div>
     </>

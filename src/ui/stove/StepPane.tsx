@@ -8,11 +8,13 @@ import { type Guide as Guidance, guideFor } from '../../core/batch/guide';
 import type { StepState } from '../../core/batch/state';
 import { portionsIn } from '../../core/pot/portions';
 import type { Portion, Step } from '../../core/pot/step';
+import { term } from '../../core/say/term';
 import type { RouxColour } from '../../core/thicken/granules';
 import { spaced } from '../../core/units/format';
-import { inDegrees, type Show } from '../../core/units/show';
-import { detailsOf, itemLines, titleOf, waysOf } from '../../core/words/steps';
+import type { Show } from '../../core/units/show';
+import { detailsOf, itemLines, reasonFor, titleOf, waysOf } from '../../core/words/steps';
 import { Sheet } from '../shared/Sheet';
+import { useSay } from '../shared/useSay';
 import type { Going } from '../station/useFollow';
 import { Guide } from './guides/Guide';
 import { NumberEntry } from './readings/NumberEntry';
@@ -34,6 +36,7 @@ type Props = {
 
 /** One step, large: what is done, with how much, what to look for and why, what can hurt, what helps the hand. */
 export function StepPane({ step, does, going, colour, scale, show, write }: Props) {
+  const say = useSay();
   const { planned, key } = step;
   const [weighing, setWeighing] = useState<number | null>(null);
   const [asWas, setAsWas] = useState(going?.pot ?? null);
@@ -45,7 +48,7 @@ export function StepPane({ step, does, going, colour, scale, show, write }: Prop
   }
   const guide = does && going && asWas && !step.done ? guideFor(does, asWas, going.followed.kitchen) : null;
   const changed = does && planned?.does ? changedItems(planned.does, does) : new Set<number>();
-  const says = (text: string) => inDegrees(text, show);
+  const reason = does ? reasonFor(does) : planned?.reason;
   // Where the hand is led by a drawing, the drawing has the room.
   const guided = guide?.kind === 'temper' || guide?.kind === 'blend';
   const portion = weighing === null || !does ? null : (portionsIn<Portion>(does)[weighing] ?? null);
@@ -57,7 +60,7 @@ export function StepPane({ step, does, going, colour, scale, show, write }: Prop
           guided ? 'text-[clamp(27px,2.7vw,35px)]' : 'text-[clamp(34px,4.6vw,58px)]',
         )}
       >
-        {does ? titleOf(does, planned?.from, show) : says(step.title)}
+        {does ? titleOf(does, planned?.from, show) : step.title}
       </h1>
       {does ? (
         <>
@@ -79,16 +82,18 @@ export function StepPane({ step, does, going, colour, scale, show, write }: Prop
                 </b>
                 <span className="min-w-0 leading-tight">
                   {l.name}
-                  {step.weighed.has(l.item) && <span className="text-[16px] text-quiet"> weighed</span>}
+                  {step.weighed.has(l.item) && (
+                    <span className="text-[16px] text-quiet"> {say('weighed')}</span>
+                  )}
                   {changed.has(l.item) && !step.weighed.has(l.item) && (
-                    <span className="block font-bold text-[16px]">worked out anew for this pot</span>
+                    <span className="block font-bold text-[16px]">{say('worked out anew for this pot')}</span>
                   )}
                 </span>
                 {typeof key === 'number' && (
                   <button
                     type="button"
                     onClick={() => setWeighing(l.item)}
-                    aria-label={`Weighed: ${l.name}`}
+                    aria-label={say('Weighed: {name}', { name: l.name })}
                     className="ml-auto grid size-14 shrink-0 place-items-center rounded-sm border-2 border-rule"
                   >
                     <ScaleIcon size={24} aria-hidden />
@@ -108,30 +113,31 @@ export function StepPane({ step, does, going, colour, scale, show, write }: Prop
         planned && (
           <ul className="mt-3 flex flex-col gap-1 text-[clamp(20px,2.2vw,28px)]">
             {planned.details.map((d) => (
-              <li key={d}>{says(d)}</li>
+              <li key={d}>{d}</li>
             ))}
           </ul>
         )
       )}
       {planned?.look && (
         <p className="mt-3 text-[clamp(20px,1.9vw,24px)] leading-snug">
-          <b>Look for:</b> {says(planned.look)}.
+          <b>{say('Look for:')}</b> {planned.look}.
         </p>
       )}
-      {planned?.reason && <p className="mt-2 text-[18px] text-quiet">{says(planned.reason)}</p>}
+      {reason && <p className="mt-2 text-[18px] text-quiet">{say.either(reason)}</p>}
       {planned?.cautions?.map((c) => (
         <p key={c.id} className="mt-3 flex items-start gap-3 border-2 border-ink px-3 py-1 text-[18px]">
-          <TriangleAlert size={26} className="mt-0.5 shrink-0" aria-label="Caution" />
+          <TriangleAlert size={26} className="mt-0.5 shrink-0" aria-label={say('Caution')} />
           <span>
-            <b>{says(c.says)}</b> {says(c.do)} <span className="text-[16px] text-quiet">{c.rule}.</span>
+            <b>{say.either(c.says)}</b> {say.either(c.do)}{' '}
+            <span className="text-[16px] text-quiet">{say(term(c.rule))}.</span>
           </span>
         </p>
       ))}
       {portion && (
-        <Sheet open onOpenChange={(open) => open || setWeighing(null)} title="What the scale shows">
+        <Sheet open onOpenChange={(open) => open || setWeighing(null)} title={say('What the scale shows')}>
           <NumberEntry
             asked={{
-              what: 'Weight',
+              what: say('Weight'),
               unit: 'g',
               from: 0,
               to: 200_000,
@@ -156,8 +162,9 @@ export function StepPane({ step, does, going, colour, scale, show, write }: Prop
             }}
           />
           <p className="px-4 pb-4 text-quiet">
-            Planned: {spaced(portion.amount, portion.amount < 10 ? 1 : 0)} g. What is still to come is worked
-            out from what you weighed.
+            {say('Planned: {amount} g. What is still to come is worked out from what you weighed.', {
+              amount: spaced(portion.amount, portion.amount < 10 ? 1 : 0),
+            })}
           </p>
         </Sheet>
       )}
@@ -178,11 +185,10 @@ function changedItems(planned: Step, now: Step): ReadonlySet<number> {
 
 /** The next step, peeking: its words and its first amount. */
 export const peekOf = (step: StepState, does: Step | null, show: Show): string =>
-  does
-    ? (detailsOf(does, step.planned?.from, show)[0] ?? '')
-    : inDegrees(step.planned?.details[0] ?? '', show);
+  does ? (detailsOf(does, step.planned?.from, show)[0] ?? '') : (step.planned?.details[0] ?? '');
 
 export function Status({ unsent, refused }: { unsent: number; refused: string | null }) {
+  const say = useSay();
   if (refused)
     return (
       <p role="alert" className="font-bold text-tomato">
@@ -192,7 +198,7 @@ export function Status({ unsent, refused }: { unsent: number; refused: string | 
   if (unsent === 0) return null;
   return (
     <p role="status" className="flex items-center gap-2 font-bold">
-      <CloudOff aria-hidden /> {unsent} waiting to be saved
+      <CloudOff aria-hidden /> {say('{unsent} waiting to be saved', { unsent })}
     </p>
   );
 }

@@ -7,11 +7,13 @@ import { type BatchEvent, type EventBody, lateBy } from '../../core/batch/events
 import type { Unreadable } from '../../core/batch/record';
 import type { BatchState, StepState } from '../../core/batch/state';
 import { titleIn } from '../../core/batch/titleIn';
+import { type Message, message } from '../../core/say/message';
 import { timeOfDay } from '../../core/units/clock';
 import { duration } from '../../core/units/format';
 import { parseNumber } from '../../core/units/typed/parse';
 import { Field } from '../shared/form/Field';
 import { BUTTON, PRIMARY } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
 
 type Props = {
@@ -25,11 +27,12 @@ type Props = {
 };
 
 /** How late the record has a tap that waited on its station. */
-const lateWords = (event: BatchEvent): string =>
-  lateBy(event) > 0 ? `, on record ${duration(lateBy(event) / 1000)} later` : '';
+const lateWords = (event: BatchEvent): Message | string =>
+  lateBy(event) > 0 ? message(', on record {lateBy} later', { lateBy: duration(lateBy(event) / 1000) }) : '';
 
 /** All steps: look at one, mark or take back out of turn, leave out with a reason, add one. */
 export function StepsSheet({ state, unreadable, write, onLook, onEnd }: Props) {
+  const say = useSay();
   const [skipping, setSkipping] = useState<StepState | null>(null);
   const [adding, setAdding] = useState(false);
   const show = useShow();
@@ -57,7 +60,7 @@ export function StepsSheet({ state, unreadable, write, onLook, onEnd }: Props) {
     );
   return (
     <div>
-      <ol aria-label="Steps">
+      <ol aria-label={say('Steps')}>
         {state.steps.map((s, n) => {
           const here = n === state.current;
           const ended = s.done ?? s.skipped?.event ?? null;
@@ -77,7 +80,11 @@ export function StepsSheet({ state, unreadable, write, onLook, onEnd }: Props) {
                     ? write({ kind: 'withdrawn', event: ended.id })
                     : write({ kind: 'step-done', step: s.key })
                 }
-                aria-label={ended ? `Take back: ${s.title}` : `Mark done: ${s.title}`}
+                aria-label={
+                  ended
+                    ? say('Take back: {title}', { title: s.title })
+                    : say('Mark done: {title}', { title: s.title })
+                }
                 className="grid size-14 shrink-0 place-items-center"
               >
                 <span
@@ -105,10 +112,16 @@ export function StepsSheet({ state, unreadable, write, onLook, onEnd }: Props) {
                 </span>
                 <span className="block text-[15px] text-quiet">
                   {s.done
-                    ? `done at ${timeOfDay(new Date(s.done.at))} by ${s.done.station}${lateWords(s.done)}`
+                    ? say('done at {timeOfDay} by {station}{late}', {
+                        timeOfDay: timeOfDay(new Date(s.done.at)),
+                        station: s.done.station,
+                        late: lateWords(s.done),
+                      })
                     : s.skipped
-                      ? `left out: ${s.skipped.reason}`
-                      : `${duration(s.seconds)}${s.planned ? '' : ', added here'}`}
+                      ? say('left out: {reason}', { reason: s.skipped.reason })
+                      : s.planned
+                        ? duration(s.seconds)
+                        : say('{time}, added here', { time: duration(s.seconds) })}
                 </span>
               </button>
               {ended ? (
@@ -117,7 +130,7 @@ export function StepsSheet({ state, unreadable, write, onLook, onEnd }: Props) {
                 <button
                   type="button"
                   onClick={() => setSkipping(s)}
-                  aria-label={`Leave out: ${s.title}`}
+                  aria-label={say('Leave out: {title}', { title: s.title })}
                   className={`${BUTTON} shrink-0 border-rule px-3`}
                 >
                   <SkipForward size={20} aria-hidden />
@@ -130,28 +143,32 @@ export function StepsSheet({ state, unreadable, write, onLook, onEnd }: Props) {
       <div className="grid gap-2 p-3">
         {unreadable.length > 0 && (
           <p role="status" className="border-2 border-tomato px-3 py-2">
-            <b>
-              {unreadable.length === 1
-                ? 'One line of this record cannot be read'
-                : `${unreadable.length} lines of this record cannot be read`}
-            </b>
-            : {unreadable[0]?.why}. It stays in the record and in the archive, and counts for nothing here.
+            {say.rich(
+              '<b>{count, plural, one {One line of this record cannot be read} other {# lines of this record cannot be read}}</b>: {why}. It stays in the record and in the archive, and counts for nothing here.',
+              { b: (text) => <b>{text}</b>, count: unreadable.length, why: unreadable[0]?.why ?? '' },
+            )}
           </p>
         )}
         <button type="button" onClick={() => setAdding(true)} className={BUTTON}>
-          <Plus aria-hidden /> Add a step before the one at hand
+          <Plus aria-hidden /> {say('Add a step before the one at hand')}
         </button>
         <button type="button" onClick={onEnd} className={BUTTON}>
-          <Flag aria-hidden /> End the batch here
+          <Flag aria-hidden /> {say('End the batch here')}
         </button>
       </div>
     </div>
   );
 }
 
-const REASONS = ['not needed', 'done before', 'nothing left of it', 'no time'] as const;
+const REASONS = [
+  message('not needed'),
+  message('done before'),
+  message('nothing left of it'),
+  message('no time'),
+] as const;
 
 function Skip({ step, onSkip }: { step: StepState; onSkip: (reason: string) => void }) {
+  const say = useSay();
   const [reason, setReason] = useState('');
   const [tried, setTried] = useState(false);
   return (
@@ -165,31 +182,37 @@ function Skip({ step, onSkip }: { step: StepState; onSkip: (reason: string) => v
       }}
     >
       <p className="text-[20px]">
-        Leave out <b>{step.title}</b>: why? The model goes on without it.
+        {say.rich('Leave out <b>{title}</b>: why? The model goes on without it.', {
+          b: (text) => <b>{text}</b>,
+          title: step.title,
+        })}
       </p>
       <div className="grid grid-cols-2 gap-2">
         {REASONS.map((r) => (
-          <button key={r} type="button" onClick={() => onSkip(r)} className={`${BUTTON} min-h-16`}>
-            {r}
+          <button key={r.text} type="button" onClick={() => onSkip(say(r))} className={`${BUTTON} min-h-16`}>
+            {say(r)}
           </button>
         ))}
       </div>
       <Field
         id="skip-reason"
-        label="Or in your words"
+        label={say('Or in your words')}
         value={reason}
         maxLength={200}
         onChange={(e) => setReason(e.target.value)}
-        problem={tried && !reason.trim() ? 'Write why it is left out, in up to 200 characters.' : undefined}
+        problem={
+          tried && !reason.trim() ? say('Write why it is left out, in up to 200 characters.') : undefined
+        }
       />
       <button type="submit" className={PRIMARY}>
-        Leave it out
+        {say('Leave it out')}
       </button>
     </form>
   );
 }
 
 function Add({ onAdd }: { onAdd: (title: string, minutes: number | null) => void }) {
+  const say = useSay();
   const [title, setTitle] = useState('');
   const [text, setText] = useState('');
   const [tried, setTried] = useState(false);
@@ -207,23 +230,29 @@ function Add({ onAdd }: { onAdd: (title: string, minutes: number | null) => void
     >
       <Field
         id="add-title"
-        label="What is to be done"
+        label={say('What is to be done')}
         value={title}
         maxLength={120}
         onChange={(e) => setTitle(e.target.value)}
-        problem={tried && !title.trim() ? 'Write what is to be done, in up to 120 characters.' : undefined}
+        problem={
+          tried && !title.trim() ? say('Write what is to be done, in up to 120 characters.') : undefined
+        }
       />
       <Field
         id="add-minutes"
-        label="Minutes, if it takes any"
+        label={say('Minutes, if it takes any')}
         inputMode="decimal"
         value={text}
         onChange={(e) => setText(e.target.value)}
-        problem={tried && !possible ? `“${text}” cannot be: minutes are a number from 0 to 600.` : undefined}
+        problem={
+          tried && !possible
+            ? say('“{text}” cannot be: minutes are a number from 0 to 600.', { text })
+            : undefined
+        }
         className="figures text-right"
       />
       <button type="submit" className={PRIMARY}>
-        Add it
+        {say('Add it')}
       </button>
     </form>
   );

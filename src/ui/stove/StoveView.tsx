@@ -1,18 +1,17 @@
 'use client';
 
-import { clsx } from 'clsx';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { EventBody } from '../../core/batch/events';
 import type { Batch } from '../../core/batch/record';
 import { batchState, type StepState } from '../../core/batch/state';
 import { titleIn } from '../../core/batch/titleIn';
-import { countdown, timeOfDay } from '../../core/units/clock';
-import { degrees, volumeWords } from '../../core/units/show';
+import { timeOfDay } from '../../core/units/clock';
 import { useShortcut } from '../frame/Shortcuts';
 import { useKeptPage } from '../frame/useKeptPage';
 import { Sheet } from '../shared/Sheet';
 import { BUTTON } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
 import { standingOf, useDevices } from '../station/devices';
 import { useBatch } from '../station/useBatch';
@@ -26,6 +25,7 @@ import { type ReadingKind, ReadingSheet } from './readings/ReadingSheet';
 import { StepBar } from './StepBar';
 import { peekOf, Status, StepPane } from './StepPane';
 import { StepsSheet } from './StepsSheet';
+import { TimeLeft } from './TimeLeft';
 import { Timers } from './Timers';
 
 type Open = 'steps' | 'devices' | 'timer' | ReadingKind | null;
@@ -34,6 +34,7 @@ const forPutIn = () => import('../shared/form/IngredientCombobox');
 
 /** Leads a batch step by step: the one at hand fills the screen, the pot and the ladder stand beside it. */
 export function StoveView({ batch: initial }: { batch: Batch }) {
+  const say = useSay();
   const { batch, unsent, refused, write } = useBatch(initial);
   const now = useNow();
   const { going, lost } = useFollow(batch, now);
@@ -102,7 +103,11 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
   const left = now === null ? null : (endsAt - now) / 1000;
   const sheets = (
     <>
-      <Sheet open={open === 'steps'} onOpenChange={(o) => setOpen(o ? 'steps' : null)} title="All steps">
+      <Sheet
+        open={open === 'steps'}
+        onOpenChange={(o) => setOpen(o ? 'steps' : null)}
+        title={say('All steps')}
+      >
         <StepsSheet
           state={state}
           unreadable={batch.unreadable ?? []}
@@ -117,7 +122,11 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
           }}
         />
       </Sheet>
-      <Sheet open={open === 'devices'} onOpenChange={(o) => setOpen(o ? 'devices' : null)} title="Devices">
+      <Sheet
+        open={open === 'devices'}
+        onOpenChange={(o) => setOpen(o ? 'devices' : null)}
+        title={say('Devices')}
+      >
         <Pairing devices={devices} paired={paired} now={now ?? 0} write={write} />
       </Sheet>
       {going && open && open !== 'steps' && open !== 'devices' && open !== 'timer' && (
@@ -141,7 +150,6 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
           state={state}
           going={going}
           now={now}
-          show={show}
           write={write}
           onRead={() => setOpen('temperature')}
           {...(stage === 'cooking' && { onBack: () => setEnding(false) })}
@@ -154,21 +162,29 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
   return (
     <div className="flex h-full flex-col overflow-y-auto min-[1100px]:grid min-[1100px]:grid-cols-[1fr_384px] min-[1100px]:grid-rows-[minmax(0,1fr)_auto] min-[1100px]:overflow-hidden">
       <section
-        aria-label="The step at hand"
+        aria-label={say('The step at hand')}
         className="flex min-h-[44vh] shrink-0 flex-col bg-surface px-5 pt-4 min-[1100px]:min-h-0 min-[1100px]:px-9"
       >
         <p className="text-[18px] text-quiet">
-          {batch.plan.recipeName} · {volumeWords(batch.plan.litres * 1000, show)} in {batch.plan.vesselName} ·
-          step {place + 1} of {steps.length}
-          {now !== null && ` · ${timeOfDay(new Date(now))}`}
+          {say(
+            '{recipeName} · {litres} in {vesselName} · step {place} of {count}{now, select, none {} other { · {now}}}',
+            {
+              recipeName: batch.plan.recipeName,
+              litres: { ml: batch.plan.litres * 1000 },
+              vesselName: batch.plan.vesselName,
+              place: place + 1,
+              count: steps.length,
+              now: now === null ? 'none' : timeOfDay(new Date(now)),
+            },
+          )}
         </p>
         <Status unsent={unsent} refused={refused} />
         <div className="min-h-0 flex-1 pb-2 min-[1100px]:overflow-y-auto">
           {looking !== null && (
             <p className="flex flex-wrap items-center gap-3 bg-butter/30 px-3 py-1">
-              <b>{step?.done ? 'Done already' : 'Not at hand yet'}</b>
+              <b>{step?.done ? say('Done already') : say('Not at hand yet')}</b>
               <button type="button" onClick={() => setLooking(null)} className={BUTTON}>
-                Back to the step at hand
+                {say('Back to the step at hand')}
               </button>
             </p>
           )}
@@ -187,37 +203,13 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
           )}
         </div>
         <div className="flex shrink-0 flex-wrap items-center gap-x-6 gap-y-1 border-rule border-t-2 py-2">
-          <p
-            role="timer"
-            aria-label="Time left in this step"
-            className={clsx(
-              'figures font-bold text-[clamp(56px,6.6vw,88px)] leading-none',
-              left !== null && left < 0 && 'bg-butter px-3 py-1 text-on-butter',
-            )}
-          >
-            {left === null ? '··:··' : countdown(left)}
-          </p>
-          <p className="min-w-0 flex-1 basis-60 text-[18px] leading-tight">
-            {left !== null && left < 0 ? (
-              <b>past its time</b>
-            ) : going ? (
-              'left by the model, as the pot is'
-            ) : (
-              'left by the plan'
-            )}
-            {steps[current]?.planned && (
-              <>
-                <br />
-                ends near <b>{degrees(steps[current]?.planned?.celsius ?? 0, show)}</b>
-                {going && now !== null && (
-                  <>
-                    ; on the pass <b>{timeOfDay(new Date(Math.max(now, going.to.endsAt)))}</b>
-                    {batch.serveAt && ` for ${timeOfDay(new Date(batch.serveAt))}`}
-                  </>
-                )}
-              </>
-            )}
-          </p>
+          <TimeLeft
+            left={left}
+            going={going}
+            now={now}
+            endsNear={steps[current]?.planned?.celsius ?? null}
+            serveAt={batch.serveAt}
+          />
           <Timers
             timers={timers}
             name={steps[current]?.title ?? batch.plan.recipeName}
@@ -230,7 +222,7 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
       </section>
 
       <section
-        aria-label="The pot"
+        aria-label={say('The pot')}
         className="flex min-h-0 shrink-0 flex-col border-ink bg-ground max-[1100px]:border-t-2 min-[1100px]:border-l-2"
       >
         {going ? (
@@ -245,10 +237,14 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
         ) : (
           <p className="p-5 text-quiet">
             {lost
-              ? 'The model cannot follow this batch: go by its plan, its timers and what you see. Taking back the last reading may bring it back. All that is tapped is kept.'
+              ? say(
+                  'The model cannot follow this batch: go by its plan, its timers and what you see. Taking back the last reading may bring it back. All that is tapped is kept.',
+                )
               : now === null || batch.plan.cooked
-                ? 'One moment …'
-                : 'This batch was begun before the model went along: its steps and timers are here, its readings are not.'}
+                ? say('One moment …')
+                : say(
+                    'This batch was begun before the model went along: its steps and timers are here, its readings are not.',
+                  )}
           </p>
         )}
       </section>

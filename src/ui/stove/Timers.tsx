@@ -9,6 +9,7 @@ import { parseNumber } from '../../core/units/typed/parse';
 import { Field } from '../shared/form/Field';
 import { Sheet } from '../shared/Sheet';
 import { BUTTON, PRIMARY } from '../shared/styles';
+import { useSay } from '../shared/useSay';
 
 const MINUTES = [1, 2, 3, 5, 8, 10, 15, 20, 30, 45] as const;
 
@@ -24,6 +25,7 @@ type Props = {
 
 /** The named timers of a pot: each counts on past its time until it is stopped; a new one in two taps. */
 export function Timers({ timers, name, now, open, onOpen, write }: Props) {
+  const say = useSay();
   return (
     <div className="flex flex-wrap items-center gap-2">
       {timers.map((t) => {
@@ -34,7 +36,7 @@ export function Timers({ timers, name, now, open, onOpen, write }: Props) {
             key={t.id}
             type="button"
             onClick={() => write({ kind: 'timer-stopped', timer: t.id })}
-            aria-label={`Stop the timer ${t.name}`}
+            aria-label={say('Stop the timer {name}', { name: t.name })}
             className={`${BUTTON} ${rings ? 'bg-butter text-on-butter' : ''}`}
           >
             {rings ? <BellRing aria-hidden /> : <TimerIcon aria-hidden />}
@@ -46,10 +48,10 @@ export function Timers({ timers, name, now, open, onOpen, write }: Props) {
       <Sheet
         open={open}
         onOpenChange={onOpen}
-        title="A timer"
+        title={say('A timer')}
         trigger={
           <>
-            <TimerIcon aria-hidden /> Timer
+            <TimerIcon aria-hidden /> {say('Timer')}
           </>
         }
         triggerClass={BUTTON}
@@ -67,6 +69,7 @@ export function Timers({ timers, name, now, open, onOpen, write }: Props) {
 }
 
 function NewTimer({ name: offered, onStart }: { name: string; onStart: (body: EventBody) => void }) {
+  const say = useSay();
   const [name, setName] = useState(offered);
   const [text, setText] = useState('');
   const [tried, setTried] = useState(false);
@@ -85,7 +88,7 @@ function NewTimer({ name: offered, onStart }: { name: string; onStart: (body: Ev
       }}
     >
       <fieldset className="grid grid-cols-5 gap-2">
-        <legend className="mb-1 font-bold">Minutes</legend>
+        <legend className="mb-1 font-bold">{say('Minutes')}</legend>
         {MINUTES.map((m) => (
           <button
             key={m}
@@ -99,7 +102,7 @@ function NewTimer({ name: offered, onStart }: { name: string; onStart: (body: Ev
       </fieldset>
       <Field
         id="timer-name"
-        label="For"
+        label={say('For')}
         value={name}
         maxLength={60}
         onChange={(e) => setName(e.target.value)}
@@ -107,15 +110,19 @@ function NewTimer({ name: offered, onStart }: { name: string; onStart: (body: Ev
       <div className="grid grid-cols-[1fr_auto] items-end gap-2">
         <Field
           id="timer-minutes"
-          label="Or another time, min"
+          label={say('Or another time, min')}
           inputMode="decimal"
           value={text}
           onChange={(e) => setText(e.target.value)}
-          problem={tried && !possible ? `“${text}” cannot be: minutes are from 0.1 to 1440.` : undefined}
+          problem={
+            tried && !possible
+              ? say('“{text}” cannot be: minutes are from 0.1 to 1440.', { text })
+              : undefined
+          }
           className="figures text-right font-bold text-[24px]"
         />
         <button type="submit" className={PRIMARY}>
-          Start
+          {say('Start')}
         </button>
       </div>
     </form>

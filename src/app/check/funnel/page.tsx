@@ -1,9 +1,9 @@
-import type { Metadata } from 'next';
 import { theHouse } from '../../../server/actions/kitchen';
 import { pool } from '../../../server/data/database';
 import { FunnelView } from '../../../ui/check/FunnelView';
+import { titled } from '../../reader';
 
-export const metadata: Metadata = { title: 'Calibrate a funnel' };
+export const generateMetadata = titled('Calibrate a funnel');
 export const dynamic = 'force-dynamic';
 
 export default async function FunnelPage() {

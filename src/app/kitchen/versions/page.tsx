@@ -1,12 +1,13 @@
-import type { Metadata } from 'next';
 import { withChanges } from '../../../core/formats/changedLines';
 import { kitchenWords } from '../../../core/formats/kitchenWords';
+import { message } from '../../../core/say/message';
 import { theHouse } from '../../../server/actions/kitchen';
 import { pool } from '../../../server/data/database';
 import { readKitchenVersions } from '../../../server/queries/kitchen';
 import { VersionsView } from '../../../ui/frame/VersionsView';
+import { titled } from '../../reader';
 
-export const metadata: Metadata = { title: 'Revisions of the kitchen' };
+export const generateMetadata = titled('Revisions of the kitchen');
 export const dynamic = 'force-dynamic';
 
 export default async function KitchenVersionsPage() {
@@ -17,9 +18,9 @@ export default async function KitchenVersionsPage() {
   return (
     <VersionsView
       name={house.name}
-      called="Revision"
+      of="kitchen"
       versions={shown}
-      back={{ href: '/kitchen', words: 'Back to the kitchen' }}
+      back={{ href: '/kitchen', words: message('Back to the kitchen') }}
       restore={{ path: '/api/kitchen/restore', field: 'revision' }}
     />
   );

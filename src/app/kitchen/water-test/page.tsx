@@ -1,11 +1,11 @@
-import type { Metadata } from 'next';
 import { boilsAt } from '../../../core/pot/cook';
 import { theHouse } from '../../../server/actions/kitchen';
 import { pool } from '../../../server/data/database';
 import { readWaterTests } from '../../../server/queries/waterTests';
 import { WaterTestView } from '../../../ui/kitchen/waterTest/WaterTestView';
+import { titled } from '../../reader';
 
-export const metadata: Metadata = { title: 'Water test' };
+export const generateMetadata = titled('Water test');
 export const dynamic = 'force-dynamic';
 
 type Query = Promise<Record<string, string | string[] | undefined>>;

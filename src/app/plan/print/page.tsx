@@ -1,13 +1,17 @@
-import type { Metadata } from 'next';
 import { work } from '../../../server/work/work';
 import { PrintedPlan } from '../../../ui/print/PrintedPlan';
 import { EmptyHouse } from '../../../ui/shared/EmptyHouse';
+import { languageHere, titled } from '../../reader';
 import { orderedIn, type Query } from '../ordered';
 
-export const metadata: Metadata = { title: 'Plan on paper' };
+export const generateMetadata = titled('Plan on paper');
 export const dynamic = 'force-dynamic';
 
 export default async function PrintPage({ searchParams }: { searchParams: Promise<Query> }) {
   const found = await orderedIn(await searchParams);
-  return found ? <PrintedPlan sheet={await work('sheet', found.order)} /> : <EmptyHouse />;
+  return found ? (
+    <PrintedPlan sheet={await work('sheet', { order: found.order, language: await languageHere() })} />
+  ) : (
+    <EmptyHouse />
+  );
 }

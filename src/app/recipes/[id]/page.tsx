@@ -1,4 +1,3 @@
-import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import type { RecipeText } from '../../../core/recipe/recipe';
 import { theHouse } from '../../../server/actions/kitchen';
@@ -6,8 +5,9 @@ import { pool } from '../../../server/data/database';
 import { readRecipe } from '../../../server/queries/recipes';
 import { WhenLive } from '../../../ui/frame/WhenLive';
 import { EditorView } from '../../../ui/recipes/editor/EditorView';
+import { titled } from '../../reader';
 
-export const metadata: Metadata = { title: 'Recipe' };
+export const generateMetadata = titled('Recipe');
 export const dynamic = 'force-dynamic';
 
 export default async function RecipePage({ params }: { params: Promise<{ id: string }> }) {

@@ -1,7 +1,7 @@
-import type { Metadata } from 'next';
 import { ImportView } from '../../../ui/recipes/import/ImportView';
+import { titled } from '../../reader';
 
-export const metadata: Metadata = { title: 'From a file' };
+export const generateMetadata = titled('From a file');
 
 export default function ImportPage() {
   return <ImportView />;

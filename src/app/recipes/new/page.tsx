@@ -1,4 +1,3 @@
-import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { holding, rimVolume } from '../../../core/heat/vessel';
 import type { House } from '../../../core/house/house';
@@ -8,8 +7,9 @@ import { pool } from '../../../server/data/database';
 import { readRecipe } from '../../../server/queries/recipes';
 import { FRESH } from '../../../ui/recipes/editor/form/spec';
 import { NewRecipe } from '../../../ui/recipes/editor/NewRecipe';
+import { titled } from '../../reader';
 
-export const metadata: Metadata = { title: 'A new recipe' };
+export const generateMetadata = titled('A new recipe');
 export const dynamic = 'force-dynamic';
 
 /** What a soup begins as is made in this many litres. */

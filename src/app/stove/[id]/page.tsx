@@ -1,11 +1,11 @@
-import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import * as z from 'zod';
 import { pool } from '../../../server/data/database';
 import { readBatch } from '../../../server/queries/batches';
 import { StoveView } from '../../../ui/stove/StoveView';
+import { titled } from '../../reader';
 
-export const metadata: Metadata = { title: 'Stove' };
+export const generateMetadata = titled('Stove');
 export const dynamic = 'force-dynamic';
 
 export default async function BatchPage({ params }: { params: Promise<{ id: string }> }) {

@@ -1,6 +1,7 @@
 import { volumeMl } from '../../pot/contents';
 import { type Observation, observe } from '../../pot/observe';
 import type { Step } from '../../pot/step';
+import { type Message, message } from '../../say/message';
 import { duration } from '../../units/format';
 import type { Fault } from '../faults';
 import { thicker } from '../means/thicker';
@@ -21,7 +22,7 @@ export type Case = {
   /** Minutes to sieve or blend it all. */
   readonly sieve: number;
   /** How long a new one takes, in words. */
-  readonly anew: string;
+  readonly anew: Message;
   readonly cure: (c: Omit<Cure, 'fault' | 'option' | 'startAgain'> & Partial<Cure>) => Cure;
 };
 
@@ -37,7 +38,10 @@ export function caseOf(fault: Fault, measured: Measured, wishes: Wishes, again: 
     ml,
     seen: observe(measured.pot, measured.kitchen),
     sieve: Math.max(1, (ml / 1000) * SIEVE_PER_LITRE),
-    anew: `A new one takes ${duration(again)}; you have ${Math.max(0, Math.floor(wishes.minutes))} min.`,
+    anew: message('A new one takes {again}; you have {minutes} min.', {
+      again: duration(again),
+      minutes: Math.max(0, Math.floor(wishes.minutes)),
+    }),
     cure: (c) => ({ fault, option: null, startAgain: null, ...c }),
   };
 }

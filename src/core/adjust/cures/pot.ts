@@ -3,6 +3,8 @@ import { FILL_LIMIT, rimVolume } from '../../heat/vessel';
 import { massG } from '../../pot/contents';
 import { cook, hardest, heatTo, simmersAt, tenderness } from '../../pot/cook';
 import { LIMITS } from '../../safety/cautions';
+import { message } from '../../say/message';
+import { term } from '../../say/term';
 import { saltBalance } from '../../season/salt';
 import { litres, spaced } from '../../units/format';
 import { holdsDairy } from '../means/thinner';
@@ -18,10 +20,10 @@ const COOL_ENOUGH = 80;
 /** It feels otherwise than the model has it: then a probe decides. */
 const probed = (celsius: number, cure: Case['cure']): Cure =>
   cure({
-    title: `By the model it is at ${Math.round(celsius)} °C: probe it`,
-    how: ['stir it, probe in the middle', 'write it down on the stove, under Temperature'],
-    saves: 'All of it.',
-    cannot: '',
+    title: message('By the model it is at {celsius}: probe it', { celsius: { celsius: celsius } }),
+    how: [message('stir it, probe in the middle'), message('write it down on the stove, under Temperature')],
+    saves: message('All of it.'),
+    cannot: null,
     minutes: 1,
   });
 
@@ -33,19 +35,21 @@ export const OF_THE_POT: Cures<
     const hard = measured.pot.pieces.filter((p) => tenderness(p) < 1);
     if (hard.length === 0)
       return cure({
-        title: 'By the model they are tender: say how the fork goes',
+        title: message('By the model they are tender: say how the fork goes'),
         how: [
-          'a fork into the largest piece',
-          'write it down on the stove, under Fork',
-          'come back: then it is known how long they take',
+          message('a fork into the largest piece'),
+          message('write it down on the stove, under Fork'),
+          message('come back: then it is known how long they take'),
         ],
-        saves: 'All of it.',
-        cannot: '',
+        saves: message('All of it.'),
+        cannot: null,
         minutes: 1,
       });
-    const names = [
-      ...new Set(hard.map((p) => ingredient(p.ingredient).name.toLowerCase().split(',')[0])),
-    ].join(' and ');
+    const names = {
+      and: [...new Set(hard.map((p) => p.ingredient))].map((id) => ({
+        within: term(ingredient(id).name.split(',')[0] ?? id),
+      })),
+    };
     const yolk = measured.pot.yolkPeak > 0;
     const simmer = (hold: number) =>
       cook(measured.pot, { flame: 1, lid: 'on', hold }, measured.kitchen, {
@@ -56,32 +60,43 @@ export const OF_THE_POT: Cures<
     const dairy = measured.holds.includes('milk');
     return cure({
       title: dairy
-        ? `Cook the ${names || 'dice'} out of the pot`
-        : `Simmer ${Math.ceil(hot)} min more, lid on`,
+        ? message('Cook the {names} out of the pot', { names })
+        : message('Simmer {minutes} min more, lid on', { minutes: Math.ceil(hot) }),
       how: dairy
         ? [
-            `lift the ${names || 'dice'} out with a sieve spoon`,
-            `boil them ${Math.ceil(Math.max(1, hot))} min in a little stock or water, lid on`,
-            'back into the soup with a spoon of what they boiled in',
+            message('lift the {names} out with a sieve spoon', { names }),
+            message('boil them {minutes} min in a little stock or water, lid on', {
+              minutes: Math.ceil(Math.max(1, hot)),
+            }),
+            message('back into the soup with a spoon of what they boiled in'),
           ]
-        : ['lid on, at the simmer', `the fork again after ${Math.ceil(hot)} min`],
-      saves: 'All of it.',
+        : [
+            message('lid on, at the simmer'),
+            message('the fork again after {minutes} min', { minutes: Math.ceil(hot) }),
+          ],
+      saves: message('All of it.'),
       cannot: dairy
-        ? `In the pot, under the dairy’s 84 °C, they take ${Math.ceil(gentle)} min${yolk ? ', and the yolk may not boil' : ''}.`
-        : '',
+        ? message(
+            'In the pot, under the dairy’s {at84}, they take {minutes} min{yolk, select, yes {, and the yolk may not boil} other {}}.',
+            { at84: { celsius: 84 }, minutes: Math.ceil(gentle), yolk: yolk ? 'yes' : 'no' },
+          )
+        : null,
       minutes: dairy ? hot + 3 : hot,
     });
   },
   'fish nearly done': ({ cure }) => {
     return cure({
-      title: 'Lift it out, cool it, back at the last',
+      title: message('Lift it out, cool it, back at the last'),
       how: [
-        'lift it out with a sieve spoon onto a cold tray',
-        'lid off, flame off',
-        `back in two minutes before service: centre to ${LIMITS.fish.centre} °C for ${LIMITS.fish.forSeconds} s`,
+        message('lift it out with a sieve spoon onto a cold tray'),
+        message('lid off, flame off'),
+        message('back in two minutes before service: centre to {centre} for {forSeconds} s', {
+          centre: { celsius: LIMITS.fish.centre },
+          forSeconds: LIMITS.fish.forSeconds,
+        }),
       ],
-      saves: 'What is not rubber yet.',
-      cannot: 'What is rubber stays it.',
+      saves: message('What is not rubber yet.'),
+      cannot: message('What is rubber stays it.'),
       minutes: 2,
     });
   },
@@ -90,25 +105,28 @@ export const OF_THE_POT: Cures<
     const out = Math.max(0, ml - limit);
     if (out === 0)
       return cure({
-        title: `By the model it is under its line: ${litres(ml)} of ${litres(limit)} L`,
+        title: message('By the model it is under its line: {ml} of {limit} L', {
+          ml: { ml: ml },
+          limit: litres(limit),
+        }),
         how: [
-          'hold a ruler to the wall',
-          'write it down on the stove, under Level',
-          'over the line: ladle it out',
+          message('hold a ruler to the wall'),
+          message('write it down on the stove, under Level'),
+          message('over the line: ladle it out'),
         ],
-        saves: 'All of it.',
-        cannot: '',
+        saves: message('All of it.'),
+        cannot: null,
         minutes: 1,
       });
     return cure({
-      title: `Ladle ${litres(out)} L out`,
+      title: message('Ladle {out} out', { out: { ml: out } }),
       how: [
-        `into a clean pot, until it stands at ${litres(limit)} L`,
-        'season and thicken both alike, or put them together at the pass',
-        'hot soup by the ladle, never by tipping the pot',
+        message('into a clean pot, until it stands at {limit}', { limit: { ml: limit } }),
+        message('season and thicken both alike, or put them together at the pass'),
+        message('hot soup by the ladle, never by tipping the pot'),
       ],
-      saves: 'All of it.',
-      cannot: '',
+      saves: message('All of it.'),
+      cannot: null,
       minutes: Math.max(1, out / 2000),
     });
   },
@@ -119,19 +137,31 @@ export const OF_THE_POT: Cures<
     const minutes = (heated.pot.seconds - measured.pot.seconds) / 60;
     return cure({
       title: heated.stalled
-        ? 'A stronger flame'
-        : `Lid on, ${Math.max(1, Math.ceil(minutes))} min to ${SERVED_AT} °C`,
+        ? message('A stronger flame')
+        : message('Lid on, {minutes} min to {served}', {
+            minutes: Math.max(1, Math.ceil(minutes)),
+            served: { celsius: SERVED_AT },
+          }),
       how: [
-        dairy ? 'middling flame, stir the bottom, never to the boil' : 'full flame, stir the bottom',
+        dairy
+          ? message('middling flame, stir the bottom, never to the boil')
+          : message('full flame, stir the bottom'),
         ...(heated.stalled
-          ? [`this burner leaves it at ${Math.round(heated.pot.celsius)} °C: take a stronger one`]
+          ? [
+              message('this burner leaves it at {celsius}: take a stronger one', {
+                celsius: { celsius: heated.pot.celsius },
+              }),
+            ]
           : []),
       ],
-      saves: 'All of it.',
+      saves: message('All of it.'),
       cannot:
         seen.celsius < LIMITS.hotHold.atLeast
-          ? `It is under ${LIMITS.hotHold.atLeast} °C: if it was held, reheat it to ${LIMITS.reheat.to} °C, or throw it away.`
-          : '',
+          ? message('It is under {atLeast}: if it was held, reheat it to {to}, or throw it away.', {
+              atLeast: { celsius: LIMITS.hotHold.atLeast },
+              to: { celsius: LIMITS.reheat.to },
+            })
+          : null,
       minutes: Math.max(0, minutes),
     });
   },
@@ -143,10 +173,16 @@ export const OF_THE_POT: Cures<
     });
     const minutes = (cooled.pot.seconds - measured.pot.seconds) / 60;
     return cure({
-      title: `Off the flame, lid off, ${Math.max(1, Math.ceil(minutes))} min to ${COOL_ENOUGH} °C`,
-      how: ['lid off, stir now and then', 'ladled back and forth into a cold pot it takes a third of that'],
-      saves: 'All of it.',
-      cannot: '',
+      title: message('Off the flame, lid off, {minutes} min to {cool}', {
+        minutes: Math.max(1, Math.ceil(minutes)),
+        cool: { celsius: COOL_ENOUGH },
+      }),
+      how: [
+        message('lid off, stir now and then'),
+        message('ladled back and forth into a cold pot it takes a third of that'),
+      ],
+      saves: message('All of it.'),
+      cannot: null,
       minutes,
     });
   },
@@ -159,14 +195,20 @@ export const OF_THE_POT: Cures<
     return cure({
       title:
         toAdd >= 0.5
-          ? `${spaced(toAdd, toAdd < 10 ? 1 : 0)} g of salt, half of it first`
-          : 'It has its salt: try acid',
+          ? message('{toAdd} g of salt, half of it first', { toAdd: spaced(toAdd, toAdd < 10 ? 1 : 0) })
+          : message('It has its salt: try acid'),
       how:
         toAdd >= 0.5
-          ? ['half of it, stir, taste, then the rest', 'still flat: a squeeze of lemon, or pepper']
-          : ['a squeeze of lemon or a spoon of vinegar: no more salt', 'a knob of butter, or pepper'],
-      saves: 'All of it.',
-      cannot: '',
+          ? [
+              message('half of it, stir, taste, then the rest'),
+              message('still flat: a squeeze of lemon, or pepper'),
+            ]
+          : [
+              message('a squeeze of lemon or a spoon of vinegar: no more salt'),
+              message('a knob of butter, or pepper'),
+            ],
+      saves: message('All of it.'),
+      cannot: null,
       minutes: 1,
     });
   },

@@ -3,6 +3,7 @@ import { ingredient } from '../../food/catalogue';
 import { times } from '../../food/composition';
 import { volumeMl } from '../../pot/contents';
 import { boilsAt, cook, simmersAt } from '../../pot/cook';
+import { message } from '../../say/message';
 import { FAT_BOUND } from '../../thicken/equalParts';
 import { COOK_OUT_MINUTES } from '../../thicken/granules';
 import { litres, spaced } from '../../units/format';
@@ -61,7 +62,7 @@ const STARCH_IN_CREAM = 12;
  * that makes it thicker than it should be, stock lets it down again, as much as that takes.
  */
 function bindingCream(measured: Measured, wishes: Wishes): Option {
-  const cream: Means = { ...boiledCream(shortBy(measured)), title: 'Cream bound with cornstarch' };
+  const cream: Means = { ...boiledCream(shortBy(measured)), title: message('Cream bound with cornstarch') };
   const g = ((volumeMl(measured.pot) / 1000) * CREAM_PER_LITRE) / STARCH_IN_CREAM;
   const alone = tried(measured, cream, wishes, g);
   if (alone.viscosity < measured.target * (1 + RIGHT)) return alone;
@@ -91,16 +92,16 @@ export const OF_THE_SOUP: Cures<
   lumps: ({ sieve, cure, measured, wishes }) => {
     const wheat = measured.pot.thickeners.filter((t) => t.dry > 0);
     return cure({
-      title: 'Blend it, or sieve it',
+      title: message('Blend it, or sieve it'),
       how: [
-        'take it off the flame',
-        'blend it smooth; or through a sieve, the lumps rubbed through with a ladle',
+        message('take it off the flame'),
+        message('blend it smooth; or through a sieve, the lumps rubbed through with a ladle'),
         measured.pot.yolkPeak > 0
-          ? 'warm it to 80 °C, then judge the thickness anew'
-          : 'simmer two minutes, then judge the thickness anew',
+          ? message('warm it to {at80}, then judge the thickness anew', { at80: { celsius: 80 } })
+          : message('simmer two minutes, then judge the thickness anew'),
       ],
-      saves: 'All of it. Blended it keeps its flour; sieved it loses what is left in the sieve.',
-      cannot: wheat.length ? 'Lumps left in stay raw inside, however long it simmers.' : '',
+      saves: message('All of it. Blended it keeps its flour; sieved it loses what is left in the sieve.'),
+      cannot: wheat.length ? message('Lumps left in stay raw inside, however long it simmers.') : null,
       option: mended(measured, wishes),
       minutes: sieve + 2,
     });
@@ -120,21 +121,29 @@ export const OF_THE_SOUP: Cures<
     const [worst] = risk.reasons;
     const why = worst && reasonWords(worst);
     return cure({
-      title: 'Cool it a little, blend, bind with starch and cream',
+      title: message('Cool it a little, blend, bind with starch and cream'),
       how: [
-        'off the flame at once, under 80 °C',
-        'blend it smooth and sieve it: the grain is milk curd',
+        message('off the flame at once, under {at80}', { at80: { celsius: 80 } }),
+        message('blend it smooth and sieve it: the grain is milk curd'),
         ...(bound.struck === null
           ? []
-          : ['whisk what starch there is into cold cream or milk, boil that a minute, stir it in', NO_BOIL]),
+          : [
+              message('whisk what starch there is into cold cream or milk, boil that a minute, stir it in'),
+              NO_BOIL,
+            ]),
       ],
-      saves: 'The taste and nearly all of the look, when it is blended while it is hot.',
-      cannot: `The curd does not dissolve again: unblended it stays grainy.${
-        why ? ` It split because ${why.says}.` : ''
-      }`,
+      saves: message('The taste and nearly all of the look, when it is blended while it is hot.'),
+      cannot: why
+        ? message('The curd does not dissolve again: unblended it stays grainy. It split because {why}.', {
+            why: why.says,
+          })
+        : message('The curd does not dissolve again: unblended it stays grainy.'),
       startAgain:
         risk.grade === 'will split'
-          ? `It will split again while ${why?.says ?? 'it is so'}: ${why?.do ?? 'change that first'}.`
+          ? message('It will split again while {says}: {do}.', {
+              says: why?.says ?? message('it is so'),
+              do: why?.do ?? message('change that first'),
+            })
           : null,
       option: bound,
       minutes: sieve + 4,
@@ -143,14 +152,14 @@ export const OF_THE_SOUP: Cures<
   'yolk set': ({ sieve, cure, measured, wishes }) => {
     const bound = mended(withoutYolk(measured), wishes);
     return cure({
-      title: 'Blend and sieve; bind it anew without egg',
+      title: message('Blend and sieve; bind it anew without egg'),
       how: [
-        'off the flame',
-        'blend it, then a fine sieve',
-        ...(bound ? [] : ['the egg no longer thickens: bind it with a starch']),
+        message('off the flame'),
+        message('blend it, then a fine sieve'),
+        ...(bound ? [] : [message('the egg no longer thickens: bind it with a starch')]),
       ],
-      saves: 'A smooth soup that tastes a little of egg.',
-      cannot: 'Set yolk does not bind again, and the shine is gone.',
+      saves: message('A smooth soup that tastes a little of egg.'),
+      cannot: message('Set yolk does not bind again, and the shine is gone.'),
       option: bound,
       minutes: sieve * 2 + 1,
     });
@@ -158,15 +167,18 @@ export const OF_THE_SOUP: Cures<
   scorched: ({ ml, anew, cure, measured, wishes }) => {
     const left = shareOf(measured, 1 - LEFT_BEHIND);
     return cure({
-      title: 'Pour it off, do not scrape',
+      title: message('Pour it off, do not scrape'),
       how: [
-        'off the flame, do not stir, do not scrape',
-        `pour into a clean pot what comes by itself: about ${litres(ml * (1 - LEFT_BEHIND))} of ${litres(ml)} L`,
-        'taste it in a clean spoon after a minute',
-        'read the level in the new pot and write it down',
+        message('off the flame, do not stir, do not scrape'),
+        message('pour into a clean pot what comes by itself: about {ml} of {ml2} L', {
+          ml: { ml: ml * (1 - LEFT_BEHIND) },
+          ml2: litres(ml),
+        }),
+        message('taste it in a clean spoon after a minute'),
+        message('read the level in the new pot and write it down'),
       ],
-      saves: 'What has not taken the taste.',
-      cannot: 'No spice covers a burnt taste: if it tastes of it, it goes.',
+      saves: message('What has not taken the taste.'),
+      cannot: message('No spice covers a burnt taste: if it tastes of it, it goes.'),
       startAgain: anew,
       option: mended(left, wishes),
       minutes: 3,
@@ -176,27 +188,29 @@ export const OF_THE_SOUP: Cures<
     const flour = measured.pot.thickeners.reduce((sum, t) => sum + t.dry, 0);
     const over = Math.max(0, measured.pot.freeFat - flour * FAT_BOUND);
     return cure({
-      title: over > 1 ? `Skim about ${spaced(over)} g of fat` : 'Skim it',
+      title: over > 1 ? message('Skim about {over} g of fat', { over: spaced(over) }) : message('Skim it'),
       how: [
-        'off the boil, let it stand two minutes',
-        'a ladle along the rim, or a sheet of paper over the top',
-        'hot fat into a tin, never down the drain',
+        message('off the boil, let it stand two minutes'),
+        message('a ladle along the rim, or a sheet of paper over the top'),
+        message('hot fat into a tin, never down the drain'),
       ],
-      saves: 'All of it.',
+      saves: message('All of it.'),
       cannot:
         over > 1
-          ? `The starch in it binds ${spaced(flour * FAT_BOUND)} g; the rest floats whatever you do.`
-          : '',
+          ? message('The starch in it binds {flour} g; the rest floats whatever you do.', {
+              flour: spaced(flour * FAT_BOUND),
+            })
+          : null,
       minutes: 4,
     });
   },
   'raw flour': ({ ml, anew, cure, measured }) => {
     if (measured.pot.yolkPeak > 0)
       return cure({
-        title: 'It cannot be cooked out any more',
-        how: ['a knob of butter, lemon and pepper cover some of it', 'taste it again'],
-        saves: 'A little.',
-        cannot: 'There is yolk in it: it may not simmer, and nothing else cooks flour out.',
+        title: message('It cannot be cooked out any more'),
+        how: [message('a knob of butter, lemon and pepper cover some of it'), message('taste it again')],
+        saves: message('A little.'),
+        cannot: message('There is yolk in it: it may not simmer, and nothing else cooks flour out.'),
         startAgain: anew,
         minutes: 2,
       });
@@ -215,27 +229,29 @@ export const OF_THE_SOUP: Cures<
     );
     const lost = ml - volumeMl(after.pot);
     return cure({
-      title: `Simmer it ${Math.ceil(minutes)} min more`,
+      title: message('Simmer it {minutes} min more', { minutes: Math.ceil(minutes) }),
       how: [
-        'lid ajar, just at the simmer, stir the bottom',
-        ...(lost > ml * 0.03 ? [`it loses ${litres(lost)} L on the way: have that much stock ready`] : []),
-        'taste again: paste becomes nut',
+        message('lid ajar, just at the simmer, stir the bottom'),
+        ...(lost > ml * 0.03
+          ? [message('it loses {lost} on the way: have that much stock ready', { lost: { ml: lost } })]
+          : []),
+        message('taste again: paste becomes nut'),
       ],
-      saves: 'All of it.',
-      cannot: '',
+      saves: message('All of it.'),
+      cannot: null,
       minutes,
     });
   },
   gluey: ({ anew, cure }) => {
     return cure({
-      title: 'Stop blending, let it down with milk or cream',
+      title: message('Stop blending, let it down with milk or cream'),
       how: [
-        'no more blender, no more whisk',
-        'let it down with hot milk or cream, folded in',
-        'if it still strings, sieve in fresh-cooked potato by hand',
+        message('no more blender, no more whisk'),
+        message('let it down with hot milk or cream, folded in'),
+        message('if it still strings, sieve in fresh-cooked potato by hand'),
       ],
-      saves: 'A soup that pours; the strings stay a little.',
-      cannot: 'Burst potato starch does not mend.',
+      saves: message('A soup that pours; the strings stay a little.'),
+      cannot: message('Burst potato starch does not mend.'),
       startAgain: anew,
       minutes: 4,
     });
@@ -246,35 +262,46 @@ export const OF_THE_SOUP: Cures<
       { kind: 'add', items: [{ ingredient: stockFor(measured, wishes), amount }] },
     ]);
     return cure({
-      title: 'Let it down, bind with another starch',
+      title: message('Let it down, bind with another starch'),
       how: [
-        'no more arrowroot: with milk it does this',
-        ...(bound ? [] : [`let it down with ${litres(amount)} L of stock, bind it with another starch`]),
+        message('no more arrowroot: with milk it does this'),
+        ...(bound
+          ? []
+          : [
+              message('let it down with {amount} of stock, bind it with another starch', {
+                amount: { ml: amount },
+              }),
+            ]),
       ],
-      saves: 'Most of it: the slide gets less, it does not go.',
-      cannot: 'The arrowroot in it cannot be taken out.',
+      saves: message('Most of it: the slide gets less, it does not go.'),
+      cannot: message('The arrowroot in it cannot be taken out.'),
       option: bound,
       minutes: 1,
     });
   },
   skin: ({ cure }) => {
     return cure({
-      title: 'Lift it off',
-      how: ['lift it off with a spoon or paper, do not stir it in', 'a few flakes of butter on top, lid on'],
-      saves: 'All of it.',
-      cannot: 'Stirred in it stays as shreds: then sieve.',
+      title: message('Lift it off'),
+      how: [
+        message('lift it off with a spoon or paper, do not stir it in'),
+        message('a few flakes of butter on top, lid on'),
+      ],
+      saves: message('All of it.'),
+      cannot: message('Stirred in it stays as shreds: then sieve.'),
       minutes: 1,
     });
   },
   'too dark': ({ cure }) => {
     return cure({
-      title: 'Cream or milk lightens it; the roast stays',
+      title: message('Cream or milk lightens it; the roast stays'),
       how: [
-        'stir in warm cream or milk, a ladle at a time, until it is light enough',
-        'then look at the thickness again',
+        message('stir in warm cream or milk, a ladle at a time, until it is light enough'),
+        message('then look at the thickness again'),
       ],
-      saves: 'A lighter soup that tastes a little of roast.',
-      cannot: 'What was browned stays brown: how much cream it takes depends on the eye, not on a sum.',
+      saves: message('A lighter soup that tastes a little of roast.'),
+      cannot: message(
+        'What was browned stays brown: how much cream it takes depends on the eye, not on a sum.',
+      ),
       minutes: 3,
     });
   },

@@ -1,6 +1,7 @@
 import { ingredient } from '../../food/catalogue';
+import { message } from '../../say/message';
+import { term } from '../../say/term';
 import { leaches, pulpOf, pureeStrength } from '../../thicken/puree';
-import { uncapital } from '../../units/format';
 import { mendsSoup } from '../larder';
 import type { Measured } from '../measured';
 import type { Means } from '../trial/trial';
@@ -23,14 +24,14 @@ export function blend(measured: Measured): Means | null {
     return sum + pulp + granules;
   }, 0);
   const potato = of.some((id) => leaches(ingredient(id).puree));
-  const names = of.map((id) => uncapital(ingredient(id).name.split(',')[0] ?? id)).join(' and ');
+  const names = { and: of.map((id) => ({ within: term(ingredient(id).name.split(',')[0] ?? id) })) };
   return {
     id: 'blend',
-    title: `Blend some of the ${names}`,
+    title: message('Blend some of the {names}', { names }),
     how: [
-      `lift it out with a little liquid, of the ${Math.round(grams)} g in the pot`,
-      'blend it smooth, stir it back in',
-      ...(potato ? ['no longer than it takes: potato turns gluey'] : []),
+      message('lift it out with a little liquid, of the {grams} g in the pot', { grams: Math.round(grams) }),
+      message('blend it smooth, stir it back in'),
+      ...(potato ? [message('no longer than it takes: potato turns gluey')] : []),
     ],
     steps: (share) => [{ kind: 'puree', fraction: Math.min(1, share), of: [...of], tool: 'stick blender' }],
     guess: Math.min(1, Math.max(0.1, shortBy(measured) / Math.max(1, brings))),
@@ -39,7 +40,7 @@ export function blend(measured: Measured): Means | null {
     needs: [],
     makeReady: 1.5,
     hangsOn: 'puree',
-    forecloses: ['what is blended is no garnish any more'],
+    forecloses: [message('what is blended is no garnish any more')],
   };
 }
 
@@ -54,17 +55,20 @@ export function cookedIn(measured: Measured, id: string, short: number): Means |
   const { puree, group, name } = ingredient(id);
   if (!puree || measured.pot.pieces.some((p) => p.ingredient === id)) return null;
   const strength = pureeStrength(ingredient(id));
-  const said = uncapital(name.split(',')[0] ?? id);
+  const said = { within: term(name.split(',')[0] ?? id) };
   const guess = short / strength;
   return {
     id: `more-puree.${id}`,
-    title: group === 'grain' ? `${name}, cooked in it and blended` : `More purée, of ${said}`,
+    title:
+      group === 'grain'
+        ? message('{name}, cooked in it and blended', { name: term(name) })
+        : message('More purée, of {said}', { said }),
     how: [
       group === 'grain'
-        ? `rain the ${said} into the simmering pot`
-        : `${said} in ${TO_BLEND_MM} mm dice into the pot`,
-      'lid ajar, at the simmer until it falls apart under the fork',
-      'blend it in, then judge',
+        ? message('rain the {said} into the simmering pot', { said })
+        : message('{said} in {size} mm dice into the pot', { said, size: TO_BLEND_MM }),
+      message('lid ajar, at the simmer until it falls apart under the fork'),
+      message('blend it in, then judge'),
     ],
     steps: (g) => [
       {

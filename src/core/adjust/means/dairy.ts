@@ -2,6 +2,8 @@ import { ingredient } from '../../food/catalogue';
 import { cook } from '../../pot/cook';
 import type { Step } from '../../pot/step';
 import { yolkState } from '../../pot/steps/temper';
+import { message } from '../../say/message';
+import { term } from '../../say/term';
 import { STARCH_STRENGTH } from '../../thicken/granules';
 import { CREAM_FOR_YOLK } from '../../thicken/methods';
 import type { Measured } from '../measured';
@@ -19,13 +21,17 @@ export function stirred(measured: Measured, id: string, short: number): Means | 
   if (!thickener) return null;
   const guess = short / STARCH_STRENGTH[thickener];
   const dairy = thickener !== 'potato flakes';
-  const note = dairy ? NO_BOIL : 'do not blend it after: it turns gluey';
+  const note = dairy ? NO_BOIL : message('do not blend it after: it turns gluey');
   return {
     id: `stirred.${id}`,
-    title: dairy ? `${name}, melted in` : name,
+    title: dairy ? message('{name}, melted in', { name: term(name) }) : term(name),
     how: dairy
-      ? ['take it off the boil', 'stir it in by handfuls until it has melted', note]
-      : ['rain it into the hot pot, whisking', 'give it two minutes before you judge', note],
+      ? [message('take it off the boil'), message('stir it in by handfuls until it has melted'), note]
+      : [
+          message('rain it into the hot pot, whisking'),
+          message('give it two minutes before you judge'),
+          note,
+        ],
     steps: (g) => [
       { kind: 'add', items: [{ ingredient: id, amount: g }] },
       { kind: 'rest', minutes: dairy ? 3 : 2, lid: 'on' },
@@ -59,12 +65,23 @@ export function liaison(measured: Measured, short: number, larder: readonly stri
   const guess = short / STARCH_STRENGTH.yolk;
   return {
     id: 'liaison',
-    title: 'Liaison of yolk and cream',
+    title: message('Liaison of yolk and cream'),
     how: [
-      ...(wait > 0 ? [`off the heat ${Math.ceil(wait)} min, until it is under 87 °C`] : []),
-      `beat the yolks with ${CREAM_FOR_YOLK} times their weight of cream`,
-      'ladles of soup into the bowl, stirring, until it is 60 °C; back into the pot',
-      'warm it to 80 °C, never to the boil',
+      ...(wait > 0
+        ? [
+            message('off the heat {minutes} min, until it is under {at87}', {
+              at87: { celsius: 87 },
+              minutes: Math.ceil(wait),
+            }),
+          ]
+        : []),
+      message('beat the yolks with {times} times their weight of cream', {
+        times: CREAM_FOR_YOLK,
+      }),
+      message('ladles of soup into the bowl, stirring, until it is {at60}; back into the pot', {
+        at60: { celsius: 60 },
+      }),
+      message('warm it to {at80}, never to the boil', { at80: { celsius: 80 } }),
     ],
     steps: (g) => [
       ...(wait > 0 ? [{ kind: 'rest', minutes: wait, lid: 'off' } satisfies Step] : []),
@@ -85,6 +102,9 @@ export function liaison(measured: Measured, short: number, larder: readonly stri
     needs: [yolk, 'heavy-cream'],
     makeReady: 2,
     hangsOn: 'flour',
-    forecloses: ['never over 85 °C again: the yolk would set', 'it cannot be kept for tomorrow'],
+    forecloses: [
+      message('never over {at85} again: the yolk would set', { at85: { celsius: 85 } }),
+      message('it cannot be kept for tomorrow'),
+    ],
   };
 }

@@ -1,4 +1,4 @@
-import { uncapital } from '../../units/format';
+import { message } from '../../say/message';
 import type { Means } from '../trial/trial';
 
 /** Two means one after the other: `amount` of the first, and as much of the second as is then wanted. */
@@ -7,7 +7,7 @@ export const joined = (first: Means, amount: number, rest: Means): Means => ({
   id: `${first.id}+${rest.id}`,
   isPair: true,
   isSlurry: false,
-  title: `${first.title}, then ${uncapital(rest.title)}`,
+  title: message('{first}, then {rest}', { first: first.title, rest: { within: rest.title } }),
   how: [...first.how, ...rest.how],
   steps: (dose) => [...first.steps(amount), ...rest.steps(dose)],
   needs: [...first.needs, ...rest.needs],

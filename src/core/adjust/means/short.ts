@@ -1,4 +1,5 @@
 import { equivalentsFor } from '../../flow/viscosity';
+import { message } from '../../say/message';
 import type { Measured } from '../measured';
 import { asItIs } from '../trial/pass';
 
@@ -10,4 +11,4 @@ export function shortBy(measured: Measured, more = 0): number {
 }
 
 /** Said of everything a boil would spoil. */
-export const NO_BOIL = 'keep it under 85 °C from here';
+export const NO_BOIL = message('keep it under {at85} from here', { at85: { celsius: 85 } });

@@ -1,4 +1,6 @@
 import { ingredient } from '../../food/catalogue';
+import { type Message, message } from '../../say/message';
+import { term } from '../../say/term';
 import { COOK_OUT_MINUTES, LEAST_SIMMER, STARCH_STRENGTH, type ThickenerKind } from '../../thicken/granules';
 import { METHOD_RULES } from '../../thicken/methods';
 import type { Measured } from '../measured';
@@ -16,9 +18,9 @@ export const SLURRIES = [
   'plain-flour',
 ] as const;
 
-const THINS = 'do not boil it long or blend it after: it thins again';
+const THINS = message('do not boil it long or blend it after: it thins again');
 
-const FORECLOSES: Partial<Record<ThickenerKind, readonly string[]>> = {
+const FORECLOSES: Partial<Record<ThickenerKind, readonly Message[]>> = {
   'potato starch': [THINS],
   tapioca: [THINS],
   arrowroot: [THINS],
@@ -34,11 +36,13 @@ export function slurry(id: string, short: number, measured: Measured): Means | n
   return {
     id: `slurry.${id}`,
     isSlurry: true,
-    title: `${name} slurry`,
+    title: message('{name} slurry', { name: term(name) }),
     how: [
-      'stir it smooth in cold water',
-      'bring the pot to the simmer, whisk it in as a thin stream',
-      minutes > 1 ? `simmer ${minutes} min, then judge` : 'let it simmer up, then judge',
+      message('stir it smooth in cold water'),
+      message('bring the pot to the simmer, whisk it in as a thin stream'),
+      minutes > 1
+        ? message('simmer {minutes} min, then judge', { minutes })
+        : message('let it simmer up, then judge'),
     ],
     steps: (g) => [
       {
@@ -58,7 +62,9 @@ export function slurry(id: string, short: number, measured: Measured): Means | n
     hangsOn: 'flour',
     forecloses: [
       ...(FORECLOSES[thickener] ?? []),
-      ...(thickener === 'arrowroot' && measured.holds.includes('milk') ? ['with milk it turns slimy'] : []),
+      ...(thickener === 'arrowroot' && measured.holds.includes('milk')
+        ? [message('with milk it turns slimy')]
+        : []),
     ],
   };
 }
@@ -68,17 +74,17 @@ export const worked = (method: 'kneaded butter' | 'cooked roux', short: number):
   const roux = method === 'cooked roux';
   return {
     id: `${method.replace(' ', '-')}.plain-flour`,
-    title: roux ? 'Cooked roux' : 'Kneaded butter',
+    title: roux ? message('Cooked roux') : message('Kneaded butter'),
     how: roux
       ? [
-          'cook equal weights to a pale roux, let it cool a little',
-          'a ladle of soup into it, whisk smooth',
-          `back into the pot, simmer ${rule.leastMinutes} min`,
+          message('cook equal weights to a pale roux, let it cool a little'),
+          message('a ladle of soup into it, whisk smooth'),
+          message('back into the pot, simmer {leastMinutes} min', { leastMinutes: rule.leastMinutes }),
         ]
       : [
-          'work flour and soft butter to a paste',
-          'whisk it in piece by piece at the simmer',
-          `simmer ${rule.leastMinutes} min: shorter tastes of flour`,
+          message('work flour and soft butter to a paste'),
+          message('whisk it in piece by piece at the simmer'),
+          message('simmer {leastMinutes} min: shorter tastes of flour', { leastMinutes: rule.leastMinutes }),
         ],
     steps: (g) => [
       {
@@ -107,10 +113,10 @@ export const boiledCream = (short: number): Means => {
   const guess = short / STARCH_STRENGTH.maize;
   return {
     id: 'boiled-cream.cornstarch',
-    title: 'Cornstarch boiled in cream',
+    title: message('Cornstarch boiled in cream'),
     how: [
-      'whisk the starch into the cold cream, boil a minute',
-      'stir it into the pot off the boil, in several goes',
+      message('whisk the starch into the cold cream, boil a minute'),
+      message('stir it into the pot off the boil, in several goes'),
       NO_BOIL,
     ],
     steps: (g) => [

@@ -1,6 +1,7 @@
 import { catalogue } from '../../food/catalogue';
 import { boilsAt } from '../../pot/cook';
 import { observe } from '../../pot/observe';
+import { message } from '../../say/message';
 import type { Measured } from '../measured';
 import type { Wishes } from '../option';
 import type { Means } from '../trial/trial';
@@ -13,8 +14,8 @@ import { boiledCream, SLURRIES, slurry, worked } from './starch';
 function reduction(measured: Measured): Means {
   return {
     id: 'reduce',
-    title: 'Boil it down',
-    how: ['lid off, full flame, stir the bottom', 'watch the level on the wall'],
+    title: message('Boil it down'),
+    how: [message('lid off, full flame, stir the bottom'), message('watch the level on the wall')],
     steps: (minutes) => [{ kind: 'reduce', flame: 1, to: { minutes } }],
     guess: 10,
     most: 120,
@@ -23,7 +24,9 @@ function reduction(measured: Measured): Means {
     makeReady: 0,
     hangsOn: 'waterLoss',
     forecloses:
-      observe(measured.pot, measured.kitchen).saltPercent > 0.8 ? ['it gets saltier as it goes'] : [],
+      observe(measured.pot, measured.kitchen).saltPercent > 0.8
+        ? [message('it gets saltier as it goes')]
+        : [],
   };
 }
 

@@ -6,6 +6,8 @@ import { massG } from '../../pot/contents';
 import { simmersAt } from '../../pot/cook';
 import { foodIn } from '../../pot/kitchen';
 import type { Step } from '../../pot/step';
+import { message } from '../../say/message';
+import { term } from '../../say/term';
 import { SALT_PER_SODIUM, saltBalance } from '../../season/salt';
 import type { Measured } from '../measured';
 import type { Wishes } from '../option';
@@ -56,12 +58,12 @@ export function letDown(measured: Measured, id: string): Means {
   const back = backTo(measured, dairy);
   return {
     id: `let-down.${id}`,
-    title: food.name,
+    title: term(food.name),
     how: [
-      dairy ? 'warm it first, or it chills the pot' : 'hot if you have it hot',
-      'stir it in by ladles, from the bottom',
-      `back to ${Math.round(back)} °C before you judge`,
-      ...(wine ? ['taste: wine brings acid, and milk may split'] : []),
+      dairy ? message('warm it first, or it chills the pot') : message('hot if you have it hot'),
+      message('stir it in by ladles, from the bottom'),
+      message('back to {back} before you judge', { back: { celsius: back } }),
+      ...(wine ? [message('taste: wine brings acid, and milk may split')] : []),
     ],
     steps: (g) => [
       { kind: 'add', items: [{ ingredient: id, amount: g }] },
@@ -112,7 +114,7 @@ export function lessSalty(measured: Measured, id: string, starch: Means): Means 
   const poured: Means = {
     ...letting,
     id: `less-salty.${id}`,
-    title: ingredient(id).name,
+    title: term(ingredient(id).name),
     how: letting.how.slice(0, 2),
     steps: (grams) => letting.steps(grams).filter((step) => step.kind === 'add'),
   };
@@ -127,7 +129,13 @@ export function lessSalty(measured: Measured, id: string, starch: Means): Means 
     mostPerLitre: letting.mostPerLitre,
     forecloses: [
       ...both.forecloses,
-      ...(more > WEAKER ? [`it is let down by ${Math.round(more * 100)} %: all else tastes weaker too`] : []),
+      ...(more > WEAKER
+        ? [
+            message('it is let down by {percent} %: all else tastes weaker too', {
+              percent: Math.round(more * 100),
+            }),
+          ]
+        : []),
     ],
   };
 }

@@ -3,6 +3,8 @@ import { FILL_LIMIT, rimVolume } from '../../heat/vessel';
 import type { Advanced } from '../../pot/advance';
 import { type Factor, foodIn } from '../../pot/kitchen';
 import type { Step } from '../../pot/step';
+import { type Message, message } from '../../say/message';
+import { term } from '../../say/term';
 import { roundToScale } from '../../units/round';
 import type { Measured } from '../measured';
 import { type InTwo, type Option, type Wishes, YIELD_SHORT } from '../option';
@@ -13,8 +15,8 @@ import { asItIs, toThePass } from './pass';
 /** A correction before its dose is known. */
 export type Means = {
   readonly id: string;
-  readonly title: string;
-  readonly how: readonly string[];
+  readonly title: Message;
+  readonly how: readonly Message[];
   /** Steps for a dose: g of the thickener or liquid, a share to blend, or minutes. */
   readonly steps: (dose: number) => readonly Step[];
   /** The first half of all of it, where a tongue has to say how it goes on; absent where two thirds of the dose do. */
@@ -30,7 +32,7 @@ export type Means = {
   readonly makeReady: number;
   /** The house factor its own effect hangs on. */
   readonly hangsOn: Factor;
-  readonly forecloses: readonly string[];
+  readonly forecloses: readonly Message[];
   /** More than this, g a litre of soup, and it is another soup; absent where there is no such limit. */
   readonly mostPerLitre?: number | undefined;
   /** Two means one after the other; something happens even without a dose of the second. */
@@ -107,36 +109,50 @@ function struckBy(
   o: Omit<Option, 'struck'>,
   reached: boolean,
   notes: Advanced['notes'],
-): string | null {
-  const name = (id: string): string => foodIn(measured.kitchen, id).name.toLowerCase();
+): Message | null {
+  const name = (id: string) => ({ within: term(foodIn(measured.kitchen, id).name) });
   const missing = draft.needs.filter((id) => id !== 'water' && !wishes.larder.includes(id));
-  if (missing.length > 0) return `not to hand: ${missing.map(name).join(', ')}`;
+  if (missing.length > 0) return message('not to hand: {what}', { what: { listed: missing.map(name) } });
   const broken = o.doses
     .flatMap((d) => foodIn(measured.kitchen, d.ingredient).allergens)
     .find((a) => wishes.freeOf.includes(a));
-  if (broken) return `brings ${broken}, which it is promised to be free of`;
+  if (broken) return message('brings {broken}, which it is promised to be free of', { broken: term(broken) });
   if (
     wishes.pins.noFlour &&
     o.doses.some((d) => foodIn(measured.kitchen, d.ingredient).thickener === 'wheat')
   )
-    return 'it is flour, and you said none';
-  if (notes.some((n) => n.kind === 'scrambled')) return 'the yolk in the pot would scramble';
-  if (notes.some((n) => n.kind === 'stalled')) return 'this burner cannot bring it to where it works';
+    return message('it is flour, and you said none');
+  if (notes.some((n) => n.kind === 'scrambled')) return message('the yolk in the pot would scramble');
+  if (notes.some((n) => n.kind === 'stalled'))
+    return message('this burner cannot bring it to where it works');
   const main = Math.max(0, ...o.doses.map((d) => d.g));
   if (draft.mostPerLitre !== undefined && main > draft.mostPerLitre * (o.volumeMl / 1000))
-    return `it would take ${Math.round(main)} g: over ${draft.mostPerLitre} g a litre it is another soup`;
+    return message('it would take {grams} g: over {most} g a litre it is another soup', {
+      grams: Math.round(main),
+      most: draft.mostPerLitre,
+    });
   const [saltBefore, saltAfter] = o.effects.salt;
   if (saltAfter > Math.max(SALTY, saltBefore + 0.05))
-    return `it would be too salty: ${saltAfter.toFixed(2)} %`;
-  if (!reached) return `it cannot get there: ${Math.round(o.viscosity)} mPa·s at the most`;
+    return message('it would be too salty: {salt} %', { salt: saltAfter.toFixed(2) });
+  if (!reached)
+    return message('it cannot get there: {viscosity} mPa·s at the most', {
+      viscosity: Math.round(o.viscosity),
+    });
   if (o.peakMl > rimVolume(measured.pot.vessel) * FILL_LIMIT)
-    return `${(o.peakMl / 1000).toFixed(1)} L is over the headroom line of ${(
-      (rimVolume(measured.pot.vessel) * FILL_LIMIT) / 1000
-    ).toFixed(1)} L: ladle some out first`;
+    return message('{peak} is over the headroom line of {line}: ladle some out first', {
+      peak: { ml: o.peakMl },
+      line: { ml: rimVolume(measured.pot.vessel) * FILL_LIMIT },
+    });
   if (wishes.pins.keepYield && o.volumeMl < measured.owedMl * (1 - YIELD_SHORT))
-    return `it leaves ${(o.volumeMl / 1000).toFixed(1)} L of the ${(measured.owedMl / 1000).toFixed(1)} L owed`;
+    return message('it leaves {left} of the {owed} owed', {
+      left: { ml: o.volumeMl },
+      owed: { ml: measured.owedMl },
+    });
   if (o.minutes > wishes.minutes + 1e-9)
-    return `on the pass in ${Math.ceil(o.minutes)} min, you have ${Math.floor(wishes.minutes)}`;
+    return message('on the pass in {minutes} min, you have {have}', {
+      minutes: Math.ceil(o.minutes),
+      have: Math.floor(wishes.minutes),
+    });
   return null;
 }
 

@@ -1,37 +1,39 @@
 'use client';
 
 import type { Cure } from '../../../core/adjust/option';
-import { capital, duration } from '../../../core/units/format';
-import { inDegrees, type Show } from '../../../core/units/show';
+import { term } from '../../../core/say/term';
+import { duration } from '../../../core/units/format';
 import { PRIMARY } from '../../shared/styles';
+import { useSay } from '../../shared/useSay';
 
-type Props = { readonly cure: Cure; readonly show: Show; readonly onDo: () => void };
+type Props = { readonly cure: Cure; readonly onDo: () => void };
 
 /** What saves what where no dose does, what is past saving, and when to begin again. */
-export function CureCard({ cure, show, onDo }: Props) {
-  const says = (text: string) => inDegrees(text, show);
+export function CureCard({ cure, onDo }: Props) {
+  const say = useSay();
   return (
     <li className="rounded-sm border-2 border-ink bg-surface px-4 py-3">
       <p className="text-[16px] text-quiet">
-        {capital(cure.fault)} · {duration(Math.max(60, cure.minutes * 60))}
+        {say('{fault} · {time}', {
+          fault: { opening: term(cure.fault) },
+          time: duration(Math.max(60, cure.minutes * 60)),
+        })}
       </p>
-      <h2 className="font-bold text-[24px] leading-tight">{says(cure.title)}</h2>
+      <h2 className="font-bold text-[24px] leading-tight">{say(cure.title)}</h2>
       <ol className="mt-1 list-decimal pl-5 text-[19px]">
         {cure.how.map((line) => (
-          <li key={line}>{says(line)}</li>
+          <li key={line.text}>{say(line)}</li>
         ))}
       </ol>
       <p className="mt-2">
-        <b>Saves:</b> {says(cure.saves)}
+        {say.rich('<b>Saves:</b> {what}', { b: (text) => <b>{text}</b>, what: cure.saves })}
       </p>
       {cure.cannot && (
-        <p>
-          <b>Does not:</b> {says(cure.cannot)}
-        </p>
+        <p>{say.rich('<b>Does not:</b> {what}', { b: (text) => <b>{text}</b>, what: cure.cannot })}</p>
       )}
-      {cure.startAgain && <p className="mt-1 font-bold text-tomato">{says(cure.startAgain)}</p>}
+      {cure.startAgain && <p className="mt-1 font-bold text-tomato">{say(cure.startAgain)}</p>}
       <button type="button" onClick={onDo} className={`${PRIMARY} mt-3`}>
-        Do this
+        {say('Do this')}
       </button>
     </li>
   );

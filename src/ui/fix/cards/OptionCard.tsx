@@ -3,12 +3,14 @@
 import { clsx } from 'clsx';
 import type { Option } from '../../../core/adjust/option';
 import { YIELD_SHORT } from '../../../core/adjust/option';
+import { type Message, message } from '../../../core/say/message';
+import { term } from '../../../core/say/term';
 import { timeOfDay } from '../../../core/units/clock';
 import { duration, mPas, spaced } from '../../../core/units/format';
-import { volumeWords } from '../../../core/units/show';
 import { amountWords, pouredMl, READ_IN_LITRES } from '../../../core/words/steps';
 import { inTen } from '../../shared/marks';
 import { BUTTON, PRIMARY } from '../../shared/styles';
+import { useSay } from '../../shared/useSay';
 import { useShow } from '../../shared/useShow';
 import { itemWords } from './words';
 
@@ -38,13 +40,21 @@ export function OptionCard({
   onDo,
   onFirst,
 }: Props) {
+  const say = useSay();
   const { salt, fat, allergens, gloss, clarity, cost } = o.effects;
   const show = useShow();
   const asides = [
-    Math.abs(salt[1] - salt[0]) >= 0.03 ? `salt ${salt[0].toFixed(2)} to ${salt[1].toFixed(2)} %` : '',
-    Math.abs(fat[1] - fat[0]) >= 0.3 ? `fat ${fat[0].toFixed(1)} to ${fat[1].toFixed(1)} %` : '',
-    gloss && gloss !== 'none' ? `gloss: ${gloss}` : '',
-    clarity ? clarity : '',
+    Math.abs(salt[1] - salt[0]) >= 0.03
+      ? say('salt {before} to {after} %', {
+          before: salt[0].toFixed(2),
+          after: salt[1].toFixed(2),
+        })
+      : '',
+    Math.abs(fat[1] - fat[0]) >= 0.3
+      ? say('fat {before} to {after} %', { before: fat[0].toFixed(1), after: fat[1].toFixed(1) })
+      : '',
+    gloss && gloss !== 'none' ? say('gloss: {gloss}', { gloss: term(gloss) }) : '',
+    clarity ? say(term(clarity)) : '',
     cost !== null && cost >= 0.01 ? `${currency}${cost.toFixed(2)}` : '',
   ].filter(Boolean);
   return (
@@ -63,13 +73,13 @@ export function OptionCard({
       >
         <span className="flex flex-wrap items-baseline gap-x-4">
           <b className={clsx('text-[22px] leading-tight', o.struck && 'text-quiet line-through')}>
-            {o.title}
+            {say(o.title)}
           </b>
           {o.struck ? (
-            <span className="font-bold text-tomato">{o.struck}</span>
+            <span className="font-bold text-tomato">{say(o.struck)}</span>
           ) : (
             <span className="ml-auto font-bold">
-              {inTen(o.chance)} {band}
+              {say('{chance} {band}', { chance: inTen(o.chance), band: term(band) })}
             </span>
           )}
         </span>
@@ -86,19 +96,20 @@ export function OptionCard({
                 <span key={`${n.toString()} ${d.ingredient}`} className="flex items-center gap-2">
                   <b className="figures bg-butter px-2 text-[26px] text-on-butter">{figure}</b>
                   <span className="leading-tight">
-                    {itemWords(d.ingredient)}
+                    {say(itemWords(d.ingredient))}
                     {aside && <span className="block text-[15px] text-quiet">{aside}</span>}
                   </span>
                 </span>
               );
             })}
-            {o.doses.length === 0 && <b className="text-[20px]">{amountOf(o)}</b>}
+            {o.doses.length === 0 && <b className="text-[20px]">{say(amountOf(o))}</b>}
             <span className="ml-auto text-right leading-tight">
-              on the pass{' '}
-              <b className="figures text-[22px]">{timeOfDay(new Date(now + o.minutes * 60_000))}</b>
-              <span className="block text-[15px] text-quiet">
-                in {duration(Math.max(60, o.minutes * 60))}
-              </span>
+              {say.rich('on the pass <b>{time}</b><part>in {minutes}</part>', {
+                b: (text) => <b className="figures text-[22px]">{text}</b>,
+                part: (text) => <span className="block text-[15px] text-quiet">{text}</span>,
+                time: timeOfDay(new Date(now + o.minutes * 60_000)),
+                minutes: duration(Math.max(60, o.minutes * 60)),
+              })}
             </span>
           </span>
         )}
@@ -109,42 +120,61 @@ export function OptionCard({
             {chosen && (
               <ol className="mb-1 list-decimal pl-5 text-[18px]">
                 {o.how.map((line) => (
-                  <li key={line}>{line}</li>
+                  <li key={line.text}>{say(line)}</li>
                 ))}
               </ol>
             )}
             <p>
-              {mPas(o.viscosity)} mPa·s ({mPas(o.bracket[0])} to {mPas(o.bracket[1])}),{' '}
-              {volumeWords(o.volumeMl, show)}
-              {asides.map((a) => ` · ${a}`)}
+              {say('{viscosity} mPa·s ({low} to {high}), {volume}{asides}', {
+                viscosity: mPas(o.viscosity),
+                low: mPas(o.bracket[0]),
+                high: mPas(o.bracket[1]),
+                volume: { ml: o.volumeMl },
+                asides: asides.map((a) => ` · ${a}`).join(''),
+              })}
             </p>
             {o.volumeMl < owedMl * (1 - YIELD_SHORT) && (
               <p className="font-bold">
-                {volumeWords(owedMl - o.volumeMl, show)} short of the {volumeWords(owedMl, show)} owed.
+                {say('{short} short of the {owed} owed.', {
+                  short: { ml: owedMl - o.volumeMl },
+                  owed: { ml: owedMl },
+                })}
               </p>
             )}
             {allergens.length > 0 && (
-              <p className="font-bold">Brings {allergens.join(', ')}: tell the pass.</p>
+              <p className="font-bold">
+                {say('Brings {allergens}: tell the pass.', { allergens: { and: allergens.map(term) } })}
+              </p>
             )}
             {o.inTwo && (
               <p>
-                <b>In two goes it is {inTen(o.inTwo.chance)}</b>: first{' '}
-                {o.inTwo.first
-                  .map((d) => `${amountWords(d.ingredient, d.g, show)} ${itemWords(d.ingredient)}`)
-                  .join(', ')}
-                , {o.inTwo.half ? 'taste it and test it' : 'a flow test'}, then the rest by what that shows.
+                {say.rich(
+                  '<b>In two goes it is {chance}</b>: first {doses}, {half, select, yes {taste it and test it} other {a flow test}}, then the rest by what that shows.',
+                  {
+                    b: (text) => <b>{text}</b>,
+                    chance: inTen(o.inTwo.chance),
+                    doses: o.inTwo.first
+                      .map((d) => `${amountWords(d.ingredient, d.g, show)} ${say(itemWords(d.ingredient))}`)
+                      .join(', '),
+                    half: o.inTwo.half ? 'yes' : 'no',
+                  },
+                )}
               </p>
             )}
-            {o.forecloses.length > 0 && <p className="text-quiet">After it: {o.forecloses.join('; ')}.</p>}
+            {o.forecloses.length > 0 && (
+              <p className="text-quiet">
+                {say('After it: {forecloses}.', { forecloses: o.forecloses.map((f) => say(f)).join('; ') })}
+              </p>
+            )}
           </div>
           <div className="ml-auto flex flex-wrap justify-end gap-2">
             {o.inTwo && (
               <button type="button" onClick={onDo} className={BUTTON}>
-                All at once
+                {say('All at once')}
               </button>
             )}
             <button type="button" onClick={o.inTwo ? onFirst : onDo} className={PRIMARY}>
-              {!o.inTwo ? 'Do this' : o.inTwo.half ? 'Half first' : 'Two thirds first'}
+              {!o.inTwo ? say('Do this') : o.inTwo.half ? say('Half first') : say('Two thirds first')}
             </button>
           </div>
         </div>
@@ -154,9 +184,11 @@ export function OptionCard({
 }
 
 /** What is done where nothing goes in: a share blended, minutes boiled. */
-function amountOf({ steps }: Option): string {
+function amountOf({ steps }: Option): Message {
   const [first] = steps;
-  if (first?.kind === 'puree') return `${Math.round(first.fraction * 100)} % of it`;
-  if (first?.kind === 'reduce' && 'minutes' in first.to) return `${first.to.minutes} min`;
-  return '';
+  if (first?.kind === 'puree')
+    return message('{fraction} % of it', { fraction: Math.round(first.fraction * 100) });
+  if (first?.kind === 'reduce' && 'minutes' in first.to)
+    return message('{minutes} min', { minutes: first.to.minutes });
+  return message('nothing goes in');
 }

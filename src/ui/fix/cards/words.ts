@@ -1,5 +1,7 @@
 import { ingredient } from '../../../core/food/catalogue';
-import { uncapital } from '../../../core/units/format';
+import { type Message, message } from '../../../core/say/message';
+import { term } from '../../../core/say/term';
 
 /** An ingredient in the middle of a sentence, without its grade. */
-export const itemWords = (id: string): string => uncapital(ingredient(id).name.split(',')[0] ?? id);
+export const itemWords = (id: string): Message =>
+  message('{what}', { what: { within: term(ingredient(id).name.split(',')[0] ?? id) } });

@@ -6,6 +6,7 @@ import { parseNumber } from '../../../core/units/typed/parse';
 import { Field, Tick } from '../../shared/form/Field';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON } from '../../shared/styles';
+import { useSay } from '../../shared/useSay';
 import { Larder } from './Larder';
 import type { Wanted } from './useWanted';
 
@@ -36,6 +37,7 @@ type Props = {
 
 /** Minutes left, what is to hand, what was promised, and what matters. */
 export function Conditions({ wanted, want, minutes, now, keeps, larder, onToggle }: Props) {
+  const say = useSay();
   const [typed, setTyped] = useState<string | null>(null);
   const [open, setOpen] = useState(false);
   const { freeOf, noFlour, keepYield } = wanted;
@@ -52,7 +54,7 @@ export function Conditions({ wanted, want, minutes, now, keeps, larder, onToggle
       <div className="flex flex-wrap items-end gap-2">
         <button
           type="button"
-          aria-label="A minute less"
+          aria-label={say('A minute less')}
           onClick={() => nudge(-1)}
           className={`${BUTTON} px-3`}
         >
@@ -61,7 +63,7 @@ export function Conditions({ wanted, want, minutes, now, keeps, larder, onToggle
         <div className="w-28">
           <Field
             id="fix-minutes"
-            label="Minutes left"
+            label={say('Minutes left')}
             inputMode="decimal"
             value={text}
             onChange={(e) => {
@@ -76,7 +78,7 @@ export function Conditions({ wanted, want, minutes, now, keeps, larder, onToggle
         </div>
         <button
           type="button"
-          aria-label="A minute more"
+          aria-label={say('A minute more')}
           onClick={() => nudge(1)}
           className={`${BUTTON} px-3`}
         >
@@ -85,8 +87,8 @@ export function Conditions({ wanted, want, minutes, now, keeps, larder, onToggle
         <Sheet
           open={open}
           onOpenChange={setOpen}
-          title="To hand, and promised"
-          trigger={`To hand: ${larder.filter(mendsSoup).length}`}
+          title={say('To hand, and promised')}
+          trigger={say('To hand: {count}', { count: larder.filter(mendsSoup).length })}
           triggerClass={BUTTON}
         >
           <Larder
@@ -103,13 +105,13 @@ export function Conditions({ wanted, want, minutes, now, keeps, larder, onToggle
         <div className="flex flex-wrap gap-x-6">
           <Tick
             id="fix-flour"
-            label="No flour"
+            label={say('No flour')}
             checked={noFlour}
             onChange={(e) => want({ noFlour: e.target.checked })}
           />
           <Tick
             id="fix-yield"
-            label="Keep the yield"
+            label={say('Keep the yield')}
             checked={keepYield}
             onChange={(e) => want({ keepYield: e.target.checked })}
           />
@@ -117,10 +119,12 @@ export function Conditions({ wanted, want, minutes, now, keeps, larder, onToggle
       </div>
       {!timely && (
         <p role="alert" className="font-bold text-tomato">
-          “{text}” cannot be: minutes left are a number from 0 to {MOST}.
+          {say('“{text}” cannot be: minutes left are a number from 0 to {most}.', { text, most: MOST })}
         </p>
       )}
-      {freeOf.length > 0 && <p className="font-bold">Promised free of {freeOf.join(', ')}.</p>}
+      {freeOf.length > 0 && (
+        <p className="font-bold">{say('Promised free of {freeOf}.', { freeOf: freeOf.join(', ') })}</p>
+      )}
     </>
   );
 }

@@ -4,6 +4,7 @@ import { mendsSoup } from '../../../core/adjust/larder';
 import { ingredient } from '../../../core/food/catalogue';
 import type { Allergen } from '../../../core/food/ingredient';
 import { Tick } from '../../shared/form/Field';
+import { useSay } from '../../shared/useSay';
 
 type Props = {
   readonly keeps: readonly string[];
@@ -16,10 +17,11 @@ type Props = {
 
 /** What is to hand today, and what the soup is promised to be free of. */
 export function Larder({ keeps, larder, onToggle, promises, freeOf, onPromise }: Props) {
+  const say = useSay();
   return (
     <div className="grid gap-4 p-4">
       <fieldset>
-        <legend className="mb-1 font-bold">Promised free of</legend>
+        <legend className="mb-1 font-bold">{say('Promised free of')}</legend>
         <div className="grid grid-cols-2 gap-x-4">
           {promises.map((a) => (
             <Tick
@@ -33,10 +35,12 @@ export function Larder({ keeps, larder, onToggle, promises, freeOf, onPromise }:
         </div>
       </fieldset>
       <fieldset>
-        <legend className="mb-1 font-bold">To hand, of the kitchen’s products</legend>
+        <legend className="mb-1 font-bold">{say('To hand, of the kitchen’s products')}</legend>
         {keeps.filter(mendsSoup).length === 0 && (
           <p>
-            The kitchen keeps no products yet: enter them under Kitchen, Products. Water is always to hand.
+            {say(
+              'The kitchen keeps no products yet: enter them under Kitchen, Products. Water is always to hand.',
+            )}
           </p>
         )}
         <div className="grid grid-cols-1 gap-x-4 min-[480px]:grid-cols-2">

@@ -3,6 +3,7 @@ import type { House } from '../../../core/house/house';
 import type { WaterTested } from '../../../core/learn/waterTest';
 import { spaced } from '../../../core/units/format';
 import { BUTTON, PRIMARY } from '../../shared/styles';
+import { useSay } from '../../shared/useSay';
 
 export const CARD = 'rounded-sm border-2 border-ink bg-surface p-4';
 
@@ -24,26 +25,37 @@ type ResultProps = {
 
 /** What a water test has found of a pot and a burner. */
 export function WaterTestResult({ tested, name, onAnother }: ResultProps) {
+  const say = useSay();
   return (
     <section aria-labelledby="w-result" className={`${CARD} grid gap-3`} aria-live="polite">
       <h2 id="w-result" className="font-bold text-[27px]">
         {name}
       </h2>
       <p>
-        <b className="figures text-[34px]">{spaced(tested.lossFactor, 2)} ×</b> the model’s water loss:{' '}
-        {spaced(tested.lostG)} g went, the model alone says {spaced(tested.expectedG)} g.
+        {say.rich(
+          '<b>{lossFactor} ×</b> the model’s water loss: {lostG} g went, the model alone says {expectedG} g.',
+          {
+            b: (text) => <b className="figures text-[34px]">{text}</b>,
+            lossFactor: spaced(tested.lossFactor, 2),
+            lostG: spaced(tested.lostG),
+            expectedG: spaced(tested.expectedG),
+          },
+        )}
       </p>
       <p>
-        <b className="figures text-[34px]">{spaced(tested.intoPotW / 1000, 2)} kW</b> reach the pot on the
-        full flame, {Math.round(tested.efficiency * 100)} % of what is rated.
+        {say.rich('<b>{intoPotW} kW</b> reach the pot on the full flame, {efficiency} % of what is rated.', {
+          b: (text) => <b className="figures text-[34px]">{text}</b>,
+          intoPotW: spaced(tested.intoPotW / 1000, 2),
+          efficiency: Math.round(tested.efficiency * 100),
+        })}
       </p>
-      <p>Every plan with them counts so from now on, and is surer of where it lands.</p>
+      <p>{say('Every plan with them counts so from now on, and is surer of where it lands.')}</p>
       <div className="flex flex-wrap gap-3">
         <Link href="/kitchen?part=pots" className={PRIMARY}>
-          Done
+          {say('Done')}
         </Link>
         <button type="button" className={BUTTON} onClick={onAnother}>
-          Another test
+          {say('Another test')}
         </button>
       </div>
     </section>
@@ -52,20 +64,26 @@ export function WaterTestResult({ tested, name, onAnother }: ResultProps) {
 
 /** The tests made so far, newest first. */
 export function PastWaterTests({ past, house }: { past: readonly Past[]; house: House }) {
+  const say = useSay();
   if (past.length === 0) return null;
   const nameIn = (all: readonly { id: string; name: string }[], id: string) =>
     all.find((x) => x.id === id)?.name ?? id;
   return (
     <section aria-labelledby="w-past" className="mt-5">
       <h2 id="w-past" className="font-bold">
-        Tests so far
+        {say('Tests so far')}
       </h2>
       <ul>
         {past.map((p) => (
           <li key={p.id} className="border-rule border-b py-2">
-            {p.madeAt.slice(0, 10)} · {nameIn(house.vessels, p.vesselId)} on{' '}
-            {nameIn(house.burners, p.burnerId)}: <b className="figures">{spaced(p.lossFactor, 2)} ×</b>,{' '}
-            <b className="figures">{spaced(p.intoPotW / 1000, 2)} kW</b>
+            {say.rich('{slice} · {name} on {name2}: <b>{lossFactor} ×</b>, <b>{intoPotW} kW</b>', {
+              b: (text) => <b className="figures">{text}</b>,
+              slice: p.madeAt.slice(0, 10),
+              name: nameIn(house.vessels, p.vesselId),
+              name2: nameIn(house.burners, p.burnerId),
+              lossFactor: spaced(p.lossFactor, 2),
+              intoPotW: spaced(p.intoPotW / 1000, 2),
+            })}
           </li>
         ))}
       </ul>

@@ -14,6 +14,7 @@ import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick } from '../../shared/form/Field';
 import { Segments } from '../../shared/form/Segments';
 import { BUTTON, PRIMARY } from '../../shared/styles';
+import { useSay } from '../../shared/useSay';
 import { useShow } from '../../shared/useShow';
 import { ask, problemWords } from '../../station/line/api';
 import { kitchenNow } from '../../station/line/clock';
@@ -34,6 +35,7 @@ type Props = {
 
 /** A water test from filling the pot to its own figures, with stop-watches that survive a reload. */
 export function WaterTestView({ house, boils, first, past }: Props) {
+  const say = useSay();
   const router = useRouter();
   const show = useShow();
   const now = useNow();
@@ -51,7 +53,7 @@ export function WaterTestView({ house, boils, first, past }: Props) {
 
   const vessel = house.vessels.find((v) => v.id === typed.vesselId);
   const burner = house.burners.find((b) => b.id === typed.burnerId);
-  const sign = typed.by === 'weight' ? 'g, pot and all' : 'mm from the bottom';
+  const sign = typed.by === 'weight' ? say('g, pot and all') : say('mm from the bottom');
   const most = Math.min(97, Math.floor(boils - 2));
 
   const send = async () => {
@@ -93,7 +95,7 @@ export function WaterTestView({ house, boils, first, past }: Props) {
     const from = typed[key];
     return from === null ? (
       <button type="button" className={BUTTON} onClick={() => change({ [key]: kitchenNow() })}>
-        <Timer size={22} aria-hidden /> Start the watch
+        <Timer size={22} aria-hidden /> {say('Start the watch')}
       </button>
     ) : (
       <button
@@ -101,10 +103,14 @@ export function WaterTestView({ house, boils, first, past }: Props) {
         className={PRIMARY}
         onClick={() => change({ [key]: null, [into]: minutesSince(from) })}
       >
-        <span className="figures" role="timer">
-          {now === null ? '··:··' : countdown(-Math.max(0, (now - from) / 1000)).replace('+', '')}
-        </span>{' '}
-        Stop
+        {say.rich('<part>{now}</part> Stop', {
+          part: (text) => (
+            <span className="figures" role="timer">
+              {text}
+            </span>
+          ),
+          now: now === null ? '··:··' : countdown(-Math.max(0, (now - from) / 1000)).replace('+', ''),
+        })}
       </button>
     );
   };
@@ -113,13 +119,13 @@ export function WaterTestView({ house, boils, first, past }: Props) {
     <div className="flex h-full flex-col">
       <header className="flex shrink-0 flex-wrap items-center gap-3 border-ink border-b-2 bg-surface px-5 py-3">
         <h1 className="mr-auto font-bold text-[27px] leading-tight">
-          Water test
-          <span className="block font-normal text-[17px] text-quiet">
-            An hour with plain water, and this pot and burner count with their own figures.
-          </span>
+          {say.rich(
+            'Water test<part>An hour with plain water, and this pot and burner count with their own figures.</part>',
+            { part: (text) => <span className="block font-normal text-[17px] text-quiet">{text}</span> },
+          )}
         </h1>
         <Link href="/kitchen?part=pots" className={BUTTON}>
-          Back to the kitchen
+          {say('Back to the kitchen')}
         </Link>
       </header>
       <div className="min-h-0 flex-1 overflow-y-auto px-5 py-4">
@@ -143,11 +149,11 @@ export function WaterTestView({ house, boils, first, past }: Props) {
           >
             <section aria-labelledby="w-1" className={`${CARD} grid content-start gap-3`}>
               <h2 id="w-1" className="font-bold text-[21px]">
-                1 Fill it
+                {say('1 Fill it')}
               </h2>
               <Pick
                 id="w-pot"
-                label="Pot"
+                label={say('Pot')}
                 value={typed.vesselId}
                 onChange={(e) => change({ vesselId: e.target.value })}
                 problem={problems.vesselId}
@@ -160,7 +166,7 @@ export function WaterTestView({ house, boils, first, past }: Props) {
               </Pick>
               <Pick
                 id="w-burner"
-                label="Burner"
+                label={say('Burner')}
                 value={typed.burnerId}
                 onChange={(e) => change({ burnerId: e.target.value })}
                 problem={problems.burnerId}
@@ -172,59 +178,64 @@ export function WaterTestView({ house, boils, first, past }: Props) {
                 ))}
               </Pick>
               <div className="grid grid-cols-2 gap-3">
-                <Field id="w-litres" label="Water, L" {...field('litres')} />
-                <Field id="w-startCelsius" label="It is at, °C" {...field('startCelsius')} />
+                <Field id="w-litres" label={say('Water, L')} {...field('litres')} />
+                <Field id="w-startCelsius" label={say('It is at, °C')} {...field('startCelsius')} />
               </div>
               {vessel && (
                 <p className="text-quiet">
-                  Half full is best: {litres(rimVolume(vessel) * FILL_LIMIT * 0.5)} to{' '}
-                  {volumeWords(rimVolume(vessel) * FILL_LIMIT * 0.7, show)} here.
+                  {say('Half full is best: {rimVolume} to {rimVolume2} here.', {
+                    rimVolume: litres(rimVolume(vessel) * FILL_LIMIT * 0.5),
+                    rimVolume2: volumeWords(rimVolume(vessel) * FILL_LIMIT * 0.7, show),
+                  })}
                 </p>
               )}
             </section>
             <section aria-labelledby="w-2" className={`${CARD} grid content-start gap-3`}>
               <h2 id="w-2" className="font-bold text-[21px]">
-                2 Heat it, full flame, lid off
+                {say('2 Heat it, full flame, lid off')}
               </h2>
-              <p>Start the watch with the flame; stop it when the probe reads what you wrote.</p>
+              <p>{say('Start the watch with the flame; stop it when the probe reads what you wrote.')}</p>
               {watch('heatFrom', 'heatMinutes')}
               <div className="grid grid-cols-2 gap-3">
-                <Field id="w-heatedTo" label={`To, °C (to ${most})`} {...field('heatedTo')} />
-                <Field id="w-heatMinutes" label="Took, min" {...field('heatMinutes')} />
+                <Field id="w-heatedTo" label={say('To, °C (to {most})', { most })} {...field('heatedTo')} />
+                <Field id="w-heatMinutes" label={say('Took, min')} {...field('heatMinutes')} />
               </div>
             </section>
             <section aria-labelledby="w-3" className={`${CARD} grid content-start gap-3`}>
               <h2 id="w-3" className="font-bold text-[21px]">
-                3 Keep it just under the boil
+                {say('3 Keep it just under the boil')}
               </h2>
               <p>
-                Turn the flame down so that it stands still, lid off, no draught. Read, wait half an hour,
-                read again.
+                {say(
+                  'Turn the flame down so that it stands still, lid off, no draught. Read, wait half an hour, read again.',
+                )}
               </p>
               <Segments
-                label="Read by"
+                label={say('Read by')}
                 value={typed.by}
                 onChange={(by) => change({ by })}
                 options={[
-                  { value: 'weight', words: 'Weight' },
-                  { value: 'level', words: 'Level' },
+                  { value: 'weight', words: say('Weight') },
+                  { value: 'level', words: say('Level') },
                 ]}
               />
               <div className="grid grid-cols-2 gap-3">
-                <Field id="w-keptAt" label={`Kept at, °C (to ${most})`} {...field('keptAt')} />
-                <Field id="w-before" label={`First, ${sign}`} {...field('before')} />
+                <Field id="w-keptAt" label={say('Kept at, °C (to {most})', { most })} {...field('keptAt')} />
+                <Field id="w-before" label={say('First, {sign}', { sign })} {...field('before')} />
               </div>
               {watch('keptFrom', 'keptMinutes')}
               <div className="grid grid-cols-2 gap-3">
-                <Field id="w-keptMinutes" label="For, min" {...field('keptMinutes')} />
-                <Field id="w-after" label={`Then, ${sign}`} {...field('after')} />
+                <Field id="w-keptMinutes" label={say('For, min')} {...field('keptMinutes')} />
+                <Field id="w-after" label={say('Then, {sign}', { sign })} {...field('after')} />
               </div>
             </section>
             <div className="flex flex-wrap items-center gap-3 min-[1100px]:col-span-3">
               <button type="submit" disabled={busy} className={`text-[22px] ${PRIMARY}`}>
-                {busy ? 'Working it out …' : 'Work it out and keep it'}
+                {busy ? say('Working it out …') : say('Work it out and keep it')}
               </button>
-              <p className="text-quiet">A pot of near-boiling water: mind the steam, do not move it.</p>
+              <p className="text-quiet">
+                {say('A pot of near-boiling water: mind the steam, do not move it.')}
+              </p>
               {problems.readings && (
                 <p role="alert" className="font-bold text-tomato">
                   {problems.readings}

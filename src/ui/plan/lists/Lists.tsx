@@ -2,9 +2,11 @@
 
 import { Suspense, useState } from 'react';
 import type { Plan } from '../../../core/plan/types';
+import { message } from '../../../core/say/message';
 import type { Show } from '../../../core/units/show';
 import { Segments } from '../../shared/form/Segments';
 import { lazily } from '../../shared/lazily';
+import { useSay } from '../../shared/useSay';
 import { useTicks } from './useTicks';
 import { Grouped, type Grouping, isTicked, WeighOut } from './WeighOut';
 
@@ -12,9 +14,9 @@ const Steps = lazily(async () => (await import('./Steps')).Steps);
 const Shopping = lazily(async () => (await import('./Shopping')).Shopping);
 
 const LISTS = [
-  { value: 'weigh', words: 'Weigh out' },
-  { value: 'steps', words: 'Steps' },
-  { value: 'shop', words: 'Shop' },
+  { value: 'weigh', words: message('Weigh out') },
+  { value: 'steps', words: message('Steps') },
+  { value: 'shop', words: message('Shop') },
 ] as const;
 type List = (typeof LISTS)[number]['value'];
 
@@ -27,18 +29,22 @@ type Props = {
 
 /** What is weighed, done and bought. */
 export function Lists({ plan, lightAt, show, currency }: Props) {
+  const say = useSay();
   const [list, setList] = useState<List>('weigh');
   const [grouping, setGrouping] = useState<Grouping>('order');
   const { ticks, tick } = useTicks(plan);
   return (
     <div className="flex min-h-0 flex-col border-ink px-4 py-2 max-[1100px]:col-span-full max-[1100px]:border-t-2">
       <div className="flex items-center justify-between gap-2 pb-2">
-        <Segments label="List" value={list} onChange={setList} options={LISTS} />
+        <Segments label={say('List')} value={list} onChange={setList} options={LISTS} />
         {list === 'weigh' && (
           <>
             <Grouped by={grouping} onChange={setGrouping} />
             <span className="text-quiet">
-              {plan.weighOut.filter((l) => isTicked(l, ticks)).length} of {plan.weighOut.length}
+              {say('{count} of {count2}', {
+                count: plan.weighOut.filter((l) => isTicked(l, ticks)).length,
+                count2: plan.weighOut.length,
+              })}
             </span>
           </>
         )}
@@ -46,7 +52,7 @@ export function Lists({ plan, lightAt, show, currency }: Props) {
       {list === 'weigh' ? (
         <WeighOut lines={plan.weighOut} ticks={ticks} onTick={tick} steps={plan.steps} by={grouping} />
       ) : (
-        <Suspense fallback={<p className="text-quiet">One moment …</p>}>
+        <Suspense fallback={<p className="text-quiet">{say('One moment …')}</p>}>
           {list === 'steps' ? (
             <Steps plan={plan} lightAt={lightAt} show={show} />
           ) : (

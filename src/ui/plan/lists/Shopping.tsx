@@ -4,12 +4,14 @@ import { STATIONS, shoppingFor } from '../../../core/compare/shopping';
 import type { Plan } from '../../../core/plan/types';
 import { spaced } from '../../../core/units/format';
 import { Scroll } from '../../shared/Scroll';
+import { useSay } from '../../shared/useSay';
 
 /** What to fetch from where, each thing once, untrimmed, and what it costs where prices are known. */
 export function Shopping({ plan, currency }: { plan: Plan; currency: string }) {
+  const say = useSay();
   const { lines, total, unpriced } = shoppingFor(plan.weighOut, plan.setup.kitchen);
   return (
-    <Scroll label="Shopping" className="flex-1 border-ink border-t min-[1100px]:overflow-y-auto">
+    <Scroll label={say('Shopping')} className="flex-1 border-ink border-t min-[1100px]:overflow-y-auto">
       {STATIONS.map((station) => {
         const here = lines.filter((l) => l.station === station);
         if (here.length === 0) return null;
@@ -34,13 +36,16 @@ export function Shopping({ plan, currency }: { plan: Plan; currency: string }) {
         );
       })}
       <p className="py-3">
-        <b className="figures text-[22px]">
-          {currency}
-          {total.toFixed(2)}
-        </b>{' '}
-        in all, {currency}
-        {(total / (plan.found.volumeMl / 1000)).toFixed(2)} a litre
-        {unpriced > 0 && <span className="text-quiet">; {unpriced} without a price in Kitchen</span>}.
+        {say.rich('<b>{currency}{total}</b> in all, {currency}{total2} a litre', {
+          b: (text) => <b className="figures text-[22px]">{text}</b>,
+          currency,
+          total: total.toFixed(2),
+          total2: (total / (plan.found.volumeMl / 1000)).toFixed(2),
+        })}
+        {unpriced > 0 && (
+          <span className="text-quiet">{say('; {unpriced} without a price in Kitchen', { unpriced })}</span>
+        )}
+        .
       </p>
     </Scroll>
   );

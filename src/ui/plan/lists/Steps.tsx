@@ -6,6 +6,7 @@ import { duration, mPas } from '../../../core/units/format';
 import { degrees, type Show, volumeWords } from '../../../core/units/show';
 import { detailsOf, titleOf } from '../../../core/words/steps';
 import { Scroll } from '../../shared/Scroll';
+import { useSay } from '../../shared/useSay';
 
 type Props = {
   readonly plan: Plan;
@@ -16,8 +17,12 @@ type Props = {
 
 /** The plan's steps by the clock, each with where it leaves the pot. */
 export function Steps({ plan, lightAt, show }: Props) {
+  const say = useSay();
   return (
-    <Scroll label="Steps by the clock" className="flex-1 border-ink border-t min-[1100px]:overflow-y-auto">
+    <Scroll
+      label={say('Steps by the clock')}
+      className="flex-1 border-ink border-t min-[1100px]:overflow-y-auto"
+    >
       <ol>
         {plan.steps.map((s, n) => {
           const id = `${n}.${s.step.kind}`;
@@ -30,7 +35,11 @@ export function Steps({ plan, lightAt, show }: Props) {
                 <b>{titleOf(s.step, s.from, show)}</b>
                 <span className="block text-[15px]">{detailsOf(s.step, s.from, show).join(' · ')}</span>
                 <span className="block text-[15px] text-quiet">
-                  {duration(s.seconds)}, then {degrees(s.celsius, show)}, {volumeWords(s.volumeMl, show)}
+                  {say('{seconds}, then {celsius}, {volumeMl}', {
+                    seconds: duration(s.seconds),
+                    celsius: degrees(s.celsius, show),
+                    volumeMl: volumeWords(s.volumeMl, show),
+                  })}
                 </span>
               </span>
             </li>
@@ -41,10 +50,13 @@ export function Steps({ plan, lightAt, show }: Props) {
             {lightAt ? timeOfDay(new Date(lightAt.getTime() + plan.seconds * 1000)) : '··:··'}
           </span>
           <span className="leading-tight">
-            <b>On the pass</b>
+            <b>{say('On the pass')}</b>
             <span className="block text-[15px] text-quiet">
-              {volumeWords(plan.found.volumeMl, show)}, {plan.found.band}, {mPas(plan.found.bowlViscosity)}{' '}
-              mPa·s
+              {say('{volumeMl}, {band}, {bowlViscosity} mPa·s', {
+                volumeMl: volumeWords(plan.found.volumeMl, show),
+                band: plan.found.band,
+                bowlViscosity: mPas(plan.found.bowlViscosity),
+              })}
             </span>
           </span>
         </li>

@@ -4,8 +4,11 @@ import { clsx } from 'clsx';
 import { groupedBy, STATIONS, stationOf } from '../../../core/compare/shopping';
 import { asideOf, figureOf } from '../../../core/formats/sheet';
 import type { PlanStep, WeighLine } from '../../../core/plan/types';
-import { titleOf } from '../../../core/words/steps';
+import { type Message, message } from '../../../core/say/message';
+import { term } from '../../../core/say/term';
+import { titleAsMessage } from '../../../core/words/steps';
 import { Scroll } from '../../shared/Scroll';
+import { useSay } from '../../shared/useSay';
 import { useShow } from '../../shared/useShow';
 
 type Props = {
@@ -18,43 +21,44 @@ type Props = {
 };
 
 const GROUPS = [
-  { value: 'order', words: 'in order' },
-  { value: 'step', words: 'by step' },
-  { value: 'station', words: 'by station' },
+  { value: 'order', words: message('in order') },
+  { value: 'step', words: message('by step') },
+  { value: 'station', words: message('by station') },
 ] as const;
 export type Grouping = (typeof GROUPS)[number]['value'];
 
 /** How the weigh-out is laid out. */
 export function Grouped({ by, onChange }: { by: Grouping; onChange: (by: Grouping) => void }) {
+  const say = useSay();
   return (
     <select
-      aria-label="Weigh-out laid out"
+      aria-label={say('Weigh-out laid out')}
       value={by}
       onChange={(e) => onChange(GROUPS.find((g) => g.value === e.target.value)?.value ?? 'order')}
       className="min-h-12 cursor-pointer bg-ground pr-1 font-bold text-ink"
     >
       {GROUPS.map((g) => (
         <option key={g.value} value={g.value}>
-          {g.words}
+          {say(g.words)}
         </option>
       ))}
     </select>
   );
 }
 
-type Group = { readonly key: string; readonly head: string | null; readonly lines: readonly WeighLine[] };
+type Group = { readonly key: string; readonly head: Message | null; readonly lines: readonly WeighLine[] };
 
 function grouped(lines: readonly WeighLine[], by: Grouping, steps: readonly PlanStep[]): readonly Group[] {
   if (by === 'order') return [{ key: 'all', head: null, lines }];
   if (by === 'step') {
     return groupedBy(lines, (l) => l.step).map(({ key, lines: of }) => ({
       key: String(key),
-      head: steps[key] ? titleOf(steps[key].step) : null,
+      head: steps[key] ? titleAsMessage(steps[key].step) : null,
       lines: of,
     }));
   }
   return groupedBy(lines, (l) => stationOf(l.ingredient))
-    .map(({ key, lines: of }) => ({ key, head: key, lines: of }))
+    .map(({ key, lines: of }) => ({ key, head: term(key), lines: of }))
     .sort((a, b) => STATIONS.indexOf(a.key) - STATIONS.indexOf(b.key));
 }
 
@@ -62,13 +66,17 @@ export const isTicked = (line: WeighLine, ticks: Props['ticks']): boolean => tic
 
 /** What to put on the scale, in the order it is needed or under headings, ticked as it is weighed. */
 export function WeighOut({ lines, ticks, onTick, steps, by }: Props) {
+  const say = useSay();
   const next = lines.find((l) => !isTicked(l, ticks));
   return (
-    <section aria-label="Weigh-out" className="flex min-h-0 flex-1 flex-col">
-      <Scroll label="Things to weigh" className="flex-1 border-ink border-t min-[1100px]:overflow-y-auto">
+    <section aria-label={say('Weigh-out')} className="flex min-h-0 flex-1 flex-col">
+      <Scroll
+        label={say('Things to weigh')}
+        className="flex-1 border-ink border-t min-[1100px]:overflow-y-auto"
+      >
         {grouped(lines, by, steps).map((g) => (
-          <section key={g.key} aria-label={g.head ?? 'In the order you need it'}>
-            {g.head && <h3 className="border-rule border-b pt-3 pb-1 font-bold text-quiet">{g.head}</h3>}
+          <section key={g.key} aria-label={g.head ? say(g.head) : say('In the order you need it')}>
+            {g.head && <h3 className="border-rule border-b pt-3 pb-1 font-bold text-quiet">{say(g.head)}</h3>}
             <ul>
               {g.lines.map((line) => (
                 <Line
@@ -94,6 +102,7 @@ type LineProps = Pick<Props, 'onTick'> & {
 };
 
 function Line({ line, next, ticked, onTick }: LineProps) {
+  const say = useSay();
   const [figure, unit] = figureOf(line, useShow());
   return (
     <li className="border-rule border-b">
@@ -103,7 +112,7 @@ function Line({ line, next, ticked, onTick }: LineProps) {
           id={`weigh-${line.id}`}
           checked={ticked}
           onChange={(e) => onTick(line, e.target.checked)}
-          aria-label={`${line.name}, ${figure} ${unit}`}
+          aria-label={`${say(term(line.name))}, ${figure} ${unit}`}
           className="tick size-8 shrink-0 rounded-sm border-2 border-ink bg-surface"
         />
         <span
@@ -117,11 +126,11 @@ function Line({ line, next, ticked, onTick }: LineProps) {
         </span>
         <span className={clsx('min-w-0 flex-1 leading-tight', ticked && 'text-quiet line-through')}>
           <span className="block">
-            {line.name}
-            {line.solved === 'thickness' && <b> (the dose)</b>}
+            {say(term(line.name))}
+            {line.solved === 'thickness' && <b> {say('(the dose)')}</b>}
           </span>
           <span className="block text-[15px] text-quiet">
-            {[line.prep, asideOf(line)].filter(Boolean).join(' · ')}
+            {[line.prep, asideOf(line, say)].filter(Boolean).join(' · ')}
           </span>
         </span>
       </label>

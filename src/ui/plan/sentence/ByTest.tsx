@@ -12,6 +12,7 @@ import { toCelsius, toFahrenheit } from '../../../core/units/temperature';
 import { parseNumber } from '../../../core/units/typed/parse';
 import { kindsFor, LINE_SPREAD, wouldRead } from '../../shared/flowTests';
 import { FIELD, PRIMARY } from '../../shared/styles';
+import { useSay } from '../../shared/useSay';
 import { useShow } from '../../shared/useShow';
 
 /** Where a reading stands in the planned soup; why not, when it cannot be read. */
@@ -33,6 +34,7 @@ type Props = {
 
 /** A target by what a test should read: "18 s in the 4 mm cup". */
 export function ByTest({ plan, funnels, onTarget }: Props) {
+  const say = useSay();
   const fahrenheit = useShow().temperature === 'F';
   // A syringe gives a level and no viscosity: nothing to aim by.
   const kinds = kindsFor(funnels).filter((k) => k.test !== null);
@@ -50,17 +52,27 @@ export function ByTest({ plan, funnels, onTarget }: Props) {
   const text = typed ?? would?.toFixed(1) ?? '';
   const reading = parseNumber(text);
   const answer =
-    kind.test && warm && reading > 0 ? placed(kind.test, reading, celsius, plan) : 'write a number';
+    kind.test && warm && reading > 0 ? placed(kind.test, reading, celsius, plan) : say('write a number');
   const found = typeof answer === 'string' ? null : answer;
   const onLadder = found && found.bowl >= LADDER_RANGE[0] && found.bowl <= LADDER_RANGE[1];
   const problem = !warm
-    ? `Temperature: “${hot}” is not a number from ${fahrenheit ? '34 to 212 °F' : '1 to 100 °C'}.`
+    ? say(
+        'Temperature: “{hot}” is not a number from {fahrenheit, select, yes {34 to 212 °F} other {1 to {at100}}}.',
+        { at100: { celsius: 100 }, hot, fahrenheit: fahrenheit ? 'yes' : 'no' },
+      )
     : !found
       ? text === ''
-        ? 'This test cannot tell the plan’s target: take another, or write what it should read.'
-        : `Reading: “${text}” ${kind.unit} cannot be: ${String(answer)}.`
+        ? say('This test cannot tell the plan’s target: take another, or write what it should read.')
+        : say('Reading: “{text}” {unit} cannot be: {answer}.', {
+            text,
+            unit: kind.unit,
+            answer: String(answer),
+          })
       : !onLadder
-        ? `${mPas(found.bowl)} mPa·s is off the ladder, ${LADDER_RANGE.join(' to ')}.`
+        ? say('{bowl} mPa·s is off the ladder, {ladderrange}.', {
+            bowl: mPas(found.bowl),
+            ladderrange: LADDER_RANGE.join(' to '),
+          })
         : null;
   return (
     <form
@@ -71,7 +83,7 @@ export function ByTest({ plan, funnels, onTarget }: Props) {
       }}
     >
       <label className="block font-bold" htmlFor={`${id}-kind`}>
-        The test
+        {say('The test')}
         <select
           id={`${id}-kind`}
           value={kind.id}
@@ -83,14 +95,14 @@ export function ByTest({ plan, funnels, onTarget }: Props) {
         >
           {kinds.map((k) => (
             <option key={k.id} value={k.id}>
-              {k.words}
+              {say.either(k.words)}
             </option>
           ))}
         </select>
       </label>
       <div className="grid grid-cols-2 gap-3">
         <label className="block font-bold" htmlFor={`${id}-reading`}>
-          Should read, {kind.unit}
+          {say('Should read, {unit}', { unit: kind.unit })}
           <input
             id={`${id}-reading`}
             inputMode="decimal"
@@ -102,7 +114,7 @@ export function ByTest({ plan, funnels, onTarget }: Props) {
           />
         </label>
         <label className="block font-bold" htmlFor={`${id}-hot`}>
-          At, {fahrenheit ? '°F' : '°C'}
+          {say('At, {fahrenheit, select, yes {°F} other {°C}}', { fahrenheit: fahrenheit ? 'yes' : 'no' })}
           <input
             id={`${id}-hot`}
             inputMode="decimal"
@@ -115,17 +127,22 @@ export function ByTest({ plan, funnels, onTarget }: Props) {
         </label>
       </div>
       <p id={`${id}-says`} aria-live="polite" className={problem ? 'font-bold text-tomato' : ''}>
-        {problem ?? (
-          <>
-            <b>{found?.band}</b>, {mPas(found?.bowl ?? 0)} mPa·s in the bowl. One careful reading is good to{' '}
-            {Math.round((kind.test ? TEST_ERROR[kind.test.kind] : 0) * 100)} %: {mPas(found?.range[0] ?? 0)}{' '}
-            to {mPas(found?.range[1] ?? 0)}. It shears at{' '}
-            {spaced(found?.shearRate ?? 0, (found?.shearRate ?? 0) < 10 ? 1 : 0)} s⁻¹.
-          </>
-        )}
+        {problem ??
+          say.rich(
+            '<b>{band}</b>, {mPas} mPa·s in the bowl. One careful reading is good to {test} %: {mPas2} to {mPas3}. It shears at {spaced} s⁻¹.',
+            {
+              b: (text) => <b>{text}</b>,
+              band: found?.band,
+              mPas: mPas(found?.bowl ?? 0),
+              test: Math.round((kind.test ? TEST_ERROR[kind.test.kind] : 0) * 100),
+              mPas2: mPas(found?.range[0] ?? 0),
+              mPas3: mPas(found?.range[1] ?? 0),
+              spaced: spaced(found?.shearRate ?? 0, (found?.shearRate ?? 0) < 10 ? 1 : 0),
+            },
+          )}
       </p>
       <button type="submit" className={PRIMARY} disabled={problem !== null}>
-        Aim for this
+        {say('Aim for this')}
       </button>
     </form>
   );

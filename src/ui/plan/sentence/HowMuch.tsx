@@ -3,11 +3,13 @@
 import { Minus, Plus } from 'lucide-react';
 import { useId, useState } from 'react';
 import { ORDER_BOUNDS } from '../../../core/order/bounds';
+import { message } from '../../../core/say/message';
 import { VOLUME_UNITS } from '../../../core/units/quantity';
 import type { Show } from '../../../core/units/show';
 import { parseNumber } from '../../../core/units/typed/parse';
 import { Segments } from '../../shared/form/Segments';
 import { BUTTON, FIELD } from '../../shared/styles';
+import { useSay } from '../../shared/useSay';
 
 const [LEAST_LITRES, MOST_LITRES] = ORDER_BOUNDS.litres;
 
@@ -15,9 +17,9 @@ const PRESETS = [2, 4, 8, 12, 20, 40];
 const LADLES = [150, 200, 250, 300, 350];
 
 const UNITS = {
-  L: { words: 'Litres', unit: 'L', per: 1 },
-  quart: { words: 'Quarts', unit: 'quarts', per: VOLUME_UNITS.quart / 1000 },
-  gal: { words: 'US gal', unit: 'gal', per: VOLUME_UNITS.gal / 1000 },
+  L: { words: message('Litres'), unit: 'L', per: 1 },
+  quart: { words: message('Quarts'), unit: 'quarts', per: VOLUME_UNITS.quart / 1000 },
+  gal: { words: message('US gal'), unit: 'gal', per: VOLUME_UNITS.gal / 1000 },
 } as const;
 type Unit = keyof typeof UNITS;
 
@@ -31,18 +33,19 @@ type Props = {
 
 /** What is inside the sheet. What cannot be made is refused beside the field and kept as typed. */
 export function HowMuch({ litres, show, onChange }: Props) {
+  const say = useSay();
   const [by, setBy] = useState<Unit | 'portions'>(show.volume);
   const set = (value: number) =>
     onChange(Math.min(MOST_LITRES, Math.max(LEAST_LITRES, Number(value.toFixed(3)))));
   return (
     <div className="p-4">
       <Segments
-        label="Measured in"
+        label={say('Measured in')}
         value={by}
         onChange={setBy}
         options={[
           ...(Object.keys(UNITS) as Unit[]).map((u) => ({ value: u, words: UNITS[u].words })),
-          { value: 'portions', words: 'Portions' },
+          { value: 'portions', words: say('Portions') },
         ]}
       />
       {by === 'portions' ? (
@@ -57,6 +60,7 @@ export function HowMuch({ litres, show, onChange }: Props) {
 type PartProps = { readonly litres: number; readonly onChange: (litres: number) => void };
 
 function ByVolume({ unit, litres, onChange }: PartProps & { unit: Unit }) {
+  const say = useSay();
   const { per, unit: sign } = UNITS[unit];
   const [typed, setTyped] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
@@ -77,18 +81,25 @@ function ByVolume({ unit, litres, onChange }: PartProps & { unit: Unit }) {
     }
     const low = Number((LEAST_LITRES / per).toFixed(2));
     const high = Math.floor(MOST_LITRES / per);
-    setProblem(`How much: “${text}” cannot be made. Write a number from ${low} to ${high} ${sign}.`);
+    setProblem(
+      say('How much: “{text}” cannot be made. Write a number from {low} to {high} {sign}.', {
+        text,
+        low,
+        high,
+        sign,
+      }),
+    );
   };
   const square = 'grid size-14 shrink-0 place-items-center rounded-sm border-2 border-ink';
   return (
     <>
       <label htmlFor={id} className="mt-4 block font-bold">
-        How much at the pass
+        {say('How much at the pass')}
       </label>
       <div className="mt-2 flex gap-2">
         <button
           type="button"
-          aria-label="Less"
+          aria-label={say('Less')}
           onClick={() => set((value - stepFor(value - 0.01)) * per)}
           className={square}
         >
@@ -106,7 +117,7 @@ function ByVolume({ unit, litres, onChange }: PartProps & { unit: Unit }) {
         <span className="flex w-16 shrink-0 items-center font-bold">{sign}</span>
         <button
           type="button"
-          aria-label="More"
+          aria-label={say('More')}
           onClick={() => set((value + stepFor(value)) * per)}
           className={square}
         >
@@ -124,7 +135,7 @@ function ByVolume({ unit, litres, onChange }: PartProps & { unit: Unit }) {
             key={p}
             type="button"
             onClick={() => set(p * per)}
-            aria-label={`${p} ${sign === 'L' ? 'litres' : sign}`}
+            aria-label={say('{p} {sign}', { p, sign: sign === 'L' ? 'litres' : sign })}
             className="figures h-14 rounded-sm border-2 border-ink font-bold text-[20px]"
           >
             {p}
@@ -136,6 +147,7 @@ function ByVolume({ unit, litres, onChange }: PartProps & { unit: Unit }) {
 }
 
 function ByPortions({ litres, onChange }: PartProps) {
+  const say = useSay();
   const [ladle, setLadle] = useState('300');
   const [portions, setPortions] = useState(String(Math.max(1, Math.round((litres * 1000) / 300))));
   const id = useId();
@@ -151,18 +163,24 @@ function ByPortions({ litres, onChange }: PartProps) {
     if (next >= LEAST_LITRES && next <= MOST_LITRES) onChange(next);
   };
   const problem = wrongPortions
-    ? `Portions: “${portions}” is not a whole number from 1 to 5000.`
+    ? say('Portions: “{portions}” is not a whole number from 1 to 5000.', { portions })
     : wrongLadle
-      ? `Ladle: “${ladle}” is not a number from 20 to 2000 mL.`
+      ? say('Ladle: “{ladle}” is not a number from 20 to 2000 mL.', { ladle })
       : wrongTotal
-        ? `${n} of ${ml} mL is ${total.toFixed(1)} L: from ${LEAST_LITRES} to ${MOST_LITRES} L can be made.`
+        ? say('{n} of {ml} mL is {total} L: from {leastlitres} to {mostlitres} L can be made.', {
+            n,
+            ml,
+            total: total.toFixed(1),
+            leastlitres: LEAST_LITRES,
+            mostlitres: MOST_LITRES,
+          })
         : null;
   return (
     <>
       <div className="mt-4 flex items-end gap-3">
         <div className="flex-1">
           <label htmlFor={`${id}-n`} className="block font-bold">
-            Portions
+            {say('Portions')}
           </label>
           <input
             id={`${id}-n`}
@@ -177,7 +195,7 @@ function ByPortions({ litres, onChange }: PartProps) {
         <span className="pb-4 font-bold text-[24px]">×</span>
         <div className="flex-1">
           <label htmlFor={`${id}-ml`} className="block font-bold">
-            Ladle, mL
+            {say('Ladle, mL')}
           </label>
           <input
             id={`${id}-ml`}
@@ -190,7 +208,7 @@ function ByPortions({ litres, onChange }: PartProps) {
           />
         </div>
         <p className="figures pb-3 font-bold text-[24px]" aria-live="polite">
-          = {Number.isFinite(total) ? total.toFixed(1) : '–'} L
+          {say('= {isFinite} L', { isFinite: Number.isFinite(total) ? total.toFixed(1) : '–' })}
         </p>
       </div>
       {problem && (
@@ -206,7 +224,7 @@ function ByPortions({ litres, onChange }: PartProps) {
             onClick={() => set(portions, String(l))}
             className={`flex-1 ${BUTTON}`}
           >
-            {l} mL
+            {say('{l} mL', { l })}
           </button>
         ))}
       </div>

@@ -5,6 +5,7 @@ import { type Show, volumeWords } from '../../../core/units/show';
 import { PART } from '../../shared/form/Choice';
 import { lazily } from '../../shared/lazily';
 import { Sheet } from '../../shared/Sheet';
+import { useSay } from '../../shared/useSay';
 
 /** Loaded when first opened. */
 const HowMuch = lazily(async () => (await import('./HowMuch')).HowMuch);
@@ -17,6 +18,7 @@ type Props = {
 
 /** How much: typed in litres or US units, by portions and ladle, stepped, or picked. */
 export function LitresPart({ litres, show, onChange }: Props) {
+  const say = useSay();
   const [open, setOpen] = useState(false);
   const words =
     show.volume === 'L' && Number.isInteger(litres) ? `${litres} L` : volumeWords(litres * 1000, show);
@@ -24,9 +26,9 @@ export function LitresPart({ litres, show, onChange }: Props) {
     <Sheet
       open={open}
       onOpenChange={setOpen}
-      title="How much"
+      title={say('How much')}
       trigger={words}
-      label={`How much: ${words}`}
+      label={say('How much: {words}', { words })}
       triggerClass={PART}
     >
       <HowMuch litres={litres} show={show} onChange={onChange} />

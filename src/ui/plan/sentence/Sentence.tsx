@@ -7,26 +7,25 @@ import { GENTLY, type Gently } from '../../../core/order/gently';
 import type { Aim, TimedOrder } from '../../../core/order/order';
 import type { Setup } from '../../../core/plan/solve/simulate';
 import type { Recipe } from '../../../core/recipe/recipe';
+import { type Message, message } from '../../../core/say/message';
+import { term } from '../../../core/say/term';
 import { EQUAL_PARTS, EQUAL_PARTS_WORDS } from '../../../core/thicken/equalParts';
 import { ROUX_COLOURS, ROUX_STRENGTH } from '../../../core/thicken/granules';
 import { spaced, uncapital } from '../../../core/units/format';
-import { volumeWords } from '../../../core/units/show';
 import { addressOf } from '../../order/address';
 import { rouxOf, type Stores } from '../../order/stores';
 import { Choice } from '../../shared/form/Choice';
-import { useShow } from '../../shared/useShow';
+import { useSay } from '../../shared/useSay';
 import { LitresPart } from './LitresPart';
 import { ThickenPart } from './ThickenPart';
 import { TimePart } from './TimePart';
 
 /** How its dairy is spared, in the sentence. */
-const SPARED: Readonly<Record<Gently, string>> = {
-  warm: 'warmed first',
-  last: 'last of all',
-  richer: 'as cream of 35 %',
+const SPARED: Readonly<Record<Gently, Message>> = {
+  warm: message('warmed first'),
+  last: message('last of all'),
+  richer: message('as cream of 35 %'),
 };
-
-const KIND = { gas: 'gas', induction: 'induction', electric: 'electric' } as const;
 
 type Props = {
   readonly stores: Stores;
@@ -43,7 +42,8 @@ type Props = {
 
 /** The order as a sentence; every underlined part is a control. */
 function SentenceNow({ stores, recipe, written, aim, setup, order, lightAt, onChange }: Props) {
-  const show = useShow();
+  const say = useSay();
+
   const { house, recipes } = stores;
   const { bandLimits } = house.kitchen;
   const vessel = house.vessels.find((v) => v.id === order.vesselId);
@@ -71,98 +71,125 @@ function SentenceNow({ stores, recipe, written, aim, setup, order, lightAt, onCh
 
   return (
     <p className="text-[clamp(20px,2.05vw,27px)] leading-[1.6]">
-      Make <LitresPart litres={order.litres} show={house.show} onChange={(l) => onChange({ litres: l })} /> of{' '}
-      <Choice
-        label="Soup"
-        value={written.id}
-        words={uncapital(written.name)}
-        onChange={chooseRecipe}
-        options={recipes.map((r) => ({ value: r.id, words: r.name, aside: r.school }))}
-      />
-      ,{' '}
-      <Choice
-        label="Consistency"
-        value={bandOf(order.target, bandLimits)}
-        words={bandOf(order.target, bandLimits)}
-        onChange={(band) => onChange({ target: Math.round(middleOf(band, bandLimits)) })}
-        options={BANDS.map((b) => ({
-          value: b,
-          words: b,
-          aside: `${rangeOf(b, bandLimits)
-            .map((v) => spaced(v))
-            .join(' to ')} mPa·s`,
-        }))}
-      />
-      , in{' '}
-      <Choice
-        label="Pot"
-        value={order.vesselId}
-        words={vessel?.name ?? 'a pot'}
-        onChange={(vesselId) => onChange({ vesselId })}
-        options={house.vessels.map((v) => ({
-          value: v.id,
-          words: v.name,
-          aside: `${v.diameterMm / 10} × ${v.heightMm / 10} cm, up to ${volumeWords(rimVolume(v) * FILL_LIMIT, show)}`,
-        }))}
-      />{' '}
-      on{' '}
-      <Choice
-        label="Burner"
-        value={order.burnerId}
-        words={burner?.name ?? 'a burner'}
-        onChange={(burnerId) => onChange({ burnerId })}
-        options={house.burners.map((b) => ({
-          value: b.id,
-          words: b.name,
-          aside: `${KIND[b.kind]}, ${b.powerW / 1000} kW`,
-        }))}
-      />
-      , thickened with{' '}
-      <ThickenPart order={order} written={written} aim={aim} setup={setup} onChange={onChange} />
-      {roux && (
-        <>
-          ,{' '}
-          <Choice
-            label="Roux colour"
-            value={colour}
-            words={colour}
-            onChange={(c) => onChange({ colour: c })}
-            options={ROUX_COLOURS.map((c) => ({
-              value: c,
-              words: `${c} roux`,
-              aside:
-                ROUX_STRENGTH[c] === 1
-                  ? 'full strength'
-                  : `thickens ${Math.round(ROUX_STRENGTH[c] * 100)} % as much`,
-            }))}
-          />
-          ,{' '}
-          <Choice
-            label="Equal parts"
-            value={rule}
-            words={EQUAL_PARTS_WORDS[rule]}
-            onChange={(r) => onChange({ rule: r })}
-            options={EQUAL_PARTS.map((r) => ({ value: r, words: EQUAL_PARTS_WORDS[r] }))}
-          />
-        </>
+      {say.rich(
+        'Make {litres} of {soup}, {band}, in {pot} on {burner}, thickened with {thickener}{roux}{dairy}, for {time}. {light}',
+        {
+          litres: (
+            <LitresPart litres={order.litres} show={say.reader} onChange={(l) => onChange({ litres: l })} />
+          ),
+          soup: (
+            <Choice
+              label={say('Soup')}
+              value={written.id}
+              words={uncapital(written.name)}
+              onChange={chooseRecipe}
+              options={recipes.map((r) => ({ value: r.id, words: r.name, aside: r.school }))}
+            />
+          ),
+          band: (
+            <Choice
+              label={say('Consistency')}
+              value={bandOf(order.target, bandLimits)}
+              words={term(bandOf(order.target, bandLimits))}
+              onChange={(band) => onChange({ target: Math.round(middleOf(band, bandLimits)) })}
+              options={BANDS.map((band) => {
+                const [low, high] = rangeOf(band, bandLimits);
+                return {
+                  value: band,
+                  words: term(band),
+                  aside: say('{low} to {high} mPa·s', { low: spaced(low), high: spaced(high) }),
+                };
+              })}
+            />
+          ),
+          pot: (
+            <Choice
+              label={say('Pot')}
+              value={order.vesselId}
+              words={vessel?.name ?? message('a pot')}
+              onChange={(vesselId) => onChange({ vesselId })}
+              options={house.vessels.map((v) => ({
+                value: v.id,
+                words: v.name,
+                aside: say('{across} × {high} cm, up to {most}', {
+                  across: v.diameterMm / 10,
+                  high: v.heightMm / 10,
+                  most: { ml: rimVolume(v) * FILL_LIMIT },
+                }),
+              }))}
+            />
+          ),
+          burner: (
+            <Choice
+              label={say('Burner')}
+              value={order.burnerId}
+              words={burner?.name ?? message('a burner')}
+              onChange={(burnerId) => onChange({ burnerId })}
+              options={house.burners.map((b) => ({
+                value: b.id,
+                words: b.name,
+                aside: say('{kind}, {power} kW', { kind: term(b.kind), power: b.powerW / 1000 }),
+              }))}
+            />
+          ),
+          thickener: (
+            <ThickenPart order={order} written={written} aim={aim} setup={setup} onChange={onChange} />
+          ),
+          roux: roux
+            ? say.rich(', {colour}, {rule}', {
+                colour: (
+                  <Choice
+                    label={say('Roux colour')}
+                    value={colour}
+                    words={term(colour)}
+                    onChange={(c) => onChange({ colour: c })}
+                    options={ROUX_COLOURS.map((c) => ({
+                      value: c,
+                      words: say('{colour} roux', { colour: term(c) }),
+                      aside:
+                        ROUX_STRENGTH[c] === 1
+                          ? say('full strength')
+                          : say('thickens {percent} % as much', {
+                              percent: Math.round(ROUX_STRENGTH[c] * 100),
+                            }),
+                    }))}
+                  />
+                ),
+                rule: (
+                  <Choice
+                    label={say('Equal parts')}
+                    value={rule}
+                    words={term(EQUAL_PARTS_WORDS[rule])}
+                    onChange={(r) => onChange({ rule: r })}
+                    options={EQUAL_PARTS.map((r) => ({ value: r, words: term(EQUAL_PARTS_WORDS[r]) }))}
+                  />
+                ),
+              })
+            : '',
+          dairy: order.dairy
+            ? say.rich(', its dairy {how}', {
+                how: (
+                  <Choice
+                    label={say('Dairy')}
+                    value={order.dairy}
+                    words={SPARED[order.dairy]}
+                    onChange={(d) => onChange({ dairy: d === 'written' ? undefined : d })}
+                    options={[
+                      { value: 'written' as const, words: say('as the recipe has it') },
+                      ...GENTLY.map((g) => ({ value: g, words: SPARED[g] })),
+                    ]}
+                  />
+                ),
+              })
+            : '',
+          time: <TimePart time={order.serveAt} onChange={(serveAt) => onChange({ serveAt })} />,
+          light: lightAt ? (
+            <span className="text-quiet">{say('Light the flame at {time}.', { time: lightAt })}</span>
+          ) : (
+            ''
+          ),
+        },
       )}
-      {order.dairy && (
-        <>
-          , its dairy{' '}
-          <Choice
-            label="Dairy"
-            value={order.dairy}
-            words={SPARED[order.dairy]}
-            onChange={(d) => onChange({ dairy: d === 'written' ? undefined : d })}
-            options={[
-              { value: 'written' as const, words: 'as the recipe has it' },
-              ...GENTLY.map((g) => ({ value: g, words: SPARED[g] })),
-            ]}
-          />
-        </>
-      )}
-      , for <TimePart time={order.serveAt} onChange={(serveAt) => onChange({ serveAt })} />.{' '}
-      {lightAt && <span className="text-quiet">Light the flame at {lightAt}.</span>}
     </p>
   );
 }

@@ -7,12 +7,13 @@ import type { Aim, Amendment, TimedOrder } from '../../../core/order/order';
 import { AS_WRITTEN, WAYS } from '../../../core/order/ways';
 import type { Setup } from '../../../core/plan/solve/simulate';
 import type { Recipe } from '../../../core/recipe/recipe';
-import { capital } from '../../../core/units/format';
+import { term } from '../../../core/say/term';
 import { SHARES } from '../../order/address';
 import { amendmentOf } from '../../order/stores';
 import { useCompared } from '../../order/useCompared';
 import { Segments } from '../../shared/form/Segments';
 import { doseWords, Grade } from '../../shared/Grade';
+import { useSay } from '../../shared/useSay';
 
 type Props = {
   readonly order: TimedOrder;
@@ -24,6 +25,7 @@ type Props = {
 
 /** Every way of thickening this pot, worked out in a worker one after another. */
 export function Thickeners({ order, written, aim, setup, onChange }: Props) {
+  const say = useSay();
   const [share, setShare] = useState(order.share ?? usualShare(written));
   const { way: _chosen, ...rest } = amendmentOf(order);
   const asked: Aim & Amendment = { ...rest, ...aim, share };
@@ -50,18 +52,18 @@ export function Thickeners({ order, written, aim, setup, onChange }: Props) {
   return (
     <>
       <div className="flex flex-wrap items-center gap-3 border-rule border-b p-4">
-        <span className="font-bold">It does</span>
+        <span className="font-bold">{say('It does')}</span>
         <Segments
-          label="Part of the thickening it does"
+          label={say('Part of the thickening it does')}
           value={String(share)}
           onChange={(v) => setPart(Number(v))}
           options={SHARES.map((s) => ({ value: String(s), words: s === 1 ? 'all' : `${s * 100} %` }))}
         />
         <span className="text-quiet">
-          {share < 1 ? 'of the thickening; the recipe’s own does the rest.' : 'of the thickening.'}
+          {share < 1 ? say('of the thickening; the recipe’s own does the rest.') : say('of the thickening.')}
         </span>
       </div>
-      <div role="radiogroup" aria-label="Thickened with">
+      <div role="radiogroup" aria-label={say('Thickened with')}>
         {all.map((c) => {
           const barred = c.way !== AS_WRITTEN && cannotBe(written, share) !== null;
           const on = c.way.id === chosen;
@@ -82,12 +84,12 @@ export function Thickeners({ order, written, aim, setup, onChange }: Props) {
               />
               <span className="w-6 shrink-0">{on && <Check size={22} aria-hidden />}</span>
               <span className="min-w-0 flex-1">
-                <span className="font-bold">{capital(c.way.words)}</span>
-                {!barred && <span className="figures ml-3">{doseWords(c)}</span>}
+                <span className="font-bold">{say('{way}', { way: { opening: term(c.way.words) } })}</span>
+                {!barred && <span className="figures ml-3">{doseWords(c, say)}</span>}
                 <span className="block text-[15px]">
                   {c.fit.reasons
                     .slice(0, 3)
-                    .map((r) => r.says)
+                    .map((r) => say(r.says))
                     .join(' ')}
                 </span>
               </span>
@@ -96,7 +98,7 @@ export function Thickeners({ order, written, aim, setup, onChange }: Props) {
           );
         })}
       </div>
-      {all.length <= WAYS.length && <p className="p-4 text-quiet">Cooking each in thought …</p>}
+      {all.length <= WAYS.length && <p className="p-4 text-quiet">{say('Cooking each in thought …')}</p>}
     </>
   );
 }

@@ -3,25 +3,27 @@
 import { useId, useState } from 'react';
 import { PART } from '../../shared/form/Choice';
 import { Sheet } from '../../shared/Sheet';
+import { useSay } from '../../shared/useSay';
 
 type Props = { readonly time: string; readonly onChange: (time: string) => void };
 
 /** When it is served. */
 export function TimePart({ time, onChange }: Props) {
+  const say = useSay();
   const [open, setOpen] = useState(false);
   const id = useId();
   return (
     <Sheet
       open={open}
       onOpenChange={setOpen}
-      title="Served at"
+      title={say('Served at')}
       trigger={time}
-      label={`Served at ${time}`}
+      label={say('Served at {time}', { time })}
       triggerClass={PART}
     >
       <div className="p-4">
         <label htmlFor={id} className="block font-bold">
-          On the pass at
+          {say('On the pass at')}
         </label>
         <input
           id={id}

@@ -1,43 +1,29 @@
 'use client';
 
 import '../../../core/food/load';
-import {
-  closestCenter,
-  DndContext,
-  type DragEndEvent,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core';
-import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import { MoreHorizontal, Plus } from 'lucide-react';
+import { MoreHorizontal } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { FormProvider, useFieldArray, useForm } from 'react-hook-form';
+import { FormProvider, useForm } from 'react-hook-form';
 import { idFrom } from '../../../core/formats/draft/ids';
 import type { House } from '../../../core/house/house';
 import type { RecipeText } from '../../../core/recipe/recipe';
 import { useLeaveWarning } from '../../shared/form/useLeaveWarning';
-import { lazily } from '../../shared/lazily';
 import { Scroll } from '../../shared/Scroll';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON } from '../../shared/styles';
+import { useSay } from '../../shared/useSay';
 import { ask, problemWords } from '../../station/line/api';
 import { readRole } from '../../station/useRole';
-import { bodyOf, fieldOf, type RecipeForm, recipeForm, stepForm } from './form/form';
-import { FRESH, type StepKind } from './form/spec';
+import { bodyOf, fieldOf, type RecipeForm, recipeForm } from './form/form';
 import { useKept } from './form/useKept';
 import { More } from './More';
 import { Prediction } from './Prediction';
 import { SaveBar } from './SaveBar';
 import { SoupCard } from './SoupCard';
-import { StepCard } from './StepCard';
+import { type OpenCard, StepList } from './StepList';
 import { useForesight } from './useForesight';
-
-/** Loaded when first opened. */
-const StepKinds = lazily(async () => (await import('./StepKinds')).StepKinds);
 
 /** What a soup goes by until its name has been typed. */
 const UNNAMED = 'New soup';
@@ -52,12 +38,12 @@ type Props = {
 
 /** A recipe's editor: steps on the left, what they come to on the right. */
 export function EditorView({ house, body, version, archived }: Props) {
+  const say = useSay();
   const router = useRouter();
   const form = useForm<RecipeForm>({ defaultValues: recipeForm(body), shouldFocusError: true });
-  const { control, handleSubmit, setError, clearErrors, setFocus, reset, formState } = form;
-  const { fields, append, move, insert, remove } = useFieldArray({ control, name: 'steps' });
-  const [open, setOpen] = useState<number | 'soup' | null>(version === null ? 'soup' : null);
-  const [sheet, setSheet] = useState<'add' | 'more' | null>(null);
+  const { handleSubmit, setError, clearErrors, setFocus, reset, formState } = form;
+  const [open, setOpen] = useState<OpenCard>(version === null ? 'soup' : null);
+  const [more, setMore] = useState(false);
   const [said, setSaid] = useState<{ words: string; bad: boolean } | null>(null);
   const [saving, setSaving] = useState(false);
   const [note, setNote] = useState('');
@@ -119,14 +105,17 @@ export function EditorView({ house, body, version, archived }: Props) {
       for (const p of answer.problems)
         setError(fieldOf(p.field, now) as 'name', { message: problemWords(p) });
       const [first] = answer.problems;
-      setSaid({ words: `Not saved. ${answer.problems.map(problemWords).join(' ')}`, bad: true });
+      setSaid({
+        words: say('Not saved. {problems}', { problems: answer.problems.map(problemWords).join(' ') }),
+        bad: true,
+      });
       if (first && answer.status === 400) goTo(first.field);
       return;
     }
     kept.forget();
     reset(now);
     setNote('');
-    setSaid({ words: `Saved as version ${answer.body.version}.`, bad: false });
+    setSaid({ words: say('Saved as version {version}.', { version: answer.body.version }), bad: false });
     if (version === null) router.replace(`/recipes/${answer.body.id}`);
     else router.refresh();
   });
@@ -134,25 +123,6 @@ export function EditorView({ house, body, version, archived }: Props) {
     const answer = await ask('POST', `/api/recipes/${body.id}/archive`, { archived: !archived });
     if (answer.ok) router.push('/recipes');
     else setSaid({ words: answer.problems.map(problemWords).join(' '), bad: true });
-  };
-
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
-  const shift = (from: number, to: number) => {
-    move(from, to);
-    setOpen((o) => (o === from ? to : o));
-  };
-  const onDragEnd = ({ active, over }: DragEndEvent) => {
-    const from = fields.findIndex((f) => f.id === active.id);
-    const to = fields.findIndex((f) => f.id === over?.id);
-    if (from !== -1 && to !== -1 && from !== to) shift(from, to);
-  };
-  const add = (kind: StepKind) => {
-    append(stepForm(FRESH[kind]));
-    setOpen(fields.length);
-    setSheet(null);
   };
 
   return (
@@ -173,19 +143,24 @@ export function EditorView({ house, body, version, archived }: Props) {
         </datalist>
         <header className="flex shrink-0 flex-wrap items-center gap-3 border-ink border-b-2 bg-surface px-5 py-3">
           <h1 className="mr-auto font-bold text-[27px] leading-tight">
-            {values.name || 'A new soup'}
+            {values.name || say('A new soup')}
             <span className="block font-normal text-[17px] text-quiet">
-              {version === null ? 'not saved yet' : `version ${version}${dirty ? ', changed' : ''}`}
-              {archived && ', put away'}
+              {version === null
+                ? say('not saved yet')
+                : say('version {version}{dirty, select, yes {, changed} other {}}', {
+                    version,
+                    dirty: dirty ? 'yes' : 'no',
+                  })}
+              {archived && say(', put away')}
             </span>
           </h1>
           {version !== null && (
             <Link className={BUTTON} href={`/plan?recipe=${body.id}&litres=${body.yieldLitres}`}>
-              Plan it
+              {say('Plan it')}
             </Link>
           )}
-          <button type="button" className={BUTTON} onClick={() => setSheet('more')}>
-            <MoreHorizontal size={22} aria-hidden /> More
+          <button type="button" className={BUTTON} onClick={() => setMore(true)}>
+            <MoreHorizontal size={22} aria-hidden /> {say('More')}
           </button>
         </header>
         {kept.found && (
@@ -193,7 +168,7 @@ export function EditorView({ house, body, version, archived }: Props) {
             className="flex shrink-0 flex-wrap items-center gap-3 border-ink border-b-2 px-5 py-2"
             role="status"
           >
-            <span className="mr-auto">Changes you did not save are kept on this device.</span>
+            <span className="mr-auto">{say('Changes you did not save are kept on this device.')}</span>
             <button
               type="button"
               className={BUTTON}
@@ -202,10 +177,10 @@ export function EditorView({ house, body, version, archived }: Props) {
                 if (found) reset(found, { keepDefaultValues: true });
               }}
             >
-              Bring them back
+              {say('Bring them back')}
             </button>
             <button type="button" className={BUTTON} onClick={kept.forget}>
-              Throw them away
+              {say('Throw them away')}
             </button>
           </p>
         )}
@@ -218,45 +193,17 @@ export function EditorView({ house, body, version, archived }: Props) {
               onToggle={() => setOpen(open === 'soup' ? null : 'soup')}
               problemAt={problemAt}
             />
-            <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
-              <SortableContext items={fields.map((f) => f.id)} strategy={verticalListSortingStrategy}>
-                <ol className="mt-3 grid grid-cols-[minmax(0,1fr)] gap-2" aria-label="Steps">
-                  {fields.map((f, n) => (
-                    <StepCard
-                      key={f.id}
-                      sortId={f.id}
-                      index={n}
-                      count={fields.length}
-                      open={open === n}
-                      onToggle={() => setOpen(open === n ? null : n)}
-                      onMove={(to) => shift(n, to)}
-                      onCopy={() => {
-                        insert(n + 1, structuredClone(form.getValues(`steps.${n}`)));
-                        setOpen(n + 1);
-                      }}
-                      onRemove={() => {
-                        remove(n);
-                        setOpen(null);
-                      }}
-                      problemAt={problemAt}
-                    />
-                  ))}
-                </ol>
-              </SortableContext>
-            </DndContext>
-            <button type="button" className={`mt-3 ${BUTTON}`} onClick={() => setSheet('add')}>
-              <Plus size={20} aria-hidden /> Step
-            </button>
+            <StepList open={open} onOpen={setOpen} problemAt={problemAt} />
           </div>
           <Scroll
-            label="What it comes to"
+            label={say('What it comes to')}
             className="border-ink px-5 py-4 max-[1100px]:border-t-2 min-[1100px]:overflow-y-auto min-[1100px]:border-l-2"
           >
             <Prediction
               away={away}
               foreseen={foreseen}
               wantedBand={values.band}
-              show={house.show}
+              show={say.reader}
               onProblem={goTo}
             />
           </Scroll>
@@ -269,14 +216,7 @@ export function EditorView({ house, body, version, archived }: Props) {
           dirty={dirty}
         />
       </form>
-      <Sheet open={sheet === 'add'} onOpenChange={(o) => setSheet(o ? 'add' : null)} title="Which step">
-        <StepKinds onPick={add} />
-      </Sheet>
-      <Sheet
-        open={sheet === 'more'}
-        onOpenChange={(o) => setSheet(o ? 'more' : null)}
-        title={values.name || 'This soup'}
-      >
+      <Sheet open={more} onOpenChange={setMore} title={values.name || say('This soup')}>
         <More id={version === null ? null : body.id} archived={archived} onArchive={archive} />
       </Sheet>
     </FormProvider>

@@ -3,15 +3,17 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { Controller, type FieldPath, useFieldArray, useFormContext } from 'react-hook-form';
 import { ingredient, isIngredient } from '../../../core/food/catalogue';
+import { message } from '../../../core/say/message';
 import { Field, Pick } from '../../shared/form/Field';
 import { IngredientField } from '../../shared/form/IngredientField';
 import { BUTTON } from '../../shared/styles';
+import { useSay } from '../../shared/useSay';
 import { type ItemForm, itemForm, type RecipeForm } from './form/form';
 
 export const EMPTY_ITEM: ItemForm = { ...itemForm({ ingredient: '', amount: '' }) };
 
 /** Kinds of food that are cut, and kinds whose temperature going in matters. */
-const CUT = new Set(['vegetable', 'cured meat', 'seafood']);
+const CUT = new Set(['vegetable', message('cured meat'), 'seafood']);
 const TEMPERED = new Set(['liquid', 'dairy', 'wine', 'seafood', 'egg', 'cheese']);
 
 type RowProps = {
@@ -29,6 +31,7 @@ type RowProps = {
 
 /** One ingredient: what and how much, and only what it needs besides. */
 export function ItemRow({ path, label, problemAt, onRemove }: RowProps) {
+  const say = useSay();
   const { register, control, watch } = useFormContext<RecipeForm>();
   const at = (key: keyof ItemForm) => `${path}.${key}` as FieldPath<RecipeForm>;
   const id = path.replaceAll('.', '-');
@@ -58,9 +61,9 @@ export function ItemRow({ path, label, problemAt, onRemove }: RowProps) {
         <div className="min-w-0 max-[720px]:order-3 max-[720px]:col-span-2">
           <Field
             id={`${id}-amount`}
-            label={`Amount of ${group ? ingredient(chosen).name.toLowerCase() : 'it'}`}
+            label={say('Amount of {group}', { group: group ? ingredient(chosen).name.toLowerCase() : 'it' })}
             hideLabel
-            placeholder="250 g, 2 cups, to taste"
+            placeholder={say('250 g, 2 cups, to taste')}
             {...register(at('amount'))}
             problem={problemAt(at('amount'))}
             list="amounts-left-open"
@@ -70,9 +73,11 @@ export function ItemRow({ path, label, problemAt, onRemove }: RowProps) {
         <div className="min-w-0 max-[720px]:order-4 max-[720px]:col-span-2">
           <Field
             id={`${id}-prep`}
-            label={`How ${group ? ingredient(chosen).name.toLowerCase() : 'it'} is prepared`}
+            label={say('How {group} is prepared', {
+              group: group ? ingredient(chosen).name.toLowerCase() : 'it',
+            })}
             hideLabel
-            placeholder="prepared how"
+            placeholder={say('prepared how')}
             {...register(at('prep'))}
           />
         </div>
@@ -80,7 +85,9 @@ export function ItemRow({ path, label, problemAt, onRemove }: RowProps) {
           <button
             type="button"
             onClick={onRemove}
-            aria-label={`Take out ${group ? ingredient(chosen).name.toLowerCase() : label.toLowerCase()}`}
+            aria-label={say('Take out {group}', {
+              group: group ? ingredient(chosen).name.toLowerCase() : label.toLowerCase(),
+            })}
             className="grid size-14 place-items-center rounded-sm border-2 border-ink max-[720px]:order-2"
           >
             <Trash2 size={22} aria-hidden />
@@ -92,58 +99,58 @@ export function ItemRow({ path, label, problemAt, onRemove }: RowProps) {
       <div className={`flex flex-wrap items-center gap-2 ${cut || tempered || opened ? 'mt-2' : ''}`}>
         {cut && (
           <>
-            <span className="text-quiet">cut in</span>
+            <span className="text-quiet">{say('cut in')}</span>
             <div className="w-32">
-              <Pick id={`${id}-shape`} label="Cut" hideLabel {...register(at('shape'))}>
-                <option value="">not cut</option>
-                <option value="cube">cubes</option>
-                <option value="slab">slices</option>
-                <option value="rod">sticks</option>
+              <Pick id={`${id}-shape`} label={say('Cut')} hideLabel {...register(at('shape'))}>
+                <option value="">{say('not cut')}</option>
+                <option value="cube">{say('cubes')}</option>
+                <option value="slab">{say('slices')}</option>
+                <option value="rod">{say('sticks')}</option>
               </Pick>
             </div>
             <div className="w-28">
               <Field
                 id={`${id}-edge`}
-                label="Edge in mm"
+                label={say('Edge in mm')}
                 hideLabel
-                placeholder="mm"
+                placeholder={say('mm')}
                 inputMode="decimal"
                 {...register(at('edgeMm'))}
                 problem={problemAt(at('edgeMm'))}
                 className="figures"
               />
             </div>
-            <span className="text-quiet">mm</span>
+            <span className="text-quiet">{say('mm')}</span>
           </>
         )}
         {opened && (
           <>
-            <span className="text-quiet">goes in</span>
+            <span className="text-quiet">{say('goes in')}</span>
             <div className="w-36">
-              <Pick id={`${id}-as`} label="Goes in as" hideLabel {...register(at('as'))}>
-                <option value="">as pieces</option>
-                <option value="puree">as a purée</option>
-                <option value="mash">as mash</option>
+              <Pick id={`${id}-as`} label={say('Goes in as')} hideLabel {...register(at('as'))}>
+                <option value="">{say('as pieces')}</option>
+                <option value="puree">{say('as a purée')}</option>
+                <option value="mash">{say('as mash')}</option>
               </Pick>
             </div>
           </>
         )}
         {tempered && (
           <>
-            <span className="text-quiet">goes in at</span>
+            <span className="text-quiet">{say('goes in at')}</span>
             <div className="w-28">
               <Field
                 id={`${id}-celsius`}
-                label="Goes in at, °C"
+                label={say('Goes in at, °C')}
                 hideLabel
-                placeholder="as it is"
+                placeholder={say('as it is')}
                 inputMode="decimal"
                 {...register(at('celsius'))}
                 problem={problemAt(at('celsius'))}
                 className="figures"
               />
             </div>
-            <span className="text-quiet">°C</span>
+            <span className="text-quiet">{say('°C')}</span>
           </>
         )}
       </div>
@@ -155,6 +162,7 @@ type ListProps = { readonly step: number; readonly problemAt: (path: string) => 
 
 /** A step's ingredients, as many as it takes. */
 export function ItemList({ step, problemAt }: ListProps) {
+  const say = useSay();
   const { control } = useFormContext<RecipeForm>();
   const { fields, append, remove } = useFieldArray({ control, name: `steps.${step}.items` });
   return (
@@ -164,14 +172,14 @@ export function ItemList({ step, problemAt }: ListProps) {
           <ItemRow
             key={f.id}
             path={`steps.${step}.items.${n}`}
-            label={`Ingredient ${n + 1}`}
+            label={say('Ingredient {n}', { n: n + 1 })}
             problemAt={problemAt}
             onRemove={fields.length > 1 ? () => remove(n) : undefined}
           />
         ))}
       </ul>
       <button type="button" className={`mt-2 ${BUTTON}`} onClick={() => append({ ...EMPTY_ITEM })}>
-        <Plus size={20} aria-hidden /> Ingredient
+        <Plus size={20} aria-hidden /> {say('Ingredient')}
       </button>
     </>
   );

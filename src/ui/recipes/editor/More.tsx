@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { BUTTON, PRIMARY } from '../../shared/styles';
+import { useSay } from '../../shared/useSay';
 
 type Props = {
   /** Null for a recipe not yet kept. */
@@ -12,31 +13,32 @@ type Props = {
 
 /** What else can be done with a recipe. */
 export function More({ id, archived, onArchive }: Props) {
+  const say = useSay();
   return (
     <div className="grid gap-3 p-4">
       {id === null ? (
-        <p>Save it first: then it can be copied, compared with older versions and taken away.</p>
+        <p>{say('Save it first: then it can be copied, compared with older versions and taken away.')}</p>
       ) : (
         <>
           <Link className={BUTTON} href={`/recipes/${id}/versions`}>
-            Versions, and what changed
+            {say('Versions, and what changed')}
           </Link>
           <Link className={BUTTON} href={`/recipes/new?from=${id}`}>
-            A copy to change
+            {say('A copy to change')}
           </Link>
           <a className={BUTTON} href={`/api/recipes/${id}`} download>
-            As a Panache recipe file
+            {say('As a Panache recipe file')}
           </a>
           <a className={BUTTON} href={`/api/recipes/${id}?as=json-ld`} download>
-            As schema.org JSON-LD
+            {say('As schema.org JSON-LD')}
           </a>
           <button type="button" className={BUTTON} onClick={onArchive}>
-            {archived ? 'Take it out again' : 'Put it away'}
+            {archived ? say('Take it out again') : say('Put it away')}
           </button>
         </>
       )}
       <Link className={PRIMARY} href="/recipes">
-        All recipes
+        {say('All recipes')}
       </Link>
     </div>
   );

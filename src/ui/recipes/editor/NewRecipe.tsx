@@ -3,6 +3,7 @@
 import { useEffect, useState } from 'react';
 import type { House } from '../../../core/house/house';
 import type { RecipeText } from '../../../core/recipe/recipe';
+import { useSay } from '../../shared/useSay';
 import { handedOver } from '../handOver';
 import { EditorView } from './EditorView';
 
@@ -15,8 +16,9 @@ type Props = {
 
 /** The editor on a recipe that is not kept yet: a blank one, a copy, or what an import handed over. */
 export function NewRecipe({ house, body, handed = false }: Props) {
+  const say = useSay();
   const [start, setStart] = useState<RecipeText | null>(null);
   useEffect(() => setStart((handed ? handedOver() : null) ?? body), [body, handed]);
-  if (!start) return <p className="p-8 text-quiet">One moment …</p>;
+  if (!start) return <p className="p-8 text-quiet">{say('One moment …')}</p>;
   return <EditorView house={house} body={start} version={null} archived={false} />;
 }

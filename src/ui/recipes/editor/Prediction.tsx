@@ -3,9 +3,12 @@
 import { TriangleAlert } from 'lucide-react';
 import type { Foresight } from '../../../core/plan/foresee';
 import type { WarningKind } from '../../../core/plan/types';
+import { type Message, message } from '../../../core/say/message';
+import { term } from '../../../core/say/term';
 import { duration, litres, mPas, spaced } from '../../../core/units/format';
 import { degrees, type Show, volumeWords } from '../../../core/units/show';
 import { Spoon } from '../../shared/draw/Spoon';
+import { useSay } from '../../shared/useSay';
 
 /** Not grave, and mended in the recipe itself. */
 const MENDED_HERE: ReadonlySet<WarningKind> = new Set(['fat-short', 'fat-over', 'raw-flour']);
@@ -21,22 +24,25 @@ type Props = {
 
 /** What the recipe comes to in its own pot, beside it as it is typed. */
 export function Prediction({ foreseen, away, wantedBand, show, onProblem }: Props) {
+  const say = useSay();
   if (away) {
     return (
       <p role="status" className="font-bold">
-        No connection: what it comes to is worked out again with the next change. What you typed is kept here.
+        {say(
+          'No connection: what it comes to is worked out again with the next change. What you typed is kept here.',
+        )}
       </p>
     );
   }
-  if (!foreseen) return <p className="text-quiet">Cooking it in thought …</p>;
+  if (!foreseen) return <p className="text-quiet">{say('Cooking it in thought …')}</p>;
   if (!foreseen.ok) {
     return (
       <div aria-live="polite">
         <h2 className="flex items-center gap-2 font-bold text-[22px] text-tomato">
           <TriangleAlert aria-hidden />
-          {foreseen.problems.length === 1
-            ? 'One thing to mend'
-            : `${foreseen.problems.length} things to mend`}
+          {say('{count, plural, one {One thing to mend} other {# things to mend}}', {
+            count: foreseen.problems.length,
+          })}
         </h2>
         <ul className="mt-2">
           {foreseen.problems.map((p) => (
@@ -46,12 +52,14 @@ export function Prediction({ foreseen, away, wantedBand, show, onProblem }: Prop
                 onClick={() => onProblem(p.path)}
                 className="min-h-12 w-full py-1.5 text-left leading-tight underline decoration-2 underline-offset-4"
               >
-                {placeWords(p.path)}: {p.says}
+                {say(placeWords(p.path))}: {p.says}
               </button>
             </li>
           ))}
         </ul>
-        <p className="mt-3 text-quiet">What you typed is kept. Mended, it is cooked in thought again.</p>
+        <p className="mt-3 text-quiet">
+          {say('What you typed is kept. Mended, it is cooked in thought again.')}
+        </p>
       </div>
     );
   }
@@ -60,58 +68,70 @@ export function Prediction({ foreseen, away, wantedBand, show, onProblem }: Prop
     <div>
       <h2 className="flex items-center justify-between gap-2">
         <span>
-          <span className="block text-quiet">On the pass</span>
+          <span className="block text-quiet">{say('On the pass')}</span>
           <span className={`block font-bold text-[34px] leading-tight ${lands ? '' : 'text-tomato'}`}>
-            {foreseen.band}
+            {say(term(foreseen.band))}
           </span>
         </span>
         <Spoon viscosity={foreseen.viscosity} width={110} />
       </h2>
-      {!lands && <p className="font-bold text-tomato">The recipe says {wantedBand}.</p>}
+      {!lands && (
+        <p className="font-bold text-tomato">{say('The recipe says {band}.', { band: term(wantedBand) })}</p>
+      )}
       <p className="figures mt-1 font-bold text-[22px]">
-        {mPas(foreseen.viscosity)} mPa·s · {volumeWords(foreseen.volumeMl, show)}
+        {say('{viscosity} mPa·s · {volumeMl}', {
+          viscosity: mPas(foreseen.viscosity),
+          volumeMl: volumeWords(foreseen.volumeMl, show),
+        })}
       </p>
       <p className="mt-1">
-        Salt {foreseen.saltPercent.toFixed(2)} %, fat {(foreseen.fatFraction * 100).toFixed(1)} % of the
-        liquid, {duration(foreseen.seconds)} from flame to pass.
+        {say('Salt {saltPercent} %, fat {fatFraction} % of the liquid, {seconds} from flame to pass.', {
+          saltPercent: foreseen.saltPercent.toFixed(2),
+          fatFraction: (foreseen.fatFraction * 100).toFixed(1),
+          seconds: duration(foreseen.seconds),
+        })}
       </p>
       {foreseen.doses.length > 0 && (
         <p className="mt-1">
-          Worked out: {foreseen.doses.map((d) => `${spaced(d.g)} g ${d.name.toLowerCase()}`).join(', ')}.
+          {say('Worked out: {doses}.', {
+            doses: foreseen.doses
+              .map((d) => say('{grams} g {what}', { grams: spaced(d.g), what: { within: term(d.name) } }))
+              .join(', '),
+          })}
         </p>
       )}
       {foreseen.warnings
         .filter((w) => w.grave || MENDED_HERE.has(w.kind))
         .map((w) => (
           <p key={w.id} className={`mt-2 leading-tight ${w.grave ? 'font-bold text-tomato' : 'font-bold'}`}>
-            {w.says}
+            {say(w.says)}
           </p>
         ))}
       <table className="mt-3 w-full border-collapse text-[15px]">
-        <caption className="pb-1 text-left font-bold text-[17px]">After each step</caption>
+        <caption className="pb-1 text-left font-bold text-[17px]">{say('After each step')}</caption>
         <thead>
           <tr className="border-ink border-b text-right text-quiet">
             <th scope="col" className="text-left font-normal">
-              Step
+              {say('Step')}
             </th>
             <th scope="col" className="font-normal">
               {show.temperature === 'C' ? '°C' : '°F'}
             </th>
             <th scope="col" className="font-normal">
-              L
+              {say('L')}
             </th>
             <th scope="col" className="font-normal">
-              mPa·s
+              {say('mPa·s')}
             </th>
           </tr>
         </thead>
         <tbody>
           {foreseen.steps.map((s, n) => {
-            const key = `${n} ${s.title}`;
+            const key = `${n} ${s.title.text}`;
             return (
               <tr key={key} className="border-rule border-b">
                 <th scope="row" className="max-w-44 truncate py-1.5 text-left font-normal">
-                  {n + 1} {s.title}
+                  {n + 1} {say(s.title)}
                 </th>
                 <td className="figures text-right">{degrees(s.celsius, show).split(' ')[0]}</td>
                 <td className="figures text-right">{litres(s.volumeMl)}</td>
@@ -125,20 +145,23 @@ export function Prediction({ foreseen, away, wantedBand, show, onProblem }: Prop
   );
 }
 
-const WORDS: Readonly<Record<string, string>> = {
-  name: 'Name',
-  school: 'School',
-  yieldLitres: 'Makes',
-  band: 'Band',
+const WORDS: Readonly<Record<string, Message>> = {
+  name: message('Name'),
+  school: message('School'),
+  yieldLitres: message('Makes'),
+  band: message('Band'),
 };
 
 /** "steps.2.items.0.amount" → "Step 3, amount". */
-function placeWords(path: string): string {
+function placeWords(path: string): Message {
   const m = /^steps\.(\d+)(?:\.(.*))?$/.exec(path);
-  if (!m) return WORDS[path] ?? path;
+  if (!m) return WORDS[path] ?? message('{path}', { path });
   const last = (m[2] ?? '')
     .split('.')
     .filter((k) => Number.isNaN(Number(k)))
     .at(-1);
-  return `Step ${Number(m[1]) + 1}${last && last !== 'kind' ? `, ${last.replace(/([A-Z])/g, ' $1').toLowerCase()}` : ''}`;
+  const n = Number(m[1]) + 1;
+  return last && last !== 'kind'
+    ? message('Step {n}, {field}', { n, field: last.replace(/([A-Z])/g, ' $1').toLowerCase() })
+    : message('Step {n}', { n });
 }

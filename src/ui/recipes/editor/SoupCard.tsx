@@ -4,8 +4,10 @@ import { useFormContext, useWatch } from 'react-hook-form';
 import { BANDS } from '../../../core/flow/bands';
 import type { House } from '../../../core/house/house';
 import type { RecipeText } from '../../../core/recipe/recipe';
+import { term } from '../../../core/say/term';
 import { askedVolume } from '../../../core/units/show';
 import { Field, Pick } from '../../shared/form/Field';
+import { useSay } from '../../shared/useSay';
 import { useShow } from '../../shared/useShow';
 import type { RecipeForm } from './form/form';
 
@@ -23,48 +25,60 @@ const known = (all: readonly { id: string; name: string }[], own: { id: string; 
 
 /** What the recipe is, apart from its steps. */
 export function SoupCard({ house, home, open, onToggle, problemAt }: Props) {
+  const say = useSay();
   const show = useShow();
   const { register, control } = useFormContext<RecipeForm>();
   const [school, yieldLitres, band] = useWatch({ control, name: ['school', 'yieldLitres', 'band'] });
   return (
-    <section aria-label="The soup" className="rounded-sm border-2 border-ink bg-surface">
+    <section aria-label={say('The soup')} className="rounded-sm border-2 border-ink bg-surface">
       <button
         type="button"
         aria-expanded={open}
         onClick={onToggle}
         className="flex min-h-14 w-full items-center gap-3 px-4 text-left"
       >
-        <b>The soup</b>
+        <b>{say('The soup')}</b>
         <span className="min-w-0 flex-1 truncate text-quiet">
-          {school} · makes {askedVolume(Number(yieldLitres), show)} · {band}
+          {say('{school} · makes {number} · {band}', {
+            school,
+            number: askedVolume(Number(yieldLitres), show),
+            band: term(band),
+          })}
         </span>
       </button>
       {open && (
         <div className="grid grid-cols-2 gap-3 border-rule border-t p-4 max-[720px]:grid-cols-1">
-          <Field id="recipe-name" label="Name" {...register('name')} problem={problemAt('name')} />
+          <Field id="recipe-name" label={say('Name')} {...register('name')} problem={problemAt('name')} />
           <Field
             id="recipe-school"
-            label="School"
-            placeholder="Roux, blended"
+            label={say('School')}
+            placeholder={say('Roux, blended')}
             {...register('school')}
             problem={problemAt('school')}
           />
           <Field
             id="recipe-yield"
-            label="Amounts are for, L"
+            label={say('Amounts are for, L')}
             inputMode="decimal"
             {...register('yieldLitres')}
             problem={problemAt('yieldLitres')}
             className="figures"
           />
-          <Pick id="recipe-band" label="Should land in" {...register('band')} problem={problemAt('band')}>
+          <Pick
+            id="recipe-band"
+            label={say('Should land in')}
+            {...register('band')}
+            problem={problemAt('band')}
+          >
             {BANDS.map((b) => (
-              <option key={b}>{b}</option>
+              <option key={b} value={b}>
+                {say(term(b))}
+              </option>
             ))}
           </Pick>
           <Pick
             id="recipe-pot"
-            label="Written for the pot"
+            label={say('Written for the pot')}
             {...register('vesselId')}
             problem={problemAt('vesselId')}
           >
@@ -74,7 +88,7 @@ export function SoupCard({ house, home, open, onToggle, problemAt }: Props) {
               </option>
             ))}
           </Pick>
-          <Pick id="recipe-burner" label="On the burner" {...register('burnerId')}>
+          <Pick id="recipe-burner" label={say('On the burner')} {...register('burnerId')}>
             {known(house.burners, home.burner).map((b) => (
               <option key={b.id} value={b.id}>
                 {b.name}

@@ -7,40 +7,49 @@ import { useEffect, useRef } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { ingredient, isIngredient } from '../../../core/food/catalogue';
 import { stepVerb } from '../../../core/formats/recipeWords';
+import { type Message, message } from '../../../core/say/message';
+import { term } from '../../../core/say/term';
 import { Field, Pick, Tick } from '../../shared/form/Field';
 import { BUTTON } from '../../shared/styles';
+import { type Say, useSay } from '../../shared/useSay';
 import type { RecipeForm, StepForm } from './form/form';
 import { ASKS, HOLDS } from './form/spec';
 import { ItemList, ItemRow } from './Items';
 
-const shortName = (id: string): string =>
-  isIngredient(id) ? (ingredient(id).name.split(',')[0]?.toLowerCase() ?? id) : id || '…';
+const shortName = (id: string, say: Say): string =>
+  isIngredient(id)
+    ? say('{what}', { what: { within: term(ingredient(id).name.split(',')[0] ?? id) } })
+    : id || '…';
 
 /** A step in a line: "butter 150 g, leek 450 g · 9 min". */
-function summary(f: StepForm): string {
+function summary(f: StepForm, say: Say): string {
   const portions = [f.fat, f.flour, f.thickener, f.carrier, ...f.items].flatMap((i) =>
-    i ? [`${shortName(i.ingredient)} ${i.amount}`] : [],
+    i ? [`${shortName(i.ingredient, say)} ${i.amount}`] : [],
   );
   const { minutes, to, fraction, at } = f.values;
   const more = [
-    minutes ? `${minutes} min` : '',
-    to ? `to ${to}${Number.isNaN(Number(to)) ? '' : ' °C'}` : '',
-    fraction ? String(fraction) : '',
-    at ? `at ${at} °C` : '',
+    minutes ? say('{minutes} min', { minutes: String(minutes) }) : '',
+    to
+      ? Number.isNaN(Number(to))
+        ? say('to {to}', { to: term(String(to)) })
+        : say('to {to} °C', { to: String(to) })
+      : '',
+    fraction ? say(term(String(fraction))) : '',
+    at ? say('at {at} °C', { at: String(at) }) : '',
   ].filter(Boolean);
   return [portions.join(', '), more.join(', ')].filter(Boolean).join(' · ');
 }
 
 /** What may be lifted out, each ingredient once, and each go of it where it went in more than once. */
-function goesOf(used: readonly string[]): readonly { readonly name: string; readonly words: string }[] {
+function goesOf(used: readonly string[]): readonly { readonly name: string; readonly words: Message }[] {
   return [...new Set(used)].flatMap((id) => {
     const { name } = ingredient(id);
     const goes = used.filter((u) => u === id).length;
     const each = Array.from({ length: goes }, (_, n) => ({
       name: `${id}#${n + 1}`,
-      words: `${name}, go ${n + 1}`,
+      words: message('{name}, go {n}', { name: term(name), n: n + 1 }),
     }));
-    return [{ name: id, words: name }, ...(goes > 1 ? each : [])];
+    return [{ name: id, words: term(name) }, ...(goes > 1 ? each : [])];
   });
 }
 
@@ -57,10 +66,10 @@ type Props = {
 };
 
 const SINGLE = {
-  flour: 'Flour',
-  fat: 'Fat',
-  thickener: 'Thickener',
-  carrier: 'Carried in',
+  flour: message('Flour'),
+  fat: message('Fat'),
+  thickener: message('Thickener'),
+  carrier: message('Carried in'),
 } as const;
 
 /** One step: closed a line, open its short form. Dragged by its grip, or moved by keys. */
@@ -75,6 +84,7 @@ export function StepCard({
   onRemove,
   problemAt,
 }: Props) {
+  const say = useSay();
   const { register, control } = useFormContext<RecipeForm>();
   const step = useWatch({ control, name: `steps.${index}` });
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
@@ -86,7 +96,7 @@ export function StepCard({
   }, [open]);
   const problem = problemAt(`steps.${index}`);
   const inside = problemAt(`steps.${index}.`);
-  const verb = stepVerb(step.kind);
+  const verb = say(stepVerb(step.kind));
   const holds = HOLDS[step.kind];
   const id = `step-${index}`;
   const used = useWatch({ control, name: 'steps' })
@@ -112,7 +122,7 @@ export function StepCard({
       <div className="flex items-stretch">
         <button
           type="button"
-          aria-label={`Move step ${index + 1}, ${verb}`}
+          aria-label={say('Move step {index}, {verb}', { index: index + 1, verb })}
           className="grid w-12 shrink-0 cursor-grab touch-none place-items-center"
           {...attributes}
           {...listeners}
@@ -128,9 +138,9 @@ export function StepCard({
           <span className="figures w-7 shrink-0 text-right text-quiet">{index + 1}</span>
           <span className="min-w-0 flex-1 leading-tight">
             <b>{verb}</b>
-            <span className="block truncate text-[15px] text-quiet">{summary(step as StepForm)}</span>
+            <span className="block truncate text-[15px] text-quiet">{summary(step as StepForm, say)}</span>
           </span>
-          {(inside || problem) && !open && <span className="font-bold text-tomato">look here</span>}
+          {(inside || problem) && !open && <span className="font-bold text-tomato">{say('look here')}</span>}
           <span className="grid w-12 place-items-center">
             {open ? <ChevronUp aria-hidden /> : <ChevronDown aria-hidden />}
           </span>
@@ -151,7 +161,7 @@ export function StepCard({
                   <ItemRow
                     key={key}
                     path={`steps.${index}.${key}`}
-                    label={SINGLE[key]}
+                    label={say(SINGLE[key])}
                     problemAt={problemAt}
                   />
                 ) : null,
@@ -163,14 +173,14 @@ export function StepCard({
               const path = `steps.${index}.values.${ask.key}` as const;
               const askId = `${id}-${ask.key}`;
               if (ask.as === 'tick')
-                return <Tick key={ask.key} id={askId} label={ask.words} {...register(path)} />;
+                return <Tick key={ask.key} id={askId} label={say(ask.words)} {...register(path)} />;
               if (ask.as === 'pieces') {
                 return used.length > 0 ? (
                   <fieldset key={ask.key} className="col-span-full">
-                    <legend className="font-bold">{ask.words}</legend>
+                    <legend className="font-bold">{say(ask.words)}</legend>
                     <div className="flex flex-wrap gap-x-5">
                       {goesOf(used).map(({ name: i, words }) => (
-                        <Tick key={i} id={`${askId}-${i}`} label={words} value={i} {...register(path)} />
+                        <Tick key={i} id={`${askId}-${i}`} label={say(words)} value={i} {...register(path)} />
                       ))}
                     </div>
                   </fieldset>
@@ -181,14 +191,14 @@ export function StepCard({
                   <Pick
                     key={ask.key}
                     id={askId}
-                    label={ask.words}
+                    label={say(ask.words)}
                     {...register(path)}
                     problem={problemAt(path)}
                   >
-                    {ask.optional && <option value="">as it is</option>}
+                    {ask.optional && <option value="">{say('as it is')}</option>}
                     {ask.options.map((o) => (
                       <option key={o.value} value={o.value}>
-                        {o.words}
+                        {say(o.words)}
                       </option>
                     ))}
                   </Pick>
@@ -198,8 +208,14 @@ export function StepCard({
                 <Field
                   key={ask.key}
                   id={askId}
-                  label={ask.as === 'number' && ask.unit ? `${ask.words}, ${ask.unit}` : ask.words}
-                  placeholder={ask.as === 'text' ? ask.hint : ask.optional ? (ask.empty ?? 'none') : ''}
+                  label={
+                    ask.as === 'number' && ask.unit
+                      ? say('{field}, {unit}', { field: ask.words, unit: ask.unit })
+                      : say(ask.words)
+                  }
+                  placeholder={
+                    ask.as === 'text' ? say(ask.hint) : ask.optional ? say(ask.empty ?? message('none')) : ''
+                  }
                   inputMode={ask.as === 'number' ? 'decimal' : 'text'}
                   {...register(path)}
                   problem={problemAt(path)}
@@ -210,8 +226,8 @@ export function StepCard({
             <div className="col-span-full">
               <Field
                 id={`${id}-look`}
-                label="What to look for"
-                placeholder="bubbles at the rim; stir the bottom"
+                label={say('What to look for')}
+                placeholder={say('bubbles at the rim; stir the bottom')}
                 {...register(`steps.${index}.look`)}
                 problem={problemAt(`steps.${index}.look`)}
               />
@@ -219,7 +235,7 @@ export function StepCard({
           </div>
           <div className="mt-3 flex flex-wrap gap-2">
             <button type="button" className={BUTTON} disabled={index === 0} onClick={() => onMove(index - 1)}>
-              <ChevronUp size={20} aria-hidden /> Up
+              <ChevronUp size={20} aria-hidden /> {say('Up')}
             </button>
             <button
               type="button"
@@ -227,13 +243,13 @@ export function StepCard({
               disabled={index === count - 1}
               onClick={() => onMove(index + 1)}
             >
-              <ChevronDown size={20} aria-hidden /> Down
+              <ChevronDown size={20} aria-hidden /> {say('Down')}
             </button>
             <button type="button" className={BUTTON} onClick={onCopy}>
-              <Copy size={20} aria-hidden /> Copy
+              <Copy size={20} aria-hidden /> {say('Copy')}
             </button>
             <button type="button" className={BUTTON} disabled={count === 1} onClick={onRemove}>
-              <Trash2 size={20} aria-hidden /> Take out
+              <Trash2 size={20} aria-hidden /> {say('Take out')}
             </button>
           </div>
         </div>

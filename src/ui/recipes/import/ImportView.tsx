@@ -8,6 +8,7 @@ import type { RecipeText } from '../../../core/recipe/recipe';
 import { FileButton } from '../../shared/form/FileButton';
 import { lazily } from '../../shared/lazily';
 import { BUTTON, FIELD, PRIMARY } from '../../shared/styles';
+import { useSay } from '../../shared/useSay';
 import { ask, type Problem } from '../../station/line/api';
 import { handOver } from '../handOver';
 
@@ -24,6 +25,7 @@ const MOST_BYTES = 1_600_000;
 
 /** A recipe from a file or pasted: ours goes to the editor, anyone else's is looked at line by line first. */
 export function ImportView() {
+  const say = useSay();
   const router = useRouter();
   const [pasted, setPasted] = useState('');
   const [busy, setBusy] = useState(false);
@@ -50,8 +52,8 @@ export function ImportView() {
       setProblems([
         {
           field: 'file',
-          given: `this is a whole ${body.kind}`,
-          allowed: 'take it in under Kitchen, Archive',
+          given: say('this is a whole {kind}', { kind: body.kind }),
+          allowed: say('take it in under Kitchen, Archive'),
         },
       ]);
     }
@@ -61,7 +63,11 @@ export function ImportView() {
     if (file.size > MOST_BYTES) {
       setName(file.name);
       setProblems([
-        { field: 'file', given: `${file.size} bytes`, allowed: `at most ${MOST_BYTES} bytes are read` },
+        {
+          field: 'file',
+          given: say('{size} bytes', { size: file.size }),
+          allowed: say('at most {mostbytes} bytes are read', { mostbytes: MOST_BYTES }),
+        },
       ]);
       return;
     }
@@ -74,43 +80,43 @@ export function ImportView() {
 
   if (draft) {
     return (
-      <Suspense fallback={<p className="p-8 text-quiet">One moment …</p>}>
+      <Suspense fallback={<p className="p-8 text-quiet">{say('One moment …')}</p>}>
         <Review draft={draft} onBack={() => setDraft(null)} />
       </Suspense>
     );
   }
   return (
     <section
-      aria-label="Drop a file here"
+      aria-label={say('Drop a file here')}
       onDragOver={(e) => e.preventDefault()}
       onDrop={onDrop}
       className="flex h-full flex-col overflow-y-auto"
     >
       <header className="flex shrink-0 flex-wrap items-center gap-3 border-ink border-b-2 bg-surface px-5 py-3">
-        <h1 className="mr-auto font-bold text-[27px]">A recipe from a file</h1>
+        <h1 className="mr-auto font-bold text-[27px]">{say('A recipe from a file')}</h1>
         <Link href="/recipes" className={BUTTON}>
-          All recipes
+          {say('All recipes')}
         </Link>
       </header>
       <div className="mx-auto grid w-full max-w-215 gap-5 px-5 py-6">
         <p>
-          A Panache recipe, or a recipe of anyone’s as schema.org JSON-LD, the form many programs and pages
-          give. Lines that cannot be read with certainty are shown to you first. Nothing is kept until you
-          save it.
+          {say(
+            'A Panache recipe, or a recipe of anyone’s as schema.org JSON-LD, the form many programs and pages give. Lines that cannot be read with certainty are shown to you first. Nothing is kept until you save it.',
+          )}
         </p>
         <div className="rounded-sm border-2 border-ink border-dashed bg-surface p-6 text-center">
           <FileButton
             id="recipe-file"
-            words={busy ? 'Reading …' : 'Choose a file'}
+            words={busy ? 'Reading …' : say('Choose a file')}
             accept=".json,.jsonld,application/json,application/ld+json"
             look={PRIMARY}
             onFile={(f) => void openFile(f)}
           />
-          <p className="mt-2 text-quiet">or drop it here</p>
+          <p className="mt-2 text-quiet">{say('or drop it here')}</p>
         </div>
         {problems.length > 0 && (
           <div role="alert" className="rounded-sm border-2 border-tomato bg-surface p-4">
-            <h2 className="font-bold text-[21px] text-tomato">{name} cannot be used</h2>
+            <h2 className="font-bold text-[21px] text-tomato">{say('{name} cannot be used', { name })}</h2>
             <ul className="mt-2 list-disc pl-6">
               {problems.map((p) => (
                 <li key={`${p.field}${p.given}`}>
@@ -118,17 +124,17 @@ export function ImportView() {
                 </li>
               ))}
             </ul>
-            <p className="mt-2">Nothing was kept. Mend it there and choose it again.</p>
+            <p className="mt-2">{say('Nothing was kept. Mend it there and choose it again.')}</p>
           </div>
         )}
         <form
           onSubmit={(e) => {
             e.preventDefault();
-            void open(pasted, 'What was pasted');
+            void open(pasted, say('What was pasted'));
           }}
         >
           <label htmlFor="recipe-text" className="font-bold">
-            Or paste it
+            {say('Or paste it')}
           </label>
           <textarea
             id="recipe-text"
@@ -140,7 +146,7 @@ export function ImportView() {
             className={`mt-2 h-auto! py-2 font-figures ${FIELD}`}
           />
           <button type="submit" disabled={busy || pasted.trim() === ''} className={`mt-2 ${BUTTON}`}>
-            Read it
+            {say('Read it')}
           </button>
         </form>
       </div>

@@ -12,12 +12,14 @@ import type { RecipeText } from '../../../core/recipe/recipe';
 import { Field, Pick, Tick } from '../../shared/form/Field';
 import { IngredientField } from '../../shared/form/IngredientField';
 import { BUTTON, PRIMARY } from '../../shared/styles';
+import { useSay } from '../../shared/useSay';
 import { ask, type Problem } from '../../station/line/api';
 import { handOver } from '../handOver';
 import { amountProblem, ingredientProblem, type Line } from './line';
 
 /** Someone else's recipe, line by line: what was read, what is in doubt, and when each thing goes in. */
 export function Review({ draft, onBack }: { draft: RecipeDraft; onBack: () => void }) {
+  const say = useSay();
   const router = useRouter();
   const [name, setName] = useState(draft.name);
   const [open, setOpen] = useState({ dose: true, liquid: true });
@@ -72,35 +74,41 @@ export function Review({ draft, onBack }: { draft: RecipeDraft; onBack: () => vo
     <div className="flex h-full flex-col">
       <header className="flex shrink-0 flex-wrap items-center gap-3 border-ink border-b-2 bg-surface px-5 py-3">
         <h1 className="mr-auto font-bold text-[27px] leading-tight">
-          Look at each line
-          <span className="block font-normal text-[17px] text-quiet">
-            {unseen === 0
-              ? 'Every line was read with certainty or looked at.'
-              : `${unseen} ${unseen === 1 ? 'line is' : 'lines are'} in doubt.`}
-            {draft.yieldText && ` It says it makes ${draft.yieldText}; the litres come from the model.`}
-          </span>
+          {say.rich(
+            'Look at each line<part>{unseen, select, yes {Every line was read with certainty or looked at.} other {{unseen2, plural, one {# line is} other {# lines are}} in doubt.}}{yieldText}</part>',
+            {
+              part: (text) => <span className="block font-normal text-[17px] text-quiet">{text}</span>,
+              unseen: unseen === 0 ? 'yes' : 'no',
+              unseen2: unseen,
+              yieldText:
+                draft.yieldText &&
+                say(' It says it makes {yieldText}; the litres come from the model.', {
+                  yieldText: draft.yieldText,
+                }),
+            },
+          )}
         </h1>
         <button type="button" className={BUTTON} onClick={onBack}>
-          Another file
+          {say('Another file')}
         </button>
       </header>
       <div className="min-h-0 flex-1 overflow-y-auto px-5 py-4">
         <div className="grid grid-cols-[1fr_auto] items-end gap-5 max-[1100px]:grid-cols-1">
           <Field
             id="draft-name"
-            label="Name"
+            label={say('Name')}
             value={name}
             maxLength={80}
             onChange={(e) => setName(e.target.value)}
           />
           <fieldset className="flex flex-wrap gap-x-6">
-            <legend className="font-bold">When it is planned, work out</legend>
+            <legend className="font-bold">{say('When it is planned, work out')}</legend>
             <Tick
               id="open-dose"
               label={
                 thickener
-                  ? `how much ${ingredient(thickener.ingredient).name.toLowerCase()}`
-                  : 'the dose (no thickener here)'
+                  ? say('how much {name}', { name: ingredient(thickener.ingredient).name.toLowerCase() })
+                  : say('the dose (no thickener here)')
               }
               checked={open.dose && thickener !== undefined}
               disabled={!thickener}
@@ -108,7 +116,7 @@ export function Review({ draft, onBack }: { draft: RecipeDraft; onBack: () => vo
             />
             <Tick
               id="open-liquid"
-              label="how much liquid"
+              label={say('how much liquid')}
               checked={open.liquid && hasLiquid}
               disabled={!hasLiquid}
               onChange={(e) => setOpen((o) => ({ ...o, liquid: e.target.checked }))}
@@ -127,7 +135,7 @@ export function Review({ draft, onBack }: { draft: RecipeDraft; onBack: () => vo
             ))}
           </div>
         )}
-        <ol className="mt-4 grid gap-2" aria-label="Lines">
+        <ol className="mt-4 grid gap-2" aria-label={say('Lines')}>
           {lines.map((l, n) => {
             const id = `line-${n}`;
             const out = l.when === 'left out';
@@ -148,28 +156,28 @@ export function Review({ draft, onBack }: { draft: RecipeDraft; onBack: () => vo
                   </p>
                   <Field
                     id={`${id}-amount`}
-                    label={`Amount of line ${n + 1}`}
+                    label={say('Amount of line {n}', { n: n + 1 })}
                     hideLabel
                     placeholder="250 g"
                     value={l.amount}
                     disabled={out}
                     onChange={(e) => change(n, { amount: e.target.value, seen: true })}
-                    problem={amountProblem(l)}
+                    problem={say.maybe(amountProblem(l))}
                     className="figures disabled:opacity-50"
                   />
                   <IngredientField
                     id={`${id}-what`}
-                    label={`Ingredient of line ${n + 1}`}
+                    label={say('Ingredient of line {n}', { n: n + 1 })}
                     hideLabel
                     value={l.ingredient}
                     onChange={(next) => change(n, { ingredient: next, when: whenFor(next), seen: true })}
-                    problem={ingredientProblem(l)}
+                    problem={say.maybe(ingredientProblem(l))}
                   />
                   <Field
                     id={`${id}-prep`}
-                    label={`How line ${n + 1} is prepared`}
+                    label={say('How line {n} is prepared', { n: n + 1 })}
                     hideLabel
-                    placeholder="prepared how"
+                    placeholder={say('prepared how')}
                     value={l.prep}
                     disabled={out}
                     onChange={(e) => change(n, { prep: e.target.value })}
@@ -177,7 +185,7 @@ export function Review({ draft, onBack }: { draft: RecipeDraft; onBack: () => vo
                   />
                   <Pick
                     id={`${id}-when`}
-                    label={`When line ${n + 1} goes in`}
+                    label={say('When line {n} goes in', { n: n + 1 })}
                     hideLabel
                     value={l.when}
                     onChange={(e) =>
@@ -195,10 +203,10 @@ export function Review({ draft, onBack }: { draft: RecipeDraft; onBack: () => vo
                     <button
                       type="button"
                       className={BUTTON}
-                      aria-label={`Line ${n + 1} is right`}
+                      aria-label={say('Line {n} is right', { n: n + 1 })}
                       onClick={() => change(n, { seen: true })}
                     >
-                      It is right
+                      {say('It is right')}
                     </button>
                   </p>
                 )}
@@ -208,7 +216,7 @@ export function Review({ draft, onBack }: { draft: RecipeDraft; onBack: () => vo
         </ol>
         {draft.instructions.length > 0 && (
           <section className="mt-4">
-            <h2 className="font-bold">Its instructions, from which times are taken</h2>
+            <h2 className="font-bold">{say('Its instructions, from which times are taken')}</h2>
             <ol className="list-decimal pl-6">
               {draft.instructions.map((t) => (
                 <li key={t}>{t}</li>
@@ -220,10 +228,10 @@ export function Review({ draft, onBack }: { draft: RecipeDraft; onBack: () => vo
       <footer className="flex shrink-0 items-stretch border-ink border-t-2 bg-surface">
         <p className="flex flex-1 items-center px-5 py-2 leading-tight" role="status">
           {unseen > 0
-            ? 'Look at the lines in doubt: mend them, or say that they are right.'
+            ? say('Look at the lines in doubt: mend them, or say that they are right.')
             : wrong !== -1
-              ? 'A line lacks its amount or ingredient.'
-              : 'Next it opens in the editor, with what it comes to beside.'}
+              ? say('A line lacks its amount or ingredient.')
+              : say('Next it opens in the editor, with what it comes to beside.')}
         </p>
         <button
           type="button"
@@ -231,7 +239,7 @@ export function Review({ draft, onBack }: { draft: RecipeDraft; onBack: () => vo
           onClick={make}
           className={`min-h-18 px-8 text-[22px] ${PRIMARY} rounded-none! border-y-0! border-r-0!`}
         >
-          {busy ? 'Making it …' : 'Make the recipe'}
+          {busy ? say('Making it …') : say('Make the recipe')}
         </button>
       </footer>
     </div>

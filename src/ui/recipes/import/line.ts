@@ -1,6 +1,7 @@
 import '../../../core/food/load';
 import { isIngredient } from '../../../core/food/catalogue';
 import type { When } from '../../../core/formats/draft/draftSteps';
+import { type Message, message } from '../../../core/say/message';
 import { parseQuantity, QuantityError } from '../../../core/units/typed/parse';
 
 /** A line of somebody else’s recipe as it is being put right. */
@@ -18,7 +19,7 @@ export type Line = {
 const OPEN = new Set(['to taste', 'by rule', 'to thickness', 'to volume']);
 
 /** What is wrong with its amount; undefined when nothing is. */
-export function amountProblem(l: Line): string | undefined {
+export function amountProblem(l: Line): Message | string | undefined {
   if (l.when === 'left out' || OPEN.has(l.amount.trim())) return undefined;
   try {
     parseQuantity(l.amount);
@@ -27,11 +28,13 @@ export function amountProblem(l: Line): string | undefined {
     return error instanceof QuantityError
       ? l.amount.trim()
         ? error.message
-        : 'write how much, e.g. 250 g'
+        : message('write how much, e.g. 250 g')
       : undefined;
   }
 }
 
 /** What is wrong with its ingredient; undefined when nothing is. */
-export const ingredientProblem = (l: Line): string | undefined =>
-  l.when !== 'left out' && !isIngredient(l.ingredient) ? 'pick one, or leave the line out' : undefined;
+export const ingredientProblem = (l: Line): Message | undefined =>
+  l.when !== 'left out' && !isIngredient(l.ingredient)
+    ? message('pick one, or leave the line out')
+    : undefined;

@@ -3,7 +3,9 @@
 import { clsx } from 'clsx';
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
 import { BANDS, type BandLimits, bandOf, LADDER_RANGE, middleOf, rangeOf } from '../../../core/flow/bands';
+import { term } from '../../../core/say/term';
 import { mPas } from '../../../core/units/format';
+import { useSay } from '../useSay';
 import { fromTop, height } from './Scale';
 import { Spoon } from './Spoon';
 
@@ -21,6 +23,7 @@ type Props = {
 
 /** The vertical scale of consistency: bands in words, a spoon for each, a target to drag, the prediction's bracket. */
 export function Ladder({ target, bracket, limits, onTarget }: Props) {
+  const say = useSay();
   const track = useRef<HTMLDivElement>(null);
   const dragging = useRef(false);
   const chosen = bandOf(target, limits);
@@ -61,12 +64,12 @@ export function Ladder({ target, bracket, limits, onTarget }: Props) {
         ref={track}
         role="slider"
         tabIndex={0}
-        aria-label="Target consistency in the bowl"
+        aria-label={say('Target consistency in the bowl')}
         aria-orientation="vertical"
         aria-valuemin={LOW}
         aria-valuemax={HIGH}
         aria-valuenow={Math.round(target)}
-        aria-valuetext={`${chosen}, ${mPas(target)} millipascal seconds`}
+        aria-valuetext={say('{chosen}, {target} millipascal seconds', { chosen, target: mPas(target) })}
         onPointerDown={onPointerDown}
         onPointerMove={onPointerMove}
         onPointerUp={stop}
@@ -86,7 +89,7 @@ export function Ladder({ target, bracket, limits, onTarget }: Props) {
                 here ? 'z-10 border-2 border-ink bg-surface' : 'border-ink border-t',
               )}
             >
-              <span className={here ? 'font-bold text-[24px]' : 'text-[18px]'}>{band}</span>
+              <span className={here ? 'font-bold text-[24px]' : 'text-[18px]'}>{say(term(band))}</span>
               <Spoon viscosity={middleOf(band, limits)} width={here ? 92 : 80} />
             </div>
           );

@@ -1,11 +1,13 @@
 import { memo } from 'react';
 import { depthOf, FILL_LIMIT, rimVolume, type Vessel, volumeAt } from '../../../core/heat/vessel';
 import type { Piece } from '../../../core/pot/pot';
+import type { Message } from '../../../core/say/message';
 import { type Show, volumeWords } from '../../../core/units/show';
+import { useSay } from '../useSay';
 import { spread } from './spread';
 
 export type Level = {
-  readonly label: string;
+  readonly label: Message | string;
   readonly ml: number;
   readonly kind: 'now' | 'ghost' | 'limit';
 };
@@ -82,6 +84,7 @@ type Props = {
  * litres on the right, liquid and ghost levels labelled with their volumes.
  */
 export function PotDrawing({ vessel, levels, pieces, show }: Props) {
+  const say = useSay();
   const perMm = Math.min(MOST_WIDE / vessel.diameterMm, MOST_HIGH / vessel.heightMm);
   const width = vessel.diameterMm * perMm;
   const high = vessel.heightMm * perMm;
@@ -95,7 +98,7 @@ export function PotDrawing({ vessel, levels, pieces, show }: Props) {
   const cms = Array.from({ length: Math.floor(vessel.heightMm / 10) + 1 }, (_, cm) => cm);
   const all: readonly Level[] = [
     ...levels,
-    { label: 'headroom line', ml: rimVolume(vessel) * FILL_LIMIT, kind: 'limit' },
+    { label: say('headroom line'), ml: rimVolume(vessel) * FILL_LIMIT, kind: 'limit' },
   ];
   const labels = spread(
     // Fullest first, so that marks over the rim, which fall together, stand in their order.
@@ -104,13 +107,13 @@ export function PotDrawing({ vessel, levels, pieces, show }: Props) {
     TOP + 8,
     bottom - 6,
   );
-  const said = all.map((l) => `${l.label} ${volumeWords(l.ml, show)}`).join(', ');
+  const said = all.map((l) => `${say.either(l.label)} ${volumeWords(l.ml, show)}`).join(', ');
 
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       role="img"
-      aria-label={`${vessel.name} in section: ${said}`}
+      aria-label={say('{pot} in section: {levels}', { pot: vessel.name, levels: said })}
       className="h-full w-full"
     >
       {now && <rect x={LEFT} y={surface} width={width} height={bottom - surface} fill="var(--soup)" />}
@@ -128,7 +131,7 @@ export function PotDrawing({ vessel, levels, pieces, show }: Props) {
       {labels.map((l) => {
         const color = l.kind === 'limit' ? 'var(--tomato)' : 'var(--ink)';
         return (
-          <g key={l.label}>
+          <g key={say.either(l.label)}>
             <line
               x1={LEFT + (l.kind === 'now' ? 0 : RULER)}
               x2={right}
@@ -145,7 +148,7 @@ export function PotDrawing({ vessel, levels, pieces, show }: Props) {
               fill="none"
             />
             <text x={right + 23} y={l.shown - 3} fontSize="15" fill={color}>
-              {l.label}
+              {say.either(l.label)}
             </text>
             <text
               x={right + 23}
@@ -204,8 +207,10 @@ export function PotDrawing({ vessel, levels, pieces, show }: Props) {
         strokeDasharray="14 10"
       />
       <text x={LEFT - WALL} y={HEIGHT - 3} fontSize="15" fill="var(--quiet)">
-        cm on the wall · {volumeWords(volumeAt(vessel, 10), show)} each ·{' '}
-        {volumeWords(rimVolume(vessel), show)} to the rim
+        {say('cm on the wall · {volumeAt} each · {rimVolume} to the rim', {
+          volumeAt: volumeWords(volumeAt(vessel, 10), show),
+          rimVolume: volumeWords(rimVolume(vessel), show),
+        })}
       </text>
     </svg>
   );

@@ -1,5 +1,6 @@
 import { depthOf, FILL_LIMIT, rimVolume, type Vessel } from '../../../core/heat/vessel';
 import { type Show, volumeWords } from '../../../core/units/show';
+import { useSay } from '../useSay';
 
 const WIDTH = 188;
 const HEIGHT = 190;
@@ -16,6 +17,7 @@ type Props = {
 
 /** The pot as it is now, to true proportion: the level, where it is to come, the headroom line, centimetres on the wall. */
 export function PotNow({ vessel, ml, endMl, show }: Props) {
+  const say = useSay();
   const perMm = Math.min((WIDTH - 30) / vessel.diameterMm, (FLOOR - 12) / vessel.heightMm);
   const wide = vessel.diameterMm * perMm;
   const high = vessel.heightMm * perMm;
@@ -38,7 +40,12 @@ export function PotNow({ vessel, ml, endMl, show }: Props) {
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       role="img"
-      aria-label={`${vessel.name} now: ${volumeWords(ml, show)}, ${deep.toFixed(1)} cm deep; ${volumeWords(endMl, show)} at the pass`}
+      aria-label={say('{name} now: {ml}, {deep} cm deep; {endMl} at the pass', {
+        name: vessel.name,
+        ml: volumeWords(ml, show),
+        deep: deep.toFixed(1),
+        endMl: volumeWords(endMl, show),
+      })}
       className="h-full w-full"
     >
       <rect x={left} y={level} width={wide} height={FLOOR - level} fill="var(--soup)" />
@@ -99,7 +106,7 @@ export function PotNow({ vessel, ml, endMl, show }: Props) {
         textAnchor="middle"
         fill="var(--ink)"
       >
-        {deep.toFixed(1)} cm deep
+        {say('{deep} cm deep', { deep: deep.toFixed(1) })}
       </text>
       <line
         x1={left + wide * 0.06}

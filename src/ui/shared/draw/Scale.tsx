@@ -1,6 +1,9 @@
 import { clsx } from 'clsx';
 import { BANDS, type BandLimits, bandOf, LADDER_RANGE, rangeOf } from '../../../core/flow/bands';
+import type { Message } from '../../../core/say/message';
+import { term } from '../../../core/say/term';
 import { mPas } from '../../../core/units/format';
+import { useSay } from '../useSay';
 
 const [LOW, HIGH] = LADDER_RANGE;
 const SPAN = Math.log(HIGH / LOW);
@@ -14,7 +17,7 @@ export const fromBottom = (viscosity: number): string => `${height(viscosity) * 
 /** One thing found on the scale: what it is and where, with its range. */
 export type Mark = {
   readonly id: string;
-  readonly words: string;
+  readonly words: Message | string;
   readonly at: number;
   readonly range?: readonly [number, number] | undefined;
   readonly kind: 'target' | 'now' | 'end' | 'measured';
@@ -28,9 +31,18 @@ type Props = {
 
 /** The scale of consistency to read, not to drag: bands in words, the target, where it lands, what was measured. */
 export function Scale({ limits, marks, label }: Props) {
+  const say = useSay();
   const target = marks.find((m) => m.kind === 'target');
   const chosen = target && bandOf(target.at, limits);
-  const said = marks.map((m) => `${m.words} ${mPas(m.at)} mPa·s, ${bandOf(m.at, limits)}`).join('; ');
+  const said = marks
+    .map((m) =>
+      say('{what} {viscosity} mPa·s, {band}', {
+        what: m.words,
+        viscosity: mPas(m.at),
+        band: term(bandOf(m.at, limits)),
+      }),
+    )
+    .join('; ');
   return (
     <div role="img" aria-label={`${label}: ${said}`} className="relative h-full min-h-36 w-full">
       {BANDS.map((band) => {
@@ -44,7 +56,7 @@ export function Scale({ limits, marks, label }: Props) {
               band === chosen ? 'border-2 border-ink bg-surface font-bold' : 'border-ink border-t',
             )}
           >
-            {band}
+            {say(term(band))}
           </div>
         );
       })}

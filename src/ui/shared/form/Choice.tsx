@@ -3,9 +3,15 @@
 import { clsx } from 'clsx';
 import { Check } from 'lucide-react';
 import { type KeyboardEvent, useId, useState } from 'react';
+import type { Message } from '../../../core/say/message';
 import { Sheet } from '../Sheet';
+import { useSay } from '../useSay';
 
-export type Option<T extends string> = { readonly value: T; readonly words: string; readonly aside?: string };
+export type Option<T extends string> = {
+  readonly value: T;
+  readonly words: Message | string;
+  readonly aside?: Message | string;
+};
 
 /** Class of every underlined part of the sentence. */
 export const PART =
@@ -14,7 +20,7 @@ export const PART =
 type Props<T extends string> = {
   readonly label: string;
   readonly value: T;
-  readonly words: string;
+  readonly words: Message | string;
   readonly options: readonly Option<T>[];
   readonly onChange: (value: T) => void;
 };
@@ -23,6 +29,8 @@ type Props<T extends string> = {
 export function Choice<T extends string>({ label, value, words, options, onChange }: Props<T>) {
   const [open, setOpen] = useState(false);
   const name = useId();
+  const say = useSay();
+  const shown = say.either(words);
   const onKeyDown = (e: KeyboardEvent) => {
     if (e.key === 'Enter') setOpen(false);
   };
@@ -31,8 +39,8 @@ export function Choice<T extends string>({ label, value, words, options, onChang
       open={open}
       onOpenChange={setOpen}
       title={label}
-      trigger={words}
-      label={`${label}: ${words}`}
+      trigger={shown}
+      label={`${label}: ${shown}`}
       triggerClass={PART}
     >
       <div role="radiogroup" aria-label={label} onKeyDown={onKeyDown}>
@@ -56,8 +64,8 @@ export function Choice<T extends string>({ label, value, words, options, onChang
             />
             <span className="w-6 shrink-0">{o.value === value && <Check size={22} aria-hidden />}</span>
             <span>
-              {o.words}
-              {o.aside && <span className="block text-[15px]">{o.aside}</span>}
+              {say.either(o.words)}
+              {o.aside && <span className="block text-[15px]">{say.either(o.aside)}</span>}
             </span>
           </label>
         ))}

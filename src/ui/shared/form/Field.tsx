@@ -99,7 +99,7 @@ export function Tick({
         {...input}
         className="tick size-8 shrink-0 rounded-sm border-2 border-ink bg-surface"
       />
-      {label}
+      <span className="min-w-0">{label}</span>
     </label>
   );
 }

@@ -5,6 +5,7 @@ import { useMemo, useState } from 'react';
 import { catalogue, ingredient, isIngredient } from '../../../core/food/catalogue';
 import { matches } from '../../../core/formats/lines/match';
 import { FIELD } from '../styles';
+import { useSay } from '../useSay';
 
 export type IngredientProps = {
   readonly id: string;
@@ -48,6 +49,7 @@ export function IngredientCombobox({
   nameOf = catalogueName,
   inputRef,
 }: IngredientProps) {
+  const say = useSay();
   const [text, setText] = useState(value ? nameOf(value) : '');
   const [shownFor, setShownFor] = useState(value);
   if (shownFor !== value) {
@@ -104,7 +106,7 @@ export function IngredientCombobox({
             </li>
           ))}
         {box.isOpen && items.length === 0 && (
-          <li className="px-3 py-3 text-quiet">Nothing in the catalogue is called that.</li>
+          <li className="px-3 py-3 text-quiet">{say('Nothing in the catalogue is called that.')}</li>
         )}
       </ul>
       {problem && (

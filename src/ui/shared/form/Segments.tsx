@@ -1,16 +1,19 @@
 'use client';
 
+import type { Message } from '../../../core/say/message';
 import { segment } from '../styles';
+import { useSay } from '../useSay';
 
 type Props<T extends string> = {
   readonly label: string;
   readonly value: T;
-  readonly options: readonly { readonly value: T; readonly words: string }[];
+  readonly options: readonly { readonly value: T; readonly words: Message | string }[];
   readonly onChange: (value: T) => void;
 };
 
 /** A few choices side by side, one of them on. */
 export function Segments<T extends string>({ label, value, options, onChange }: Props<T>) {
+  const say = useSay();
   return (
     <fieldset className="flex w-fit max-w-full shrink-0 flex-wrap overflow-hidden rounded-sm border-2 border-ink">
       <legend className="sr-only">{label}</legend>
@@ -22,7 +25,7 @@ export function Segments<T extends string>({ label, value, options, onChange }: 
           onClick={() => onChange(o.value)}
           className={segment(o.value === value)}
         >
-          {o.words}
+          {say.either(o.words)}
         </button>
       ))}
     </fieldset>

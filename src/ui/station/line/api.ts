@@ -35,7 +35,11 @@ export async function ask<T>(
       again: response.status >= 500,
       status: response.status,
       problems: answer?.problems ?? [
-        { field: 'server', given: `the server answered ${response.status}`, allowed: '' },
+        {
+          field: 'server',
+          given: `the server answered ${response.status}`,
+          allowed: '',
+        },
       ],
     };
   } catch {
@@ -44,7 +48,11 @@ export async function ask<T>(
       again: true,
       status: 0,
       problems: [
-        { field: 'server', given: 'no connection to the server', allowed: 'nothing is lost, try again' },
+        {
+          field: 'server',
+          given: 'no connection to the server',
+          allowed: 'nothing is lost, try again',
+        },
       ],
     };
   }

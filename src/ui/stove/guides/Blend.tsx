@@ -6,6 +6,7 @@ import { JUGS } from '../../../core/batch/guide';
 import { jugFills } from '../../../core/safety/cautions';
 import { degrees, type Show, volumeWords } from '../../../core/units/show';
 import { Segments } from '../../shared/form/Segments';
+import { useSay } from '../../shared/useSay';
 import { Ticks } from './Ticks';
 
 export function Blend({
@@ -19,12 +20,16 @@ export function Blend({
   tick: (part: number) => void;
   show: Show;
 }) {
+  const say = useSay();
   const [jug, setJug] = useState('2000');
   if (!guide.jug)
     return (
       <p className="mt-4 text-[20px]">
-        <b className="figures text-[28px]">{volumeWords(guide.ml, show)}</b> at {degrees(guide.celsius, show)}
-        : keep the head under, start and stop it there.
+        {say.rich('<b>{ml}</b> at {celsius}: keep the head under, start and stop it there.', {
+          b: (text) => <b className="figures text-[28px]">{text}</b>,
+          ml: volumeWords(guide.ml, show),
+          celsius: degrees(guide.celsius, show),
+        })}
       </p>
     );
   const fills = jugFills(guide.ml, Number(jug));
@@ -43,22 +48,25 @@ export function Blend({
         <path d="M17 79 H73" stroke="var(--tomato)" strokeWidth="3" strokeDasharray="7 5" />
         <path d="M22 14 H68 M40 8 v6 M50 8 v6" stroke="var(--ink)" strokeWidth="4" strokeLinecap="round" />
         <text x="45" y="72" textAnchor="middle" fontSize="15" fill="var(--tomato)">
-          never over
+          {say('never over')}
         </text>
       </svg>
       <div className="min-w-0 flex-1">
         <Segments
-          label="Jug"
+          label={say('Jug')}
           value={jug}
-          options={JUGS.map((ml) => ({ value: String(ml), words: `${ml / 1000} L jug` }))}
+          options={JUGS.map((ml) => ({ value: String(ml), words: say('{ml} L jug', { ml: ml / 1000 }) }))}
           onChange={setJug}
         />
         <Ticks
-          label={`${fills} fills of ${volumeWords(each, show)}`}
+          label={say('{fills, plural, one {# fill} other {# fills}} of {each}', {
+            fills,
+            each: volumeWords(each, show),
+          })}
           list={Array.from({ length: Math.min(24, fills) }, (_, n) => `${n + 1}`)}
           parts={parts}
           tick={tick}
-          after="A third full, lid vented, a folded towel held on it, slow first."
+          after={say('A third full, lid vented, a folded towel held on it, slow first.')}
         />
       </div>
     </div>

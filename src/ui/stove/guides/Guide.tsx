@@ -5,6 +5,7 @@ import type { Guide as Guidance } from '../../../core/batch/guide';
 import type { RouxColour } from '../../../core/thicken/granules';
 import { duration, spaced } from '../../../core/units/format';
 import { degrees, type Show, volumeWords } from '../../../core/units/show';
+import { useSay } from '../../shared/useSay';
 import { Blend } from './Blend';
 import { Roux } from './Roux';
 import { Temper } from './Temper';
@@ -22,6 +23,7 @@ type Props = {
 
 /** What helps the hand in the step: drawn, with the figures of this pot, ticked as it goes. */
 export function Guide({ guide, step, parts, colour, show, write }: Props) {
+  const say = useSay();
   const tick = (part: number) => {
     if (!parts.has(part)) write({ kind: 'part-done', step, part });
   };
@@ -37,13 +39,13 @@ export function Guide({ guide, step, parts, colour, show, write }: Props) {
     case 'pours':
       return (
         <Ticks
-          label={`${guide.ml.length} pours`}
+          label={say('{count, plural, one {# pour} other {# pours}}', { count: guide.ml.length })}
           list={guide.ml.map((ml) =>
-            ml >= 995 ? `${volumeWords(ml, show)}` : `${spaced(Math.round(ml))} mL`,
+            ml >= 995 ? `${volumeWords(ml, show)}` : say('{ml} mL', { ml: spaced(Math.round(ml)) }),
           )}
           parts={parts}
           tick={tick}
-          after="Whisk each smooth before the next."
+          after={say('Whisk each smooth before the next.')}
         />
       );
     case 'blend':
@@ -51,9 +53,14 @@ export function Guide({ guide, step, parts, colour, show, write }: Props) {
     case 'strain':
       return (
         <p className="mt-4 text-[20px]">
-          About <b className="figures text-[28px]">{volumeWords(guide.ml, show)}</b> come through;{' '}
-          {spaced(Math.round(guide.solidsG / 10) * 10)} g stay in the sieve. Have the second pot under it
-          before you pour.
+          {say.rich(
+            'About <b>{ml}</b> come through; {solidsG} g stay in the sieve. Have the second pot under it before you pour.',
+            {
+              b: (text) => <b className="figures text-[28px]">{text}</b>,
+              ml: volumeWords(guide.ml, show),
+              solidsG: spaced(Math.round(guide.solidsG / 10) * 10),
+            },
+          )}
         </p>
       );
     case 'temper':
@@ -61,34 +68,40 @@ export function Guide({ guide, step, parts, colour, show, write }: Props) {
     case 'seafood':
       return (
         <p className="mt-4 text-[20px]">
-          The pot drops from {degrees(guide.from, show)} to{' '}
-          <b className="figures text-[28px]">{degrees(guide.dropsTo, show)}</b> as it goes in cold. Centre at{' '}
-          {degrees(guide.centre, show)} in about{' '}
-          <b className="figures text-[28px]">{duration(Math.max(60, guide.seconds))}</b>. Lay it in, turn
-          once, leave it alone: it breaks when it is stirred.
+          {say.rich(
+            'The pot drops from {from} to <b>{dropsTo}</b> as it goes in cold. Centre at {centre} in about <b>{max}</b>. Lay it in, turn once, leave it alone: it breaks when it is stirred.',
+            {
+              b: (text) => <b className="figures text-[28px]">{text}</b>,
+              from: degrees(guide.from, show),
+              dropsTo: degrees(guide.dropsTo, show),
+              centre: degrees(guide.centre, show),
+              max: duration(Math.max(60, guide.seconds)),
+            },
+          )}
         </p>
       );
     case 'salt':
       return (
         <p className="mt-4 text-[20px]">
-          In it already: <b className="figures text-[28px]">{guide.percent.toFixed(2)} %</b> salt, with bacon,
-          cheese, stock and what boiled off counted. The house wants {guide.wanted.toFixed(2)} %.{' '}
-          {guide.toAdd >= 0.5 ? (
-            <>
-              Still to add:{' '}
-              <b className="figures bg-butter px-2 text-[28px] text-on-butter">
-                {spaced(guide.toAdd, guide.toAdd < 10 ? 1 : 0)} g
-              </b>
-              . Half first, stir, taste.
-            </>
-          ) : guide.unsaltedLiquid > 50 ? (
-            <>
-              Add none: <b>{volumeWords(guide.unsaltedLiquid, show)}</b> of unsalted liquid would bring it
-              down.
-            </>
-          ) : (
-            'Add none.'
-          )}
+          {say.rich(
+            'In it already: <b>{percent} %</b> salt, with bacon, cheese, stock and what boiled off counted. The house wants {wanted} %.',
+            {
+              b: (text) => <b className="figures text-[28px]">{text}</b>,
+              percent: guide.percent.toFixed(2),
+              wanted: guide.wanted.toFixed(2),
+            },
+          )}{' '}
+          {guide.toAdd >= 0.5
+            ? say.rich('Still to add: <b>{toAdd} g</b>. Half first, stir, taste.', {
+                b: (text) => <b className="figures bg-butter px-2 text-[28px] text-on-butter">{text}</b>,
+                toAdd: spaced(guide.toAdd, guide.toAdd < 10 ? 1 : 0),
+              })
+            : guide.unsaltedLiquid > 50
+              ? say.rich('Add none: <b>{unsaltedLiquid}</b> of unsalted liquid would bring it down.', {
+                  b: (text) => <b>{text}</b>,
+                  unsaltedLiquid: volumeWords(guide.unsaltedLiquid, show),
+                })
+              : say('Add none.')}
         </p>
       );
   }

@@ -2,7 +2,9 @@
 
 import { clsx } from 'clsx';
 import type { Guide as Guidance } from '../../../core/batch/guide';
+import { term } from '../../../core/say/term';
 import type { RouxColour } from '../../../core/thicken/granules';
+import { useSay } from '../../shared/useSay';
 
 /** Paints of a roux, flour cooked in butter from paste to chestnut. */
 const PAINT: Readonly<Record<RouxColour, string>> = {
@@ -21,11 +23,15 @@ export function Roux({
   colour: RouxColour | null;
   onColour: (colour: RouxColour) => void;
 }) {
+  const say = useSay();
   const here = colour ?? guide.wanted;
   return (
     <fieldset className="mt-4">
       <legend className="mb-1">
-        Cook it to <b>{guide.wanted}</b>. Tap the colour it took:
+        {say.rich('Cook it to <b>{wanted}</b>. Tap the colour it took:', {
+          b: (text) => <b>{text}</b>,
+          wanted: term(guide.wanted),
+        })}
       </legend>
       <div className="flex flex-wrap gap-2">
         {guide.colours.map((c) => (
@@ -42,8 +48,13 @@ export function Roux({
             <svg viewBox="0 0 100 26" aria-hidden="true" className="mb-1 block w-full">
               <rect width="100" height="26" fill={PAINT[c.colour]} stroke="var(--ink)" strokeWidth="1.5" />
             </svg>
-            <b>{c.colour}</b> {c.minutes} min
-            <span className="block text-[16px]">keeps {Math.round(c.keeps * 100)} %</span>
+            {say.rich('<b>{colour}</b> {minutes} min<part>keeps {keeps} %</part>', {
+              b: (text) => <b>{text}</b>,
+              part: (text) => <span className="block text-[16px]">{text}</span>,
+              colour: term(c.colour),
+              minutes: c.minutes,
+              keeps: Math.round(c.keeps * 100),
+            })}
           </button>
         ))}
       </div>

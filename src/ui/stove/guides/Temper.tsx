@@ -3,6 +3,7 @@
 import type { Guide as Guidance } from '../../../core/batch/guide';
 import { spaced } from '../../../core/units/format';
 import { degrees, type Show } from '../../../core/units/show';
+import { useSay } from '../../shared/useSay';
 import { TemperScale } from './TemperScale';
 import { Ticks } from './Ticks';
 
@@ -17,18 +18,24 @@ export function Temper({
   tick: (part: number) => void;
   show: Show;
 }) {
+  const say = useSay();
   const hot = guide.never !== null && guide.pot > guide.never;
   return (
     <div className="mt-3">
       {hot && (
         <p role="alert" className="border-2 border-tomato px-3 py-2 font-bold text-[20px] text-tomato">
-          The pot is at {degrees(guide.pot, show)}: let it come under {degrees(guide.never ?? 0, show)} first.
+          {say('The pot is at {pot}: let it come under {degrees} first.', {
+            pot: degrees(guide.pot, show),
+            degrees: degrees(guide.never ?? 0, show),
+          })}
         </p>
       )}
       <Ticks
-        label={`Ladles of ${spaced(guide.ladleMl)} mL into the bowl, stirring; it then reads`}
+        label={say('Ladles of {ladleMl} mL into the bowl, stirring; it then reads', {
+          ladleMl: spaced(guide.ladleMl),
+        })}
         list={guide.ladles.map((c) => degrees(c, show))}
-        asides={guide.ladles.map((_, n) => `ladle ${n + 1}`)}
+        asides={guide.ladles.map((_, n) => say('ladle {n}', { n: n + 1 }))}
         parts={parts}
         tick={tick}
       />

@@ -1,4 +1,5 @@
 import { degrees, type Show } from '../../../core/units/show';
+import { useSay } from '../../shared/useSay';
 
 const WIDTH = 640;
 const LEFT = 16;
@@ -19,6 +20,7 @@ type Props = {
 
 /** The way of a liaison from cold to set, as a thermometer lying down: each ladle a mark, the stop line in tomato. */
 export function TemperScale({ startsAt, ladles, done, warmTo, to, never, show }: Props) {
+  const say = useSay();
   const low = Math.min(0, startsAt - 5);
   const high = Math.max(to, never ?? 0) + 6;
   const x = (c: number): number => LEFT + ((c - low) / (high - low)) * (WIDTH - LEFT - RIGHT);
@@ -27,7 +29,16 @@ export function TemperScale({ startsAt, ladles, done, warmTo, to, never, show }:
     <svg
       viewBox={`0 0 ${WIDTH} 86`}
       role="img"
-      aria-label={`The bowl from ${degrees(startsAt, show)}, back in the pot at ${degrees(warmTo, show)}, warmed to ${degrees(to, show)}${never === null ? '' : `, never ${degrees(never, show)}`}`}
+      aria-label={say(
+        'The bowl from {startsAt}, back in the pot at {warmTo}, warmed to {to}{hasStop, select, yes {, never {stop}} other {}}',
+        {
+          startsAt: degrees(startsAt, show),
+          warmTo: degrees(warmTo, show),
+          to: degrees(to, show),
+          hasStop: never === null ? 'no' : 'yes',
+          stop: { celsius: never ?? 0 },
+        },
+      )}
       className="mt-2 w-full max-w-180"
     >
       <rect
@@ -66,17 +77,17 @@ export function TemperScale({ startsAt, ladles, done, warmTo, to, never, show }:
         strokeDasharray="5 4"
       />
       <text x={x(warmTo)} y={16} fontSize="16" textAnchor="end" fill="var(--ink)">
-        back at {degrees(warmTo, show)}
+        {say('back at {warmTo}', { warmTo: degrees(warmTo, show) })}
       </text>
       <path d={`M${x(to)} ${LINE - 14} V${LINE + 22}`} stroke="var(--ink)" strokeWidth="2.5" />
       <text x={x(to) - 4} y={82} fontSize="16" textAnchor="end" fill="var(--ink)">
-        warm to {degrees(to, show)}
+        {say('warm to {to}', { to: degrees(to, show) })}
       </text>
       {never !== null && (
         <>
           <path d={`M${x(never)} ${LINE - 24} V${LINE + 24}`} stroke="var(--tomato)" strokeWidth="6" />
           <text x={WIDTH - 2} y={16} fontSize="17" fontWeight="700" textAnchor="end" fill="var(--tomato)">
-            stop: never {degrees(never, show)}
+            {say('stop: never {never}', { never: degrees(never, show) })}
           </text>
         </>
       )}

@@ -5,6 +5,7 @@ import { useId, useState } from 'react';
 import { spaced } from '../../../core/units/format';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { BUTTON, PRIMARY } from '../../shared/styles';
+import { useSay } from '../../shared/useSay';
 
 export type Asked = {
   /** What is read: "Temperature". */
@@ -24,6 +25,7 @@ const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '.'] as const;
 
 /** A figure in two taps: what a device shows, or one near what is expected; or typed on large keys. */
 export function NumberEntry({ asked, onTake }: { asked: Asked; onTake: (value: number) => void }) {
+  const say = useSay();
   const { what, unit, from, to, decimals, near, device } = asked;
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
@@ -37,8 +39,14 @@ export function NumberEntry({ asked, onTake }: { asked: Asked; onTake: (value: n
     if (typeof value !== 'number' || value < from || value > to) {
       setProblem(
         text.trim() === ''
-          ? `Write a number from ${spaced(from)} to ${spaced(to)} ${unit}.`
-          : `“${text} ${unit}” cannot be: ${what.toLowerCase()} is a number from ${spaced(from)} to ${spaced(to)} ${unit}.`,
+          ? say('Write a number from {from} to {to} {unit}.', { from: spaced(from), to: spaced(to), unit })
+          : say('“{text} {unit}” cannot be: {what} is a number from {from} to {to} {unit}.', {
+              text,
+              unit,
+              what: what.toLowerCase(),
+              from: spaced(from),
+              to: spaced(to),
+            }),
       );
       document.getElementById(id)?.focus();
       return;
@@ -60,15 +68,17 @@ export function NumberEntry({ asked, onTake }: { asked: Asked; onTake: (value: n
           onClick={() => onTake(device.value)}
           className={`${PRIMARY} min-h-20 justify-between text-[19px]`}
         >
-          {device.name} shows
-          <b className="figures text-[34px]">
-            {spaced(device.value, decimals)} {unit}
-          </b>
+          {say.rich('{name} shows<b>{value} {unit}</b>', {
+            b: (text) => <b className="figures text-[34px]">{text}</b>,
+            name: device.name,
+            value: spaced(device.value, decimals),
+            unit,
+          })}
         </button>
       )}
       {near.length > 0 && (
         <fieldset>
-          <legend className="mb-1 text-quiet">Near what is expected</legend>
+          <legend className="mb-1 text-quiet">{say('Near what is expected')}</legend>
           <div className="grid grid-cols-5 gap-2">
             {near.map((v) => (
               <button
@@ -99,7 +109,7 @@ export function NumberEntry({ asked, onTake }: { asked: Asked; onTake: (value: n
         />
         <button
           type="button"
-          aria-label="Delete the last digit"
+          aria-label={say('Delete the last digit')}
           onClick={() => change(text.slice(0, -1))}
           className={BUTTON}
         >
@@ -118,7 +128,7 @@ export function NumberEntry({ asked, onTake }: { asked: Asked; onTake: (value: n
           ))}
         </div>
         <button type="submit" className={`${PRIMARY} px-1 text-[20px]`}>
-          Write
+          {say('Write')}
         </button>
       </div>
       {problem && (

@@ -7,9 +7,11 @@ import { parseNumber } from '../../../core/units/typed/parse';
 import { Field } from '../../shared/form/Field';
 import { IngredientField } from '../../shared/form/IngredientField';
 import { PRIMARY } from '../../shared/styles';
+import { useSay } from '../../shared/useSay';
 
 /** Something that went in without the plan asking for it. */
 export function PutIn({ onTake }: { onTake: (body: EventBody) => void }) {
+  const say = useSay();
   const [what, setWhat] = useState('');
   const [grams, setGrams] = useState('');
   const [tried, setTried] = useState(false);
@@ -27,24 +29,26 @@ export function PutIn({ onTake }: { onTake: (body: EventBody) => void }) {
     >
       <IngredientField
         id="put-in-what"
-        label="What went in"
+        label={say('What went in')}
         value={what}
         onChange={setWhat}
-        problem={tried && !isIngredient(what) ? 'Choose one of the ingredients.' : undefined}
+        problem={tried && !isIngredient(what) ? say('Choose one of the ingredients.') : undefined}
       />
       <Field
         id="put-in-grams"
-        label="How much, g"
+        label={say('How much, g')}
         inputMode="decimal"
         value={grams}
         onChange={(e) => setGrams(e.target.value)}
         problem={
-          tried && !possible ? `“${grams}” cannot be: weight is a number from 0.1 to 200 000 g.` : undefined
+          tried && !possible
+            ? say('“{grams}” cannot be: weight is a number from 0.1 to 200 000 g.', { grams })
+            : undefined
         }
         className="figures text-right font-bold text-[28px]"
       />
       <button type="submit" className={PRIMARY}>
-        It is in the pot
+        {say('It is in the pot')}
       </button>
     </form>
   );

@@ -4,10 +4,12 @@ import { useState } from 'react';
 import type { EventBody, Fork, Looks, Taste } from '../../../core/batch/events';
 import { rimVolume } from '../../../core/heat/vessel';
 import { massG } from '../../../core/pot/contents';
+import { type Message, message } from '../../../core/say/message';
 import { degrees, type Show } from '../../../core/units/show';
 import { toCelsius, toFahrenheit } from '../../../core/units/temperature';
 import { Segments } from '../../shared/form/Segments';
 import { Sheet } from '../../shared/Sheet';
+import { useSay } from '../../shared/useSay';
 import type { Going } from '../../station/useFollow';
 import { NumberEntry, nearby } from './NumberEntry';
 import { PickOne } from './Pick';
@@ -16,33 +18,33 @@ import { PutIn } from './PutIn';
 export const READINGS = ['temperature', 'level', 'scale', 'taste', 'dice', 'look', 'put in'] as const;
 export type ReadingKind = (typeof READINGS)[number];
 
-const TITLES: Readonly<Record<ReadingKind, string>> = {
-  temperature: 'Temperature',
-  level: 'Level in the pot',
-  scale: 'The pot on the scale',
-  taste: 'Taste for salt',
-  dice: 'Fork in the largest piece',
-  look: 'How it looks',
-  'put in': 'Something put in',
+const TITLES: Readonly<Record<ReadingKind, Message>> = {
+  temperature: message('Temperature'),
+  level: message('Level in the pot'),
+  scale: message('The pot on the scale'),
+  taste: message('Taste for salt'),
+  dice: message('Fork in the largest piece'),
+  look: message('How it looks'),
+  'put in': message('Something put in'),
 };
 
-const FORKS: readonly { value: Fork; words: string; aside: string }[] = [
-  { value: 'hard', words: 'Hard', aside: 'the fork does not go in' },
-  { value: 'nearly', words: 'Nearly', aside: 'in, but it holds the fork' },
-  { value: 'tender', words: 'Tender', aside: 'through without pressing' },
-  { value: 'falling', words: 'Falling', aside: 'breaks at the edges' },
+const FORKS: readonly { value: Fork; words: Message; aside: Message }[] = [
+  { value: 'hard', words: message('Hard'), aside: message('the fork does not go in') },
+  { value: 'nearly', words: message('Nearly'), aside: message('in, but it holds the fork') },
+  { value: 'tender', words: message('Tender'), aside: message('through without pressing') },
+  { value: 'falling', words: message('Falling'), aside: message('breaks at the edges') },
 ];
-const TASTES: readonly { value: Taste; words: string; aside: string }[] = [
-  { value: 'flat', words: 'Flat', aside: 'wants salt' },
-  { value: 'right', words: 'Right', aside: 'leave it' },
-  { value: 'salty', words: 'Salty', aside: 'too much already' },
+const TASTES: readonly { value: Taste; words: Message; aside: Message }[] = [
+  { value: 'flat', words: message('Flat'), aside: message('wants salt') },
+  { value: 'right', words: message('Right'), aside: message('leave it') },
+  { value: 'salty', words: message('Salty'), aside: message('too much already') },
 ];
-const LOOK: readonly { value: Looks; words: string; aside: string }[] = [
-  { value: 'smooth', words: 'Smooth', aside: 'as it should be' },
-  { value: 'lumps', words: 'Lumps', aside: 'dry flour inside when pressed' },
-  { value: 'split', words: 'Split', aside: 'grainy, or fat and water part' },
-  { value: 'skin', words: 'Skin', aside: 'a film on top' },
-  { value: 'scorched', words: 'Scorched', aside: 'smells or sticks at the bottom' },
+const LOOK: readonly { value: Looks; words: Message; aside: Message }[] = [
+  { value: 'smooth', words: message('Smooth'), aside: message('as it should be') },
+  { value: 'lumps', words: message('Lumps'), aside: message('dry flour inside when pressed') },
+  { value: 'split', words: message('Split'), aside: message('grainy, or fat and water part') },
+  { value: 'skin', words: message('Skin'), aside: message('a film on top') },
+  { value: 'scorched', words: message('Scorched'), aside: message('smells or sticks at the bottom') },
 ];
 
 type Props = {
@@ -59,14 +61,16 @@ const round = (value: number, to: number): number => Math.round(value / to) * to
 
 /** One reading, written down in two taps: the pad that opened it, and the answer. */
 export function ReadingSheet({ kind, onClose, ...rest }: Props) {
+  const say = useSay();
   return (
-    <Sheet open onOpenChange={(open) => open || onClose()} title={TITLES[kind]}>
+    <Sheet open onOpenChange={(open) => open || onClose()} title={say(TITLES[kind])}>
       <Body kind={kind} {...rest} />
     </Sheet>
   );
 }
 
 function Body({ kind, going, show, probe, scale, onTake }: Omit<Props, 'onClose'>) {
+  const say = useSay();
   const { pot, seen } = going;
   switch (kind) {
     case 'temperature': {
@@ -76,7 +80,7 @@ function Body({ kind, going, show, probe, scale, onTake }: Omit<Props, 'onClose'
       return (
         <NumberEntry
           asked={{
-            what: 'Temperature',
+            what: say('Temperature'),
             unit: f ? '°F' : '°C',
             from,
             to,
@@ -110,10 +114,12 @@ function Body({ kind, going, show, probe, scale, onTake }: Omit<Props, 'onClose'
       const value = scale && scale.value > empty ? round(scale.value, 1) : null;
       return (
         <>
-          <p className="px-4 pt-3">Pot and all: the {Math.round(empty)} g of the empty pot are taken off.</p>
+          <p className="px-4 pt-3">
+            {say('Pot and all: the {empty} g of the empty pot are taken off.', { empty: Math.round(empty) })}
+          </p>
           <NumberEntry
             asked={{
-              what: 'Weight',
+              what: say('Weight'),
               unit: 'g',
               from: Math.ceil(empty + 20),
               to: Math.floor(empty + rim * 1.1),
@@ -129,12 +135,14 @@ function Body({ kind, going, show, probe, scale, onTake }: Omit<Props, 'onClose'
     case 'taste':
       return (
         <PickOne
-          says={
-            <>
-              By what went in it holds <b>{seen.saltPercent.toFixed(2)} %</b> salt; the house wants{' '}
-              {going.followed.kitchen.saltPercent.toFixed(2)} %.
-            </>
-          }
+          says={say.rich(
+            'By what went in it holds <b>{saltPercent} %</b> salt; the house wants {saltPercent2} %.',
+            {
+              b: (text) => <b>{text}</b>,
+              saltPercent: seen.saltPercent.toFixed(2),
+              saltPercent2: going.followed.kitchen.saltPercent.toFixed(2),
+            },
+          )}
           options={TASTES}
           onTake={(taste) => onTake({ kind: 'salt', taste })}
         />
@@ -147,8 +155,9 @@ function Body({ kind, going, show, probe, scale, onTake }: Omit<Props, 'onClose'
       return (
         <>
           <p className="px-4 pt-3">
-            It goes into the pot as it now stands, at {degrees(pot.celsius, show)}, and the plan reckons with
-            it.
+            {say('It goes into the pot as it now stands, at {celsius}, and the plan reckons with it.', {
+              celsius: degrees(pot.celsius, show),
+            })}
           </p>
           <PutIn onTake={onTake} />
         </>
@@ -158,6 +167,7 @@ function Body({ kind, going, show, probe, scale, onTake }: Omit<Props, 'onClose'
 
 /** By a ruler on the wall, or by litre marks. */
 function Level({ going, onTake }: { going: Going; onTake: (body: EventBody) => void }) {
+  const say = useSay();
   const [by, setBy] = useState<'cm' | 'L'>('cm');
   const { vessel } = going.pot;
   const { depthMm, volumeMl } = going.seen;
@@ -169,11 +179,11 @@ function Level({ going, onTake }: { going: Going; onTake: (body: EventBody) => v
     <>
       <div className="px-4 pt-3">
         <Segments
-          label="Read by"
+          label={say('Read by')}
           value={by}
           options={[
-            { value: 'cm', words: 'Depth, cm' },
-            { value: 'L', words: 'Litres' },
+            { value: 'cm', words: say('Depth, cm') },
+            { value: 'L', words: say('Litres') },
           ]}
           onChange={setBy}
         />
@@ -181,7 +191,7 @@ function Level({ going, onTake }: { going: Going; onTake: (body: EventBody) => v
       <NumberEntry
         key={by}
         asked={{
-          what: cm ? 'Depth' : 'Volume',
+          what: cm ? say('Depth') : say('Volume'),
           unit: cm ? 'cm' : 'L',
           from,
           to: Math.floor(most * 10) / 10,

@@ -2,6 +2,7 @@ import { PAPERS } from '../../../../server/exports/paper';
 import { cannot, fileNamed, respond, unknown } from '../../../../server/refusal';
 import { work } from '../../../../server/work/work';
 import { orderedIn } from '../../../plan/ordered';
+import { languageHere } from '../../../reader';
 
 export const dynamic = 'force-dynamic';
 
@@ -35,7 +36,7 @@ export function GET(request: Request): Promise<Response> {
       const paper = PAPERS.find((p) => p === (query.paper ?? 'A4'));
       if (!paper) throw cannot('paper', query.paper ?? '', PAPERS.join(' or '));
       return {
-        body: await work('asPdf', { order, paper }),
+        body: await work('asPdf', { order, paper, language: await languageHere() }),
         headers: { ...fileNamed(`${name}.pdf`), 'content-type': 'application/pdf' },
       };
     }

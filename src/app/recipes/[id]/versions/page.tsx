@@ -1,14 +1,15 @@
-import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { withChanges } from '../../../../core/formats/changedLines';
 import { recipeWords } from '../../../../core/formats/recipeWords';
 import type { RecipeText } from '../../../../core/recipe/recipe';
+import { message } from '../../../../core/say/message';
 import { theHouse } from '../../../../server/actions/kitchen';
 import { pool } from '../../../../server/data/database';
 import { readVersions } from '../../../../server/queries/recipes';
 import { VersionsView } from '../../../../ui/frame/VersionsView';
+import { titled } from '../../../reader';
 
-export const metadata: Metadata = { title: 'Versions' };
+export const generateMetadata = titled('Versions');
 export const dynamic = 'force-dynamic';
 
 export default async function VersionsPage({ params }: { params: Promise<{ id: string }> }) {
@@ -24,9 +25,9 @@ export default async function VersionsPage({ params }: { params: Promise<{ id: s
   return (
     <VersionsView
       name={String(latest.body.name)}
-      called="Version"
+      of="recipe"
       versions={shown}
-      back={{ href: `/recipes/${id}`, words: 'Back to the recipe' }}
+      back={{ href: `/recipes/${id}`, words: message('Back to the recipe') }}
       restore={{ path: `/api/recipes/${id}/restore`, field: 'version' }}
     />
   );

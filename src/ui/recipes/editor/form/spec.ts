@@ -1,5 +1,7 @@
 import { COOLING_METHODS } from '../../../../core/heat/cooling';
 import type { RecipeText } from '../../../../core/recipe/recipe';
+import { type Message, message } from '../../../../core/say/message';
+import { term } from '../../../../core/say/term';
 import { EQUAL_PARTS, EQUAL_PARTS_WORDS } from '../../../../core/thicken/equalParts';
 import { ROUX_COLOURS } from '../../../../core/thicken/granules';
 import { THICKEN_METHODS } from '../../../../core/thicken/methods';
@@ -7,125 +9,163 @@ import { PUREE_TOOLS } from '../../../../core/thicken/puree';
 
 export type StepKind = RecipeText['steps'][number]['kind'];
 
-type Option = { readonly value: string; readonly words: string };
+type Option = { readonly value: string; readonly words: Message };
 
 /** One thing a step's short form asks. */
 export type FieldSpec =
   | {
       readonly as: 'number';
       readonly key: string;
-      readonly words: string;
+      readonly words: Message;
       readonly unit: string;
       readonly optional?: boolean;
       /** What an empty field means, where that is not nothing. */
-      readonly empty?: string;
+      readonly empty?: Message;
     }
   | {
       readonly as: 'text';
       readonly key: string;
-      readonly words: string;
-      readonly hint: string;
+      readonly words: Message;
+      readonly hint: Message;
       readonly optional?: boolean;
     }
   | {
       readonly as: 'choice';
       readonly key: string;
-      readonly words: string;
+      readonly words: Message;
       readonly options: readonly Option[];
       readonly optional?: boolean;
     }
-  | { readonly as: 'tick'; readonly key: string; readonly words: string }
-  | { readonly as: 'pieces'; readonly key: string; readonly words: string };
+  | { readonly as: 'tick'; readonly key: string; readonly words: Message }
+  | { readonly as: 'pieces'; readonly key: string; readonly words: Message };
 
-const plain = (values: readonly string[]): readonly Option[] => values.map((v) => ({ value: v, words: v }));
+const plain = (values: readonly string[]): readonly Option[] =>
+  values.map((v) => ({ value: v, words: term(v) }));
 
-const minutes: FieldSpec = { as: 'number', key: 'minutes', words: 'Minutes', unit: 'min' };
-const lid: FieldSpec = { as: 'choice', key: 'lid', words: 'Lid', options: plain(['on', 'ajar', 'off']) };
+const minutes: FieldSpec = { as: 'number', key: 'minutes', words: message('Minutes'), unit: 'min' };
+const lid: FieldSpec = {
+  as: 'choice',
+  key: 'lid',
+  words: message('Lid'),
+  options: plain(['on', 'ajar', 'off']),
+};
 const lidIfAny: FieldSpec = { ...lid, optional: true };
-const flame: FieldSpec = { as: 'number', key: 'flame', words: 'Flame, 0.05 to 1', unit: '' };
-const minutesIfAny: FieldSpec = { ...minutes, words: 'Takes', optional: true, empty: 'as it takes' };
-const offHeat: FieldSpec = { as: 'tick', key: 'offHeat', words: 'Off the heat' };
-const pieces: FieldSpec = { as: 'pieces', key: 'of', words: 'Only these (none ticked: everything)' };
+const flame: FieldSpec = { as: 'number', key: 'flame', words: message('Flame, 0.05 to 1'), unit: '' };
+const minutesIfAny: FieldSpec = {
+  ...minutes,
+  words: message('Takes'),
+  optional: true,
+  empty: message('as it takes'),
+};
+const offHeat: FieldSpec = { as: 'tick', key: 'offHeat', words: message('Off the heat') };
+const pieces: FieldSpec = { as: 'pieces', key: 'of', words: message('Only these (none ticked: everything)') };
 
 /** The short form of each kind of step: what it asks besides its ingredients. */
 export const ASKS: { readonly [K in StepKind]: readonly FieldSpec[] } = {
   sweat: [
     minutes,
-    { as: 'choice', key: 'to', words: 'Until', options: plain(['translucent', 'gold']) },
+    { as: 'choice', key: 'to', words: message('Until'), options: plain(['translucent', 'gold']) },
     lidIfAny,
   ],
   roux: [
     {
       as: 'choice',
       key: 'rule',
-      words: 'Equal parts',
-      options: EQUAL_PARTS.map((r) => ({ value: r, words: EQUAL_PARTS_WORDS[r] })),
+      words: message('Equal parts'),
+      options: EQUAL_PARTS.map((r) => ({ value: r, words: term(EQUAL_PARTS_WORDS[r]) })),
     },
-    { as: 'choice', key: 'colour', words: 'Colour', options: plain(ROUX_COLOURS) },
+    { as: 'choice', key: 'colour', words: message('Colour'), options: plain(ROUX_COLOURS) },
     minutes,
   ],
   dust: [minutes, offHeat],
-  add: [{ as: 'tick', key: 'gradually', words: 'Gradually, whisking' }, offHeat, minutesIfAny, lidIfAny],
-  'bring-to': [{ as: 'text', key: 'to', words: 'To', hint: 'simmer, boil, or °C such as 85' }, flame, lid],
+  add: [
+    { as: 'tick', key: 'gradually', words: message('Gradually, whisking') },
+    offHeat,
+    minutesIfAny,
+    lidIfAny,
+  ],
+  'bring-to': [
+    { as: 'text', key: 'to', words: message('To'), hint: message('simmer, boil, or °C such as 85') },
+    flame,
+    lid,
+  ],
   simmer: [
     minutes,
-    { as: 'tick', key: 'untilTender', words: 'Longer while anything is hard' },
+    { as: 'tick', key: 'untilTender', words: message('Longer while anything is hard') },
     lid,
     { ...flame, optional: true },
   ],
   puree: [
-    { as: 'text', key: 'fraction', words: 'How much', hint: '1/2, all, or to thickness' },
-    { as: 'choice', key: 'tool', words: 'With', options: plain(PUREE_TOOLS) },
-    { as: 'number', key: 'reserve', words: 'Pieces set aside first, 0 to 0.95', unit: '', optional: true },
+    { as: 'text', key: 'fraction', words: message('How much'), hint: message('1/2, all, or to thickness') },
+    { as: 'choice', key: 'tool', words: message('With'), options: plain(PUREE_TOOLS) },
+    {
+      as: 'number',
+      key: 'reserve',
+      words: message('Pieces set aside first, 0 to 0.95'),
+      unit: '',
+      optional: true,
+    },
     offHeat,
     minutesIfAny,
     pieces,
   ],
   season: [offHeat, minutesIfAny],
-  render: [minutes, { as: 'number', key: 'keep', words: 'Share of the fat kept, 0 to 1', unit: '' }],
+  render: [minutes, { as: 'number', key: 'keep', words: message('Share of the fat kept, 0 to 1'), unit: '' }],
   reduce: [
     {
       as: 'choice',
       key: 'until',
-      words: 'Until',
+      words: message('Until'),
       options: [
-        { value: 'minutes', words: 'minutes have gone' },
-        { value: 'share', words: 'this share is left' },
-        { value: 'dropMm', words: 'the level has dropped, mm' },
+        { value: 'minutes', words: message('minutes have gone') },
+        { value: 'share', words: message('this share is left') },
+        { value: 'dropMm', words: message('the level has dropped, mm') },
       ],
     },
-    { as: 'number', key: 'untilValue', words: 'How much', unit: '' },
+    { as: 'number', key: 'untilValue', words: message('How much'), unit: '' },
     flame,
   ],
   strain: [
-    { as: 'number', key: 'keeps', words: 'Share of liquid lost with it, 0 to 1', unit: '', optional: true },
+    {
+      as: 'number',
+      key: 'keeps',
+      words: message('Share of liquid lost with it, 0 to 1'),
+      unit: '',
+      optional: true,
+    },
     minutesIfAny,
     pieces,
   ],
   thicken: [
-    { as: 'choice', key: 'method', words: 'How', options: plain(THICKEN_METHODS) },
+    { as: 'choice', key: 'method', words: message('How'), options: plain(THICKEN_METHODS) },
     minutes,
-    { as: 'number', key: 'additions', words: 'In so many additions', unit: '', optional: true },
-    { as: 'choice', key: 'colour', words: 'Roux colour', options: plain(ROUX_COLOURS), optional: true },
+    { as: 'number', key: 'additions', words: message('In so many additions'), unit: '', optional: true },
+    {
+      as: 'choice',
+      key: 'colour',
+      words: message('Roux colour'),
+      options: plain(ROUX_COLOURS),
+      optional: true,
+    },
     lidIfAny,
   ],
   temper: [
-    { as: 'number', key: 'warmTo', words: 'Warm it by ladles to', unit: '°C' },
-    { as: 'number', key: 'to', words: 'Then bring to', unit: '°C' },
+    { as: 'number', key: 'warmTo', words: message('Warm it by ladles to'), unit: '°C' },
+    { as: 'number', key: 'to', words: message('Then bring to'), unit: '°C' },
     flame,
   ],
-  poach: [{ as: 'number', key: 'at', words: 'At', unit: '°C' }, lid],
+  poach: [{ as: 'number', key: 'at', words: message('At'), unit: '°C' }, lid],
   rest: [minutes, lid],
-  hold: [minutes, { as: 'number', key: 'at', words: 'At', unit: '°C' }, lid],
+  hold: [minutes, { as: 'number', key: 'at', words: message('At'), unit: '°C' }, lid],
   chill: [
-    { as: 'choice', key: 'method', words: 'Where', options: plain(COOLING_METHODS) },
-    { as: 'number', key: 'depthMm', words: 'Depth in the pans', unit: 'mm' },
-    { as: 'number', key: 'to', words: 'To', unit: '°C' },
+    { as: 'choice', key: 'method', words: message('Where'), options: plain(COOLING_METHODS) },
+    { as: 'number', key: 'depthMm', words: message('Depth in the pans'), unit: 'mm' },
+    { as: 'number', key: 'to', words: message('To'), unit: '°C' },
   ],
-  reheat: [{ as: 'number', key: 'to', words: 'To', unit: '°C' }, flame, lid],
+  reheat: [{ as: 'number', key: 'to', words: message('To'), unit: '°C' }, flame, lid],
   keep: [
-    { as: 'number', key: 'days', words: 'Days, the day it is made counted', unit: '' },
-    { as: 'number', key: 'at', words: 'At', unit: '°C' },
+    { as: 'number', key: 'days', words: message('Days, the day it is made counted'), unit: '' },
+    { as: 'number', key: 'at', words: message('At'), unit: '°C' },
   ],
 };
 

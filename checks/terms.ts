@@ -1,0 +1,102 @@
+import '../src/core/food/load';
+import { FAULTS } from '../src/core/adjust/faults';
+import { FORK, LOOKS, TASTE } from '../src/core/batch/events';
+import { STATIONS } from '../src/core/compare/shopping';
+import { BANDS } from '../src/core/flow/bands';
+import { catalogue } from '../src/core/food/catalogue';
+import { ALLERGENS, GROUPS } from '../src/core/food/ingredient';
+import { EFFICIENCY } from '../src/core/heat/burner';
+import { COOLING_METHODS } from '../src/core/heat/cooling';
+import { MATERIALS } from '../src/core/heat/vessel';
+import { LID_ESCAPE } from '../src/core/heat/waterLoss';
+import { AS_WRITTEN, WAYS } from '../src/core/order/ways';
+import { FACTORS } from '../src/core/pot/kitchen';
+import { CODE, TRADE } from '../src/core/safety/cautions';
+import { EQUAL_PARTS_WORDS } from '../src/core/thicken/equalParts';
+import { ROUX_COLOURS } from '../src/core/thicken/granules';
+import { THICKEN_METHODS } from '../src/core/thicken/methods';
+import { PROPERTIES } from '../src/core/thicken/properties';
+import { PUREE_TOOLS } from '../src/core/thicken/puree';
+import { EXCHANGEABLE } from '../src/core/thicken/substitute';
+
+const names = catalogue().flatMap(({ name }) => [name, name.split(',')[0] ?? name]);
+
+/** Words of the trade that are their own ids in the code, and are said by `term`. */
+export const TERMS: ReadonlySet<string> = new Set([
+  ...names,
+  ...ALLERGENS,
+  ...BANDS,
+  ...COOLING_METHODS,
+  ...FAULTS,
+  ...FORK,
+  ...GROUPS,
+  ...LOOKS,
+  ...PUREE_TOOLS,
+  ...ROUX_COLOURS,
+  ...STATIONS,
+  ...TASTE,
+  ...THICKEN_METHODS,
+  ...Object.keys(EFFICIENCY),
+  ...Object.keys(LID_ESCAPE),
+  ...Object.keys(MATERIALS),
+  ...Object.values(EQUAL_PARTS_WORDS),
+  ...Object.values(FACTORS).map((f) => f.words),
+  ...Object.values(PROPERTIES).flatMap((p) => Object.values(p)),
+  ...[AS_WRITTEN, ...WAYS].map((w) => w.words),
+  CODE,
+  TRADE,
+  'boil',
+  'does not fit',
+  'fits',
+  'flour',
+  'gold',
+  'likely to split',
+  'simmer',
+  'take care',
+  'thickener, counted as flour',
+  'translucent',
+  'what is counted, or given as a range',
+  'will split',
+  'with care',
+]);
+
+/** Ids of more than one word that nobody reads, and words that become part of a recipe as it is written. */
+export const IDS: ReadonlySet<string> = new Set([
+  'another band',
+  'as written',
+  'by rule',
+  'date mark',
+  'flow timer',
+  'hold back',
+  'hot blending',
+  'hot fat',
+  'hot hold',
+  'hot jug',
+  'hot stick',
+  'hot stock',
+  'line spread',
+  'no room for liquid',
+  'put in',
+  'three to two',
+  'to taste',
+  'to write down',
+  'to thickness',
+  'to volume',
+  'too thick without',
+  'too thin with all',
+  '{ "@type": "Recipe", "name": "…", "recipeIngredient": [ … ] }',
+  'Atkinson Hyperlegible Next',
+  'US nine and EU fourteen allergens',
+  'water test',
+  ...EXCHANGEABLE,
+  'cream cheese',
+  'hard cheese',
+  'potato dice',
+  'potato flakes',
+  'beaten with cream',
+  'coats, never bubbles',
+  'New soup',
+  'Roux, blended',
+  'so that the flour is wetted',
+  'under 85 °C before the yolks',
+]);

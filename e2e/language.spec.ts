@@ -1,0 +1,144 @@
+import { expect, type Page, test } from '@playwright/test';
+import { FAULTS } from '../src/core/adjust/faults';
+import { wordsFor } from '../src/core/say/inWords';
+import { term } from '../src/core/say/term';
+import { METRIC } from '../src/core/units/show';
+import { app as here } from './app';
+import { VIEWS, watch } from './kit';
+import { begin, done } from './stove';
+
+test.describe.configure({ mode: 'parallel' });
+test.beforeEach(({ page }) => watch(page));
+
+/** English made longer and accented: what is not said through a message stands out, and so does what is cut off. */
+const say = wordsFor({ ...METRIC, language: 'en-XA' });
+
+async function inPseudo(page: Page): Promise<void> {
+  await page.context().addCookies([{ name: 'panache.language', value: 'en-XA', url: here.address }]);
+}
+
+/** Where a file says something in the kitchen’s own words. */
+const OWN = new Set(['name', 'school', 'prep', 'look', 'note', 'roles', 'madeBy', 'currency', 'amount']);
+
+/** What the kitchen wrote itself: names, schools, how things are cut and looked at. */
+async function ownWords(page: Page): Promise<readonly string[]> {
+  const all: string[] = ['Stove', 'Roux, blended'];
+  const walk = (value: unknown, own: boolean): void => {
+    if (typeof value === 'string' && own) all.push(value);
+    else if (Array.isArray(value)) for (const one of value) walk(one, own);
+    else if (typeof value === 'object' && value !== null)
+      for (const [key, one] of Object.entries(value)) walk(one, OWN.has(key));
+  };
+  for (const path of ['/api/kitchen', '/api/recipes', '/api/rail'])
+    walk(await (await page.request.get(path)).json(), false);
+  return [...new Set(all.map((t) => t.trim()).filter((t) => /[A-Za-z]{3}/.test(t)))].sort(
+    (x, y) => y.length - x.length,
+  );
+}
+
+/** Units, marks and names that are the same in every language. */
+const SAME =
+  /mPa·s|min\b|cups?\b|tbsp|tsp|quarts?\b|\band\b|Probe \d|"@type.*|Panache|Food Code|FDA|CSV|JSON(-LD)?|PDF|Letter|schema\.org|DEVICES_URL|docs\/formats\.md|http\S*|Jan|Feb|Mar|Apr|May|Jun|Jul|Aug|Sep|Oct|Nov|Dec|panache\.\w+(\/\d)?/g;
+
+/** Texts of the page with English in them. Nothing that stands in a message has three plain letters in a row. */
+async function untranslated(page: Page, own: readonly string[]): Promise<readonly string[]> {
+  const texts = await page.evaluate(() => {
+    const found: string[] = [];
+    const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+    while (walker.nextNode()) {
+      const parent = walker.currentNode.parentElement;
+      if (!parent || parent.closest('script, style, noscript, [translate=no], datalist')) continue;
+      found.push(walker.currentNode.textContent ?? '');
+    }
+    for (const e of document.querySelectorAll('[aria-label], [title], [placeholder]'))
+      for (const name of ['aria-label', 'title', 'placeholder']) found.push(e.getAttribute(name) ?? '');
+    return found;
+  });
+  return [...new Set(texts)].filter((text) => {
+    let left = text;
+    for (const words of own) {
+      if (left.includes(words)) left = left.replaceAll(words, '');
+      const small = words.charAt(0).toLowerCase() + words.slice(1);
+      if (left.includes(small)) left = left.replaceAll(small, '');
+    }
+    return /[A-Za-z]{3,}/.test(left.replace(SAME, ''));
+  });
+}
+
+/** Words on buttons, headings and cells that do not fit where they stand. */
+const cutOff = (page: Page) =>
+  page.evaluate(() =>
+    [
+      ...document.querySelectorAll(
+        'main button, main h1, main h2, main a, main th, main label, nav a, nav button',
+      ),
+    ]
+      .filter(
+        (e) =>
+          !e.closest('.sr-only, .truncate, .overflow-auto, .overflow-x-auto') &&
+          !e.querySelector('.truncate'),
+      )
+      .filter((e) => e.scrollWidth > e.clientWidth + 1 && getComputedStyle(e).display !== 'inline')
+      .map((e) => `${e.tagName} ${e.textContent?.slice(0, 40)} ${e.scrollWidth} > ${e.clientWidth}`),
+  );
+
+const sideways = (page: Page) =>
+  page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+
+for (const [width, height] of [
+  [1280, 800],
+  [390, 844],
+] as const)
+  test(`in a longer, accented language nothing is left in English and nothing is cut off: ${width}×${height}`, async ({
+    page,
+  }) => {
+    test.setTimeout(240_000);
+    await page.setViewportSize({ width, height });
+    await inPseudo(page);
+    const own = await ownWords(page);
+    for (const path of VIEWS) {
+      await page.goto(path);
+      await expect(page.getByRole('list', { name: say('Pots on the stove') })).toContainText(/\d\d:\d\d/);
+      await expect(page.getByText(say('Cooking it in thought …'))).toBeHidden({ timeout: 20_000 });
+      await page.waitForTimeout(1500);
+      expect.soft(await untranslated(page, own), path).toEqual([]);
+      expect.soft(await cutOff(page), path).toEqual([]);
+      expect(await sideways(page), path).toBeLessThanOrEqual(0);
+    }
+  });
+
+test('and at the stove, in the check and in every correction too', async ({ page }) => {
+  test.setTimeout(240_000);
+  const id = await begin(page, 'recipe=smoked-parsnip-veloute&litres=8&pot=middle-28&burner=front-right');
+  await done(page);
+  const own = await ownWords(page);
+  await inPseudo(page);
+  const settles = () =>
+    expect(page.getByRole('list', { name: say('Pots on the stove') })).toContainText(/\d\d:\d\d/);
+  for (let step = 0; step < 6; step++) {
+    await page.goto(`/stove/${id}`);
+    await settles();
+    await expect(page.getByRole('region', { name: say('At the pass, by the model') })).toBeVisible();
+    expect.soft(await untranslated(page, own), `step ${step}`).toEqual([]);
+    expect.soft(await cutOff(page), `step ${step}`).toEqual([]);
+    await page
+      .getByRole('button', { name: new RegExp(`^(${say('Done, next')}|${say('Done, to the pass')})`) })
+      .click();
+    await page.waitForTimeout(300);
+  }
+  await page.goto(`/check?batch=${id}`);
+  await settles();
+  expect.soft(await untranslated(page, own)).toEqual([]);
+  for (const fault of FAULTS) {
+    await page.goto(`/fix?batch=${id}`);
+    await settles();
+    await page
+      .getByRole('button', { name: say('{fault}', { fault: { opening: term(fault) } }), exact: true })
+      .click();
+    await page.waitForTimeout(fault.startsWith('too t') ? 6000 : 1500);
+    expect.soft(await untranslated(page, own), fault).toEqual([]);
+    await page
+      .getByRole('button', { name: say('{fault}', { fault: { opening: term(fault) } }), exact: true })
+      .click();
+  }
+});

@@ -1,0 +1,42 @@
+import type { MessageFormatElement } from '@formatjs/icu-messageformat-parser';
+import { IntlMessageFormat } from 'intl-messageformat';
+import { pseudo } from './pseudo';
+
+/** English, in which messages are written, and English made longer and accented, by which a screen is tried. */
+export const LANGUAGES = ['en', 'en-XA'] as const;
+export type Language = (typeof LANGUAGES)[number];
+export const isLanguage = (tag: unknown): tag is Language => LANGUAGES.some((l) => l === tag);
+
+/** Whose customs numbers and lists follow. */
+export const LOCALE: Readonly<Record<Language, string>> = { en: 'en-GB', 'en-XA': 'en-GB' };
+
+/** Messages of one language by what they are in English. */
+export type Catalogue = Readonly<Record<string, string>>;
+
+/**
+ * The one catalogue that is loaded beside English, which needs none: a process or a page that reads another
+ * language provides it before it says anything.
+ */
+const provided = new Map<Language, Catalogue>();
+export const provide = (language: Language, catalogue: Catalogue): void => {
+  provided.set(language, catalogue);
+};
+
+const formats = new Map<string, IntlMessageFormat>();
+
+/** More than all messages there are: what goes beyond is text that should not have been made into a message. */
+const MOST = 5000;
+
+const wellSaid = (text: string, language: Language): string | MessageFormatElement[] =>
+  language === 'en-XA' ? pseudo(text) : (provided.get(language)?.[text] ?? text);
+
+/** The format of a message, read once. English stands in for what a catalogue does not have. */
+export function formatOf(text: string, language: Language): IntlMessageFormat {
+  const key = `${language}\u0000${text}`;
+  const known = formats.get(key);
+  if (known) return known;
+  const format = new IntlMessageFormat(wellSaid(text, language), LOCALE[language]);
+  if (formats.size >= MOST) formats.clear();
+  formats.set(key, format);
+  return format;
+}
