@@ -3,7 +3,7 @@ import { cp, mkdtemp, rename, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
-import { lateBy } from '../core/batch/events';
+import { lateBy } from '../core/batch/late';
 import { ticketOf } from '../core/batch/ticket';
 import { kitchenFileOf } from '../core/house/kitchenFile';
 import { DAY_MS } from '../core/units/moment';

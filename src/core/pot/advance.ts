@@ -11,9 +11,10 @@ import {
   sampleOf,
   simmersAt,
 } from './cook';
+import { coolsTo } from './heating';
 import type { Kitchen } from './kitchen';
 import type { Pot } from './pot';
-import { coolsTo, type Portion, type Step, type StepOf } from './step';
+import type { Portion, Step, StepOf } from './step';
 import { standing } from './steps/fire/standing';
 import { dust, roux } from './steps/flour';
 import { chill, hold, keep, poach, reheat, rest } from './steps/keep';

@@ -5,6 +5,7 @@ import { EQUAL_PARTS } from '../thicken/equalParts';
 import { ROUX_COLOURS } from '../thicken/granules';
 import { THICKEN_METHODS } from '../thicken/methods';
 import { PUREE_TOOLS } from '../thicken/puree';
+import { lotOf } from './lots';
 
 export const CutSchema = z.object({
   shape: z.enum(['slab', 'rod', 'cube']),
@@ -26,12 +27,6 @@ const PiecesOf = z.string().refine((name) => isIngredient(lotOf(name).ingredient
   error: (issue) =>
     `“${String(issue.input)}” is not in the catalogue: an ingredient, or its second go as leek#2`,
 });
-
-/** "leek#2" in its parts; `lot` null for all of the leek. */
-export function lotOf(name: string): { readonly ingredient: string; readonly lot: number | null } {
-  const [, ingredient = name, lot] = /^(.*)#(\d{1,2})$/.exec(name) ?? [];
-  return { ingredient, lot: lot === undefined ? null : Number(lot) };
-}
 
 /** Every kind of step, in the order a cook meets them. */
 export const STEP_KINDS = [
@@ -243,10 +238,3 @@ export type StepKind = Step['kind'];
 
 /** A weighed amount of one ingredient, in grams, as it goes in. */
 export type Portion = Extract<Step, { kind: 'dust' }>['flour'];
-
-/** °C by which a pot must be over what it is to be brought to, for that to mean cooling. */
-const OVER = 0.1;
-
-/** Whether a pot at `celsius` is brought to its temperature by letting it cool: then the flame is off. */
-export const coolsTo = (step: Step, celsius: number): boolean =>
-  step.kind === 'bring-to' && typeof step.to === 'number' && celsius > step.to + OVER;

@@ -5,8 +5,9 @@ import { POURED } from '../food/ingredient';
 import { oneOf } from '../food/pieces';
 import { EFFICIENCY } from '../heat/burner';
 import { MATERIALS } from '../heat/vessel';
+import { lotOf } from '../pot/lots';
 import { portionsIn } from '../pot/portions';
-import { lotOf, stepSchema } from '../pot/step';
+import { stepSchema } from '../pot/step';
 import { AmountText, FractionText } from './amount';
 
 export const RecipeStep = stepSchema(AmountText, FractionText);

@@ -1,7 +1,9 @@
 import { ingredient } from '../food/catalogue';
 import { POURED } from '../food/ingredient';
+import { coolsTo } from '../pot/heating';
+import { lotOf } from '../pot/lots';
 import { portionsIn } from '../pot/portions';
-import { coolsTo, lotOf, type Portion, type Step } from '../pot/step';
+import type { Portion, Step } from '../pot/step';
 import { LIMITS } from '../safety/cautions';
 import { inWords, wordsFor } from '../say/inWords';
 import { type Figure, type Message, message } from '../say/message';

@@ -3,7 +3,8 @@
 import { clsx } from 'clsx';
 import { Check, Flag, Plus, SkipForward, Undo2 } from 'lucide-react';
 import { useState } from 'react';
-import { type BatchEvent, type EventBody, lateBy } from '../../core/batch/events';
+import type { BatchEvent, EventBody } from '../../core/batch/events';
+import { lateBy } from '../../core/batch/late';
 import type { Unreadable } from '../../core/batch/record';
 import type { BatchState, StepState } from '../../core/batch/state';
 import { titleIn } from '../../core/batch/titleIn';

@@ -1,5 +1,5 @@
+import { lotOf } from '../../lots';
 import type { Piece } from '../../pot';
-import { lotOf } from '../../step';
 
 /** Whether a piece is among those a step names (all, when it names none): by its ingredient, or by which go of it. */
 export const meant = (piece: Piece, of: readonly string[] | undefined): boolean =>
