@@ -21,6 +21,13 @@ test('every message is ICU MessageFormat that can be read, and chooses among mor
   expect(texts.filter((t) => t.includes(', plural,')).length).toBeGreaterThan(10);
 });
 
+test('what is set apart in a message has a name of its own, not that of a figure', () => {
+  const both = texts.filter((t) =>
+    [...t.matchAll(/<(\w+)>/g)].some(([, tag]) => new RegExp(`\\{${tag}\\b`).test(t)),
+  );
+  expect(both).toEqual([]);
+});
+
 describe('words outside are found', () => {
   const wordsOf = (code: string) => messagesIn('x.tsx', code).outside.map((o) => o.words);
   test.each([

@@ -3,6 +3,7 @@ import { FAULTS } from '../src/core/adjust/faults';
 import { FORK, LOOKS, TASTE } from '../src/core/batch/events';
 import { STATIONS } from '../src/core/compare/shopping';
 import { BANDS } from '../src/core/flow/bands';
+import { CALIBRATION_LIQUIDS } from '../src/core/flow/readings/cups';
 import { catalogue } from '../src/core/food/catalogue';
 import { ALLERGENS, GROUPS } from '../src/core/food/ingredient';
 import { EFFICIENCY } from '../src/core/heat/burner';
@@ -43,6 +44,7 @@ export const TERMS: ReadonlySet<string> = new Set([
   ...Object.values(FACTORS).map((f) => f.words),
   ...Object.values(PROPERTIES).flatMap((p) => Object.values(p)),
   ...[AS_WRITTEN, ...WAYS].map((w) => w.words),
+  ...Object.values(CALIBRATION_LIQUIDS).map((l) => l.words),
   CODE,
   TRADE,
   'boil',
@@ -75,6 +77,7 @@ export const IDS: ReadonlySet<string> = new Set([
   'hot stick',
   'hot stock',
   'line spread',
+  'never so rich',
   'no room for liquid',
   'put in',
   'three to two',
@@ -82,6 +85,7 @@ export const IDS: ReadonlySet<string> = new Set([
   'to write down',
   'to thickness',
   'to volume',
+  'too rich without',
   'too thick without',
   'too thin with all',
   '{ "@type": "Recipe", "name": "…", "recipeIngredient": [ … ] }',

@@ -293,6 +293,55 @@ test('the thickener is chosen with reasons, split, and taken from Compare into t
   expect(await grams(page)).toBeLessThan(flour);
 });
 
+test('the dairy is changed in two taps: evaporated milk as rich as before, and the flour follows; richer by a tap', async ({
+  page,
+}) => {
+  await open(page, '/plan?recipe=cockle-and-leek-chowder&litres=12&pot=tall-steel-36&burner=front-left');
+  const before = await grams(page);
+  const cups = page.getByRole('listitem').filter({ hasText: 'Evaporated milk' });
+  await expect(cups).toBeHidden();
+  await page.getByRole('button', { name: 'Finished with whole milk and heavy cream' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Finished with' });
+  await expect(sheet.getByText('Stands the boil.').first()).toBeVisible({ timeout: 20_000 });
+  const evaporated = sheet.getByRole('radio', { name: /^Evaporated milk \d/ });
+  await expect(sheet.getByRole('radio', { name: /^Oat drink/ })).toBeVisible({ timeout: 20_000 });
+  await evaporated.check({ force: true });
+  // The list stays where it is: what is beside what was ordered is not worked out anew by a tap.
+  await expect(evaporated).toBeChecked();
+  await expect(sheet.getByText(/% fat/).first()).toBeVisible();
+  await sheet.getByRole('button', { name: 'Richer' }).click();
+  await page.keyboard.press('Escape');
+  await expect(
+    page.getByRole('button', { name: /^Finished with evaporated milk, 8\.4 % fat/ }),
+  ).toBeVisible();
+  await expect(page).toHaveURL(/finish=evaporated-milk&fat=8\.4/);
+  await expect(cups.first()).toBeVisible();
+  expect(Math.abs((await grams(page)) - before)).toBeLessThan(20);
+  await page.getByRole('button', { name: /^Finished with/ }).click();
+  await sheet.getByRole('radio', { name: /^as the recipe has it/ }).check({ force: true });
+  await page.keyboard.press('Escape');
+  await expect(page).not.toHaveURL(/finish=/);
+  expect(await grams(page)).toBe(before);
+});
+
+test('Compare has two sides: a finish is picked by what it costs and asks of the flour, and taken into the plan', async ({
+  page,
+}) => {
+  await open(page, '/compare?recipe=cockle-and-leek-chowder&litres=12&pot=tall-steel-36&burner=front-left');
+  await page.getByRole('button', { name: 'Finish', exact: true }).click();
+  const table = page.getByRole('table');
+  await expect(table.getByRole('button', { name: /^Oat drink/ })).toBeVisible({ timeout: 20_000 });
+  const sour = table.getByRole('row').filter({ hasText: 'Sour cream' });
+  await expect(sour).toContainText('never');
+  await expect(sour).toContainText(/g \(−\d+\)/);
+  await sour.getByRole('button').click();
+  await expect(page.getByText('Finished with sour cream')).toBeVisible();
+  await page.getByRole('link', { name: 'Take it into the plan' }).click();
+  await expect(page).toHaveURL(/\/plan\?.*finish=sour-cream&fat=/);
+  await page.getByRole('button', { name: 'Steps', exact: true }).click();
+  await expect(page.getByText('Temper in the sour cream')).toBeVisible();
+});
+
 test('size by portions and US units, target by a test, remedies in one tap, what changes with the size', async ({
   page,
 }) => {

@@ -18,7 +18,18 @@ async function inPseudo(page: Page): Promise<void> {
 }
 
 /** Where a file says something in the kitchen’s own words. */
-const OWN = new Set(['name', 'school', 'prep', 'look', 'note', 'roles', 'madeBy', 'currency', 'amount']);
+const OWN = new Set([
+  'name',
+  'school',
+  'prep',
+  'look',
+  'note',
+  'roles',
+  'madeBy',
+  'currency',
+  'amount',
+  'doing',
+]);
 
 /** What the kitchen wrote itself: names, schools, how things are cut and looked at. */
 async function ownWords(page: Page): Promise<readonly string[]> {

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import type pg from 'pg';
 import { batchState } from '../core/batch/state';
 import { Order } from '../core/order/order';
+import { spoken } from '../core/say/spoken';
 import { recordEvent, startBatch } from './actions/batches';
 import { planStored, StartRequest } from './actions/planning';
 import { loadDemo } from './data/demo';
@@ -73,7 +74,7 @@ describe('loading', () => {
   });
 
   test('one batch is under way, five steps in, with probe and scale', async () => {
-    const [ticket] = await railOf(pool, Date.now());
+    const [ticket] = spoken(await railOf(pool, Date.now()));
     expect(ticket).toMatchObject({ name: 'Smoked parsnip velouté', step: 6 });
   });
 });

@@ -1,4 +1,5 @@
 import { type Compared, comparedWith, EVERY_WAY } from '../core/compare/compare';
+import { type Finished, finishedBy, type Held } from '../core/compare/finished';
 import { justMultiplied, type Multiplied } from '../core/compare/multiplied';
 import { type OrderIn, type PlanFindings, type Remedy, remediesFor } from '../core/compare/remedies';
 import { type Scaled, scaling } from '../core/compare/scaling';
@@ -8,7 +9,10 @@ import { type Doubt, doubtOf } from '../core/doubt/uncertainty';
 import { bandOf } from '../core/flow/bands';
 import { loadCatalogue } from '../core/food/catalogue';
 import type { Ingredient } from '../core/food/ingredient';
+import { amended } from '../core/order/amended';
+import { FINISHES } from '../core/order/finishes';
 import type { Aim, Amendment } from '../core/order/order';
+import { planFor } from '../core/plan/plan';
 import type { Dosing } from '../core/plan/solve/resolve';
 import type { Setup } from '../core/plan/solve/simulate';
 import type { Recipe } from '../core/recipe/recipe';
@@ -33,6 +37,16 @@ export type PlannerQuestion =
       readonly order: Aim & Amendment;
       readonly setup: Setup;
     }
+  | {
+      readonly kind: 'finish';
+      readonly key: string;
+      readonly recipe: Recipe;
+      readonly order: Aim & Amendment;
+      readonly held: Held;
+      /** With the curves of dose and cost over richness. */
+      readonly curved: boolean;
+      readonly setup: Setup;
+    }
   | { readonly kind: 'scaling'; readonly key: string; readonly ordered: OrderIn }
   | {
       readonly kind: 'remedies';
@@ -48,6 +62,7 @@ export type PlannerAnswer =
   | { readonly kind: 'sampling'; readonly key: string; readonly done: number; readonly of: number }
   | ({ readonly kind: 'sampled'; readonly key: string } & Sampled)
   | { readonly kind: 'compared'; readonly key: string; readonly one: Compared; readonly left: number }
+  | { readonly kind: 'finished'; readonly key: string; readonly one: Finished | null; readonly left: number }
   | { readonly kind: 'scaled'; readonly key: string; readonly sizes: readonly Scaled[] }
   | {
       readonly kind: 'remedied';
@@ -96,6 +111,23 @@ async function compare(ask: Extract<PlannerQuestion, { kind: 'compare' }>) {
   }
 }
 
+async function finish({
+  key,
+  recipe,
+  order,
+  held,
+  curved,
+  setup,
+}: Extract<PlannerQuestion, { kind: 'finish' }>) {
+  const as = planFor(amended(recipe, order), order, setup);
+  for (const [n, of] of FINISHES.entries()) {
+    await breathe();
+    if (latest.finish !== key) return;
+    const one = finishedBy(of, held, recipe, order, as, { curved });
+    tell({ kind: 'finished', key, one, left: FINISHES.length - n - 1 });
+  }
+}
+
 function remedy({ key, ordered, plan }: Extract<PlannerQuestion, { kind: 'remedies' }>) {
   const remedies = Object.fromEntries(plan.warnings.map((w) => [w.id, remediesFor(w, plan, ordered)]));
   tell({ kind: 'remedied', key, remedies });
@@ -110,6 +142,8 @@ self.onmessage = async ({ data: ask }: MessageEvent<PlannerQuestion>) => {
       return think(ask);
     case 'compare':
       return compare(ask);
+    case 'finish':
+      return finish(ask);
     case 'scaling':
       return tell({ kind: 'scaled', key: ask.key, sizes: scaling(ask.ordered) });
     case 'remedies':

@@ -1,4 +1,5 @@
 import { byThePlan, demoBatch, eventAt, eventsAt } from '../../../demo/batch';
+import { spoken } from '../say/spoken';
 import { BatchEvent, type EventBody } from './events';
 import { RecordedPlan } from './record';
 import { batchState } from './state';
@@ -123,7 +124,7 @@ test('what cannot be is no event: its field and what it may be are said', () => 
 test('a ticket counts from the last tap, shows what was measured, and goes when all is over', () => {
   const [first, second] = batch.plan.steps;
   const ticket = (events: readonly BatchEvent[], minutes = 10) =>
-    ticketOf({ ...batch, events }, start + minutes * 60_000);
+    spoken(ticketOf({ ...batch, events }, start + minutes * 60_000));
   expect(ticket([])).toMatchObject({
     doing: first?.title,
     step: 1,
@@ -140,7 +141,7 @@ test('a ticket counts from the last tap, shows what was measured, and goes when 
   // A step has been ended since: the model knows better than the reading, and without one it still stands.
   const later = [...probed, eventAt(2, 560, done(0))];
   const model = { celsius: 88, endsAt: start + 900_000 };
-  expect(ticketOf({ ...batch, events: later }, start + 600_000, model)).toMatchObject({
+  expect(spoken(ticketOf({ ...batch, events: later }, start + 600_000, model))).toMatchObject({
     celsius: 88,
     by: 'model',
     until: new Date(model.endsAt).toISOString(),

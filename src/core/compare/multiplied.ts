@@ -35,7 +35,7 @@ export function justMultiplied(
 ): Multiplied {
   const { aim, setup, dosing } = plan;
   const home: Setup = { ...recipe.home, kitchen: setup.kitchen };
-  const atHome = solve(recipe, { litres: recipe.yieldLitres, target: aim.target }, home);
+  const atHome = solve(recipe, { ...aim, litres: recipe.yieldLitres }, home);
   const by = aim.litres / recipe.yieldLitres;
   const { pot } = repeat(
     atHome.run.ran.map((r) => multiplied(r.step, by)),

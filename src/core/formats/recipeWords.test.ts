@@ -21,7 +21,7 @@ test('a recipe in words names every ingredient by name, with its amount as typed
       'Bring to: to 88 °C, flame 0.5, lid off',
     ]),
   );
-  expect(stepVerb('puree')).toBe('Blend');
+  expect(stepVerb('puree').text).toBe('Blend');
 });
 
 test('what a recipe comes to, step by step, and what is wrong with it, in words', () => {

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { cumulativeStdNormalProbability, medianSorted } from 'simple-statistics';
 import { bisect, bisectRatio } from './bisect';
+import { linear } from './linear';
 import { bracketOf, chanceWithin } from './logNormal';
 import { median } from './median';
 import { EIGHT_IN_TEN, normalBelow } from './normal';
@@ -53,4 +54,36 @@ test('halving finds where a condition turns, and by ratios over decades', () => 
   // An answer outside comes out at the end nearest to it.
   expect(bisect((x) => x < 9, 0, 2)).toBeCloseTo(2, 9);
   expect(bisect(() => true, 0, 8, 1)).toBe(6);
+});
+
+test('a few linear equations: solved with the largest pivot first; null where they say too little', () => {
+  expect(
+    linear(
+      [
+        [2, 1],
+        [1, 3],
+      ],
+      [3, 4],
+    ),
+  ).toEqual([1, 1]);
+  // The first pivot is nothing: rows change places.
+  expect(
+    linear(
+      [
+        [0, 2, 1],
+        [1, 0, 0],
+        [3, 1, -1],
+      ],
+      [7, 2, 4],
+    ),
+  ).toEqual([2, 5 / 3, 11 / 3].map((x) => expect.closeTo(x, 9)));
+  expect(
+    linear(
+      [
+        [1, 2],
+        [2, 4],
+      ],
+      [1, 2],
+    ),
+  ).toBeNull();
 });

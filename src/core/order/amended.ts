@@ -5,6 +5,7 @@ import type { Recipe, RecipePortion, RecipeStep } from '../recipe/recipe';
 import { type Message, message } from '../say/message';
 import { term } from '../say/term';
 import { METHOD_RULES } from '../thicken/methods';
+import { finishedWith, finishOf } from './finishes';
 import { gently } from './gently';
 import type { Amendment } from './order';
 import { AS_WRITTEN, type Way, wayOf } from './ways';
@@ -175,6 +176,8 @@ export function amended(recipe: Recipe, a: Amendment): Recipe {
       p.amount.kind === 'solve' && p.amount.goal === 'volume' ? { ...p, celsius } : p;
     steps = steps.map((s) => (s.kind === 'add' ? { ...s, items: s.items.map(hot) } : s));
   }
+  const finish = finishOf(a.finish);
+  if (finish) steps = finishedWith({ ...recipe, steps: [...steps] }, finish, a);
   if (a.dairy) steps = gently({ steps: [...steps] }, a.dairy);
   return steps === recipe.steps ? recipe : { ...recipe, steps: [...steps] };
 }

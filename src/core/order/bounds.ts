@@ -14,6 +14,10 @@ export const ORDER_BOUNDS = {
   moreSimmer: [0, 240],
   /** °C. */
   liquidAt: [1, 98],
+  /** % of fat. */
+  rich: [0, 30],
+  /** mL a litre. */
+  finishMl: [0, 800],
 } as const;
 
 /** L where nobody said how much. */

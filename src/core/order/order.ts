@@ -3,6 +3,7 @@ import { EQUAL_PARTS } from '../thicken/equalParts';
 import { ROUX_COLOURS } from '../thicken/granules';
 import { numberFrom } from '../units/numberFrom';
 import { ORDER_BOUNDS } from './bounds';
+import { FINISHES } from './finishes';
 import { GENTLY } from './gently';
 import { AS_WRITTEN, WAYS } from './ways';
 
@@ -27,6 +28,12 @@ const amendment = {
   moreSimmer: numberFrom('moreSimmer', ...ORDER_BOUNDS.moreSimmer, 'min').optional(),
   /** The liquid goes in at this temperature, °C. */
   liquidAt: numberFrom('liquidAt', ...ORDER_BOUNDS.liquidAt, '°C').optional(),
+  /** Dairy, or two, it is finished with instead of the recipe’s own. */
+  finish: z.enum(FINISHES.map((f) => f.id)).optional(),
+  /** % of fat its liquid is to hold, by as much of the finish as that takes; as much as the recipe has where it is not said. */
+  rich: numberFrom('rich', ...ORDER_BOUNDS.rich, '%').optional(),
+  /** mL of the finish for each litre made, instead of a richness. */
+  finishMl: numberFrom('finishMl', ...ORDER_BOUNDS.finishMl, 'mL').optional(),
   /** How its dairy is spared. */
   dairy: z.enum(GENTLY).optional(),
 };
@@ -47,6 +54,6 @@ export type Order = z.infer<typeof Order>;
 export type TimedOrder = Readonly<Order> & { readonly serveAt: string };
 
 /** The end an order asks for: what the solver works towards. */
-export type Aim = Readonly<Pick<Order, 'litres' | 'target'>>;
+export type Aim = Readonly<Pick<Order, 'litres' | 'target' | 'rich'>>;
 
 export type Amendment = Readonly<Pick<Order, keyof typeof amendment>>;

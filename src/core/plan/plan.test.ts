@@ -313,7 +313,7 @@ describe('properties', () => {
       };
       const { pot } = simulate(
         { ...veloute, steps },
-        { scale: 6 * factor, dose: 350 * factor, liquid: 6000 * factor, rounded: false },
+        { scale: 6 * factor, dose: 350 * factor, liquid: 6000 * factor, dairy: 0, rounded: false },
         wide,
       );
       return pot.evaporated / factor;

@@ -6,6 +6,7 @@ import type { Recipe } from '../recipe/recipe';
 import { within } from '../units/range';
 import { titleOf } from '../words/steps';
 import { assembled } from './plan';
+import { LEVEL } from './solve/balance';
 import { type Setup, type StepRun, simulate } from './solve/simulate';
 import { goalsIn } from './solve/solve';
 import type { Warning } from './types';
@@ -52,19 +53,13 @@ function found(pot: Pot, setup: Setup): PotSummary {
   };
 }
 
-/** Nothing is solved: no slope was measured. */
-const AS_WRITTEN = [
-  [1, 0],
-  [0, 1],
-] as const;
-
 /** A recipe as written, with its own fixed amounts times `scale`: what the pot would be after each step and at serving. Throws {@link OutOfRange}. */
 export function predict(recipe: Recipe, scale: number, setup: Setup): Predicted {
   within('scale', scale, 1e-3, 1e4);
-  const dosing = { scale, dose: 0, liquid: 0, rounded: false };
+  const dosing = { scale, dose: 0, liquid: 0, dairy: 0, rounded: false };
   const run = simulate(recipe, dosing, setup);
   const end = observe(run.pot, setup.kitchen);
-  const solved = { run, found: end, dosing, slopes: AS_WRITTEN, missed: [], runs: 1 };
+  const solved = { run, found: end, dosing, slopes: LEVEL, missed: [], runs: 1 };
   const { warnings } = assembled(
     recipe,
     { litres: end.volumeMl / 1000, target: end.bowlViscosity },

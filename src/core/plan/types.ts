@@ -4,6 +4,7 @@ import type { Aim } from '../order/order';
 import type { Sample } from '../pot/cook';
 import type { Observation } from '../pot/observe';
 import type { Step } from '../pot/step';
+import type { Goal } from '../recipe/amount';
 import type { Caution } from '../safety/cautions';
 import type { Setup } from './solve/simulate';
 import type { Miss, Solved } from './solve/solve';
@@ -58,7 +59,7 @@ export type WeighLine = {
   readonly asPurchased: number;
   readonly prep: string | undefined;
   /** The amount the plan worked out to land the target. */
-  readonly solved: 'thickness' | 'volume' | 'taste' | 'by rule' | null;
+  readonly solved: Goal | 'by rule' | null;
 };
 
 export type Severity = 'stop' | 'danger' | 'caution';

@@ -56,6 +56,16 @@ export function warningWords(w: Warning): Said {
         says: message('The solid ingredients alone come to more than was asked for.'),
         do: message('Make more, or take less of the solids.'),
       };
+    case 'too rich without':
+      return {
+        says: message('It holds more fat than asked for without any of the dairy.'),
+        do: message('Ask for it richer, or use less butter, cheese or bacon.'),
+      };
+    case 'never so rich':
+      return {
+        says: message('With this dairy it does not get as rich as asked for.'),
+        do: message('Take a richer dairy, or ask for less fat.'),
+      };
     case 'another band':
       return {
         says: message('It lands in {lands}, not in {asked}: this recipe leaves no thickener to the plan.', {

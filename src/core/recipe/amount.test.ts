@@ -8,7 +8,7 @@ import { AmountText } from './amount';
 import { Recipe } from './recipe';
 
 const { home } = Recipe.parse(demoFile('crab-shell-bisque'));
-const dosing = { scale: 1, dose: 0, liquid: 0, rounded: false };
+const dosing = { scale: 1, dose: 0, liquid: 0, dairy: 0, rounded: false };
 
 test('water to twice the height of shells: the heap stands half as high as what is then in the pot', () => {
   const shells = advance(

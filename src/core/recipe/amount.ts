@@ -4,7 +4,7 @@ import { type Loosely, parseLoosely } from '../units/typed/loosely';
 import { parseNumber, QuantityError } from '../units/typed/parse';
 
 /** What a recipe may leave for the plan to work out. */
-export const GOALS = ['thickness', 'volume', 'taste'] as const;
+export const GOALS = ['thickness', 'volume', 'taste', 'richness'] as const;
 export type Goal = (typeof GOALS)[number];
 
 /** An amount as a recipe gives it: fixed at the recipe's yield, or to be solved in the pot at hand. */
@@ -12,7 +12,8 @@ export type Amount =
   | Loosely<CountWord, Size>
   | {
       readonly kind: 'solve';
-      readonly goal: Goal /** Part of the thickening this item does, 0–1. */;
+      readonly goal: Goal;
+      /** Part of the thickening, or of the dairy, this item does, 0–1. */
       readonly share: number;
     }
   | { readonly kind: 'by rule' }

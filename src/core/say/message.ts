@@ -33,7 +33,7 @@ export type Figure =
  * The sentence `text` with `values` in its braces: plurals, choices and nesting as ICU MessageFormat has them.
  *
  * @example
- * inWords(message('{n, plural, one {# fill} other {# fills}}', { n: 1 }), METRIC) // '1 fill'
+ * message('to {target}', { target: { celsius: 80 } }) // { text: 'to {target}', values: { target: { celsius: 80 } } }
  */
 export const message = (text: string, values?: Values): Message => (values ? { text, values } : { text });
 

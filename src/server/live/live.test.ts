@@ -156,7 +156,7 @@ test('the rail tells the minute the model sees the step end, and the timers', as
   const started = event({ kind: 'timer-started', name: 'stock', seconds: 600 });
   await recordEvent(pool, batch, { ...started, at: new Date().toISOString() });
   const [ticket] = await railOf(pool, Date.now());
-  expect(ticket).toMatchObject({ id: batch, doing: 'Simmer until tender' });
+  expect(ticket).toMatchObject({ id: batch, doing: { text: 'Simmer until tender' } });
   expect(ticket?.timers.map((t) => t.name)).toEqual(['stock']);
   expect(Date.parse(ticket?.until ?? '')).toBeGreaterThan(Date.now());
 });

@@ -6,6 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { CALIBRATION_LIQUIDS, calibrateFunnel } from '../../core/flow/readings/cups';
 import type { HouseFunnel } from '../../core/house/house';
+import { term } from '../../core/say/term';
 import { spaced } from '../../core/units/format';
 import { typedNumber } from '../../core/units/typed/parse';
 import { WhenLive } from '../frame/WhenLive';
@@ -155,7 +156,7 @@ function Calibration({ funnels }: { funnels: readonly HouseFunnel[] }) {
         </section>
         <section aria-labelledby="f-2" className={CARD}>
           <h2 id="f-2" className="font-bold text-[21px]">
-            2 {CALIBRATION_LIQUIDS.water.words}
+            2 {say(term(CALIBRATION_LIQUIDS.water.words))}
           </h2>
           {run('thinSeconds')}
           <Field label={say('It ran, s')} {...field('thinSeconds')} />
@@ -167,7 +168,7 @@ function Calibration({ funnels }: { funnels: readonly HouseFunnel[] }) {
         </section>
         <section aria-labelledby="f-3" className={CARD}>
           <h2 id="f-3" className="font-bold text-[21px]">
-            3 {CALIBRATION_LIQUIDS.syrup.words}
+            3 {say(term(CALIBRATION_LIQUIDS.syrup.words))}
           </h2>
           {run('thickSeconds')}
           <Field label={say('It ran, s')} {...field('thickSeconds')} />
@@ -206,14 +207,15 @@ function Said({ funnel }: { funnel: HouseFunnel }) {
   return (
     <>
       {say.rich(
-        '<b>{name}</b>: {b} s and {a} s for every mm²/s; water runs {seconds} s, {ml} mL through {orificeMm} mm.',
+        '<b>{name}</b>: {start} s and {each} s for every mm²/s; water runs {seconds} s, {ml} mL through {across} mm.',
         {
           name: funnel.name,
-          b: spaced(b, 1),
-          a: spaced(a, 3),
+          b: (text) => <b>{text}</b>,
+          start: spaced(b, 1),
+          each: spaced(a, 3),
           seconds: spaced(funnel.thin.seconds, 1),
           ml: funnel.ml,
-          orificeMm: funnel.orificeMm,
+          across: funnel.orificeMm,
         },
       )}
     </>

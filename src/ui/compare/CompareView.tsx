@@ -4,6 +4,7 @@ import { askedVolume } from '../../core/units/show';
 import '../../core/food/load';
 import Link from 'next/link';
 import { Suspense, useMemo, useState } from 'react';
+import type { Held } from '../../core/compare/finished';
 import { bandOf } from '../../core/flow/bands';
 import { usualShare } from '../../core/order/amended';
 import type { TimedOrder } from '../../core/order/order';
@@ -12,19 +13,23 @@ import { message } from '../../core/say/message';
 import { term } from '../../core/say/term';
 import { mPas } from '../../core/units/format';
 import { addressOf, SHARES } from '../order/address';
+import { finishWords } from '../order/finishWords';
 import type { Stores } from '../order/stores';
 import { useCompared } from '../order/useCompared';
+import { useFinished } from '../order/useFinished';
 import { Choice } from '../shared/form/Choice';
 import { Segments } from '../shared/form/Segments';
-import { Grade } from '../shared/Grade';
 import { lazily } from '../shared/lazily';
 import { Scroll } from '../shared/Scroll';
 import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
 import { columnsFor } from './columns';
+import { FinishTable, HeldPart } from './FinishTable';
+import { WaysTable } from './WaysTable';
 
 /** Loaded once the doses are in. */
 const Curves = lazily(async () => (await import('./Curves')).Curves);
+const FinishCurves = lazily(async () => (await import('./FinishCurves')).FinishCurves);
 
 /** The recipe’s own way and the others. */
 const HOW_MANY = WAYS.length + 1;
@@ -51,18 +56,41 @@ export function CompareView({ stores, first }: { stores: Stores; first: TimedOrd
       setup: { vessel, burner, kitchen: house.kitchen },
     };
   }, [order, share, written, vessel, burner, house.kitchen]);
-  const all = useCompared(question);
+  // What the others are set beside; a tap on one does not ask anew.
+  const asOpened = useMemo(
+    () => ({ finish: first.finish, rich: first.rich, finishMl: first.finishMl }),
+    [first],
+  );
+  const [side, setSide] = useState<'thicken' | 'finish'>('thicken');
+  const [held, setHeld] = useState<Held>('richness');
+  const finishing = useMemo(
+    () =>
+      question && side === 'finish'
+        ? {
+            ...question,
+            kind: 'finish' as const,
+            key: JSON.stringify([{ ...order, ...asOpened }, share, held, shown]),
+            order: { ...question.order, ...asOpened },
+            held,
+            curved: shown === 'curves',
+          }
+        : null,
+    [question, side, held, shown, order, share, asOpened],
+  );
+  const finishes = useFinished(finishing);
+  const all = useCompared(side === 'thicken' ? question : null);
   if (!written || !vessel || !burner || !question) return null;
 
   const { bandLimits } = house.kitchen;
   const done = all.length === HOW_MANY;
   const one = all.find((c) => c.way.id === picked) ?? all[0];
+  const finish = finishes.all.find((f) => f.finish.id === order.finish);
   const into: TimedOrder = {
     ...order,
     way: picked === AS_WRITTEN.id ? undefined : picked,
     share: picked === AS_WRITTEN.id ? undefined : share,
   };
-  const columns = columnsFor(house.currency);
+  const _columns = columnsFor(house.currency);
   const own = all.find((c) => c.way.id === AS_WRITTEN.id);
   return (
     <div className="flex h-full flex-col overflow-y-auto min-[1100px]:overflow-hidden">
@@ -90,13 +118,30 @@ export function CompareView({ stores, first }: { stores: Stores; first: TimedOrd
           })}
         </p>
         <span className="ml-auto flex flex-wrap items-center gap-3">
-          <span className="font-bold">{say('It does')}</span>
           <Segments
-            label={say('Part of the thickening it does')}
-            value={String(share)}
-            onChange={(v) => setShare(Number(v))}
-            options={SHARES.map((s) => ({ value: String(s), words: s === 1 ? say('all') : `${s * 100} %` }))}
+            label={say('Side')}
+            value={side}
+            onChange={setSide}
+            options={[
+              { value: 'thicken', words: say('Thicken') },
+              { value: 'finish', words: say('Finish') },
+            ]}
           />
+          {side === 'finish' && <HeldPart held={held} onChange={setHeld} />}
+          {side === 'thicken' && (
+            <>
+              <span className="font-bold">{say('It does')}</span>
+              <Segments
+                label={say('Part of the thickening it does')}
+                value={String(share)}
+                onChange={(v) => setShare(Number(v))}
+                options={SHARES.map((s) => ({
+                  value: String(s),
+                  words: s === 1 ? say('all') : `${s * 100} %`,
+                }))}
+              />
+            </>
+          )}
           <Segments
             label={say('Shown as')}
             value={shown}
@@ -108,79 +153,29 @@ export function CompareView({ stores, first }: { stores: Stores; first: TimedOrd
           />
         </span>
       </div>
-      {shown === 'table' ? (
-        <Scroll label={say('Every thickener')} className="flex-1 overflow-auto max-[1100px]:min-h-96">
-          <table className="w-full border-collapse text-left">
-            <thead className="sticky top-0 z-20 bg-ground">
-              <tr>
-                <th scope="col" className="sticky left-0 z-10 bg-ground px-4 py-2 font-normal text-quiet">
-                  {say('Way')}
-                </th>
-                {columns.map((r) => (
-                  <th
-                    key={r.words.text}
-                    scope="col"
-                    className="whitespace-nowrap px-1.5 py-2 font-normal text-quiet"
-                  >
-                    {say(r.words)}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {all.map((c) => {
-                const barred = c.doses.length === 0 && c.blend === null;
-                const on = c.way.id === picked;
-                return (
-                  <tr
-                    key={c.way.id}
-                    className={`border-rule border-t ${on ? 'bg-butter text-on-butter' : ''}`}
-                  >
-                    <th
-                      scope="row"
-                      className={`sticky left-0 z-10 border-ink border-r-2 p-0 font-bold ${on ? 'bg-butter' : 'bg-ground'}`}
-                    >
-                      <button
-                        type="button"
-                        aria-pressed={on}
-                        disabled={barred}
-                        onClick={() => setPicked(c.way.id)}
-                        className="block min-h-14 w-48 py-1 pr-2 pl-4 text-left leading-tight disabled:cursor-default max-[720px]:w-36 max-[720px]:pl-2"
-                      >
-                        {say('{way}', { way: { opening: term(c.way.words) } })}
-                        <span className="block text-[15px]">
-                          <Grade fit={c.fit} plain={on} />
-                        </span>
-                      </button>
-                    </th>
-                    {barred ? (
-                      <td colSpan={columns.length} className="px-3">
-                        {c.fit.reasons[0] && say(c.fit.reasons[0].says)}
-                      </td>
-                    ) : (
-                      columns.map((r, n) => (
-                        <td
-                          key={r.words.text}
-                          className={`px-1.5 leading-tight ${n === columns.length - 1 ? 'min-w-24 text-[15px]' : 'whitespace-nowrap'}`}
-                        >
-                          {r.of(c, own, say)}
-                        </td>
-                      ))
-                    )}
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
-          {!done && (
-            <p role="status" className="p-4 text-quiet">
-              {say('Cooking each in thought, {count} of {of} …', {
-                count: all.length,
-                of: HOW_MANY,
-              })}
-            </p>
-          )}
-        </Scroll>
+      {side === 'finish' && shown === 'curves' ? (
+        <Suspense fallback={<p className="p-4 text-quiet">{say('Drawing the curves …')}</p>}>
+          <FinishCurves all={finishes.all} picked={order.finish} currency={house.currency} />
+        </Suspense>
+      ) : side === 'finish' ? (
+        <FinishTable
+          all={finishes.all}
+          done={finishes.done}
+          picked={order.finish}
+          currency={house.currency}
+          onPick={({ change }) =>
+            setOrder((o) => ({ ...o, rich: undefined, finishMl: undefined, ...change }))
+          }
+        />
+      ) : shown === 'table' ? (
+        <WaysTable
+          all={all}
+          of={HOW_MANY}
+          own={own}
+          picked={picked}
+          currency={house.currency}
+          onPick={setPicked}
+        />
       ) : (
         <div className="grid min-h-0 flex-1 grid-cols-[260px_1fr] max-[720px]:grid-cols-1">
           <Scroll label={say('Ways')} className="overflow-y-auto border-ink border-r-2">
@@ -215,7 +210,13 @@ export function CompareView({ stores, first }: { stores: Stores; first: TimedOrd
       )}
       <footer className="sticky bottom-0 z-20 flex shrink-0 items-stretch border-ink border-t-2 bg-surface max-[720px]:flex-col">
         <p className="min-w-0 flex-1 self-center px-5 py-2 leading-tight" aria-live="polite">
-          {one && (
+          {side === 'finish' && (
+            <>
+              <b>{say('Finished with {finish}.', { finish: finishWords(order, written) })}</b>{' '}
+              {finish?.fit.reasons.map((r) => say(r.says)).join(' ')}
+            </>
+          )}
+          {side === 'thicken' && one && (
             <>
               <b>{say('{way}.', { way: { opening: term(one.way.words) } })}</b>{' '}
               {one.fit.reasons.map((r) => say(r.says)).join(' ')}

@@ -81,7 +81,7 @@ export function Curves({ all, picked, target, limits }: Props) {
                     label: {
                       show: true,
                       position: 'insideStartTop' as const,
-                      formatter: `${BANDS[i + 1]} ↑`,
+                      formatter: say('{band} ↑', { band: term(BANDS[i + 1] ?? '') }),
                       color: c.quiet,
                       fontSize: 15,
                     },

@@ -2,6 +2,7 @@ import { demoRecipe } from '../../../demo/demo';
 import type { House } from '../../core/house/house';
 import { planFor } from '../../core/plan/plan';
 import { STANDARD_KITCHEN as kitchen } from '../../core/pot/kitchen';
+import { spoken } from '../../core/say/spoken';
 import { METRIC } from '../../core/units/show';
 import { levelsOf } from '../plan/levels';
 import { addressOf, orderFrom } from './address';
@@ -85,7 +86,7 @@ test('a kitchen without pots or soups has nothing to order for', () => {
 test('the wall is marked at the pass and at each stage that moves the level; marks that fall together are one', () => {
   const setup = { vessel: house.vessels[1]!, burner: house.burners[0]!, kitchen };
   const levels = levelsOf(planFor(recipes[0]!, { litres: 12, target: 153 }, setup));
-  expect(levels.map((l) => l.label)).toEqual(['at the pass', 'liquid in', 'potato in']);
+  expect(spoken(levels).map((l) => l.label)).toEqual(['at the pass', 'liquid in', 'potato in']);
   expect(levels[0]?.ml).toBeCloseTo(12_000, -2);
   expect(levels[1]?.ml).toBeLessThan(7000);
   expect(levels[2]?.ml).toBeGreaterThan(levels[1]?.ml ?? 0);

@@ -2,6 +2,7 @@ import { middleOf } from '../../core/flow/bands';
 import { FILL_LIMIT, rimVolume } from '../../core/heat/vessel';
 import { cannotBe } from '../../core/order/amended';
 import { ORDER_BOUNDS, USUAL_LITRES, USUAL_TIME } from '../../core/order/bounds';
+import { finishOf } from '../../core/order/finishes';
 import { GENTLY } from '../../core/order/gently';
 import type { Amendment, Order, TimedOrder } from '../../core/order/order';
 import { AS_WRITTEN, wayOf } from '../../core/order/ways';
@@ -28,12 +29,19 @@ function amendmentFrom(query: Record<string, string | undefined>, recipe: Recipe
   const moreSimmer = numberIn(query.longer, ORDER_BOUNDS.moreSimmer);
   const liquidAt = numberIn(query.liquid, ORDER_BOUNDS.liquidAt);
   const dairy = oneOf(GENTLY, query.dairy);
+  const finish = finishOf(query.finish);
+  const rich = numberIn(query.fat, ORDER_BOUNDS.rich);
+  const finishMl = numberIn(query.dairyMl, ORDER_BOUNDS.finishMl);
   return {
     ...(way && way !== AS_WRITTEN && cannotBe(recipe, share) === null && { way: way.id, share }),
     ...(moreFat !== undefined && { moreFat }),
     ...(moreSimmer !== undefined && { moreSimmer }),
     ...(liquidAt !== undefined && { liquidAt }),
     ...(dairy !== undefined && { dairy }),
+    ...(finish && {
+      finish: finish.id,
+      ...(rich !== undefined ? { rich } : finishMl !== undefined && { finishMl }),
+    }),
   };
 }
 
@@ -79,6 +87,9 @@ export function queryOf(order: TimedOrder): URLSearchParams {
     ...(order.moreSimmer && { longer: String(order.moreSimmer) }),
     ...(order.liquidAt !== undefined && { liquid: String(order.liquidAt) }),
     ...(order.dairy && { dairy: order.dairy }),
+    ...(order.finish && { finish: order.finish }),
+    ...(order.finish && order.rich !== undefined && { fat: String(order.rich) }),
+    ...(order.finish && order.finishMl !== undefined && { dairyMl: String(order.finishMl) }),
   });
 }
 

@@ -14,7 +14,22 @@ export const amendmentOf = ({
   moreSimmer,
   liquidAt,
   dairy,
-}: Amendment): Amendment => ({ rule, colour, way, share, moreFat, moreSimmer, liquidAt, dairy });
+  finish,
+  rich,
+  finishMl,
+}: Amendment): Amendment => ({
+  rule,
+  colour,
+  way,
+  share,
+  moreFat,
+  moreSimmer,
+  liquidAt,
+  dairy,
+  finish,
+  rich,
+  finishMl,
+});
 
 /** The recipe's roux step, if it has one: what the thickener control may change. */
 export const rouxOf = (recipe: Recipe) => recipe.steps.find((s) => s.kind === 'roux');

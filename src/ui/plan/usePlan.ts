@@ -58,7 +58,7 @@ export function usePlan({ house, recipes }: Stores, order: TimedOrder): Planned 
   const written = find(recipes, order.recipeId);
   const vessel = find(house.vessels, order.vesselId);
   const burner = find(house.burners, order.burnerId);
-  const { litres, target } = order;
+  const { litres, target, rich } = order;
   const changes = JSON.stringify(amendmentOf(order));
   const recipe = useMemo(() => amended(written, JSON.parse(changes)), [written, changes]);
   const setup = useMemo<Setup>(
@@ -68,7 +68,7 @@ export function usePlan({ house, recipes }: Stores, order: TimedOrder): Planned 
 
   const last = useRef<{ recipe: Recipe; plan: Plan }>(undefined);
   const { plan, question } = useMemo(() => {
-    const aim: Aim = { litres, target };
+    const aim: Aim = { litres, target, ...(rich !== undefined && { rich }) };
     const near = last.current?.recipe === recipe ? last.current.plan : undefined;
     const made = planFor(recipe, aim, setup, near);
     last.current = { recipe, plan: made };
@@ -85,7 +85,7 @@ export function usePlan({ house, recipes }: Stores, order: TimedOrder): Planned 
         samples: SAMPLES,
       } satisfies PlannerQuestion,
     };
-  }, [recipe, changes, litres, target, setup, vessel.id, burner.id]);
+  }, [recipe, changes, litres, target, rich, setup, vessel.id, burner.id]);
 
   const [thoughts, setThoughts] = useState<Thoughts | null>(null);
   const [remedied, setRemedied] = useState<Extract<PlannerAnswer, { kind: 'remedied' }> | null>(null);

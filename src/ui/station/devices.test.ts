@@ -1,3 +1,4 @@
+import { spoken } from '../../core/say/spoken';
 import { heardOf, NO_DEVICES, STALE, standingOf } from './devices';
 
 const LISTED = heardOf(
@@ -9,14 +10,14 @@ const one = (d: typeof LISTED) => d.all.find((x) => x.id === 'p');
 
 test('a reading is fresh, then stale, and says so', () => {
   const d = heardOf(LISTED, { kind: 'reading', device: 'p', value: 71.2, unit: '°C' }, 1000);
-  expect(standingOf(one(d), 1400)).toEqual({ value: 71.2, says: 'seen 0 s ago' });
-  expect(standingOf(one(d), 1000 + STALE + 3000)).toEqual({ value: null, says: 'stale: 8 s old' });
+  expect(spoken(standingOf(one(d), 1400))).toEqual({ value: 71.2, says: 'seen 0 s ago' });
+  expect(spoken(standingOf(one(d), 1000 + STALE + 3000))).toEqual({ value: null, says: 'stale: 8 s old' });
 });
 
 test('a fault hides the value until the next good reading', () => {
   let d = heardOf(LISTED, { kind: 'reading', device: 'p', value: 71, unit: '°C' }, 1000);
   d = heardOf(d, { kind: 'fault', device: 'p', says: 'sends what cannot be: 9e9 °C' }, 2000);
-  expect(standingOf(one(d), 2100)).toEqual({ value: null, says: 'sends what cannot be: 9e9 °C' });
+  expect(spoken(standingOf(one(d), 2100))).toEqual({ value: null, says: 'sends what cannot be: 9e9 °C' });
   d = heardOf(d, { kind: 'reading', device: 'p', value: 72, unit: '°C' }, 3000);
   expect(standingOf(one(d), 3100).value).toBe(72);
 });
@@ -24,7 +25,7 @@ test('a fault hides the value until the next good reading', () => {
 test('lost with its bridge, found again with it, its last value not taken for new', () => {
   let d = heardOf(LISTED, { kind: 'reading', device: 'p', value: 71, unit: '°C' }, 1000);
   d = heardOf(d, { kind: 'bridge', state: 'lost' }, 2000);
-  expect(standingOf(one(d), 2100)).toEqual({ value: null, says: 'lost' });
+  expect(spoken(standingOf(one(d), 2100))).toEqual({ value: null, says: 'lost' });
   d = heardOf(d, { kind: 'devices', devices: [{ id: 'p', kind: 'thermometer', name: 'Probe' }] }, 60_000);
   expect(standingOf(one(d), 60_100).value).toBeNull();
 });

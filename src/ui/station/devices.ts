@@ -32,7 +32,7 @@ export const NO_DEVICES: Devices = { bridge: 'none', all: [] };
 export const STALE = 5000;
 
 const isRecord = (x: unknown): x is Record<string, unknown> => typeof x === 'object' && x !== null;
-const KINDS: readonly unknown[] = ['thermometer', 'scale', message('flow timer')];
+const KINDS: readonly unknown[] = ['thermometer', 'scale', 'flow timer'];
 
 /** `devices` after one piece of news, whatever it holds: what cannot be understood changes nothing. */
 export function heardOf(devices: Devices, news: unknown, now: number): Devices {

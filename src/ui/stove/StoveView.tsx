@@ -9,6 +9,7 @@ import { titleIn } from '../../core/batch/titleIn';
 import { timeOfDay } from '../../core/units/clock';
 import { useShortcut } from '../frame/Shortcuts';
 import { useKeptPage } from '../frame/useKeptPage';
+import { Scroll } from '../shared/Scroll';
 import { Sheet } from '../shared/Sheet';
 import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
@@ -179,7 +180,7 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
           )}
         </p>
         <Status unsent={unsent} refused={refused} />
-        <div className="min-h-0 flex-1 pb-2 min-[1100px]:overflow-y-auto">
+        <Scroll label={say('What to do')} className="flex-1 pb-2 min-[1100px]:overflow-y-auto">
           {looking !== null && (
             <p className="flex flex-wrap items-center gap-3 bg-butter/30 px-3 py-1">
               <b>{step?.done ? say('Done already') : say('Not at hand yet')}</b>
@@ -201,7 +202,7 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
               write={write}
             />
           )}
-        </div>
+        </Scroll>
         <div className="flex shrink-0 flex-wrap items-center gap-x-6 gap-y-1 border-rule border-t-2 py-2">
           <TimeLeft
             left={left}

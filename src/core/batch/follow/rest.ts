@@ -1,4 +1,4 @@
-import { type Attempt, balance, missesOf } from '../../plan/solve/balance';
+import { type Attempt, balance, missesOf, type Turned } from '../../plan/solve/balance';
 import { saltStillToAdd } from '../../plan/solve/resolve';
 import { advance } from '../../pot/advance';
 import { observe } from '../../pot/observe';
@@ -91,15 +91,16 @@ export function solveRest(
 ): { readonly dose: number; readonly liquid: number } {
   const goals = { thickness: openIn(rest, 'thickness'), volume: openIn(rest, 'volume') };
   if (!goals.thickness && !goals.volume) return { dose: 1, liquid: 1 };
-  const attempt = (dose: number, liquid: number): Attempt => {
+  const attempt = ({ dose, liquid }: Turned): Attempt => {
     const found = observe(toTheEnd(variant, rest, { dose, liquid, rounded: false }).pot, variant.kitchen);
-    return { dose, liquid, ...missesOf(found, { litres, target }, goals) };
+    return { dose, liquid, dairy: 0, ...missesOf(found, { litres, target }, { ...goals, richness: false }) };
   };
   const { found } = balance(
-    { dose: 1, liquid: 1 },
+    { dose: 1, liquid: 1, dairy: 0 },
     {
       dose: goals.thickness ? { unit: 1, most: MOST_RESCALE } : null,
       liquid: goals.volume ? { unit: 1, most: MOST_RESCALE } : null,
+      dairy: null,
     },
     attempt,
     { close: CLOSE_ENOUGH },

@@ -102,7 +102,7 @@ export function recipeFrom(
   if (!written.success) return { ok: false, problems: problemsOf(written.error, fixed) };
   const cookIn = (home: typeof largest) => {
     const setup = { vessel: home, burner, kitchen: house.kitchen };
-    const { pot } = simulate(written.data, { scale: 1, dose: 0, liquid: 0, rounded: false }, setup);
+    const { pot } = simulate(written.data, { scale: 1, dose: 0, liquid: 0, dairy: 0, rounded: false }, setup);
     return observe(pot, house.kitchen);
   };
   const first = cookIn(largest);

@@ -1,113 +1,140 @@
 import { equivalentsFor } from '../../flow/viscosity';
+import { linear } from '../../maths/linear';
 import type { Aim } from '../../order/order';
 import type { Observation } from '../../pot/observe';
 
-/** Change of (thickness, volume) misses with (dose, liquid), as [[t/dose, t/liquid], [v/dose, v/liquid]] in the solver's units. */
-export type Slopes = readonly [readonly [number, number], readonly [number, number]];
+/** What is turned, and in the same order what each is turned for. */
+const TURNED = ['dose', 'liquid', 'dairy'] as const;
+const MISSED = ['thickness', 'volume', 'richness'] as const;
 
-/** One try: the pot cooked with this dose and this much liquid, and by what shares it missed. */
-export type Attempt = {
-  readonly dose: number;
-  readonly liquid: number;
-  readonly thickness: number;
-  readonly volume: number;
-};
+/** The dose, the made-up liquid and the dairy, each as the caller counts it. */
+export type Turned = Readonly<Record<(typeof TURNED)[number], number>>;
+/** By what shares a pot missed each of its aims. */
+export type Misses = Readonly<Record<(typeof MISSED)[number], number>>;
+
+/** Change of each miss (down) with each thing turned (across), in the solver's units. */
+export type Slopes = readonly (readonly number[])[];
+
+/** One try: the pot cooked with these, and by what shares it missed. */
+export type Attempt = Turned & Misses;
+
+/** What of a pot is to be met; the rest is left as it is. */
+export type Wanted = Readonly<Record<(typeof MISSED)[number], boolean>>;
 
 /**
- * By what shares a pot misses what is wanted of it, thickness in flour equivalents and volume, in which both are nearly
- * straight lines of dose and liquid; 0 of what is left as it is.
+ * By what shares a pot misses what is wanted of it: thickness in flour equivalents, volume, and the fat of its liquid,
+ * in which all three are nearly straight lines of dose, liquid and dairy; 0 of what is left as it is.
  */
 export function missesOf(
   found: Pick<Observation, 'equivalents' | 'fatFraction' | 'volumeMl'>,
-  { litres, target }: Aim,
-  counts: { readonly thickness: boolean; readonly volume: boolean },
-): Pick<Attempt, 'thickness' | 'volume'> {
+  { litres, target, rich = 0 }: Aim,
+  counts: Wanted,
+): Misses {
   const wanted = equivalentsFor(target, found.fatFraction);
   return {
     thickness: counts.thickness ? (found.equivalents - wanted) / Math.max(LEAST_WANTED, wanted) : 0,
     volume: counts.volume ? found.volumeMl / (litres * 1000) - 1 : 0,
+    richness: counts.richness ? (found.fatFraction * 100) / Math.max(LEAST_RICH, rich) - 1 : 0,
   };
 }
+
+/** % of fat a miss of richness is a share of at least. */
+const LEAST_RICH = 0.2;
 
 /** g/L of flour a miss is a share of at least: of next to nothing anything would be a great share. */
 const LEAST_WANTED = 10;
 
-/** What there is to turn: a step of each unknown that matters, and how far it may go; null when it stands fast. */
-export type Unknowns = {
-  readonly dose: { readonly unit: number; readonly most: number } | null;
-  readonly liquid: { readonly unit: number; readonly most: number } | null;
-};
+/** A step of something that is turned, and how far it may go. */
+export type Unknown = { readonly unit: number; readonly most: number };
+/** What there is to turn; null of what stands fast. */
+export type Unknowns = Readonly<Record<(typeof TURNED)[number], Unknown | null>>;
 
 /** Misses below this share are done. */
 export const CLOSE = 0.001;
 const MOST_TRIES = 14;
 
-/** Slopes nobody has measured. */
-const UNKNOWN: Slopes = [
-  [1, 0],
-  [0, 1],
-];
-
 /** How far to step when measuring slopes, in the solver's units. */
 const NUDGE = 0.05;
 
+/** Slopes nobody has measured: each thing turned closes its own miss. */
+export const LEVEL: Slopes = TURNED.map((_, n) => MISSED.map((_miss, m) => (n === m ? 1 : 0)));
+
+const moved = (turned: Turned, n: number, to: number): Turned => {
+  const name = TURNED[n] ?? 'dose';
+  return { ...turned, [name]: to };
+};
+const amountOf = (turned: Turned, n: number): number => turned[TURNED[n] ?? 'dose'];
+const missOf = (misses: Misses, n: number): number => misses[MISSED[n] ?? 'thickness'];
+
 /**
- * Closes the misses in thickness and volume by turning the dose and the liquid: Broyden's method, kept
- * within what each may be. Misses are counted so that they are nearly straight lines. `known` are the slopes
- * of a nearby answer, to start from; `close` is the miss that will do. The last try and its slopes, which
- * are level ones when the start was close enough already.
+ * Closes the misses by turning the dose, the liquid and the dairy, as far as each is open: Broyden's method, kept
+ * within what each may be; one that stands at its limit leaves the others to be solved. Misses are counted so
+ * that they are nearly straight lines. `known` are the slopes of a nearby answer, to start from; `close` is the
+ * miss that will do. The last try and its slopes, which are level ones when the start was close enough already.
  */
 export function balance(
-  start: { readonly dose: number; readonly liquid: number },
-  { dose: byDose, liquid: byLiquid }: Unknowns,
-  attempt: (dose: number, liquid: number) => Attempt,
+  start: Turned,
+  unknowns: Unknowns,
+  attempt: (turned: Turned) => Attempt,
   { known, close = CLOSE }: { readonly known?: Slopes | undefined; readonly close?: number } = {},
 ): { readonly found: Attempt; readonly slopes: Slopes } {
-  const doseUnit = byDose?.unit ?? 1;
-  const liquidUnit = byLiquid?.unit ?? 1;
-  const mostDose = byDose?.most ?? start.dose;
-  const mostLiquid = byLiquid?.most ?? start.liquid;
-  const within = (x: number, most: number): number => Math.min(most, Math.max(0, x));
+  const open = TURNED.flatMap((name, n) => (unknowns[name] ? [n] : []));
+  const unitOf = (n: number): number => unknowns[TURNED[n] ?? 'dose']?.unit ?? 1;
+  const mostOf = (n: number): number => unknowns[TURNED[n] ?? 'dose']?.most ?? 0;
+  const there = (t: Attempt): boolean => MISSED.every((name) => Math.abs(t[name]) < close);
 
   const measureSlopes = (at: Attempt): Slopes => {
-    const nudge = at.dose > 0.9 * mostDose ? -NUDGE : NUDGE;
-    const more = byDose ? attempt(at.dose + nudge * doseUnit, at.liquid) : null;
-    const wetter = byLiquid ? attempt(at.dose, at.liquid + NUDGE * liquidUnit) : null;
-    return [
-      [
-        more ? (more.thickness - at.thickness) / nudge : 1,
-        wetter ? (wetter.thickness - at.thickness) / NUDGE : 0,
-      ],
-      [more ? (more.volume - at.volume) / nudge : 0, wetter ? (wetter.volume - at.volume) / NUDGE : 1],
-    ];
+    const slopes = LEVEL.map((row) => [...row]);
+    for (const u of open) {
+      const nudge = amountOf(at, u) > 0.9 * mostOf(u) ? -NUDGE : NUDGE;
+      const tried = attempt(moved(at, u, amountOf(at, u) + nudge * unitOf(u)));
+      for (const m of slopes.keys()) {
+        const row = slopes[m];
+        if (row) row[u] = (missOf(tried, m) - missOf(at, m)) / nudge;
+      }
+    }
+    return slopes;
+  };
+  const slope = (slopes: Slopes, m: number, u: number): number => slopes[m]?.[u] ?? 0;
+
+  /** Where the slopes say the misses close, each within what it may be; null where they do not say. */
+  const stepFrom = (now: Attempt, slopes: Slopes): Turned | null => {
+    let free = open;
+    for (;;) {
+      const turns = linear(
+        free.map((m) => free.map((u) => slope(slopes, m, u))),
+        free.map((m) => -missOf(now, m)),
+      );
+      if (!turns) return null;
+      let to: Turned = now;
+      const stuck: number[] = [];
+      for (const [k, u] of free.entries()) {
+        const was = amountOf(now, u);
+        const value = Math.min(mostOf(u), Math.max(0, was + (turns[k] ?? 0) * unitOf(u)));
+        if (value === was && turns[k] !== 0) stuck.push(u);
+        to = moved(to, u, value);
+      }
+      if (stuck.length === 0 || stuck.length === free.length) return to;
+      free = free.filter((u) => !stuck.includes(u));
+    }
   };
 
-  const there = (t: Attempt): boolean => Math.abs(t.thickness) < close && Math.abs(t.volume) < close;
-  let now = attempt(start.dose, start.liquid);
-  let slopes = known ?? (there(now) ? UNKNOWN : measureSlopes(now));
-  for (let i = 0; i < MOST_TRIES; i++) {
-    if (there(now)) break;
-    const [[a, b], [c, d]] = slopes;
-    const det = a * d - b * c;
-    if (Math.abs(det) < 1e-9) break;
-    const dose = byDose
-      ? within(now.dose + ((b * now.volume - d * now.thickness) / det) * doseUnit, mostDose)
-      : now.dose;
-    // With the dose against its limit, only the volume is left to solve for.
-    const turn = dose === now.dose ? -now.volume / d : (c * now.thickness - a * now.volume) / det;
-    const liquid = byLiquid ? within(now.liquid + turn * liquidUnit, mostLiquid) : now.liquid;
-    const x = (dose - now.dose) / doseUnit;
-    const y = (liquid - now.liquid) / liquidUnit;
-    const moved = x * x + y * y;
-    if (moved < 1e-12) break;
-    const next = attempt(dose, liquid);
-    const missedT = (next.thickness - now.thickness - (a * x + b * y)) / moved;
-    const missedV = (next.volume - now.volume - (c * x + d * y)) / moved;
-    slopes = [
-      [a + missedT * x, b + missedT * y],
-      [c + missedV * x, d + missedV * y],
-    ];
-    now = next;
+  let now = attempt(start);
+  let slopes = known ?? (there(now) ? LEVEL : measureSlopes(now));
+  for (let i = 0; i < MOST_TRIES && !there(now); i++) {
+    const to = stepFrom(now, slopes);
+    if (!to) break;
+    const before = now;
+    const by = TURNED.map((_, u) => (amountOf(to, u) - amountOf(before, u)) / unitOf(u));
+    const length = by.reduce((sum, x) => sum + x * x, 0);
+    if (length < 1e-12) break;
+    now = attempt(to);
+    const next = now;
+    slopes = slopes.map((row, m) => {
+      const foreseen = row.reduce((sum, s, u) => sum + s * (by[u] ?? 0), 0);
+      const off = (missOf(next, m) - missOf(before, m) - foreseen) / length;
+      return row.map((s, u) => s + off * (by[u] ?? 0));
+    });
   }
   return { found: now, slopes };
 }

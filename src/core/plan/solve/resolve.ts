@@ -17,11 +17,13 @@ import { roundToScale } from '../../units/round';
 
 type Given = Extract<Amount, { kind: 'fixed' | 'counted' }>;
 
-/** What the solver is trying: the dose (g of flour equivalent, or a share of the pot), the made-up liquid (g), and the scale. */
+/** What the solver is trying: the dose (g of flour equivalent, or a share of the pot), the made-up liquid and the dairy (g), and the scale. */
 export type Dosing = {
   readonly scale: number;
   readonly dose: number;
   readonly liquid: number;
+  /** g of all that is “to richness” together; 0 where nothing is. */
+  readonly dairy: number;
   /** Bring amounts to what a scale can show; the solver itself works without. */
   readonly rounded: boolean;
   /** How far what is counted or given as a range comes out from its middle, in standard deviations; 0 unless said. */
@@ -74,6 +76,7 @@ function gramsFor(amount: Amount, item: RecipePortion, dosing: Dosing, pot: Pot,
     return (dosing.dose * amount.share) / strength;
   }
   if (amount.goal === 'volume') return dosing.liquid;
+  if (amount.goal === 'richness') return dosing.dairy * amount.share;
   return saltStillToAdd(pot, kitchen);
 }
 

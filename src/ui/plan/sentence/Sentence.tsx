@@ -16,6 +16,7 @@ import { addressOf } from '../../order/address';
 import { rouxOf, type Stores } from '../../order/stores';
 import { Choice } from '../../shared/form/Choice';
 import { useSay } from '../../shared/useSay';
+import { FinishPart } from './FinishPart';
 import { LitresPart } from './LitresPart';
 import { ThickenPart } from './ThickenPart';
 import { TimePart } from './TimePart';
@@ -66,13 +67,16 @@ function SentenceNow({ stores, recipe, written, aim, setup, order, lightAt, onCh
         moreSimmer: undefined,
         liquidAt: undefined,
         dairy: undefined,
+        finish: undefined,
+        rich: undefined,
+        finishMl: undefined,
       });
   };
 
   return (
-    <p className="text-[clamp(20px,2.05vw,27px)] leading-[1.6]">
+    <p className="text-[clamp(19px,1.9vw,25px)] leading-[1.6]">
       {say.rich(
-        'Make {litres} of {soup}, {band}, in {pot} on {burner}, thickened with {thickener}{roux}{dairy}, for {time}. {light}',
+        'Make {litres} of {soup}, {band}, in {pot} on {burner}, thickened with {thickener}{roux}, finished with {finish}{dairy}, for {time}. {light}',
         {
           litres: (
             <LitresPart litres={order.litres} show={say.reader} onChange={(l) => onChange({ litres: l })} />
@@ -166,8 +170,18 @@ function SentenceNow({ stores, recipe, written, aim, setup, order, lightAt, onCh
                 ),
               })
             : '',
+          finish: (
+            <FinishPart
+              order={order}
+              written={written}
+              aim={aim}
+              setup={setup}
+              currency={house.currency}
+              onChange={onChange}
+            />
+          ),
           dairy: order.dairy
-            ? say.rich(', its dairy {how}', {
+            ? say.rich(', {how}', {
                 how: (
                   <Choice
                     label={say('Dairy')}

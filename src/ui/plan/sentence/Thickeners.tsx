@@ -57,7 +57,7 @@ export function Thickeners({ order, written, aim, setup, onChange }: Props) {
           label={say('Part of the thickening it does')}
           value={String(share)}
           onChange={(v) => setPart(Number(v))}
-          options={SHARES.map((s) => ({ value: String(s), words: s === 1 ? 'all' : `${s * 100} %` }))}
+          options={SHARES.map((s) => ({ value: String(s), words: s === 1 ? say('all') : `${s * 100} %` }))}
         />
         <span className="text-quiet">
           {share < 1 ? say('of the thickening; the recipe’s own does the rest.') : say('of the thickening.')}

@@ -3,7 +3,6 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { Controller, type FieldPath, useFieldArray, useFormContext } from 'react-hook-form';
 import { ingredient, isIngredient } from '../../../core/food/catalogue';
-import { message } from '../../../core/say/message';
 import { Field, Pick } from '../../shared/form/Field';
 import { IngredientField } from '../../shared/form/IngredientField';
 import { BUTTON } from '../../shared/styles';
@@ -13,7 +12,7 @@ import { type ItemForm, itemForm, type RecipeForm } from './form/form';
 export const EMPTY_ITEM: ItemForm = { ...itemForm({ ingredient: '', amount: '' }) };
 
 /** Kinds of food that are cut, and kinds whose temperature going in matters. */
-const CUT = new Set(['vegetable', message('cured meat'), 'seafood']);
+const CUT = new Set(['vegetable', 'cured meat', 'seafood']);
 const TEMPERED = new Set(['liquid', 'dairy', 'wine', 'seafood', 'egg', 'cheese']);
 
 type RowProps = {

@@ -11,7 +11,6 @@ import {
 import { type EChartsCoreOption, init, use } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
-import { useSay } from '../useSay';
 import { useTheme } from '../useTheme';
 
 use([
@@ -45,7 +44,6 @@ type Props = {
 
 /** A line chart in the house's colours, redrawn with its theme and its size. */
 export default function Chart({ option, says, className }: Props) {
-  const _say = useSay();
   const box = useRef<HTMLDivElement>(null);
   const [theme] = useTheme();
   // biome-ignore lint/correctness/useExhaustiveDependencies: the theme changes what the palette reads

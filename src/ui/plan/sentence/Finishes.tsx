@@ -1,0 +1,202 @@
+'use client';
+
+import { Check, Minus, Plus } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import type { Finished, Held } from '../../../core/compare/finished';
+import { ORDER_BOUNDS } from '../../../core/order/bounds';
+import type { Aim, Amendment, TimedOrder } from '../../../core/order/order';
+import type { Setup } from '../../../core/plan/solve/simulate';
+import type { Recipe } from '../../../core/recipe/recipe';
+import { message } from '../../../core/say/message';
+import { term } from '../../../core/say/term';
+import { spaced } from '../../../core/units/format';
+import { finishName, finishWords } from '../../order/finishWords';
+import { amendmentOf } from '../../order/stores';
+import { useFinished } from '../../order/useFinished';
+import { Segments } from '../../shared/form/Segments';
+import { Grade } from '../../shared/Grade';
+import { BUTTON } from '../../shared/styles';
+import { type Say, useSay } from '../../shared/useSay';
+
+type Props = {
+  readonly order: TimedOrder;
+  readonly written: Recipe;
+  readonly aim: Aim;
+  readonly setup: Setup;
+  readonly currency: string;
+  readonly onChange: (change: Partial<TimedOrder>) => void;
+};
+
+const HELD = [
+  { value: 'richness', words: message('Richness') },
+  { value: 'litres', words: message('Litres') },
+  { value: 'cost', words: message('Cost') },
+  { value: 'dose', words: message('Dose') },
+] as const;
+
+/** % of fat one tap makes the soup richer or leaner. */
+const RICHER = 0.5;
+
+/** What is poured or weighed of a finish: "2.1 L whole milk and 600 mL heavy cream". */
+export const finishDoses = ({ doses }: Finished, say: Say): string =>
+  say('{doses}', {
+    doses: {
+      and: doses.map((d) =>
+        d.ml >= 995
+          ? message('{amount}', { amount: { ml: d.ml } })
+          : message('{grams} g', { grams: spaced(d.g) }),
+      ),
+    },
+  });
+
+/** What it does to the thickener: "305 g of plain flour, 7 g more". */
+export function thickenerWords({ thickener }: Finished, say: Say): string {
+  if (!thickener) return '';
+  const more = Math.round(thickener.more);
+  const values = {
+    grams: spaced(thickener.g),
+    what: { within: term(thickener.name.split(',')[0] ?? thickener.name) },
+    by: spaced(Math.abs(more)),
+  };
+  if (more === 0) return say('{grams} g {what}, as before', values);
+  return more > 0
+    ? say('{grams} g {what}, {by} g more', values)
+    : say('{grams} g {what}, {by} g less', values);
+}
+
+/** Every dairy the pot can be finished with, worked out in a worker one after another, with one thing held as it is. */
+export function Finishes({ order, written, aim, setup, currency, onChange }: Props) {
+  const say = useSay();
+  const [held, setHeld] = useState<Held>('richness');
+  // What was ordered when the list was opened is what the others are set beside; a tap does not ask anew.
+  const [{ finish, finishMl }] = useState(order);
+  const asked: Aim & Amendment = { ...amendmentOf(order), ...aim, finish, finishMl, rich: order.rich };
+  const key = JSON.stringify([written.id, asked, held, setup.vessel.id, setup.burner.id]);
+  // Asked anew only when what it hangs on says something else, not when it is another object.
+  const question = useMemo(
+    () => ({
+      kind: 'finish' as const,
+      key,
+      recipe: written,
+      order: JSON.parse(key)[1] as Aim & Amendment,
+      held,
+      curved: false,
+      setup,
+    }),
+    [key, written, held, setup],
+  );
+  const { all, done } = useFinished(question);
+  const none = { finish: undefined, rich: undefined, finishMl: undefined };
+  const [least, most] = ORDER_BOUNDS.rich;
+  const richer = (by: number) =>
+    order.rich !== undefined &&
+    onChange({ rich: Math.min(most, Math.max(least, Math.round((order.rich + by) * 10) / 10)) });
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-3 border-rule border-b p-4">
+        <span className="font-bold">{say('Keep')}</span>
+        <Segments label={say('What stays as it is')} value={held} onChange={setHeld} options={HELD} />
+        {order.rich !== undefined && (
+          <span className="ml-auto flex items-center gap-2">
+            <button
+              type="button"
+              className={BUTTON}
+              aria-label={say('Leaner')}
+              onClick={() => richer(-RICHER)}
+            >
+              <Minus aria-hidden />
+            </button>
+            <b className="figures min-w-24 text-center text-[24px]">
+              {say('{rich} % fat', { rich: order.rich.toFixed(1) })}
+            </b>
+            <button
+              type="button"
+              className={BUTTON}
+              aria-label={say('Richer')}
+              onClick={() => richer(RICHER)}
+            >
+              <Plus aria-hidden />
+            </button>
+          </span>
+        )}
+      </div>
+      <div role="radiogroup" aria-label={say('Finished with')}>
+        <Row on={!order.finish} id="written" onTake={() => onChange(none)}>
+          <b>{say('as the recipe has it')}</b>
+          <span className="block text-[15px]">
+            {say(finishWords({ ...order, finish: undefined }, written))}
+          </span>
+        </Row>
+        {all.map((f) => (
+          <Row
+            key={f.finish.id}
+            on={f.finish.id === order.finish}
+            id={f.finish.id}
+            onTake={() => onChange({ ...none, ...f.change })}
+            aside={<Grade fit={f.fit} plain />}
+          >
+            <b>{say('{name}', { name: { opening: finishName(f.finish) } })}</b>{' '}
+            <span className="figures ml-2 font-bold">{finishDoses(f, say)}</span>
+            <span className="block text-[15px]">
+              {[
+                thickenerWords(f, say),
+                say('fat {fat} %', { fat: f.fatPercent.toFixed(1) }),
+                say('salt {salt} %', { salt: f.saltPercent.toFixed(2) }),
+                f.cost === null ? '' : `${currency}${f.cost.toFixed(2)}`,
+                say(f.how),
+              ]
+                .filter(Boolean)
+                .join(' · ')}
+            </span>
+            <span className="block text-[15px]">{f.fit.reasons.map((r) => say(r.says)).join(' ')}</span>
+          </Row>
+        ))}
+      </div>
+      {!done && (
+        <p role="status" className="p-4 text-quiet">
+          {say('Cooking each in thought …')}
+        </p>
+      )}
+      {done && all.length === 0 && (
+        <p className="p-4">
+          {held === 'cost'
+            ? say('No cost can be kept: prices are missing. They stand under Kitchen, Products.')
+            : say('Nothing can be kept so: no dose is weighed in this recipe.')}
+        </p>
+      )}
+    </>
+  );
+}
+
+function Row({
+  on,
+  id,
+  onTake,
+  aside,
+  children,
+}: {
+  on: boolean;
+  id: string;
+  onTake: () => void;
+  aside?: React.ReactNode;
+  children: React.ReactNode;
+}) {
+  return (
+    <label
+      htmlFor={`finish-${id}`}
+      className="flex min-h-14 cursor-pointer items-center gap-3 border-rule border-b px-4 py-2 last:border-b-0 hover:bg-butter/25 has-focus-visible:bg-butter has-focus-visible:text-on-butter"
+    >
+      <input
+        type="radio"
+        id={`finish-${id}`}
+        name="finish"
+        checked={on}
+        onChange={onTake}
+        className="sr-only"
+      />
+      <span className="w-6 shrink-0">{on && <Check size={22} aria-hidden />}</span>
+      <span className="min-w-0 flex-1">{children}</span>
+      {aside}
+    </label>
+  );
+}
