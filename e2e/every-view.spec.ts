@@ -82,6 +82,7 @@ test('sheets opened over the Plan are clean too, and give the focus back', async
     [/^How much/, 'How much'],
     [/^Soup/, 'Soup'],
     [/^Thickened with/, 'Thickened with'],
+    [/^Finished with/, 'Finished with'],
     [/^Sizes/, 'What changes with the size'],
     [/^Take away/, 'Take the plan away'],
     [/^By a test/, 'Aim by a test'],

@@ -4,7 +4,7 @@ import { askedVolume } from '../../core/units/show';
 import '../../core/food/load';
 import Link from 'next/link';
 import { Suspense, useMemo, useState } from 'react';
-import type { Held } from '../../core/compare/finished';
+import type { Finished, Held } from '../../core/compare/finished';
 import { bandOf } from '../../core/flow/bands';
 import { usualShare } from '../../core/order/amended';
 import type { TimedOrder } from '../../core/order/order';
@@ -84,6 +84,8 @@ export function CompareView({ stores, first }: { stores: Stores; first: TimedOrd
   const { bandLimits } = house.kitchen;
   const done = all.length === HOW_MANY;
   const one = all.find((c) => c.way.id === picked) ?? all[0];
+  const pickFinish = ({ change }: Finished) =>
+    setOrder((o) => ({ ...o, rich: undefined, finishMl: undefined, ...change }));
   const finish = finishes.all.find((f) => f.finish.id === order.finish);
   const into: TimedOrder = {
     ...order,
@@ -155,7 +157,12 @@ export function CompareView({ stores, first }: { stores: Stores; first: TimedOrd
       </div>
       {side === 'finish' && shown === 'curves' ? (
         <Suspense fallback={<p className="p-4 text-quiet">{say('Drawing the curves …')}</p>}>
-          <FinishCurves all={finishes.all} picked={order.finish} currency={house.currency} />
+          <FinishCurves
+            all={finishes.all}
+            picked={order.finish}
+            currency={house.currency}
+            onPick={pickFinish}
+          />
         </Suspense>
       ) : side === 'finish' ? (
         <FinishTable
@@ -163,9 +170,7 @@ export function CompareView({ stores, first }: { stores: Stores; first: TimedOrd
           done={finishes.done}
           picked={order.finish}
           currency={house.currency}
-          onPick={({ change }) =>
-            setOrder((o) => ({ ...o, rich: undefined, finishMl: undefined, ...change }))
-          }
+          onPick={pickFinish}
         />
       ) : shown === 'table' ? (
         <WaysTable

@@ -5,12 +5,14 @@ import type { Finished, RichPoint } from '../../core/compare/finished';
 import { spaced } from '../../core/units/format';
 import { finishName } from '../order/finishWords';
 import Chart, { type Palette } from '../shared/draw/Chart';
+import { Scroll } from '../shared/Scroll';
 import { useSay } from '../shared/useSay';
 
 type Props = {
   readonly all: readonly Finished[];
   readonly picked: string | undefined;
   readonly currency: string;
+  readonly onPick: (one: Finished) => void;
 };
 
 const axis = (c: Palette) => ({
@@ -24,7 +26,7 @@ const axis = (c: Palette) => ({
 });
 
 /** What a richness asks of the thickener, and what it costs: a line a finish, the picked one in ink. */
-export function FinishCurves({ all, picked, currency }: Props) {
+export function FinishCurves({ all, picked, currency, onPick }: Props) {
   const say = useSay();
   const drawn = useCallback(
     (name: string, of: (p: RichPoint) => number | null) => (c: Palette) => ({
@@ -63,8 +65,22 @@ export function FinishCurves({ all, picked, currency }: Props) {
       })
       .join('. ');
   return (
-    <div className="grid min-h-0 flex-1 grid-cols-2 gap-4 p-4 max-[1100px]:grid-cols-1">
-      <figure className="flex min-h-90 flex-col">
+    <div className="grid min-h-0 flex-1 grid-cols-[230px_1fr_1fr] max-[1100px]:grid-cols-1">
+      <Scroll label={say('Finishes')} className="overflow-y-auto border-ink border-r-2">
+        {all.map((f) => (
+          <button
+            key={f.finish.id}
+            type="button"
+            aria-pressed={f.finish.id === picked}
+            disabled={f.curve.length === 0}
+            onClick={() => onPick(f)}
+            className={`block min-h-12 w-full border-rule border-b px-4 py-1 text-left font-bold leading-tight disabled:text-quiet ${f.finish.id === picked ? 'bg-butter text-on-butter' : ''}`}
+          >
+            {say('{name}', { name: { opening: finishName(f.finish) } })}
+          </button>
+        ))}
+      </Scroll>
+      <figure className="flex min-h-90 flex-col p-4">
         <figcaption className="font-bold">{say('What the thickener has to do')}</figcaption>
         <Chart
           option={doses}
@@ -72,7 +88,7 @@ export function FinishCurves({ all, picked, currency }: Props) {
           says={say('Grams of thickener by richness. {says}', { says: says((p) => p.dose, 0) })}
         />
       </figure>
-      <figure className="flex min-h-90 flex-col">
+      <figure className="flex min-h-90 flex-col p-4">
         <figcaption className="font-bold">{say('What it costs')}</figcaption>
         <Chart
           option={costs}

@@ -4,6 +4,7 @@ import { type Finished, HELD, type Held } from '../../core/compare/finished';
 import { message } from '../../core/say/message';
 import { term } from '../../core/say/term';
 import { spaced } from '../../core/units/format';
+import { amountWords } from '../../core/words/steps';
 import { finishName } from '../order/finishWords';
 import { Segments } from '../shared/form/Segments';
 import { Grade } from '../shared/Grade';
@@ -131,9 +132,7 @@ export function FinishTable({ all, done, picked, currency, onPick }: Props) {
                 <td className="px-1.5 leading-tight">
                   {f.doses.map((d) => (
                     <b key={d.ingredient} className="figures block whitespace-nowrap text-[20px]">
-                      {d.ml >= 995
-                        ? say('{amount}', { amount: { ml: d.ml } })
-                        : say('{grams} g', { grams: spaced(d.g) })}
+                      {amountWords(d.ingredient, d.g, say.reader)}
                     </b>
                   ))}
                 </td>

@@ -143,7 +143,7 @@ export function NowPane({ batchId, going, probe, show, onRead, onDevices }: Prop
   );
 }
 
-const PAD = `${BUTTON} wrap-anywhere min-h-16 flex-col gap-0.5 px-1 text-[16px] leading-tight`;
+const PAD = `${BUTTON} wrap-anywhere min-h-16 flex-col gap-0.5 px-1! text-[16px] leading-tight`;
 
 function Pad({ kind, words, icon: Icon, onRead }: (typeof PADS)[number] & { onRead: Props['onRead'] }) {
   return (

@@ -10,6 +10,7 @@ import type { Recipe } from '../../../core/recipe/recipe';
 import { message } from '../../../core/say/message';
 import { term } from '../../../core/say/term';
 import { spaced } from '../../../core/units/format';
+import { amountWords } from '../../../core/words/steps';
 import { finishName, finishWords } from '../../order/finishWords';
 import { amendmentOf } from '../../order/stores';
 import { useFinished } from '../../order/useFinished';
@@ -34,6 +35,8 @@ const HELD = [
   { value: 'dose', words: message('Dose') },
 ] as const;
 
+const GRADES = ['fits', 'with care', 'does not fit'] as const;
+
 /** % of fat one tap makes the soup richer or leaner. */
 const RICHER = 0.5;
 
@@ -41,11 +44,7 @@ const RICHER = 0.5;
 export const finishDoses = ({ doses }: Finished, say: Say): string =>
   say('{doses}', {
     doses: {
-      and: doses.map((d) =>
-        d.ml >= 995
-          ? message('{amount}', { amount: { ml: d.ml } })
-          : message('{grams} g', { grams: spaced(d.g) }),
-      ),
+      and: doses.map((d) => amountWords(d.ingredient, d.g, say.reader)),
     },
   });
 
@@ -85,7 +84,11 @@ export function Finishes({ order, written, aim, setup, currency, onChange }: Pro
     }),
     [key, written, held, setup],
   );
-  const { all, done } = useFinished(question);
+  const { all: found, done } = useFinished(question);
+  // In the order they come, so that nothing jumps; the best first once all are there.
+  const all = done
+    ? found.toSorted((a, b) => GRADES.indexOf(a.fit.grade) - GRADES.indexOf(b.fit.grade))
+    : found;
   const none = { finish: undefined, rich: undefined, finishMl: undefined };
   const [least, most] = ORDER_BOUNDS.rich;
   const richer = (by: number) =>
@@ -184,7 +187,7 @@ function Row({
   return (
     <label
       htmlFor={`finish-${id}`}
-      className="flex min-h-14 cursor-pointer items-center gap-3 border-rule border-b px-4 py-2 last:border-b-0 hover:bg-butter/25 has-focus-visible:bg-butter has-focus-visible:text-on-butter"
+      className="flex min-h-14 cursor-pointer flex-wrap items-center gap-x-3 border-rule border-b px-4 py-2 last:border-b-0 hover:bg-butter/25 has-focus-visible:bg-butter has-focus-visible:text-on-butter"
     >
       <input
         type="radio"
@@ -195,8 +198,8 @@ function Row({
         className="sr-only"
       />
       <span className="w-6 shrink-0">{on && <Check size={22} aria-hidden />}</span>
-      <span className="min-w-0 flex-1">{children}</span>
-      {aside}
+      <span className="min-w-0 flex-1 basis-60">{children}</span>
+      {aside && <span className="max-[720px]:basis-full max-[720px]:pl-9">{aside}</span>}
     </label>
   );
 }
