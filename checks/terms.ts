@@ -5,6 +5,7 @@ import { STATIONS } from '../src/core/compare/shopping';
 import { BANDS } from '../src/core/flow/bands';
 import { CALIBRATION_LIQUIDS } from '../src/core/flow/readings/cups';
 import { catalogue } from '../src/core/food/catalogue';
+import { DIETS } from '../src/core/food/diets';
 import { ALLERGENS, GROUPS } from '../src/core/food/ingredient';
 import { EFFICIENCY } from '../src/core/heat/burner';
 import { COOLING_METHODS } from '../src/core/heat/cooling';
@@ -28,6 +29,7 @@ export const TERMS: ReadonlySet<string> = new Set([
   ...ALLERGENS,
   ...BANDS,
   ...COOLING_METHODS,
+  ...DIETS,
   ...FAULTS,
   ...FORK,
   ...GROUPS,

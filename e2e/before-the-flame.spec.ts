@@ -324,6 +324,33 @@ test('the dairy is changed in two taps: evaporated milk as rich as before, and t
   expect(await grams(page)).toBe(before);
 });
 
+test('a batch without gluten and milk: what stands in is said, the dose follows, and what cannot be stops it', async ({
+  page,
+}) => {
+  await open(page, '/plan?recipe=smoked-parsnip-veloute&litres=8&pot=middle-28&burner=front-right');
+  await page.getByRole('button', { name: 'For everyone' }).click();
+  const sheet = page.getByRole('dialog', { name: 'For whom' });
+  await sheet.getByLabel('no gluten').check();
+  await sheet.getByLabel('no milk').check();
+  await expect(sheet.getByText('rice flour for plain flour')).toBeVisible();
+  await expect(sheet.getByText('rapeseed oil for butter')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: 'For no gluten and no milk' })).toBeVisible();
+  await expect(dose(page)).toContainText('Rice flour');
+  await page.reload();
+  await live(page);
+  await expect(dose(page)).toContainText('Rice flour');
+  await expect(page.getByRole('listitem').filter({ hasText: 'Coconut milk' })).toBeVisible();
+
+  await open(page, '/plan?recipe=cockle-and-leek-chowder&litres=8&without=vegetarian');
+  await expect(
+    page.getByText(/Not vegetarian: cockle liquor|Not vegetarian: cockle meat/).first(),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Start this batch' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'Not vegetarian' })).toBeVisible();
+  await expect(page).toHaveURL(/\/plan/);
+});
+
 test('Compare has two sides: a finish is picked by what it costs and asks of the flour, and taken into the plan', async ({
   page,
 }) => {

@@ -31,6 +31,7 @@ const STATION: { readonly [G in Group]: Station } = {
   seasoning: 'Spices',
 };
 
+/** Where an ingredient is fetched from. */
 export const stationOf = (id: string): Station => STATION[ingredient(id).group];
 
 /** Weigh-out lines under headings: one a station, or one a step. */

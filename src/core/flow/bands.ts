@@ -12,6 +12,7 @@ export const DEFAULT_LIMITS: BandLimits = [25, 90, 260, 800];
 /** The ladder shows from here to here. */
 export const LADDER_RANGE = [5, 2500] as const;
 
+/** The band a viscosity, mPa·s in the bowl, lies in. */
 export function bandOf(viscosity: number, limits: BandLimits = DEFAULT_LIMITS): Band {
   const i = limits.findIndex((limit) => viscosity < limit);
   return BANDS[i === -1 ? 4 : i] ?? 'Stiff';

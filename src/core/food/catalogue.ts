@@ -15,6 +15,7 @@ export function loadCatalogue(all: readonly Ingredient[]): void {
 /** Every ingredient, in the catalogue's order. */
 export const catalogue = (): readonly Ingredient[] => foods;
 
+/** Whether the catalogue knows an ingredient by this id. */
 export const isIngredient = (id: string): boolean => byId.has(id);
 
 /** The ingredient with this id. Throws a RangeError for an unknown one: validate at the edge. */

@@ -51,8 +51,10 @@ export function plus(a: Composition, b: Composition, k = 1): Composition {
   };
 }
 
+/** A composition `k` times over, g of each part. */
 export const times = (a: Composition, k: number): Composition => plus(NOTHING, a, k);
 
+/** All parts together, in the unit they are given in. */
 export const totalOf = (a: Composition): number =>
   a.water + a.protein + a.fat + a.starch + a.sugars + a.fibre + a.ash + a.alcohol;
 

@@ -5,6 +5,7 @@ import type { Recipe, RecipePortion, RecipeStep } from '../recipe/recipe';
 import { type Message, message } from '../say/message';
 import { term } from '../say/term';
 import { METHOD_RULES } from '../thicken/methods';
+import { dieted } from './dieted';
 import { finishedWith, finishOf } from './finishes';
 import { gently } from './gently';
 import type { Amendment } from './order';
@@ -179,5 +180,6 @@ export function amended(recipe: Recipe, a: Amendment): Recipe {
   const finish = finishOf(a.finish);
   if (finish) steps = finishedWith({ ...recipe, steps: [...steps] }, finish, a);
   if (a.dairy) steps = gently({ steps: [...steps] }, a.dairy);
+  if (a.diet?.length) steps = dieted({ ...recipe, steps: [...steps] }, a.diet);
   return steps === recipe.steps ? recipe : { ...recipe, steps: [...steps] };
 }

@@ -64,6 +64,7 @@ export const FINISHES: readonly Finish[] = [
   one('oat-drink', 'boils', 'fair', 'fair'),
 ];
 
+/** The finish of this id; undefined of none. */
 export const finishOf = (id: string | undefined): Finish | undefined => FINISHES.find((f) => f.id === id);
 
 const FINISHING = new Set(['dairy', 'cheese']);

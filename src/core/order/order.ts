@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { DIETS } from '../food/diets';
 import { EQUAL_PARTS } from '../thicken/equalParts';
 import { ROUX_COLOURS } from '../thicken/granules';
 import { numberFrom } from '../units/numberFrom';
@@ -34,6 +35,8 @@ const amendment = {
   rich: numberFrom('rich', ...ORDER_BOUNDS.rich, '%').optional(),
   /** mL of the finish for each litre made, instead of a richness. */
   finishMl: numberFrom('finishMl', ...ORDER_BOUNDS.finishMl, 'mL').optional(),
+  /** What it is to be free of. */
+  diet: z.array(z.enum(DIETS)).max(DIETS.length).optional(),
   /** How its dairy is spared. */
   dairy: z.enum(GENTLY).optional(),
 };
@@ -54,6 +57,6 @@ export type Order = z.infer<typeof Order>;
 export type TimedOrder = Readonly<Order> & { readonly serveAt: string };
 
 /** The end an order asks for: what the solver works towards. */
-export type Aim = Readonly<Pick<Order, 'litres' | 'target' | 'rich'>>;
+export type Aim = Readonly<Pick<Order, 'litres' | 'target' | 'rich' | 'diet'>>;
 
 export type Amendment = Readonly<Pick<Order, keyof typeof amendment>>;

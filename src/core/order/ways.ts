@@ -62,6 +62,7 @@ export const WAYS: readonly Way[] = [
   },
 ];
 
+/** The way of this id, the recipe’s own among them; undefined of none. */
 export const wayOf = (id: string | undefined): Way | undefined =>
   id === AS_WRITTEN.id ? AS_WRITTEN : WAYS.find((w) => w.id === id);
 

@@ -27,7 +27,12 @@ export function assembled(recipe: Recipe, aim: Aim, setup: Setup, solved: Solved
   const partial = {
     recipeId: recipe.id,
     recipeName: recipe.name,
-    aim: { litres: aim.litres, target: aim.target, ...(aim.rich !== undefined && { rich: aim.rich }) },
+    aim: {
+      litres: aim.litres,
+      target: aim.target,
+      ...(aim.rich !== undefined && { rich: aim.rich }),
+      ...(aim.diet?.length && { diet: aim.diet }),
+    },
     setup,
     steps: run.ran.map((r) => toPlanStep(r, setup.kitchen)),
     weighOut: weighOut(recipe, run, setup.kitchen),

@@ -1,5 +1,6 @@
 import type { Reason, Risk } from '../dairy/risk';
 import type { Band } from '../flow/bands';
+import type { Diet } from '../food/diets';
 import type { Aim } from '../order/order';
 import type { Sample } from '../pot/cook';
 import type { Observation } from '../pot/observe';
@@ -125,6 +126,8 @@ export type Matter =
       readonly rests: number | null;
     }
   | { readonly kind: 'kept-hot'; readonly step: number; readonly celsius: number; readonly atMost: number }
+  /** What nothing stands in for, by name. */
+  | { readonly kind: 'diet'; readonly diet: Diet; readonly foods: readonly string[] }
   | { readonly kind: 'care'; readonly caution: Caution };
 
 export type WarningKind = Matter['kind'];

@@ -1,3 +1,4 @@
+import type { Diet } from '../food/diets';
 import { type Message, message } from '../say/message';
 import { term } from '../say/term';
 import { spaced } from '../units/format';
@@ -11,6 +12,16 @@ const SPLITS = {
   'likely to split': message('The dairy is likely to split'),
   'will split': message('The dairy splits'),
 } as const;
+
+const NOT_FREE: Readonly<Record<Diet, Message>> = {
+  vegetarian: message('Not vegetarian: {foods}.'),
+  'no pork': message('Not without pork: {foods}.'),
+  'no alcohol': message('Not without alcohol: {foods}.'),
+  'no gluten': message('Not without gluten: {foods}.'),
+  'no milk': message('Not without milk: {foods}.'),
+  'no egg': message('Not without egg: {foods}.'),
+  'no shellfish': message('Not without shellfish: {foods}.'),
+};
 
 /** What is the matter and what to change, in words. */
 export function warningWords(w: Warning): Said {
@@ -65,6 +76,14 @@ export function warningWords(w: Warning): Said {
       return {
         says: message('With this dairy it does not get as rich as asked for.'),
         do: message('Take a richer dairy, or ask for less fat.'),
+      };
+    case 'diet':
+      return {
+        says: {
+          ...NOT_FREE[w.diet],
+          values: { foods: { and: w.foods.map((f) => ({ within: term(f) })) } },
+        },
+        do: message('Nothing stands in for that here: take another soup, or leave the promise out.'),
       };
     case 'another band':
       return {

@@ -1,9 +1,12 @@
 import { bandOf } from '../flow/bands';
+import { breaksDiet } from '../food/diets';
 import { depthOf } from '../heat/vessel';
 import type { Note } from '../pot/advance';
 import { liquidMl } from '../pot/contents';
 import { coolTo } from '../pot/cook';
-import type { Kitchen } from '../pot/kitchen';
+import { foodIn, type Kitchen } from '../pot/kitchen';
+import { portionsIn } from '../pot/portions';
+import type { Portion } from '../pot/step';
 import { sweat } from '../pot/steps/sweat';
 import { CODE, LIMITS } from '../safety/cautions';
 import { COOK_OUT_MINUTES } from '../thicken/granules';
@@ -33,6 +36,25 @@ function potTooEmpty(plan: PlanSoFar): Warning[] {
   const depthMm = depthOf(vessel, plan.found.volumeMl);
   if (depthMm >= SHALLOW) return [];
   return [{ id: 'shallow', kind: 'shallow', severity: 'caution', vessel: vessel.name, depthMm }];
+}
+
+/** What is in the pot all the same, as it will be cooked: a promise to a guest is kept or not given. */
+function dietBroken({ aim, steps, setup }: PlanSoFar): Warning[] {
+  const foods = [
+    ...new Set(
+      steps.flatMap(({ step }) =>
+        portionsIn<Portion>(step)
+          .filter((p) => p.amount > 0)
+          .map((p) => p.ingredient),
+      ),
+    ),
+  ].map((id) => foodIn(setup.kitchen, id));
+  return (aim.diet ?? []).flatMap((diet): Warning[] => {
+    const broken = foods.filter((f) => breaksDiet(f, diet)).map((f) => f.name);
+    return broken.length > 0
+      ? [{ id: `diet-${diet}`, kind: 'diet', severity: 'stop', diet, foods: broken }]
+      : [];
+  });
 }
 
 const missed = (plan: PlanSoFar): Warning[] =>
@@ -204,6 +226,7 @@ const careful = (run: Run, kitchen: Kitchen): Warning[] =>
 
 /** Warnings in the order they matter. */
 export const warningsFor = (plan: PlanSoFar, run: Run): readonly Warning[] => [
+  ...dietBroken(plan),
   ...potTooFull(plan),
   ...potTooEmpty(plan),
   ...missed(plan),

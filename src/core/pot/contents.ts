@@ -35,6 +35,7 @@ const fatMl = (pot: Pot): number =>
 const dryMl = (pot: Pot): number =>
   pot.thickeners.reduce((sum, t) => sum + (t.dry * 1000) / componentDensity('starch', pot.celsius), 0);
 
+/** mL the pieces in the pot take up. */
 export const piecesMl = (pot: Pot): number =>
   pot.pieces.reduce((sum, p) => sum + p.g * volumeOf(p.composition, pot.celsius), 0);
 
@@ -172,6 +173,7 @@ export function putIn(pot: Pot, portion: Portion, kitchen: Kitchen, colour: Roux
   return { ...next, thickeners, liquid: plus(pot.liquid, grams) };
 }
 
+/** The pot with all of these in it, one after another. */
 export const putAllIn = (pot: Pot, portions: readonly Portion[], kitchen: Kitchen): Pot =>
   portions.reduce((p, portion) => putIn(p, portion, kitchen), pot);
 

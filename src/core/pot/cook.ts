@@ -42,9 +42,12 @@ const SLICE = { first: 15, least: 5, whileHard: 45, most: 150, liquid: 600 };
 const RISE = 5;
 const RISE_OF_LIQUID = 20;
 
+/** °C water boils at as high as the kitchen lies. */
 export const boilsAt = (kitchen: Kitchen): number => boilingPoint(pressureAt(kitchen.altitudeM));
+/** °C a pot is held at to simmer there. */
 export const simmersAt = (kitchen: Kitchen): number => boilsAt(kitchen) - SIMMER_BELOW_BOIL;
 
+/** A point of the trajectory: seconds, °C, mL and mPa·s of a pot. */
 export function sampleOf(pot: Pot): Sample {
   return {
     seconds: pot.seconds,

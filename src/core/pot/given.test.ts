@@ -75,6 +75,11 @@ test('wine’s alcohol leaves far faster than its water', () => {
   const water = little.liquid.water / wet.liquid.water;
   expect(little.liquid.alcohol / wet.liquid.alcohol).toBeCloseTo(water ** 10.6, 2);
   expect(massG(little) + little.evaporated).toBeCloseTo(massG(wet) + wet.evaporated, 6);
+  // A white wine of 10 to 11 % by weight; what is left is read as a share of the whole pot.
+  const cold = observe(cookAll([add('white-wine', 500, 20), add('water', 500, 20)]), room);
+  expect(cold.alcoholPercent).toBeGreaterThan(4);
+  expect(cold.alcoholPercent).toBeLessThan(6);
+  expect(observe(half, room).alcoholPercent).toBeLessThan(0.1);
 });
 
 test('what is set aside before blending comes back whole', () => {

@@ -27,6 +27,8 @@ export type Observation = {
   readonly band: Band;
   readonly saltPercent: number;
   readonly pH: number;
+  /** What is left of the wine’s alcohol, % by weight of the whole pot. */
+  readonly alcoholPercent: number;
 };
 
 /** g/L beyond which it is dough, and no thicker for being more. */
@@ -51,6 +53,7 @@ export function consistency(pot: Pot) {
   };
 }
 
+/** What would be found of a pot by looking, measuring and tasting; computed, never read. */
 export function observe(pot: Pot, kitchen: Kitchen): Observation {
   const volume = volumeMl(pot);
   const thick = consistency(pot);
@@ -66,5 +69,6 @@ export function observe(pot: Pot, kitchen: Kitchen): Observation {
     band: bandOf(thick.bowlViscosity, kitchen.bandLimits),
     saltPercent: mass > 0 ? ((pot.sodium * SALT_PER_SODIUM) / mass) * 100 : 0,
     pH: pHOf(pot),
+    alcoholPercent: mass > 0 ? (pot.liquid.alcohol / mass) * 100 : 0,
   };
 }

@@ -82,6 +82,7 @@ export const POT_CELSIUS = { least: -4, most: 190 } as const;
 export const potCelsius = (celsius: number): number =>
   Math.min(POT_CELSIUS.most, Math.max(POT_CELSIUS.least, celsius));
 
+/** An empty pot on its burner, at `celsius` °C. */
 export const emptyPot = (vessel: Vessel, burner: Burner, celsius = 20): Pot => ({
   vessel,
   burner,

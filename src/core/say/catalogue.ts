@@ -5,6 +5,7 @@ import { pseudo } from './pseudo';
 /** English, in which messages are written, and English made longer and accented, by which a screen is tried. */
 export const LANGUAGES = ['en', 'en-XA'] as const;
 export type Language = (typeof LANGUAGES)[number];
+/** Whether a tag is one of ours. */
 export const isLanguage = (tag: unknown): tag is Language => LANGUAGES.some((l) => l === tag);
 
 /** Whose customs numbers and lists follow. */

@@ -37,5 +37,6 @@ export type Figure =
  */
 export const message = (text: string, values?: Values): Message => (values ? { text, values } : { text });
 
+/** Whether a value is something to be said. */
 export const isMessage = (value: unknown): value is Message =>
   typeof value === 'object' && value !== null && 'text' in value && typeof value.text === 'string';

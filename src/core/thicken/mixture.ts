@@ -26,6 +26,7 @@ export const makeOf = (kind: ThickenerKind): Make => MAKES[kind] ?? 'granules';
 /** Thickeners at work by make: g of flour equivalent for granules and, where both laws meet, for pulp; mL of swollen protein. */
 export type AtWork = Readonly<Record<Make, number>>;
 
+/** What thickens now, by make: swollen granules, pulp and protein, g of flour equivalent or of themselves. */
 export function atWorkIn(thickeners: readonly Thickener[]): AtWork {
   const sum = { granules: 0, pulp: 0, protein: 0 };
   for (const t of thickeners) sum[makeOf(t.kind)] += t.equivalents * t.swollen * t.strength;

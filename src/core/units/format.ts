@@ -20,6 +20,7 @@ export const wholeLitres = (value: number): string => spaced(value, Number.isInt
 
 /** "blond roux" → "Blond roux", and back, for the beginning and the middle of a sentence. */
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+/** A small letter first, for the middle of a sentence. */
 export const uncapital = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 /**

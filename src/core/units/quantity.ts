@@ -30,7 +30,10 @@ export type Filling = (typeof FILLINGS)[number];
 /** An amount as measured, its value above zero. */
 export type Quantity = { readonly value: number; readonly unit: Unit; readonly filled?: Filling };
 
+/** Whether a unit weighs, and does not measure. */
 export const isMass = (unit: Unit): unit is MassUnit => unit in MASS_UNITS;
 
+/** Grams in `value` of a unit of mass. */
 export const gramsIn = (value: number, unit: MassUnit): number => value * MASS_UNITS[unit];
+/** Millilitres in `value` of a unit of volume. */
 export const millilitresIn = (value: number, unit: VolumeUnit): number => value * VOLUME_UNITS[unit];

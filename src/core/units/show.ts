@@ -23,6 +23,7 @@ export function volumeIn(ml: number, { volume }: Show): { readonly figure: strin
   return { figure: spaced(ml / VOLUME_UNITS.quart, 1), unit: 'qt' };
 }
 
+/** A volume with its unit: "12.0 L", "3.2 gal". */
 export const volumeWords = (ml: number, show: Show): string => {
   const { figure, unit } = volumeIn(ml, show);
   return `${figure} ${unit}`;

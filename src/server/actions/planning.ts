@@ -65,6 +65,7 @@ export async function planStored(db: Queryable, order: Order): Promise<Planned> 
 
 /** Which field a plan that cannot be cooked is laid to; to its recipe where it is none of these. */
 const FIELD_OF: { readonly [K in WarningKind]?: keyof Order } = {
+  diet: 'diet',
   overflow: 'litres',
   stalled: 'burnerId',
   'no room for liquid': 'litres',

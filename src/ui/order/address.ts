@@ -1,4 +1,5 @@
 import { middleOf } from '../../core/flow/bands';
+import { DIETS } from '../../core/food/diets';
 import { FILL_LIMIT, rimVolume } from '../../core/heat/vessel';
 import { cannotBe } from '../../core/order/amended';
 import { ORDER_BOUNDS, USUAL_LITRES, USUAL_TIME } from '../../core/order/bounds';
@@ -30,6 +31,7 @@ function amendmentFrom(query: Record<string, string | undefined>, recipe: Recipe
   const liquidAt = numberIn(query.liquid, ORDER_BOUNDS.liquidAt);
   const dairy = oneOf(GENTLY, query.dairy);
   const finish = finishOf(query.finish);
+  const diet = DIETS.filter((d) => (query.without ?? '').split(',').includes(d));
   const rich = numberIn(query.fat, ORDER_BOUNDS.rich);
   const finishMl = numberIn(query.dairyMl, ORDER_BOUNDS.finishMl);
   return {
@@ -38,6 +40,7 @@ function amendmentFrom(query: Record<string, string | undefined>, recipe: Recipe
     ...(moreSimmer !== undefined && { moreSimmer }),
     ...(liquidAt !== undefined && { liquidAt }),
     ...(dairy !== undefined && { dairy }),
+    ...(diet.length > 0 && { diet }),
     ...(finish && {
       finish: finish.id,
       ...(rich !== undefined ? { rich } : finishMl !== undefined && { finishMl }),
@@ -87,6 +90,7 @@ export function queryOf(order: TimedOrder): URLSearchParams {
     ...(order.moreSimmer && { longer: String(order.moreSimmer) }),
     ...(order.liquidAt !== undefined && { liquid: String(order.liquidAt) }),
     ...(order.dairy && { dairy: order.dairy }),
+    ...(order.diet?.length && { without: order.diet.join(',') }),
     ...(order.finish && { finish: order.finish }),
     ...(order.finish && order.rich !== undefined && { fat: String(order.rich) }),
     ...(order.finish && order.finishMl !== undefined && { dairyMl: String(order.finishMl) }),

@@ -17,6 +17,7 @@ export const amendmentOf = ({
   finish,
   rich,
   finishMl,
+  diet,
 }: Amendment): Amendment => ({
   rule,
   colour,
@@ -29,6 +30,7 @@ export const amendmentOf = ({
   finish,
   rich,
   finishMl,
+  diet,
 });
 
 /** The recipe's roux step, if it has one: what the thickener control may change. */

@@ -15,6 +15,9 @@ import { levelsOf } from './levels';
 
 const Trajectory = lazily(async () => (await import('./Trajectory')).Trajectory);
 
+/** % of alcohol from which it is worth a word. */
+const SOME_ALCOHOL = 0.02;
+
 type Props = {
   readonly plan: Plan;
   readonly lightAt: Date | null;
@@ -29,6 +32,7 @@ export function PotPart({ plan, lightAt, show, onSizes, onTakeAway }: Props) {
   const [picture, setPicture] = useState<'pot' | 'clock'>('pot');
   const levels = useMemo(() => levelsOf(plan), [plan]);
   const fire = fireWords(plan.steps);
+  const { found } = plan;
   return (
     <section
       aria-label={say('The pot')}
@@ -73,6 +77,17 @@ export function PotPart({ plan, lightAt, show, onSizes, onTakeAway }: Props) {
           b: (text) => <b>{text}</b>,
           steamG: volumeWords(plan.steamG, show),
         })}
+        <br />
+        {say(
+          'On the pass {fat} % fat, {salt} % salt, pH {pH}{wine, select, yes {, {alcohol} % alcohol left} other {}}.',
+          {
+            fat: (found.fatFraction * 100).toFixed(1),
+            salt: found.saltPercent.toFixed(2),
+            pH: found.pH.toFixed(1),
+            wine: found.alcoholPercent >= SOME_ALCOHOL ? 'yes' : 'no',
+            alcohol: found.alcoholPercent.toFixed(2),
+          },
+        )}
       </p>
     </section>
   );

@@ -6,6 +6,7 @@ import type { Multiplied } from '../../core/compare/multiplied';
 import type { OrderIn, Remedy } from '../../core/compare/remedies';
 import type { Scaled } from '../../core/compare/scaling';
 import type { Doubt } from '../../core/doubt/uncertainty';
+import { DIETS } from '../../core/food/diets';
 import { amended } from '../../core/order/amended';
 import type { Aim, TimedOrder } from '../../core/order/order';
 import { planFor } from '../../core/plan/plan';
@@ -59,6 +60,7 @@ export function usePlan({ house, recipes }: Stores, order: TimedOrder): Planned 
   const vessel = find(house.vessels, order.vesselId);
   const burner = find(house.burners, order.burnerId);
   const { litres, target, rich } = order;
+  const diet = order.diet?.join(',') ?? '';
   const changes = JSON.stringify(amendmentOf(order));
   const recipe = useMemo(() => amended(written, JSON.parse(changes)), [written, changes]);
   const setup = useMemo<Setup>(
@@ -68,7 +70,12 @@ export function usePlan({ house, recipes }: Stores, order: TimedOrder): Planned 
 
   const last = useRef<{ recipe: Recipe; plan: Plan }>(undefined);
   const { plan, question } = useMemo(() => {
-    const aim: Aim = { litres, target, ...(rich !== undefined && { rich }) };
+    const aim: Aim = {
+      litres,
+      target,
+      ...(rich !== undefined && { rich }),
+      ...(diet && { diet: DIETS.filter((d) => diet.split(',').includes(d)) }),
+    };
     const near = last.current?.recipe === recipe ? last.current.plan : undefined;
     const made = planFor(recipe, aim, setup, near);
     last.current = { recipe, plan: made };
@@ -85,7 +92,7 @@ export function usePlan({ house, recipes }: Stores, order: TimedOrder): Planned 
         samples: SAMPLES,
       } satisfies PlannerQuestion,
     };
-  }, [recipe, changes, litres, target, rich, setup, vessel.id, burner.id]);
+  }, [recipe, changes, litres, target, rich, diet, setup, vessel.id, burner.id]);
 
   const [thoughts, setThoughts] = useState<Thoughts | null>(null);
   const [remedied, setRemedied] = useState<Extract<PlannerAnswer, { kind: 'remedied' }> | null>(null);

@@ -14,6 +14,7 @@ const blendable = (measured: Measured): readonly string[] => [
   ),
 ];
 
+/** Blending some of the vegetables that are in the pot; null when there are none that thicken. */
 export function blend(measured: Measured): Means | null {
   const of = blendable(measured);
   if (of.length === 0) return null;

@@ -58,6 +58,7 @@ function untilCool(measured: Measured): number | null {
   return cooled.pot.celsius <= limit - 2.5 ? (cooled.pot.seconds - measured.pot.seconds) / 60 : null;
 }
 
+/** Yolk and cream, tempered in; null when the pot cannot be cool enough within half an hour. `short` in g/L of flour equivalent. */
 export function liaison(measured: Measured, short: number, larder: readonly string[]): Means | null {
   const wait = untilCool(measured);
   if (wait === null) return null;

@@ -27,6 +27,7 @@ const FORECLOSES: Partial<Record<ThickenerKind, readonly Message[]>> = {
   'waxy maize': [THINS],
 };
 
+/** A starch or flour stirred into cold water; null of what is no thickener. `short` in g of flour equivalent. */
 export function slurry(id: string, short: number, measured: Measured): Means | null {
   const { thickener, name } = ingredient(id);
   if (!thickener) return null;
@@ -69,6 +70,7 @@ export function slurry(id: string, short: number, measured: Measured): Means | n
   };
 }
 
+/** Flour worked into butter, or cooked with it to a roux, whisked in. `short` in g of flour equivalent. */
 export const worked = (method: 'kneaded butter' | 'cooked roux', short: number): Means => {
   const rule = METHOD_RULES[method];
   const roux = method === 'cooked roux';
@@ -108,6 +110,7 @@ export const worked = (method: 'kneaded butter' | 'cooked roux', short: number):
   };
 };
 
+/** Cornstarch boiled in cream, stirred in off the boil. `short` in g of flour equivalent. */
 export const boiledCream = (short: number): Means => {
   const rule = METHOD_RULES['boiled cream'];
   const guess = short / STARCH_STRENGTH.maize;

@@ -38,6 +38,7 @@ const boundsOf = ({ group, composition }: Ingredient): number | undefined =>
 /** Dairy and a pot with dairy in it are brought back under the boil, anything else to the simmer. */
 const DAIRY_TO = 82;
 
+/** Whether there is dairy in the pot: then it is not brought to the boil again. */
 export const holdsDairy = (measured: Measured): boolean =>
   measured.holds.includes('milk') || measured.pot.yolkPeak > 0;
 

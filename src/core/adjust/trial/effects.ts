@@ -10,6 +10,7 @@ import type { Measured } from '../measured';
 import type { Dose, Effects } from '../option';
 import type { AtThePass } from './pass';
 
+/** What steps put in, g of each, with a kitchen measure beside. */
 export const dosesOf = (steps: readonly Step[], kitchen: Kitchen): readonly Dose[] =>
   steps.flatMap((s) =>
     portionsIn<Portion>(s)
@@ -37,6 +38,7 @@ function costOf(doses: readonly Dose[], kitchen: Kitchen): number | null {
 /** g of water a litre over which it is tasted. Common practice, no source. */
 const WATERY = 20;
 
+/** What a correction does besides: salt, fat and pH before and after, allergens, looks, cost. */
 export function effectsOf(
   measured: Measured,
   doses: readonly Dose[],

@@ -76,8 +76,10 @@ export function calibrateFunnel(
   return { a, b: thin.seconds - a * thin.nu };
 }
 
+/** mm²/s of what ran out of a calibrated funnel in so many seconds. */
 export const funnelViscosity = (f: Funnel, seconds: number): number =>
   (within('flow time', seconds, f.b, 3600, 's') - f.b) / f.a;
+/** Seconds a liquid of `nu` mm²/s takes through a calibrated funnel. */
 export const funnelTime = (f: Funnel, nu: number): number =>
   f.a * within('viscosity', nu, 0.1, 1e6, 'mm²/s') + f.b;
 

@@ -289,15 +289,6 @@ export const LIQUIDS = [
     density: 0.97,
   }),
   food({
-    id: 'coconut-milk',
-    name: 'Coconut milk, 19 %',
-    group: 'liquid',
-    percent: { water: 74.5, protein: 1.8, fat: 19.2, sugars: 2.6, fibre: 0.6, ash: 0.8 },
-    sodium: 18,
-    pH: 6.1,
-    density: 0.99,
-  }),
-  food({
     id: 'oat-cream',
     name: 'Oat cream, 13 %',
     group: 'liquid',

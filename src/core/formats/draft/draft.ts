@@ -47,6 +47,7 @@ export type DraftLine = ReadLine & { readonly when: When };
 /** Somebody else's recipe, read line by line and waiting to be looked at. */
 export type RecipeDraft = FoundRecipe & { readonly lines: readonly DraftLine[] };
 
+/** Somebody else’s recipe with every line read as far as it can be, for a person to put right. */
 export const draftOf = (found: FoundRecipe): RecipeDraft => ({
   ...found,
   lines: found.ingredients.map((text) => {

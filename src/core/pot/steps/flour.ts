@@ -10,6 +10,7 @@ const ROUX_CELSIUS = { white: 120, blond: 140, brown: 160, dark: 175 } as const;
 /** Flame a roux is cooked on. Common practice, no source. */
 const ROUX_FLAME = 0.5;
 
+/** Flour and fat cooked to their colour in the pot, or beside it where there is liquid in it already. */
 export function roux(pot: Pot, step: Extract<Step, { kind: 'roux' }>, kitchen: Kitchen): Pot {
   const melted = putIn(pot, step.fat, kitchen);
   const mixed = putIn(melted, step.flour, kitchen, step.colour);

@@ -17,6 +17,7 @@ export const rest = (pot: Pot, step: StepOf<'rest'>, kitchen: Kitchen, until: nu
 export const hold = (pot: Pot, step: StepOf<'hold'>, kitchen: Kitchen, until: number): CookOutcome =>
   cook(pot, { flame: 1, lid: step.lid, hold: step.at }, kitchen, { forSeconds: step.minutes * 60, until });
 
+/** Brought back to its temperature, °C, for at most `until` s. */
 export const reheat = (pot: Pot, step: StepOf<'reheat'>, kitchen: Kitchen, until: number): CookOutcome =>
   heatTo(pot, step.to, step, kitchen, until);
 

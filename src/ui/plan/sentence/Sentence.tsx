@@ -16,6 +16,7 @@ import { addressOf } from '../../order/address';
 import { rouxOf, type Stores } from '../../order/stores';
 import { Choice } from '../../shared/form/Choice';
 import { useSay } from '../../shared/useSay';
+import { DietPart } from './DietPart';
 import { FinishPart } from './FinishPart';
 import { LitresPart } from './LitresPart';
 import { ThickenPart } from './ThickenPart';
@@ -76,7 +77,7 @@ function SentenceNow({ stores, recipe, written, aim, setup, order, lightAt, onCh
   return (
     <p className="text-[clamp(19px,1.62vw,25px)] leading-[1.6]">
       {say.rich(
-        'Make {litres} of {soup}, {band}, in {pot} on {burner}, thickened with {thickener}{roux}, finished with {finish}{dairy}, for {time}. {light}',
+        'Make {litres} of {soup}, {band}, in {pot} on {burner}, thickened with {thickener}{roux}, finished with {finish}{dairy}, for {guests} at {time}. {light}',
         {
           litres: (
             <LitresPart litres={order.litres} show={say.reader} onChange={(l) => onChange({ litres: l })} />
@@ -196,6 +197,7 @@ function SentenceNow({ stores, recipe, written, aim, setup, order, lightAt, onCh
                 ),
               })
             : '',
+          guests: <DietPart order={order} written={written} onChange={onChange} />,
           time: <TimePart time={order.serveAt} onChange={(serveAt) => onChange({ serveAt })} />,
           light: lightAt ? (
             <span className="text-quiet">{say('Light the flame at {time}.', { time: lightAt })}</span>
