@@ -118,6 +118,38 @@ for (const [width, height] of [
     }
   });
 
+test('and in what opens over the Plan and the comparison', async ({ page }) => {
+  test.setTimeout(240_000);
+  await inPseudo(page);
+  const own = await ownWords(page);
+  await page.goto('/plan?litres=30&pot=tall-steel-36');
+  await expect(page.getByRole('list', { name: say('Pots on the stove') })).toContainText(/\d\d:\d\d/);
+  for (const tab of ['Clock', 'Steps', 'Shop']) {
+    await page.getByRole('button', { name: say(tab), exact: true }).click();
+    await page.waitForTimeout(1200);
+    expect.soft(await untranslated(page, own), tab).toEqual([]);
+  }
+  for (const [label, wait] of [
+    ['Finished with', 9000],
+    ['Thickened with', 9000],
+    ['For {words}', 500],
+    ['Sizes', 3000],
+    ['Take away', 500],
+    ['By a test', 500],
+    ['{count} to mind', 3000],
+  ] as const) {
+    const name = say(label, { words: say('everyone'), count: 4 }).replace(/^\d+/, '');
+    await page.getByRole('button', { name: new RegExp(name) }).click();
+    await page.waitForTimeout(wait);
+    expect.soft(await untranslated(page, own), label).toEqual([]);
+    await page.keyboard.press('Escape');
+  }
+  await page.goto('/compare?litres=12');
+  await page.getByRole('button', { name: say('Finish'), exact: true }).click();
+  await page.waitForTimeout(9000);
+  expect.soft(await untranslated(page, own), 'Finish').toEqual([]);
+});
+
 test('and at the stove, in the check and in every correction too', async ({ page }) => {
   test.setTimeout(240_000);
   const id = await begin(page, 'recipe=smoked-parsnip-veloute&litres=8&pot=middle-28&burner=front-right');

@@ -318,6 +318,12 @@ describe('shopping', () => {
   const plan = planFor(chowder, order, setup);
 
   test('everything weighed is fetched once, untrimmed, water never', () => {
+    const packed = {
+      ...house.kitchen,
+      products: { ...house.kitchen.products, 'whole-milk': { ingredient: 'whole-milk', packG: 1000 } },
+    };
+    const milk = shoppingFor(plan.weighOut, packed).lines.find((l) => l.ingredient === 'whole-milk');
+    expect(milk?.packs).toEqual({ count: Math.ceil((milk?.g ?? 0) / 1000), g: 1000 });
     const { lines, total, unpriced } = shoppingFor(plan.weighOut, house.kitchen);
     expect(new Set(lines.map((l) => l.ingredient)).size).toBe(lines.length);
     const leek = lines.find((l) => l.ingredient === 'leek');

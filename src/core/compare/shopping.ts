@@ -56,6 +56,8 @@ export type ShoppingLine = {
   readonly station: Station;
   /** g as purchased, before trimming. */
   readonly g: number;
+  /** Packs to open; null where it is not bought in packs, or nobody said how large. */
+  readonly packs: { readonly count: number; readonly g: number } | null;
   /** In the house's currency; null when its price is not known. */
   readonly cost: number | null;
 };
@@ -68,6 +70,9 @@ export type Shopping = {
   readonly unpriced: number;
 };
 
+/** Share of a pack that is not worth opening another for. */
+const ALMOST = 0.01;
+
 /** What to fetch, each thing once, by station. Water is not bought. */
 export function shoppingFor(lines: readonly WeighLine[], kitchen: Kitchen): Shopping {
   const found = groupedBy(
@@ -75,12 +80,13 @@ export function shoppingFor(lines: readonly WeighLine[], kitchen: Kitchen): Shop
     (l) => l.ingredient,
   ).map(({ key, lines: same }): ShoppingLine => {
     const g = same.reduce((sum, l) => sum + l.asPurchased, 0);
-    const price = kitchen.products?.[key]?.pricePerKg;
+    const { pricePerKg: price, packG } = kitchen.products?.[key] ?? {};
     return {
       ingredient: key,
       name: same[0]?.name ?? key,
       station: stationOf(key),
       g,
+      packs: packG ? { count: Math.ceil(g / packG - ALMOST), g: packG } : null,
       cost: price === undefined ? null : (g / 1000) * price,
     };
   });

@@ -17,6 +17,8 @@ export type Product = {
   readonly edibleYield?: number | undefined;
   /** In the house's currency. */
   readonly pricePerKg?: number | undefined;
+  /** g in the pack it is bought in. */
+  readonly packG?: number | undefined;
   /** On its label besides the catalogue's. */
   readonly allergens?: readonly Allergen[] | undefined;
 };

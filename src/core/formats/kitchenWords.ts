@@ -38,6 +38,7 @@ export function kitchenWords(k: KitchenFile): readonly string[] {
           ['pH', p.pH, ''],
           ['edible share', p.edibleYield, ''],
           ['price', p.pricePerKg, ' a kilogram'],
+          ['pack', p.packG, ' g'],
           ['allergens', p.allergens?.join(' and '), ''],
         ]),
       ]

@@ -20,6 +20,7 @@ export const ProductSchema = z.object({
   pH: numberFrom('pH', 2, 9).optional(),
   edibleYield: numberFrom('edible share', 0.05, 1).optional(),
   pricePerKg: numberFrom('price', 0, 10_000, 'a kilogram').optional(),
+  packG: numberFrom('pack', 1, 50_000, 'g').optional(),
   allergens: z.array(z.enum(ALLERGENS)).optional(),
 });
 

@@ -90,7 +90,7 @@ export function VersionsView({ name, of, versions, back, restore }: Props) {
                 <span className="mr-auto">
                   {v.by && <b>{v.by}</b>}
                   {v.by && v.note && ': '}
-                  {v.note}
+                  <span translate="no">{v.note}</span>
                 </span>
                 {n > 0 ? (
                   <button type="button" className={BUTTON} onClick={() => makeNewest(v.number)}>

@@ -2,6 +2,7 @@
 
 import { Download, Undo2 } from 'lucide-react';
 import { useState } from 'react';
+import { type Message, message } from '../../core/say/message';
 import { dayAndTime } from '../../core/units/clock';
 import { FileButton } from '../shared/form/FileButton';
 import { BUTTON, PRIMARY } from '../shared/styles';
@@ -22,7 +23,8 @@ export type LastImport = { readonly id: string; readonly madeAt: string; readonl
 const CARD = 'rounded-sm border-2 border-ink bg-surface p-5';
 const MOST_BYTES = 512_000_000;
 
-const words = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
+const recipes = (n: number): Message => message('{n, plural, one {# recipe} other {# recipes}}', { n });
+const batches = (n: number): Message => message('{n, plural, one {# batch} other {# batches}}', { n });
 
 /** The whole kitchen as a file, out and in. What an import would do is said before it is done. */
 export function ArchivePart({ last }: { last: LastImport | null }) {
@@ -107,13 +109,13 @@ export function ArchivePart({ last }: { last: LastImport | null }) {
                   kitchen: would.kitchen,
                 })}
               </li>
-              <li>{say('add {words}', { words: words(would.newRecipes.length, 'recipe', 'recipes') })}</li>
+              <li>{say('add {what}', { what: recipes(would.newRecipes.length) })}</li>
               <li>
-                {say('add newer versions to {words}', {
-                  words: words(would.newVersions.length, 'recipe', 'recipes'),
+                {say('add newer versions to {what}', {
+                  what: recipes(would.newVersions.length),
                 })}
               </li>
-              <li>{say('add {words}', { words: words(would.newBatches, 'batch', 'batches') })}</li>
+              <li>{say('add {what}', { what: batches(would.newBatches) })}</li>
             </ul>
             <button type="button" className={`mt-3 ${PRIMARY}`} disabled={busy} onClick={take}>
               {say('Do that')}
@@ -123,12 +125,12 @@ export function ArchivePart({ last }: { last: LastImport | null }) {
         {did && (
           <p className="mt-4 font-bold" role="status">
             {say.rich(
-              'Done: {words}, newer versions of {count}, {words2}. <link>Load the kitchen again</link>.',
+              'Done: {recipes}, newer versions of {count}, {batches}. <link>Load the kitchen again</link>.',
               {
                 link: (text) => <a href="/kitchen">{text}</a>,
-                words: words(did.newRecipes.length, 'recipe', 'recipes'),
+                recipes: recipes(did.newRecipes.length),
                 count: did.newVersions.length,
-                words2: words(did.newBatches, 'batch', 'batches'),
+                batches: batches(did.newBatches),
               },
             )}
           </p>
@@ -186,12 +188,12 @@ function Undo({ last }: { last: LastImport }) {
         <>
           <p className="mt-1">
             {say(
-              'The last import made this “{kitchen}”, on {dayAndTime}, with {words} and {words2}. The settings before it are kept; what it brought is put out of sight, not thrown away.',
+              'The last import made this “{kitchen}”, on {dayAndTime}, with {recipes} and {batches}. The settings before it are kept; what it brought is put out of sight, not thrown away.',
               {
                 kitchen: taken.kitchen,
                 dayAndTime: dayAndTime(new Date(last.madeAt)),
-                words: words(taken.newRecipes.length, 'recipe', 'recipes'),
-                words2: words(taken.newBatches, 'batch', 'batches'),
+                recipes: recipes(taken.newRecipes.length),
+                batches: batches(taken.newBatches),
               },
             )}
           </p>

@@ -22,6 +22,7 @@ const FRESH_PRODUCT = {
   pH: '',
   yieldPercent: '',
   pricePerKg: '',
+  packG: '',
   allergens: [],
 };
 
@@ -173,6 +174,15 @@ export function ProductsPart({ problemAt }: PartProps) {
                     inputMode="decimal"
                     {...register(`products.${n}.pricePerKg`)}
                     problem={at('pricePerKg')}
+                    className="figures"
+                  />
+                  <Field
+                    id={`product-${n}-pack`}
+                    label={say('In a pack, g')}
+                    placeholder={say('none')}
+                    inputMode="decimal"
+                    {...register(`products.${n}.packG`)}
+                    problem={at('packG')}
                     className="figures"
                   />
                   <div className="col-span-full">

@@ -22,6 +22,7 @@ export type ProductForm = {
   pH: string;
   yieldPercent: string;
   pricePerKg: string;
+  packG: string;
   allergens: string[];
 };
 
@@ -89,6 +90,7 @@ export function kitchenForm(k: KitchenFile): KitchenForm {
       pH: text(p.pH),
       yieldPercent: text(p.edibleYield, 0.01),
       pricePerKg: text(p.pricePerKg),
+      packG: text(p.packG),
       allergens: [...(p.allergens ?? [])],
     })),
   };
@@ -170,6 +172,7 @@ export function kitchenOf(f: KitchenForm, base: KitchenFile): AsTyped<KitchenFil
       ...maybe('pH', p.pH),
       ...maybe('edibleYield', p.yieldPercent, 0.01),
       ...maybe('pricePerKg', p.pricePerKg),
+      ...maybe('packG', p.packG),
       ...(p.allergens.length > 0 && { allergens: p.allergens as KitchenFile['flagged'] }),
     })),
     // Calibrated under Check; here they are only kept.

@@ -2,6 +2,7 @@
 
 import { STATIONS, shoppingFor } from '../../../core/compare/shopping';
 import type { Plan } from '../../../core/plan/types';
+import { term } from '../../../core/say/term';
 import { spaced } from '../../../core/units/format';
 import { Scroll } from '../../shared/Scroll';
 import { useSay } from '../../shared/useSay';
@@ -16,8 +17,8 @@ export function Shopping({ plan, currency }: { plan: Plan; currency: string }) {
         const here = lines.filter((l) => l.station === station);
         if (here.length === 0) return null;
         return (
-          <section key={station} aria-label={station}>
-            <h3 className="pt-3 pb-1 font-bold text-quiet">{station}</h3>
+          <section key={station} aria-label={say(term(station))}>
+            <h3 className="pt-3 pb-1 font-bold text-quiet">{say(term(station))}</h3>
             <ul>
               {here.map((l) => (
                 <li key={l.ingredient} className="flex items-baseline gap-3 border-rule border-b py-1.5">
@@ -25,7 +26,17 @@ export function Shopping({ plan, currency }: { plan: Plan; currency: string }) {
                     {l.g >= 10_000 ? spaced(l.g / 1000, 1) : spaced(l.g, l.g < 10 ? 1 : 0)}
                     <span className="ml-0.5 text-[15px]">{l.g >= 10_000 ? 'kg' : 'g'}</span>
                   </span>
-                  <span className="min-w-0 flex-1">{l.name}</span>
+                  <span className="min-w-0 flex-1 leading-tight">
+                    {say(term(l.name))}
+                    {l.packs && (
+                      <span className="block text-[15px] text-quiet">
+                        {say('{count, plural, one {# pack} other {# packs}} of {grams} g to open', {
+                          count: l.packs.count,
+                          grams: spaced(l.packs.g),
+                        })}
+                      </span>
+                    )}
+                  </span>
                   <span className="figures text-quiet">
                     {l.cost === null ? '' : `${currency}${l.cost.toFixed(2)}`}
                   </span>
