@@ -328,14 +328,15 @@ test('a batch without gluten and milk: what stands in is said, the dose follows,
   page,
 }) => {
   await open(page, '/plan?recipe=smoked-parsnip-veloute&litres=8&pot=middle-28&burner=front-right');
-  await page.getByRole('button', { name: 'For everyone' }).click();
+  await page.getByRole('button', { name: 'Guests: for everyone' }).click();
   const sheet = page.getByRole('dialog', { name: 'For whom' });
   await sheet.getByLabel('no gluten').check();
   await sheet.getByLabel('no milk').check();
   await expect(sheet.getByText('rice flour for plain flour')).toBeVisible();
   await expect(sheet.getByText('rapeseed oil for butter')).toBeVisible();
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('button', { name: 'For no gluten and no milk' })).toBeVisible();
+  await expect(sheet).toBeHidden();
+  await expect(page.getByRole('button', { name: 'Guests: no gluten and no milk' })).toBeVisible();
   await expect(dose(page)).toContainText('Rice flour');
   await page.reload();
   await live(page);

@@ -129,21 +129,6 @@ test('and in what opens over the Plan and the comparison', async ({ page }) => {
     await page.waitForTimeout(1200);
     expect.soft(await untranslated(page, own), tab).toEqual([]);
   }
-  for (const [label, wait] of [
-    ['Finished with', 9000],
-    ['Thickened with', 9000],
-    ['For {words}', 500],
-    ['Sizes', 3000],
-    ['Take away', 500],
-    ['By a test', 500],
-    ['{count} to mind', 3000],
-  ] as const) {
-    const name = say(label, { words: say('everyone'), count: 4 }).replace(/^\d+/, '');
-    await page.getByRole('button', { name: new RegExp(name) }).click();
-    await page.waitForTimeout(wait);
-    expect.soft(await untranslated(page, own), label).toEqual([]);
-    await page.keyboard.press('Escape');
-  }
   await page.goto('/compare?litres=12');
   await page.getByRole('button', { name: say('Finish'), exact: true }).click();
   await page.waitForTimeout(9000);

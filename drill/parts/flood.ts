@@ -216,7 +216,8 @@ export async function flood(address: string, large: boolean): Promise<readonly R
       all(large ? 400 : 100, (n) =>
         ask(address, ['/api/rail', '/api/kitchen', '/api/recipes', '/'][n % 4] ?? '/'),
       ),
-    [200, 503],
+    // The front door leads on to the Plan.
+    [200, 307, 503],
   );
   await beside(
     'the whole archive sent 10 times',

@@ -3,10 +3,10 @@
 import { useCallback } from 'react';
 import type { Plan } from '../../core/plan/types';
 import { timeOfDay } from '../../core/units/clock';
-import { litres, mPas, spaced } from '../../core/units/format';
-import { degrees, type Show } from '../../core/units/show';
+import { mPas, spaced } from '../../core/units/format';
+import type { Show } from '../../core/units/show';
 import { toFahrenheit } from '../../core/units/temperature';
-import { titleOf } from '../../core/words/steps';
+import { titleAsMessage } from '../../core/words/steps';
 import Chart, { type Palette } from '../shared/draw/Chart';
 import { useSay } from '../shared/useSay';
 
@@ -134,9 +134,13 @@ export function Trajectory({ plan, lightAt, show }: Props) {
     [plan, light, show, say],
   );
   const says = plan.steps
-    .map(
-      (s, n) =>
-        `${n + 1}, ${titleOf(s.step, s.from)}: ${degrees(s.celsius, show)}, ${litres(s.volumeMl)} litres`,
+    .map((s, n) =>
+      say('{n}, {step}: {celsius}, {volume}', {
+        n: n + 1,
+        step: titleAsMessage(s.step, s.from),
+        celsius: { celsius: s.celsius },
+        volume: { ml: s.volumeMl },
+      }),
     )
     .join('; ');
   return (

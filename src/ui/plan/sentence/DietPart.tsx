@@ -17,7 +17,7 @@ import { useSay } from '../../shared/useSay';
 /** Whom the batch is for, in the sentence’s words. */
 const guestWords = (diets: readonly Diet[]): Message =>
   diets.length === 0
-    ? message('everyone')
+    ? message('for everyone')
     : message('{diets}', { diets: { and: diets.map((d) => term(d)) } });
 
 const name = (id: string) => ({ within: term(ingredient(id).name.split(',')[0] ?? id) });
@@ -45,7 +45,7 @@ export function DietPart({ order, written, onChange }: Props) {
       onOpenChange={setOpen}
       title={say('For whom')}
       trigger={words}
-      label={say('For {words}', { words })}
+      label={say('Guests: {words}', { words })}
       triggerClass={PART}
     >
       <div className="grid gap-4 p-4">

@@ -77,7 +77,7 @@ function SentenceNow({ stores, recipe, written, aim, setup, order, lightAt, onCh
   return (
     <p className="text-[clamp(19px,1.62vw,25px)] leading-[1.6]">
       {say.rich(
-        'Make {litres} of {soup}, {band}, in {pot} on {burner}, thickened with {thickener}{roux}, finished with {finish}{dairy}, for {guests} at {time}. {light}',
+        'Make {litres} of {soup}, {band}, in {pot} on {burner}, thickened with {thickener}{roux}, finished with {finish}{dairy}, {guests}, at {time}. {light}',
         {
           litres: (
             <LitresPart litres={order.litres} show={say.reader} onChange={(l) => onChange({ litres: l })} />
