@@ -118,23 +118,6 @@ for (const [width, height] of [
     }
   });
 
-test('and in what opens over the Plan and the comparison', async ({ page }) => {
-  test.setTimeout(240_000);
-  await inPseudo(page);
-  const own = await ownWords(page);
-  await page.goto('/plan?litres=30&pot=tall-steel-36');
-  await expect(page.getByRole('list', { name: say('Pots on the stove') })).toContainText(/\d\d:\d\d/);
-  for (const tab of ['Clock', 'Steps', 'Shop']) {
-    await page.getByRole('button', { name: say(tab), exact: true }).click();
-    await page.waitForTimeout(1200);
-    expect.soft(await untranslated(page, own), tab).toEqual([]);
-  }
-  await page.goto('/compare?litres=12');
-  await page.getByRole('button', { name: say('Finish'), exact: true }).click();
-  await page.waitForTimeout(9000);
-  expect.soft(await untranslated(page, own), 'Finish').toEqual([]);
-});
-
 test('and at the stove, in the check and in every correction too', async ({ page }) => {
   test.setTimeout(240_000);
   const id = await begin(page, 'recipe=smoked-parsnip-veloute&litres=8&pot=middle-28&burner=front-right');
