@@ -118,6 +118,20 @@ for (const [width, height] of [
     }
   });
 
+test('and in the clock, the steps and the shopping of a plan that is warned of', async ({ page }) => {
+  test.setTimeout(180_000);
+  await inPseudo(page);
+  const own = await ownWords(page);
+  await page.goto('/plan?litres=30&pot=tall-steel-36');
+  await expect(page.getByRole('list', { name: say('Pots on the stove') })).toContainText(/\d\d:\d\d/);
+  expect(await sideways(page)).toBeLessThanOrEqual(0);
+  for (const tab of ['Clock', 'Steps', 'Shop']) {
+    await page.getByRole('button', { name: say(tab), exact: true }).click({ timeout: 10_000 });
+    await page.waitForTimeout(1200);
+    expect.soft(await untranslated(page, own), tab).toEqual([]);
+  }
+});
+
 test('and at the stove, in the check and in every correction too', async ({ page }) => {
   test.setTimeout(240_000);
   const id = await begin(page, 'recipe=smoked-parsnip-veloute&litres=8&pot=middle-28&burner=front-right');

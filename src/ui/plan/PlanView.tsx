@@ -162,9 +162,12 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
           aria-live="polite"
         >
           {refused || stop ? (
-            <p role={refused ? 'alert' : undefined} className="flex items-center gap-3 font-bold text-tomato">
+            <p
+              role={refused ? 'alert' : undefined}
+              className="flex flex-wrap items-center gap-x-3 gap-y-1 font-bold text-tomato"
+            >
               <TriangleAlert className="shrink-0" aria-hidden />
-              <span className="min-w-0 flex-1">{refused ?? (stop && say(warningLine(stop)))}</span>
+              <span className="min-w-0 flex-1 basis-52">{refused ?? (stop && say(warningLine(stop)))}</span>
               {refused && inUse && (
                 <button type="button" className={`shrink-0 ${BUTTON}`} onClick={() => void start(true)}>
                   {say('Start all the same')}
