@@ -1,6 +1,7 @@
 'use client';
 
 import type { Plan } from '../../../core/plan/types';
+import { term } from '../../../core/say/term';
 import { timeOfDay } from '../../../core/units/clock';
 import { duration, mPas } from '../../../core/units/format';
 import { degrees, type Show, volumeWords } from '../../../core/units/show';
@@ -54,7 +55,7 @@ export function Steps({ plan, lightAt, show }: Props) {
             <span className="block text-[15px] text-quiet">
               {say('{volumeMl}, {band}, {bowlViscosity} mPa·s', {
                 volumeMl: volumeWords(plan.found.volumeMl, show),
-                band: plan.found.band,
+                band: term(plan.found.band),
                 bowlViscosity: mPas(plan.found.bowlViscosity),
               })}
             </span>

@@ -7,6 +7,7 @@ import { placeAlone } from '../../../core/flow/readings/repeated';
 import { BOWL_CELSIUS } from '../../../core/flow/viscosity';
 import type { HouseFunnel } from '../../../core/house/house';
 import type { Plan } from '../../../core/plan/types';
+import { term } from '../../../core/say/term';
 import { mPas, spaced } from '../../../core/units/format';
 import { toCelsius, toFahrenheit } from '../../../core/units/temperature';
 import { parseNumber } from '../../../core/units/typed/parse';
@@ -132,7 +133,7 @@ export function ByTest({ plan, funnels, onTarget }: Props) {
             '<b>{band}</b>, {mPas} mPa·s in the bowl. One careful reading is good to {test} %: {mPas2} to {mPas3}. It shears at {spaced} s⁻¹.',
             {
               b: (text) => <b>{text}</b>,
-              band: found?.band,
+              band: found && term(found.band),
               mPas: mPas(found?.bowl ?? 0),
               test: Math.round((kind.test ? TEST_ERROR[kind.test.kind] : 0) * 100),
               mPas2: mPas(found?.range[0] ?? 0),
