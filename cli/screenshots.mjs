@@ -21,7 +21,29 @@ const SHOTS = [
       await page.getByRole('button', { name: 'Steps' }).click();
     },
   ],
+  [
+    'plan-finishes',
+    '/plan?litres=12',
+    async (page) => {
+      await page.getByRole('button', { name: /^Finished with/ }).click();
+      await page.getByText('Oat drink').waitFor({ timeout: 30_000 });
+    },
+  ],
+  [
+    'plan-guests',
+    '/plan?recipe=smoked-parsnip-veloute&litres=8&pot=middle-28&burner=front-right&without=no gluten,no milk',
+    (page) => page.getByRole('button', { name: /^Guests/ }).click(),
+  ],
   ['compare', '/compare?recipe=cockle-and-leek-chowder&litres=12'],
+  [
+    'compare-finish',
+    '/compare?recipe=cockle-and-leek-chowder&litres=12',
+    async (page) => {
+      await page.getByRole('button', { name: 'Finish', exact: true }).click();
+      await page.getByRole('button', { name: /^Oat drink/ }).waitFor({ timeout: 30_000 });
+      await page.getByRole('button', { name: /^Sour cream/ }).click();
+    },
+  ],
   ['recipes', '/recipes'],
   [
     'recipe-editor',
