@@ -338,6 +338,7 @@ test('a batch without gluten and milk: what stands in is said, the dose follows,
   await expect(sheet).toBeHidden();
   await expect(page.getByRole('button', { name: 'Guests: no gluten and no milk' })).toBeVisible();
   await expect(dose(page)).toContainText('Rice flour');
+  await expect(page).toHaveURL(/without=[^&]*gluten/);
   await page.reload();
   await live(page);
   await expect(dose(page)).toContainText('Rice flour');
