@@ -15,7 +15,7 @@ import type { Recipe } from '../recipe/recipe';
 import { type Message, message } from '../say/message';
 import { term } from '../say/term';
 import { reasonWords } from '../words/dairy';
-import type { Fit, Reason } from './fits';
+import { bringing, type Fit, type Reason } from './fits';
 
 /** What is held while the dairy is changed; the rest follows. */
 export const HELD = ['richness', 'litres', 'cost', 'dose'] as const;
@@ -132,16 +132,11 @@ function fitOf(finish: Finish, plan: Plan, risk: Risk | null, flagged: readonly 
   if (risk?.grade === 'safe') good.push({ good: true, says: message('Does not split in this pot.') });
   if (finish.goesIn === 'boils') good.push({ good: true, says: message('Stands the boil.') });
   const held = allergensIn(as);
-  const brought = allergensIn(plan).filter((a) => !held.includes(a));
-  const saved = held.filter((a) => !allergensIn(plan).includes(a));
-  const watched = brought.filter((a) => flagged.includes(a));
-  if (watched.length > 0)
-    grave.push({
-      good: false,
-      says: message('Brings {watched}, which this house flags.', { watched: { and: watched.map(term) } }),
-    });
-  else if (brought.length > 0)
-    mild.push({ good: false, says: message('Brings {brought}.', { brought: { and: brought.map(term) } }) });
+  const now = allergensIn(plan);
+  const brought = now.filter((a) => !held.includes(a));
+  const saved = held.filter((a) => !now.includes(a));
+  const news = bringing(brought, flagged);
+  if (news) (news.flagged ? grave : mild).push(news.reason);
   if (saved.length > 0)
     good.push({ good: true, says: message('Saves {saved}.', { saved: { and: saved.map(term) } }) });
   if (finish.of.every((id) => !ingredient(id).allergens.includes('milk')))
@@ -152,12 +147,8 @@ function fitOf(finish: Finish, plan: Plan, risk: Risk | null, flagged: readonly 
   if (finish.freezing === 'poor') mild.push({ good: false, says: message('Not to be frozen: it parts.') });
   if (finish.freezing === 'good') good.push({ good: true, says: message('Freezes well.') });
   if (finish.holding === 'poor') mild.push({ good: false, says: message('Does not hold hot for long.') });
-  const grade =
-    grave.length > 0
-      ? 'does not fit'
-      : mild.some((m) => !m.good && risk?.grade === 'take care')
-        ? 'with care'
-        : 'fits';
+  const care = risk?.grade === 'take care' && mild.length > 0;
+  const grade = grave.length > 0 ? 'does not fit' : care ? 'with care' : 'fits';
   return { grade, reasons: [...grave, ...mild, ...good] };
 }
 

@@ -19,6 +19,27 @@ export type Fit = {
   readonly reasons: readonly Reason[];
 };
 
+/** The reason against what brings allergens, and whether the house flags any; null where nothing is brought. */
+export function bringing(
+  brought: readonly Allergen[],
+  flags: readonly Allergen[],
+): { readonly flagged: boolean; readonly reason: Reason } | null {
+  const watched = brought.filter((a) => flags.includes(a));
+  if (watched.length > 0)
+    return {
+      flagged: true,
+      reason: {
+        good: false,
+        says: message('Brings {watched}, which this house flags.', { watched: { and: watched.map(term) } }),
+      },
+    };
+  if (brought.length === 0) return null;
+  return {
+    flagged: false,
+    reason: { good: false, says: message('Brings {brought}.', { brought: { and: brought.map(term) } }) },
+  };
+}
+
 /** Under this pH starches break down faster. */
 const ACID = 4.5;
 /** Minutes of boiling after thickening that delicate starches do not stand. */
@@ -116,14 +137,8 @@ export function fitOf(
 
   const held = allergensIn(recipe);
   const brought = allergensOf(way).filter((a) => !held.has(a));
-  const watched = brought.filter((a) => flagged.includes(a));
-  if (watched.length > 0)
-    grave.push({
-      good: false,
-      says: message('Brings {watched}, which this house flags.', { watched: { and: watched.map(term) } }),
-    });
-  else if (brought.length > 0)
-    mild.push({ good: false, says: message('Brings {brought}.', { brought: { and: brought.map(term) } }) });
+  const news = bringing(brought, flagged);
+  if (news) (news.flagged ? grave : mild).push(news.reason);
   if (way.kind && way.kind !== 'wheat' && way.method === 'slurry' && !brought.includes('wheat'))
     good.push({ good: true, says: message('No wheat of its own.') });
   if (way.leastMinutes > 0)

@@ -14,6 +14,7 @@ import { term } from '../../core/say/term';
 import { mPas } from '../../core/units/format';
 import { addressOf, SHARES } from '../order/address';
 import { finishWords } from '../order/finishWords';
+import { HeldPart } from '../order/HeldPart';
 import type { Stores } from '../order/stores';
 import { useCompared } from '../order/useCompared';
 import { useFinished } from '../order/useFinished';
@@ -24,7 +25,7 @@ import { Scroll } from '../shared/Scroll';
 import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
 import { columnsFor } from './columns';
-import { FinishTable, HeldPart } from './FinishTable';
+import { FinishTable } from './FinishTable';
 import { WaysTable } from './WaysTable';
 
 /** Loaded once the doses are in. */

@@ -1,38 +1,14 @@
 'use client';
 
-import { type Finished, HELD, type Held } from '../../core/compare/finished';
+import type { Finished } from '../../core/compare/finished';
 import { message } from '../../core/say/message';
 import { term } from '../../core/say/term';
 import { spaced } from '../../core/units/format';
 import { amountWords } from '../../core/words/steps';
 import { finishName } from '../order/finishWords';
-import { Segments } from '../shared/form/Segments';
 import { Grade } from '../shared/Grade';
 import { Scroll } from '../shared/Scroll';
 import { type Say, useSay } from '../shared/useSay';
-
-const KEPT = {
-  richness: message('Richness'),
-  litres: message('Litres'),
-  cost: message('Cost'),
-  dose: message('Dose'),
-} as const;
-
-/** What stays as it is while the dairy changes. */
-export function HeldPart({ held, onChange }: { held: Held; onChange: (held: Held) => void }) {
-  const say = useSay();
-  return (
-    <>
-      <span className="font-bold">{say('Keep')}</span>
-      <Segments
-        label={say('What stays as it is')}
-        value={held}
-        onChange={onChange}
-        options={HELD.map((h) => ({ value: h, words: KEPT[h] }))}
-      />
-    </>
-  );
-}
 
 const BOILS = {
   poured: message('no'),

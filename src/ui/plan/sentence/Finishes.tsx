@@ -7,14 +7,13 @@ import { ORDER_BOUNDS } from '../../../core/order/bounds';
 import type { Aim, Amendment, TimedOrder } from '../../../core/order/order';
 import type { Setup } from '../../../core/plan/solve/simulate';
 import type { Recipe } from '../../../core/recipe/recipe';
-import { message } from '../../../core/say/message';
 import { term } from '../../../core/say/term';
 import { spaced } from '../../../core/units/format';
 import { amountWords } from '../../../core/words/steps';
 import { finishName, finishWords } from '../../order/finishWords';
+import { HeldPart } from '../../order/HeldPart';
 import { amendmentOf } from '../../order/stores';
 import { useFinished } from '../../order/useFinished';
-import { Segments } from '../../shared/form/Segments';
 import { Grade } from '../../shared/Grade';
 import { BUTTON } from '../../shared/styles';
 import { type Say, useSay } from '../../shared/useSay';
@@ -27,13 +26,6 @@ type Props = {
   readonly currency: string;
   readonly onChange: (change: Partial<TimedOrder>) => void;
 };
-
-const HELD = [
-  { value: 'richness', words: message('Richness') },
-  { value: 'litres', words: message('Litres') },
-  { value: 'cost', words: message('Cost') },
-  { value: 'dose', words: message('Dose') },
-] as const;
 
 const GRADES = ['fits', 'with care', 'does not fit'] as const;
 
@@ -97,8 +89,7 @@ export function Finishes({ order, written, aim, setup, currency, onChange }: Pro
   return (
     <>
       <div className="flex flex-wrap items-center gap-3 border-rule border-b p-4">
-        <span className="font-bold">{say('Keep')}</span>
-        <Segments label={say('What stays as it is')} value={held} onChange={setHeld} options={HELD} />
+        <HeldPart held={held} onChange={setHeld} />
         {order.rich !== undefined && (
           <span className="ml-auto flex items-center gap-2">
             <button
