@@ -4,6 +4,7 @@
  */
 export const CORE: readonly string[] = [
   'maths',
+  'message',
   'units',
   'say',
   'food',

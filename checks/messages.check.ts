@@ -34,6 +34,7 @@ describe('words outside are found', () => {
     ['in an element', 'const V = () => <p>Stir it</p>;', 'Stir it'],
     ['in an attribute that is read out', 'const V = () => <p aria-label="The pot" />;', 'The pot'],
     ['in a choice', "const V = () => <p>{on ? 'one thing' : ''}</p>;", 'one thing'],
+    ['in a choice of an attribute', "const V = () => <p words={busy ? 'Reading' : ''} />;", 'Reading'],
     ['in a template', `const says = \`$${'{n}'} fills of it\`;`, '{} fills of it'],
     ['in a table', "const SAYS = { thin: 'runs off the spoon' };", 'runs off the spoon'],
     ['made of parts', `const says = say(\`$${'{n}'} fills\`);`, 'a message is a plain text: {} fills'],

@@ -9,7 +9,7 @@ export type Found = { readonly text: string; readonly at: string };
 export type Outside = { readonly words: string; readonly at: string };
 
 /** Folders whose words are read by a cook. */
-const READ = ['src/core', 'src/ui', 'src/app'];
+const READ = ['src/core', 'src/ui', 'src/app', 'src/server'];
 
 /** Not read on a screen: what a program is told, sources of figures, and what becomes part of a recipe. */
 const ELSEWHERE = [
@@ -17,8 +17,7 @@ const ELSEWHERE = [
   /\.d\.ts$/,
   /^src\/app\/api\//,
   /^src\/core\/food\//,
-  /^src\/core\/formats\//,
-  /^src\/core\/say\//,
+  /^src\/core\/(message|say)\//,
 ];
 
 /** Attributes that are said or shown. */
@@ -33,13 +32,17 @@ const SHOWN = new Set([
   'placeholder',
   'after',
   'alt',
+  'words',
 ]);
 
 /** Keys of a table whose values are read. */
 const NAMED = new Set(['words', 'aside', 'says', 'label', 'hint', 'title']);
 
 /** The functions a message is made or said by; the first argument is the message. */
-const MAKERS = new Set(['message', 'say', 'rich', 'titled']);
+const MAKERS = new Set(['message', 'issue', 'say', 'rich', 'titled']);
+
+/** The functions that are given the name of a figure to speak of, and its unit after its bounds. */
+const NAMERS = new Set(['numberFrom', 'within', 'words', 'unique']);
 
 /** A word anybody would have to translate. Units and marks are the same everywhere. */
 const WORD = /[A-Za-zé]{2,}/;
@@ -61,12 +64,8 @@ const files = (): readonly string[] =>
     readdirSync(folder, { recursive: true, encoding: 'utf8' }).map((f) => join(folder, f)),
   ).filter((f) => /\.tsx?$/.test(f) && !ELSEWHERE.some((not) => not.test(f)));
 
-/** What bad input is told: to a program as often as to a person, and in English. */
-const REFUSALS = [
-  /^src\/core\/(dairy|flow|heat|learn|recipe|thicken|units)\//,
-  /^src\/core\/(batch\/events|house\/kitchenFile|order\/order|pot\/step|words\/issueWords)\.ts$/,
-  /^src\/ui\/(station\/line\/api|plan\/sentence\/ByTest)\.tsx?$/,
-];
+/** Where nothing is read but what is said there by a message: the rest is for a database, a log or a program, or becomes part of a recipe. */
+const PROGRAMS = [/^src\/server\//, /^src\/core\/formats\/(draft|jsonLd|lines)\//];
 
 type Visit = (node: Node, parents: readonly Node[]) => void;
 
@@ -116,6 +115,10 @@ const inCode = (parents: readonly Node[]): boolean => {
   );
 };
 
+/** A place in an element whose text is read: all but attributes that are none. */
+const isShown = (node: Node | undefined): boolean =>
+  node?.type !== 'JSXAttribute' || SHOWN.has(String(node.name.name));
+
 const inLook = (parents: readonly Node[]): boolean =>
   parents.some(
     (p) =>
@@ -143,6 +146,9 @@ export function messagesIn(
         outside.push({ words: `a message is a plain text: ${textOf(first)}`, at });
       return;
     }
+    if (node.type === 'CallExpression' && maker && NAMERS.has(maker))
+      for (const given of node.arguments)
+        if (given.type === 'StringLiteral' && hasWords(given.value)) found.push({ text: given.value, at });
     if (node.type === 'JSXText') {
       if (hasWords(node.value)) outside.push({ words: node.value.trim(), at });
       return;
@@ -155,7 +161,11 @@ export function messagesIn(
     const text = node.type === 'StringLiteral' || node.type === 'TemplateLiteral' ? textOf(node) : null;
     if (text === null || inCode(parents) || inLook(parents)) return;
     const parent = parents.at(-1);
-    if (parent?.type === 'CallExpression' && MAKERS.has(callee(parent) ?? '')) return;
+    if (
+      parent?.type === 'CallExpression' &&
+      (MAKERS.has(callee(parent) ?? '') || NAMERS.has(callee(parent) ?? ''))
+    )
+      return;
     if (parent?.type === 'ConditionalExpression') {
       const above = parents.at(-2);
       if (above?.type === 'CallExpression' && MAKERS.has(callee(above) ?? '')) return;
@@ -170,14 +180,14 @@ export function messagesIn(
       parent?.type === 'JSXExpressionContainer' ||
       (parent?.type === 'ConditionalExpression' &&
         parents.at(-2)?.type === 'JSXExpressionContainer' &&
-        parents.at(-3)?.type !== 'JSXAttribute');
+        isShown(parents.at(-3)));
     if ((named || shown) && hasWords(text) && !isLook(text)) {
       outside.push({ words: text, at });
       return;
     }
     if (SENTENCE.test(text.replace(UNITS, '')) && !isLook(text)) outside.push({ words: text, at });
   });
-  return { found, outside: REFUSALS.some((r) => r.test(file)) ? [] : outside };
+  return { found, outside: PROGRAMS.some((r) => r.test(file)) ? [] : outside };
 }
 
 /** The same of all files whose words are read on a screen. */

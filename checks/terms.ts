@@ -3,10 +3,11 @@ import { FAULTS } from '../src/core/adjust/faults';
 import { FORK, LOOKS, TASTE } from '../src/core/batch/events';
 import { STATIONS } from '../src/core/compare/shopping';
 import { BANDS } from '../src/core/flow/bands';
-import { CALIBRATION_LIQUIDS } from '../src/core/flow/readings/cups';
+import { CALIBRATION_LIQUIDS, THICK_VISCOSITY } from '../src/core/flow/readings/cups';
 import { catalogue } from '../src/core/food/catalogue';
 import { DIETS } from '../src/core/food/diets';
 import { ALLERGENS, GROUPS } from '../src/core/food/ingredient';
+import { WHENS } from '../src/core/formats/draft/draftSteps';
 import { EFFICIENCY } from '../src/core/heat/burner';
 import { COOLING_METHODS } from '../src/core/heat/cooling';
 import { MATERIALS } from '../src/core/heat/vessel';
@@ -20,6 +21,7 @@ import { THICKEN_METHODS } from '../src/core/thicken/methods';
 import { PROPERTIES } from '../src/core/thicken/properties';
 import { PUREE_TOOLS } from '../src/core/thicken/puree';
 import { EXCHANGEABLE } from '../src/core/thicken/substitute';
+import { UNITS } from '../src/core/units/quantity';
 
 const names = catalogue().flatMap(({ name }) => [name, name.split(',')[0] ?? name]);
 
@@ -38,6 +40,7 @@ export const TERMS: ReadonlySet<string> = new Set([
   ...ROUX_COLOURS,
   ...STATIONS,
   ...TASTE,
+  ...WHENS,
   ...THICKEN_METHODS,
   ...Object.keys(EFFICIENCY),
   ...Object.keys(LID_ESCAPE),
@@ -54,6 +57,8 @@ export const TERMS: ReadonlySet<string> = new Set([
   'fits',
   'flour',
   'gold',
+  'mm²/s for this cup',
+  THICK_VISCOSITY,
   'likely to split',
   'simmer',
   'take care',
@@ -96,7 +101,11 @@ export const IDS: ReadonlySet<string> = new Set([
   'water test',
   ...EXCHANGEABLE,
   'cream cheese',
+  'floury potato',
   'hard cheese',
+  'sour cream',
+  'waxy potato',
+  ...UNITS,
   'potato dice',
   'potato flakes',
   'beaten with cream',

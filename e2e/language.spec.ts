@@ -1,7 +1,7 @@
 import { expect, type Page, test } from '@playwright/test';
 import { FAULTS } from '../src/core/adjust/faults';
+import { term } from '../src/core/message/term';
 import { wordsFor } from '../src/core/say/inWords';
-import { term } from '../src/core/say/term';
 import { METRIC } from '../src/core/units/show';
 import { app as here } from './app';
 import { VIEWS, watch } from './kit';
@@ -165,5 +165,81 @@ test('and at the stove, in the check and in every correction too', async ({ page
     await page
       .getByRole('button', { name: say('{fault}', { fault: { opening: term(fault) } }), exact: true })
       .click();
+  }
+});
+
+test('and on the sheets over the plan: the thickeners, the finishes and the guests', async ({ page }) => {
+  test.setTimeout(180_000);
+  await inPseudo(page);
+  const own = await ownWords(page);
+  await page.goto('/plan?recipe=cockle-and-leek-chowder&litres=12&pot=tall-steel-36&burner=front-left');
+  await expect(page.getByRole('list', { name: say('Pots on the stove') })).toContainText(/\d\d:\d\d/);
+  for (const [control, title] of [
+    ['Thickened with', 'Thickened with'],
+    ['Finished with', 'Finished with'],
+    ['Guests', 'For whom'],
+  ] as const) {
+    await page.getByRole('button', { name: new RegExp(`^${say(control)}`) }).click();
+    const sheet = page.getByRole('dialog', { name: say(title) });
+    await expect(sheet).toBeVisible();
+    await page.waitForTimeout(control === 'Guests' ? 500 : 9000);
+    if (control === 'Guests') for (const tick of await sheet.getByRole('checkbox').all()) await tick.check();
+    expect.soft(await untranslated(page, own), control).toEqual([]);
+    await page.keyboard.press('Escape');
+    await expect(sheet).toBeHidden();
+  }
+});
+
+test('and what bad input is told: by the editor, the kitchen, a file and the lines of a recipe', async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  await inPseudo(page);
+  // What was typed, and names of fields and kinds as they stand in a file, are the same in every language.
+  const own = [
+    ...(await ownWords(page)),
+    ...['two glugs', 'oops', 'stardust', 'chopped tomatoes', 'olive oil', 'Soup', 'can '],
+    ...['yieldLitres', 'recipeIngredient', 'school', 'name', 'band', 'home', 'steps'],
+    ...['Thin, Light, Coating, Hearty, Stiff', '"format"', '"id"'],
+  ];
+  const settles = () =>
+    expect(page.getByRole('list', { name: say('Pots on the stove') })).toContainText(/\d\d:\d\d/);
+
+  await page.goto('/recipes/cockle-and-leek-chowder');
+  await settles();
+  await page
+    .getByRole('button', { name: new RegExp(say('Sweat')) })
+    .last()
+    .click();
+  await page
+    .getByLabel(say('Minutes, min'))
+    .or(page.getByLabel(say('{field}, {unit}', { field: { text: 'Minutes' }, unit: 'min' })))
+    .first()
+    .fill('two glugs');
+  await page.waitForTimeout(2500);
+  expect.soft(await untranslated(page, own), 'the editor').toEqual([]);
+
+  await page.goto('/kitchen');
+  await settles();
+  await page.locator('input[name="altitudeM"]').fill('99000');
+  await page.getByRole('button', { name: say('Save'), exact: true }).click();
+  await expect(page.locator('[aria-invalid=true]').first()).toBeVisible();
+  expect.soft(await untranslated(page, own), 'the kitchen').toEqual([]);
+
+  for (const [wrong, what] of [
+    ['{"format":\n  oops', 'what is not JSON'],
+    ['{"format": "panache.recipe/1", "id": "x", "yieldLitres": -2}', 'a recipe that is none'],
+    ['{"@type": "Recipe"}', 'a recipe without a name'],
+    [
+      '{"@type": "Recipe", "name": "Soup", "recipeIngredient": ["1 (14 oz) can chopped tomatoes", "stardust", "2-3 tbsp olive oil"]}',
+      'lines in doubt',
+    ],
+  ] as const) {
+    await page.goto('/recipes/import');
+    await settles();
+    await page.getByRole('textbox').first().fill(wrong);
+    await page.getByRole('button', { name: say('Read it'), exact: true }).click();
+    await page.waitForTimeout(1500);
+    expect.soft(await untranslated(page, own), what).toEqual([]);
   }
 });

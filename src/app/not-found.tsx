@@ -1,4 +1,4 @@
-import { message } from '../core/say/message';
+import { message } from '../core/message/message';
 import { Nothing } from '../ui/shared/Nothing';
 
 export default function NotFound() {

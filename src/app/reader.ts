@@ -1,15 +1,11 @@
 import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
-import { isLanguage, type Language } from '../core/say/catalogue';
+import { LANGUAGE_COOKIE, type Language, languageIn } from '../core/say/catalogue';
 import { type Reader, type Words, wordsFor } from '../core/say/inWords';
 import { METRIC, type Show } from '../core/units/show';
 
-/** Where a station keeps the language it reads. */
-const LANGUAGE = 'panache.language';
-
 export async function languageHere(): Promise<Language> {
-  const chosen = (await cookies()).get(LANGUAGE)?.value;
-  return isLanguage(chosen) ? chosen : 'en';
+  return languageIn((await cookies()).get(LANGUAGE_COOKIE)?.value);
 }
 
 /** How this station reads: in the kitchen’s units, and in its own language. */

@@ -42,7 +42,9 @@ function read(file: string): Recipe {
   const result = readRecipeFile(text);
   if (result.ok) return result.recipe;
   throw new BadOption(
-    `${file} is not a recipe:\n${result.problems.map((p) => `  ${p.place}: ${p.says}`).join('\n')}`,
+    `${file} is not a recipe:\n${spoken(result.problems)
+      .map((p) => `  ${p.place}: ${p.says}`)
+      .join('\n')}`,
   );
 }
 

@@ -39,7 +39,7 @@ class Held extends EventEmitter {
 const open = () => {
   const response = new Held();
   direct(
-    { method: 'GET', url: '/api/live', complete: true } as IncomingMessage,
+    { method: 'GET', url: '/api/live', complete: true, headers: {} } as IncomingMessage,
     response as unknown as ServerResponse,
   );
   return response;
@@ -95,11 +95,27 @@ test('beyond the limit the next is refused plainly; when one goes there is room'
 test('a tap for a batch whose id is no text is answered, with which field was wrong', async () => {
   const response = new Held();
   const taken = direct(
-    { method: 'POST', url: '/api/batches/%ff/events', complete: true } as IncomingMessage,
+    { method: 'POST', url: '/api/batches/%ff/events', complete: true, headers: {} } as IncomingMessage,
     response as unknown as ServerResponse,
   );
   await new Promise((r) => setTimeout(r, 10));
   expect(taken).toBe(true);
   expect(response.status).toBe(404);
   expect(response.written.join('')).toContain('"field":"batch"');
+});
+
+test('what is refused is told in the language of the station that asked', async () => {
+  const response = new Held();
+  direct(
+    {
+      method: 'POST',
+      url: '/api/batches/%ff/events',
+      complete: true,
+      headers: { cookie: 'a=b; panache.language=en-XA; c=d' },
+    } as IncomingMessage,
+    response as unknown as ServerResponse,
+  );
+  await new Promise((r) => setTimeout(r, 10));
+  expect(response.written.join('')).toContain('"field":"batch"');
+  expect(response.written.join('')).not.toMatch(/is not known|none is stored/);
 });

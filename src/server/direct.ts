@@ -1,4 +1,6 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
+import { message } from '../core/message/message';
+import { LANGUAGE_COOKIE, type Language, languageIn } from '../core/say/catalogue';
 import { recordEvent } from './actions/batches';
 import { pool, reached } from './data/database';
 import { TELLS_TIME } from './door/headers';
@@ -27,9 +29,17 @@ async function jsonOf(request: IncomingMessage): Promise<unknown> {
   return jsonIn(Buffer.concat(chunks).toString('utf8'));
 }
 
+/** The language a station reads, as its cookie says. */
+const languageOf = (request: IncomingMessage): Language =>
+  languageIn(new RegExp(`(?:^|; )${LANGUAGE_COOKIE}=([^;]*)`).exec(request.headers.cookie ?? '')?.[1]);
+
 /** Answers with what `work` comes to, as JSON. */
-export async function tell(response: ServerResponse, work: Parameters<typeof answered>[0]): Promise<void> {
-  const { status, body, headers } = await answered(work);
+export async function tell(
+  response: ServerResponse,
+  work: Parameters<typeof answered>[0],
+  language?: Language,
+): Promise<void> {
+  const { status, body, headers } = await answered(work, language);
   if (response.headersSent || response.destroyed) return;
   const text = JSON.stringify(body);
   response.writeHead(status, {
@@ -44,24 +54,39 @@ export async function tell(response: ServerResponse, work: Parameters<typeof ans
 /** Answers with a refusal. What is still being sent is not waited for. */
 export function refuse(request: IncomingMessage, response: ServerResponse, refusal: Refusal): void {
   if (!request.complete) response.setHeader('connection', 'close');
-  void tell(response, async () => {
-    throw refusal;
-  });
+  void tell(
+    response,
+    async () => {
+      throw refusal;
+    },
+    languageOf(request),
+  );
 }
 
 /** Writes one event of a batch: a tap of a station. */
 const event = (batch: string, request: IncomingMessage, response: ServerResponse): Promise<void> =>
-  tell(response, async () => {
-    const recorded = await recordEvent(pool('taps'), batch, await jsonOf(request));
-    return { status: recorded.isNew ? 201 : 200, body: recorded };
-  });
+  tell(
+    response,
+    async () => {
+      const recorded = await recordEvent(pool('taps'), batch, await jsonOf(request));
+      return { status: recorded.isNew ? 201 : 200, body: recorded };
+    },
+    languageOf(request),
+  );
 
 let streams = 0;
 
 /** Server-sent events: `told` with each event of any batch, `again` when a station should read anew, `device` with what the kitchen’s devices send, `alive` now and then, with the server’s clock. */
 function live(request: IncomingMessage, response: ServerResponse): void {
   if (streams >= MOST_STREAMS) {
-    refuse(request, response, busy(`${streams} stations are told already`, 'close one that nobody looks at'));
+    refuse(
+      request,
+      response,
+      busy(
+        message('{streams} stations are told already', { streams }),
+        message('close one that nobody looks at'),
+      ),
+    );
     return;
   }
   streams++;

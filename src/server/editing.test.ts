@@ -10,6 +10,7 @@ import { changedLines } from '../core/formats/changedLines';
 import { kitchenWords } from '../core/formats/kitchenWords';
 import { planSheet } from '../core/formats/sheet';
 import { planFor } from '../core/plan/plan';
+import { inEnglish } from '../core/say/inWords';
 import { startBatch } from './actions/batches';
 import { recordWaterTest, restoreKitchen, saveKitchen, theHouse } from './actions/kitchen';
 import { planStored } from './actions/planning';
@@ -204,7 +205,9 @@ describe('the kitchen’s revisions', () => {
     const [newest, before] = await readKitchenVersions(pool, K);
     expect(newest).toMatchObject({ revision: revision + 1, by: 'Lead', note: 'guests asked' });
     expect(newest?.body.saltPercent).toBe(1.1);
-    expect(changedLines(kitchenWords(before!.body), kitchenWords(newest!.body))).toEqual(
+    expect(
+      changedLines(kitchenWords(before!.body, inEnglish), kitchenWords(newest!.body, inEnglish)),
+    ).toEqual(
       expect.arrayContaining([
         { kind: 'out', text: `Salt in the finished soup ${before?.body.saltPercent} %` },
         { kind: 'in', text: 'Salt in the finished soup 1.1 %' },

@@ -1,4 +1,9 @@
 import type * as z from 'zod';
+import { type Message, message } from '../core/message/message';
+import type { Language } from '../core/say/catalogue';
+import { inEnglish, type Words, wordsFor } from '../core/say/inWords';
+import type { Spoken } from '../core/say/spoken';
+import { METRIC, type Show } from '../core/units/show';
 import { issueWords, valueAt } from '../core/words/issueWords';
 import { isAway, noted } from './data/database';
 import { log } from './log';
@@ -6,8 +11,18 @@ import { log } from './log';
 /** Problems told of one request. */
 const MOST_PROBLEMS = 50;
 
-/** One thing wrong with what was sent: the field, what it held, and what it may hold. */
-export type Problem = { readonly field: string; readonly given: string; readonly allowed: string };
+/** One thing wrong with what was sent: the field, what it held, and what it may hold. What only a program can get wrong is plain English. */
+export type Problem = {
+  readonly field: Message | string;
+  readonly given: Message | string;
+  readonly allowed: Message | string;
+};
+
+/** A problem as it is told to one who reads so. */
+const toldIn = (say: Words, p: Problem): Spoken<Problem> => {
+  const said = (words: Message | string) => (typeof words === 'string' ? words : say(words));
+  return { field: said(p.field), given: said(p.given), allowed: said(p.allowed) };
+};
 
 /** A request that is refused; nothing has been written. */
 export class Refusal extends Error {
@@ -15,8 +30,15 @@ export class Refusal extends Error {
   constructor(
     readonly status: 400 | 403 | 404 | 405 | 409 | 413 | 415 | 421 | 422 | 503,
     readonly problems: readonly Problem[],
+    /** The units of the kitchen it speaks of. */
+    readonly show: Show = METRIC,
   ) {
-    super(problems.map((p) => `${p.field}: ${p.given}; ${p.allowed}`).join('. '));
+    super(
+      problems
+        .map((p) => toldIn(inEnglish, p))
+        .map((p) => `${p.field}: ${p.given}; ${p.allowed}`)
+        .join('. '),
+    );
   }
 }
 
@@ -24,40 +46,42 @@ export class Refusal extends Error {
 export const isRefusal = (error: unknown): error is Refusal =>
   error instanceof Error && error.name === 'Refusal' && 'problems' in error;
 
-const refuse = (status: Refusal['status'], field: string, given: string, allowed: string): Refusal =>
+type Told = Message | string;
+
+const refuse = (status: Refusal['status'], field: string, given: Told, allowed: Told): Refusal =>
   new Refusal(status, [{ field, given, allowed }]);
 
 export const unknown = (field: string, given: string, known: readonly string[]): Refusal =>
   refuse(
     404,
     field,
-    `“${given}” is not known`,
-    known.length ? `one of ${known.join(', ')}` : 'none is stored',
+    message('“{given}” is not known', { given }),
+    known.length ? message('one of {known}', { known: { listed: known } }) : message('none is stored'),
   );
 
 export const notAllowed = (status: 403 | 405 | 415 | 421, field: string, given: string, allowed: string) =>
   refuse(status, field, given, allowed);
 
 /** What cannot be done now, and can later: nothing has been written, and nothing is lost by waiting. */
-export const busy = (given: string, allowed = 'try again in a moment'): Refusal =>
+export const busy = (given: Told, allowed: Told = message('try again in a moment')): Refusal =>
   refuse(503, 'server', given, allowed);
 
-export const cannot = (field: string, given: string, allowed: string): Refusal =>
-  refuse(422, field, given, allowed);
+export const cannot = (field: string, given: Told, allowed: Told, show?: Show): Refusal =>
+  new Refusal(422, [{ field, given, allowed }], show);
 
-export const taken = (field: string, given: string, allowed: string): Refusal =>
+export const taken = (field: string, given: Told, allowed: Told): Refusal =>
   refuse(409, field, given, allowed);
 
 /** Somebody else saved `what` since it was read. */
 export const stale = (what: string): Refusal =>
   taken(
     what,
-    'somebody saved it since you opened it',
-    'copy what you typed, load it again, and make the change there',
+    message('somebody saved it since you opened it'),
+    message('copy what you typed, load it again, and make the change there'),
   );
 
-const shown = (value: unknown): string => {
-  if (value === undefined) return 'missing';
+const shown = (value: unknown): Told => {
+  if (value === undefined) return message('missing');
   const text = JSON.stringify(value) ?? String(value);
   return text.length > 80 ? `${text.slice(0, 77)}…` : text;
 };
@@ -115,7 +139,12 @@ export function accept<S extends z.ZodType>(schema: S, input: unknown, whole = '
   if (result.success) {
     const bad = unstorable(result.data);
     if (bad)
-      throw refuse(400, bad.join('.') || whole, 'a sign no text can hold', 'text of whole Unicode signs');
+      throw refuse(
+        400,
+        bad.join('.') || whole,
+        message('a sign no text can hold'),
+        message('text of whole Unicode signs'),
+      );
     return result.data;
   }
   throw new Refusal(
@@ -169,41 +198,44 @@ type Answer = { readonly status: number; readonly body: unknown; readonly header
 /** Seconds after which it is worth trying again. */
 const RETRY_AFTER = '2';
 
-const refusedWith = ({ status, problems }: Refusal): Answer => ({
+const refusedWith = ({ status, problems, show }: Refusal, language: Language): Answer => ({
   status,
-  body: { problems },
+  body: { problems: problems.map((p) => toldIn(wordsFor({ ...show, language }), p)) },
   ...(status === 503 && { headers: { 'retry-after': RETRY_AFTER } }),
 });
 
-/** What `work` answers; a refusal as its status and problems, what fails here as one plain line. */
+/** What `work` answers; a refusal as its status and problems in `language`, what fails here as one plain line. */
 export async function answered(
   work: () => Promise<{ status?: number; body: unknown; headers?: Record<string, string> }>,
+  language: Language = 'en',
 ): Promise<Answer> {
   try {
     return { status: 200, ...(await work()) };
   } catch (error) {
-    if (isRefusal(error)) return refusedWith(error);
+    if (isRefusal(error)) return refusedWith(error, language);
     if (isAway(error)) {
       noted(error);
       return refusedWith(
-        busy('the kitchen’s database is away or too slow', 'nothing was written; try again in a moment'),
+        busy(
+          message('the kitchen’s database is away or too slow'),
+          message('nothing was written; try again in a moment'),
+        ),
+        language,
       );
     }
     log().error({ err: error }, 'a request failed');
-    return {
-      status: 500,
-      body: {
-        problems: [
-          { field: 'server', given: 'something failed here', allowed: 'nothing was written; try again' },
-        ],
-      },
+    const failed: Problem = {
+      field: 'server',
+      given: message('something failed here'),
+      allowed: message('nothing was written; try again'),
     };
+    return { status: 500, body: { problems: [toldIn(wordsFor({ ...METRIC, language }), failed)] } };
   }
 }
 
 /** Runs a route: text, bytes and streams go out as they are, anything else as JSON. */
-export async function respond(work: Parameters<typeof answered>[0]): Promise<Response> {
-  const { status, body, headers } = await answered(work);
+export async function respond(work: Parameters<typeof answered>[0], language?: Language): Promise<Response> {
+  const { status, body, headers } = await answered(work, language);
   if (typeof body === 'string' || body instanceof Uint8Array || body instanceof ReadableStream)
     return new Response(body as BodyInit, { status, ...(headers && { headers }) });
   return Response.json(body, { status, ...(headers && { headers }) });

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { message } from '../../core/say/message';
+import { message } from '../../core/message/message';
 import { theHouse } from '../../server/actions/kitchen';
 import { pool } from '../../server/data/database';
 import { theRail } from '../../server/live/theRail';

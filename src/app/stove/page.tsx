@@ -1,5 +1,5 @@
 import { redirect } from 'next/navigation';
-import { message } from '../../core/say/message';
+import { message } from '../../core/message/message';
 import { theRail } from '../../server/live/theRail';
 import { Nothing } from '../../ui/shared/Nothing';
 import { titled } from '../reader';

@@ -1,5 +1,5 @@
 import { ingredient } from '../food/catalogue';
-import { message } from '../say/message';
+import { message } from '../message/message';
 import { cureFor } from './cures/cures';
 import type { Fault } from './faults';
 import { thicker, together } from './means/thicker';

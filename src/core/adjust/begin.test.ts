@@ -1,8 +1,8 @@
 import { byThePlan, demoBatch, eventAt } from '../../../demo/batch';
 import { type BatchEvent, EventBody } from '../batch/events';
 import { batchState } from '../batch/state';
+import { message } from '../message/message';
 import { inEnglish } from '../say/inWords';
-import { message } from '../say/message';
 import { beginning, CHECK_AGAIN } from './begin';
 
 const AGAIN = inEnglish(CHECK_AGAIN);

@@ -1,8 +1,8 @@
 import type { EventBody } from '../batch/events';
 import type { BatchState } from '../batch/state';
+import { type Message, message } from '../message/message';
 import type { Step } from '../pot/step';
 import type { Words } from '../say/inWords';
-import { type Message, message } from '../say/message';
 import { capital } from '../units/format';
 import { titleOf } from '../words/steps';
 import type { Fault } from './faults';

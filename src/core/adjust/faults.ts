@@ -1,4 +1,4 @@
-import { type Message, message } from '../say/message';
+import { type Message, message } from '../message/message';
 /** What can be wrong with a pot, in the order a cook would look for it. */
 export const FAULTS = [
   'too thin',

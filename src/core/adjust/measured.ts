@@ -4,12 +4,12 @@ import { type Followed, slopesOf } from '../batch/follow/follow';
 import { move } from '../batch/follow/move';
 import type { Allergen } from '../food/ingredient';
 import { volumeAt } from '../heat/vessel';
+import { type Message, message } from '../message/message';
 import { massG, volumeMl } from '../pot/contents';
 import { foodIn, type Kitchen } from '../pot/kitchen';
 import { portionsIn } from '../pot/portions';
 import type { Pot } from '../pot/pot';
 import type { Portion, Step } from '../pot/step';
-import { type Message, message } from '../say/message';
 
 /** A pot to be put right: as measured, how sure that is, and what it is to become. */
 export type Measured = {

@@ -1,6 +1,6 @@
 import type { Allergen } from '../food/ingredient';
+import type { Message } from '../message/message';
 import type { Step } from '../pot/step';
-import type { Message } from '../say/message';
 import type { Fault } from './faults';
 
 /** What the cook has, promised and will not give up. */

@@ -1,10 +1,10 @@
 import type { Followed } from '../batch/follow/follow';
 import { ingredient } from '../food/catalogue';
+import { type Message, message } from '../message/message';
+import { term } from '../message/term';
 import { FACTORS } from '../pot/kitchen';
 import { portionsIn } from '../pot/portions';
 import type { Portion } from '../pot/step';
-import { type Message, message } from '../say/message';
-import { term } from '../say/term';
 import { spaced } from '../units/format';
 
 /** What the model thinks went otherwise than planned, and how much of it that explains. */

@@ -1,5 +1,7 @@
 import { byThePlan, demoBatch, eventAt, eventsAt } from '../../../demo/batch';
+import { inEnglish } from '../say/inWords';
 import { spoken } from '../say/spoken';
+import { issueWords } from '../words/issueWords';
 import { BatchEvent, type EventBody } from './events';
 import { RecordedPlan } from './record';
 import { batchState } from './state';
@@ -104,7 +106,7 @@ test('from the flame to the pass, held or cooled, until it is cleared', () => {
 test('what cannot be is no event: its field and what it may be are said', () => {
   const wrong = (body: unknown, id = eventAt(1, 0, done(0)).id) =>
     BatchEvent.safeParse({ id, at: '2026-01-31T16:10:00Z', station: 'Early', body }).error?.issues.map(
-      (i) => `${i.path.join('.')}: ${i.message}`,
+      (i) => `${i.path.join('.')}: ${inEnglish(issueWords(i))}`,
     );
   expect(wrong(done(0), '17')?.[0]).toMatch(/^id/);
   expect(wrong({ kind: 'burnt' })?.[0]).toMatch(/^body/);

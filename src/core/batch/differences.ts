@@ -1,8 +1,8 @@
 import { ingredient } from '../food/catalogue';
+import { type Message, message } from '../message/message';
+import { term } from '../message/term';
 import { portionsIn } from '../pot/portions';
 import type { Portion } from '../pot/step';
-import { type Message, message } from '../say/message';
-import { term } from '../say/term';
 import { timeOfDay } from '../units/clock';
 import { duration } from '../units/format';
 import { amountWords } from '../words/steps';

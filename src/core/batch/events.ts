@@ -1,6 +1,8 @@
 import * as z from 'zod';
 import { ISO_ORIFICES } from '../flow/readings/cups';
-import { isIngredient } from '../food/catalogue';
+import { isIngredient, notCatalogued } from '../food/catalogue';
+import { term } from '../message/term';
+import { issue } from '../message/told';
 import { Step } from '../pot/step';
 import { ROUX_COLOURS } from '../thicken/granules';
 import { momentOf } from '../units/moment';
@@ -25,10 +27,10 @@ export type GoesTo = (typeof GOES_TO)[number];
 
 const words = (what: string, most: number) =>
   z
-    .string({ error: `${what} is written in words` })
+    .string({ error: issue('{what} is written in words', { what: term(what) }) })
     .trim()
-    .min(1, { error: `${what} is empty` })
-    .max(most, { error: `${what} is at most ${most} characters` });
+    .min(1, { error: issue('{what} is empty', { what: term(what) }) })
+    .max(most, { error: issue('{what} is at most {most} characters', { what: term(what), most }) });
 
 const seconds = numberFrom('seconds', 1, 86_400, 's');
 
@@ -91,7 +93,7 @@ export const EventBody = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('put-in'),
     ingredient: z.string().refine(isIngredient, {
-      error: (issue) => `ingredient “${String(issue.input)}” is not in the catalogue`,
+      error: ({ input }) => notCatalogued(input),
     }),
     g: numberFrom('weight', 0.1, 2e5, 'g'),
     celsius: numberFrom('temperature', -25, 100, '°C').optional(),
@@ -117,7 +119,7 @@ export const EventBody = z.discriminatedUnion('kind', [
     test: FlowTestSchema,
     readings: z
       .array(numberFrom('reading', 0.05, 3600))
-      .min(1, { error: 'a test has at least one reading' })
+      .min(1, { error: issue('a test has at least one reading') })
       .max(9),
     celsius: numberFrom('temperature', 1, 100, '°C'),
   }),

@@ -1,11 +1,11 @@
 import * as z from 'zod';
 import { BANDS } from '../flow/bands';
 import { KitchenFile, ProductSchema } from '../house/kitchenFile';
+import { MessageSchema } from '../message/schema';
 import { FACTORS, type Factor } from '../pot/kitchen';
 import { Step } from '../pot/step';
 import { GOALS } from '../recipe/amount';
 import { BurnerSchema, VesselSchema } from '../recipe/recipe';
-import { MessageSchema } from '../say/schema';
 import type { BatchEvent } from './events';
 
 const Figure = z.number();

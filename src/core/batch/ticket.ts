@@ -1,5 +1,5 @@
+import { type Message, message } from '../message/message';
 import { LIMITS } from '../safety/cautions';
-import { type Message, message } from '../say/message';
 import { titleAsMessage } from '../words/steps';
 import type { Batch } from './record';
 import { batchState, type Timer } from './state';

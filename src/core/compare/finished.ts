@@ -1,6 +1,8 @@
 import type { Risk } from '../dairy/risk';
 import { ingredient } from '../food/catalogue';
 import type { Allergen } from '../food/ingredient';
+import { type Message, message } from '../message/message';
+import { term } from '../message/term';
 import { amended } from '../order/amended';
 import { type Finish, finishOf, ownFinish, partsOf } from '../order/finishes';
 import type { Aim, Amendment } from '../order/order';
@@ -12,8 +14,6 @@ import { foodIn } from '../pot/kitchen';
 import { portionsIn } from '../pot/portions';
 import type { Portion } from '../pot/step';
 import type { Recipe } from '../recipe/recipe';
-import { type Message, message } from '../say/message';
-import { term } from '../say/term';
 import { reasonWords } from '../words/dairy';
 import { bringing, type Fit, type Reason } from './fits';
 

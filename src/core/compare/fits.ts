@@ -1,12 +1,12 @@
 import { ingredient } from '../food/catalogue';
 import type { Allergen } from '../food/ingredient';
+import { type Message, message } from '../message/message';
+import { term } from '../message/term';
 import { cannotBe } from '../order/amended';
 import { AS_WRITTEN, allergensOf, type Way } from '../order/ways';
 import type { Plan } from '../plan/types';
 import { portionsIn } from '../pot/portions';
 import type { Recipe, RecipePortion } from '../recipe/recipe';
-import { type Message, message } from '../say/message';
-import { term } from '../say/term';
 import { PROPERTIES } from '../thicken/properties';
 import { spaced } from '../units/format';
 

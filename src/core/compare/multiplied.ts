@@ -1,4 +1,5 @@
 import type { Band } from '../flow/bands';
+import { term } from '../message/term';
 import type { Aim } from '../order/order';
 import type { Dosing } from '../plan/solve/resolve';
 import { multiplied, repeat, type Setup } from '../plan/solve/simulate';
@@ -7,7 +8,6 @@ import type { Plan } from '../plan/types';
 import { observe } from '../pot/observe';
 import type { Recipe } from '../recipe/recipe';
 import { wordsFor } from '../say/inWords';
-import { term } from '../say/term';
 import { spaced } from '../units/format';
 import { METRIC, type Show } from '../units/show';
 

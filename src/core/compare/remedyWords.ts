@@ -1,6 +1,6 @@
+import { type Message, message } from '../message/message';
 import type { Gently } from '../order/gently';
 import { wordsFor } from '../say/inWords';
-import { type Message, message } from '../say/message';
 import { mPas, spaced } from '../units/format';
 import { METRIC, type Show } from '../units/show';
 import type { Remedy } from './remedies';

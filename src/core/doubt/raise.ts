@@ -1,7 +1,7 @@
 import { type Band, chanceOfBand } from '../flow/bands';
+import { type Message, message } from '../message/message';
 import type { Setup } from '../plan/solve/simulate';
 import { type Factor, MEASURED, spreadOf } from '../pot/kitchen';
-import { type Message, message } from '../say/message';
 import type { Spread } from './monteCarlo';
 
 /** Something a cook can do so that more batches land, and what it would bring. */

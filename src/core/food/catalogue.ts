@@ -1,3 +1,4 @@
+import { issue } from '../message/told';
 import type { Ingredient } from './ingredient';
 
 let foods: readonly Ingredient[] = [];
@@ -17,6 +18,10 @@ export const catalogue = (): readonly Ingredient[] => foods;
 
 /** Whether the catalogue knows an ingredient by this id. */
 export const isIngredient = (id: string): boolean => byId.has(id);
+
+/** What a schema says of an id that is no ingredient’s. */
+export const notCatalogued = (id: unknown): string =>
+  issue('ingredient “{id}” is not in the catalogue', { id: String(id) });
 
 /** The ingredient with this id. Throws a RangeError for an unknown one: validate at the edge. */
 export function ingredient(id: string): Ingredient {

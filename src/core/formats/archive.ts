@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { BatchEvent } from '../batch/events';
 import { RecordedPlan } from '../batch/record';
 import { KitchenFile } from '../house/kitchenFile';
+import { issue } from '../message/told';
 import { Recipe } from '../recipe/recipe';
 import { momentOf } from '../units/moment';
 import { issueWords, valueAt } from '../words/issueWords';
@@ -12,8 +13,10 @@ const Time = momentOf('it');
 const Body = z.looseObject({ id: z.string() }).superRefine((body, ctx) => {
   const read = Recipe.safeParse(body);
   if (read.success) return;
-  for (const i of read.error.issues)
-    ctx.addIssue({ code: 'custom', path: [...i.path], message: issueWords(i, valueAt(body, i.path)) });
+  for (const i of read.error.issues) {
+    const { text, values } = issueWords(i, valueAt(body, i.path));
+    ctx.addIssue({ code: 'custom', path: [...i.path], message: issue(text, values) });
+  }
 });
 
 /** A recipe with all its versions, the oldest first. */
@@ -40,13 +43,13 @@ export const ArchivedRecipe = z
         ctx.addIssue({
           code: 'custom',
           path: ['versions', n, 'version'],
-          message: `is ${v.version}; the ${n + 1}. version has that number`,
+          message: issue('is {version}; version {n} has that number', { version: v.version, n: n + 1 }),
         });
       if (v.body.id !== r.id)
         ctx.addIssue({
           code: 'custom',
           path: ['versions', n, 'body', 'id'],
-          message: `is “${v.body.id}”; the recipe is “${r.id}”`,
+          message: issue('is “{other}”; the recipe is “{id}”', { other: v.body.id, id: r.id }),
         });
     }
   });
@@ -80,13 +83,16 @@ export const Archive = z
   .superRefine((a, ctx) => {
     const versions = new Map(a.recipes.map((r) => [r.id, r.versions.length]));
     if (versions.size < a.recipes.length)
-      ctx.addIssue({ code: 'custom', path: ['recipes'], message: 'two recipes have the same id' });
+      ctx.addIssue({ code: 'custom', path: ['recipes'], message: issue('two recipes have the same id') });
     for (const [n, b] of a.batches.entries()) {
       if (b.recipeVersion > (versions.get(b.recipeId) ?? 0))
         ctx.addIssue({
           code: 'custom',
           path: ['batches', n, 'recipeVersion'],
-          message: `was cooked from version ${b.recipeVersion} of “${b.recipeId}”, which the archive lacks`,
+          message: issue('was cooked from version {version} of “{recipe}”, which the archive lacks', {
+            version: b.recipeVersion,
+            recipe: b.recipeId,
+          }),
         });
     }
   });

@@ -1,4 +1,5 @@
 import { demoKitchen } from '../../../demo/demo';
+import { inEnglish } from '../say/inWords';
 import { changedLines } from './changedLines';
 import { kitchenWords } from './kitchenWords';
 
@@ -27,9 +28,9 @@ test('every setting of a kitchen is in its words: whatever changes, a line does'
     { ...kitchen, products: [{ ingredient: 'salt', pricePerKg: 0.4 }] },
     { ...kitchen, funnels: [] },
   ];
-  const before = kitchenWords(kitchen);
+  const before = kitchenWords(kitchen, inEnglish);
   for (const c of changed) {
-    const lines = changedLines(before, kitchenWords(c as typeof kitchen));
+    const lines = changedLines(before, kitchenWords(c as typeof kitchen, inEnglish));
     expect(lines.filter((l) => l.kind !== 'same').length).toBeGreaterThan(0);
   }
 });

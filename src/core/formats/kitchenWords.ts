@@ -1,53 +1,91 @@
 import { BANDS } from '../flow/bands';
 import { ingredient, isIngredient } from '../food/catalogue';
+import type { Product } from '../food/product';
 import type { KitchenFile } from '../house/kitchenFile';
+import { type Message, message } from '../message/message';
+import { term } from '../message/term';
+import type { Words } from '../say/inWords';
 
-const nameOf = (id: string): string => (isIngredient(id) ? ingredient(id).name : id);
+const nameOf = (id: string): Message =>
+  isIngredient(id) ? term(ingredient(id).name) : message('{id}', { id });
 
-/** What is known of something, as "key value" with its unit; what is left open is not said. */
-const known = (all: readonly (readonly [words: string, value: unknown, unit: string])[]): string =>
-  all.flatMap(([words, value, unit]) => (value === undefined ? [] : [`${words} ${value}${unit}`])).join(', ');
+/** What is known of a product; what is left open is not said. */
+const known = (p: Product): readonly Message[] => [
+  ...(p.name === undefined ? [] : [message('named {name}', { name: p.name })]),
+  ...(p.sodium === undefined ? [] : [message('sodium {mg} mg per 100 g', { mg: p.sodium })]),
+  ...(p.fatPercent === undefined ? [] : [message('fat {percent} %', { percent: p.fatPercent })]),
+  ...(p.pH === undefined ? [] : [message('pH {pH}', { pH: p.pH })]),
+  ...(p.edibleYield === undefined ? [] : [message('edible share {share}', { share: p.edibleYield })]),
+  ...(p.pricePerKg === undefined ? [] : [message('price {price} a kilogram', { price: p.pricePerKg })]),
+  ...(p.packG === undefined ? [] : [message('pack {g} g', { g: p.packG })]),
+  ...(p.allergens === undefined
+    ? []
+    : [message('allergens {those}', { those: { and: p.allergens.map(term) } })]),
+];
 
-/** A kitchen as lines a person reads, one thing a line: what two revisions are compared by. */
-export function kitchenWords(k: KitchenFile): readonly string[] {
-  return [
-    k.name,
-    `Altitude ${k.altitudeM} m`,
-    `Air ${k.airCelsius} °C, humidity ${Math.round(k.humidity * 100)} %`,
-    `Salt in the finished soup ${k.saltPercent} %`,
-    `Bands end below ${k.bandLimits.map((l, n) => `${BANDS[n]} ${l}`).join(', ')} mPa·s`,
-    `Flour is measured ${k.measures === 'scale' ? 'on the scale' : 'by spoons and cups'}`,
-    `Reads ${k.show.volume} and °${k.show.temperature}${k.currency ? `, prices in ${k.currency}` : ''}`,
-    `Roles ${k.roles.join(', ')}`,
-    `Allergens named first: ${k.flagged.join(', ') || 'none'}`,
-    ...k.vessels.map(
-      (v) =>
-        `Pot ${v.name}: ${v.diameterMm / 10} × ${v.heightMm / 10} cm, ${v.material}, ${v.massG / 1000} kg${v.lossFactor === undefined ? '' : `, loses ${v.lossFactor.toFixed(2)} of the model’s water`}`,
-    ),
-    ...k.burners.map(
-      (b) =>
-        `Burner ${b.name}: ${b.kind}, ${b.powerW / 1000} kW${b.intoPotW === undefined ? '' : `, ${(b.intoPotW / 1000).toFixed(2)} kW into the pot`}`,
-    ),
-    ...k.products.map((p) =>
-      [
-        `Product ${nameOf(p.ingredient)}`,
-        known([
-          ['named', p.name, ''],
-          ['sodium', p.sodium, ' mg per 100 g'],
-          ['fat', p.fatPercent, ' %'],
-          ['pH', p.pH, ''],
-          ['edible share', p.edibleYield, ''],
-          ['price', p.pricePerKg, ' a kilogram'],
-          ['pack', p.packG, ' g'],
-          ['allergens', p.allergens?.join(' and '), ''],
-        ]),
-      ]
-        .filter(Boolean)
-        .join(': '),
-    ),
-    ...k.funnels.map(
-      (f) =>
-        `Funnel ${f.name}: ${f.orificeMm} mm, ${f.ml} mL, ${f.thin.seconds} s at ${f.thin.nu} and ${f.thick.seconds} s at ${f.thick.nu} mm²/s`,
-    ),
-  ];
-}
+/** A kitchen as lines a person reads, one thing a line, in the words of `say`: what two revisions are compared by. */
+export const kitchenWords = (k: KitchenFile, say: Words): readonly string[] => [
+  k.name,
+  ...linesOf(k).map((l) => say(l)),
+];
+
+const linesOf = (k: KitchenFile): readonly Message[] => [
+  message('Altitude {m} m', { m: k.altitudeM }),
+  message('Air {air} °C, humidity {percent} %', { air: k.airCelsius, percent: Math.round(k.humidity * 100) }),
+  message('Salt in the finished soup {percent} %', { percent: k.saltPercent }),
+  message('Bands end below {limits} mPa·s', {
+    limits: {
+      listed: k.bandLimits.map((l, n) => message('{band} {limit}', { band: term(BANDS[n] ?? ''), limit: l })),
+    },
+  }),
+  message('Flour is measured {by, select, scale {on the scale} other {by spoons and cups}}', {
+    by: k.measures,
+  }),
+  message('Reads {volume} and °{temperature}', { volume: k.show.volume, temperature: k.show.temperature }),
+  ...(k.currency ? [message('Prices in {currency}', { currency: k.currency })] : []),
+  message('Roles {roles}', { roles: { listed: k.roles } }),
+  k.flagged.length > 0
+    ? message('Allergens named first: {those}', { those: { listed: k.flagged.map(term) } })
+    : message('Allergens named first: none'),
+  ...k.vessels.map((v) => {
+    const values = {
+      name: v.name,
+      wide: v.diameterMm / 10,
+      high: v.heightMm / 10,
+      material: term(v.material),
+      kg: v.massG / 1000,
+    };
+    return v.lossFactor === undefined
+      ? message('Pot {name}: {wide} × {high} cm, {material}, {kg} kg', values)
+      : message('Pot {name}: {wide} × {high} cm, {material}, {kg} kg, loses {factor} of the model’s water', {
+          ...values,
+          factor: v.lossFactor.toFixed(2),
+        });
+  }),
+  ...k.burners.map((b) => {
+    const values = { name: b.name, kind: term(b.kind), kW: b.powerW / 1000 };
+    return b.intoPotW === undefined
+      ? message('Burner {name}: {kind}, {kW} kW', values)
+      : message('Burner {name}: {kind}, {kW} kW, {into} kW into the pot', {
+          ...values,
+          into: (b.intoPotW / 1000).toFixed(2),
+        });
+  }),
+  ...k.products.map((p) => {
+    const all = known(p);
+    return all.length > 0
+      ? message('Product {name}: {known}', { name: nameOf(p.ingredient), known: { listed: all } })
+      : message('Product {name}', { name: nameOf(p.ingredient) });
+  }),
+  ...k.funnels.map((f) =>
+    message('Funnel {name}: {mm} mm, {ml} mL, {a} s at {thin} and {b} s at {thick} mm²/s', {
+      name: f.name,
+      mm: f.orificeMm,
+      ml: f.ml,
+      a: f.thin.seconds,
+      thin: f.thin.nu,
+      b: f.thick.seconds,
+      thick: f.thick.nu,
+    }),
+  ),
+];

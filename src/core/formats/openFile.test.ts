@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { demoFile } from '../../../demo/demo';
+import { spoken } from '../say/spoken';
 import { MOST_CHARACTERS, openFile } from './openFile';
 import { readRecipeFile, recipeJsonSchema } from './recipeFile';
 
@@ -7,7 +8,7 @@ const good = () => demoFile('cockle-and-leek-chowder');
 const problems = (text: string) => {
   const file = readRecipeFile(text);
   if (file.ok) throw new Error('expected problems');
-  return file.problems;
+  return spoken(file.problems);
 };
 
 test('a good file is read', () => {

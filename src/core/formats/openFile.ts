@@ -1,18 +1,16 @@
 import { findNodeAtLocation, type ParseError, parse, parseTree, printParseErrorCode } from 'jsonc-parser';
 import type * as z from 'zod';
 import { KitchenFile } from '../house/kitchenFile';
+import { type Message, message } from '../message/message';
 import type { RecipeText } from '../recipe/recipe';
 import { Recipe } from '../recipe/recipe';
-import { issueWords, valueAt } from '../words/issueWords';
+import { type FoundWrong, issueWords, valueAt } from '../words/issueWords';
 import { Archive } from './archive';
 import { draftOf, type RecipeDraft } from './draft/draft';
 import { readRecipeNode, recipeNode } from './jsonLd/jsonLd';
 import { strayFields } from './strays';
 
-/** One thing wrong in a file: where, and what. */
-export type FileProblem = { readonly place: string; readonly says: string };
-
-export type Refused = { readonly kind: 'refused'; readonly problems: readonly FileProblem[] };
+export type Refused = { readonly kind: 'refused'; readonly problems: readonly FoundWrong[] };
 
 /** What a file turned out to be. */
 export type OpenedFile =
@@ -29,13 +27,16 @@ export const MOST_IN_ARCHIVE = 64_000_000;
 const MOST_PROBLEMS = 50;
 
 /** Line and column of a character, counted from 1. */
-export function lineAt(text: string, index: number): string {
+function lineAt(text: string, index: number): { readonly line: number; readonly column: number } {
   const before = text.slice(0, index);
-  const line = before.split('\n').length;
-  return `line ${line}, column ${index - before.lastIndexOf('\n')}`;
+  return { line: before.split('\n').length, column: index - before.lastIndexOf('\n') };
 }
 
-const refused = (place: string, says: string): Refused => ({ kind: 'refused', problems: [{ place, says }] });
+const refused = (place: Message, says: Message): Refused => ({
+  kind: 'refused',
+  problems: [{ place, says }],
+});
+const FILE = message('file');
 
 const pathWords = (path: readonly PropertyKey[]): string =>
   path.reduce<string>(
@@ -44,14 +45,17 @@ const pathWords = (path: readonly PropertyKey[]): string =>
   );
 
 /** "line 12, steps[3].items[0].amount": where the nearest thing that is there stands, and its path. */
-function placeOf(text: string, path: readonly PropertyKey[]): string {
+function placeOf(text: string, path: readonly PropertyKey[]): Message {
   const tree = parseTree(text);
   const keys = path.map((k) => (typeof k === 'symbol' ? String(k) : k));
+  const words = pathWords(path);
   for (let n = keys.length; tree && n >= 0; n--) {
     const node = findNodeAtLocation(tree, keys.slice(0, n));
-    if (node) return [lineAt(text, node.offset).split(',')[0], pathWords(path)].filter(Boolean).join(', ');
+    if (!node) continue;
+    const { line } = lineAt(text, node.offset);
+    return words ? message('line {line}, {path}', { line, path: words }) : message('line {line}', { line });
   }
-  return pathWords(path) || 'file';
+  return words ? message('{path}', { path: words }) : FILE;
 }
 
 const problemsOf = (text: string, value: unknown, error: z.ZodError): Refused => ({
@@ -61,21 +65,21 @@ const problemsOf = (text: string, value: unknown, error: z.ZodError): Refused =>
     .map((i) => ({ place: placeOf(text, i.path), says: issueWords(i, valueAt(value, i.path)) })),
 });
 
-const WORDS: Readonly<Record<string, string>> = {
-  InvalidSymbol: 'a word that is not JSON',
-  InvalidNumberFormat: 'not a number',
-  PropertyNameExpected: 'a name in quotes was expected',
-  ValueExpected: 'a value was expected',
-  ColonExpected: 'a colon was expected',
-  CommaExpected: 'a comma was expected',
-  CloseBraceExpected: 'a closing } is missing',
-  CloseBracketExpected: 'a closing ] is missing',
-  EndOfFileExpected: 'more follows after the end',
-  InvalidCommentToken: 'comments are not JSON',
-  UnexpectedEndOfString: 'a text that is not closed',
-  InvalidUnicode: 'a broken \\u sign',
-  InvalidEscapeCharacter: 'a broken \\ sign',
-  InvalidCharacter: 'a sign that may not stand there',
+const WORDS: Readonly<Record<string, Message>> = {
+  InvalidSymbol: message('a word that is not JSON'),
+  InvalidNumberFormat: message('not a number'),
+  PropertyNameExpected: message('a name in quotes was expected'),
+  ValueExpected: message('a value was expected'),
+  ColonExpected: message('a colon was expected'),
+  CommaExpected: message('a comma was expected'),
+  CloseBraceExpected: message('a closing brace is missing'),
+  CloseBracketExpected: message('a closing ] is missing'),
+  EndOfFileExpected: message('more follows after the end'),
+  InvalidCommentToken: message('comments are not JSON'),
+  UnexpectedEndOfString: message('a text that is not closed'),
+  InvalidUnicode: message('a broken \\u sign'),
+  InvalidEscapeCharacter: message('a broken \\ sign'),
+  InvalidCharacter: message('a sign that may not stand there'),
 };
 
 function parsed(text: string): { readonly value: unknown } | Refused {
@@ -84,7 +88,10 @@ function parsed(text: string): { readonly value: unknown } | Refused {
   const [first] = errors;
   if (!first) return { value };
   const word = printParseErrorCode(first.error);
-  return refused(lineAt(text, first.offset), `not JSON: ${WORDS[word] ?? word}`);
+  return refused(
+    message('line {line}, column {column}', lineAt(text, first.offset)),
+    message('not JSON: {why}', { why: WORDS[word] ?? word }),
+  );
 }
 
 /**
@@ -93,12 +100,16 @@ function parsed(text: string): { readonly value: unknown } | Refused {
  * its line and place. Nothing is half-read.
  */
 export function openFile(text: string, most = MOST_CHARACTERS): OpenedFile {
-  if (text.length > most) return refused('file', `${text.length} characters: at most ${most}`);
-  if (text.trim() === '') return refused('file', 'it is empty');
+  if (text.length > most)
+    return refused(FILE, message('{length} characters: at most {most}', { length: text.length, most }));
+  if (text.trim() === '') return refused(FILE, message('it is empty'));
   if (!/^\s*[[{]/.test(text)) {
     return refused(
-      'line 1',
-      'not JSON: a recipe file begins with {. Panache reads its own recipes, kitchens and archives, and schema.org Recipe as JSON-LD',
+      message('line {line}', { line: 1 }),
+      message(
+        'not JSON: a recipe file begins with {brace}. Panache reads its own recipes, kitchens and archives, and schema.org Recipe as JSON-LD',
+        { brace: '{' },
+      ),
     );
   }
   const json = parsed(text);
@@ -114,7 +125,7 @@ export function openFile(text: string, most = MOST_CHARACTERS): OpenedFile {
         kind: 'refused',
         problems: strays.slice(0, MOST_PROBLEMS).map((path) => ({
           place: placeOf(text, path),
-          says: 'is no field of a recipe here: misspelt, or of another program',
+          says: message('is no field of a recipe here: misspelt, or of another program'),
         })),
       };
     return { kind: 'recipe', body: value as RecipeText, recipe: read.data };
@@ -135,9 +146,12 @@ export function openFile(text: string, most = MOST_CHARACTERS): OpenedFile {
       : { kind: 'refused', problems: found.problems };
   }
   return refused(
-    typeof format === 'string' ? placeOf(text, ['format']) : 'file',
+    typeof format === 'string' ? placeOf(text, ['format']) : FILE,
     typeof format === 'string'
-      ? `“${format}” is not a format Panache reads: panache.recipe/1, panache.kitchen/1 or panache.archive/1`
-      : 'it is JSON, but neither a Panache file nor a schema.org Recipe (no @type Recipe in it)',
+      ? message('“{format}” is not a format Panache reads: {known}', {
+          format,
+          known: { or: ['panache.recipe/1', 'panache.kitchen/1', 'panache.archive/1'] },
+        })
+      : message('it is JSON, but neither a Panache file nor a schema.org Recipe (no @type Recipe in it)'),
   );
 }

@@ -1,10 +1,12 @@
 import * as z from 'zod';
+import { message } from '../message/message';
 import { Recipe } from '../recipe/recipe';
-import { type FileProblem, openFile } from './openFile';
+import type { FoundWrong } from '../words/issueWords';
+import { openFile } from './openFile';
 
 export type RecipeFile =
   | { readonly ok: true; readonly recipe: Recipe }
-  | { readonly ok: false; readonly problems: readonly FileProblem[] };
+  | { readonly ok: false; readonly problems: readonly FoundWrong[] };
 
 /** Reads a recipe file; all that is wrong with it comes back at once, each with its place. */
 export function readRecipeFile(text: string): RecipeFile {
@@ -15,11 +17,14 @@ export function readRecipeFile(text: string): RecipeFile {
     ok: false,
     problems: [
       {
-        place: 'format',
+        place: message('format'),
         says:
           opened.kind === 'draft'
-            ? 'a recipe as JSON-LD: read it under Recipes, From a file, and save it first'
-            : `this is a ${opened.kind}, not panache.recipe/1`,
+            ? message('a recipe as JSON-LD: read it under Recipes, From a file, and save it first')
+            : message('this is {kind, select, kitchen {a kitchen} other {an archive}}, not {format}', {
+                kind: opened.kind,
+                format: 'panache.recipe/1',
+              }),
       },
     ],
   };

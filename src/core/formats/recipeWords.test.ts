@@ -1,6 +1,8 @@
 import { demoFile, demoHouse, demoIds } from '../../../demo/demo';
 import { KitchenFile } from '../house/kitchenFile';
 import { foresee } from '../plan/foresee';
+import { inEnglish } from '../say/inWords';
+import { spoken } from '../say/spoken';
 import { issueWords } from '../words/issueWords';
 import { recipeWords, stepVerb } from './recipeWords';
 
@@ -8,12 +10,12 @@ const house = demoHouse();
 
 test('a recipe in words names every ingredient by name, with its amount as typed', () => {
   for (const id of demoIds()) {
-    const words = recipeWords(demoFile(id)).join('\n');
+    const words = recipeWords(demoFile(id), inEnglish).join('\n');
     expect(words).not.toMatch(/undefined|\[object/);
     for (const amount of JSON.stringify(demoFile(id)).match(/"amount":"([^"]+)"/g) ?? [])
       expect(words).toContain(amount.slice(10, -1));
   }
-  expect(recipeWords(demoFile('cockle-and-leek-chowder'))).toEqual(
+  expect(recipeWords(demoFile('cockle-and-leek-chowder'), inEnglish)).toEqual(
     expect.arrayContaining([
       'Cockle and leek chowder',
       'Sweat: minutes 9 min, to translucent',
@@ -34,7 +36,7 @@ test('what a recipe comes to, step by step, and what is wrong with it, in words'
   bad.steps[0].minutes = 'nine';
   bad.steps[5].lid = 'half';
   bad.yieldLitres = -2;
-  const told = foresee(bad, house);
+  const told = spoken(foresee(bad, house));
   expect(told).toMatchObject({
     ok: false,
     problems: expect.arrayContaining([
@@ -49,7 +51,10 @@ test('a schema’s own words are kept, the rest are put in ours', () => {
   const issues =
     KitchenFile.safeParse({ ...JSON.parse('{}'), name: 'x'.repeat(80), altitudeM: 9999 }).error?.issues ?? [];
   const said = new Map(
-    issues.map((i) => [i.path.join('.'), issueWords(i, i.path[0] === 'name' ? 'x'.repeat(80) : undefined)]),
+    issues.map((i) => [
+      i.path.join('.'),
+      inEnglish(issueWords(i, i.path[0] === 'name' ? 'x'.repeat(80) : undefined)),
+    ]),
   );
   expect(said.get('altitudeM')).toBe('altitude is a number from -500 to 5000 m');
   expect(said.get('name')).toBe('is too long: at most 60 letters');

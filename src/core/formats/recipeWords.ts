@@ -1,8 +1,9 @@
 import { ingredient, isIngredient } from '../food/catalogue';
+import { type Message, message, type Value } from '../message/message';
+import { term } from '../message/term';
 import { portionsIn } from '../pot/portions';
 import type { RecipeText } from '../recipe/recipe';
-import { inEnglish } from '../say/inWords';
-import { type Message, message } from '../say/message';
+import type { Words } from '../say/inWords';
 
 type Step = RecipeText['steps'][number];
 type Portion = Extract<Step, { kind: 'season' }>['items'][number];
@@ -35,55 +36,120 @@ export const stepVerb = (kind: Step['kind']): Message => VERBS[kind];
 /** Keys of a step that are not said as "key value". */
 const APART = new Set(['kind', 'look', 'items', 'flour', 'fat', 'thickener', 'carrier']);
 
-const nameOf = (id: string): string => (isIngredient(id) ? ingredient(id).name : id);
+const nameOf = (id: string): Message =>
+  isIngredient(id) ? term(ingredient(id).name) : message('{id}', { id });
 
-const saidValue = (value: unknown): string => {
-  if (typeof value === 'boolean') return value ? 'yes' : 'no';
-  if (Array.isArray(value)) return value.map((v) => nameOf(String(v))).join(', ');
+/** What a setting of a step or an ingredient’s row is called. */
+const KEYS: Readonly<Record<string, Message>> = {
+  additions: message('in so many additions'),
+  amount: message('amount'),
+  as: message('how it goes in'),
+  at: message('at'),
+  carrier: message('carried in'),
+  celsius: message('temperature'),
+  colour: message('colour'),
+  cut: message('cut'),
+  days: message('days'),
+  depthMm: message('depth'),
+  edgeMm: message('edge'),
+  fat: message('fat'),
+  flame: message('flame'),
+  flour: message('flour'),
+  fraction: message('share of the pot'),
+  gradually: message('gradually'),
+  ingredient: message('ingredient'),
+  items: message('ingredients'),
+  keep: message('share of the fat kept'),
+  keeps: message('keeps'),
+  lid: message('lid'),
+  look: message('what to look for'),
+  method: message('method'),
+  minutes: message('minutes'),
+  of: message('of'),
+  offHeat: message('off the heat'),
+  prep: message('prepared how'),
+  rule: message('equal parts by'),
+  shape: message('shape'),
+  thickener: message('thickener'),
+  reserve: message('kept back'),
+  to: message('to'),
+  tool: message('tool'),
+  untilTender: message('until tender'),
+  warmTo: message('warm to'),
+};
+
+/** The name of a setting of a step; what has none keeps the one it has in a file. */
+export const settingName = (key: string): Message => KEYS[key] ?? message('{key}', { key });
+
+const saidValue = (value: unknown): Value => {
+  if (typeof value === 'boolean') return value ? message('yes') : message('no');
+  if (typeof value === 'number') return value;
+  if (Array.isArray(value)) return { listed: value.map((v) => nameOf(String(v))) };
   if (typeof value === 'object' && value !== null)
-    return Object.entries(value)
-      .map(([k, v]) => `${k} ${v}`)
-      .join(' ');
-  return String(value);
+    return {
+      listed: Object.entries(value).map(([of, to]) => message('{of} {to}', { of: term(of), to: Number(to) })),
+    };
+  return term(String(value));
 };
 
 const UNIT: Readonly<Record<string, string>> = {
-  minutes: ' min',
-  depthMm: ' mm',
-  days: ' days',
-  at: ' °C',
-  warmTo: ' °C',
+  minutes: 'min',
+  depthMm: 'mm',
+  at: '°C',
+  warmTo: '°C',
 };
 
-function settings(step: Step): string {
-  return Object.entries(step)
+const settings = (step: Step): readonly Message[] =>
+  Object.entries(step)
     .filter(([key, value]) => !APART.has(key) && value !== undefined)
     .map(([key, value]) => {
-      const unit = UNIT[key] ?? (key === 'to' && typeof value === 'number' ? ' °C' : '');
-      return `${key.replace(/([A-Z])/g, ' $1').toLowerCase()} ${saidValue(value)}${unit}`;
-    })
-    .join(', ');
+      const unit = UNIT[key] ?? (key === 'to' && typeof value === 'number' ? '°C' : '');
+      return message('{key} {value}{unit, select, none {} other { {unit}}}', {
+        key: settingName(key),
+        value: saidValue(value),
+        unit: unit || 'none',
+      });
+    });
+
+function portionWords(p: Portion): Message {
+  const asides: readonly Value[] = [
+    ...(p.prep ? [p.prep] : []),
+    ...(p.cut ? [message('{shape} {mm} mm', { shape: term(p.cut.shape), mm: p.cut.edgeMm })] : []),
+    ...(p.celsius === undefined ? [] : [message('at {celsius} °C', { celsius: p.celsius })]),
+  ];
+  const values = { name: nameOf(p.ingredient), amount: p.amount };
+  return asides.length > 0
+    ? message('{name}: {amount} ({asides})', { ...values, asides: { all: asides } })
+    : message('{name}: {amount}', values);
 }
 
-function portionWords(p: Portion): string {
-  const asides = [
-    p.prep,
-    p.cut && `${p.cut.shape} ${p.cut.edgeMm} mm`,
-    p.celsius === undefined ? undefined : `at ${p.celsius} °C`,
-  ].filter(Boolean);
-  return `    ${nameOf(p.ingredient)}: ${p.amount}${asides.length ? ` (${asides.join('; ')})` : ''}`;
-}
+const INDENT = '    ';
 
-/** A recipe as lines a person reads, one thing a line: what two versions are compared by. */
-export function recipeWords(recipe: RecipeText): readonly string[] {
+/** A recipe as lines a person reads, one thing a line, in the words of `say`: what two versions are compared by. */
+export function recipeWords(recipe: RecipeText, say: Words): readonly string[] {
+  const { vessel, burner } = recipe.home;
   return [
     recipe.name,
-    `${recipe.school}, makes ${recipe.yieldLitres} L, ${recipe.band}`,
-    `Written for ${recipe.home.vessel.name} (${recipe.home.vessel.diameterMm / 10} × ${recipe.home.vessel.heightMm / 10} cm) on ${recipe.home.burner.name}`,
-    ...recipe.steps.flatMap((step) => [
-      [inEnglish(VERBS[step.kind]), settings(step)].filter(Boolean).join(': '),
-      ...(step.look ? [`    look for ${step.look}`] : []),
-      ...portionsIn<Portion>(step).map(portionWords),
-    ]),
+    say('{school}, makes {litres} L, {band}', {
+      school: recipe.school,
+      litres: recipe.yieldLitres,
+      band: term(recipe.band),
+    }),
+    say('Written for {pot} ({wide} × {high} cm) on {burner}', {
+      pot: vessel.name,
+      wide: vessel.diameterMm / 10,
+      high: vessel.heightMm / 10,
+      burner: burner.name,
+    }),
+    ...recipe.steps.flatMap((step) => {
+      const how = settings(step);
+      return [
+        how.length > 0
+          ? say('{step}: {how}', { step: VERBS[step.kind], how: { listed: how } })
+          : say(VERBS[step.kind]),
+        ...(step.look ? [INDENT + say('look for {look}', { look: step.look })] : []),
+        ...portionsIn<Portion>(step).map((p) => INDENT + say(portionWords(p))),
+      ];
+    }),
   ];
 }

@@ -1,7 +1,7 @@
+import { term } from '../message/term';
 import type { Plan, WeighLine } from '../plan/types';
 import { warningLine } from '../plan/warningWords';
 import { type Reader, type Words, wordsFor } from '../say/inWords';
-import { term } from '../say/term';
 import { duration, mPas, spaced } from '../units/format';
 import { type Show, volumeIn, volumeWords } from '../units/show';
 import { detailsOf, fireWords, READ_IN_LITRES, titleOf } from '../words/steps';

@@ -1,8 +1,10 @@
 import * as z from 'zod';
 import { calibrateFunnel, THICK_VISCOSITY } from '../flow/readings/cups';
-import { isIngredient } from '../food/catalogue';
+import { isIngredient, notCatalogued } from '../food/catalogue';
 import { ALLERGENS } from '../food/ingredient';
 import type { Product } from '../food/product';
+import { term } from '../message/term';
+import { issue } from '../message/told';
 import { type Kitchen, PRIOR } from '../pot/kitchen';
 import { BurnerSchema, VesselSchema } from '../recipe/recipe';
 import { numberFrom } from '../units/numberFrom';
@@ -12,7 +14,7 @@ import type { House } from './house';
 /** A house's own product; every figure left out is the catalogue's. */
 export const ProductSchema = z.object({
   ingredient: z.string().refine(isIngredient, {
-    error: (issue) => `ingredient “${String(issue.input)}” is not in the catalogue`,
+    error: ({ input }) => notCatalogued(input),
   }),
   name: z.string().min(1).max(60).optional(),
   sodium: numberFrom('sodium', 0, 40_000, 'mg per 100 g').optional(),
@@ -29,7 +31,11 @@ const unique = (what: string, key: string) => (rows: readonly object[], ctx: z.R
   for (const [n, row] of rows.entries()) {
     const value = Reflect.get(row, key);
     if (seen.has(value))
-      ctx.addIssue({ code: 'custom', path: [n, key], message: `two ${what} are called “${value}”` });
+      ctx.addIssue({
+        code: 'custom',
+        path: [n, key],
+        message: issue('two {what} are called “{name}”', { what: term(what), name: String(value) }),
+      });
     seen.add(value);
   }
 };
@@ -42,8 +48,8 @@ const Run = z.object({
 /** A house funnel with the two runs it was calibrated by. */
 export const FunnelSchema = z
   .object({
-    id: z.string().regex(/^[a-z0-9-]{1,60}$/, 'id is small letters, digits and hyphens'),
-    name: z.string().min(1, 'give the funnel a name').max(60),
+    id: z.string().regex(/^[a-z0-9-]{1,60}$/, issue('id is small letters, digits and hyphens')),
+    name: z.string().min(1, issue('give the funnel a name')).max(60),
     orificeMm: numberFrom('the opening', 1, 30, 'mm'),
     ml: numberFrom('the measure', 5, 2000, 'mL'),
     thin: Run,
@@ -55,7 +61,11 @@ export const FunnelSchema = z
     } catch (error) {
       if (!(error instanceof OutOfRange)) throw error;
       const of = error.field === THICK_VISCOSITY ? 'nu' : 'seconds';
-      ctx.addIssue({ code: 'custom', path: ['thick', of], message: error.message });
+      ctx.addIssue({
+        code: 'custom',
+        path: ['thick', of],
+        message: issue(error.says.text, error.says.values),
+      });
     }
   });
 export type FunnelFile = z.infer<typeof FunnelSchema>;
@@ -65,8 +75,8 @@ const limit = numberFrom('a band’s limit', 5, 2500, 'mPa·s');
 /** A kitchen with its pots, burners and products, as it travels between kitchens: `panache.kitchen/1`. */
 export const KitchenFile = z.object({
   format: z.literal('panache.kitchen/1'),
-  id: z.string().regex(/^[a-z0-9-]{1,60}$/, 'id is small letters, digits and hyphens'),
-  name: z.string().min(1, 'give the kitchen a name').max(60),
+  id: z.string().regex(/^[a-z0-9-]{1,60}$/, issue('id is small letters, digits and hyphens')),
+  name: z.string().min(1, issue('give the kitchen a name')).max(60),
   altitudeM: numberFrom('altitude', -500, 5000, 'm'),
   airCelsius: numberFrom('air', -10, 60, '°C'),
   humidity: numberFrom('humidity', 0, 1),
@@ -75,7 +85,7 @@ export const KitchenFile = z.object({
   bandLimits: z
     .tuple([limit, limit, limit, limit])
     .refine((l) => l.every((v, i) => i === 0 || v > (l[i - 1] ?? 0)), {
-      error: 'each band’s limit is above the one before',
+      error: issue('each band’s limit is above the one before'),
     }),
   measures: z.enum(['scale', 'spoons']).default('scale'),
   show: z
@@ -86,11 +96,15 @@ export const KitchenFile = z.object({
   flagged: z.array(z.enum(ALLERGENS)).default([]),
   roles: z
     .array(z.string().min(1).max(30))
-    .min(1, 'at least one role')
+    .min(1, issue('at least one role'))
     .max(12)
     .default(['Early', 'Late', 'Lead']),
-  vessels: z.array(VesselSchema).min(1, 'at least one pot').max(60).superRefine(unique('pots', 'id')),
-  burners: z.array(BurnerSchema).min(1, 'at least one burner').max(60).superRefine(unique('burners', 'id')),
+  vessels: z.array(VesselSchema).min(1, issue('at least one pot')).max(60).superRefine(unique('pots', 'id')),
+  burners: z
+    .array(BurnerSchema)
+    .min(1, issue('at least one burner'))
+    .max(60)
+    .superRefine(unique('burners', 'id')),
   products: z.array(ProductSchema).max(400).superRefine(unique('products', 'ingredient')).default([]),
   funnels: z.array(FunnelSchema).max(20).superRefine(unique('funnels', 'id')).default([]),
 });

@@ -3,6 +3,8 @@ import { componentDensity } from '../food/thermal';
 import type { Burner } from '../heat/burner';
 import { surfaceArea, type Vessel } from '../heat/vessel';
 import { bisectRatio } from '../maths/bisect';
+import { type Message, message } from '../message/message';
+import { issue, Told } from '../message/told';
 import { putAllIn } from '../pot/contents';
 import { boilsAt, cook, heatTo } from '../pot/cook';
 import type { Kitchen } from '../pot/kitchen';
@@ -27,11 +29,12 @@ export const WaterTest = z
     after: numberFrom('the second reading', 1, 500_000, 'g or mm'),
   })
   .superRefine((t, ctx) => {
-    const wrong = (field: string, message: string) =>
-      ctx.addIssue({ code: 'custom', path: [field], message });
+    const wrong = (field: string, error: string) =>
+      ctx.addIssue({ code: 'custom', path: [field], message: error });
     if (t.heatedTo - t.startCelsius < 20)
-      wrong('heatedTo', 'heat it by at least 20 °C: a shorter climb says little about the burner');
-    if (t.after >= t.before) wrong('after', 'the second reading is less than the first: water has gone');
+      wrong('heatedTo', issue('heat it by at least 20 °C: a shorter climb says little about the burner'));
+    if (t.after >= t.before)
+      wrong('after', issue('the second reading is less than the first: water has gone'));
   });
 export type WaterTest = z.infer<typeof WaterTest>;
 
@@ -48,13 +51,13 @@ export type WaterTested = {
 };
 
 /** A reading that cannot be right, whatever the pot: which field, and why. */
-export class ImplausibleReading extends RangeError {
+export class ImplausibleReading extends Told {
   constructor(
     readonly field: keyof WaterTest,
     readonly given: number,
-    message: string,
+    says: Message,
   ) {
-    super(message);
+    super(says);
   }
 }
 
@@ -87,14 +90,20 @@ export function fitWaterTest(test: WaterTest, vessel: Vessel, burner: Burner, ki
     throw new ImplausibleReading(
       'keptAt',
       test.keptAt,
-      `keep it at ${Math.floor(boils - CLEAR_OF_BOIL)} °C or less: at the boil (${boils.toFixed(1)} °C here) the flame decides what goes off, not the pot`,
+      message(
+        'keep it at {most} °C or less: at the boil ({boils} °C here) the flame decides what goes off, not the pot',
+        { most: Math.floor(boils - CLEAR_OF_BOIL), boils: boils.toFixed(1) },
+      ),
     );
   }
   if (test.heatedTo > boils - CLEAR_OF_BOIL) {
     throw new ImplausibleReading(
       'heatedTo',
       test.heatedTo,
-      `read the climb to ${Math.floor(boils - CLEAR_OF_BOIL)} °C or less: water boils at ${boils.toFixed(1)} °C here`,
+      message('read the climb to {most} °C or less: water boils at {boils} °C here', {
+        most: Math.floor(boils - CLEAR_OF_BOIL),
+        boils: boils.toFixed(1),
+      }),
     );
   }
   const plain: Vessel = { ...vessel, lossFactor: 1 };
@@ -113,7 +122,11 @@ export function fitWaterTest(test: WaterTest, vessel: Vessel, burner: Burner, ki
     throw new ImplausibleReading(
       'after',
       test.after,
-      `${lostG.toFixed(0)} g gone where ${(expectedG * LIKELY_LOSS[0]).toFixed(0)} to ${(expectedG * LIKELY_LOSS[1]).toFixed(0)} g can be: read it again, lid off, no draught`,
+      message('{lost} g gone where {low} to {high} g can be: read it again, lid off, no draught', {
+        lost: lostG.toFixed(0),
+        low: (expectedG * LIKELY_LOSS[0]).toFixed(0),
+        high: (expectedG * LIKELY_LOSS[1]).toFixed(0),
+      }),
     );
   }
 
@@ -127,7 +140,14 @@ export function fitWaterTest(test: WaterTest, vessel: Vessel, burner: Burner, ki
     throw new ImplausibleReading(
       'heatMinutes',
       test.heatMinutes,
-      `no burner of ${LIKELY_POWER[0]} W to ${LIKELY_POWER[1] / 1000} kW heats ${test.litres} L from ${test.startCelsius} to ${test.heatedTo} °C in ${test.heatMinutes} min`,
+      message('no burner of {low} W to {high} kW heats {litres} L from {from} to {to} °C in {minutes} min', {
+        low: LIKELY_POWER[0],
+        high: LIKELY_POWER[1] / 1000,
+        litres: test.litres,
+        from: test.startCelsius,
+        to: test.heatedTo,
+        minutes: test.heatMinutes,
+      }),
     );
   }
   const slower = (watts: number): boolean => secondsWith(watts, test, tested, burner, kitchen) > wanted;

@@ -1,9 +1,9 @@
 import { ingredient } from '../food/catalogue';
+import { type Message, message } from '../message/message';
+import { term } from '../message/term';
 import { portionsIn } from '../pot/portions';
 import type { Amount } from '../recipe/amount';
 import type { Recipe, RecipePortion, RecipeStep } from '../recipe/recipe';
-import { type Message, message } from '../say/message';
-import { term } from '../say/term';
 import { METHOD_RULES } from '../thicken/methods';
 import { dieted } from './dieted';
 import { finishedWith, finishOf } from './finishes';

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { DIETS } from '../food/diets';
+import { issue } from '../message/told';
 import { EQUAL_PARTS } from '../thicken/equalParts';
 import { ROUX_COLOURS } from '../thicken/granules';
 import { numberFrom } from '../units/numberFrom';
@@ -10,7 +11,7 @@ import { AS_WRITTEN, WAYS } from './ways';
 
 const named = (what: string) =>
   z
-    .string({ error: `${what} is the id of one` })
+    .string({ error: issue('{what} is the id of one', { what }) })
     .min(1)
     .max(60);
 

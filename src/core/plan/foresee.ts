@@ -1,8 +1,8 @@
 import { middleOf } from '../flow/bands';
 import type { House } from '../house/house';
+import type { Message } from '../message/message';
 import { observe } from '../pot/observe';
 import { Recipe } from '../recipe/recipe';
-import type { Message } from '../say/message';
 import { issueWords, valueAt } from '../words/issueWords';
 import { titleAsMessage } from '../words/steps';
 import { planFor } from './plan';
@@ -39,7 +39,7 @@ export type Foresight =
     }
   | {
       readonly ok: false;
-      readonly problems: readonly { readonly path: string; readonly says: string }[];
+      readonly problems: readonly { readonly path: string; readonly says: Message }[];
     };
 
 /** What a recipe as it stands in the editor would come to in its own pot, or all that is wrong with it. */

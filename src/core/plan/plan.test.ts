@@ -10,7 +10,9 @@ import { amended } from '../order/amended';
 import { STANDARD_KITCHEN as kitchen } from '../pot/kitchen';
 import { observe } from '../pot/observe';
 import { Recipe } from '../recipe/recipe';
+import { inEnglish } from '../say/inWords';
 import { spoken } from '../say/spoken';
+import { issueWords } from '../words/issueWords';
 import { amountWords, detailsOf, titleOf } from '../words/steps';
 import { planFor } from './plan';
 import { openAmounts, predict } from './predict';
@@ -219,7 +221,7 @@ describe('recipes', () => {
   const raw = () => demoFile('smoked-parsnip-veloute');
   const problems = (body: unknown) =>
     Recipe.safeParse(body)
-      .error?.issues.map((i) => `${i.path.join('.')}: ${i.message}`)
+      .error?.issues.map((i) => `${i.path.join('.')}: ${inEnglish(issueWords(i))}`)
       .join('\n');
 
   test('an amount that is none is refused with its place and what is allowed', () => {

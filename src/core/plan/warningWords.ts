@@ -1,6 +1,6 @@
 import type { Diet } from '../food/diets';
-import { type Message, message } from '../say/message';
-import { term } from '../say/term';
+import { type Message, message } from '../message/message';
+import { term } from '../message/term';
 import { spaced } from '../units/format';
 import { cautionWords } from '../words/cautions';
 import { reasonWords } from '../words/dairy';

@@ -1,6 +1,7 @@
 import * as z from 'zod';
-import { isIngredient } from '../food/catalogue';
+import { isIngredient, notCatalogued } from '../food/catalogue';
 import { COOLING_METHODS } from '../heat/cooling';
+import { issue } from '../message/told';
 import { EQUAL_PARTS } from '../thicken/equalParts';
 import { ROUX_COLOURS } from '../thicken/granules';
 import { THICKEN_METHODS } from '../thicken/methods';
@@ -12,9 +13,7 @@ export const CutSchema = z.object({
   edgeMm: z.number().min(1).max(80),
 });
 
-const IngredientId = z
-  .string()
-  .refine(isIngredient, { error: (issue) => `ingredient “${String(issue.input)}” is not in the catalogue` });
+const IngredientId = z.string().refine(isIngredient, { error: ({ input }) => notCatalogued(input) });
 
 const LidSchema = z.enum(['on', 'ajar', 'off']);
 const Minutes = z.number().min(0).max(600);
@@ -24,8 +23,10 @@ const Celsius = z.number().min(-25).max(200);
 
 /** Which of several goes of one ingredient is meant: "floury-potato#2" is the second that went in, without a number all. */
 const PiecesOf = z.string().refine((name) => isIngredient(lotOf(name).ingredient) && lotOf(name).lot !== 0, {
-  error: (issue) =>
-    `“${String(issue.input)}” is not in the catalogue: an ingredient, or its second go as leek#2`,
+  error: ({ input }) =>
+    issue('“{given}” is not in the catalogue: an ingredient, or its second go as leek#2', {
+      given: String(input),
+    }),
 });
 
 /** Every kind of step, in the order a cook meets them. */
@@ -218,9 +219,9 @@ export function stepSchema<A extends z.ZodType, F extends z.ZodType>(amount: A, 
       }),
     ],
     {
-      error: (issue) =>
-        issue.code === 'invalid_union' && issue.note === 'No matching discriminator'
-          ? `kind is one of ${STEP_KINDS.join(', ')}`
+      error: ({ code, note }) =>
+        code === 'invalid_union' && note === 'No matching discriminator'
+          ? issue('kind is one of {kinds}', { kinds: { listed: [...STEP_KINDS] } })
           : undefined,
     },
   );

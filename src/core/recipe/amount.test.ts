@@ -4,6 +4,8 @@ import { advance } from '../pot/advance';
 import { volumeMl } from '../pot/contents';
 import { STANDARD_KITCHEN as kitchen } from '../pot/kitchen';
 import { emptyPot } from '../pot/pot';
+import { inEnglish } from '../say/inWords';
+import { issueWords } from '../words/issueWords';
 import { AmountText } from './amount';
 import { Recipe } from './recipe';
 
@@ -44,7 +46,7 @@ test('only what is poured is poured to a height, from once to five times', () =>
     const file = demoFile('crab-shell-bisque');
     file.steps[step].items[item].amount = amount;
     return Recipe.safeParse(file)
-      .error?.issues.map((i) => i.message)
+      .error?.issues.map((i) => inEnglish(issueWords(i)))
       .join();
   };
   expect(problems('to twice their height', 0)).toMatch(/cannot be poured to a height/);

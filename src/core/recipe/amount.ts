@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { COUNT_WORDS, type CountWord, SIZES, type Size } from '../food/pieces';
+import { issue } from '../message/told';
 import { type Loosely, parseLoosely } from '../units/typed/loosely';
 import { parseNumber, QuantityError } from '../units/typed/parse';
 
@@ -52,7 +53,7 @@ export const AmountText = z
       return parseLoosely(text, COUNT_WORDS, Object.keys(SIZES) as Size[]);
     } catch (error) {
       if (!(error instanceof QuantityError)) throw error;
-      ctx.addIssue({ code: 'custom', message: error.message });
+      ctx.addIssue({ code: 'custom', message: issue(error.says.text, error.says.values) });
       return z.NEVER;
     }
   });
@@ -70,7 +71,7 @@ export const FractionText = z
     if (value >= 0 && value <= 1) return value;
     ctx.addIssue({
       code: 'custom',
-      message: `“${text}” is not a share of the pot: write 1/2, 0.5, all, or to thickness`,
+      message: issue('“{text}” is not a share of the pot: write 1/2, 0.5, all, or to thickness', { text }),
     });
     return z.NEVER;
   });

@@ -5,6 +5,9 @@ import { POURED } from '../food/ingredient';
 import { oneOf } from '../food/pieces';
 import { EFFICIENCY } from '../heat/burner';
 import { MATERIALS } from '../heat/vessel';
+import { type Message, message } from '../message/message';
+import { term } from '../message/term';
+import { issue } from '../message/told';
 import { lotOf } from '../pot/lots';
 import { portionsIn } from '../pot/portions';
 import { stepSchema } from '../pot/step';
@@ -53,7 +56,7 @@ const NEEDS_LIQUID = new Set([
   'keep',
 ]);
 
-type Issue = { readonly path: readonly (string | number)[]; readonly message: string };
+type Issue = { readonly path: readonly (string | number)[]; readonly says: Message };
 
 /** Most things put in over all steps, and most minutes the steps take together: what a recipe may ask of whoever works it out. */
 const MOST_THINGS = 80;
@@ -73,25 +76,31 @@ function whatDoesNotFollow(steps: readonly RecipeStep[]): readonly Issue[] {
   if (things > MOST_THINGS)
     issues.push({
       path: ['steps'],
-      message: `a soup has at most ${MOST_THINGS} things in it: it is ${things}`,
+      says: message('a soup has at most {most} things in it: it is {things}', { most: MOST_THINGS, things }),
     });
   const minutes = steps.reduce((sum, s) => sum + minutesOf(s), 0);
   if (minutes > MOST_MINUTES)
     issues.push({
       path: ['steps'],
-      message: `its steps take ${Math.round(minutes)} min together: a soup is done in a day, ${MOST_MINUTES} min`,
+      says: message('its steps take {minutes} min together: a soup is done in a day, {most} min', {
+        minutes: Math.round(minutes),
+        most: MOST_MINUTES,
+      }),
     });
   for (const [n, step] of steps.entries()) {
     if (NEEDS_LIQUID.has(step.kind) && !wet) {
       issues.push({
         path: ['steps', n, 'kind'],
-        message: `“${step.kind}” cannot be step ${n + 1}: there is no liquid in the pot yet`,
+        says: message('“{step}” cannot be step {n}: there is no liquid in the pot yet', {
+          step: term(step.kind),
+          n: n + 1,
+        }),
       });
     }
     if (step.kind === 'keep' && n < steps.length - 1)
       issues.push({
         path: ['steps', n, 'kind'],
-        message: '“keep” is the last step: what is kept is done with',
+        says: message('“keep” is the last step: what is kept is done with'),
       });
     if (step.kind === 'puree' && typeof step.fraction !== 'number') blend++;
     if ((step.kind === 'puree' || step.kind === 'strain') && step.of)
@@ -102,7 +111,10 @@ function whatDoesNotFollow(steps: readonly RecipeStep[]): readonly Issue[] {
         if (lot !== null && lot > found)
           issues.push({
             path: ['steps', n, 'of'],
-            message: `“${name}” is not in the pot by then: ${id} has gone in ${found === 1 ? 'once' : `${found} times`}`,
+            says: message(
+              '“{name}” is not in the pot by then: {id} has gone in {found, plural, one {once} other {# times}}',
+              { name, id, found },
+            ),
           });
       }
     for (const item of portionsIn<RecipePortion>(step)) {
@@ -116,25 +128,37 @@ function whatDoesNotFollow(steps: readonly RecipeStep[]): readonly Issue[] {
       if (item.amount.kind === 'by rule' && !['roux', 'thicken', 'temper'].includes(step.kind)) {
         issues.push({
           path: ['steps', n],
-          message: `${item.ingredient} is “by rule”: only a roux’s fat, a thickener’s carrier and a liaison’s cream can be`,
+          says: message(
+            '{id} is “by rule”: only a roux’s fat, a thickener’s carrier and a liaison’s cream can be',
+            { id: item.ingredient },
+          ),
         });
       }
       if (food && item.amount.kind === 'counted' && !oneOf(food, item.amount.of, item.amount.size)) {
         issues.push({
           path: ['steps', n],
-          message: `${item.ingredient} cannot be counted by the ${item.amount.of}: nobody can say what one weighs; write its weight`,
+          says: message(
+            '{id} cannot be counted by the {one}: nobody can say what one weighs; write its weight',
+            { id: item.ingredient, one: term(item.amount.of) },
+          ),
         });
       }
       if (item.as && food && !food.puree) {
         issues.push({
           path: ['steps', n],
-          message: `${item.ingredient} cannot go in as ${item.as}: it is nothing that is blended`,
+          says: message('{id} cannot go in as {pulp}: it is nothing that is blended', {
+            id: item.ingredient,
+            pulp: term(item.as),
+          }),
         });
       }
       if (item.amount.kind === 'height' && (step.kind !== 'add' || (food && !POURED.has(food.group)))) {
         issues.push({
           path: ['steps', n],
-          message: `${item.ingredient} cannot be poured to a height: only what is poured, and in “add”, over what lies in the pot`,
+          says: message(
+            '{id} cannot be poured to a height: only what is poured, and in “add”, over what lies in the pot',
+            { id: item.ingredient },
+          ),
         });
       }
       if (item.amount.kind !== 'solve') continue;
@@ -145,25 +169,34 @@ function whatDoesNotFollow(steps: readonly RecipeStep[]): readonly Issue[] {
         if (food && !food.thickener && !(food.puree && blended)) {
           issues.push({
             path: ['steps', n],
-            message: `${item.ingredient} cannot be “to thickness”: it is not a thickener${food.puree ? ' unless it is blended later' : ''}`,
+            says: food.puree
+              ? message('{id} cannot be “to thickness”: it is not a thickener unless it is blended later', {
+                  id: item.ingredient,
+                })
+              : message('{id} cannot be “to thickness”: it is not a thickener', { id: item.ingredient }),
           });
         }
       }
       if (item.amount.goal === 'taste' && food && food.sodium < 30_000) {
         issues.push({
           path: ['steps', n],
-          message: `${item.ingredient} cannot be “to taste”: only salt is solved for taste`,
+          says: message('{id} cannot be “to taste”: only salt is solved for taste', { id: item.ingredient }),
         });
       }
     }
   }
   if (volume > 1)
-    issues.push({ path: ['steps'], message: `only one amount can be “to volume”, found ${volume}` });
+    issues.push({
+      path: ['steps'],
+      says: message('only one amount can be “to volume”, found {volume}', { volume }),
+    });
   const solved = thickness + blend;
   if (solved > 0 && Math.abs(solved - 1) > 0.005) {
     issues.push({
       path: ['steps'],
-      message: `what is “to thickness” must add to 100 %: it is ${Math.round(solved * 100)} %`,
+      says: message('what is “to thickness” must add to 100 %: it is {percent} %', {
+        percent: Math.round(solved * 100),
+      }),
     });
   }
   return issues;
@@ -183,8 +216,8 @@ export const Recipe = z
     steps: z.array(RecipeStep).min(1).max(40),
   })
   .superRefine((recipe, ctx) => {
-    for (const issue of whatDoesNotFollow(recipe.steps))
-      ctx.addIssue({ code: 'custom', path: [...issue.path], message: issue.message });
+    for (const { path, says } of whatDoesNotFollow(recipe.steps))
+      ctx.addIssue({ code: 'custom', path: [...path], message: issue(says.text, says.values) });
   });
 export type Recipe = z.infer<typeof Recipe>;
 

@@ -8,6 +8,11 @@ export type Language = (typeof LANGUAGES)[number];
 /** Whether a tag is one of ours. */
 export const isLanguage = (tag: unknown): tag is Language => LANGUAGES.some((l) => l === tag);
 
+/** Where a station keeps the language it reads. */
+export const LANGUAGE_COOKIE = 'panache.language';
+/** The language a tag names; English where it names none of ours. */
+export const languageIn = (tag: unknown): Language => (isLanguage(tag) ? tag : 'en');
+
 /** Whose customs numbers and lists follow. */
 export const LOCALE: Readonly<Record<Language, string>> = { en: 'en-GB', 'en-XA': 'en-GB' };
 

@@ -1,7 +1,7 @@
+import { isMessage, type Message, type Value, type Values } from '../message/message';
 import { capital, uncapital } from '../units/format';
 import { askedVolume, degrees, degreesFrom, METRIC, type Show, volumeWords } from '../units/show';
 import { formatOf, type Language, LOCALE } from './catalogue';
-import { isMessage, type Message, type Value, type Values } from './message';
 
 /** How someone reads: the kitchen's units, and the language. */
 export type Reader = Show & { readonly language?: Language };

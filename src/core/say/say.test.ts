@@ -1,11 +1,11 @@
+import { message } from '../message/message';
+import { MessageSchema } from '../message/schema';
+import { term } from '../message/term';
 import type { Show } from '../units/show';
 import { METRIC } from '../units/show';
 import { provide } from './catalogue';
 import { inEnglish, inWords, wordsFor } from './inWords';
-import { message } from './message';
-import { MessageSchema } from './schema';
 import { spoken } from './spoken';
-import { term } from './term';
 
 const US: Show = { volume: 'gal', temperature: 'F' };
 const inUs = wordsFor(US);

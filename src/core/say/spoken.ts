@@ -1,5 +1,5 @@
+import { isMessage, type Message } from '../message/message';
 import { inEnglish, type Words } from './inWords';
-import { isMessage, type Message } from './message';
 
 /** A value with every message in it said. */
 export type Spoken<T> = T extends Message

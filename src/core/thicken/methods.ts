@@ -1,4 +1,4 @@
-import { type Message, message } from '../say/message';
+import { type Message, message } from '../message/message';
 import { COOK_OUT_MINUTES } from './granules';
 
 /** How a thickener goes into a pot that already holds its liquid. */

@@ -1,3 +1,4 @@
+import { type Message, message } from '../message/message';
 import { within } from '../units/range';
 import {
   LEAST_SIMMER,
@@ -25,17 +26,19 @@ export type Substitution = {
   readonly leastMinutes: number;
   /** °C the pot must reach for it to swell fully. */
   readonly needsCelsius: number;
-  readonly notes: readonly string[];
+  readonly notes: readonly Message[];
 };
 
-const NOTES: { readonly [K in Exchangeable]: readonly string[] } = {
-  wheat: ['opaque, holds and reheats well, tastes raw until simmered 10 min'],
-  'rice flour': ['free of wheat, opaque, freezes fairly well'],
-  maize: ['free of wheat, half clear, thins if blended or boiled long'],
-  'waxy maize': ['free of wheat, clear, freezes well, thins under a blender'],
-  tapioca: ['free of wheat, clear and a little stringy, freezes well'],
-  arrowroot: ['free of wheat, clear, slimy with dairy: use another when there is milk or cream'],
-  'potato starch': ['free of wheat, thickens below the boil, loses half in 20 minutes of boiling: add last'],
+const NOTES: { readonly [K in Exchangeable]: readonly Message[] } = {
+  wheat: [message('opaque, holds and reheats well, tastes raw until simmered 10 min')],
+  'rice flour': [message('free of wheat, opaque, freezes fairly well')],
+  maize: [message('free of wheat, half clear, thins if blended or boiled long')],
+  'waxy maize': [message('free of wheat, clear, freezes well, thins under a blender')],
+  tapioca: [message('free of wheat, clear and a little stringy, freezes well')],
+  arrowroot: [message('free of wheat, clear, slimy with dairy: use another when there is milk or cream')],
+  'potato starch': [
+    message('free of wheat, thickens below the boil, loses half in 20 minutes of boiling: add last'),
+  ],
 };
 
 const fullySwollenAt = (kind: ThickenerKind): number => {

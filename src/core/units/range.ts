@@ -1,13 +1,26 @@
+import { message } from '../message/message';
+import { term } from '../message/term';
+import { Told } from '../message/told';
+
 /** A value outside what a function can answer for: which one, what was given, what is allowed. */
-export class OutOfRange extends RangeError {
+export class OutOfRange extends Told {
+  override readonly name = 'OutOfRange';
   constructor(
     readonly field: string,
     readonly given: number,
     readonly allowed: readonly [number, number],
     readonly unit = '',
   ) {
-    super(`${field} is ${given}; it must be from ${allowed[0]} to ${allowed[1]}${unit && ` ${unit}`}`);
-    this.name = 'OutOfRange';
+    const [low, high] = allowed;
+    const figures = { field: term(field), given, low, high };
+    super(
+      unit
+        ? message('{field} is {given}; it must be from {low} to {high} {unit}', {
+            ...figures,
+            unit: term(unit),
+          })
+        : message('{field} is {given}; it must be from {low} to {high}', figures),
+    );
   }
 }
 

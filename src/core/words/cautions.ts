@@ -1,6 +1,6 @@
+import { message } from '../message/message';
+import { term } from '../message/term';
 import type { Caution } from '../safety/cautions';
-import { message } from '../say/message';
-import { term } from '../say/term';
 import type { Said } from './said';
 
 const hours = (seconds: number): string => `${seconds / 3600} h`;

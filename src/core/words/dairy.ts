@@ -1,5 +1,5 @@
 import type { Reason } from '../dairy/risk';
-import { message } from '../say/message';
+import { message } from '../message/message';
 import type { Said } from './said';
 
 /** Why dairy may split, as part of a sentence, and what to change. */

@@ -1,13 +1,13 @@
 import { ingredient } from '../food/catalogue';
 import { POURED } from '../food/ingredient';
+import { type Figure, type Message, message } from '../message/message';
+import { term } from '../message/term';
 import { coolsTo } from '../pot/heating';
 import { lotOf } from '../pot/lots';
 import { portionsIn } from '../pot/portions';
 import type { Portion, Step } from '../pot/step';
 import { LIMITS } from '../safety/cautions';
 import { inWords, wordsFor } from '../say/inWords';
-import { type Figure, type Message, message } from '../say/message';
-import { term } from '../say/term';
 import { METHOD_RULES } from '../thicken/methods';
 import { CUTS } from '../thicken/puree';
 import { duration, spaced } from '../units/format';

@@ -3,6 +3,7 @@ import * as z from 'zod';
 import { BatchEvent } from '../../core/batch/events';
 import type { Batch } from '../../core/batch/record';
 import { toRecord } from '../../core/batch/toRecord';
+import { message } from '../../core/message/message';
 import { DAY_MS } from '../../core/units/moment';
 import type { Queryable } from '../data/database';
 import { transaction } from '../data/database';
@@ -23,7 +24,7 @@ import { planStored, refuseUncookable, type StartRequest } from './planning';
 /** Refuses a moment further than a day from now: a clock that is wrong, or a slip. */
 function nearNow(field: string, at: string, now: number): void {
   if (Math.abs(Date.parse(at) - now) <= DAY_MS) return;
-  throw cannot(field, at, `within a day of now, ${new Date(now).toISOString()}`);
+  throw cannot(field, at, message('within a day of now, {now}', { now: new Date(now).toISOString() }));
 }
 
 /** Served within a week of its start, and not before it. */
@@ -36,7 +37,7 @@ export async function plannedBatch(db: Queryable, request: StartRequest): Promis
   if (serveAt) {
     const ahead = Date.parse(serveAt) - Date.parse(startedAt);
     if (ahead < -DAY_MS || ahead > LONGEST_AHEAD)
-      throw cannot('serveAt', serveAt, 'from a day before the start to a week after');
+      throw cannot('serveAt', serveAt, message('from a day before the start to a week after'));
   }
   const { house, plan, recipe, recipeVersion } = await planStored(db, request);
   refuseUncookable(plan, house.show);
@@ -57,15 +58,20 @@ async function refuseTaken(db: Queryable, batch: NewBatch): Promise<void> {
   if (!here) return;
   throw taken(
     'vesselId',
-    `${batch.plan.vesselName} is on the stove with ${here.recipeName}`,
-    'take another pot, end that batch first, or start this one all the same',
+    message('{pot} is on the stove with {recipe}', { pot: batch.plan.vesselName, recipe: here.recipeName }),
+    message('take another pot, end that batch first, or start this one all the same'),
   );
 }
 
 /** Refuses a pot or burner that was taken out of the kitchen while the batch was planned. */
 async function refuseGone(db: Queryable, { kitchenId, plan }: NewBatch): Promise<void> {
   const gone = await holdStand(db, kitchenId, plan.vesselId, plan.cooked?.burner.id ?? null);
-  if (gone) throw taken(gone, 'it was taken out of the kitchen just now', 'plan again with another');
+  if (gone)
+    throw taken(
+      gone,
+      message('it was taken out of the kitchen just now'),
+      message('plan again with another'),
+    );
 }
 
 /**
@@ -139,25 +145,45 @@ export async function recordEvent(
   if (!limits) throw unknown('batch', batchId, []);
   if (limits.knownIn === batchId.toLowerCase()) return { id, isNew: false };
   if (limits.knownIn !== null)
-    throw taken('id', `${id} is the id of an event of another batch`, 'an id of its own for each event');
+    throw taken(
+      'id',
+      message('{id} is the id of an event of another batch', { id }),
+      message('an id of its own for each event'),
+    );
   const { step, depthMm, ml } = bounds;
   const { rimMm, rimMl, startedAt, now } = limits;
   const at = Date.parse(event.at);
   if (at - now.getTime() > DAY_MS)
-    throw cannot('at', event.at, `at most a day from now, ${now.toISOString()}`);
+    throw cannot('at', event.at, message('at most a day from now, {now}', { now: now.toISOString() }));
   if (at - startedAt.getTime() < -DAY_MS)
-    throw cannot('at', event.at, `at most a day before the batch began, ${startedAt.toISOString()}`);
+    throw cannot(
+      'at',
+      event.at,
+      message('at most a day before the batch began, {began}', { began: startedAt.toISOString() }),
+    );
   if (step !== null && step >= limits.steps)
-    throw cannot('body.step', String(step), `a step of this batch, 0 to ${limits.steps - 1}`);
+    throw cannot(
+      'body.step',
+      String(step),
+      message('a step of this batch, 0 to {last}', { last: limits.steps - 1 }),
+    );
   if (bounds.event !== null && !limits.hasEvent)
-    throw cannot(EVENT_FIELD[body.kind] ?? 'body.step', bounds.event, 'the id of an event of this batch');
+    throw cannot(
+      EVENT_FIELD[body.kind] ?? 'body.step',
+      bounds.event,
+      message('the id of an event of this batch'),
+    );
   if (depthMm !== null && rimMm !== null && depthMm > rimMm)
-    throw cannot('body.mm', `${depthMm} mm is above the rim`, `at most ${Math.round(rimMm)} mm in this pot`);
+    throw cannot(
+      'body.mm',
+      message('{mm} mm is above the rim', { mm: depthMm }),
+      message('at most {mm} mm in this pot', { mm: Math.round(rimMm) }),
+    );
   if (ml !== null && rimMl !== null && ml > rimMl)
     throw cannot(
       'body.ml',
-      `${Math.round(ml)} mL is over the rim`,
-      `at most ${Math.round(rimMl)} mL in this pot`,
+      message('{ml} mL is over the rim', { ml: Math.round(ml) }),
+      message('at most {ml} mL in this pot', { ml: Math.round(rimMl) }),
     );
   // What it names was being written with it: now that is there.
   if (await appendEvent(db, batchId, event, bounds)) return { id, isNew: true };

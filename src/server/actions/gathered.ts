@@ -1,3 +1,4 @@
+import { message } from '../../core/message/message';
 import { isAway, noted, type Queryable } from '../data/database';
 import { appendEvents, type EventToWrite } from '../queries/batches';
 import { busy } from '../refusal';
@@ -47,7 +48,8 @@ async function empty(db: Queryable, queue: Queue): Promise<void> {
   while (queue.waiting.length > 0) {
     const now = performance.now();
     const group = queue.waiting.splice(0, MOST);
-    for (const w of group) if (w.until < now) w.failed(busy('the kitchen’s database does not keep up'));
+    for (const w of group)
+      if (w.until < now) w.failed(busy(message('the kitchen’s database does not keep up')));
     const inTime = group.filter((w) => w.until >= now);
     if (inTime.length > 0) await write(db, inTime);
   }
@@ -63,7 +65,8 @@ export const gathered = (db: Queryable, draft: EventToWrite): Promise<boolean> =
   new Promise((done, failed) => {
     const queue = queues.get(db) ?? { waiting: [], busy: false };
     queues.set(db, queue);
-    if (queue.waiting.length >= MOST_WAITING) return failed(busy('too many taps wait to be written'));
+    if (queue.waiting.length >= MOST_WAITING)
+      return failed(busy(message('too many taps wait to be written')));
     queue.waiting.push({ draft, done, failed, until: performance.now() + PATIENCE });
     if (!queue.busy) void empty(db, queue);
   });

@@ -4,6 +4,8 @@ import { idFrom } from '../../core/formats/draft/ids';
 import type { House } from '../../core/house/house';
 import { type FunnelFile, FunnelSchema, KitchenFile, kitchenFileOf } from '../../core/house/kitchenFile';
 import { fitWaterTest, ImplausibleReading, WaterTest, type WaterTested } from '../../core/learn/waterTest';
+import { message } from '../../core/message/message';
+import { issue, saidBy } from '../../core/message/told';
 import { type Queryable, transaction } from '../data/database';
 import { readInUse } from '../queries/batches';
 import { readHouse, readKitchenVersions, replaceHouse } from '../queries/kitchen';
@@ -21,7 +23,7 @@ export async function theHouse(db: Queryable): Promise<House> {
 
 const SavedKitchen = z.object({
   kitchen: z.unknown(),
-  revision: z.int({ error: 'revision is the number the kitchen was read with' }),
+  revision: z.int({ error: issue('revision is the number the kitchen was read with') }),
   note: Note,
   by: By,
 });
@@ -30,7 +32,11 @@ const SavedKitchen = z.object({
 export async function refuseInUse(db: Queryable, file: KitchenFile): Promise<void> {
   for (const use of await readInUse(db, file.id)) {
     const gone = (field: string, name: string) =>
-      taken(field, `${name} is gone, and ${use.recipeName} stands on it`, 'end that batch first');
+      taken(
+        field,
+        message('{name} is gone, and {recipe} stands on it', { name, recipe: use.recipeName }),
+        message('end that batch first'),
+      );
     if (!file.vessels.some((v) => v.id === use.vesselId)) throw gone('vessels', use.vesselName);
     if (use.burnerId !== null && !file.burners.some((b) => b.id === use.burnerId))
       throw gone('burners', use.burnerName);
@@ -54,7 +60,7 @@ export async function saveKitchen(pool: pg.Pool, input: unknown): Promise<{ revi
 /** Makes an old revision of the kitchen the newest again. The ones between stay; a pot something stands on does not go. */
 export async function restoreKitchen(pool: pg.Pool, input: unknown): Promise<{ revision: number }> {
   const { revision, by } = accept(
-    z.object({ revision: z.int({ error: 'revision is a number' }), by: By }),
+    z.object({ revision: z.int({ error: issue('revision is a number') }), by: By }),
     input,
   );
   return transaction(async (db) => {
@@ -74,7 +80,7 @@ export async function restoreKitchen(pool: pg.Pool, input: unknown): Promise<{ r
 }
 
 const TestRequest = z.object({
-  id: z.uuid({ error: 'id is a UUID made by the station' }),
+  id: z.uuid({ error: issue('id is a UUID made by the station') }),
   vesselId: z.string(),
   burnerId: z.string(),
   readings: WaterTest,
@@ -96,9 +102,9 @@ export async function recordWaterTest(pool: pg.Pool, input: unknown): Promise<Wa
       tested = fitWaterTest(readings, vessel, burner, house.kitchen);
     } catch (error) {
       if (error instanceof ImplausibleReading)
-        throw cannot(`readings.${error.field}`, String(error.given), error.message);
+        throw cannot(`readings.${error.field}`, String(error.given), error.says);
       if (error instanceof RangeError)
-        throw new Refusal(422, [{ field: 'readings', given: error.message, allowed: '' }]);
+        throw new Refusal(422, [{ field: 'readings', given: saidBy(error), allowed: '' }]);
       throw error;
     }
     const { lossFactor, intoPotW } = tested;
@@ -120,7 +126,11 @@ export async function recordWaterTest(pool: pg.Pool, input: unknown): Promise<Wa
 }
 
 const FunnelRequest = z.object({
-  name: z.string({ error: 'give the funnel a name' }).trim().min(1, 'give the funnel a name').max(60),
+  name: z
+    .string({ error: issue('give the funnel a name') })
+    .trim()
+    .min(1, issue('give the funnel a name'))
+    .max(60),
   orificeMm: z.unknown(),
   ml: z.unknown(),
   thin: z.unknown(),

@@ -1,12 +1,12 @@
 import * as z from 'zod';
 import type { House } from '../../core/house/house';
+import { issue } from '../../core/message/told';
 import { amended } from '../../core/order/amended';
 import { Order } from '../../core/order/order';
 import { planFor } from '../../core/plan/plan';
 import type { Plan, WarningKind } from '../../core/plan/types';
 import { warningWords } from '../../core/plan/warningWords';
 import type { Recipe } from '../../core/recipe/recipe';
-import { wordsFor } from '../../core/say/inWords';
 import { momentOf } from '../../core/units/moment';
 import type { Show } from '../../core/units/show';
 import type { Queryable } from '../data/database';
@@ -15,11 +15,11 @@ import { readRecipe, readRecipes } from '../queries/recipes';
 import { cannot, unknown } from '../refusal';
 
 export const StartRequest = Order.extend({
-  id: z.uuid({ error: 'id is a UUID made by the station' }),
+  id: z.uuid({ error: issue('id is a UUID made by the station') }),
   startedAt: momentOf('startedAt'),
   serveAt: momentOf('serveAt').nullish(),
   /** Start although another live batch stands in that pot: the cook was asked. */
-  anyway: z.boolean({ error: 'anyway is true or false' }).optional(),
+  anyway: z.boolean({ error: issue('anyway is true or false') }).optional(),
 });
 export type StartRequest = z.infer<typeof StartRequest>;
 
@@ -77,7 +77,6 @@ const FIELD_OF: { readonly [K in WarningKind]?: keyof Order } = {
 export function refuseUncookable(plan: Plan, show: Show): void {
   const stop = plan.warnings.find((w) => w.severity === 'stop');
   if (!stop) return;
-  const say = wordsFor(show);
   const said = warningWords(stop);
-  throw cannot(FIELD_OF[stop.kind] ?? 'recipeId', say(said.says), say(said.do));
+  throw cannot(FIELD_OF[stop.kind] ?? 'recipeId', said.says, said.do, show);
 }

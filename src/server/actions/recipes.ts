@@ -1,5 +1,7 @@
 import type pg from 'pg';
 import * as z from 'zod';
+import { message } from '../../core/message/message';
+import { issue } from '../../core/message/told';
 import { Recipe } from '../../core/recipe/recipe';
 import { transaction } from '../data/database';
 import {
@@ -24,7 +26,7 @@ export const ChangedRecipe = z.object({
   body: z.unknown(),
   note: Note,
   by: By,
-  base: z.int({ error: 'base is the number of the version that was changed' }).min(1),
+  base: z.int({ error: issue('base is the number of the version that was changed') }).min(1),
 });
 
 /** The recipe as typed, once it is known to be one. */
@@ -43,8 +45,8 @@ export async function createRecipe(pool: pg.Pool, kitchenId: string, input: unkn
     if (!(await claimRecipe(db, kitchenId, recipe.id))) {
       throw taken(
         'id',
-        `“${recipe.id}” is the id of another recipe here`,
-        'an id of its own: change the name',
+        message('“{id}” is the id of another recipe here', { id: recipe.id }),
+        message('an id of its own: change the name'),
       );
     }
     return { id: recipe.id, version: await writeVersion(db, kitchenId, recipe, { note, by }), isNew: true };
@@ -78,7 +80,7 @@ export async function restoreVersion(
   input: unknown,
 ): Promise<Saved> {
   const { version, by } = accept(
-    z.object({ version: z.int({ error: 'version is a number' }), by: By }),
+    z.object({ version: z.int({ error: issue('version is a number') }), by: By }),
     input,
   );
   return transaction(async (db) => {
@@ -107,7 +109,7 @@ export async function archiveRecipe(
   input: unknown,
 ): Promise<{ id: string; archived: boolean }> {
   const { archived } = accept(
-    z.object({ archived: z.boolean({ error: 'archived is true or false' }) }),
+    z.object({ archived: z.boolean({ error: issue('archived is true or false') }) }),
     input,
   );
   if (!(await setArchived(pool, kitchenId, id, archived))) {

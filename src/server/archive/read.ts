@@ -3,9 +3,11 @@ import { readFile, stat } from 'node:fs/promises';
 import { JSONParser } from '@streamparser/json';
 import type * as z from 'zod';
 import { type Archive, ArchivedBatch, ArchivedRecipe } from '../../core/formats/archive';
-import { type FileProblem, MOST_CHARACTERS, openFile } from '../../core/formats/openFile';
+import { MOST_CHARACTERS, openFile } from '../../core/formats/openFile';
 import { KitchenFile } from '../../core/house/kitchenFile';
-import { issueWords, valueAt } from '../../core/words/issueWords';
+import { type Message, message } from '../../core/message/message';
+import { spoken } from '../../core/say/spoken';
+import { type FoundWrong, issueWords, valueAt } from '../../core/words/issueWords';
 import { depthGuard } from '../refusal';
 
 /** One thing out of an archive, checked. */
@@ -16,15 +18,21 @@ export type Part =
 
 /** A file that cannot be used, with up to {@link MOST_PROBLEMS} places and reasons. */
 export class BadArchive extends Error {
-  constructor(readonly problems: readonly FileProblem[]) {
-    super(problems.map((p) => `${p.place}: ${p.says}`).join('. '));
+  constructor(readonly problems: readonly FoundWrong[]) {
+    super(
+      spoken(problems)
+        .map((p) => `${p.place}: ${p.says}`)
+        .join('. '),
+    );
   }
 }
 
 /** Problems after which nobody reads on. */
 export const MOST_PROBLEMS = 50;
 
-const bad = (place: string, says: string): BadArchive => new BadArchive([{ place, says }]);
+const bad = (place: Message | string, says: Message): BadArchive => new BadArchive([{ place, says }]);
+
+const lineOf = (line: number): Message => message('line {line}', { line });
 
 /** A small file whole: what is wrong with it comes with its line. */
 async function* wholeOf(text: string): AsyncGenerator<Part> {
@@ -34,7 +42,8 @@ async function* wholeOf(text: string): AsyncGenerator<Part> {
     yield { kind: 'kitchen', kitchen: opened.kitchen };
     return;
   }
-  if (opened.kind !== 'archive') throw bad('format', 'this is a recipe, not a kitchen or its archive');
+  if (opened.kind !== 'archive')
+    throw bad('format', message('this is a recipe, not a kitchen or its archive'));
   yield { kind: 'kitchen', kitchen: opened.archive.kitchen };
   for (const recipe of opened.archive.recipes) yield { kind: 'recipe', recipe };
   for (const batch of opened.archive.batches) yield { kind: 'batch', batch };
@@ -45,7 +54,7 @@ const pathWords = (path: readonly PropertyKey[]): string =>
 
 /** A large file piece by piece: never more of it in memory than one recipe or one batch. */
 async function* piecesOf(file: string): AsyncGenerator<Part> {
-  const problems: FileProblem[] = [];
+  const problems: FoundWrong[] = [];
   const found: { readonly place: string; readonly key: string; readonly value: unknown }[] = [];
   const parser = new JSONParser({
     paths: ['$.format', '$.kitchen', '$.recipes.*', '$.batches.*'],
@@ -77,7 +86,12 @@ async function* piecesOf(file: string): AsyncGenerator<Part> {
       if (problems.length >= MOST_PROBLEMS) return;
       if (key === 'format') format = value;
       else if (format !== 'panache.archive/1')
-        throw bad('format', 'a file this large is read when it begins with "format": "panache.archive/1"');
+        throw bad(
+          'format',
+          message('a file this large is read when it begins with {start}', {
+            start: '"format": "panache.archive/1"',
+          }),
+        );
       else if (key === 'kitchen') {
         const kitchen = read(KitchenFile, place, value);
         kitchens++;
@@ -86,7 +100,7 @@ async function* piecesOf(file: string): AsyncGenerator<Part> {
         const recipe = read(ArchivedRecipe, place, value);
         if (!recipe) continue;
         if (versions.has(recipe.id))
-          problems.push({ place, says: `“${recipe.id}” is the id of two recipes` });
+          problems.push({ place, says: message('“{id}” is the id of two recipes', { id: recipe.id }) });
         versions.set(recipe.id, recipe.versions.length);
         yield { kind: 'recipe', recipe };
       } else {
@@ -95,7 +109,10 @@ async function* piecesOf(file: string): AsyncGenerator<Part> {
         if (batch.recipeVersion > (versions.get(batch.recipeId) ?? 0))
           problems.push({
             place: `${place}.recipeVersion`,
-            says: `was cooked from version ${batch.recipeVersion} of “${batch.recipeId}”, which the archive lacks, or has only after it`,
+            says: message(
+              'was cooked from version {version} of “{recipe}”, which the archive lacks, or has only after it',
+              { version: batch.recipeVersion, recipe: batch.recipeId },
+            ),
           });
         else yield { kind: 'batch', batch };
       }
@@ -105,13 +122,13 @@ async function* piecesOf(file: string): AsyncGenerator<Part> {
   let offset = 0;
   let lines = 1;
   for await (const chunk of createReadStream(file) as AsyncIterable<Buffer>) {
-    if (tooDeep(chunk)) throw bad(`line ${lines}`, 'nested too deep');
+    if (tooDeep(chunk)) throw bad(lineOf(lines), message('nested too deep'));
     try {
       parser.write(chunk);
     } catch (error) {
       const at = Number(/position "?(\d+)/.exec(String(error))?.[1] ?? offset) - offset;
       const before = chunk.subarray(0, Math.max(0, at));
-      throw bad(`line ${lines + before.filter((b) => b === 10).length}`, 'not JSON');
+      throw bad(lineOf(lines + before.filter((b) => b === 10).length), message('not JSON'));
     }
     offset += chunk.length;
     for (const byte of chunk) if (byte === 10) lines++;
@@ -119,8 +136,9 @@ async function* piecesOf(file: string): AsyncGenerator<Part> {
     if (problems.length >= MOST_PROBLEMS) break;
   }
   if (problems.length === 0) {
-    if (!parser.isEnded) throw bad(`line ${lines}`, 'it ends in the middle');
-    if (kitchens !== 1) problems.push({ place: 'kitchen', says: kitchens ? 'is there twice' : 'is missing' });
+    if (!parser.isEnded) throw bad(lineOf(lines), message('it ends in the middle'));
+    if (kitchens !== 1)
+      problems.push({ place: 'kitchen', says: kitchens ? message('is there twice') : message('is missing') });
   }
   if (problems.length > 0) throw new BadArchive(problems);
 }

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { open, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { message } from '../../core/message/message';
 import { busy, tooLarge } from '../refusal';
 
 /** Largest archive taken in, bytes. */
@@ -18,7 +19,7 @@ let now = 0;
 export async function received(request: Request): Promise<{ file: string; done: () => Promise<void> }> {
   const announced = Number(request.headers.get('content-length') ?? 0);
   if (announced > MOST_BYTES) throw tooLarge(announced, MOST_BYTES);
-  if (now >= MOST_AT_ONCE) throw busy('other files are being read');
+  if (now >= MOST_AT_ONCE) throw busy(message('other files are being read'));
   now++;
   const file = join(tmpdir(), `panache-${randomUUID()}.json`);
   const done = () => rm(file, { force: true });

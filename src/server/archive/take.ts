@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import type pg from 'pg';
 import * as z from 'zod';
-import type { FileProblem } from '../../core/formats/openFile';
 import type { House } from '../../core/house/house';
 import { type KitchenFile, kitchenFileOf } from '../../core/house/kitchenFile';
+import type { FoundWrong } from '../../core/words/issueWords';
 import { refuseInUse, theHouse } from '../actions/kitchen';
 import { same } from '../actions/same';
 import { type Queryable, transaction } from '../data/database';
@@ -15,7 +15,7 @@ import { accept, Refusal } from '../refusal';
 import { BadArchive, type Part, partsOf } from './read';
 
 /** A file that cannot be used, with each place and reason. */
-export const badFile = (problems: readonly FileProblem[]): Refusal =>
+export const badFile = (problems: readonly FoundWrong[]): Refusal =>
   new Refusal(
     400,
     problems.map((p) => ({ field: p.place, given: p.says, allowed: '' })),

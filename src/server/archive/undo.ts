@@ -1,5 +1,6 @@
 import type pg from 'pg';
 import * as z from 'zod';
+import { message } from '../../core/message/message';
 import { refuseInUse, theHouse } from '../actions/kitchen';
 import { transaction } from '../data/database';
 import { type ImportRecord, readImports, undone } from '../queries/imports';
@@ -34,15 +35,15 @@ export function undoImport(pool: pg.Pool, input: unknown): Promise<ImportRecord>
     if (wanted.undoneAt !== null || last?.id !== id)
       throw taken(
         'id',
-        'this import is not the last that stands',
-        last ? `${last.id}, the last` : 'none is left to undo',
+        message('this import is not the last that stands'),
+        last ? message('{id}, the last', { id: last.id }) : message('none is left to undo'),
       );
     const { revision } = await theHouse(db);
     if (revision !== wanted.revisionAfter && !anyway)
       throw taken(
         'kitchen',
-        'the settings were saved since that import',
-        'going back all the same loses what was changed since',
+        message('the settings were saved since that import'),
+        message('going back all the same loses what was changed since'),
       );
     const before = { ...wanted.kitchenBefore, id: house.id };
     await refuseInUse(db, before);

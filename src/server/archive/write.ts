@@ -1,4 +1,5 @@
 import { kitchenFileOf } from '../../core/house/kitchenFile';
+import { message } from '../../core/message/message';
 import { theHouse } from '../actions/kitchen';
 import type { Queryable } from '../data/database';
 import { readBatchesFrom } from '../queries/batches';
@@ -76,7 +77,7 @@ export async function* archiveText(db: Queryable, now: Date): AsyncGenerator<str
  * four at once; one whose body nobody wants, as a HEAD, does not count.
  */
 export function archiveStream(db: Queryable, at: Date): ReadableStream<Uint8Array> {
-  if (now >= MOST_AT_ONCE) throw busy('other archives are being sent');
+  if (now >= MOST_AT_ONCE) throw busy(message('other archives are being sent'));
   let counted = false;
   const count = (by: boolean) => {
     if (counted !== by) now += by ? 1 : -1;

@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
-import { Refusal } from '../refusal';
+import { wordsFor } from '../../core/say/inWords';
+import { type Spoken, spoken } from '../../core/say/spoken';
+import { type Problem, Refusal } from '../refusal';
 import { migrate } from './migrate';
 
 /** A database of one's own on the test server, migrated unless it is to be `empty`, and the way to drop it. For tests. */
@@ -34,12 +36,15 @@ export async function testDatabase({
   };
 }
 
-/** The refusal `work` ends in; fails the test when it does not. */
-export async function refusal(work: Promise<unknown>): Promise<Refusal> {
+/** The refusal `work` ends in, in English; fails the test when it does not. */
+export async function refusal(
+  work: Promise<unknown>,
+): Promise<{ status: Refusal['status']; message: string; problems: readonly Spoken<Problem>[] }> {
   const error = await work.then(
     () => null,
     (e: unknown) => e,
   );
   if (!(error instanceof Refusal)) throw new Error(`expected a refusal, got ${String(error)}`);
-  return error;
+  const { status, message, problems, show } = error;
+  return { status, message, problems: spoken(problems, wordsFor(show)) };
 }

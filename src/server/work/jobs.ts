@@ -24,7 +24,7 @@ import { planPdf } from '../exports/planPdf';
 import { weighOutCsv } from '../exports/weighOutCsv';
 import { railOf } from '../live/rail';
 import { readRecipe } from '../queries/recipes';
-import { isRefusal, type Problem, Refusal, unknown } from '../refusal';
+import { isRefusal, Refusal, unknown } from '../refusal';
 
 /** What a thread does for the server, away from its taps. Everything in and out can be copied between threads. */
 
@@ -118,7 +118,7 @@ export type JobName = keyof Jobs;
 /** How a job ended, as it goes back to the server. */
 export type Outcome =
   | { readonly ok: true; readonly value: unknown }
-  | { readonly ok: false; readonly status: Refusal['status']; readonly problems: readonly Problem[] }
+  | ({ readonly ok: false } & Pick<Refusal, 'status' | 'problems' | 'show'>)
   | { readonly ok: false; readonly status: 'away'; readonly says: string };
 
 // Taps go first: whatever is worked out here waits for them.
@@ -133,7 +133,8 @@ export default async function run({ name, input }: { name: JobName; input: never
   try {
     return { ok: true, value: await (jobs[name] as (input: never) => Promise<unknown>)(input) };
   } catch (error) {
-    if (isRefusal(error)) return { ok: false, status: error.status, problems: error.problems };
+    if (isRefusal(error))
+      return { ok: false, status: error.status, problems: error.problems, show: error.show };
     if (isAway(error)) return { ok: false, status: 'away', says: String(error) };
     throw error;
   }

@@ -1,5 +1,6 @@
 import { availableParallelism } from 'node:os';
 import { Piscina } from 'piscina';
+import { message } from '../../core/message/message';
 import { noted } from '../data/database';
 import { log, said } from '../log';
 import { busy, cannot, Refusal } from '../refusal';
@@ -38,7 +39,11 @@ export type Work = (name: JobName, input: unknown) => Promise<unknown>;
 export const holder = globalThis as typeof globalThis & { panacheWork?: Work };
 
 const tooMuch = (): Refusal =>
-  cannot('body', 'takes too long or too much memory to work out', 'fewer or smaller things at once');
+  cannot(
+    'body',
+    message('takes too long or too much memory to work out'),
+    message('fewer or smaller things at once'),
+  );
 
 /** ms after the start at which a line's first thread is made, if nothing has asked for one by then: those that begin at once hold each other up. */
 const AHEAD: { readonly [L in Line]: number } = { rail: 0, quick: 1200, long: 2400 };
@@ -80,21 +85,21 @@ export function startWorkers(): void {
       outcome = await poolFor(line).run({ name, input }, { signal: waited.signal });
     } catch (error) {
       const { code, name: kind } = error as { code?: string; name?: string };
-      if (/queue/i.test(said(error))) throw busy('too much is being worked out already');
+      if (/queue/i.test(said(error))) throw busy(message('too much is being worked out already'));
       if (
         kind === 'AbortError' ||
         code === 'ERR_WORKER_OUT_OF_MEMORY' ||
         /terminated|memory/i.test(said(error))
       )
-        throw waits ? busy('others are being worked out, and this had to wait too long') : tooMuch();
+        throw waits ? busy(message('others are being worked out, and this had to wait too long')) : tooMuch();
       throw error;
     } finally {
       clearTimeout(timer);
       under[line]--;
     }
     if (outcome.ok) return outcome.value;
-    if (outcome.status !== 'away') throw new Refusal(outcome.status, outcome.problems);
+    if (outcome.status !== 'away') throw new Refusal(outcome.status, outcome.problems, outcome.show);
     noted(Object.assign(new Error(outcome.says), { code: 'ECONNRESET' }));
-    throw busy('the kitchen’s database is away or too slow');
+    throw busy(message('the kitchen’s database is away or too slow'));
   };
 }

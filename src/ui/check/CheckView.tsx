@@ -10,13 +10,14 @@ import { syringeLevel } from '../../core/flow/readings/syringe';
 import { BOWL_CELSIUS } from '../../core/flow/viscosity';
 import type { House } from '../../core/house/house';
 import { median } from '../../core/maths/median';
+import type { Message } from '../../core/message/message';
+import { saidBy } from '../../core/message/told';
 import { spaced } from '../../core/units/format';
 import { toCelsius, toFahrenheit } from '../../core/units/temperature';
 import { parseNumber, typedNumber } from '../../core/units/typed/parse';
 import { useKeptPage } from '../frame/useKeptPage';
 import { type Mark, Scale } from '../shared/draw/Scale';
 import { type FlowTestMethod, kindsFor, LINE_SPREAD, wouldRead } from '../shared/flowTests';
-import { Field } from '../shared/form/Field';
 import { BUTTON, PRIMARY } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
@@ -24,6 +25,7 @@ import { ask, problemWords } from '../station/line/api';
 import { kitchenNow } from '../station/line/clock';
 import { Kinds } from './Kinds';
 import { Outcome, Readings } from './Outcome';
+import { TypedReading } from './TypedReading';
 import { useStopwatch } from './useStopwatch';
 import { type TestedPot, useTestedPot } from './useTestedPot';
 import { HowTo, Watch } from './Watch';
@@ -108,7 +110,7 @@ function Check({ house, batch, pots, of }: Props & { of: TestedPot | null }) {
     const at = kitchenNow();
     const answer = await ask('POST', `/api/devices/${flowTimer.id}/arm`, { test: kind.test, celsius });
     if (answer.ok) setArmed(at);
-    else setProblem(answer.problems.map(problemWords).join(' '));
+    else setProblem(say(problemWords(answer.problems)));
   };
 
   const choose = (id: string) => {
@@ -119,13 +121,13 @@ function Check({ house, batch, pots, of }: Props & { of: TestedPot | null }) {
     watch.reset();
   };
   let found: Placed | null = null;
-  let cannot: string | null = null;
+  let cannot: Message | string | null = null;
   if (readings.length > 0 && kind.test && warm) {
     try {
       found = placeAlone(kind.test, readings, celsius, of?.fat, limits);
     } catch (error) {
       if (!(error instanceof RangeError)) throw error;
-      cannot = error.message;
+      cannot = saidBy(error);
     }
   }
   const level = kind.test === null && readings.length > 0 ? syringeLevel(median(readings), flows) : null;
@@ -161,56 +163,18 @@ function Check({ house, batch, pots, of }: Props & { of: TestedPot | null }) {
       >
         <HowTo kind={kind} />
         <Watch kind={kind} seconds={watch.seconds} onPress={press} />
-        <form
-          noValidate
-          className="mt-3 grid grid-cols-[1fr_1fr_auto] items-end gap-2"
-          onSubmit={(ev) => {
-            ev.preventDefault();
-            take(typedNumber(typed));
-          }}
-        >
-          <Field
-            id="check-hot"
-            label={say('Soup in the test, {fahrenheit, select, yes {°F} other {°C}}', {
-              fahrenheit: fahrenheit ? 'yes' : 'no',
-            })}
-            inputMode="decimal"
-            value={hotText}
-            onChange={(ev) => setHot(ev.target.value)}
-            problem={
-              warm || (hotText === '' && readings.length === 0)
-                ? undefined
-                : say(
-                    '“{hotText}” cannot be: temperature is {fahrenheit, select, yes {34 to 212 °F} other {1 to {at100}}}.',
-                    { at100: { celsius: 100 }, hotText, fahrenheit: fahrenheit ? 'yes' : 'no' },
-                  )
-            }
-            className="figures text-right font-bold text-[24px]"
-          />
-          <Field
-            id="check-reading"
-            label={say('{what}, {unit}', { what: kind.reads, unit: kind.unit })}
-            inputMode="decimal"
-            value={typed}
-            onChange={(ev) => setTyped(ev.target.value)}
-            className="figures text-right font-bold text-[24px]"
-          />
-          <button type="submit" className={BUTTON}>
-            {say('Add')}
-          </button>
-        </form>
-        {kind.id === 'syringe' && (
-          <label htmlFor="check-flows" className="mt-2 flex min-h-12 items-center gap-3">
-            <input
-              id="check-flows"
-              type="checkbox"
-              checked={!flows}
-              onChange={(ev) => setFlows(!ev.target.checked)}
-              className="tick size-8 rounded-sm border-2 border-ink bg-surface"
-            />
-            {say('Nothing flowed at all')}
-          </label>
-        )}
+        <TypedReading
+          kind={kind}
+          fahrenheit={fahrenheit}
+          hotText={hotText}
+          wrongHot={!warm && !(hotText === '' && readings.length === 0)}
+          onHot={setHot}
+          typed={typed}
+          onTyped={setTyped}
+          onAdd={() => take(typedNumber(typed))}
+          flows={flows}
+          onFlows={setFlows}
+        />
         {flowTimer && kind.test && kind.waits === null && (
           <button type="button" onClick={arm} disabled={armed !== null} className={`${BUTTON} mt-2`}>
             <Timer size={20} aria-hidden />
@@ -221,7 +185,7 @@ function Check({ house, batch, pots, of }: Props & { of: TestedPot | null }) {
         )}
         {(problem ?? cannot) && (
           <p role="alert" className="mt-2 font-bold text-tomato">
-            {problem ?? cannot}
+            {problem ?? say.maybe(cannot ?? undefined)}
           </p>
         )}
       </section>

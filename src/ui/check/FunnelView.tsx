@@ -6,7 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { CALIBRATION_LIQUIDS, calibrateFunnel } from '../../core/flow/readings/cups';
 import type { HouseFunnel } from '../../core/house/house';
-import { term } from '../../core/say/term';
+import { term } from '../../core/message/term';
 import { spaced } from '../../core/units/format';
 import { typedNumber } from '../../core/units/typed/parse';
 import { WhenLive } from '../frame/WhenLive';
@@ -108,7 +108,7 @@ function Calibration({ funnels }: { funnels: readonly HouseFunnel[] }) {
       return;
     }
     const wrong = Object.fromEntries(
-      answer.problems.map((p) => [FIELD_OF[p.field] ?? 'form', problemWords(p)]),
+      answer.problems.map((p) => [FIELD_OF[p.field] ?? 'form', say(problemWords([p]))]),
     );
     setProblems(wrong);
     document.getElementById(`funnel-${Object.keys(wrong)[0]}`)?.focus();

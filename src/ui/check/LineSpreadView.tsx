@@ -3,7 +3,7 @@
 import { Download, Printer } from 'lucide-react';
 import Link from 'next/link';
 import type { SpreadSheet } from '../../core/flow/readings/sheet';
-import { term } from '../../core/say/term';
+import { term } from '../../core/message/term';
 import { degrees } from '../../core/units/show';
 import { Scroll } from '../shared/Scroll';
 import { BUTTON, PRIMARY } from '../shared/styles';

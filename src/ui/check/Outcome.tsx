@@ -3,7 +3,7 @@ import { type BandLimits, bandOf } from '../../core/flow/bands';
 import type { Placed } from '../../core/flow/readings/reading';
 import { BOWL_CELSIUS, temperatureFactor } from '../../core/flow/viscosity';
 import { median } from '../../core/maths/median';
-import { term } from '../../core/say/term';
+import { term } from '../../core/message/term';
 import { mPas, spaced } from '../../core/units/format';
 import { degrees } from '../../core/units/show';
 import type { FlowTestMethod } from '../shared/flowTests';

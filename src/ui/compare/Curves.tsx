@@ -3,7 +3,7 @@
 import { useCallback } from 'react';
 import type { Compared } from '../../core/compare/compare';
 import { BANDS, type BandLimits, LADDER_RANGE } from '../../core/flow/bands';
-import { term } from '../../core/say/term';
+import { term } from '../../core/message/term';
 import { mPas, spaced } from '../../core/units/format';
 import Chart, { type Palette } from '../shared/draw/Chart';
 import { useSay } from '../shared/useSay';

@@ -1,8 +1,8 @@
 'use client';
 
 import type { Finished } from '../../core/compare/finished';
-import { message } from '../../core/say/message';
-import { term } from '../../core/say/term';
+import { message } from '../../core/message/message';
+import { term } from '../../core/message/term';
 import { spaced } from '../../core/units/format';
 import { amountWords } from '../../core/words/steps';
 import { finishName } from '../order/finishWords';

@@ -1,7 +1,7 @@
 'use client';
 
 import type { Compared } from '../../core/compare/compare';
-import { term } from '../../core/say/term';
+import { term } from '../../core/message/term';
 import { Grade } from '../shared/Grade';
 import { Scroll } from '../shared/Scroll';
 import { useSay } from '../shared/useSay';

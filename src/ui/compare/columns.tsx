@@ -3,8 +3,8 @@
 import '../../core/food/load';
 import type { ReactNode } from 'react';
 import type { Compared } from '../../core/compare/compare';
-import { type Message, message } from '../../core/say/message';
-import { term } from '../../core/say/term';
+import { type Message, message } from '../../core/message/message';
+import { term } from '../../core/message/term';
 import { duration, spaced } from '../../core/units/format';
 import { type Say, useSay } from '../shared/useSay';
 

@@ -1,6 +1,6 @@
 import type { Ages } from '../../core/adjust/measured';
+import { type Message, message } from '../../core/message/message';
 import type { Observation } from '../../core/pot/observe';
-import { type Message, message } from '../../core/say/message';
 import { mPas } from '../../core/units/format';
 import { degrees, volumeWords } from '../../core/units/show';
 import { useSay } from '../shared/useSay';

@@ -25,7 +25,7 @@ import {
 } from 'lucide-react';
 import { useState } from 'react';
 import { DOSED, FAULTS, type Fault, SEEN } from '../../core/adjust/faults';
-import { term } from '../../core/say/term';
+import { term } from '../../core/message/term';
 import { useSay } from '../shared/useSay';
 
 const ICONS: Readonly<Record<Fault, LucideIcon>> = {

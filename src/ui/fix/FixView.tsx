@@ -8,17 +8,12 @@ import { DOSED } from '../../core/adjust/faults';
 import { takenAsSalty } from '../../core/adjust/means/thinner';
 import { agesOf, contradictionIn, type Measured, measuredFrom } from '../../core/adjust/measured';
 import type { Cure, Option, Wishes } from '../../core/adjust/option';
-import { causesOf } from '../../core/adjust/why';
 import type { Batch } from '../../core/batch/record';
 import { bandOf } from '../../core/flow/bands';
 import type { House } from '../../core/house/house';
-import { message } from '../../core/say/message';
+import { message } from '../../core/message/message';
 import { useKeptPage } from '../frame/useKeptPage';
-import { PotNow } from '../shared/draw/PotNow';
-import { Scale } from '../shared/draw/Scale';
 import { Scroll } from '../shared/Scroll';
-import { Sheet } from '../shared/Sheet';
-import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
 import { useBatch } from '../station/useBatch';
@@ -26,15 +21,14 @@ import { useFollow } from '../station/useFollow';
 import { useNow } from '../station/useNow';
 import { AsMeasured } from './AsMeasured';
 import { Clash } from './Clash';
-import { Corrected } from './Corrected';
 import { CureCard } from './cards/CureCard';
 import { OptionCard } from './cards/OptionCard';
 import { Faults } from './Faults';
+import { Landing } from './Landing';
 import { MeasureFirst } from './MeasureFirst';
-import { lastAt, marksOf } from './marks';
+import { lastAt } from './marks';
 import { PotPick } from './PotPick';
 import { useAdvice } from './useAdvice';
-import { Why } from './Why';
 import { Conditions, minutesLeft } from './wanted/Conditions';
 import { useLarder } from './wanted/useLarder';
 import { useWanted } from './wanted/useWanted';
@@ -57,7 +51,6 @@ export function FixView({ house, batch: initial, pots }: Props) {
   const [wanted, want] = useWanted(batch.id);
   const { faults, freeOf, noFlour, keepYield, by } = wanted;
   const [chosenId, setChosenId] = useState<string | null>(null);
-  const [whyOpen, setWhyOpen] = useState(false);
   const { keeps, larder, toggle } = useLarder(house);
 
   const minutes = minutesLeft(batch.serveAt, by, now ?? 0);
@@ -106,7 +99,6 @@ export function FixView({ house, batch: initial, pots }: Props) {
 
   const ages = agesOf(followed);
   const stale = ages.flow === null || now - ages.flow > FRESH;
-  const marks = marksOf(followed, going, chosen);
   const begin = (chosen: Omit<Chosen, 'faults'>) => {
     for (const body of beginning(followed.state, { ...chosen, faults }, say)) write(body);
     want({ faults: [] });
@@ -226,33 +218,7 @@ export function FixView({ house, batch: initial, pots }: Props) {
           faults.some((f) => DOSED.has(f)) && <p>{say('Nothing to hand mends it: look under “To hand”.')}</p>}
       </Scroll>
 
-      <section
-        aria-label={say('Where it lands')}
-        className="flex min-h-0 shrink-0 flex-col gap-2 border-ink bg-ground px-4 py-3 max-[1100px]:border-t-2 min-[1100px]:border-l-2"
-      >
-        <h2 className="font-bold leading-tight">{chosen ? say(chosen.title) : say('As it is')}</h2>
-        <div className="h-44 shrink-0">
-          <PotNow
-            vessel={followed.cooked.vessel}
-            ml={going.seen.volumeMl}
-            endMl={chosen?.volumeMl ?? going.to.end.volumeMl}
-            show={show}
-          />
-        </div>
-        <div className="min-h-56 flex-1">
-          <Scale limits={limits} marks={marks} label={say('Where it lands')} />
-        </div>
-        <Sheet
-          open={whyOpen}
-          onOpenChange={setWhyOpen}
-          title={say('Why it is so')}
-          trigger={say('Why?')}
-          triggerClass={BUTTON}
-        >
-          <Why causes={causesOf(followed, going.doubt?.slopes ?? [])} />
-        </Sheet>
-        <Corrected events={followed.state.events} fat={going.seen.fatFraction} />
-      </section>
+      <Landing followed={followed} going={going} chosen={chosen} limits={limits} show={show} />
     </div>
   );
 }

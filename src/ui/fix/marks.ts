@@ -1,7 +1,7 @@
 import type { Option } from '../../core/adjust/option';
 import type { BatchEvent } from '../../core/batch/events';
 import type { Followed } from '../../core/batch/follow/follow';
-import { message } from '../../core/say/message';
+import { message } from '../../core/message/message';
 import type { Mark } from '../shared/draw/Scale';
 import { measuredMark } from '../shared/marks';
 import type { Going } from '../station/useFollow';

@@ -1,6 +1,6 @@
 'use client';
 
-import { type Message, message } from '../../core/say/message';
+import { type Message, message } from '../../core/message/message';
 import { Sheet } from '../shared/Sheet';
 import { useSay } from '../shared/useSay';
 import { KEYS } from './keys';

@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ChangedLine } from '../../core/formats/changedLines';
-import { type Message, message } from '../../core/say/message';
+import { type Message, message } from '../../core/message/message';
 import { Scroll } from '../shared/Scroll';
 import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
@@ -59,7 +59,7 @@ export function VersionsView({ name, of, versions, back, restore }: Props) {
   const makeNewest = async (number: number) => {
     const answer = await ask('POST', restore.path, { [restore.field]: number, by: readRole() });
     if (answer.ok) router.push(back.href);
-    else setProblem(answer.problems.map(problemWords).join(' '));
+    else setProblem(say(problemWords(answer.problems)));
   };
   return (
     <div className="flex h-full flex-col">

@@ -1,5 +1,5 @@
 import { BookOpen, ChefHat, CookingPot, Droplets, type LucideIcon, Ruler, Scale, Wrench } from 'lucide-react';
-import { type Message, message } from '../../core/say/message';
+import { type Message, message } from '../../core/message/message';
 
 export type View = {
   readonly href: string;

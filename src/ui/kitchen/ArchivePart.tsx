@@ -2,7 +2,7 @@
 
 import { Download, Undo2 } from 'lucide-react';
 import { useState } from 'react';
-import { type Message, message } from '../../core/say/message';
+import { type Message, message } from '../../core/message/message';
 import { dayAndTime } from '../../core/units/clock';
 import { FileButton } from '../shared/form/FileButton';
 import { BUTTON, PRIMARY } from '../shared/styles';
@@ -95,7 +95,7 @@ export function ArchivePart({ last }: { last: LastImport | null }) {
         </p>
         <FileButton
           id="archive-file"
-          words={busy ? 'Reading …' : say('Choose a file')}
+          words={busy ? say('Reading …') : say('Choose a file')}
           accept=".json,application/json"
           look={`mt-4 ${BUTTON}`}
           onFile={(f) => void look(f)}
@@ -144,8 +144,8 @@ export function ArchivePart({ last }: { last: LastImport | null }) {
             </p>
             <ul className="list-disc pl-6">
               {problems.map((p) => (
-                <li key={`${p.field}${p.given}`}>
-                  <b>{p.field}</b>: {[p.given, p.allowed].filter(Boolean).join('; ')}
+                <li key={`${p.field}${say.either(p.given)}`}>
+                  <b>{p.field}</b>: {say(problemWords([p]))}
                 </li>
               ))}
             </ul>
@@ -199,7 +199,7 @@ function Undo({ last }: { last: LastImport }) {
           </p>
           {problems.length > 0 && (
             <p role="alert" className="mt-2 font-bold text-tomato">
-              {problems.map(problemWords).join(' ')}
+              {say(problemWords(problems))}
             </p>
           )}
           <button

@@ -3,7 +3,7 @@
 import { Plus } from 'lucide-react';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { EFFICIENCY } from '../../core/heat/burner';
-import { term } from '../../core/say/term';
+import { term } from '../../core/message/term';
 import { spaced } from '../../core/units/format';
 import { parseNumber } from '../../core/units/typed/parse';
 import { Field, Pick } from '../shared/form/Field';

@@ -3,7 +3,7 @@
 import { useFormContext, useWatch } from 'react-hook-form';
 import { BANDS } from '../../core/flow/bands';
 import { ALLERGENS } from '../../core/food/ingredient';
-import { term } from '../../core/say/term';
+import { term } from '../../core/message/term';
 import { Field, Pick, Tick } from '../shared/form/Field';
 import { useSay } from '../shared/useSay';
 import { useRole } from '../station/useRole';

@@ -6,7 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
 import type { KitchenFile } from '../../core/house/kitchenFile';
-import { message } from '../../core/say/message';
+import { message } from '../../core/message/message';
 import { Segments } from '../shared/form/Segments';
 import { useLeaveWarning } from '../shared/form/useLeaveWarning';
 import { FIELD } from '../shared/styles';
@@ -82,7 +82,10 @@ export function KitchenView({ kitchen, revision, part: first, lastImport }: Prop
     });
     setSaving(false);
     if (!answer.ok) {
-      const wrong = answer.problems.map((p) => ({ field: kitchenFieldOf(p.field), says: problemWords(p) }));
+      const wrong = answer.problems.map((p) => ({
+        field: kitchenFieldOf(p.field),
+        says: say(problemWords([p])),
+      }));
       for (const w of wrong) setError(w.field as 'name', { message: w.says });
       const [at] = wrong;
       setSaid({

@@ -1,5 +1,7 @@
 import { demoKitchen } from '../../../demo/demo';
 import { KitchenFile } from '../../core/house/kitchenFile';
+import { inEnglish } from '../../core/say/inWords';
+import { issueWords } from '../../core/words/issueWords';
 import { kitchenFieldOf, kitchenForm, kitchenOf } from './form';
 
 const kitchen = demoKitchen();
@@ -54,7 +56,7 @@ test('bands that do not climb, two pots alike, no burner: all said at once', () 
     burners: [],
   };
   const said = KitchenFile.safeParse(file)
-    .error?.issues.map((i) => i.message)
+    .error?.issues.map((i) => inEnglish(issueWords(i)))
     .join('; ');
   expect(said).toMatch(/above the one before/);
   expect(said).toMatch(/two pots are called/);

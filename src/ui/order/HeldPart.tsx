@@ -1,7 +1,7 @@
 'use client';
 
 import type { Held } from '../../core/compare/finished';
-import { message } from '../../core/say/message';
+import { message } from '../../core/message/message';
 import { Segments } from '../shared/form/Segments';
 import { useSay } from '../shared/useSay';
 

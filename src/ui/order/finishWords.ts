@@ -1,9 +1,9 @@
 import { ingredient } from '../../core/food/catalogue';
+import { type Message, message } from '../../core/message/message';
+import { term } from '../../core/message/term';
 import { type Finish, finishOf, ownFinish } from '../../core/order/finishes';
 import type { TimedOrder } from '../../core/order/order';
 import type { Recipe } from '../../core/recipe/recipe';
-import { type Message, message } from '../../core/say/message';
-import { term } from '../../core/say/term';
 
 const nameOf = (id: string): Message => term(ingredient(id).name.split(',')[0] ?? id);
 

@@ -3,7 +3,7 @@
 import { clsx } from 'clsx';
 import { useState } from 'react';
 import type { Band } from '../../core/flow/bands';
-import { term } from '../../core/say/term';
+import { term } from '../../core/message/term';
 import { mPas } from '../../core/units/format';
 import { Sheet } from '../shared/Sheet';
 import { useSay } from '../shared/useSay';

@@ -1,7 +1,7 @@
 import { ingredient } from '../../core/food/catalogue';
+import { type Message, message } from '../../core/message/message';
+import { term } from '../../core/message/term';
 import type { Plan, PlanStep } from '../../core/plan/types';
-import { type Message, message } from '../../core/say/message';
-import { term } from '../../core/say/term';
 import type { Level } from '../shared/draw/PotDrawing';
 
 /** Levels nearer than this share of the pot are one mark. */

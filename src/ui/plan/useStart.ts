@@ -47,7 +47,7 @@ export function useStart(
       setStarting(false);
       // Another soup stands in that pot: the cook decides.
       setInUse(answer.status === 409 && answer.problems[0]?.field === 'vesselId');
-      setRefused(answer.problems.map(problemWords).join(' '));
+      setRefused(say(problemWords(answer.problems)));
       return;
     }
     router.push(`/stove/${batch.current.id}`);

@@ -3,7 +3,7 @@
 import { FilePlus2, FileUp, Search } from 'lucide-react';
 import Link from 'next/link';
 import { useRef, useState } from 'react';
-import { term } from '../../core/say/term';
+import { term } from '../../core/message/term';
 import { askedVolume } from '../../core/units/show';
 import { useShortcut } from '../frame/Shortcuts';
 import { Spoon } from '../shared/draw/Spoon';

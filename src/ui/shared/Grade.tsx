@@ -1,7 +1,7 @@
 import { CircleAlert, CircleCheck, CircleX } from 'lucide-react';
 import type { Compared } from '../../core/compare/compare';
 import type { Fit } from '../../core/compare/fits';
-import { term } from '../../core/say/term';
+import { term } from '../../core/message/term';
 import { spaced } from '../../core/units/format';
 import { type Say, useSay } from './useSay';
 

@@ -1,7 +1,7 @@
 'use client';
 
 import Link from 'next/link';
-import type { Message } from '../../core/say/message';
+import type { Message } from '../../core/message/message';
 import { useSay } from './useSay';
 
 type Props = {

@@ -2,7 +2,7 @@ import type { BodyOf } from '../../core/batch/events';
 import { calibrateFunnel, ISO_ORIFICES, type IsoCup } from '../../core/flow/readings/cups';
 import { readingFor } from '../../core/flow/readings/reading';
 import type { HouseFunnel } from '../../core/house/house';
-import { type Message, message } from '../../core/say/message';
+import { type Message, message } from '../../core/message/message';
 
 /** A test as the Check offers it: how it is timed, what is read, how it is done. */
 export type FlowTestMethod = {

@@ -1,6 +1,6 @@
 import type { BatchEvent } from '../../core/batch/events';
 import { placeAlone } from '../../core/flow/readings/repeated';
-import { type Message, message } from '../../core/say/message';
+import { type Message, message } from '../../core/message/message';
 import type { Mark } from './draw/Scale';
 
 /** The last flow test of a batch as a mark on the scale. */

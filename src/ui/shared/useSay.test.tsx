@@ -1,5 +1,5 @@
 import { renderToStaticMarkup } from 'react-dom/server';
-import { message } from '../../core/say/message';
+import { message } from '../../core/message/message';
 import { METRIC } from '../../core/units/show';
 import { sayFor } from './useSay';
 

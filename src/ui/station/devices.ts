@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { type Message, message } from '../../core/say/message';
+import { type Message, message } from '../../core/message/message';
 import { kitchenNow } from './line/clock';
 import { useNews } from './line/live';
 
@@ -92,6 +92,17 @@ export function standingOf(
     value: d.value,
     says: message('seen {seconds} s ago', { seconds: Math.max(0, Math.round(old / 1000)) }),
   };
+}
+
+/** A device a batch is paired with, as it stands; null where it is paired with none. */
+export function pairedDevice(
+  paired: { readonly device: string; readonly name: string } | undefined,
+  devices: Devices,
+  now: number | null,
+) {
+  if (!paired || now === null) return null;
+  const there = devices.all.find((d) => d.id === paired.device);
+  return { id: paired.device, name: paired.name, ...standingOf(there, now) };
 }
 
 /** The kitchen's devices, as they come and go. */

@@ -1,12 +1,13 @@
 import 'fake-indexeddb/auto';
 import type { EventBody } from '../../core/batch/events';
+import { message } from '../../core/message/message';
 import type { Sent } from './line/send';
 
 const answers: Sent[] = [];
 const posted: { url: string; body: { id: string; body: EventBody } }[] = [];
 const lines: boolean[] = [];
 const OK: Sent = { ok: true };
-const AWAY: Sent = { ok: false, again: true, says: 'away' };
+const AWAY: Sent = { ok: false, again: true, says: message('away') };
 
 jest.mock('./line/send', () => ({
   send: async (url: string, body: { id: string; body: EventBody }) => {
@@ -86,12 +87,12 @@ test('while the server is away they wait, and go out later as the same events', 
 
 test('what the server will not have is said and let go; the next goes on', async () => {
   const { tap, outbox } = page();
-  answers.push({ ok: false, again: false, says: 'step is 99' });
+  answers.push({ ok: false, again: false, says: message('step is 99') });
   tap('a', note('wrong'));
   tap('a', note('right'));
   await settled();
   expect(texts()).toEqual(['wrong', 'right']);
-  expect(outbox().refused).toEqual({ batch: 'a', says: 'step is 99' });
+  expect(outbox().refused).toEqual({ batch: 'a', says: message('step is 99') });
   expect(outbox().waiting).toEqual([]);
 });
 

@@ -3,6 +3,7 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { v4 as uuid } from 'uuid';
 import type { BatchEvent, EventBody } from '../../core/batch/events';
+import type { Message } from '../../core/message/message';
 import { clockMs, kitchenNow } from './line/clock';
 import { lineIs } from './line/live';
 import { send } from './line/send';
@@ -35,7 +36,7 @@ export type Outbox = {
   /** Events the server has taken since the page came. */
   readonly sent: readonly Waiting[];
   /** What the server would not take, in words. */
-  readonly refused: { readonly batch: string; readonly says: string } | null;
+  readonly refused: { readonly batch: string; readonly says: Message } | null;
 };
 
 let box: Outbox = { waiting: [], sent: [], refused: null };

@@ -3,6 +3,7 @@
 import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import type { BatchEvent, EventBody } from '../../core/batch/events';
 import type { Batch } from '../../core/batch/record';
+import type { Message } from '../../core/message/message';
 import { ask } from './line/api';
 import { useNews } from './line/live';
 import { beginOutbox, EMPTY, onOutbox, outbox, rememberEvents, rememberedEvents, tap } from './outbox';
@@ -15,7 +16,7 @@ export type LiveBatch = {
   readonly batch: Batch;
   /** Taps of this batch that are not with the server yet. */
   readonly unsent: number;
-  readonly refused: string | null;
+  readonly refused: Message | null;
   readonly write: (body: EventBody) => BatchEvent;
 };
 

@@ -3,8 +3,8 @@
 import { clsx } from 'clsx';
 import { useState } from 'react';
 import type { EventBody, GoesTo } from '../../core/batch/events';
+import { type Message, message } from '../../core/message/message';
 import { LIMITS } from '../../core/safety/cautions';
-import { type Message, message } from '../../core/say/message';
 import { parseNumber } from '../../core/units/typed/parse';
 import { Field } from '../shared/form/Field';
 import { BUTTON, PRIMARY } from '../shared/styles';

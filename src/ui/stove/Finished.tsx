@@ -3,8 +3,8 @@
 import { clsx } from 'clsx';
 import type { BodyOf, EventBody, GoesTo } from '../../core/batch/events';
 import type { BatchState } from '../../core/batch/state';
+import { type Message, message } from '../../core/message/message';
 import { LIMITS } from '../../core/safety/cautions';
-import { type Message, message } from '../../core/say/message';
 import { timeOfDay } from '../../core/units/clock';
 import { duration } from '../../core/units/format';
 import { BUTTON, PRIMARY } from '../shared/styles';

@@ -14,8 +14,8 @@ import {
 } from 'lucide-react';
 import Link from 'next/link';
 import { bandOf } from '../../core/flow/bands';
-import { type Message, message } from '../../core/say/message';
-import { term } from '../../core/say/term';
+import { type Message, message } from '../../core/message/message';
+import { term } from '../../core/message/term';
 import { mPas, spaced } from '../../core/units/format';
 import { degrees, type Show, volumeWords } from '../../core/units/show';
 import { PotNow } from '../shared/draw/PotNow';

@@ -2,7 +2,7 @@
 
 import type { BodyOf } from '../../core/batch/events';
 import type { BatchState } from '../../core/batch/state';
-import { type Message, message } from '../../core/say/message';
+import { type Message, message } from '../../core/message/message';
 import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 import { type DeviceKind, type Devices, standingOf } from '../station/devices';

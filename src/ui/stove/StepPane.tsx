@@ -6,9 +6,10 @@ import { useState } from 'react';
 import type { EventBody } from '../../core/batch/events';
 import { type Guide as Guidance, guideFor } from '../../core/batch/guide';
 import type { StepState } from '../../core/batch/state';
+import type { Message } from '../../core/message/message';
+import { term } from '../../core/message/term';
 import { portionsIn } from '../../core/pot/portions';
 import type { Portion, Step } from '../../core/pot/step';
-import { term } from '../../core/say/term';
 import type { RouxColour } from '../../core/thicken/granules';
 import { spaced } from '../../core/units/format';
 import type { Show } from '../../core/units/show';
@@ -187,12 +188,12 @@ function changedItems(planned: Step, now: Step): ReadonlySet<number> {
 export const peekOf = (step: StepState, does: Step | null, show: Show): string =>
   does ? (detailsOf(does, step.planned?.from, show)[0] ?? '') : (step.planned?.details[0] ?? '');
 
-export function Status({ unsent, refused }: { unsent: number; refused: string | null }) {
+export function Status({ unsent, refused }: { unsent: number; refused: Message | null }) {
   const say = useSay();
   if (refused)
     return (
       <p role="alert" className="font-bold text-tomato">
-        {refused}
+        {say(refused)}
       </p>
     );
   if (unsent === 0) return null;

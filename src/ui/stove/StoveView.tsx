@@ -14,18 +14,19 @@ import { Sheet } from '../shared/Sheet';
 import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
-import { standingOf, useDevices } from '../station/devices';
+import { pairedDevice, useDevices } from '../station/devices';
 import { useBatch } from '../station/useBatch';
 import { useFollow } from '../station/useFollow';
 import { useNow } from '../station/useNow';
 import { useWakeLock } from '../station/useWakeLock';
 import { EndView } from './EndView';
+import { NoModel } from './NoModel';
 import { NowPane } from './NowPane';
 import { Pairing } from './Pairing';
 import { type ReadingKind, ReadingSheet } from './readings/ReadingSheet';
 import { StepBar } from './StepBar';
 import { peekOf, Status, StepPane } from './StepPane';
-import { StepsSheet } from './StepsSheet';
+import { StepsSheet } from './steps/StepsSheet';
 import { TimeLeft } from './TimeLeft';
 import { Timers } from './Timers';
 
@@ -57,20 +58,8 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
     .flatMap((s) => s.done ?? s.skipped?.event ?? [])
     .toSorted((a, b) => Date.parse(b.at) - Date.parse(a.at))[0];
 
-  const deviceOf = (what: 'thermometer' | 'scale') => {
-    const here = paired[what];
-    if (!here || now === null) return null;
-    return {
-      id: here.device,
-      name: here.name,
-      ...standingOf(
-        devices.all.find((d) => d.id === here.device),
-        now,
-      ),
-    };
-  };
-  const probe = deviceOf('thermometer');
-  const scale = deviceOf('scale');
+  const probe = pairedDevice(paired.thermometer, devices, now);
+  const scale = pairedDevice(paired.scale, devices, now);
   const fresh = <D extends { value: number | null }>(d: D | null) =>
     d && d.value !== null ? { ...d, value: d.value } : null;
 
@@ -236,17 +225,7 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
             onDevices={() => setOpen('devices')}
           />
         ) : (
-          <p className="p-5 text-quiet">
-            {lost
-              ? say(
-                  'The model cannot follow this batch: go by its plan, its timers and what you see. Taking back the last reading may bring it back. All that is tapped is kept.',
-                )
-              : now === null || batch.plan.cooked
-                ? say('One moment …')
-                : say(
-                    'This batch was begun before the model went along: its steps and timers are here, its readings are not.',
-                  )}
-          </p>
+          <NoModel lost={lost} waits={now === null || Boolean(batch.plan.cooked)} />
         )}
       </section>
 

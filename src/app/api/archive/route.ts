@@ -2,8 +2,9 @@ import { theHouse } from '../../../server/actions/kitchen';
 import { received } from '../../../server/archive/receive';
 import { archiveStream } from '../../../server/archive/write';
 import { pool } from '../../../server/data/database';
-import { fileNamed, respond } from '../../../server/refusal';
+import { fileNamed } from '../../../server/refusal';
 import { work } from '../../../server/work/work';
+import { respond } from '../respond';
 
 export const dynamic = 'force-dynamic';
 

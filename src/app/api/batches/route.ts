@@ -1,8 +1,9 @@
 import { begin } from '../../../server/actions/batches';
 import { StartRequest } from '../../../server/actions/planning';
 import { pool } from '../../../server/data/database';
-import { accept, readJson, respond } from '../../../server/refusal';
+import { accept, readJson } from '../../../server/refusal';
 import { work } from '../../../server/work/work';
+import { respond } from '../respond';
 
 /** Starts a batch: planned away from the taps, written here. The same id twice starts it once. */
 export function POST(request: Request): Promise<Response> {

@@ -1,10 +1,16 @@
 import * as z from 'zod';
 import { WHENS } from '../../../core/formats/draft/draftSteps';
-import { accept, readJson, respond } from '../../../server/refusal';
+import { issue } from '../../../core/message/told';
+import { accept, readJson } from '../../../server/refusal';
 import { work } from '../../../server/work/work';
+import { respond } from '../respond';
 
 const Reviewed = z.object({
-  name: z.string({ error: 'name is text' }).trim().min(1, 'give the soup a name').max(80),
+  name: z
+    .string({ error: issue('name is text') })
+    .trim()
+    .min(1, issue('give the soup a name'))
+    .max(80),
   instructions: z.array(z.string().max(5000)).max(100).default([]),
   open: z.object({ dose: z.boolean(), liquid: z.boolean() }),
   lines: z
@@ -16,7 +22,7 @@ const Reviewed = z.object({
         when: z.enum(WHENS),
       }),
     )
-    .min(1, 'no line is left')
+    .min(1, issue('no line is left'))
     .max(100),
 });
 

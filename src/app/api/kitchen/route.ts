@@ -1,7 +1,8 @@
 import { kitchenFileOf } from '../../../core/house/kitchenFile';
 import { saveKitchen, theHouse } from '../../../server/actions/kitchen';
 import { pool } from '../../../server/data/database';
-import { readJson, respond } from '../../../server/refusal';
+import { readJson } from '../../../server/refusal';
+import { respond } from '../respond';
 
 export const dynamic = 'force-dynamic';
 

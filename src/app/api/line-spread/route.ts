@@ -1,8 +1,9 @@
 import * as z from 'zod';
 import { numberFrom } from '../../../core/units/numberFrom';
 import { PAPERS } from '../../../server/exports/paper';
-import { accept, fileNamed, respond } from '../../../server/refusal';
+import { accept, fileNamed } from '../../../server/refusal';
 import { work } from '../../../server/work/work';
+import { respond } from '../respond';
 
 const Asked = z.object({
   paper: z.enum(PAPERS).default('A4'),

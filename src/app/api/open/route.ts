@@ -1,6 +1,7 @@
 import { MOST_CHARACTERS } from '../../../core/formats/openFile';
-import { readText, respond } from '../../../server/refusal';
+import { readText } from '../../../server/refusal';
 import { work } from '../../../server/work/work';
+import { respond } from '../respond';
 
 /** Says what a file is and reads it, writing nothing: a recipe, a draft to look at, a kitchen or an archive. */
 export function POST(request: Request): Promise<Response> {

@@ -1,6 +1,7 @@
 import { Order } from '../../../core/order/order';
-import { accept, readJson, respond } from '../../../server/refusal';
+import { accept, readJson } from '../../../server/refusal';
 import { work } from '../../../server/work/work';
+import { respond } from '../respond';
 
 /** Plans without writing anything: the same answer the Plan view computes, for other programs. */
 export function POST(request: Request): Promise<Response> {

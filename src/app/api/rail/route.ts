@@ -1,5 +1,5 @@
 import { theRail } from '../../../server/live/theRail';
-import { respond } from '../../../server/refusal';
+import { respond } from '../respond';
 
 export const dynamic = 'force-dynamic';
 

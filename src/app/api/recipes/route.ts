@@ -2,7 +2,8 @@ import { theHouse } from '../../../server/actions/kitchen';
 import { createRecipe } from '../../../server/actions/recipes';
 import { pool } from '../../../server/data/database';
 import { readRecipes } from '../../../server/queries/recipes';
-import { readJson, respond } from '../../../server/refusal';
+import { readJson } from '../../../server/refusal';
+import { respond } from '../respond';
 
 export const dynamic = 'force-dynamic';
 

@@ -1,11 +1,11 @@
 import { withChanges } from '../../../core/formats/changedLines';
 import { kitchenWords } from '../../../core/formats/kitchenWords';
-import { message } from '../../../core/say/message';
+import { message } from '../../../core/message/message';
 import { theHouse } from '../../../server/actions/kitchen';
 import { pool } from '../../../server/data/database';
 import { readKitchenVersions } from '../../../server/queries/kitchen';
 import { VersionsView } from '../../../ui/frame/VersionsView';
-import { titled } from '../../reader';
+import { titled, wordsHere } from '../../reader';
 
 export const generateMetadata = titled('Revisions of the kitchen');
 export const dynamic = 'force-dynamic';
@@ -14,7 +14,10 @@ export default async function KitchenVersionsPage() {
   const db = pool();
   const house = await theHouse(db);
   const versions = await readKitchenVersions(db, house.id);
-  const shown = withChanges(versions, kitchenWords).map(({ revision: number, ...v }) => ({ ...v, number }));
+  const say = await wordsHere();
+  const shown = withChanges(versions, (body) => kitchenWords(body, say)).map(
+    ({ revision: number, ...v }) => ({ ...v, number }),
+  );
   return (
     <VersionsView
       name={house.name}

@@ -1,7 +1,7 @@
+import { type Message, message } from '../../message/message';
 import { volumeMl } from '../../pot/contents';
 import { type Observation, observe } from '../../pot/observe';
 import type { Step } from '../../pot/step';
-import { type Message, message } from '../../say/message';
 import { duration } from '../../units/format';
 import type { Fault } from '../faults';
 import { thicker } from '../means/thicker';

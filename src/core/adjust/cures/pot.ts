@@ -1,10 +1,10 @@
 import { ingredient } from '../../food/catalogue';
 import { FILL_LIMIT, rimVolume } from '../../heat/vessel';
+import { message } from '../../message/message';
+import { term } from '../../message/term';
 import { massG } from '../../pot/contents';
 import { cook, hardest, heatTo, simmersAt, tenderness } from '../../pot/cook';
 import { LIMITS } from '../../safety/cautions';
-import { message } from '../../say/message';
-import { term } from '../../say/term';
 import { saltBalance } from '../../season/salt';
 import { litres, spaced } from '../../units/format';
 import { holdsDairy } from '../means/thinner';

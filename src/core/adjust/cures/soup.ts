@@ -1,9 +1,9 @@
 import { splitRisk } from '../../dairy/risk';
 import { ingredient } from '../../food/catalogue';
 import { times } from '../../food/composition';
+import { message } from '../../message/message';
 import { volumeMl } from '../../pot/contents';
 import { boilsAt, cook, simmersAt } from '../../pot/cook';
-import { message } from '../../say/message';
 import { FAT_BOUND } from '../../thicken/equalParts';
 import { COOK_OUT_MINUTES } from '../../thicken/granules';
 import { litres, spaced } from '../../units/format';

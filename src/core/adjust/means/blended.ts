@@ -1,6 +1,6 @@
 import { ingredient } from '../../food/catalogue';
-import { message } from '../../say/message';
-import { term } from '../../say/term';
+import { message } from '../../message/message';
+import { term } from '../../message/term';
 import { leaches, pulpOf, pureeStrength } from '../../thicken/puree';
 import { mendsSoup } from '../larder';
 import type { Measured } from '../measured';

@@ -1,9 +1,9 @@
 import { ingredient } from '../../food/catalogue';
+import { message } from '../../message/message';
+import { term } from '../../message/term';
 import { cook } from '../../pot/cook';
 import type { Step } from '../../pot/step';
 import { yolkState } from '../../pot/steps/temper';
-import { message } from '../../say/message';
-import { term } from '../../say/term';
 import { STARCH_STRENGTH } from '../../thicken/granules';
 import { CREAM_FOR_YOLK } from '../../thicken/methods';
 import type { Measured } from '../measured';

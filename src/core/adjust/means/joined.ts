@@ -1,4 +1,4 @@
-import { message } from '../../say/message';
+import { message } from '../../message/message';
 import type { Means } from '../trial/trial';
 
 /** Two means one after the other: `amount` of the first, and as much of the second as is then wanted. */

@@ -1,5 +1,5 @@
 import { equivalentsFor } from '../../flow/viscosity';
-import { message } from '../../say/message';
+import { message } from '../../message/message';
 import type { Measured } from '../measured';
 import { asItIs } from '../trial/pass';
 

@@ -1,6 +1,6 @@
 import { ingredient } from '../../food/catalogue';
-import { type Message, message } from '../../say/message';
-import { term } from '../../say/term';
+import { type Message, message } from '../../message/message';
+import { term } from '../../message/term';
 import { COOK_OUT_MINUTES, LEAST_SIMMER, STARCH_STRENGTH, type ThickenerKind } from '../../thicken/granules';
 import { METHOD_RULES } from '../../thicken/methods';
 import type { Measured } from '../measured';

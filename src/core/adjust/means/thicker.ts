@@ -1,7 +1,7 @@
 import { catalogue } from '../../food/catalogue';
+import { message } from '../../message/message';
 import { boilsAt } from '../../pot/cook';
 import { observe } from '../../pot/observe';
-import { message } from '../../say/message';
 import type { Measured } from '../measured';
 import type { Wishes } from '../option';
 import type { Means } from '../trial/trial';

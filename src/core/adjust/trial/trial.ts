@@ -1,10 +1,10 @@
 import { chanceOfBand } from '../../flow/bands';
 import { FILL_LIMIT, rimVolume } from '../../heat/vessel';
+import { type Message, message } from '../../message/message';
+import { term } from '../../message/term';
 import type { Advanced } from '../../pot/advance';
 import { type Factor, foodIn } from '../../pot/kitchen';
 import type { Step } from '../../pot/step';
-import { type Message, message } from '../../say/message';
-import { term } from '../../say/term';
 import { roundToScale } from '../../units/round';
 import type { Measured } from '../measured';
 import { type InTwo, type Option, type Wishes, YIELD_SHORT } from '../option';

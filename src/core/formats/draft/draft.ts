@@ -4,10 +4,11 @@ import { ingredient, isIngredient } from '../../food/catalogue';
 import type { Group } from '../../food/ingredient';
 import { holding, rimVolume } from '../../heat/vessel';
 import type { House } from '../../house/house';
+import { message } from '../../message/message';
 import { simulate } from '../../plan/solve/simulate';
 import { observe } from '../../pot/observe';
 import { Recipe, type RecipeText } from '../../recipe/recipe';
-import { issueWords, valueAt } from '../../words/issueWords';
+import { type FoundWrong, issueWords, valueAt } from '../../words/issueWords';
 import type { FoundRecipe } from '../jsonLd/jsonLd';
 import { type ReadLine, readLine } from '../lines/readLine';
 import { type LeftOpen, type ReviewedLine, stepsFrom, type When } from './draftSteps';
@@ -58,7 +59,7 @@ export const draftOf = (found: FoundRecipe): RecipeDraft => ({
 
 export type DraftRefused = {
   readonly ok: false;
-  readonly problems: readonly { place: string; says: string }[];
+  readonly problems: readonly FoundWrong[];
 };
 export type Drafted = {
   readonly ok: true;
@@ -82,7 +83,7 @@ export function recipeFrom(
   const largest = house.vessels.toSorted((a, b) => rimVolume(a) - rimVolume(b)).at(-1);
   const [burner] = house.burners;
   if (!largest || !burner)
-    return { ok: false, problems: [{ place: 'kitchen', says: 'it has no pot or burner' }] };
+    return { ok: false, problems: [{ place: message('kitchen'), says: message('it has no pot or burner') }] };
   const body = (
     steps: readonly StepText[],
     home = largest,

@@ -1,5 +1,6 @@
 import { demoHouse, demoIds, demoRecipe } from '../../../../demo/demo';
 import { Recipe } from '../../recipe/recipe';
+import { spoken } from '../../say/spoken';
 import { draftOf, recipeFrom, whenFor } from '../draft/draft';
 import { idFrom } from '../draft/ids';
 import { openFile } from '../openFile';
@@ -119,14 +120,14 @@ test('what cannot be a soup is refused with its reasons', () => {
     { dose: false, liquid: false },
     house,
   );
-  expect(dry).toMatchObject({
+  expect(spoken(dry)).toMatchObject({
     ok: false,
     problems: [{ place: expect.stringContaining('steps.0'), says: expect.stringMatching(/not an amount/) }],
   });
 });
 
 test('a recipe node without name or ingredients says so', () => {
-  expect(readRecipeNode({ '@type': 'Recipe' })).toMatchObject({
+  expect(spoken(readRecipeNode({ '@type': 'Recipe' }))).toMatchObject({
     ok: false,
     problems: [
       { place: 'name', says: 'the recipe has no name' },

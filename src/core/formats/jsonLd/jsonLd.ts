@@ -1,4 +1,6 @@
 import * as z from 'zod';
+import { issue } from '../../message/told';
+import { type FoundWrong, issueWords } from '../../words/issueWords';
 
 /** What a schema.org Recipe says, as far as a soup needs it. */
 export type FoundRecipe = {
@@ -70,12 +72,12 @@ const MOST_LINES = 100;
 const Found = z.object({
   name: z
     .string()
-    .min(1, 'the recipe has no name')
+    .min(1, issue('the recipe has no name'))
     .transform((s) => s.slice(0, 80)),
   ingredients: z
-    .array(z.string().max(500, 'an ingredient line is at most 500 characters'))
-    .min(1, 'the recipe lists no ingredients (recipeIngredient)')
-    .max(MOST_LINES, `at most ${MOST_LINES} ingredient lines`),
+    .array(z.string().max(500, issue('an ingredient line is at most {most} characters', { most: 500 })))
+    .min(1, issue('the recipe lists no ingredients (recipeIngredient)'))
+    .max(MOST_LINES, issue('at most {most} ingredient lines', { most: MOST_LINES })),
 });
 
 /** Reads a Recipe node. What it lacks comes back as problems, each with its place. */
@@ -83,7 +85,7 @@ export function readRecipeNode(
   node: Record<string, unknown>,
 ):
   | { readonly ok: true; readonly found: FoundRecipe }
-  | { readonly ok: false; readonly problems: readonly { place: string; says: string }[] } {
+  | { readonly ok: false; readonly problems: readonly FoundWrong[] } {
   const read = Found.safeParse({
     name: plainText(node.name) || plainText(node.headline),
     // "ingredients" is the property's older name.
@@ -97,7 +99,7 @@ export function readRecipeNode(
       ok: false,
       problems: read.error.issues.map((i) => ({
         place: i.path[0] === 'ingredients' ? 'recipeIngredient' : 'name',
-        says: i.message,
+        says: issueWords(i),
       })),
     };
   }

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { AmountText } from '../../recipe/amount';
+import { spoken } from '../../say/spoken';
 import { matches, wordsOf } from './match';
 import { readLine } from './readLine';
 
@@ -41,13 +42,15 @@ test.each([
 ])('%s is read, and said to be looked at', (text, amount, id, why) => {
   const line = readLine(text);
   expect(line).toMatchObject({ amount, ingredient: id });
-  expect(line.doubts.join()).toMatch(why);
+  expect(spoken(line.doubts).join()).toMatch(why);
 });
 
 test('what cannot be read says what to do', () => {
   expect(readLine('1 dragon fruit')).toMatchObject({ amount: null, ingredient: null });
-  expect(readLine('1 dragon fruit').doubts.join()).toMatch(/write the weight.*pick one or leave it out/);
-  expect(readLine('grated cheddar').doubts.join()).toMatch(/no amount: write one/);
+  expect(spoken(readLine('1 dragon fruit').doubts).join()).toMatch(
+    /write the weight.*pick one or leave it out/,
+  );
+  expect(spoken(readLine('grated cheddar').doubts).join()).toMatch(/no amount: write one/);
 });
 
 test('any text gives a line, and an amount it gives can be read back', () => {

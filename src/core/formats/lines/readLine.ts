@@ -1,6 +1,8 @@
 import { ingredient } from '../../food/catalogue';
 import { POURED } from '../../food/ingredient';
 import { COUNT_WORDS, oneOf, SIZES, type Size } from '../../food/pieces';
+import { type Message, message } from '../../message/message';
+import { term } from '../../message/term';
 import { kitchenNumber } from '../../units/measure';
 import { gramsIn, isMass, MASS_UNITS, millilitresIn, VOLUME_UNITS } from '../../units/quantity';
 import { roundToScale } from '../../units/round';
@@ -20,7 +22,7 @@ export type ReadLine = {
   /** How it is cut or kept, in the line's own words. */
   readonly prep: string;
   /** Why somebody has to look at it; empty when it was read with certainty. */
-  readonly doubts: readonly string[];
+  readonly doubts: readonly Message[];
 };
 
 /** Under this a match is a guess to be looked at. */
@@ -73,7 +75,11 @@ function isPoured(words: string): boolean {
   return POURED.has(group) && thickener === undefined;
 }
 
-type Amounted = { readonly amount: string | null; readonly rest: string; readonly doubts: readonly string[] };
+type Amounted = {
+  readonly amount: string | null;
+  readonly rest: string;
+  readonly doubts: readonly Message[];
+};
 
 const NUMBER_WORDS: Readonly<Record<string, string>> = {
   half: '1/2',
@@ -146,8 +152,10 @@ function amountIn(text: string): Amounted {
       rest,
       doubts: [
         fluid
-          ? 'ounces on a can of something poured: read as fluid ounces; if they are of weight, write oz'
-          : 'counted in packs: check the weight, drained or not',
+          ? message(
+              'ounces on a can of something poured: read as fluid ounces; if they are of weight, write oz',
+            )
+          : message('counted in packs: check the weight, drained or not'),
       ],
     };
   }
@@ -160,7 +168,7 @@ function amountIn(text: string): Amounted {
     return {
       amount: total,
       rest: both[5] ?? '',
-      doubts: total ? [] : ['a volume and a weight together: write one'],
+      doubts: total ? [] : [message('a volume and a weight together: write one')],
     };
   }
   const range = RANGE.exec(text);
@@ -173,7 +181,7 @@ function amountIn(text: string): Amounted {
     return {
       amount: spans ? `${a[1]}–${to}` : ours((low + high) / 2, range[3] ?? ''),
       rest: range[4] ?? '',
-      doubts: ['a range: the plan takes its middle, and counts the doubt'],
+      doubts: [message('a range: the plan takes its middle, and counts the doubt')],
     };
   }
   const plain = PLAIN.exec(text);
@@ -185,14 +193,19 @@ function amountIn(text: string): Amounted {
     return {
       amount: ours(parseNumber(inside[1] ?? ''), inside[2] ?? ''),
       rest,
-      doubts: ['the weight in brackets was taken: check it is for all of them'],
+      doubts: [message('the weight in brackets was taken: check it is for all of them')],
     };
   }
   const between = RANGE_OF.exec(text);
   if (between) {
     const [low, high] = [parseNumber(between[1] ?? ''), parseNumber(between[2] ?? '')];
     const range = high > low ? `${tidy(low)}–${tidy(high)}` : null;
-    return countedIn((low + high) / 2, between[3] ?? '', ['a range: the plan takes its middle'], range);
+    return countedIn(
+      (low + high) / 2,
+      between[3] ?? '',
+      [message('a range: the plan takes its middle')],
+      range,
+    );
   }
   const loose = LOOSELY.exec(text);
   if (loose) {
@@ -205,7 +218,13 @@ function amountIn(text: string): Amounted {
     return {
       amount: `${kitchenOrTidy(n)} ${word}`,
       rest: loose[3] || word,
-      doubts: [`${kitchenNumber(n)} ${word} taken as ${tidy(roundToScale(n * one.g))} g: weigh yours`],
+      doubts: [
+        message('{n} {one} taken as {g} g: weigh yours', {
+          n: kitchenNumber(n),
+          one: term(word),
+          g: tidy(roundToScale(n * one.g)),
+        }),
+      ],
     };
   }
   const count = COUNT.exec(text);
@@ -229,19 +248,24 @@ const isSize = (word: string): word is Size => word in SIZES;
 function countedIn(
   n: number,
   rest: string,
-  doubts: readonly string[],
+  doubts: readonly Message[],
   range: string | null = null,
 ): Amounted {
   const id = matches(rest.split(/[,(]/)[0] ?? rest, 1)[0]?.id;
   const said = /\b(small|medium|large|big)\b/i.exec(rest)?.[1]?.toLowerCase().replace('big', 'large') ?? '';
   const size = isSize(said) ? said : 'medium';
   const one = id === undefined ? null : oneOf(ingredient(id), 'piece', size);
-  if (!one) return { amount: null, rest, doubts: [...doubts, `${tidy(n)} of them: write the weight`] };
+  if (!one)
+    return {
+      amount: null,
+      rest,
+      doubts: [...doubts, message('{n} of them: write the weight', { n: tidy(n) })],
+    };
   const g = tidy(roundToScale(n * one.g));
   return {
     amount: `${range ?? kitchenOrTidy(n)} ${size}`,
     rest,
-    doubts: [...doubts, `${tidy(n)} taken as ${g} g trimmed: weigh yours`],
+    doubts: [...doubts, message('{n} taken as {g} g trimmed: weigh yours', { n: tidy(n), g })],
   };
 }
 
@@ -268,7 +292,7 @@ export function readLine(text: string): ReadLine {
   try {
     found = amountIn(line);
   } catch {
-    found = { amount: null, rest: line, doubts: ['its amount could not be read'] };
+    found = { amount: null, rest: line, doubts: [message('its amount could not be read')] };
   }
   const brackets = [...found.rest.matchAll(/\(([^)]*)\)/g)].map((m) => m[1]?.trim() ?? '');
   const { what, after } = named(found.rest.replace(/\([^)]*\)/g, ' '));
@@ -281,10 +305,11 @@ export function readLine(text: string): ReadLine {
     found.amount && filled && /cup|tbsp|tsp|pint|quart/.test(found.amount)
       ? `${found.amount}, ${filled}`
       : found.amount;
-  if (!best) doubts.push('no ingredient of the catalogue is near: pick one or leave it out');
-  else if (best.score < CERTAIN) doubts.push(`read as ${ingredient(best.id).name}: check`);
+  if (!best) doubts.push(message('no ingredient of the catalogue is near: pick one or leave it out'));
+  else if (best.score < CERTAIN)
+    doubts.push(message('read as {name}: check', { name: term(ingredient(best.id).name) }));
   if (!amount && !(toTaste && best?.id === 'salt') && !found.doubts.length)
-    doubts.push('no amount: write one');
+    doubts.push(message('no amount: write one'));
   return {
     text: line,
     amount: amount ?? (toTaste && best?.id === 'salt' ? 'to taste' : null),

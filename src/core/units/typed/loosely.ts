@@ -1,3 +1,4 @@
+import { message } from '../../message/message';
 import type { Quantity } from '../quantity';
 import { parseNumber, parseQuantity, QuantityError } from './parse';
 
@@ -47,7 +48,9 @@ export function parseLoosely<W extends string, S extends string>(
   if (range) {
     const [low, high] = [parseNumber(range[1] ?? ''), parseNumber(range[2] ?? '')];
     if (!(low > 0 && high > low))
-      throw new QuantityError(`“${text}” is not a range: write the smaller first, e.g. 3–4 tbsp`);
+      throw new QuantityError(
+        message('“{text}” is not a range: write the smaller first, e.g. 3–4 tbsp', { text }),
+      );
     const inner = parseLoosely(`${Number(((low + high) / 2).toPrecision(9))} ${range[3]}`, words, sizes);
     // A uniform law between the two: half of its width over √3.
     const off = (high - low) / (high + low) / Math.sqrt(3);
@@ -66,7 +69,9 @@ export function parseLoosely<W extends string, S extends string>(
   if (many && of !== undefined && rest.length < 2) {
     const n = parseNumber(many[1] ?? '');
     if (!(n > 0 && n < MOST))
-      throw new QuantityError(`“${text}” has no count above zero that a kitchen could hold`);
+      throw new QuantityError(
+        message('“{text}” has no count above zero that a kitchen could hold', { text }),
+      );
     return { kind: 'counted', n, of, ...(size !== undefined && { size }) };
   }
   return { kind: 'fixed', quantity: parseQuantity(text) };

@@ -1,3 +1,5 @@
+import { message } from '../../message/message';
+import { Told } from '../../message/told';
 import { FILLINGS, type Quantity, UNITS, type Unit } from '../quantity';
 
 const ALIASES: Record<string, Unit> = {
@@ -75,7 +77,10 @@ const isUnit = (word: string): word is Unit => (UNITS as readonly string[]).incl
 /** Ten tonnes in grams: more is a slip of the finger. */
 const MOST = 1e7;
 
-export class QuantityError extends Error {}
+/** A text that is no amount: what was given, and what an amount is. */
+export class QuantityError extends Told {
+  override readonly name = 'QuantityError';
+}
 
 /**
  * Reads a quantity as a cook types it: "250 g", "1 1/2 tbsp, scooped", "2 cups", "0,5 L".
@@ -88,7 +93,7 @@ export function parseQuantity(text: string): Quantity {
     );
   if (!m)
     throw new QuantityError(
-      `“${text}” is not an amount: write a number and a unit, e.g. 250 g or 1 1/2 tbsp`,
+      message('“{text}” is not an amount: write a number and a unit, e.g. 250 g or 1 1/2 tbsp', { text }),
     );
   const value = parseNumber(m[1] ?? '');
   const word = (m[2] ?? '').replace(/\s+/g, ' ').replace(/^(fl\.? ?oz|fluid ounces?)$/i, 'fl oz');
@@ -96,9 +101,11 @@ export function parseQuantity(text: string): Quantity {
   const [metric, base] = lower.startsWith('metric ') ? ['metric ', lower.slice(7)] : ['', lower];
   const unit = `${metric}${isUnit(base) ? base : (ALIASES[base] ?? base)}`;
   if (!isUnit(unit))
-    throw new QuantityError(`“${word}” is not a unit Panache knows: use ${UNITS.join(', ')}`);
+    throw new QuantityError(
+      message('“{word}” is not a unit Panache knows: use {units}', { word, units: { listed: [...UNITS] } }),
+    );
   if (!(value > 0 && value < MOST))
-    throw new QuantityError(`“${text}” has no amount above zero that a kitchen could hold`);
+    throw new QuantityError(message('“{text}” has no amount above zero that a kitchen could hold', { text }));
   const filled = FILLINGS.find((f) => f === m[3]);
   return { value, unit, ...(filled && { filled }) };
 }

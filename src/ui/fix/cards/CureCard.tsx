@@ -1,7 +1,7 @@
 'use client';
 
 import type { Cure } from '../../../core/adjust/option';
-import { term } from '../../../core/say/term';
+import { term } from '../../../core/message/term';
 import { duration } from '../../../core/units/format';
 import { PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';

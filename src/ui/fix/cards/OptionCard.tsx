@@ -3,8 +3,8 @@
 import { clsx } from 'clsx';
 import type { Option } from '../../../core/adjust/option';
 import { YIELD_SHORT } from '../../../core/adjust/option';
-import { type Message, message } from '../../../core/say/message';
-import { term } from '../../../core/say/term';
+import { type Message, message } from '../../../core/message/message';
+import { term } from '../../../core/message/term';
 import { timeOfDay } from '../../../core/units/clock';
 import { duration, mPas, spaced } from '../../../core/units/format';
 import { amountWords, pouredMl, READ_IN_LITRES } from '../../../core/words/steps';

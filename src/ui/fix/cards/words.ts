@@ -1,6 +1,6 @@
 import { ingredient } from '../../../core/food/catalogue';
-import { type Message, message } from '../../../core/say/message';
-import { term } from '../../../core/say/term';
+import { type Message, message } from '../../../core/message/message';
+import { term } from '../../../core/message/term';
 
 /** An ingredient in the middle of a sentence, without its grade. */
 export const itemWords = (id: string): Message =>

@@ -1,13 +1,11 @@
 'use client';
 
-import { Timer } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { FILL_LIMIT, rimVolume } from '../../../core/heat/vessel';
 import type { House } from '../../../core/house/house';
 import type { WaterTested } from '../../../core/learn/waterTest';
-import { countdown } from '../../../core/units/clock';
 import { litres } from '../../../core/units/format';
 import { volumeWords } from '../../../core/units/show';
 import { typedNumber } from '../../../core/units/typed/parse';
@@ -17,13 +15,11 @@ import { BUTTON, PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 import { useShow } from '../../shared/useShow';
 import { ask, problemWords } from '../../station/line/api';
-import { kitchenNow } from '../../station/line/clock';
 import { useNow } from '../../station/useNow';
 import { readRole } from '../../station/useRole';
+import { StopWatch } from './StopWatch';
 import { type TypedWaterTest, useTypedWaterTest } from './useTypedWaterTest';
 import { CARD, type Past, PastWaterTests, WaterTestResult } from './WaterTestParts';
-
-const minutesSince = (from: number): string => ((kitchenNow() - from) / 60_000).toFixed(1);
 
 type Props = {
   readonly house: House;
@@ -84,35 +80,11 @@ export function WaterTestView({ house, boils, first, past }: Props) {
       return;
     }
     const wrong = Object.fromEntries(
-      answer.problems.map((p) => [p.field.replace(/^readings\./, ''), problemWords(p)]),
+      answer.problems.map((p) => [p.field.replace(/^readings\./, ''), say(problemWords([p]))]),
     );
     setProblems(wrong);
     const [key] = Object.keys(wrong);
     if (key) document.getElementById(`w-${key}`)?.focus();
-  };
-
-  const watch = (key: 'heatFrom' | 'keptFrom', into: 'heatMinutes' | 'keptMinutes') => {
-    const from = typed[key];
-    return from === null ? (
-      <button type="button" className={BUTTON} onClick={() => change({ [key]: kitchenNow() })}>
-        <Timer size={22} aria-hidden /> {say('Start the watch')}
-      </button>
-    ) : (
-      <button
-        type="button"
-        className={PRIMARY}
-        onClick={() => change({ [key]: null, [into]: minutesSince(from) })}
-      >
-        {say.rich('<part>{now}</part> Stop', {
-          part: (text) => (
-            <span className="figures" role="timer">
-              {text}
-            </span>
-          ),
-          now: now === null ? '··:··' : countdown(-Math.max(0, (now - from) / 1000)).replace('+', ''),
-        })}
-      </button>
-    );
   };
 
   return (
@@ -195,7 +167,12 @@ export function WaterTestView({ house, boils, first, past }: Props) {
                 {say('2 Heat it, full flame, lid off')}
               </h2>
               <p>{say('Start the watch with the flame; stop it when the probe reads what you wrote.')}</p>
-              {watch('heatFrom', 'heatMinutes')}
+              <StopWatch
+                from={typed.heatFrom}
+                now={now}
+                onStart={(at) => change({ heatFrom: at })}
+                onStop={(minutes) => change({ heatFrom: null, heatMinutes: minutes })}
+              />
               <div className="grid grid-cols-2 gap-3">
                 <Field id="w-heatedTo" label={say('To, °C (to {most})', { most })} {...field('heatedTo')} />
                 <Field id="w-heatMinutes" label={say('Took, min')} {...field('heatMinutes')} />
@@ -223,7 +200,12 @@ export function WaterTestView({ house, boils, first, past }: Props) {
                 <Field id="w-keptAt" label={say('Kept at, °C (to {most})', { most })} {...field('keptAt')} />
                 <Field id="w-before" label={say('First, {sign}', { sign })} {...field('before')} />
               </div>
-              {watch('keptFrom', 'keptMinutes')}
+              <StopWatch
+                from={typed.keptFrom}
+                now={now}
+                onStart={(at) => change({ keptFrom: at })}
+                onStop={(minutes) => change({ keptFrom: null, keptMinutes: minutes })}
+              />
               <div className="grid grid-cols-2 gap-3">
                 <Field id="w-keptMinutes" label={say('For, min')} {...field('keptMinutes')} />
                 <Field id="w-after" label={say('Then, {sign}', { sign })} {...field('after')} />

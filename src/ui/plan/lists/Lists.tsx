@@ -1,8 +1,8 @@
 'use client';
 
 import { Suspense, useState } from 'react';
+import { message } from '../../../core/message/message';
 import type { Plan } from '../../../core/plan/types';
-import { message } from '../../../core/say/message';
 import type { Show } from '../../../core/units/show';
 import { Segments } from '../../shared/form/Segments';
 import { lazily } from '../../shared/lazily';

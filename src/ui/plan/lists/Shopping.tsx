@@ -1,8 +1,8 @@
 'use client';
 
 import { STATIONS, shoppingFor } from '../../../core/compare/shopping';
+import { term } from '../../../core/message/term';
 import type { Plan } from '../../../core/plan/types';
-import { term } from '../../../core/say/term';
 import { spaced } from '../../../core/units/format';
 import { Scroll } from '../../shared/Scroll';
 import { useSay } from '../../shared/useSay';

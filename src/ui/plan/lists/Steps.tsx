@@ -1,7 +1,7 @@
 'use client';
 
+import { term } from '../../../core/message/term';
 import type { Plan } from '../../../core/plan/types';
-import { term } from '../../../core/say/term';
 import { timeOfDay } from '../../../core/units/clock';
 import { duration, mPas } from '../../../core/units/format';
 import { degrees, type Show, volumeWords } from '../../../core/units/show';

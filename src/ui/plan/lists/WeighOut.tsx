@@ -3,9 +3,9 @@
 import { clsx } from 'clsx';
 import { groupedBy, STATIONS, stationOf } from '../../../core/compare/shopping';
 import { asideOf, figureOf } from '../../../core/formats/sheet';
+import { type Message, message } from '../../../core/message/message';
+import { term } from '../../../core/message/term';
 import type { PlanStep, WeighLine } from '../../../core/plan/types';
-import { type Message, message } from '../../../core/say/message';
-import { term } from '../../../core/say/term';
 import { titleAsMessage } from '../../../core/words/steps';
 import { Scroll } from '../../shared/Scroll';
 import { useSay } from '../../shared/useSay';

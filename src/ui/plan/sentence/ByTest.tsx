@@ -6,8 +6,10 @@ import { type FlowTest, type Placed, TEST_ERROR } from '../../../core/flow/readi
 import { placeAlone } from '../../../core/flow/readings/repeated';
 import { BOWL_CELSIUS } from '../../../core/flow/viscosity';
 import type { HouseFunnel } from '../../../core/house/house';
+import { isMessage, type Message, message } from '../../../core/message/message';
+import { term } from '../../../core/message/term';
+import { Told } from '../../../core/message/told';
 import type { Plan } from '../../../core/plan/types';
-import { term } from '../../../core/say/term';
 import { mPas, spaced } from '../../../core/units/format';
 import { toCelsius, toFahrenheit } from '../../../core/units/temperature';
 import { parseNumber } from '../../../core/units/typed/parse';
@@ -17,12 +19,12 @@ import { useSay } from '../../shared/useSay';
 import { useShow } from '../../shared/useShow';
 
 /** Where a reading stands in the planned soup; why not, when it cannot be read. */
-function placed(test: FlowTest, reading: number, celsius: number, plan: Plan): Placed | string {
+function placed(test: FlowTest, reading: number, celsius: number, plan: Plan): Placed | Message {
   try {
     const found = placeAlone(test, [reading], celsius, plan.found.fatFraction, plan.setup.kitchen.bandLimits);
-    return Number.isFinite(found.bowl) && found.bowl > 0 ? found : 'the test cannot give it';
+    return Number.isFinite(found.bowl) && found.bowl > 0 ? found : message('the test cannot give it');
   } catch (error) {
-    if (error instanceof RangeError) return error.message;
+    if (error instanceof Told) return error.says;
     throw error;
   }
 }
@@ -53,8 +55,8 @@ export function ByTest({ plan, funnels, onTarget }: Props) {
   const text = typed ?? would?.toFixed(1) ?? '';
   const reading = parseNumber(text);
   const answer =
-    kind.test && warm && reading > 0 ? placed(kind.test, reading, celsius, plan) : say('write a number');
-  const found = typeof answer === 'string' ? null : answer;
+    kind.test && warm && reading > 0 ? placed(kind.test, reading, celsius, plan) : message('write a number');
+  const found = isMessage(answer) ? null : answer;
   const onLadder = found && found.bowl >= LADDER_RANGE[0] && found.bowl <= LADDER_RANGE[1];
   const problem = !warm
     ? say(
@@ -67,7 +69,7 @@ export function ByTest({ plan, funnels, onTarget }: Props) {
         : say('Reading: “{text}” {unit} cannot be: {answer}.', {
             text,
             unit: kind.unit,
-            answer: String(answer),
+            answer: isMessage(answer) ? answer : '',
           })
       : !onLadder
         ? say('{bowl} mPa·s is off the ladder, {ladderrange}.', {

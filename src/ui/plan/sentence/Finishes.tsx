@@ -3,11 +3,11 @@
 import { Check, Minus, Plus } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { Finished, Held } from '../../../core/compare/finished';
+import { term } from '../../../core/message/term';
 import { ORDER_BOUNDS } from '../../../core/order/bounds';
 import type { Aim, Amendment, TimedOrder } from '../../../core/order/order';
 import type { Setup } from '../../../core/plan/solve/simulate';
 import type { Recipe } from '../../../core/recipe/recipe';
-import { term } from '../../../core/say/term';
 import { spaced } from '../../../core/units/format';
 import { amountWords } from '../../../core/words/steps';
 import { finishName, finishWords } from '../../order/finishWords';

@@ -2,8 +2,8 @@
 
 import { Minus, Plus } from 'lucide-react';
 import { useId, useState } from 'react';
+import { message } from '../../../core/message/message';
 import { ORDER_BOUNDS } from '../../../core/order/bounds';
-import { message } from '../../../core/say/message';
 import { VOLUME_UNITS } from '../../../core/units/quantity';
 import type { Show } from '../../../core/units/show';
 import { parseNumber } from '../../../core/units/typed/parse';

@@ -3,12 +3,12 @@
 import { memo, type RefObject } from 'react';
 import { BANDS, bandOf, middleOf, rangeOf } from '../../../core/flow/bands';
 import { FILL_LIMIT, rimVolume } from '../../../core/heat/vessel';
+import { type Message, message } from '../../../core/message/message';
+import { term } from '../../../core/message/term';
 import { GENTLY, type Gently } from '../../../core/order/gently';
 import type { Aim, TimedOrder } from '../../../core/order/order';
 import type { Setup } from '../../../core/plan/solve/simulate';
 import type { Recipe } from '../../../core/recipe/recipe';
-import { type Message, message } from '../../../core/say/message';
-import { term } from '../../../core/say/term';
 import { EQUAL_PARTS, EQUAL_PARTS_WORDS } from '../../../core/thicken/equalParts';
 import { ROUX_COLOURS, ROUX_STRENGTH } from '../../../core/thicken/granules';
 import { spaced, uncapital } from '../../../core/units/format';

@@ -1,12 +1,12 @@
 'use client';
 
 import { type RefObject, useState } from 'react';
+import { type Message, message } from '../../../core/message/message';
+import { term } from '../../../core/message/term';
 import type { Aim, TimedOrder } from '../../../core/order/order';
 import { AS_WRITTEN, wayOf } from '../../../core/order/ways';
 import type { Setup } from '../../../core/plan/solve/simulate';
 import type { Recipe } from '../../../core/recipe/recipe';
-import { type Message, message } from '../../../core/say/message';
-import { term } from '../../../core/say/term';
 import { rouxOf } from '../../order/stores';
 import { PART } from '../../shared/form/Choice';
 import { lazily } from '../../shared/lazily';

@@ -2,12 +2,12 @@
 
 import { Check } from 'lucide-react';
 import { useMemo, useState } from 'react';
+import { term } from '../../../core/message/term';
 import { cannotBe, usualShare } from '../../../core/order/amended';
 import type { Aim, Amendment, TimedOrder } from '../../../core/order/order';
 import { AS_WRITTEN, WAYS } from '../../../core/order/ways';
 import type { Setup } from '../../../core/plan/solve/simulate';
 import type { Recipe } from '../../../core/recipe/recipe';
-import { term } from '../../../core/say/term';
 import { SHARES } from '../../order/address';
 import { amendmentOf } from '../../order/stores';
 import { useCompared } from '../../order/useCompared';

@@ -72,7 +72,7 @@ export function EditorView({ house, body, version, archived }: Props) {
       const at = fieldOf(p.path, values);
       return inside ? at.startsWith(path) : at === path;
     });
-    if (hit) return hit.says;
+    if (hit) return say(hit.says);
     const error = form.getFieldState(inside ? (path.slice(0, -1) as 'steps.0') : (path as 'name')).error;
     return inside ? undefined : error?.message;
   };
@@ -103,10 +103,10 @@ export function EditorView({ house, body, version, archived }: Props) {
     setSaving(false);
     if (!answer.ok) {
       for (const p of answer.problems)
-        setError(fieldOf(p.field, now) as 'name', { message: problemWords(p) });
+        setError(fieldOf(p.field, now) as 'name', { message: say(problemWords([p])) });
       const [first] = answer.problems;
       setSaid({
-        words: say('Not saved. {problems}', { problems: answer.problems.map(problemWords).join(' ') }),
+        words: say('Not saved. {problems}', { problems: say(problemWords(answer.problems)) }),
         bad: true,
       });
       if (first && answer.status === 400) goTo(first.field);
@@ -122,7 +122,7 @@ export function EditorView({ house, body, version, archived }: Props) {
   const archive = async () => {
     const answer = await ask('POST', `/api/recipes/${body.id}/archive`, { archived: !archived });
     if (answer.ok) router.push('/recipes');
-    else setSaid({ words: answer.problems.map(problemWords).join(' '), bad: true });
+    else setSaid({ words: say(problemWords(answer.problems)), bad: true });
   };
 
   return (

@@ -3,6 +3,8 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { Controller, type FieldPath, useFieldArray, useFormContext } from 'react-hook-form';
 import { ingredient, isIngredient } from '../../../core/food/catalogue';
+import { message } from '../../../core/message/message';
+import { term } from '../../../core/message/term';
 import { Field, Pick } from '../../shared/form/Field';
 import { IngredientField } from '../../shared/form/IngredientField';
 import { BUTTON } from '../../shared/styles';
@@ -38,6 +40,7 @@ export function ItemRow({ path, label, problemAt, onRemove }: RowProps) {
   const group = isIngredient(chosen) ? ingredient(chosen).group : null;
   const cut = group !== null && CUT.has(group);
   const tempered = group !== null && TEMPERED.has(group);
+  const called = group ? { within: term(ingredient(chosen).name) } : message('it');
   const opened = isIngredient(chosen) && Boolean(ingredient(chosen).puree) && !ingredient(chosen).pulped;
   return (
     <li className="border-rule border-b py-2 last:border-b-0">
@@ -60,7 +63,7 @@ export function ItemRow({ path, label, problemAt, onRemove }: RowProps) {
         <div className="min-w-0 max-[720px]:order-3 max-[720px]:col-span-2">
           <Field
             id={`${id}-amount`}
-            label={say('Amount of {group}', { group: group ? ingredient(chosen).name.toLowerCase() : 'it' })}
+            label={say('Amount of {group}', { group: called })}
             hideLabel
             placeholder={say('250 g, 2 cups, to taste')}
             {...register(at('amount'))}
@@ -72,9 +75,7 @@ export function ItemRow({ path, label, problemAt, onRemove }: RowProps) {
         <div className="min-w-0 max-[720px]:order-4 max-[720px]:col-span-2">
           <Field
             id={`${id}-prep`}
-            label={say('How {group} is prepared', {
-              group: group ? ingredient(chosen).name.toLowerCase() : 'it',
-            })}
+            label={say('How {group} is prepared', { group: called })}
             hideLabel
             placeholder={say('prepared how')}
             {...register(at('prep'))}
@@ -84,9 +85,7 @@ export function ItemRow({ path, label, problemAt, onRemove }: RowProps) {
           <button
             type="button"
             onClick={onRemove}
-            aria-label={say('Take out {group}', {
-              group: group ? ingredient(chosen).name.toLowerCase() : label.toLowerCase(),
-            })}
+            aria-label={say('Take out {group}', { group: group ? called : { within: label } })}
             className="grid size-14 place-items-center rounded-sm border-2 border-ink max-[720px]:order-2"
           >
             <Trash2 size={22} aria-hidden />

@@ -1,10 +1,11 @@
 'use client';
 
 import { TriangleAlert } from 'lucide-react';
+import { settingName } from '../../../core/formats/recipeWords';
+import { type Message, message } from '../../../core/message/message';
+import { term } from '../../../core/message/term';
 import type { Foresight } from '../../../core/plan/foresee';
 import type { WarningKind } from '../../../core/plan/types';
-import { type Message, message } from '../../../core/say/message';
-import { term } from '../../../core/say/term';
 import { duration, litres, mPas, spaced } from '../../../core/units/format';
 import { degrees, type Show, volumeWords } from '../../../core/units/show';
 import { Spoon } from '../../shared/draw/Spoon';
@@ -46,13 +47,13 @@ export function Prediction({ foreseen, away, wantedBand, show, onProblem }: Prop
         </h2>
         <ul className="mt-2">
           {foreseen.problems.map((p) => (
-            <li key={`${p.path}${p.says}`} className="border-rule border-b">
+            <li key={`${p.path}${say(p.says)}`} className="border-rule border-b">
               <button
                 type="button"
                 onClick={() => onProblem(p.path)}
                 className="min-h-12 w-full py-1.5 text-left leading-tight underline decoration-2 underline-offset-4"
               >
-                {say(placeWords(p.path))}: {p.says}
+                {say('{place}: {says}', { place: placeWords(p.path), says: p.says })}
               </button>
             </li>
           ))}
@@ -162,6 +163,6 @@ function placeWords(path: string): Message {
     .at(-1);
   const n = Number(m[1]) + 1;
   return last && last !== 'kind'
-    ? message('Step {n}, {field}', { n, field: last.replace(/([A-Z])/g, ' $1').toLowerCase() })
+    ? message('Step {n}, {field}', { n, field: settingName(last) })
     : message('Step {n}', { n });
 }

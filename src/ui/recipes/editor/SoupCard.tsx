@@ -3,8 +3,8 @@
 import { useFormContext, useWatch } from 'react-hook-form';
 import { BANDS } from '../../../core/flow/bands';
 import type { House } from '../../../core/house/house';
+import { term } from '../../../core/message/term';
 import type { RecipeText } from '../../../core/recipe/recipe';
-import { term } from '../../../core/say/term';
 import { askedVolume } from '../../../core/units/show';
 import { Field, Pick } from '../../shared/form/Field';
 import { useSay } from '../../shared/useSay';

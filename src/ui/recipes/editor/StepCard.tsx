@@ -7,51 +7,14 @@ import { useEffect, useRef } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { ingredient, isIngredient } from '../../../core/food/catalogue';
 import { stepVerb } from '../../../core/formats/recipeWords';
-import { type Message, message } from '../../../core/say/message';
-import { term } from '../../../core/say/term';
+import { message } from '../../../core/message/message';
 import { Field, Pick, Tick } from '../../shared/form/Field';
 import { BUTTON } from '../../shared/styles';
-import { type Say, useSay } from '../../shared/useSay';
+import { useSay } from '../../shared/useSay';
 import type { RecipeForm, StepForm } from './form/form';
 import { ASKS, HOLDS } from './form/spec';
+import { goesOf, summary } from './form/stepWords';
 import { ItemList, ItemRow } from './Items';
-
-const shortName = (id: string, say: Say): string =>
-  isIngredient(id)
-    ? say('{what}', { what: { within: term(ingredient(id).name.split(',')[0] ?? id) } })
-    : id || '…';
-
-/** A step in a line: "butter 150 g, leek 450 g · 9 min". */
-function summary(f: StepForm, say: Say): string {
-  const portions = [f.fat, f.flour, f.thickener, f.carrier, ...f.items].flatMap((i) =>
-    i ? [`${shortName(i.ingredient, say)} ${i.amount}`] : [],
-  );
-  const { minutes, to, fraction, at } = f.values;
-  const more = [
-    minutes ? say('{minutes} min', { minutes: String(minutes) }) : '',
-    to
-      ? Number.isNaN(Number(to))
-        ? say('to {to}', { to: term(String(to)) })
-        : say('to {to} °C', { to: String(to) })
-      : '',
-    fraction ? say(term(String(fraction))) : '',
-    at ? say('at {at} °C', { at: String(at) }) : '',
-  ].filter(Boolean);
-  return [portions.join(', '), more.join(', ')].filter(Boolean).join(' · ');
-}
-
-/** What may be lifted out, each ingredient once, and each go of it where it went in more than once. */
-function goesOf(used: readonly string[]): readonly { readonly name: string; readonly words: Message }[] {
-  return [...new Set(used)].flatMap((id) => {
-    const { name } = ingredient(id);
-    const goes = used.filter((u) => u === id).length;
-    const each = Array.from({ length: goes }, (_, n) => ({
-      name: `${id}#${n + 1}`,
-      words: message('{name}, go {n}', { name: term(name), n: n + 1 }),
-    }));
-    return [{ name: id, words: term(name) }, ...(goes > 1 ? each : [])];
-  });
-}
 
 type Props = {
   readonly sortId: string;

@@ -1,5 +1,5 @@
 import { stepVerb } from '../../../core/formats/recipeWords';
-import { type Message, message } from '../../../core/say/message';
+import { type Message, message } from '../../../core/message/message';
 import { useSay } from '../../shared/useSay';
 import { FRESH, type StepKind } from './form/spec';
 

@@ -9,7 +9,7 @@ import { FileButton } from '../../shared/form/FileButton';
 import { lazily } from '../../shared/lazily';
 import { BUTTON, FIELD, PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
-import { ask, type Problem } from '../../station/line/api';
+import { ask, type Problem, problemWords } from '../../station/line/api';
 import { handOver } from '../handOver';
 
 /** Loaded once there is something to look at. */
@@ -52,7 +52,9 @@ export function ImportView() {
       setProblems([
         {
           field: 'file',
-          given: say('this is a whole {kind}', { kind: body.kind }),
+          given: say('this is a whole {kind, select, kitchen {kitchen} other {archive}}', {
+            kind: body.kind,
+          }),
           allowed: say('take it in under Kitchen, Archive'),
         },
       ]);
@@ -107,7 +109,7 @@ export function ImportView() {
         <div className="rounded-sm border-2 border-ink border-dashed bg-surface p-6 text-center">
           <FileButton
             id="recipe-file"
-            words={busy ? 'Reading …' : say('Choose a file')}
+            words={busy ? say('Reading …') : say('Choose a file')}
             accept=".json,.jsonld,application/json,application/ld+json"
             look={PRIMARY}
             onFile={(f) => void openFile(f)}
@@ -119,8 +121,8 @@ export function ImportView() {
             <h2 className="font-bold text-[21px] text-tomato">{say('{name} cannot be used', { name })}</h2>
             <ul className="mt-2 list-disc pl-6">
               {problems.map((p) => (
-                <li key={`${p.field}${p.given}`}>
-                  <b>{p.field}</b>: {[p.given, p.allowed].filter(Boolean).join('; ')}
+                <li key={`${p.field}${say.either(p.given)}`}>
+                  <b>{p.field}</b>: {say(problemWords([p]))}
                 </li>
               ))}
             </ul>

@@ -8,12 +8,13 @@ import { useState } from 'react';
 import { ingredient, isIngredient } from '../../../core/food/catalogue';
 import { type RecipeDraft, whenFor } from '../../../core/formats/draft/draft';
 import { WHENS } from '../../../core/formats/draft/draftSteps';
+import { term } from '../../../core/message/term';
 import type { RecipeText } from '../../../core/recipe/recipe';
 import { Field, Pick, Tick } from '../../shared/form/Field';
 import { IngredientField } from '../../shared/form/IngredientField';
 import { BUTTON, PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
-import { ask, type Problem } from '../../station/line/api';
+import { ask, type Problem, problemWords } from '../../station/line/api';
 import { handOver } from '../handOver';
 import { amountProblem, ingredientProblem, type Line } from './line';
 
@@ -129,8 +130,8 @@ export function Review({ draft, onBack }: { draft: RecipeDraft; onBack: () => vo
             className="mt-3 rounded-sm border-2 border-tomato bg-surface p-3 font-bold text-tomato"
           >
             {problems.map((p) => (
-              <p key={`${p.field}${p.given}`}>
-                {p.field}: {[p.given, p.allowed].filter(Boolean).join('; ')}
+              <p key={`${p.field}${say.either(p.given)}`}>
+                {p.field}: {say(problemWords([p]))}
               </p>
             ))}
           </div>
@@ -193,13 +194,15 @@ export function Review({ draft, onBack }: { draft: RecipeDraft; onBack: () => vo
                     }
                   >
                     {WHENS.map((w) => (
-                      <option key={w}>{w}</option>
+                      <option key={w} value={w}>
+                        {say(term(w))}
+                      </option>
                     ))}
                   </Pick>
                 </div>
                 {doubtful && (
                   <p className="flex flex-wrap items-center justify-between gap-3 pt-2 text-tomato">
-                    <span>{l.doubts.map(capital).join('. ')}.</span>
+                    <span>{l.doubts.map((d) => capital(say(d))).join('. ')}.</span>
                     <button
                       type="button"
                       className={BUTTON}

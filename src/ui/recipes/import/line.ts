@@ -1,7 +1,7 @@
 import '../../../core/food/load';
 import { isIngredient } from '../../../core/food/catalogue';
 import type { When } from '../../../core/formats/draft/draftSteps';
-import { type Message, message } from '../../../core/say/message';
+import { type Message, message } from '../../../core/message/message';
 import { parseQuantity, QuantityError } from '../../../core/units/typed/parse';
 
 /** A line of somebody else’s recipe as it is being put right. */
@@ -11,7 +11,7 @@ export type Line = {
   readonly amount: string;
   readonly prep: string;
   readonly when: When;
-  readonly doubts: readonly string[];
+  readonly doubts: readonly Message[];
   /** Somebody has looked at it. */
   readonly seen: boolean;
 };
@@ -19,7 +19,7 @@ export type Line = {
 const OPEN = new Set(['to taste', 'by rule', 'to thickness', 'to volume']);
 
 /** What is wrong with its amount; undefined when nothing is. */
-export function amountProblem(l: Line): Message | string | undefined {
+export function amountProblem(l: Line): Message | undefined {
   if (l.when === 'left out' || OPEN.has(l.amount.trim())) return undefined;
   try {
     parseQuantity(l.amount);
@@ -27,7 +27,7 @@ export function amountProblem(l: Line): Message | string | undefined {
   } catch (error) {
     return error instanceof QuantityError
       ? l.amount.trim()
-        ? error.message
+        ? error.says
         : message('write how much, e.g. 250 g')
       : undefined;
   }

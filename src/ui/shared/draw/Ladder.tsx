@@ -3,7 +3,7 @@
 import { clsx } from 'clsx';
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
 import { BANDS, type BandLimits, bandOf, LADDER_RANGE, middleOf, rangeOf } from '../../../core/flow/bands';
-import { term } from '../../../core/say/term';
+import { term } from '../../../core/message/term';
 import { mPas } from '../../../core/units/format';
 import { useSay } from '../useSay';
 import { fromTop, height } from './Scale';

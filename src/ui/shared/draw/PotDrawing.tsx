@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import { depthOf, FILL_LIMIT, rimVolume, type Vessel, volumeAt } from '../../../core/heat/vessel';
+import type { Message } from '../../../core/message/message';
 import type { Piece } from '../../../core/pot/pot';
-import type { Message } from '../../../core/say/message';
 import { type Show, volumeWords } from '../../../core/units/show';
 import { useSay } from '../useSay';
 import { spread } from './spread';

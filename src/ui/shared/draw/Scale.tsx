@@ -1,7 +1,7 @@
 import { clsx } from 'clsx';
 import { BANDS, type BandLimits, bandOf, LADDER_RANGE, rangeOf } from '../../../core/flow/bands';
-import type { Message } from '../../../core/say/message';
-import { term } from '../../../core/say/term';
+import type { Message } from '../../../core/message/message';
+import { term } from '../../../core/message/term';
 import { mPas } from '../../../core/units/format';
 import { useSay } from '../useSay';
 

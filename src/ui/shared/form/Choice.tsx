@@ -3,7 +3,7 @@
 import { clsx } from 'clsx';
 import { Check } from 'lucide-react';
 import { type KeyboardEvent, useId, useState } from 'react';
-import type { Message } from '../../../core/say/message';
+import type { Message } from '../../../core/message/message';
 import { Sheet } from '../Sheet';
 import { useSay } from '../useSay';
 

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Message } from '../../../core/say/message';
+import type { Message } from '../../../core/message/message';
 import { segment } from '../styles';
 import { useSay } from '../useSay';
 

@@ -1,6 +1,12 @@
+import { type Message, message } from '../../../core/message/message';
 import { timed } from './clock';
 
-export type Problem = { readonly field: string; readonly given: string; readonly allowed: string };
+/** What was wrong with what was sent, in the words the server chose for this station, or in ours where it could not be asked. */
+export type Problem = {
+  readonly field: string;
+  readonly given: Message | string;
+  readonly allowed: Message | string;
+};
 
 export type Answer<T> =
   | { readonly ok: true; readonly body: T }
@@ -12,9 +18,21 @@ export type Answer<T> =
       readonly problems: readonly Problem[];
     };
 
-/** A problem as one line. */
-export const problemWords = (p: Problem): string =>
-  [p.given, p.allowed].filter(Boolean).join(': ').replace(/\.?$/, '.');
+/** Problems as a line. */
+export const problemWords = (problems: readonly Problem[]): Message =>
+  message('{problems}.', {
+    problems: {
+      all: problems.map(({ given, allowed }) =>
+        allowed && given
+          ? message('{given}: {allowed}', { given, allowed: unstopped(allowed) })
+          : message('{given}', { given: unstopped(given || allowed) }),
+      ),
+    },
+  });
+
+/** Words without the full stop they end in. */
+const unstopped = (words: Message | string): Message | string =>
+  typeof words === 'string' ? words.replace(/\.$/, '') : words;
 
 /** Asks the server, with JSON, or text or a file that is JSON; what goes wrong comes back as problems, each with its field. Nothing typed is lost by it. */
 export async function ask<T>(
@@ -37,7 +55,7 @@ export async function ask<T>(
       problems: answer?.problems ?? [
         {
           field: 'server',
-          given: `the server answered ${response.status}`,
+          given: message('the server answered {status}', { status: response.status }),
           allowed: '',
         },
       ],
@@ -50,8 +68,8 @@ export async function ask<T>(
       problems: [
         {
           field: 'server',
-          given: 'no connection to the server',
-          allowed: 'nothing is lost, try again',
+          given: message('no connection to the server'),
+          allowed: message('nothing is lost, try again'),
         },
       ],
     };

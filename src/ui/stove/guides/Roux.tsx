@@ -2,7 +2,7 @@
 
 import { clsx } from 'clsx';
 import type { Guide as Guidance } from '../../../core/batch/guide';
-import { term } from '../../../core/say/term';
+import { term } from '../../../core/message/term';
 import type { RouxColour } from '../../../core/thicken/granules';
 import { useSay } from '../../shared/useSay';
 

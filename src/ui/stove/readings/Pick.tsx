@@ -1,7 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import type { Message } from '../../../core/say/message';
+import type { Message } from '../../../core/message/message';
 import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 

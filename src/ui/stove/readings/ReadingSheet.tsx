@@ -3,8 +3,8 @@
 import { useState } from 'react';
 import type { EventBody, Fork, Looks, Taste } from '../../../core/batch/events';
 import { rimVolume } from '../../../core/heat/vessel';
+import { type Message, message } from '../../../core/message/message';
 import { massG } from '../../../core/pot/contents';
-import { type Message, message } from '../../../core/say/message';
 import { degrees, type Show } from '../../../core/units/show';
 import { toCelsius, toFahrenheit } from '../../../core/units/temperature';
 import { Segments } from '../../shared/form/Segments';

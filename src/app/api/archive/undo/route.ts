@@ -1,6 +1,7 @@
 import { undoImport } from '../../../../server/archive/undo';
 import { pool } from '../../../../server/data/database';
-import { readJson, respond } from '../../../../server/refusal';
+import { readJson } from '../../../../server/refusal';
+import { respond } from '../../respond';
 
 /** Goes back to before an import. */
 export function POST(request: Request): Promise<Response> {

@@ -1,6 +1,6 @@
 import { theBatch } from '../../../../server/actions/batches';
 import { pool } from '../../../../server/data/database';
-import { respond } from '../../../../server/refusal';
+import { respond } from '../../respond';
 
 export const dynamic = 'force-dynamic';
 

@@ -1,6 +1,7 @@
 import { recordWaterTest } from '../../../../server/actions/kitchen';
 import { pool } from '../../../../server/data/database';
-import { readJson, respond } from '../../../../server/refusal';
+import { readJson } from '../../../../server/refusal';
+import { respond } from '../../respond';
 
 export function POST(request: Request): Promise<Response> {
   return respond(async () => ({ body: await recordWaterTest(pool('saves'), await readJson(request)) }));

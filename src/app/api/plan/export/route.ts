@@ -1,8 +1,9 @@
 import { PAPERS } from '../../../../server/exports/paper';
-import { cannot, fileNamed, respond, unknown } from '../../../../server/refusal';
+import { cannot, fileNamed, unknown } from '../../../../server/refusal';
 import { work } from '../../../../server/work/work';
 import { orderedIn } from '../../../plan/ordered';
 import { languageHere } from '../../../reader';
+import { respond } from '../../respond';
 
 export const dynamic = 'force-dynamic';
 

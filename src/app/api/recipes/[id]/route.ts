@@ -3,7 +3,8 @@ import { theHouse } from '../../../../server/actions/kitchen';
 import { saveRecipe } from '../../../../server/actions/recipes';
 import { pool } from '../../../../server/data/database';
 import { readRecipe } from '../../../../server/queries/recipes';
-import { cannot, fileNamed, readJson, respond, unknown } from '../../../../server/refusal';
+import { cannot, fileNamed, readJson, unknown } from '../../../../server/refusal';
+import { respond } from '../../respond';
 
 export const dynamic = 'force-dynamic';
 

@@ -1,13 +1,13 @@
 import { notFound } from 'next/navigation';
 import { withChanges } from '../../../../core/formats/changedLines';
 import { recipeWords } from '../../../../core/formats/recipeWords';
+import { message } from '../../../../core/message/message';
 import type { RecipeText } from '../../../../core/recipe/recipe';
-import { message } from '../../../../core/say/message';
 import { theHouse } from '../../../../server/actions/kitchen';
 import { pool } from '../../../../server/data/database';
 import { readVersions } from '../../../../server/queries/recipes';
 import { VersionsView } from '../../../../ui/frame/VersionsView';
-import { titled } from '../../../reader';
+import { titled, wordsHere } from '../../../reader';
 
 export const generateMetadata = titled('Versions');
 export const dynamic = 'force-dynamic';
@@ -19,7 +19,8 @@ export default async function VersionsPage({ params }: { params: Promise<{ id: s
   const versions = await readVersions(db, house.id, id);
   const [latest] = versions;
   if (!latest) notFound();
-  const shown = withChanges(versions, (body) => recipeWords(body as unknown as RecipeText)).map(
+  const say = await wordsHere();
+  const shown = withChanges(versions, (body) => recipeWords(body as unknown as RecipeText, say)).map(
     ({ version: number, ...v }) => ({ ...v, number }),
   );
   return (

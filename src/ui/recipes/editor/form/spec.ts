@@ -1,7 +1,7 @@
 import { COOLING_METHODS } from '../../../../core/heat/cooling';
+import { type Message, message } from '../../../../core/message/message';
+import { term } from '../../../../core/message/term';
 import type { RecipeText } from '../../../../core/recipe/recipe';
-import { type Message, message } from '../../../../core/say/message';
-import { term } from '../../../../core/say/term';
 import { EQUAL_PARTS, EQUAL_PARTS_WORDS } from '../../../../core/thicken/equalParts';
 import { ROUX_COLOURS } from '../../../../core/thicken/granules';
 import { THICKEN_METHODS } from '../../../../core/thicken/methods';

@@ -1,5 +1,6 @@
 import { bridgeUrl } from '../../../../../server/live/devices';
-import { cannot, readJson, respond, unknown } from '../../../../../server/refusal';
+import { cannot, readJson, unknown } from '../../../../../server/refusal';
+import { respond } from '../../../respond';
 
 const VERBS = ['tare', 'arm'];
 

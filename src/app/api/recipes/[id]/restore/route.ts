@@ -1,7 +1,8 @@
 import { theHouse } from '../../../../../server/actions/kitchen';
 import { restoreVersion } from '../../../../../server/actions/recipes';
 import { pool } from '../../../../../server/data/database';
-import { readJson, respond } from '../../../../../server/refusal';
+import { readJson } from '../../../../../server/refusal';
+import { respond } from '../../../respond';
 
 export function POST(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   return respond(async () => {

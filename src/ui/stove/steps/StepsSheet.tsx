@@ -3,19 +3,19 @@
 import { clsx } from 'clsx';
 import { Check, Flag, Plus, SkipForward, Undo2 } from 'lucide-react';
 import { useState } from 'react';
-import type { BatchEvent, EventBody } from '../../core/batch/events';
-import { lateBy } from '../../core/batch/late';
-import type { Unreadable } from '../../core/batch/record';
-import type { BatchState, StepState } from '../../core/batch/state';
-import { titleIn } from '../../core/batch/titleIn';
-import { type Message, message } from '../../core/say/message';
-import { timeOfDay } from '../../core/units/clock';
-import { duration } from '../../core/units/format';
-import { parseNumber } from '../../core/units/typed/parse';
-import { Field } from '../shared/form/Field';
-import { BUTTON, PRIMARY } from '../shared/styles';
-import { useSay } from '../shared/useSay';
-import { useShow } from '../shared/useShow';
+import type { BatchEvent, EventBody } from '../../../core/batch/events';
+import { lateBy } from '../../../core/batch/late';
+import type { Unreadable } from '../../../core/batch/record';
+import type { BatchState, StepState } from '../../../core/batch/state';
+import { titleIn } from '../../../core/batch/titleIn';
+import { type Message, message } from '../../../core/message/message';
+import { timeOfDay } from '../../../core/units/clock';
+import { duration } from '../../../core/units/format';
+import { BUTTON } from '../../shared/styles';
+import { useSay } from '../../shared/useSay';
+import { useShow } from '../../shared/useShow';
+import { AddStep } from './AddStep';
+import { SkipStep } from './SkipStep';
 
 type Props = {
   readonly state: BatchState;
@@ -39,7 +39,7 @@ export function StepsSheet({ state, unreadable, write, onLook, onEnd }: Props) {
   const show = useShow();
   if (skipping)
     return (
-      <Skip
+      <SkipStep
         step={skipping}
         onSkip={(reason) => {
           write({ kind: 'step-skipped', step: skipping.key, reason });
@@ -49,7 +49,7 @@ export function StepsSheet({ state, unreadable, write, onLook, onEnd }: Props) {
     );
   if (adding)
     return (
-      <Add
+      <AddStep
         onAdd={(title, minutes) => {
           const next = state.steps.slice(state.current).find((s) => typeof s.key === 'number');
           const planned = state.steps.filter((s) => s.planned).length;
@@ -158,103 +158,5 @@ export function StepsSheet({ state, unreadable, write, onLook, onEnd }: Props) {
         </button>
       </div>
     </div>
-  );
-}
-
-const REASONS = [
-  message('not needed'),
-  message('done before'),
-  message('nothing left of it'),
-  message('no time'),
-] as const;
-
-function Skip({ step, onSkip }: { step: StepState; onSkip: (reason: string) => void }) {
-  const say = useSay();
-  const [reason, setReason] = useState('');
-  const [tried, setTried] = useState(false);
-  return (
-    <form
-      noValidate
-      className="grid gap-3 p-4"
-      onSubmit={(e) => {
-        e.preventDefault();
-        setTried(true);
-        if (reason.trim()) onSkip(reason.trim());
-      }}
-    >
-      <p className="text-[20px]">
-        {say.rich('Leave out <b>{title}</b>: why? The model goes on without it.', {
-          b: (text) => <b>{text}</b>,
-          title: step.title,
-        })}
-      </p>
-      <div className="grid grid-cols-2 gap-2">
-        {REASONS.map((r) => (
-          <button key={r.text} type="button" onClick={() => onSkip(say(r))} className={`${BUTTON} min-h-16`}>
-            {say(r)}
-          </button>
-        ))}
-      </div>
-      <Field
-        id="skip-reason"
-        label={say('Or in your words')}
-        value={reason}
-        maxLength={200}
-        onChange={(e) => setReason(e.target.value)}
-        problem={
-          tried && !reason.trim() ? say('Write why it is left out, in up to 200 characters.') : undefined
-        }
-      />
-      <button type="submit" className={PRIMARY}>
-        {say('Leave it out')}
-      </button>
-    </form>
-  );
-}
-
-function Add({ onAdd }: { onAdd: (title: string, minutes: number | null) => void }) {
-  const say = useSay();
-  const [title, setTitle] = useState('');
-  const [text, setText] = useState('');
-  const [tried, setTried] = useState(false);
-  const minutes = text.trim() === '' ? null : parseNumber(text);
-  const possible = minutes === null || (minutes >= 0 && minutes <= 600);
-  return (
-    <form
-      noValidate
-      className="grid gap-3 p-4"
-      onSubmit={(e) => {
-        e.preventDefault();
-        setTried(true);
-        if (title.trim() && possible) onAdd(title.trim(), minutes);
-      }}
-    >
-      <Field
-        id="add-title"
-        label={say('What is to be done')}
-        value={title}
-        maxLength={120}
-        onChange={(e) => setTitle(e.target.value)}
-        problem={
-          tried && !title.trim() ? say('Write what is to be done, in up to 120 characters.') : undefined
-        }
-      />
-      <Field
-        id="add-minutes"
-        label={say('Minutes, if it takes any')}
-        inputMode="decimal"
-        value={text}
-        onChange={(e) => setText(e.target.value)}
-        problem={
-          tried && !possible
-            ? say('“{text}” cannot be: minutes are a number from 0 to 600.', { text })
-            : undefined
-        }
-        className="figures text-right"
-      />
-      <button type="submit" className={PRIMARY}>
-        {say('Add it')}
-      </button>
-    </form>
   );
 }
