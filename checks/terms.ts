@@ -112,6 +112,7 @@ export const IDS: ReadonlySet<string> = new Set([
   'coats, never bubbles',
   'New soup',
   'Roux, blended',
+  'no smell of spirit; the fond is loose',
   'so that the flour is wetted',
   'under 85 °C before the yolks',
 ]);

@@ -328,7 +328,7 @@ test('a batch without gluten and milk: what stands in is said, the dose follows,
   page,
 }) => {
   await open(page, '/plan?recipe=smoked-parsnip-veloute&litres=8&pot=middle-28&burner=front-right');
-  await page.getByRole('button', { name: 'Guests: for everyone' }).click();
+  await page.getByRole('button', { name: 'Guests: for all' }).click();
   const sheet = page.getByRole('dialog', { name: 'For whom' });
   await sheet.getByLabel('no gluten').check();
   await sheet.getByLabel('no milk').check();

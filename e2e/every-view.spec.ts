@@ -83,7 +83,7 @@ test('sheets opened over the Plan are clean too, and give the focus back', async
     [/^Soup/, 'Soup'],
     [/^Thickened with/, 'Thickened with'],
     [/^Finished with/, 'Finished with'],
-    [/^Guests: for everyone/, 'For whom'],
+    [/^Guests: for all/, 'For whom'],
     [/^Sizes/, 'What changes with the size'],
     [/^Take away/, 'Take the plan away'],
     [/^By a test/, 'Aim by a test'],

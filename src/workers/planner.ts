@@ -3,6 +3,7 @@ import { type Finished, finishedBy, type Held } from '../core/compare/finished';
 import { justMultiplied, type Multiplied } from '../core/compare/multiplied';
 import { type OrderIn, type PlanFindings, type Remedy, remediesFor } from '../core/compare/remedies';
 import { type Scaled, scaling } from '../core/compare/scaling';
+import { type Stocked, stockedOn } from '../core/compare/stocked';
 import { merge, type Spread, sample, summarise, type Tally, varianceOf } from '../core/doubt/monteCarlo';
 import { type Raise, raises } from '../core/doubt/raise';
 import { type Doubt, doubtOf } from '../core/doubt/uncertainty';
@@ -12,6 +13,7 @@ import type { Ingredient } from '../core/food/ingredient';
 import { amended } from '../core/order/amended';
 import { FINISHES } from '../core/order/finishes';
 import type { Aim, Amendment } from '../core/order/order';
+import { STOCKS } from '../core/order/stocks';
 import { planFor } from '../core/plan/plan';
 import type { Dosing } from '../core/plan/solve/resolve';
 import type { Setup } from '../core/plan/solve/simulate';
@@ -47,6 +49,13 @@ export type PlannerQuestion =
       readonly curved: boolean;
       readonly setup: Setup;
     }
+  | {
+      readonly kind: 'stock';
+      readonly key: string;
+      readonly recipe: Recipe;
+      readonly order: Aim & Amendment;
+      readonly setup: Setup;
+    }
   | { readonly kind: 'scaling'; readonly key: string; readonly ordered: OrderIn }
   | {
       readonly kind: 'remedies';
@@ -63,6 +72,7 @@ export type PlannerAnswer =
   | ({ readonly kind: 'sampled'; readonly key: string } & Sampled)
   | { readonly kind: 'compared'; readonly key: string; readonly one: Compared; readonly left: number }
   | { readonly kind: 'finished'; readonly key: string; readonly one: Finished | null; readonly left: number }
+  | { readonly kind: 'stocked'; readonly key: string; readonly one: Stocked | null; readonly left: number }
   | { readonly kind: 'scaled'; readonly key: string; readonly sizes: readonly Scaled[] }
   | {
       readonly kind: 'remedied';
@@ -128,6 +138,15 @@ async function finish({
   }
 }
 
+async function stock({ key, recipe, order, setup }: Extract<PlannerQuestion, { kind: 'stock' }>) {
+  const as = planFor(amended(recipe, order), order, setup);
+  for (const [n, of] of STOCKS.entries()) {
+    await breathe();
+    if (latest.stock !== key) return;
+    tell({ kind: 'stocked', key, one: stockedOn(of, recipe, order, as), left: STOCKS.length - n - 1 });
+  }
+}
+
 function remedy({ key, ordered, plan }: Extract<PlannerQuestion, { kind: 'remedies' }>) {
   const remedies = Object.fromEntries(plan.warnings.map((w) => [w.id, remediesFor(w, plan, ordered)]));
   tell({ kind: 'remedied', key, remedies });
@@ -144,6 +163,8 @@ self.onmessage = async ({ data: ask }: MessageEvent<PlannerQuestion>) => {
       return compare(ask);
     case 'finish':
       return finish(ask);
+    case 'stock':
+      return stock(ask);
     case 'scaling':
       return tell({ kind: 'scaled', key: ask.key, sizes: scaling(ask.ordered) });
     case 'remedies':

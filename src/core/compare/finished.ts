@@ -10,12 +10,10 @@ import { dairyFate } from '../plan/dairyRisk';
 import { planFor } from '../plan/plan';
 import type { Setup } from '../plan/solve/simulate';
 import type { Plan, WeighLine } from '../plan/types';
-import { foodIn } from '../pot/kitchen';
-import { portionsIn } from '../pot/portions';
-import type { Portion } from '../pot/step';
 import type { Recipe } from '../recipe/recipe';
 import { reasonWords } from '../words/dairy';
 import { bringing, type Fit, type Reason } from './fits';
+import { allergensIn, costOf, thickenerOf } from './plans';
 
 /** What is held while the dairy is changed; the rest follows. */
 export const HELD = ['richness', 'litres', 'cost', 'dose'] as const;
@@ -68,19 +66,6 @@ const linesOf = (plan: Plan, finish: Finish): readonly WeighLine[] => {
   return [...last.values()];
 };
 
-const thickenerOf = (plan: Plan): WeighLine | undefined =>
-  plan.weighOut.find((l) => l.solved === 'thickness');
-
-const allergensIn = (plan: Plan): readonly Allergen[] => [
-  ...new Set(
-    plan.steps.flatMap(({ step }) =>
-      portionsIn<Portion>(step)
-        .filter((p) => p.amount > 0)
-        .flatMap((p) => foodIn(plan.setup.kitchen, p.ingredient).allergens),
-    ),
-  ),
-];
-
 /** Price of a gram of a finish, in the house's currency; null when one is missing. */
 function priceOf(finish: Finish, recipe: Recipe, { kitchen }: Setup): number | null {
   let sum = 0;
@@ -91,16 +76,6 @@ function priceOf(finish: Finish, recipe: Recipe, { kitchen }: Setup): number | n
   }
   return sum;
 }
-
-const costOf = (lines: readonly Pick<WeighLine, 'ingredient' | 'g'>[], { kitchen }: Setup): number | null => {
-  let sum = 0;
-  for (const l of lines) {
-    const price = kitchen.products?.[l.ingredient]?.pricePerKg;
-    if (price === undefined) return null;
-    sum += (l.g / 1000) * price;
-  }
-  return sum;
-};
 
 function fitOf(finish: Finish, plan: Plan, risk: Risk | null, flagged: readonly Allergen[], as: Plan): Fit {
   const grave: Reason[] = [];

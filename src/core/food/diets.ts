@@ -43,7 +43,7 @@ export function breaksDiet(food: Ingredient, diet: Diet): boolean {
         SEAFOOD.some((a) => food.allergens.includes(a))
       );
     case 'no pork':
-      return food.group === 'cured meat' || OF_PORK.has(food.id);
+      return (food.group === 'cured meat' && !food.strainedOff) || OF_PORK.has(food.id);
     case 'no alcohol':
       return food.composition.alcohol > 0;
     case 'no gluten':

@@ -125,6 +125,10 @@ export type Ingredient = {
   readonly pulped?: boolean | undefined;
   /** Egg whose germs are killed already: it may be served lightly cooked to anybody. */
   readonly pasteurised?: boolean | undefined;
+  /** g stirred into a litre of water to make a stock, by its label. */
+  readonly byTheLitre?: number | undefined;
+  /** Gives a stock its taste and is strained off: nobody eats it. */
+  readonly strainedOff?: boolean | undefined;
   /** What it does as a thickener, when it is one. */
   readonly thickener?: ThickenerKind;
   /** Grams of water one gram takes up by the time it is tender. */

@@ -6,6 +6,7 @@ import { LIQUIDS } from './data/liquids';
 import { ROOTS } from './data/roots';
 import { SEAFOOD } from './data/seafood';
 import { SEASONINGS } from './data/seasonings';
+import { STOCKPOT } from './data/stockpot';
 import { THICKENERS } from './data/thickeners';
 import { VEGETABLES } from './data/vegetables';
 
@@ -20,4 +21,5 @@ loadCatalogue([
   ...GRAINS,
   ...SEAFOOD,
   ...SEASONINGS,
+  ...STOCKPOT,
 ]);

@@ -1,3 +1,4 @@
+import type { StockPlan } from '../compare/stockPlan';
 import { term } from '../message/term';
 import type { Plan, WeighLine } from '../plan/types';
 import { warningLine } from '../plan/warningWords';
@@ -8,6 +9,8 @@ import { detailsOf, fireWords, READ_IN_LITRES, titleOf } from '../words/steps';
 
 /** A plan as it goes on paper: words only, times on the clock. */
 export type PlanSheet = {
+  /** The stock made here before it. */
+  readonly first?: PlanSheet;
   readonly title: string;
   readonly order: string;
   readonly fire: string;
@@ -52,6 +55,19 @@ export function asideOf(line: WeighLine, say: Words): string {
   if (line.asPurchased > line.g * 1.02)
     return say('{asPurchased} g untrimmed', { asPurchased: spaced(line.asPurchased) });
   return line.ml === null ? line.measure : `${spaced(line.g)} g`;
+}
+
+/** The plan for paper with the stock that is made for it before. */
+export function sheetWithStock(
+  plan: Plan,
+  stock: StockPlan | null,
+  serveAt: string,
+  show: Reader,
+): PlanSheet {
+  const sheet = planSheet(plan, serveAt, show);
+  if (!stock) return sheet;
+  const wanted = clockFrom(serveAt, stock.wantedAt - plan.seconds);
+  return { ...sheet, first: planSheet(stock.plan, wanted, show) };
 }
 
 /** The plan for paper, served at `serveAt` ("18:30"). */
@@ -99,7 +115,7 @@ export function planSheet(plan: Plan, serveAt: string, show: Reader): PlanSheet 
       })),
       {
         at: serveAt,
-        title: say('On the pass'),
+        title: plan.steps.at(-1)?.step.kind === 'strain' ? say('Into the soup') : say('On the pass'),
         details: volumeWords(found.volumeMl, show),
         look: '',
         takes: '',

@@ -9,7 +9,9 @@ import { dieted } from './dieted';
 import { finishedWith, finishOf } from './finishes';
 import { gently } from './gently';
 import type { Amendment } from './order';
+import { onStock } from './stocks';
 import { AS_WRITTEN, type Way, wayOf } from './ways';
+import { wineDownTo } from './wine';
 
 const isSolved = (a: Amount): boolean => a.kind === 'solve' && a.goal === 'thickness';
 const blends = (s: RecipeStep): boolean => s.kind === 'puree' && typeof s.fraction !== 'number';
@@ -171,6 +173,8 @@ export function amended(recipe: Recipe, a: Amendment): Recipe {
         : s,
     );
   }
+  if (a.wineTo !== undefined) steps = wineDownTo(steps, a.wineTo);
+  if (a.stock) steps = onStock({ ...recipe, steps: [...steps] }, a);
   if (a.liquidAt !== undefined) {
     const celsius = a.liquidAt;
     const hot = (p: RecipePortion): RecipePortion =>

@@ -18,6 +18,10 @@ export const ORDER_BOUNDS = {
   rich: [0, 30],
   /** mL a litre. */
   finishMl: [0, 800],
+  /** Part of itself. */
+  wineTo: [0.1, 1],
+  /** mL a litre. */
+  stockMl: [10, 1500],
 } as const;
 
 /** L where nobody said how much. */

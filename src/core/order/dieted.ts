@@ -31,8 +31,8 @@ function standIn(id: string, diets: readonly Diet[]): string | null | undefined 
   if (food.group === 'grain') return first(GRAINS);
   // Smoke and salt of bacon, cheese on top, a spoon of soy: the soup is a soup without them.
   if (food.group === 'cured meat' || food.group === 'seasoning' || food.group === 'cheese') return null;
-  // Shells give a stock its taste; the liquid that stands in brings its own.
-  if (food.group === 'seafood' && food.id === 'crab-shells') return null;
+  // Shells and bones give a stock its taste; the liquid that stands in brings its own.
+  if (food.strainedOff) return null;
   return undefined;
 }
 

@@ -7,6 +7,7 @@ import { numberFrom } from '../units/numberFrom';
 import { ORDER_BOUNDS } from './bounds';
 import { FINISHES } from './finishes';
 import { GENTLY } from './gently';
+import { MADE, STOCKS } from './stocks';
 import { AS_WRITTEN, WAYS } from './ways';
 
 const named = (what: string) =>
@@ -36,6 +37,16 @@ const amendment = {
   rich: numberFrom('rich', ...ORDER_BOUNDS.rich, '%').optional(),
   /** mL of the finish for each litre made, instead of a richness. */
   finishMl: numberFrom('finishMl', ...ORDER_BOUNDS.finishMl, 'mL').optional(),
+  /** Liquid it stands on instead of the recipe’s own. */
+  stock: z.enum(STOCKS.map((s) => s.id)).optional(),
+  /** Made here for it, or made before and kept. */
+  made: z.enum(MADE).optional(),
+  /** mL of that stock there is for each litre made; the rest is made up. */
+  stockMl: numberFrom('stockMl', ...ORDER_BOUNDS.stockMl, 'mL').optional(),
+  /** What it is made up with; water unless said. */
+  topUp: z.enum(STOCKS.map((s) => s.id)).optional(),
+  /** Share of itself each wine is boiled down to; as the recipe has it unless said. */
+  wineTo: numberFrom('wineTo', ...ORDER_BOUNDS.wineTo).optional(),
   /** What it is to be free of. */
   diet: z.array(z.enum(DIETS)).max(DIETS.length).optional(),
   /** How its dairy is spared. */
@@ -55,7 +66,12 @@ export const Order = z.object({
 export type Order = z.infer<typeof Order>;
 
 /** An order for a time of the day: "18:30". */
-export type TimedOrder = Readonly<Order> & { readonly serveAt: string };
+export type TimedOrder = Readonly<Order> & {
+  readonly serveAt: string;
+  /** Where a stock made here stands; the plan chooses where it is not said. */
+  readonly stockPotId?: string | undefined;
+  readonly stockBurnerId?: string | undefined;
+};
 
 /** The end an order asks for: what the solver works towards. */
 export type Aim = Readonly<Pick<Order, 'litres' | 'target' | 'rich' | 'diet'>>;

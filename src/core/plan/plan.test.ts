@@ -16,9 +16,8 @@ import { issueWords } from '../words/issueWords';
 import { amountWords, detailsOf, titleOf } from '../words/steps';
 import { planFor } from './plan';
 import { openAmounts, predict } from './predict';
+import { reduceToViscosity } from './reduction';
 import { type Setup, simulate } from './solve/simulate';
-import { reduceToViscosity } from './stock/reduction';
-import { stockFor } from './stock/stockMaking';
 import { warningWords } from './warningWords';
 
 const veloute = demoRecipe('smoked-parsnip-veloute');
@@ -324,25 +323,7 @@ describe('properties', () => {
   });
 });
 
-describe('stock, reduction and predicting as written', () => {
-  test('a shell stock strains to what was asked for', () => {
-    const stock = stockFor(
-      {
-        yieldMl: 8000,
-        solids: [
-          { ingredient: 'crab-shells', g: 2500 },
-          { ingredient: 'onion', g: 400 },
-        ],
-        minutes: 30,
-      },
-      tall,
-    );
-    expect(Math.abs(stock.yieldMl / 8000 - 1)).toBeLessThan(0.005);
-    expect(stock.water).toBeGreaterThan(8000);
-    expect(stock.peakMl).toBeGreaterThan(10_000);
-    expect(() => stockFor({ yieldMl: 5, solids: [], minutes: 30 }, tall)).toThrow(/yield is 5/);
-  });
-
+describe('reduction and predicting as written', () => {
   test('boiling down thickens to the target and says how far the level falls', () => {
     const thin = planFor(chowder, order(12, 100), tall).solved.run.ran[3]!.pot;
     const target = observe(thin, kitchen).bowlViscosity * 1.4;

@@ -26,7 +26,8 @@ export function weighOut(recipe: Recipe, run: Run, kitchen: Kitchen): readonly W
           name: food.name,
           g: portion.amount,
           ml: poured ? portion.amount / poured : null,
-          measure: asKitchenMeasure(portion.amount, food.density, 'spooned'),
+          // Shells and bones are weighed: no cup holds them.
+          measure: food.strainedOff ? '' : asKitchenMeasure(portion.amount, food.density, 'spooned'),
           asPurchased: roundToScale(portion.amount / food.edibleYield),
           prep: portion.prep,
           solved: amount?.kind === 'solve' ? amount.goal : amount?.kind === 'by rule' ? 'by rule' : null,

@@ -1,3 +1,5 @@
+import { ingredient } from '../food/catalogue';
+import { POURED } from '../food/ingredient';
 import { putAllIn, volumeMl } from './contents';
 import {
   boilsAt,
@@ -177,7 +179,11 @@ export function advance(
       const seconds = (ADD_SECONDS + ADD_SECONDS_PER_KG * kg) * (step.gradually ? GRADUALLY : 1);
       const minutes = step.minutes ?? Math.min(seconds, LONGEST) / 60;
       const lid = step.lid ?? pot.lid;
-      return guarded(filling(pot, { ...step, minutes }, lid, kitchen, until), kitchen);
+      const lastPoured = step.items
+        .filter((i) => POURED.has(ingredient(i.ingredient).group))
+        .reduce((sum, i) => sum + i.amount, 0);
+      const before = lastPoured > 0 ? { ...pot, lastPoured } : pot;
+      return guarded(filling(before, { ...step, minutes }, lid, kitchen, until), kitchen);
     }
     case 'bring-to':
       return guarded(bringTo(pot, step, kitchen, until), kitchen);

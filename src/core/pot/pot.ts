@@ -65,6 +65,8 @@ export type Pot = {
   readonly yolkPeak: number;
   /** Grams gone as steam so far: water, and what alcohol went with it. */
   readonly evaporated: number;
+  /** Grams of what was poured in last: what a deglazing boils down. */
+  readonly lastPoured: number;
   /** Grams taken out: fat poured off, solids strained away. */
   readonly removed: number;
   readonly lid: Lid;
@@ -97,6 +99,7 @@ export const emptyPot = (vessel: Vessel, burner: Burner, celsius = 20): Pot => (
   buffer: { capacity: 0, moment: 0 },
   yolkPeak: 0,
   evaporated: 0,
+  lastPoured: 0,
   removed: 0,
   lid: 'off',
   fire: LIT,

@@ -144,6 +144,8 @@ export function stepSchema<A extends z.ZodType, F extends z.ZodType>(amount: A, 
         flame: Flame,
         to: z.union([
           z.object({ share: z.number().min(0.1).max(1) }),
+          /** Of what was poured in last. */
+          z.object({ ofLast: z.number().min(0.1).max(1) }),
           z.object({ dropMm: z.number().positive().max(400) }),
           z.object({ minutes: Minutes }),
         ]),

@@ -125,11 +125,12 @@ function whatDoesNotFollow(steps: readonly RecipeStep[]): readonly Issue[] {
         (step.kind === 'add' || step.kind === 'temper')
       )
         wet = true;
-      if (item.amount.kind === 'by rule' && !['roux', 'thicken', 'temper'].includes(step.kind)) {
+      const stirred = step.kind === 'add' && food?.byTheLitre !== undefined;
+      if (item.amount.kind === 'by rule' && !stirred && !['roux', 'thicken', 'temper'].includes(step.kind)) {
         issues.push({
           path: ['steps', n],
           says: message(
-            '{id} is “by rule”: only a roux’s fat, a thickener’s carrier and a liaison’s cream can be',
+            '{id} is “by rule”: only a roux’s fat, a thickener’s carrier, a liaison’s cream and a stock’s concentrate can be',
             { id: item.ingredient },
           ),
         });

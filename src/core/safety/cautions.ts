@@ -125,7 +125,7 @@ export function cautionsFor(
   if (deed.fatPouredOff) found.push({ id: 'hot fat', kind: 'hot fat', celsius: HOT_FAT, rule: TRADE });
   if (foods.some((f) => f.group === 'egg' && !f.pasteurised))
     found.push({ id: 'yolk', kind: 'yolk', rule: `${CODE}, 3-801.11` });
-  if (foods.some((f) => f.group === 'seafood')) {
+  if (foods.some((f) => f.group === 'seafood' && !f.strainedOff)) {
     const { centre, forSeconds: seconds, section } = LIMITS.fish;
     const rule = `${CODE}, ${section} and 3-203.12`;
     found.push({ id: 'seafood', kind: 'seafood', centre, seconds, tagDays: TAG_DAYS, rule });

@@ -114,6 +114,10 @@ export function titleAsMessage(step: Step, from?: number): Message {
       if ('minutes' in step.to) return message('Boil down for {minutes} min', { minutes: step.to.minutes });
       if ('share' in step.to)
         return message('Boil down to {share} %', { share: Math.round(step.to.share * 100) });
+      if ('ofLast' in step.to)
+        return message('Boil what was poured down to {share} %', {
+          share: Math.round(step.to.ofLast * 100),
+        });
       return message('Boil down {dropMm} mm on the wall', { dropMm: step.to.dropMm });
     case 'strain':
       return step.of

@@ -17,6 +17,7 @@ import {
   readLimits,
   writeBatch,
 } from '../queries/batches';
+import { claimRecipe, type RecipeBody, setArchived, writeVersion } from '../queries/recipes';
 import { accept, cannot, taken, unknown } from '../refusal';
 import { gathered } from './gathered';
 import { planStored, refuseUncookable, type StartRequest } from './planning';
@@ -39,7 +40,7 @@ export async function plannedBatch(db: Queryable, request: StartRequest): Promis
     if (ahead < -DAY_MS || ahead > LONGEST_AHEAD)
       throw cannot('serveAt', serveAt, message('from a day before the start to a week after'));
   }
-  const { house, plan, recipe, recipeVersion } = await planStored(db, request);
+  const { house, plan, recipe, recipeVersion, keeps } = await planStored(db, request);
   refuseUncookable(plan, house.show);
   return {
     id: request.id,
@@ -49,6 +50,7 @@ export async function plannedBatch(db: Queryable, request: StartRequest): Promis
     plan: toRecord(plan, recipe),
     startedAt,
     serveAt: serveAt ?? null,
+    ...(keeps && { keeps }),
   };
 }
 
@@ -74,6 +76,13 @@ async function refuseGone(db: Queryable, { kitchenId, plan }: NewBatch): Promise
     );
 }
 
+/** Keeps the recipe of a stock made here when it is first cooked, put away: it is the house's to change from then on. */
+async function keepMaking(db: Queryable, kitchenId: string, body: RecipeBody): Promise<void> {
+  if (!(await claimRecipe(db, kitchenId, body.id))) return;
+  await writeVersion(db, kitchenId, body, { note: 'as Panache makes it' });
+  await setArchived(db, kitchenId, body.id, true);
+}
+
 /**
  * Writes a planned batch. The same id twice writes it once and answers the same. Two stations that start in
  * one pot at the same moment are taken one after the other: the second is asked.
@@ -92,6 +101,7 @@ export const begin = (
     if (rowCount) return { id: batch.id, isNew: false };
     await refuseGone(db, batch);
     if (!anyway) await refuseTaken(db, batch);
+    if (batch.keeps) await keepMaking(db, batch.kitchenId, batch.keeps);
     return { id: batch.id, isNew: await writeBatch(db, batch) };
   }, pool);
 

@@ -2,16 +2,17 @@ import * as z from 'zod';
 import type { House } from '../../core/house/house';
 import { issue } from '../../core/message/told';
 import { amended } from '../../core/order/amended';
+import { makingIn, stockRecipe } from '../../core/order/makings';
 import { Order } from '../../core/order/order';
 import { planFor } from '../../core/plan/plan';
 import type { Plan, WarningKind } from '../../core/plan/types';
 import { warningWords } from '../../core/plan/warningWords';
-import type { Recipe } from '../../core/recipe/recipe';
+import { Recipe } from '../../core/recipe/recipe';
 import { momentOf } from '../../core/units/moment';
 import type { Show } from '../../core/units/show';
 import type { Queryable } from '../data/database';
 import { readHouse } from '../queries/kitchen';
-import { readRecipe, readRecipes } from '../queries/recipes';
+import { type RecipeBody, readRecipe, readRecipes } from '../queries/recipes';
 import { cannot, unknown } from '../refusal';
 
 export const StartRequest = Order.extend({
@@ -29,6 +30,8 @@ export type Planned = {
   /** As it is cooked: the stored one with what the request changes. */
   readonly recipe: Recipe;
   readonly recipeVersion: number;
+  /** The recipe as it is to be kept, where the house has none of it yet. */
+  readonly keeps?: RecipeBody;
 };
 
 /** Plans `order` in the stored house. Refuses an unknown recipe, pot or burner, naming those there are. */
@@ -36,7 +39,8 @@ export async function planStored(db: Queryable, order: Order): Promise<Planned> 
   const house = await readHouse(db);
   if (!house) throw unknown('kitchen', 'none', []);
   const stored = await readRecipe(db, house.id, order.recipeId);
-  if (!stored) {
+  const made = stored ? null : makingIn(order.recipeId);
+  if (!stored && !made) {
     const known = await readRecipes(db, house.id);
     throw unknown(
       'recipeId',
@@ -58,9 +62,17 @@ export async function planStored(db: Queryable, order: Order): Promise<Planned> 
       order.burnerId,
       house.burners.map((b) => b.id),
     );
-  const recipe = amended(stored.recipe, order);
+  const keeps = made ? stockRecipe(made.making, made.made, { vessel, burner }) : undefined;
+  const written = stored?.recipe ?? Recipe.parse(keeps);
+  const recipe = amended(written, order);
   const plan = planFor(recipe, order, { vessel, burner, kitchen: house.kitchen });
-  return { house, plan, recipe, recipeVersion: stored.version };
+  return {
+    house,
+    plan,
+    recipe,
+    recipeVersion: stored?.version ?? 1,
+    ...(keeps && { keeps: keeps as unknown as RecipeBody }),
+  };
 }
 
 /** Which field a plan that cannot be cooked is laid to; to its recipe where it is none of these. */

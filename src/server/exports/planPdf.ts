@@ -135,7 +135,7 @@ function draw(doc: Doc, sheet: PlanSheet, say: Words, scale: number, real: boole
   return y;
 }
 
-/** The plan as a PDF: one page for a normal soup, as large as it goes. */
+/** The plan as a PDF: one page for a normal soup, as large as it goes, and one before it for a stock made for it. */
 export async function planPdf(sheet: PlanSheet, paper: Paper, say: Words = inEnglish): Promise<Uint8Array> {
   const doc = new PDFDocument({
     size: paper,
@@ -149,9 +149,15 @@ export async function planPdf(sheet: PlanSheet, paper: Paper, say: Words = inEng
     doc.on('error', reject);
   });
   const room = doc.page.height - MARGIN;
-  const scale =
-    SCALES.find((s) => draw(doc, sheet, say, s, false) <= room) ?? SCALES[SCALES.length - 1] ?? 0.74;
-  draw(doc, sheet, say, scale, true);
+  const page = (one: PlanSheet) => {
+    const scale = SCALES.find((s) => draw(doc, one, say, s, false) <= room) ?? SCALES.at(-1) ?? 0.74;
+    draw(doc, one, say, scale, true);
+  };
+  if (sheet.first) {
+    page(sheet.first);
+    doc.addPage({ size: paper, margin: 0 });
+  }
+  page(sheet);
   doc.end();
   await ended;
   return Buffer.concat(chunks);

@@ -1,6 +1,7 @@
 import { BatchEvent } from '../../core/batch/events';
 import type { Batch, RecordedPlan, Unreadable } from '../../core/batch/record';
 import type { Queryable } from '../data/database';
+import type { RecipeBody } from './recipes';
 
 type BatchRow = {
   id: string;
@@ -174,7 +175,11 @@ export async function readBatch(db: Queryable, id: string): Promise<Batch | null
   return (await withEvents(db, rows))[0] ?? null;
 }
 
-export type NewBatch = Omit<Batch, 'events' | 'unreadable'> & { readonly kitchenId: string };
+export type NewBatch = Omit<Batch, 'events' | 'unreadable'> & {
+  readonly kitchenId: string;
+  /** The recipe it is cooked from, where that is none the house has kept yet. */
+  readonly keeps?: RecipeBody;
+};
 
 /** Writes a batch once: the same id again changes nothing. True when it was new. */
 export async function writeBatch(db: Queryable, b: NewBatch): Promise<boolean> {

@@ -5,8 +5,11 @@ import { cannotBe } from '../../core/order/amended';
 import { ORDER_BOUNDS, USUAL_LITRES, USUAL_TIME } from '../../core/order/bounds';
 import { finishOf } from '../../core/order/finishes';
 import { GENTLY } from '../../core/order/gently';
+import { makingOf } from '../../core/order/makings';
 import type { Amendment, Order, TimedOrder } from '../../core/order/order';
+import { MADE, stockOf } from '../../core/order/stocks';
 import { AS_WRITTEN, wayOf } from '../../core/order/ways';
+import { hasWine } from '../../core/order/wine';
 import type { Recipe } from '../../core/recipe/recipe';
 import { EQUAL_PARTS } from '../../core/thicken/equalParts';
 import { ROUX_COLOURS } from '../../core/thicken/granules';
@@ -31,6 +34,11 @@ function amendmentFrom(query: Record<string, string | undefined>, recipe: Recipe
   const liquidAt = numberIn(query.liquid, ORDER_BOUNDS.liquidAt);
   const dairy = oneOf(GENTLY, query.dairy);
   const finish = finishOf(query.finish);
+  const stock = stockOf(query.stock);
+  const made = oneOf(MADE, query.made);
+  const stockMl = numberIn(query.stockMl, ORDER_BOUNDS.stockMl);
+  const topUp = stockOf(query.topUp);
+  const wineTo = numberIn(query.wine, ORDER_BOUNDS.wineTo);
   const diet = DIETS.filter((d) => (query.without ?? '').split(',').includes(d));
   const rich = numberIn(query.fat, ORDER_BOUNDS.rich);
   const finishMl = numberIn(query.dairyMl, ORDER_BOUNDS.finishMl);
@@ -41,6 +49,12 @@ function amendmentFrom(query: Record<string, string | undefined>, recipe: Recipe
     ...(liquidAt !== undefined && { liquidAt }),
     ...(dairy !== undefined && { dairy }),
     ...(diet.length > 0 && { diet }),
+    ...(wineTo !== undefined && hasWine(recipe) && { wineTo }),
+    ...(stock && {
+      stock: stock.id,
+      ...(made && makingOf(stock.id) && { made }),
+      ...(stockMl !== undefined && { stockMl, ...(topUp && { topUp: topUp.id }) }),
+    }),
     ...(finish && {
       finish: finish.id,
       ...(rich !== undefined ? { rich } : finishMl !== undefined && { finishMl }),
@@ -70,6 +84,8 @@ export function orderFrom(
     rule: oneOf(EQUAL_PARTS, query.rule),
     colour: oneOf(ROUX_COLOURS, query.colour),
     ...amendmentFrom(query, recipe),
+    ...(house.vessels.some((v) => v.id === query.stockPot) && { stockPotId: query.stockPot }),
+    ...(house.burners.some((b) => b.id === query.stockBurner) && { stockBurnerId: query.stockBurner }),
     serveAt: /^\d{2}:\d{2}$/.test(query.at ?? '') ? (query.at ?? '') : USUAL_TIME,
   };
 }
@@ -91,6 +107,13 @@ export function queryOf(order: TimedOrder): URLSearchParams {
     ...(order.liquidAt !== undefined && { liquid: String(order.liquidAt) }),
     ...(order.dairy && { dairy: order.dairy }),
     ...(order.diet?.length && { without: order.diet.join(',') }),
+    ...(order.wineTo !== undefined && { wine: String(order.wineTo) }),
+    ...(order.stock && { stock: order.stock }),
+    ...(order.stock && order.made && { made: order.made }),
+    ...(order.stock && order.stockMl !== undefined && { stockMl: String(order.stockMl) }),
+    ...(order.stock && order.topUp && { topUp: order.topUp }),
+    ...(order.made && order.stockPotId && { stockPot: order.stockPotId }),
+    ...(order.made && order.stockBurnerId && { stockBurner: order.stockBurnerId }),
     ...(order.finish && { finish: order.finish }),
     ...(order.finish && order.rich !== undefined && { fat: String(order.rich) }),
     ...(order.finish && order.finishMl !== undefined && { dairyMl: String(order.finishMl) }),
@@ -101,4 +124,9 @@ export function queryOf(order: TimedOrder): URLSearchParams {
 export const addressOf = (order: TimedOrder): string => `/plan?${queryOf(order)}`;
 
 /** An order as the server takes it: its time goes along as a moment. */
-export const requestOf = ({ serveAt: _words, ...order }: TimedOrder): Order => order;
+export const requestOf = ({
+  serveAt: _words,
+  stockPotId: _pot,
+  stockBurnerId: _burner,
+  ...order
+}: TimedOrder): Order => order;

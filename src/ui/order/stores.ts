@@ -17,6 +17,11 @@ export const amendmentOf = ({
   finish,
   rich,
   finishMl,
+  stock,
+  made,
+  stockMl,
+  topUp,
+  wineTo,
   diet,
 }: Amendment): Amendment => ({
   rule,
@@ -30,6 +35,11 @@ export const amendmentOf = ({
   finish,
   rich,
   finishMl,
+  stock,
+  made,
+  stockMl,
+  topUp,
+  wineTo,
   diet,
 });
 

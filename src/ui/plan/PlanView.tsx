@@ -9,7 +9,7 @@ import { bandOf, chanceOfBand } from '../../core/flow/bands';
 import { bracketOf } from '../../core/maths/logNormal';
 import type { TimedOrder } from '../../core/order/order';
 import { warningLine } from '../../core/plan/warningWords';
-import { nextTime, timeOfDay } from '../../core/units/clock';
+import { nextTime } from '../../core/units/clock';
 import { degrees } from '../../core/units/show';
 import { addressOf } from '../order/address';
 import type { Stores } from '../order/stores';
@@ -99,7 +99,6 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
           aim={aim}
           setup={setup}
           order={order}
-          lightAt={light && timeOfDay(light)}
           onChange={change}
         />
       </div>
@@ -138,7 +137,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
             />
           </div>
         </section>
-        <Lists plan={plan} lightAt={light} show={show} currency={stores.house.currency} />
+        <Lists plan={plan} lightAt={light} show={show} order={order} house={stores.house} />
       </div>
       <Sheet open={sheet === 'test'} onOpenChange={sheetOpen} title={say('Aim by a test')}>
         <ByTest

@@ -3,6 +3,7 @@
 import { FileOutput, Scaling } from 'lucide-react';
 import { Suspense, useMemo, useState } from 'react';
 import type { Plan } from '../../core/plan/types';
+import { timeOfDay } from '../../core/units/clock';
 import type { Show } from '../../core/units/show';
 import { volumeWords } from '../../core/units/show';
 import { fireWords } from '../../core/words/steps';
@@ -71,7 +72,12 @@ export function PotPart({ plan, lightAt, show, onSizes, onTakeAway }: Props) {
         )}
       </div>
       <p className="pt-1">
-        <b>{plan.setup.burner.name}.</b> {fire && say(fire)}
+        <b>
+          {lightAt
+            ? say('{burner}, lit at {time}.', { burner: plan.setup.burner.name, time: timeOfDay(lightAt) })
+            : `${plan.setup.burner.name}.`}
+        </b>{' '}
+        {fire && say(fire)}
         <br />
         {say.rich('Gives off <b>{steamG}</b> of water on the way.', {
           b: (text) => <b>{text}</b>,

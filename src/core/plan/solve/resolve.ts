@@ -68,7 +68,9 @@ function gramsFor(amount: Amount, item: RecipePortion, dosing: Dosing, pot: Pot,
     return ml * densityOf(foodIn(kitchen, item.ingredient).density);
   }
   if (amount.kind === 'by rule')
-    throw new RangeError('only a roux’s fat, a carrier or a liaison’s cream can be “by rule”');
+    throw new RangeError(
+      'only a roux’s fat, a carrier, a liaison’s cream or a stock’s concentrate can be “by rule”',
+    );
   if (amount.goal === 'thickness') {
     const strength = strengthOf(item.ingredient);
     if (!strength)
@@ -97,8 +99,19 @@ export function resolve(step: RecipeStep, dosing: Dosing, pot: Pot, kitchen: Kit
     );
 
   switch (step.kind) {
+    case 'add': {
+      const items: Portion[] = [];
+      for (const i of step.items) {
+        const { byTheLitre } = ingredient(i.ingredient);
+        // Stirred into what is poured just before it.
+        const into = (items.at(-1)?.amount ?? 0) / 1000;
+        items.push(
+          i.amount.kind === 'by rule' && byTheLitre ? { ...i, amount: tidy(byTheLitre * into) } : portion(i),
+        );
+      }
+      return { ...step, items };
+    }
     case 'sweat':
-    case 'add':
     case 'season':
     case 'render':
     case 'poach':

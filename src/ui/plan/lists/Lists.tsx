@@ -1,7 +1,9 @@
 'use client';
 
 import { Suspense, useState } from 'react';
+import type { House } from '../../../core/house/house';
 import { message } from '../../../core/message/message';
+import type { TimedOrder } from '../../../core/order/order';
 import type { Plan } from '../../../core/plan/types';
 import type { Show } from '../../../core/units/show';
 import { Segments } from '../../shared/form/Segments';
@@ -12,6 +14,8 @@ import { Grouped, type Grouping, isTicked, WeighOut } from './WeighOut';
 
 const Steps = lazily(async () => (await import('./Steps')).Steps);
 const Shopping = lazily(async () => (await import('./Shopping')).Shopping);
+
+const StockFirst = lazily(async () => (await import('./StockFirst')).StockFirst);
 
 const LISTS = [
   { value: 'weigh', words: message('Weigh out') },
@@ -24,15 +28,22 @@ type Props = {
   readonly plan: Plan;
   readonly lightAt: Date | null;
   readonly show: Show;
-  readonly currency: string;
+  readonly order: TimedOrder;
+  readonly house: House;
 };
 
 /** What is weighed, done and bought. */
-export function Lists({ plan, lightAt, show, currency }: Props) {
+export function Lists({ plan, lightAt, show, order, house }: Props) {
   const say = useSay();
   const [list, setList] = useState<List>('weigh');
   const [grouping, setGrouping] = useState<Grouping>('order');
   const { ticks, tick } = useTicks(plan);
+  const first = (as: 'weigh' | 'steps') =>
+    order.made ? (
+      <Suspense fallback={null}>
+        <StockFirst plan={plan} order={order} house={house} lightAt={lightAt} as={as} />
+      </Suspense>
+    ) : null;
   return (
     <div className="flex min-h-0 flex-col border-ink px-4 py-2 max-[1100px]:col-span-full max-[1100px]:border-t-2">
       <div className="flex items-center justify-between gap-2 pb-2">
@@ -50,13 +61,20 @@ export function Lists({ plan, lightAt, show, currency }: Props) {
         )}
       </div>
       {list === 'weigh' ? (
-        <WeighOut lines={plan.weighOut} ticks={ticks} onTick={tick} steps={plan.steps} by={grouping} />
+        <WeighOut
+          lines={plan.weighOut}
+          ticks={ticks}
+          onTick={tick}
+          steps={plan.steps}
+          by={grouping}
+          first={first('weigh')}
+        />
       ) : (
         <Suspense fallback={<p className="text-quiet">{say('One moment …')}</p>}>
           {list === 'steps' ? (
-            <Steps plan={plan} lightAt={lightAt} show={show} />
+            <Steps plan={plan} lightAt={lightAt} show={show} first={first('steps')} />
           ) : (
-            <Shopping plan={plan} currency={currency} />
+            <Shopping plan={plan} order={order} house={house} />
           )}
         </Suspense>
       )}

@@ -1,20 +1,39 @@
 'use client';
 
+import { rescuedFrom } from '../../../core/compare/rescued';
 import { STATIONS, shoppingFor } from '../../../core/compare/shopping';
+import { ingredient } from '../../../core/food/catalogue';
+import type { House } from '../../../core/house/house';
 import { term } from '../../../core/message/term';
+import type { TimedOrder } from '../../../core/order/order';
 import type { Plan } from '../../../core/plan/types';
 import { spaced } from '../../../core/units/format';
+import { stockName } from '../../order/stockWords';
 import { Scroll } from '../../shared/Scroll';
 import { useSay } from '../../shared/useSay';
+import { useStockPlan } from './useStockPlan';
+
+type Props = {
+  readonly plan: Plan;
+  readonly order: TimedOrder;
+  readonly house: House;
+};
 
 /** What to fetch from where, each thing once, untrimmed, and what it costs where prices are known. */
-export function Shopping({ plan, currency }: { plan: Plan; currency: string }) {
+export function Shopping({ plan, order, house }: Props) {
   const say = useSay();
-  const { lines, total, unpriced } = shoppingFor(plan.weighOut, plan.setup.kitchen);
+  const { currency } = house;
+  const stock = useStockPlan(plan, order, house);
+  // What is made here is not bought: what it is made of is.
+  const lines = stock
+    ? [...plan.weighOut.filter((l) => l.ingredient !== stock.making.id), ...stock.plan.weighOut]
+    : plan.weighOut;
+  const { lines: bought, total, unpriced } = shoppingFor(lines, plan.setup.kitchen);
+  const rescued = rescuedFrom(lines);
   return (
     <Scroll label={say('Shopping')} className="flex-1 border-ink border-t min-[1100px]:overflow-y-auto">
       {STATIONS.map((station) => {
-        const here = lines.filter((l) => l.station === station);
+        const here = bought.filter((l) => l.station === station);
         if (here.length === 0) return null;
         return (
           <section key={station} aria-label={say(term(station))}>
@@ -46,6 +65,28 @@ export function Shopping({ plan, currency }: { plan: Plan; currency: string }) {
           </section>
         );
       })}
+      {rescued.length > 0 && (
+        <section aria-label={say('Not thrown away')} className="border-ink border-t-2 pt-2">
+          <h3 className="font-bold text-quiet">{say('Not thrown away')}</h3>
+          <ul>
+            {rescued.map((r) => (
+              <li key={r.ingredient} className="border-rule border-b py-1.5 leading-tight">
+                {say.rich(
+                  '<b>{g} g</b> {what} make {litres} L of {stock}{juice, select, none {} other {, and before that about {juice} mL of juice scraped from them}}; frozen in a bag until there is enough.',
+                  {
+                    b: (text) => <b className="figures text-[22px]">{text}</b>,
+                    g: spaced(r.g),
+                    what: { within: term(ingredient(r.ingredient).name.split(',')[0] ?? r.ingredient) },
+                    litres: r.litres.toFixed(1),
+                    stock: stockName(r.making.id),
+                    juice: r.juiceMl > 0 ? String(r.juiceMl) : 'none',
+                  },
+                )}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       <p className="py-3">
         {say.rich('<b>{currency}{total}</b> in all, {currency}{total2} a litre', {
           b: (text) => <b className="figures text-[22px]">{text}</b>,

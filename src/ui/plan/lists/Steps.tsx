@@ -1,5 +1,6 @@
 'use client';
 
+import type { ReactNode } from 'react';
 import { term } from '../../../core/message/term';
 import type { Plan } from '../../../core/plan/types';
 import { timeOfDay } from '../../../core/units/clock';
@@ -14,16 +15,19 @@ type Props = {
   /** When the flame is lit; null until the page knows the time. */
   readonly lightAt: Date | null;
   readonly show: Show;
+  /** What comes before it. */
+  readonly first?: ReactNode;
 };
 
 /** The plan's steps by the clock, each with where it leaves the pot. */
-export function Steps({ plan, lightAt, show }: Props) {
+export function Steps({ plan, lightAt, show, first }: Props) {
   const say = useSay();
   return (
     <Scroll
       label={say('Steps by the clock')}
       className="flex-1 border-ink border-t min-[1100px]:overflow-y-auto"
     >
+      {first}
       <ol>
         {plan.steps.map((s, n) => {
           const id = `${n}.${s.step.kind}`;

@@ -1,6 +1,7 @@
 'use client';
 
 import { clsx } from 'clsx';
+import type { ReactNode } from 'react';
 import { groupedBy, STATIONS, stationOf } from '../../../core/compare/shopping';
 import { asideOf, figureOf } from '../../../core/formats/sheet';
 import { type Message, message } from '../../../core/message/message';
@@ -18,6 +19,8 @@ type Props = {
   readonly onTick: (line: WeighLine, ticked: boolean) => void;
   readonly steps: readonly PlanStep[];
   readonly by: Grouping;
+  /** What comes before it. */
+  readonly first?: ReactNode;
 };
 
 const GROUPS = [
@@ -65,7 +68,7 @@ function grouped(lines: readonly WeighLine[], by: Grouping, steps: readonly Plan
 export const isTicked = (line: WeighLine, ticks: Props['ticks']): boolean => ticks[line.id] === line.g;
 
 /** What to put on the scale, in the order it is needed or under headings, ticked as it is weighed. */
-export function WeighOut({ lines, ticks, onTick, steps, by }: Props) {
+export function WeighOut({ lines, ticks, onTick, steps, by, first }: Props) {
   const say = useSay();
   const next = lines.find((l) => !isTicked(l, ticks));
   return (
@@ -74,6 +77,7 @@ export function WeighOut({ lines, ticks, onTick, steps, by }: Props) {
         label={say('Things to weigh')}
         className="flex-1 border-ink border-t min-[1100px]:overflow-y-auto"
       >
+        {first}
         {grouped(lines, by, steps).map((g) => (
           <section key={g.key} aria-label={g.head ? say(g.head) : say('In the order you need it')}>
             {g.head && <h3 className="border-rule border-b pt-3 pb-1 font-bold text-quiet">{say(g.head)}</h3>}

@@ -16,9 +16,7 @@ import { useSay } from '../../shared/useSay';
 
 /** Whom the batch is for, in the sentence’s words. */
 const guestWords = (diets: readonly Diet[]): Message =>
-  diets.length === 0
-    ? message('for everyone')
-    : message('{diets}', { diets: { and: diets.map((d) => term(d)) } });
+  diets.length === 0 ? message('for all') : message('{diets}', { diets: { and: diets.map((d) => term(d)) } });
 
 const name = (id: string) => ({ within: term(ingredient(id).name.split(',')[0] ?? id) });
 

@@ -1,6 +1,6 @@
 'use client';
 
-import { Check, Minus, Plus } from 'lucide-react';
+import { Minus, Plus } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { Finished, Held } from '../../../core/compare/finished';
 import { term } from '../../../core/message/term';
@@ -12,6 +12,7 @@ import { spaced } from '../../../core/units/format';
 import { amountWords } from '../../../core/words/steps';
 import { finishName, finishWords } from '../../order/finishWords';
 import { HeldPart } from '../../order/HeldPart';
+import { RadioRow } from '../../order/RadioRow';
 import { amendmentOf } from '../../order/stores';
 import { useFinished } from '../../order/useFinished';
 import { Grade } from '../../shared/Grade';
@@ -41,7 +42,7 @@ export const finishDoses = ({ doses }: Finished, say: Say): string =>
   });
 
 /** What it does to the thickener: "305 g of plain flour, 7 g more". */
-export function thickenerWords({ thickener }: Finished, say: Say): string {
+export function thickenerWords({ thickener }: Pick<Finished, 'thickener'>, say: Say): string {
   if (!thickener) return '';
   const more = Math.round(thickener.more);
   const values = {
@@ -115,14 +116,15 @@ export function Finishes({ order, written, aim, setup, currency, onChange }: Pro
         )}
       </div>
       <div role="radiogroup" aria-label={say('Finished with')}>
-        <Row on={!order.finish} id="written" onTake={() => onChange(none)}>
+        <RadioRow name="finish" on={!order.finish} id="written" onTake={() => onChange(none)}>
           <b>{say('as the recipe has it')}</b>
           <span className="block text-[15px]">
             {say(finishWords({ ...order, finish: undefined }, written))}
           </span>
-        </Row>
+        </RadioRow>
         {all.map((f) => (
-          <Row
+          <RadioRow
+            name="finish"
             key={f.finish.id}
             on={f.finish.id === order.finish}
             id={f.finish.id}
@@ -143,7 +145,7 @@ export function Finishes({ order, written, aim, setup, currency, onChange }: Pro
                 .join(' · ')}
             </span>
             <span className="block text-[15px]">{f.fit.reasons.map((r) => say(r.says)).join(' ')}</span>
-          </Row>
+          </RadioRow>
         ))}
       </div>
       {!done && (
@@ -159,38 +161,5 @@ export function Finishes({ order, written, aim, setup, currency, onChange }: Pro
         </p>
       )}
     </>
-  );
-}
-
-function Row({
-  on,
-  id,
-  onTake,
-  aside,
-  children,
-}: {
-  on: boolean;
-  id: string;
-  onTake: () => void;
-  aside?: React.ReactNode;
-  children: React.ReactNode;
-}) {
-  return (
-    <label
-      htmlFor={`finish-${id}`}
-      className="flex min-h-14 cursor-pointer flex-wrap items-center gap-x-3 border-rule border-b px-4 py-2 last:border-b-0 hover:bg-butter/25 has-focus-visible:bg-butter has-focus-visible:text-on-butter"
-    >
-      <input
-        type="radio"
-        id={`finish-${id}`}
-        name="finish"
-        checked={on}
-        onChange={onTake}
-        className="sr-only"
-      />
-      <span className="w-6 shrink-0">{on && <Check size={22} aria-hidden />}</span>
-      <span className="min-w-0 flex-1 basis-60">{children}</span>
-      {aside && <span className="max-[720px]:basis-full max-[720px]:pl-9">{aside}</span>}
-    </label>
   );
 }

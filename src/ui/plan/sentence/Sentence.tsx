@@ -7,18 +7,21 @@ import { type Message, message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';
 import { GENTLY, type Gently } from '../../../core/order/gently';
 import type { Aim, TimedOrder } from '../../../core/order/order';
+import { hasWine, WINE_TO } from '../../../core/order/wine';
 import type { Setup } from '../../../core/plan/solve/simulate';
 import type { Recipe } from '../../../core/recipe/recipe';
 import { EQUAL_PARTS, EQUAL_PARTS_WORDS } from '../../../core/thicken/equalParts';
 import { ROUX_COLOURS, ROUX_STRENGTH } from '../../../core/thicken/granules';
 import { spaced, uncapital } from '../../../core/units/format';
 import { addressOf } from '../../order/address';
+import { stockWords } from '../../order/stockWords';
 import { rouxOf, type Stores } from '../../order/stores';
 import { Choice } from '../../shared/form/Choice';
 import { useSay } from '../../shared/useSay';
 import { DietPart } from './DietPart';
 import { FinishPart } from './FinishPart';
 import { LitresPart } from './LitresPart';
+import { StockPart } from './StockPart';
 import { ThickenPart } from './ThickenPart';
 import { TimePart } from './TimePart';
 
@@ -29,6 +32,14 @@ const SPARED: Readonly<Record<Gently, Message>> = {
   richer: message('as cream of 35 %'),
 };
 
+/** How far the wine is boiled down, in the sentence. */
+const wineWords = (to: number | undefined): Message =>
+  to === undefined
+    ? message('as written')
+    : to >= 1
+      ? message('not boiled down')
+      : message('down to {percent} %', { percent: Math.round(to * 100) });
+
 type Props = {
   readonly stores: Stores;
   /** As it is cooked, and as the house writes it. */
@@ -38,12 +49,11 @@ type Props = {
   readonly aim: RefObject<Aim>;
   readonly setup: Setup;
   readonly order: TimedOrder;
-  readonly lightAt: string | null;
   readonly onChange: (change: Partial<TimedOrder>) => void;
 };
 
 /** The order as a sentence; every underlined part is a control. */
-function SentenceNow({ stores, recipe, written, aim, setup, order, lightAt, onChange }: Props) {
+function SentenceNow({ stores, recipe, written, aim, setup, order, onChange }: Props) {
   const say = useSay();
 
   const { house, recipes } = stores;
@@ -71,13 +81,20 @@ function SentenceNow({ stores, recipe, written, aim, setup, order, lightAt, onCh
         finish: undefined,
         rich: undefined,
         finishMl: undefined,
+        wineTo: undefined,
+        stock: undefined,
+        made: undefined,
+        stockMl: undefined,
+        topUp: undefined,
+        stockPotId: undefined,
+        stockBurnerId: undefined,
       });
   };
 
   return (
-    <p className="text-[clamp(19px,1.62vw,25px)] leading-[1.6]">
+    <p className="text-[clamp(19px,1.5vw,25px)] leading-[1.6]">
       {say.rich(
-        'Make {litres} of {soup}, {band}, in {pot} on {burner}, thickened with {thickener}{roux}, finished with {finish}{dairy}, {guests}, at {time}. {light}',
+        'Make {litres} of {soup}{stock}, {band}, in {pot} on {burner}, thickened with {thickener}{roux}, {wine}finished with {finish}{dairy}, {guests}, at {time}.',
         {
           litres: (
             <LitresPart litres={order.litres} show={say.reader} onChange={(l) => onChange({ litres: l })} />
@@ -91,6 +108,20 @@ function SentenceNow({ stores, recipe, written, aim, setup, order, lightAt, onCh
               options={recipes.map((r) => ({ value: r.id, words: r.name, aside: r.school }))}
             />
           ),
+          stock: stockWords(order, written)
+            ? say.rich(' on {stock}', {
+                stock: (
+                  <StockPart
+                    order={order}
+                    written={written}
+                    aim={aim}
+                    setup={setup}
+                    house={house}
+                    onChange={onChange}
+                  />
+                ),
+              })
+            : '',
           band: (
             <Choice
               label={say('Consistency')}
@@ -171,6 +202,22 @@ function SentenceNow({ stores, recipe, written, aim, setup, order, lightAt, onCh
                 ),
               })
             : '',
+          wine: hasWine(written)
+            ? say.rich('the wine {wine}, ', {
+                wine: (
+                  <Choice
+                    label={say('Wine')}
+                    value={String(order.wineTo ?? 'written')}
+                    words={wineWords(order.wineTo)}
+                    onChange={(to) => onChange({ wineTo: to === 'written' ? undefined : Number(to) })}
+                    options={[
+                      { value: 'written', words: say('as the recipe has it') },
+                      ...WINE_TO.map((to) => ({ value: String(to), words: say(wineWords(to)) })),
+                    ]}
+                  />
+                ),
+              })
+            : '',
           finish: (
             <FinishPart
               order={order}
@@ -199,11 +246,6 @@ function SentenceNow({ stores, recipe, written, aim, setup, order, lightAt, onCh
             : '',
           guests: <DietPart order={order} written={written} onChange={onChange} />,
           time: <TimePart time={order.serveAt} onChange={(serveAt) => onChange({ serveAt })} />,
-          light: lightAt ? (
-            <span className="text-quiet">{say('Light the flame at {time}.', { time: lightAt })}</span>
-          ) : (
-            ''
-          ),
         },
       )}
     </p>
@@ -211,7 +253,7 @@ function SentenceNow({ stores, recipe, written, aim, setup, order, lightAt, onCh
 }
 
 /** As it reads: a target moving within its band changes nothing here, so the sentence stays as it is. */
-const reading = ({ stores, order, lightAt }: Props): string =>
-  `${addressOf({ ...order, target: middleOf(bandOf(order.target, stores.house.kitchen.bandLimits)) })} ${lightAt}`;
+const reading = ({ stores, order }: Props): string =>
+  addressOf({ ...order, target: middleOf(bandOf(order.target, stores.house.kitchen.bandLimits)) });
 
 export const Sentence = memo(SentenceNow, (a, b) => a.stores === b.stores && reading(a) === reading(b));

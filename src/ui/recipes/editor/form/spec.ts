@@ -119,6 +119,7 @@ export const ASKS: { readonly [K in StepKind]: readonly FieldSpec[] } = {
       options: [
         { value: 'minutes', words: message('minutes have gone') },
         { value: 'share', words: message('this share is left') },
+        { value: 'ofLast', words: message('this share of what was poured last is left') },
         { value: 'dropMm', words: message('the level has dropped, mm') },
       ],
     },

@@ -1,10 +1,10 @@
-import { depthOf } from '../../heat/vessel';
-import { volumeMl } from '../../pot/contents';
-import { cook } from '../../pot/cook';
-import type { Kitchen } from '../../pot/kitchen';
-import { observe } from '../../pot/observe';
-import type { Pot } from '../../pot/pot';
-import { within } from '../../units/range';
+import { depthOf } from '../heat/vessel';
+import { volumeMl } from '../pot/contents';
+import { cook } from '../pot/cook';
+import type { Kitchen } from '../pot/kitchen';
+import { observe } from '../pot/observe';
+import type { Pot } from '../pot/pot';
+import { within } from '../units/range';
 
 export type Reduction = {
   readonly pot: Pot;

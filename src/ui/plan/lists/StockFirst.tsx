@@ -1,0 +1,179 @@
+'use client';
+
+import { Flame } from 'lucide-react';
+import Link from 'next/link';
+import { useRef, useState } from 'react';
+import { v4 as uuid } from 'uuid';
+import type { StockPlan } from '../../../core/compare/stockPlan';
+import { asideOf, figureOf } from '../../../core/formats/sheet';
+import type { House } from '../../../core/house/house';
+import { term } from '../../../core/message/term';
+import type { TimedOrder } from '../../../core/order/order';
+import type { Plan } from '../../../core/plan/types';
+import { warningLine } from '../../../core/plan/warningWords';
+import { timeOfDay } from '../../../core/units/clock';
+import { duration } from '../../../core/units/format';
+import { detailsOf, titleOf } from '../../../core/words/steps';
+import { stockName } from '../../order/stockWords';
+import { BUTTON } from '../../shared/styles';
+import { useSay } from '../../shared/useSay';
+import { ask, problemWords } from '../../station/line/api';
+import { kitchenNow } from '../../station/line/clock';
+import { useStockPlan } from './useStockPlan';
+
+type Props = {
+  readonly plan: Plan;
+  readonly order: TimedOrder;
+  readonly house: House;
+  /** When the soup's flame is lit; null until the page knows the time. */
+  readonly lightAt: Date | null;
+  /** Its things to weigh, or its steps by the clock. */
+  readonly as: 'weigh' | 'steps';
+};
+
+/** The stock made here before the soup: its pot, its clock, what goes in, how strong it comes out, and its own start. */
+export function StockFirst({ plan, order, house, lightAt, as }: Props) {
+  const stock = useStockPlan(plan, order, house);
+  return stock ? <Stock stock={stock} soup={order} lightAt={lightAt} as={as} /> : null;
+}
+
+function Stock({
+  stock,
+  soup,
+  lightAt,
+  as,
+}: {
+  stock: StockPlan;
+  soup: TimedOrder;
+  lightAt: Date | null;
+  as: Props['as'];
+}) {
+  const say = useSay();
+  const { plan, making, strength } = stock;
+  const wanted = lightAt && new Date(lightAt.getTime() + stock.wantedAt * 1000);
+  const light = wanted && new Date(wanted.getTime() - plan.seconds * 1000);
+  const at = (seconds: number): string =>
+    light ? timeOfDay(new Date(light.getTime() + seconds * 1000)) : '··:··';
+  return (
+    <section
+      aria-label={say('First, the stock')}
+      className="mb-3 border-ink border-t-2 border-b-2 bg-ground px-3 py-2"
+    >
+      <h3 className="font-bold text-[19px] leading-tight">
+        {say('First, {litres} of {stock} in {pot} on {burner}', {
+          litres: { litres: stock.order.litres },
+          stock: stockName(making.id),
+          pot: plan.setup.vessel.name,
+          burner: plan.setup.burner.name,
+        })}
+      </h3>
+      <p className="text-[15px]">
+        {say(
+          'Lit {light}, strained {strained} later{made, select, before {, cold and kept until it is wanted} other {, hot into the soup}}. Water stands {covers} times as high as what lies in it; {solids} % solids, {salt} % salt{gelatine, select, none {} other {, {gelatine} % gelatine: it sets when cold}}.',
+          {
+            light: at(0),
+            strained: duration(plan.seconds),
+            made: soup.made ?? 'now',
+            covers: stock.covers.toFixed(1),
+            solids: strength.solids.toFixed(1),
+            salt: strength.salt.toFixed(2),
+            gelatine: strength.gelatine > 0 ? strength.gelatine.toFixed(1) : 'none',
+          },
+        )}
+      </p>
+      {as === 'weigh' ? (
+        <ul>
+          {plan.weighOut.map((l) => {
+            const [figure, unit] = figureOf(l, say.reader);
+            return (
+              <li key={l.id} className="flex items-baseline gap-3 border-rule border-b py-1 last:border-b-0">
+                <span className="figures w-30 shrink-0 text-right font-bold text-[24px] leading-none">
+                  {figure}
+                  <span className="ml-0.5 text-[15px]">{unit}</span>
+                </span>
+                <span className="min-w-0 flex-1 leading-tight">
+                  {say(term(l.name))}
+                  <span className="ml-2 text-[15px] text-quiet">
+                    {[l.prep, asideOf(l, say)].filter(Boolean).join(' · ')}
+                  </span>
+                </span>
+              </li>
+            );
+          })}
+        </ul>
+      ) : (
+        <ol>
+          {plan.steps.map((s, n) => (
+            <li key={`${n}.${s.step.kind}`} className="flex gap-3 border-rule border-b py-1 last:border-b-0">
+              <span className="figures w-17 shrink-0 font-bold">{at(s.startsAt)}</span>
+              <span className="min-w-0 flex-1 leading-tight">
+                <b>{titleOf(s.step, s.from, say.reader)}</b>
+                <span className="block text-[15px]">
+                  {[...detailsOf(s.step, s.from, say.reader), s.step.look ?? ''].filter(Boolean).join(' · ')}
+                </span>
+              </span>
+            </li>
+          ))}
+        </ol>
+      )}
+      {plan.warnings
+        .filter((w) => w.severity !== 'caution' || w.kind !== 'care')
+        .map((w) => (
+          <p key={w.id} className="text-[15px] text-tomato">
+            {say(warningLine(w))}
+          </p>
+        ))}
+      <StartStock stock={stock} wanted={wanted} />
+    </section>
+  );
+}
+
+/** Starts the stock as a batch of its own: at the stove it has its steps, its timers and its record. */
+function StartStock({ stock, wanted }: { stock: StockPlan; wanted: Date | null }) {
+  const say = useSay();
+  const [state, setState] = useState<'idle' | 'starting' | 'started'>('idle');
+  const [refused, setRefused] = useState<string | null>(null);
+  const batch = useRef({ order: '', id: '' });
+  const start = async () => {
+    if (state === 'starting') return;
+    const asked = JSON.stringify(stock.order);
+    // One id for one order: pressing twice starts one batch.
+    if (batch.current.order !== asked) batch.current = { order: asked, id: uuid() };
+    setState('starting');
+    setRefused(null);
+    const answer = await ask('POST', '/api/batches', {
+      ...stock.order,
+      id: batch.current.id,
+      startedAt: new Date(kitchenNow()).toISOString(),
+      serveAt: wanted && wanted.getTime() > kitchenNow() ? wanted.toISOString() : null,
+    });
+    if (answer.ok) setState('started');
+    else {
+      setState('idle');
+      setRefused(say(problemWords(answer.problems)));
+    }
+  };
+  return (
+    <div className="flex flex-wrap items-center gap-3 pt-2">
+      {state === 'started' ? (
+        <Link href={`/stove/${batch.current.id}`} className={BUTTON}>
+          <Flame aria-hidden /> {say('The stock is on the stove')}
+        </Link>
+      ) : (
+        <button
+          type="button"
+          className={BUTTON}
+          onClick={() => void start()}
+          aria-disabled={state === 'starting'}
+        >
+          <Flame aria-hidden /> {state === 'starting' ? say('Starting …') : say('Start the stock')}
+        </button>
+      )}
+      {refused && (
+        <p role="alert" className="basis-full font-bold text-tomato">
+          {refused}
+        </p>
+      )}
+    </div>
+  );
+}

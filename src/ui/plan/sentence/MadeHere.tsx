@@ -1,0 +1,138 @@
+'use client';
+
+import { useState } from 'react';
+import type { House } from '../../../core/house/house';
+import { message } from '../../../core/message/message';
+import { ORDER_BOUNDS } from '../../../core/order/bounds';
+import { makingOf } from '../../../core/order/makings';
+import type { TimedOrder } from '../../../core/order/order';
+import { STOCKS } from '../../../core/order/stocks';
+import { parseNumber } from '../../../core/units/typed/parse';
+import { stockName } from '../../order/stockWords';
+import { Field, Pick } from '../../shared/form/Field';
+import { Segments } from '../../shared/form/Segments';
+import { useSay } from '../../shared/useSay';
+
+type Props = {
+  readonly order: TimedOrder;
+  readonly stockId: string;
+  readonly house: House;
+  readonly onChange: (change: Partial<TimedOrder>) => void;
+};
+
+const WHENCE = [
+  { value: 'there', words: message('It is there') },
+  { value: 'now', words: message('Made here, for it') },
+  { value: 'before', words: message('Made before, kept') },
+] as const;
+
+/** How the stock taken is come by: there, made here in which pot, or not enough of it and what makes it up. */
+export function MadeHere({ order, stockId, house, onChange }: Props) {
+  const say = useSay();
+  const there = order.stockMl === undefined ? '' : String(Math.round(order.stockMl * order.litres) / 1000);
+  const [typed, setTyped] = useState(there);
+  const litres = parseNumber(typed);
+  const perLitre = (litres * 1000) / order.litres;
+  const [least, most] = ORDER_BOUNDS.stockMl;
+  const possible = typed.trim() === '' || (perLitre >= least && perLitre <= most);
+  const typedIn = (text: string) => {
+    setTyped(text);
+    if (text.trim() === '') {
+      onChange({ stockMl: undefined, topUp: undefined });
+      return;
+    }
+    const asked = (parseNumber(text) * 1000) / order.litres;
+    if (asked >= least && asked <= most) onChange({ stockMl: Math.round(asked * 100) / 100 });
+  };
+  return (
+    <div className="flex flex-wrap items-end gap-3 border-rule border-b p-4">
+      {makingOf(stockId) && (
+        <Segments
+          label={say('How it is come by')}
+          value={order.made ?? 'there'}
+          onChange={(made) =>
+            onChange({
+              made: made === 'there' ? undefined : made,
+              ...(made === 'there' && { stockPotId: undefined, stockBurnerId: undefined }),
+            })
+          }
+          options={WHENCE}
+        />
+      )}
+      {order.made && (
+        <>
+          <div className="w-44">
+            <Pick
+              id="stock-pot"
+              label={say('The stock’s pot')}
+              value={order.stockPotId ?? ''}
+              onChange={(e) => onChange({ stockPotId: e.target.value || undefined })}
+            >
+              <option value="">{say('the smallest that holds it')}</option>
+              {house.vessels.map((v) => (
+                <option key={v.id} value={v.id}>
+                  {v.name}
+                </option>
+              ))}
+            </Pick>
+          </div>
+          <div className="w-44">
+            <Pick
+              id="stock-burner"
+              label={say('The stock’s burner')}
+              value={order.stockBurnerId ?? ''}
+              onChange={(e) => onChange({ stockBurnerId: e.target.value || undefined })}
+            >
+              <option value="">{say('the strongest that is free')}</option>
+              {house.burners.map((b) => (
+                <option key={b.id} value={b.id}>
+                  {b.name}
+                </option>
+              ))}
+            </Pick>
+          </div>
+        </>
+      )}
+      <div className="w-44">
+        <Field
+          id="stock-litres"
+          label={say('There is only, L')}
+          placeholder={say('enough')}
+          inputMode="decimal"
+          value={typed}
+          onChange={(e) => typedIn(e.target.value)}
+          problem={
+            possible
+              ? undefined
+              : say('“{text}” cannot be: {low} to {high} L here.', {
+                  text: typed,
+                  low: ((least * order.litres) / 1000).toFixed(1),
+                  high: ((most * order.litres) / 1000).toFixed(1),
+                })
+          }
+          className="figures text-right"
+        />
+      </div>
+      {order.stockMl !== undefined && (
+        <div className="w-56">
+          <Pick
+            id="stock-top-up"
+            label={say('Made up with')}
+            value={order.topUp ?? 'water'}
+            onChange={(e) =>
+              onChange({
+                topUp: e.target.value === 'water' ? undefined : (e.target.value as TimedOrder['topUp']),
+              })
+            }
+          >
+            {STOCKS.filter((s) => s.id !== stockId).map((s) => (
+              <option key={s.id} value={s.id}>
+                {say('{name}', { name: { opening: stockName(s.id) } })}
+              </option>
+            ))}
+          </Pick>
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,156 @@
+'use client';
+
+import { useMemo, useState } from 'react';
+import type { Stocked } from '../../../core/compare/stocked';
+import { ingredient } from '../../../core/food/catalogue';
+import type { House } from '../../../core/house/house';
+import { term } from '../../../core/message/term';
+import { type Making, makingOf, strengthOf } from '../../../core/order/makings';
+import type { Aim, Amendment, TimedOrder } from '../../../core/order/order';
+import { baseOf, stirredIn } from '../../../core/order/stocks';
+import type { Setup } from '../../../core/plan/solve/simulate';
+import type { Recipe } from '../../../core/recipe/recipe';
+import { spaced } from '../../../core/units/format';
+import { amountWords } from '../../../core/words/steps';
+import { RadioRow } from '../../order/RadioRow';
+import { stockName, stockWords } from '../../order/stockWords';
+import { amendmentOf } from '../../order/stores';
+import { useStocked } from '../../order/useStocked';
+import { Grade } from '../../shared/Grade';
+import { type Say, useSay } from '../../shared/useSay';
+import { thickenerWords } from './Finishes';
+import { MadeHere } from './MadeHere';
+
+type Props = {
+  readonly order: TimedOrder;
+  readonly written: Recipe;
+  readonly aim: Aim;
+  readonly setup: Setup;
+  readonly house: House;
+  readonly onChange: (change: Partial<TimedOrder>) => void;
+};
+
+const GRADES = ['fits', 'with care', 'does not fit'] as const;
+
+/** What is taken of it: "1.9 L", or "50 g in water, 1 pack of 454 g". */
+function takenWords(s: Stocked, say: Say): string {
+  const taken =
+    stirredIn(s.stock) === 0
+      ? amountWords(s.stock.id, s.g, say.reader)
+      : say('{g} g stirred into water', { g: spaced(s.g) });
+  if (!s.packs) return taken;
+  return say('{taken}, {count, plural, one {# pack} other {# packs}} of {grams} g', {
+    taken,
+    count: s.packs.count,
+    grams: spaced(s.packs.g),
+  });
+}
+
+/** How it would be made here: "450 g of crab shells a litre, 30 min; 1.6 % solids". */
+function makingWords(m: Making, say: Say): string {
+  const [id, perLitre] = m.of[0] ?? ['water', 0];
+  const { solids, gelatine } = strengthOf(m);
+  return say(
+    'Made here: {g} g {what} a litre, {minutes} min; {solids} % solids{gelatine, select, none {} other {, {gelatine} % gelatine}}',
+    {
+      g: spaced(perLitre),
+      what: { within: term(ingredient(id).name.split(',')[0] ?? id) },
+      minutes: m.minutes,
+      solids: solids.toFixed(1),
+      gelatine: gelatine > 0 ? gelatine.toFixed(1) : 'none',
+    },
+  );
+}
+
+/** Every stock the soup can stand on, worked out in a worker one after another, and how the one taken is come by. */
+export function Stocks({ order, written, aim, setup, house, onChange }: Props) {
+  const say = useSay();
+  // What was ordered when the list was opened is what the others are set beside; a tap does not ask anew.
+  const [first] = useState(order);
+  const asked: Aim & Amendment = { ...amendmentOf(order), ...aim, stock: first.stock };
+  const key = JSON.stringify([
+    written.id,
+    { ...asked, made: undefined, stockMl: undefined, topUp: undefined },
+    setup.vessel.id,
+    setup.burner.id,
+  ]);
+  const question = useMemo(
+    () => ({
+      kind: 'stock' as const,
+      key,
+      recipe: written,
+      order: JSON.parse(key)[1] as Aim & Amendment,
+      setup,
+    }),
+    [key, written, setup],
+  );
+  const { all: found, done } = useStocked(question);
+  const all = done
+    ? found.toSorted((a, b) => GRADES.indexOf(a.fit.grade) - GRADES.indexOf(b.fit.grade))
+    : found;
+  const none = {
+    stock: undefined,
+    made: undefined,
+    stockMl: undefined,
+    topUp: undefined,
+    stockPotId: undefined,
+    stockBurnerId: undefined,
+  };
+  const own = baseOf(written)?.portion.ingredient;
+  return (
+    <>
+      <MadeHere
+        key={order.stock ?? own}
+        order={order}
+        stockId={order.stock ?? own ?? 'water'}
+        house={house}
+        onChange={(change) => onChange({ stock: order.stock ?? own, ...change })}
+      />
+      <div role="radiogroup" aria-label={say('On which stock')}>
+        <RadioRow name="stock" id="written" on={!order.stock} onTake={() => onChange(none)}>
+          <b>{say('as the recipe has it')}</b>
+          <span className="block text-[15px]">{say(stockWords({}, written) ?? stockName('water'))}</span>
+        </RadioRow>
+        {all.map((s) => {
+          const making = makingOf(s.stock.id);
+          return (
+            <RadioRow
+              key={s.stock.id}
+              name="stock"
+              id={s.stock.id}
+              on={s.stock.id === order.stock}
+              onTake={() => onChange({ ...none, stock: s.stock.id })}
+              aside={<Grade fit={s.fit} plain />}
+            >
+              <b>{say('{name}', { name: { opening: stockName(s.stock.id) } })}</b>{' '}
+              <span className="figures ml-2 font-bold">{takenWords(s, say)}</span>
+              <span className="block text-[15px]">
+                {[
+                  say('brings {own} % salt; {salt} % in the bowl', {
+                    own: s.ownSaltPercent.toFixed(2),
+                    salt: s.saltPercent.toFixed(2),
+                  }),
+                  thickenerWords(s, say),
+                  s.cost === null ? '' : `${house.currency}${s.cost.toFixed(2)}`,
+                ]
+                  .filter(Boolean)
+                  .join(' · ')}
+              </span>
+              <span className="block text-[15px]">
+                {[making && makingWords(making, say), ...s.fit.reasons.map((r) => say(r.says))]
+                  .filter(Boolean)
+                  .join('. ')
+                  .replaceAll('..', '.')}
+              </span>
+            </RadioRow>
+          );
+        })}
+      </div>
+      {!done && (
+        <p role="status" className="p-4 text-quiet">
+          {say('Cooking each in thought …')}
+        </p>
+      )}
+    </>
+  );
+}
