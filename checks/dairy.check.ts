@@ -1,7 +1,7 @@
 import { demoRecipe } from '../demo/demo';
 import { pearson } from '../src/core/dairy/pearson';
 import { ingredient } from '../src/core/food/catalogue';
-import { FINISHES, finishedWith, ownFinish, partsOf } from '../src/core/order/finishes';
+import { FINISHES, finishedWith, ownFinish, partsOf } from '../src/core/order/changes/finishes';
 
 const fat = (id: string): number => ingredient(id).composition.fat * 100;
 const solids = (id: string): number => (1 - ingredient(id).composition.water) * 100;

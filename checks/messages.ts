@@ -67,7 +67,7 @@ const files = (): readonly string[] =>
 /** Where nothing is read but what is said there by a message: the rest is for a database, a log or a program, or becomes part of a recipe. */
 const PROGRAMS = [
   /^src\/server\//,
-  /^src\/core\/order\/makings\.ts$/,
+  /^src\/core\/order\/changes\/makings\.ts$/,
   /^src\/core\/formats\/(draft|jsonLd|lines)\//,
 ];
 

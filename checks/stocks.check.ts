@@ -1,5 +1,5 @@
 import { demoHouse } from '../demo/demo';
-import { coversTimes, MAKINGS, makingOf, stockRecipe } from '../src/core/order/makings';
+import { coversTimes, MAKINGS, makingOf, stockRecipe } from '../src/core/order/changes/makings';
 import { planFor } from '../src/core/plan/plan';
 import { Recipe } from '../src/core/recipe/recipe';
 

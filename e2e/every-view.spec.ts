@@ -84,6 +84,8 @@ test('sheets opened over the Plan are clean too, and give the focus back', async
     [/^Thickened with/, 'Thickened with'],
     [/^Finished with/, 'Finished with'],
     [/^Guests: for all/, 'For whom'],
+    [/^On /, 'On which stock'],
+    [/^Choose the garnish/, 'For the bowl'],
     [/^Sizes/, 'What changes with the size'],
     [/^Take away/, 'Take the plan away'],
     [/^By a test/, 'Aim by a test'],

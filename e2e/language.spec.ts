@@ -177,9 +177,11 @@ test('and on the sheets over the plan: the thickeners, the finishes and the gues
   for (const [control, title] of [
     ['Thickened with', 'Thickened with'],
     ['Finished with', 'Finished with'],
+    ['On', 'On which stock'],
     ['Guests', 'For whom'],
+    ['Choose the garnish', 'For the bowl'],
   ] as const) {
-    await page.getByRole('button', { name: new RegExp(`^${say(control)}`) }).click();
+    await page.getByRole('button', { name: new RegExp(`^${say(control)}(\\s|:|$)`) }).click();
     const sheet = page.getByRole('dialog', { name: say(title) });
     await expect(sheet).toBeVisible();
     await page.waitForTimeout(control === 'Guests' ? 500 : 9000);

@@ -83,6 +83,10 @@ export const RecordedPlan = z.object({
   steps: z.array(RecordedStep).max(80),
   cautions: z.array(z.string()),
   cooked: CookedWith.optional(),
+  /** What was held back for the bowls. */
+  garnish: z
+    .array(z.object({ name: z.string(), each: Figure, g: Figure, portions: z.int(), how: MessageSchema }))
+    .optional(),
 });
 export type RecordedPlan = z.infer<typeof RecordedPlan>;
 

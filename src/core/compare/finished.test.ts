@@ -3,7 +3,7 @@ import { middleOf } from '../flow/bands';
 import { ingredient } from '../food/catalogue';
 import { seeded } from '../maths/random';
 import { amended } from '../order/amended';
-import { FINISHES, finishedWith, finishOf, ownFinish } from '../order/finishes';
+import { FINISHES, finishedWith, finishOf, ownFinish } from '../order/changes/finishes';
 import { planFor } from '../plan/plan';
 import type { Setup } from '../plan/solve/simulate';
 import { portionsIn } from '../pot/portions';

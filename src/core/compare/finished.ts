@@ -4,7 +4,7 @@ import type { Allergen } from '../food/ingredient';
 import { type Message, message } from '../message/message';
 import { term } from '../message/term';
 import { amended } from '../order/amended';
-import { type Finish, finishOf, ownFinish, partsOf } from '../order/finishes';
+import { type Finish, finishOf, ownFinish, partsOf } from '../order/changes/finishes';
 import type { Aim, Amendment } from '../order/order';
 import { dairyFate } from '../plan/dairyRisk';
 import { planFor } from '../plan/plan';

@@ -4,7 +4,7 @@ import { holding, rimVolume } from '../heat/vessel';
 import type { House } from '../house/house';
 import { amended } from '../order/amended';
 import { ORDER_BOUNDS } from '../order/bounds';
-import { GENTLY, type Gently } from '../order/gently';
+import { GENTLY, type Gently } from '../order/changes/gently';
 import type { Order } from '../order/order';
 import { planFor } from '../plan/plan';
 import type { Plan, Warning } from '../plan/types';

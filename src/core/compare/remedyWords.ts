@@ -1,5 +1,5 @@
 import { type Message, message } from '../message/message';
-import type { Gently } from '../order/gently';
+import type { Gently } from '../order/changes/gently';
 import { wordsFor } from '../say/inWords';
 import { mPas, spaced } from '../units/format';
 import { METRIC, type Show } from '../units/show';

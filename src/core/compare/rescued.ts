@@ -1,5 +1,5 @@
 import { ingredient } from '../food/catalogue';
-import { MAKINGS, type Making } from '../order/makings';
+import { MAKINGS, type Making } from '../order/changes/makings';
 import type { WeighLine } from '../plan/types';
 
 /** What would be thrown away and makes a stock: how much of it, and how much stock. */

@@ -10,7 +10,7 @@ import {
   stockRecipe,
   stockRecipeId,
   strengthOf,
-} from '../order/makings';
+} from '../order/changes/makings';
 import type { Amendment, Order } from '../order/order';
 import { planFor } from '../plan/plan';
 import type { Plan } from '../plan/types';

@@ -19,6 +19,8 @@ export type Product = {
   readonly pricePerKg?: number | undefined;
   /** g in the pack it is bought in. */
   readonly packG?: number | undefined;
+  /** False of what is bought when it is wanted: known by its label and price, and not to hand. */
+  readonly kept?: boolean | undefined;
   /** On its label besides the catalogue's. */
   readonly allergens?: readonly Allergen[] | undefined;
 };

@@ -18,6 +18,7 @@ const known = (p: Product): readonly Message[] => [
   ...(p.edibleYield === undefined ? [] : [message('edible share {share}', { share: p.edibleYield })]),
   ...(p.pricePerKg === undefined ? [] : [message('price {price} a kilogram', { price: p.pricePerKg })]),
   ...(p.packG === undefined ? [] : [message('pack {g} g', { g: p.packG })]),
+  ...(p.kept === false ? [message('not kept here')] : []),
   ...(p.allergens === undefined
     ? []
     : [message('allergens {those}', { those: { and: p.allergens.map(term) } })]),

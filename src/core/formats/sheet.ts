@@ -1,5 +1,9 @@
-import type { StockPlan } from '../compare/stockPlan';
+import { stockPlanFor } from '../compare/stockPlan';
+import type { House } from '../house/house';
 import { term } from '../message/term';
+import type { TimedOrder } from '../order/order';
+import { garnishOf } from '../plan/bowl/garnish';
+import { garnishHow } from '../plan/bowl/garnishWords';
 import type { Plan, WeighLine } from '../plan/types';
 import { warningLine } from '../plan/warningWords';
 import { type Reader, type Words, wordsFor } from '../say/inWords';
@@ -28,6 +32,8 @@ export type PlanSheet = {
     readonly look: string;
     readonly takes: string;
   }[];
+  /** What is held back for the bowls. */
+  readonly bowl: readonly string[];
   readonly cautions: readonly string[];
 };
 
@@ -57,14 +63,23 @@ export function asideOf(line: WeighLine, say: Words): string {
   return line.ml === null ? line.measure : `${spaced(line.g)} g`;
 }
 
-/** The plan for paper with the stock that is made for it before. */
-export function sheetWithStock(
-  plan: Plan,
-  stock: StockPlan | null,
-  serveAt: string,
-  show: Reader,
-): PlanSheet {
-  const sheet = planSheet(plan, serveAt, show);
+/** The plan of an order for paper, with the stock that is made for it before and what is held back for the bowls. */
+export function orderSheet(plan: Plan, order: TimedOrder, house: House, show: Reader): PlanSheet {
+  const say = wordsFor(show);
+  const { serveAt } = order;
+  const stock = stockPlanFor(plan, order, house);
+  const sheet = {
+    ...planSheet(plan, serveAt, show),
+    bowl: garnishOf(plan, order.garnish ?? [], order.ladleMl).map((l) =>
+      say('{g} g {what}, {each} g on each of {portions}: {how}.', {
+        g: spaced(l.raw),
+        what: { within: term(l.name) },
+        each: spaced(l.each, l.each < 10 ? 1 : 0),
+        portions: l.portions,
+        how: garnishHow(l),
+      }),
+    ),
+  };
   if (!stock) return sheet;
   const wanted = clockFrom(serveAt, stock.wantedAt - plan.seconds);
   return { ...sheet, first: planSheet(stock.plan, wanted, show) };
@@ -121,6 +136,7 @@ export function planSheet(plan: Plan, serveAt: string, show: Reader): PlanSheet 
         takes: '',
       },
     ],
+    bowl: [],
     cautions: plan.warnings.map((w) => say(warningLine(w))),
   };
 }

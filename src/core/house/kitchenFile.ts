@@ -23,6 +23,7 @@ export const ProductSchema = z.object({
   edibleYield: numberFrom('edible share', 0.05, 1).optional(),
   pricePerKg: numberFrom('price', 0, 10_000, 'a kilogram').optional(),
   packG: numberFrom('pack', 1, 50_000, 'g').optional(),
+  kept: z.boolean().optional(),
   allergens: z.array(z.enum(ALLERGENS)).optional(),
 });
 

@@ -5,13 +5,13 @@ import { portionsIn } from '../pot/portions';
 import type { Amount } from '../recipe/amount';
 import type { Recipe, RecipePortion, RecipeStep } from '../recipe/recipe';
 import { METHOD_RULES } from '../thicken/methods';
-import { dieted } from './dieted';
-import { finishedWith, finishOf } from './finishes';
-import { gently } from './gently';
+import { dieted } from './changes/dieted';
+import { finishedWith, finishOf } from './changes/finishes';
+import { gently } from './changes/gently';
+import { onStock } from './changes/stocks';
+import { wineDownTo } from './changes/wine';
 import type { Amendment } from './order';
-import { onStock } from './stocks';
 import { AS_WRITTEN, type Way, wayOf } from './ways';
-import { wineDownTo } from './wine';
 
 const isSolved = (a: Amount): boolean => a.kind === 'solve' && a.goal === 'thickness';
 const blends = (s: RecipeStep): boolean => s.kind === 'puree' && typeof s.fraction !== 'number';

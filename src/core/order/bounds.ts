@@ -18,6 +18,8 @@ export const ORDER_BOUNDS = {
   rich: [0, 30],
   /** mL a litre. */
   finishMl: [0, 800],
+  /** mL. */
+  ladleMl: [20, 2000],
   /** Part of itself. */
   wineTo: [0.1, 1],
   /** mL a litre. */

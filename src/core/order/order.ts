@@ -5,9 +5,10 @@ import { EQUAL_PARTS } from '../thicken/equalParts';
 import { ROUX_COLOURS } from '../thicken/granules';
 import { numberFrom } from '../units/numberFrom';
 import { ORDER_BOUNDS } from './bounds';
-import { FINISHES } from './finishes';
-import { GENTLY } from './gently';
-import { MADE, STOCKS } from './stocks';
+import { FINISHES } from './changes/finishes';
+import { GARNISHES, MOST_GARNISHES } from './changes/garnishes';
+import { GENTLY } from './changes/gently';
+import { MADE, STOCKS } from './changes/stocks';
 import { AS_WRITTEN, WAYS } from './ways';
 
 const named = (what: string) =>
@@ -62,6 +63,13 @@ export const Order = z.object({
   vesselId: named('vesselId'),
   burnerId: named('burnerId'),
   ...amendment,
+  /** What is held back for the bowl. */
+  garnish: z
+    .array(z.enum(GARNISHES.map((g) => g.id)))
+    .max(MOST_GARNISHES)
+    .optional(),
+  /** mL of a portion. */
+  ladleMl: numberFrom('ladleMl', ...ORDER_BOUNDS.ladleMl, 'mL').optional(),
 });
 export type Order = z.infer<typeof Order>;
 

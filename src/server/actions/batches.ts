@@ -4,6 +4,9 @@ import { BatchEvent } from '../../core/batch/events';
 import type { Batch } from '../../core/batch/record';
 import { toRecord } from '../../core/batch/toRecord';
 import { message } from '../../core/message/message';
+import { garnishOf } from '../../core/plan/bowl/garnish';
+import { garnishHow } from '../../core/plan/bowl/garnishWords';
+import type { Plan } from '../../core/plan/types';
 import { DAY_MS } from '../../core/units/moment';
 import type { Queryable } from '../data/database';
 import { transaction } from '../data/database';
@@ -31,6 +34,20 @@ function nearNow(field: string, at: string, now: number): void {
 /** Served within a week of its start, and not before it. */
 const LONGEST_AHEAD = 7 * DAY_MS;
 
+/** What is held back for the bowls, as a batch keeps it. */
+function bowlOf(plan: Plan, { garnish = [], ladleMl }: StartRequest) {
+  if (garnish.length === 0) return {};
+  return {
+    garnish: garnishOf(plan, garnish, ladleMl).map((l) => ({
+      name: l.name,
+      each: l.each,
+      g: l.raw,
+      portions: l.portions,
+      how: garnishHow(l),
+    })),
+  };
+}
+
 /** A batch as `request` asks for it, planned and fit to be written. */
 export async function plannedBatch(db: Queryable, request: StartRequest): Promise<NewBatch> {
   const { startedAt, serveAt } = request;
@@ -47,7 +64,7 @@ export async function plannedBatch(db: Queryable, request: StartRequest): Promis
     kitchenId: house.id,
     recipeId: request.recipeId,
     recipeVersion,
-    plan: toRecord(plan, recipe),
+    plan: { ...toRecord(plan, recipe), ...bowlOf(plan, request) },
     startedAt,
     serveAt: serveAt ?? null,
     ...(keeps && { keeps }),

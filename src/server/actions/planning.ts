@@ -2,7 +2,7 @@ import * as z from 'zod';
 import type { House } from '../../core/house/house';
 import { issue } from '../../core/message/told';
 import { amended } from '../../core/order/amended';
-import { makingIn, stockRecipe } from '../../core/order/makings';
+import { makingIn, stockRecipe } from '../../core/order/changes/makings';
 import { Order } from '../../core/order/order';
 import { planFor } from '../../core/plan/plan';
 import type { Plan, WarningKind } from '../../core/plan/types';

@@ -119,6 +119,8 @@ function draw(doc: Doc, sheet: PlanSheet, say: Words, scale: number, real: boole
   }
 
   y = Math.max(y, leftEnds) + size(6);
+  for (const b of sheet.bowl)
+    y += write(say('For the bowl: {what}', { what: b }), MARGIN, y, width, TEXT, 10) + size(1.5);
   for (const c of sheet.cautions) y += write(`! ${c}`, MARGIN, y, width, TEXT, 10) + size(1.5);
   y += size(3);
   y += write(

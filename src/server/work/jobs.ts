@@ -1,12 +1,11 @@
 import { setPriority } from 'node:os';
 import { planOrder } from '../../core/compare/remedies';
-import { stockPlanFor } from '../../core/compare/stockPlan';
 import { middleOf } from '../../core/flow/bands';
 import { spreadSheet } from '../../core/flow/readings/sheet';
 import { recipeFrom } from '../../core/formats/draft/draft';
 import type { ReviewedLine } from '../../core/formats/draft/draftSteps';
 import { openFile } from '../../core/formats/openFile';
-import { sheetWithStock } from '../../core/formats/sheet';
+import { orderSheet } from '../../core/formats/sheet';
 import type { Order, TimedOrder } from '../../core/order/order';
 import { foresee } from '../../core/plan/foresee';
 import { planFor } from '../../core/plan/plan';
@@ -69,18 +68,14 @@ export const jobs = {
   },
   sheet: async ({ order, language }: { order: TimedOrder; language: Language }) => {
     const { plan, house } = await planWanted(order);
-    return sheetWithStock(plan, stockPlanFor(plan, order, house), order.serveAt, { ...house.show, language });
+    return orderSheet(plan, order, house, { ...house.show, language });
   },
   asJson: async (order: TimedOrder) => outside((await planWanted(order)).plan),
   asCsv: async (order: TimedOrder) => weighOutCsv((await planWanted(order)).plan),
   asPdf: async ({ order, paper, language }: { order: TimedOrder; paper: Paper; language: Language }) => {
     const { plan, house } = await planWanted(order);
     const reader = { ...house.show, language };
-    return planPdf(
-      sheetWithStock(plan, stockPlanFor(plan, order, house), order.serveAt, reader),
-      paper,
-      wordsFor(reader),
-    );
+    return planPdf(orderSheet(plan, order, house, reader), paper, wordsFor(reader));
   },
   lineSpread: async ({ celsius, paper }: { celsius: number; paper: Paper }) => {
     const { kitchen } = await theHouse(db());

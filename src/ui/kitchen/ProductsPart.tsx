@@ -23,6 +23,7 @@ const FRESH_PRODUCT = {
   yieldPercent: '',
   pricePerKg: '',
   packG: '',
+  kept: true,
   allergens: [],
 };
 
@@ -185,6 +186,13 @@ export function ProductsPart({ problemAt }: PartProps) {
                     problem={at('packG')}
                     className="figures"
                   />
+                  <div className="col-span-full">
+                    <Tick
+                      id={`product-${n}-kept`}
+                      label={say('Kept here: to hand when a soup has to be put right')}
+                      {...register(`products.${n}.kept`)}
+                    />
+                  </div>
                   <div className="col-span-full">
                     <p className="font-bold">{say('Allergens on its label besides the usual')}</p>
                     <div className="grid grid-cols-2 min-[720px]:grid-cols-5">

@@ -23,6 +23,7 @@ export type ProductForm = {
   yieldPercent: string;
   pricePerKg: string;
   packG: string;
+  kept: boolean;
   allergens: string[];
 };
 
@@ -91,6 +92,7 @@ export function kitchenForm(k: KitchenFile): KitchenForm {
       yieldPercent: text(p.edibleYield, 0.01),
       pricePerKg: text(p.pricePerKg),
       packG: text(p.packG),
+      kept: p.kept !== false,
       allergens: [...(p.allergens ?? [])],
     })),
   };
@@ -173,6 +175,7 @@ export function kitchenOf(f: KitchenForm, base: KitchenFile): AsTyped<KitchenFil
       ...maybe('edibleYield', p.yieldPercent, 0.01),
       ...maybe('pricePerKg', p.pricePerKg),
       ...maybe('packG', p.packG),
+      ...(!p.kept && { kept: false }),
       ...(p.allergens.length > 0 && { allergens: p.allergens as KitchenFile['flagged'] }),
     })),
     // Calibrated under Check; here they are only kept.

@@ -3,13 +3,14 @@ import { DIETS } from '../../core/food/diets';
 import { FILL_LIMIT, rimVolume } from '../../core/heat/vessel';
 import { cannotBe } from '../../core/order/amended';
 import { ORDER_BOUNDS, USUAL_LITRES, USUAL_TIME } from '../../core/order/bounds';
-import { finishOf } from '../../core/order/finishes';
-import { GENTLY } from '../../core/order/gently';
-import { makingOf } from '../../core/order/makings';
+import { finishOf } from '../../core/order/changes/finishes';
+import { GARNISHES, MOST_GARNISHES } from '../../core/order/changes/garnishes';
+import { GENTLY } from '../../core/order/changes/gently';
+import { makingOf } from '../../core/order/changes/makings';
+import { MADE, stockOf } from '../../core/order/changes/stocks';
+import { hasWine } from '../../core/order/changes/wine';
 import type { Amendment, Order, TimedOrder } from '../../core/order/order';
-import { MADE, stockOf } from '../../core/order/stocks';
 import { AS_WRITTEN, wayOf } from '../../core/order/ways';
-import { hasWine } from '../../core/order/wine';
 import type { Recipe } from '../../core/recipe/recipe';
 import { EQUAL_PARTS } from '../../core/thicken/equalParts';
 import { ROUX_COLOURS } from '../../core/thicken/granules';
@@ -68,6 +69,10 @@ export function orderFrom(
   { house, recipes }: Stores,
 ): TimedOrder | null {
   const recipe = recipes.find((r) => r.id === query.recipe) ?? recipes[0];
+  const garnish = GARNISHES.map((g) => g.id)
+    .filter((id) => (query.garnish ?? '').split(',').includes(id))
+    .slice(0, MOST_GARNISHES);
+  const ladleMl = numberIn(query.ladle, ORDER_BOUNDS.ladleMl);
   const litres = numberIn(query.litres, ORDER_BOUNDS.litres) ?? USUAL_LITRES;
   const roomy = house.vessels.find((v) => rimVolume(v) * FILL_LIMIT >= litres * 1000);
   const vessel = house.vessels.find((v) => v.id === query.pot) ?? roomy ?? house.vessels.at(-1);
@@ -84,6 +89,8 @@ export function orderFrom(
     rule: oneOf(EQUAL_PARTS, query.rule),
     colour: oneOf(ROUX_COLOURS, query.colour),
     ...amendmentFrom(query, recipe),
+    ...(garnish.length > 0 && { garnish }),
+    ...(ladleMl !== undefined && garnish.length > 0 && { ladleMl }),
     ...(house.vessels.some((v) => v.id === query.stockPot) && { stockPotId: query.stockPot }),
     ...(house.burners.some((b) => b.id === query.stockBurner) && { stockBurnerId: query.stockBurner }),
     serveAt: /^\d{2}:\d{2}$/.test(query.at ?? '') ? (query.at ?? '') : USUAL_TIME,
@@ -107,6 +114,8 @@ export function queryOf(order: TimedOrder): URLSearchParams {
     ...(order.liquidAt !== undefined && { liquid: String(order.liquidAt) }),
     ...(order.dairy && { dairy: order.dairy }),
     ...(order.diet?.length && { without: order.diet.join(',') }),
+    ...(order.garnish?.length && { garnish: order.garnish.join(',') }),
+    ...(order.garnish?.length && order.ladleMl !== undefined && { ladle: String(order.ladleMl) }),
     ...(order.wineTo !== undefined && { wine: String(order.wineTo) }),
     ...(order.stock && { stock: order.stock }),
     ...(order.stock && order.made && { made: order.made }),

@@ -1,7 +1,7 @@
 import { ingredient } from '../../core/food/catalogue';
 import { type Message, message } from '../../core/message/message';
 import { term } from '../../core/message/term';
-import { type Finish, finishOf, ownFinish } from '../../core/order/finishes';
+import { type Finish, finishOf, ownFinish } from '../../core/order/changes/finishes';
 import type { TimedOrder } from '../../core/order/order';
 import type { Recipe } from '../../core/recipe/recipe';
 

@@ -1,8 +1,8 @@
 import { ingredient } from '../../core/food/catalogue';
 import { type Message, message } from '../../core/message/message';
 import { term } from '../../core/message/term';
+import { baseOf } from '../../core/order/changes/stocks';
 import type { Amendment } from '../../core/order/order';
-import { baseOf } from '../../core/order/stocks';
 import type { Recipe } from '../../core/recipe/recipe';
 
 /** A stock by its name, as within a sentence: "shell stock". */

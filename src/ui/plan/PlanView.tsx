@@ -137,7 +137,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
             />
           </div>
         </section>
-        <Lists plan={plan} lightAt={light} show={show} order={order} house={stores.house} />
+        <Lists plan={plan} lightAt={light} show={show} order={order} house={stores.house} onChange={change} />
       </div>
       <Sheet open={sheet === 'test'} onOpenChange={sheetOpen} title={say('Aim by a test')}>
         <ByTest

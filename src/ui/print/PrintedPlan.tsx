@@ -99,6 +99,9 @@ function Page({ sheet, print = false }: { sheet: PlanSheet; print?: boolean }) {
         </section>
       </div>
       <ul className="mt-3 text-[15px]">
+        {sheet.bowl.map((b) => (
+          <li key={b}>{say('For the bowl: {what}', { what: b })}</li>
+        ))}
         {sheet.cautions.map((c) => (
           <li key={c}>
             <b aria-hidden>! </b>

@@ -4,8 +4,9 @@ import { differencesOf } from '../../core/batch/differences';
 import type { EventBody } from '../../core/batch/events';
 import type { Batch } from '../../core/batch/record';
 import type { BatchState } from '../../core/batch/state';
+import { term } from '../../core/message/term';
 import { timeOfDay } from '../../core/units/clock';
-import { duration, litres, mPas } from '../../core/units/format';
+import { duration, litres, mPas, spaced } from '../../core/units/format';
 import { measuredMark } from '../shared/marks';
 import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
@@ -23,6 +24,30 @@ type Props = {
   /** Back to the steps that are left; absent when there are none. */
   readonly onBack?: () => void;
 };
+
+/** What was held back from the pot, and how it goes to the soup now. */
+function Bowl({ garnish }: { garnish: NonNullable<Batch['plan']['garnish']> }) {
+  const say = useSay();
+  return (
+    <section aria-label={say('For the bowl')} className="mt-2 border-ink border-2 bg-ground px-3 py-2">
+      <h2 className="font-bold">{say('For the bowl')}</h2>
+      <ul>
+        {garnish.map((g) => (
+          <li key={g.name} className="leading-tight">
+            {say.rich('<b>{g} g {name}</b>, {each} g on each of {portions}: {how}.', {
+              b: (text) => <b>{text}</b>,
+              g: spaced(g.g),
+              name: { within: term(g.name) },
+              each: spaced(g.each, g.each < 10 ? 1 : 0),
+              portions: g.portions,
+              how: g.how,
+            })}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
 
 /** The end of a batch: what came of it, what went otherwise than planned, how it tasted, and where it goes. */
 export function EndView({ batch, state, going, now, write, onRead, onBack }: Props) {
@@ -57,6 +82,7 @@ export function EndView({ batch, state, going, now, write, onRead, onBack }: Pro
             </button>
           </p>
         )}
+        {batch.plan.garnish && batch.plan.garnish.length > 0 && <Bowl garnish={batch.plan.garnish} />}
         {finished ? (
           <Finished finished={finished} stage={stage} now={now} write={write} onRead={onRead} state={state} />
         ) : (

@@ -1,7 +1,19 @@
 import { food } from '../define';
+import { SOURCES } from '../sources';
 
 /** Grains and pulses; `uptake` is the water they drink. */
 export const GRAINS = [
+  food({
+    id: 'croutons',
+    name: 'Croutons, fried',
+    group: 'grain',
+    percent: { water: 5, protein: 10, fat: 18, starch: 58, sugars: 4, fibre: 3, ash: 2 },
+    sodium: 500,
+    pH: 5.8,
+    density: 0.2,
+    allergens: ['wheat', 'gluten'],
+    source: SOURCES.house,
+  }),
   food({
     id: 'white-rice',
     name: 'White rice',

@@ -13,7 +13,13 @@ export function useLarder(house: House) {
       // What cannot be read: all of it is to hand.
     }
   }, []);
-  const keeps = useMemo(() => Object.keys(house.kitchen.products ?? {}), [house]);
+  const keeps = useMemo(
+    () =>
+      Object.values(house.kitchen.products ?? {})
+        .filter((p) => p.kept !== false)
+        .map((p) => p.ingredient),
+    [house],
+  );
   const larder = useMemo(() => keeps.filter((id) => !away.has(id)), [keeps, away]);
   const toggle = (id: string) =>
     setAway((before) => {

@@ -15,6 +15,7 @@ import { Grouped, type Grouping, isTicked, WeighOut } from './WeighOut';
 const Steps = lazily(async () => (await import('./Steps')).Steps);
 const Shopping = lazily(async () => (await import('./Shopping')).Shopping);
 
+const ForTheBowl = lazily(async () => (await import('./ForTheBowl')).ForTheBowl);
 const StockFirst = lazily(async () => (await import('./StockFirst')).StockFirst);
 
 const LISTS = [
@@ -30,10 +31,11 @@ type Props = {
   readonly show: Show;
   readonly order: TimedOrder;
   readonly house: House;
+  readonly onChange: (change: Partial<TimedOrder>) => void;
 };
 
 /** What is weighed, done and bought. */
-export function Lists({ plan, lightAt, show, order, house }: Props) {
+export function Lists({ plan, lightAt, show, order, house, onChange }: Props) {
   const say = useSay();
   const [list, setList] = useState<List>('weigh');
   const [grouping, setGrouping] = useState<Grouping>('order');
@@ -68,6 +70,11 @@ export function Lists({ plan, lightAt, show, order, house }: Props) {
           steps={plan.steps}
           by={grouping}
           first={first('weigh')}
+          last={
+            <Suspense fallback={null}>
+              <ForTheBowl plan={plan} order={order} house={house} onChange={onChange} />
+            </Suspense>
+          }
         />
       ) : (
         <Suspense fallback={<p className="text-quiet">{say('One moment …')}</p>}>

@@ -5,8 +5,10 @@ import { STATIONS, shoppingFor } from '../../../core/compare/shopping';
 import { ingredient } from '../../../core/food/catalogue';
 import type { House } from '../../../core/house/house';
 import { term } from '../../../core/message/term';
+import { USUAL_LADLE } from '../../../core/order/changes/garnishes';
 import type { TimedOrder } from '../../../core/order/order';
-import type { Plan } from '../../../core/plan/types';
+import { garnishOf } from '../../../core/plan/bowl/garnish';
+import type { Plan, WeighLine } from '../../../core/plan/types';
 import { spaced } from '../../../core/units/format';
 import { stockName } from '../../order/stockWords';
 import { Scroll } from '../../shared/Scroll';
@@ -28,7 +30,22 @@ export function Shopping({ plan, order, house }: Props) {
   const lines = stock
     ? [...plan.weighOut.filter((l) => l.ingredient !== stock.making.id), ...stock.plan.weighOut]
     : plan.weighOut;
-  const { lines: bought, total, unpriced } = shoppingFor(lines, plan.setup.kitchen);
+  const ladle = order.ladleMl ?? USUAL_LADLE;
+  const garnish = garnishOf(plan, order.garnish ?? [], ladle).map(
+    (l): WeighLine => ({
+      id: `garnish ${l.garnish.id}`,
+      step: -1,
+      ingredient: l.garnish.id,
+      name: l.name,
+      g: l.raw,
+      ml: null,
+      measure: '',
+      asPurchased: l.asPurchased,
+      prep: undefined,
+      solved: null,
+    }),
+  );
+  const { lines: bought, total, unpriced } = shoppingFor([...lines, ...garnish], plan.setup.kitchen);
   const rescued = rescuedFrom(lines);
   return (
     <Scroll label={say('Shopping')} className="flex-1 border-ink border-t min-[1100px]:overflow-y-auto">

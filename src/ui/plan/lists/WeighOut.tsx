@@ -21,6 +21,8 @@ type Props = {
   readonly by: Grouping;
   /** What comes before it. */
   readonly first?: ReactNode;
+  /** What comes after it. */
+  readonly last?: ReactNode;
 };
 
 const GROUPS = [
@@ -68,7 +70,7 @@ function grouped(lines: readonly WeighLine[], by: Grouping, steps: readonly Plan
 export const isTicked = (line: WeighLine, ticks: Props['ticks']): boolean => ticks[line.id] === line.g;
 
 /** What to put on the scale, in the order it is needed or under headings, ticked as it is weighed. */
-export function WeighOut({ lines, ticks, onTick, steps, by, first }: Props) {
+export function WeighOut({ lines, ticks, onTick, steps, by, first, last }: Props) {
   const say = useSay();
   const next = lines.find((l) => !isTicked(l, ticks));
   return (
@@ -94,6 +96,7 @@ export function WeighOut({ lines, ticks, onTick, steps, by, first }: Props) {
             </ul>
           </section>
         ))}
+        {last}
       </Scroll>
     </section>
   );

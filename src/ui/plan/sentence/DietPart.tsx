@@ -6,7 +6,7 @@ import { ingredient } from '../../../core/food/catalogue';
 import { DIETS, type Diet } from '../../../core/food/diets';
 import { type Message, message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';
-import { dietSwaps } from '../../../core/order/dieted';
+import { dietSwaps } from '../../../core/order/changes/dieted';
 import type { TimedOrder } from '../../../core/order/order';
 import type { Recipe } from '../../../core/recipe/recipe';
 import { PART } from '../../shared/form/Choice';

@@ -4,9 +4,9 @@ import { useState } from 'react';
 import type { House } from '../../../core/house/house';
 import { message } from '../../../core/message/message';
 import { ORDER_BOUNDS } from '../../../core/order/bounds';
-import { makingOf } from '../../../core/order/makings';
+import { makingOf } from '../../../core/order/changes/makings';
+import { STOCKS } from '../../../core/order/changes/stocks';
 import type { TimedOrder } from '../../../core/order/order';
-import { STOCKS } from '../../../core/order/stocks';
 import { parseNumber } from '../../../core/units/typed/parse';
 import { stockName } from '../../order/stockWords';
 import { Field, Pick } from '../../shared/form/Field';
@@ -68,7 +68,7 @@ export function MadeHere({ order, stockId, house, onChange }: Props) {
               value={order.stockPotId ?? ''}
               onChange={(e) => onChange({ stockPotId: e.target.value || undefined })}
             >
-              <option value="">{say('the smallest that holds it')}</option>
+              <option value="">{say('the smallest')}</option>
               {house.vessels.map((v) => (
                 <option key={v.id} value={v.id}>
                   {v.name}
@@ -83,7 +83,7 @@ export function MadeHere({ order, stockId, house, onChange }: Props) {
               value={order.stockBurnerId ?? ''}
               onChange={(e) => onChange({ stockBurnerId: e.target.value || undefined })}
             >
-              <option value="">{say('the strongest that is free')}</option>
+              <option value="">{say('the strongest')}</option>
               {house.burners.map((b) => (
                 <option key={b.id} value={b.id}>
                   {b.name}

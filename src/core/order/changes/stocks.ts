@@ -1,9 +1,9 @@
-import { ingredient } from '../food/catalogue';
-import { volumeOf } from '../food/thermal';
-import { portionsIn } from '../pot/portions';
-import type { Amount } from '../recipe/amount';
-import type { Recipe, RecipePortion, RecipeStep } from '../recipe/recipe';
-import { densityOf, toGrams } from '../units/measure';
+import { ingredient } from '../../food/catalogue';
+import { volumeOf } from '../../food/thermal';
+import { portionsIn } from '../../pot/portions';
+import type { Amount } from '../../recipe/amount';
+import type { Recipe, RecipePortion, RecipeStep } from '../../recipe/recipe';
+import { densityOf, toGrams } from '../../units/measure';
 
 /** A liquid a soup can stand on, or what is stirred into water to make one. */
 export type Stock = { readonly id: string };

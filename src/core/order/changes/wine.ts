@@ -1,5 +1,5 @@
-import { ingredient } from '../food/catalogue';
-import type { Recipe, RecipePortion, RecipeStep } from '../recipe/recipe';
+import { ingredient } from '../../food/catalogue';
+import type { Recipe, RecipePortion, RecipeStep } from '../../recipe/recipe';
 
 /** Shares a wine is boiled down to, from not at all. */
 export const WINE_TO = [1, 0.5, 0.33, 0.2] as const;

@@ -1,9 +1,9 @@
-import { demoHouse, demoRecipe } from '../../../demo/demo';
-import { planFor } from '../plan/plan';
-import { advance } from '../pot/advance';
-import { emptyPot } from '../pot/pot';
-import type { Step } from '../pot/step';
-import { amended } from './amended';
+import { demoHouse, demoRecipe } from '../../../../demo/demo';
+import { planFor } from '../../plan/plan';
+import { advance } from '../../pot/advance';
+import { emptyPot } from '../../pot/pot';
+import type { Step } from '../../pot/step';
+import { amended } from '../amended';
 import { hasWine, WINE_TO, wineDownTo } from './wine';
 
 const { kitchen, vessels, burners } = demoHouse();

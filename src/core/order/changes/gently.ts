@@ -1,5 +1,5 @@
-import { ingredient } from '../food/catalogue';
-import type { Recipe, RecipePortion, RecipeStep } from '../recipe/recipe';
+import { ingredient } from '../../food/catalogue';
+import type { Recipe, RecipePortion, RecipeStep } from '../../recipe/recipe';
 
 /** Ways to spare a soup’s dairy: warmed before it goes in, in last of all below the simmer, or richer instead of thin. */
 export const GENTLY = ['warm', 'last', 'richer'] as const;

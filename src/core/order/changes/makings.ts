@@ -1,9 +1,9 @@
-import { ingredient } from '../food/catalogue';
-import { heapMl } from '../food/heap';
-import { volumeOf } from '../food/thermal';
-import type { Burner } from '../heat/burner';
-import type { Vessel } from '../heat/vessel';
-import type { RecipeText } from '../recipe/recipe';
+import { ingredient } from '../../food/catalogue';
+import { heapMl } from '../../food/heap';
+import { volumeOf } from '../../food/thermal';
+import type { Burner } from '../../heat/burner';
+import type { Vessel } from '../../heat/vessel';
+import type { RecipeText } from '../../recipe/recipe';
 import { MADE, type Made } from './stocks';
 
 /** What a kilogram of what is strained off gives, g, when everything that can come out has: our assumption, set so that the usual stock is the catalogue's. */

@@ -1,10 +1,10 @@
-import { ingredient } from '../food/catalogue';
-import { breaksDiet, type Diet } from '../food/diets';
-import { portionsIn } from '../pot/portions';
-import type { Amount } from '../recipe/amount';
-import type { Recipe, RecipePortion, RecipeStep } from '../recipe/recipe';
-import { METHOD_RULES } from '../thicken/methods';
-import { toGrams } from '../units/measure';
+import { ingredient } from '../../food/catalogue';
+import { breaksDiet, type Diet } from '../../food/diets';
+import { portionsIn } from '../../pot/portions';
+import type { Amount } from '../../recipe/amount';
+import type { Recipe, RecipePortion, RecipeStep } from '../../recipe/recipe';
+import { METHOD_RULES } from '../../thicken/methods';
+import { toGrams } from '../../units/measure';
 import { finishedWith, finishOf, ownFinish } from './finishes';
 
 /** What stands in, the first that breaks no diet asked for. Common practice, no source. */

@@ -1,8 +1,8 @@
-import { pearson } from '../dairy/pearson';
-import { ingredient } from '../food/catalogue';
-import type { Amount } from '../recipe/amount';
-import type { Recipe, RecipePortion, RecipeStep } from '../recipe/recipe';
-import { densityOf, toGrams } from '../units/measure';
+import { pearson } from '../../dairy/pearson';
+import { ingredient } from '../../food/catalogue';
+import type { Amount } from '../../recipe/amount';
+import type { Recipe, RecipePortion, RecipeStep } from '../../recipe/recipe';
+import { densityOf, toGrams } from '../../units/measure';
 
 /** How a finish goes into a pot. Common practice, no source. */
 export type GoesIn =

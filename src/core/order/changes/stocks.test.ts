@@ -1,15 +1,15 @@
-import { demoHouse, demoRecipe } from '../../../demo/demo';
-import { rescuedFrom } from '../compare/rescued';
-import { stockedOn } from '../compare/stocked';
-import { stockPlanFor } from '../compare/stockPlan';
-import { ingredient } from '../food/catalogue';
-import { planFor } from '../plan/plan';
-import type { Plan } from '../plan/types';
-import { portionsIn } from '../pot/portions';
-import { Recipe, type RecipePortion } from '../recipe/recipe';
-import { amended } from './amended';
+import { demoHouse, demoRecipe } from '../../../../demo/demo';
+import { rescuedFrom } from '../../compare/rescued';
+import { stockedOn } from '../../compare/stocked';
+import { stockPlanFor } from '../../compare/stockPlan';
+import { ingredient } from '../../food/catalogue';
+import { planFor } from '../../plan/plan';
+import type { Plan } from '../../plan/types';
+import { portionsIn } from '../../pot/portions';
+import { Recipe, type RecipePortion } from '../../recipe/recipe';
+import { amended } from '../amended';
+import type { Amendment } from '../order';
 import { coversTimes, MAKINGS, makingIn, makingOf, stockRecipe, stockRecipeId, strengthOf } from './makings';
-import type { Amendment } from './order';
 import { baseOf, onStock, STOCKS, stockOf } from './stocks';
 
 const house = demoHouse();
