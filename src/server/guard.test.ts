@@ -305,6 +305,8 @@ describe('an import', () => {
     async (text) => {
       const archive = JSON.parse(await archiveOf(pool));
       archive.recipes[0].versions[0].note = text;
+      // Small enough to be read whole.
+      archive.batches = [];
       const from = await file(JSON.stringify(archive));
       const refused = await refusal(takeArchive(pool, from));
       expect([refused.status, refused.problems[0]?.field]).toEqual([400, 'recipe.versions.0.note']);
@@ -325,6 +327,18 @@ describe('an import', () => {
     expect(JSON.parse(text).batches.length).toBeGreaterThan(20);
     for (const r of readers.slice(1)) await r.cancel();
     expect(() => archiveStream(pool, new Date())).not.toThrow();
+  });
+
+  test('half a character in a file too large to be looked at whole is refused by its line', async () => {
+    const from = await large((a) => {
+      (a.recipes[0] as { versions: { note: string }[] }).versions[0]!.note = 'half \ud800 a sign';
+    });
+    const refused = await refusal(takeArchive(pool, from));
+    expect([refused.status, refused.problems[0]?.given]).toEqual([
+      400,
+      'half a character, which no text can hold',
+    ]);
+    await rm(from);
   });
 
   /** An archive too large to be looked at whole. */

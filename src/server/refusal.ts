@@ -109,6 +109,40 @@ export function depthGuard(): (bytes: Uint8Array) => boolean {
   };
 }
 
+/**
+ * A watch over JSON that comes in pieces: true once it holds half a character, written as one of the two escapes a
+ * sign beyond the first 65 536 is written by. A reader in pieces would put another sign in its place and say nothing.
+ */
+export function halfGuard(): (bytes: Uint8Array) => boolean {
+  let escaped = false;
+  /** Hex digits of an escape read so far; null outside one. */
+  let digits: string | null = null;
+  /** Bytes since a first half ended: the second has to begin at once. */
+  let since: number | null = null;
+  return (bytes) => {
+    for (const c of bytes) {
+      if (digits !== null) {
+        digits += String.fromCharCode(c);
+        if (digits.length < 4) continue;
+        const sign = Number.parseInt(digits, 16);
+        digits = null;
+        const second = sign >= 0xdc00 && sign <= 0xdfff;
+        if (second !== (since !== null)) return true;
+        since = sign >= 0xd800 && sign <= 0xdbff ? 0 : null;
+        continue;
+      }
+      const begins = since === 0 ? c === 92 : since === 1 ? c === 117 : true;
+      if (!begins) return true;
+      if (since !== null) since++;
+      if (escaped) {
+        escaped = false;
+        if (c === 117) digits = '';
+      } else if (c === 92) escaped = true;
+    }
+    return false;
+  };
+}
+
 /** Whether JSON `text` nests deeper than anything we read. */
 export const tooDeep = (text: string): boolean => depthGuard()(Buffer.from(text));
 

@@ -15,13 +15,14 @@ import { SALT_PER_SODIUM } from '../season/salt';
 import { adjust, corrections, ranked } from './adjust';
 import { cureFor } from './cures/cures';
 import { FAULTS } from './faults';
+import { keptIn } from './larder';
 import { takenAsSalty } from './means/thinner';
 import { agesOf, contradictionIn, type Measured, measuredFrom } from './measured';
 import type { Option, Wishes } from './option';
 import { toThePass } from './trial/pass';
 import { causesOf } from './why';
 
-const LARDER = demoKitchen().products.map((p) => p.ingredient);
+const LARDER = keptIn(demoKitchen().products);
 const wishes = (more: Partial<Wishes> = {}): Wishes => ({
   larder: LARDER,
   minutes: 60,

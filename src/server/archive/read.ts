@@ -8,7 +8,7 @@ import { KitchenFile } from '../../core/house/kitchenFile';
 import { type Message, message } from '../../core/message/message';
 import { spoken } from '../../core/say/spoken';
 import { type FoundWrong, issueWords, valueAt } from '../../core/words/issueWords';
-import { depthGuard } from '../refusal';
+import { depthGuard, halfGuard } from '../refusal';
 
 /** One thing out of an archive, checked. */
 export type Part =
@@ -119,10 +119,12 @@ async function* piecesOf(file: string): AsyncGenerator<Part> {
     }
   };
   const tooDeep = depthGuard();
+  const halved = halfGuard();
   let offset = 0;
   let lines = 1;
   for await (const chunk of createReadStream(file) as AsyncIterable<Buffer>) {
     if (tooDeep(chunk)) throw bad(lineOf(lines), message('nested too deep'));
+    if (halved(chunk)) throw bad(lineOf(lines), message('half a character, which no text can hold'));
     try {
       parser.write(chunk);
     } catch (error) {

@@ -16,8 +16,7 @@ import { addressOf, SHARES } from '../order/address';
 import { finishWords } from '../order/finishWords';
 import { HeldPart } from '../order/HeldPart';
 import type { Stores } from '../order/stores';
-import { useCompared } from '../order/useCompared';
-import { useFinished } from '../order/useFinished';
+import { useOneByOne } from '../order/useOneByOne';
 import { Choice } from '../shared/form/Choice';
 import { Segments } from '../shared/form/Segments';
 import { lazily } from '../shared/lazily';
@@ -78,8 +77,8 @@ export function CompareView({ stores, first }: { stores: Stores; first: TimedOrd
         : null,
     [question, side, held, shown, order, share, asOpened],
   );
-  const finishes = useFinished(finishing);
-  const all = useCompared(side === 'thicken' ? question : null);
+  const finishes = useOneByOne('finish', finishing);
+  const { all } = useOneByOne('compare', side === 'thicken' ? question : null);
   if (!written || !vessel || !burner || !question) return null;
 
   const { bandLimits } = house.kitchen;

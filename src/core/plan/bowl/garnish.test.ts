@@ -19,6 +19,8 @@ test('so much a portion, for as many portions as there are ladles, raw and untri
   expect(bacon.each).toBe(8);
   expect(bacon.g).toBe(240);
   expect(bacon.raw).toBe(600);
+  // What does not fill a ladle is no portion.
+  expect(one('chives', 300, planned(8.9)).portions).toBe(29);
   const half = one('streaky-bacon', 150);
   expect([half.portions, half.each]).toEqual([60, 4]);
   const shrimp = one('large-shrimp');

@@ -1,4 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
+import { keptIn } from '../../../core/adjust/larder';
 import type { House } from '../../../core/house/house';
 
 const AWAY = 'panache.not-to-hand';
@@ -13,13 +14,7 @@ export function useLarder(house: House) {
       // What cannot be read: all of it is to hand.
     }
   }, []);
-  const keeps = useMemo(
-    () =>
-      Object.values(house.kitchen.products ?? {})
-        .filter((p) => p.kept !== false)
-        .map((p) => p.ingredient),
-    [house],
-  );
+  const keeps = useMemo(() => keptIn(Object.values(house.kitchen.products ?? {})), [house]);
   const larder = useMemo(() => keeps.filter((id) => !away.has(id)), [keeps, away]);
   const toggle = (id: string) =>
     setAway((before) => {

@@ -14,7 +14,7 @@ import { finishName, finishWords } from '../../order/finishWords';
 import { HeldPart } from '../../order/HeldPart';
 import { RadioRow } from '../../order/RadioRow';
 import { amendmentOf } from '../../order/stores';
-import { useFinished } from '../../order/useFinished';
+import { useOneByOne } from '../../order/useOneByOne';
 import { Grade } from '../../shared/Grade';
 import { BUTTON } from '../../shared/styles';
 import { type Say, useSay } from '../../shared/useSay';
@@ -77,7 +77,7 @@ export function Finishes({ order, written, aim, setup, currency, onChange }: Pro
     }),
     [key, written, held, setup],
   );
-  const { all: found, done } = useFinished(question);
+  const { all: found, done } = useOneByOne('finish', question);
   // In the order they come, so that nothing jumps; the best first once all are there.
   const all = done
     ? found.toSorted((a, b) => GRADES.indexOf(a.fit.grade) - GRADES.indexOf(b.fit.grade))

@@ -15,7 +15,7 @@ import { amountWords } from '../../../core/words/steps';
 import { RadioRow } from '../../order/RadioRow';
 import { stockName, stockWords } from '../../order/stockWords';
 import { amendmentOf } from '../../order/stores';
-import { useStocked } from '../../order/useStocked';
+import { useOneByOne } from '../../order/useOneByOne';
 import { Grade } from '../../shared/Grade';
 import { type Say, useSay } from '../../shared/useSay';
 import { thickenerWords } from './Finishes';
@@ -84,7 +84,7 @@ export function Stocks({ order, written, aim, setup, house, onChange }: Props) {
     }),
     [key, written, setup],
   );
-  const { all: found, done } = useStocked(question);
+  const { all: found, done } = useOneByOne('stock', question);
   const all = done
     ? found.toSorted((a, b) => GRADES.indexOf(a.fit.grade) - GRADES.indexOf(b.fit.grade))
     : found;

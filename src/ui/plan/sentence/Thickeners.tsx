@@ -10,7 +10,7 @@ import type { Setup } from '../../../core/plan/solve/simulate';
 import type { Recipe } from '../../../core/recipe/recipe';
 import { SHARES } from '../../order/address';
 import { amendmentOf } from '../../order/stores';
-import { useCompared } from '../../order/useCompared';
+import { useOneByOne } from '../../order/useOneByOne';
 import { Segments } from '../../shared/form/Segments';
 import { doseWords, Grade } from '../../shared/Grade';
 import { useSay } from '../../shared/useSay';
@@ -41,7 +41,7 @@ export function Thickeners({ order, written, aim, setup, onChange }: Props) {
     }),
     [key, written, setup],
   );
-  const all = useCompared(question);
+  const { all } = useOneByOne('compare', question);
   const chosen = order.way ?? AS_WRITTEN.id;
   const take = (id: string) =>
     onChange(id === AS_WRITTEN.id ? { way: undefined, share: undefined } : { way: id, share });
