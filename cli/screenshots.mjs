@@ -34,6 +34,11 @@ const SHOTS = [
     '/plan?recipe=smoked-parsnip-veloute&litres=8&pot=middle-28&burner=front-right&without=no gluten,no milk',
     (page) => page.getByRole('button', { name: /^Guests/ }).click(),
   ],
+  [
+    'plan-stock',
+    '/plan?recipe=crab-shell-bisque&litres=8&pot=tall-steel-36&burner=front-left&stock=shell-stock&made=now&wine=0.33&garnish=large-shrimp,croutons',
+    (page) => page.getByText('Crab shells').first().waitFor(),
+  ],
   ['compare', '/compare?recipe=cockle-and-leek-chowder&litres=12'],
   [
     'compare-finish',

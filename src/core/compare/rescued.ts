@@ -1,4 +1,3 @@
-import { ingredient } from '../food/catalogue';
 import { MAKINGS, type Making } from '../order/changes/makings';
 import type { WeighLine } from '../plan/types';
 
@@ -53,7 +52,7 @@ export function rescuedFrom(lines: readonly WeighLine[]): readonly Rescued[] {
   const kept = new Map<string, number>();
   for (const l of lines) {
     const of = WASTE[l.ingredient];
-    if (!of || ingredient(l.ingredient).edibleYield >= 1) continue;
+    if (!of) continue;
     const g = Math.max(0, l.asPurchased - l.g) * (CLEAN[of as keyof typeof CLEAN] ?? 1);
     kept.set(of, (kept.get(of) ?? 0) + g);
   }

@@ -133,6 +133,16 @@ describe.each(MAKINGS.map((m) => [m.id, m] as const))('%s made here', (id, m) =>
   });
 });
 
+test('what sets when it is cold is bones’: more than half of their protein, none of shells and vegetables', () => {
+  const part = (id: string) => {
+    const { gelatine, protein } = strengthOf(makingOf(id)!);
+    return gelatine / protein;
+  };
+  expect(part('chicken-stock')).toBeCloseTo(0.7, 6);
+  expect(part('fish-stock')).toBeCloseTo(0.6, 6);
+  expect(part('shell-stock') + part('vegetable-stock')).toBe(0);
+});
+
 test('a recipe of another id makes no stock', () => {
   expect(makingIn('crab-shell-bisque')).toBeNull();
   expect(makingOf('water')).toBeUndefined();
