@@ -10,7 +10,7 @@ await page.addInitScript('globalThis.__name = (f) => f');
 await page.goto(
   `${process.env.BASE_URL}/plan?recipe=smoked-parsnip-veloute&litres=40&pot=deep-42&burner=floor-ring`,
 );
-await page.getByText(/in 10 land in/).waitFor();
+await page.getByText(/^Chance of/).waitFor();
 await page.waitForTimeout(6000);
 
 type TraceEvent = { readonly name: string; readonly ts: number };

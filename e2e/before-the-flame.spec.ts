@@ -424,8 +424,8 @@ test('size by portions and US units, target by a test, remedies in one tap, what
   await page.getByLabel('Weigh-out laid out').selectOption('station');
   await expect(page.getByRole('heading', { name: 'Vegetables' })).toBeVisible();
 
-  await page.getByRole('button', { name: /in 10 land in/ }).click();
-  await expect(page.getByRole('dialog').getByText(/pots cooked in thought/)).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('button', { name: /^Chance of/ }).click();
+  await expect(page.getByRole('dialog').getByText(/simulated pots/)).toBeVisible({ timeout: 30_000 });
   await expect(
     page
       .getByRole('dialog')
@@ -462,7 +462,7 @@ test('the kitchen is changed and every plan counts with it; nonsense is marked, 
 
   await open(page, '/plan?recipe=mussel-veloute-with-liaison&litres=8');
   await expect(page.getByText('In the bowl, 149 °F')).toBeVisible();
-  await page.getByRole('button', { name: /to mind$/ }).click();
+  await page.getByRole('button', { name: /cautions?$/ }).click();
   await expect(page.getByRole('dialog').getByText(/Contains .*EGG/)).toBeVisible();
 
   // What was changed and why stands in the revisions, and the one before is one tap away.
@@ -500,14 +500,14 @@ test('dairy that could split is put in last by one tap, said in the sentence, an
   page,
 }) => {
   await open(page, '/plan?recipe=smoked-parsnip-veloute&litres=12&pot=tall-steel-36&burner=front-left');
-  await page.getByRole('button', { name: /to mind$/ }).click();
+  await page.getByRole('button', { name: /cautions?$/ }).click();
   const sheet = page.getByRole('dialog');
   await expect(sheet.getByText(/The dairy can split in step \d/)).toBeVisible();
   await sheet.getByRole('button', { name: 'Put the dairy in last, under the simmer' }).click();
   await expect(page).toHaveURL(/dairy=last/);
   await page.getByRole('button', { name: 'Steps' }).click();
   await expect(page.getByText(/ to 80 °C$/)).toBeVisible();
-  await page.getByRole('button', { name: /to mind$/ }).click();
+  await page.getByRole('button', { name: /cautions?$/ }).click();
   await expect(page.getByRole('dialog').getByText(/The dairy can split/)).toBeHidden();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: /^Dairy/ }).click();

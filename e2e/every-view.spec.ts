@@ -89,8 +89,8 @@ test('sheets opened over the Plan are clean too, and give the focus back', async
     [/^Sizes/, 'What changes with the size'],
     [/^Take away/, 'Take the plan away'],
     [/^By a test/, 'Aim by a test'],
-    [/to mind$/, 'Before you start'],
-    [/in 10 land in/, /in 10 land in/],
+    [/cautions?$/, 'Before you start'],
+    [/^Chance of/, /^Chance of/],
   ] as const) {
     const trigger = page.getByRole('button', { name: button });
     await trigger.click();

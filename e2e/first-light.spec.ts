@@ -26,7 +26,7 @@ test('plan, drag the target, start the batch, reload, mark a step done', async (
   await page.goto('/');
   await expect(page).toHaveURL(/\/plan/);
   await expect(page.getByRole('button', { name: 'Start this batch' })).toBeVisible();
-  await expect(page.getByText(/in 10 land in Coating/)).toBeVisible();
+  await expect(page.getByText(/Chance of Coating/)).toBeVisible();
   const before = await grams(page);
   expect(before).toBeGreaterThan(100);
 
@@ -38,7 +38,7 @@ test('plan, drag the target, start the batch, reload, mark a step done', async (
   await page.mouse.up();
   await expect(ladder).toHaveAttribute('aria-valuetext', /Hearty/);
   expect(await grams(page)).toBeGreaterThan(before * 1.15);
-  await expect(page.getByText(/in 10 land in Hearty/)).toBeVisible();
+  await expect(page.getByText(/Chance of Hearty/)).toBeVisible();
 
   const wanted = await dose(page).innerText();
   const count = await batches();

@@ -42,9 +42,8 @@ export async function open(page: Page, path: string): Promise<void> {
 export async function settled(page: Page, path: string): Promise<void> {
   await expect(page.getByRole('main')).toBeVisible();
   await live(page);
-  if (path === '/plan') await expect(page.getByText(/in 10 land in/)).toBeVisible();
-  if (path === '/compare')
-    await expect(page.getByText(/Cooking each in thought/)).toBeHidden({ timeout: 20_000 });
+  if (path === '/plan') await expect(page.getByText(/^Chance of/)).toBeVisible();
+  if (path === '/compare') await expect(page.getByText(/Simulating each/)).toBeHidden({ timeout: 20_000 });
   if (/^\/recipes\/cockle[^/]*$/.test(path)) await expect(page.getByText('After each step')).toBeVisible();
 }
 

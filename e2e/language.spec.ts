@@ -110,7 +110,7 @@ for (const [width, height] of [
     for (const path of VIEWS) {
       await page.goto(path);
       await expect(page.getByRole('list', { name: say('Pots on the stove') })).toContainText(/\d\d:\d\d/);
-      await expect(page.getByText(say('Cooking it in thought …'))).toBeHidden({ timeout: 20_000 });
+      await expect(page.getByText(say('Simulating it …'))).toBeHidden({ timeout: 20_000 });
       await page.waitForTimeout(1500);
       expect.soft(await untranslated(page, own), path).toEqual([]);
       expect.soft(await cutOff(page), path).toEqual([]);

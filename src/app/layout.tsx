@@ -31,7 +31,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
         <script src="/theme.js" />
       </head>
       <body>
-        <Shell tickets={tickets} reader={reader}>
+        <Shell tickets={tickets} reader={reader} roles={house?.roles ?? []}>
           {children}
         </Shell>
       </body>

@@ -140,6 +140,17 @@ test('a ticket counts from the last tap, shows what was measured, and goes when 
   const probed = [eventAt(1, 540, { kind: 'temperature', celsius: 71 })];
   expect(ticket(probed)).toMatchObject({ celsius: 71, by: 'reading' });
   expect(ticket(probed, 60)?.by).toBe('plan');
+  // Kept hot: the last reading says whether it is hot enough, however old it is.
+  const kept = (celsius: number) =>
+    ticket(
+      [
+        eventAt(1, 600, { kind: 'finished', goesTo: 'hold' }),
+        eventAt(2, 660, { kind: 'temperature', celsius }),
+      ],
+      40,
+    )?.tooCold;
+  expect([kept(56), kept(57)]).toEqual([true, false]);
+  expect(ticket([eventAt(1, 540, { kind: 'temperature', celsius: 20 })])?.tooCold).toBe(false);
   // A step has been ended since: the model knows better than the reading, and without one it still stands.
   const later = [...probed, eventAt(2, 560, done(0))];
   const model = { celsius: 88, endsAt: start + 900_000 };

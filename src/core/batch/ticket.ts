@@ -18,6 +18,8 @@ export type Ticket = {
   readonly celsius: number;
   readonly by: 'reading' | 'model' | 'plan';
   readonly timers: readonly Timer[];
+  /** Kept hot, and last read under the limit. */
+  readonly tooCold: boolean;
   /** What of this batch cannot be relied on, in words; null when all can. */
   readonly trouble: Message | null;
 };
@@ -83,6 +85,7 @@ export function ticketOf(batch: Batch, now: number, by?: ByModel | 'lost'): Tick
         ? { celsius: model.celsius, by: 'model' }
         : { celsius: planned, by: 'plan' }),
     timers,
+    tooCold: stage === 'hold' && celsius !== null && celsius < LIMITS.hotHold.atLeast,
     trouble: troubleWith(batch, by === 'lost'),
   };
 }

@@ -127,14 +127,14 @@ describe('a rest off the heat', () => {
   });
 });
 
-test('a recipe that leaves nothing to the plan, asked for another band, says where it lands instead', () => {
+test('a recipe that leaves nothing to the plan, asked for another band, says how it comes out instead', () => {
   const steps = [
     pour('vegetable-stock', '1500 g', 60),
     { kind: 'bring-to', to: 'simmer', flame: 1, lid: 'off' },
   ];
   const w = warned(recipe(steps), /^another band$/);
   expect(saidOf(w)?.says).toBe(
-    'It lands in Thin, not in Coating: this recipe leaves no thickener to the plan.',
+    'It comes out Thin, not Coating: this recipe leaves no thickener to the plan.',
   );
   expect(warned(recipe(steps, { band: 'Thin' }), /^another band$/)).toBeUndefined();
 });

@@ -87,7 +87,7 @@ export function warningWords(w: Warning): Said {
       };
     case 'another band':
       return {
-        says: message('It lands in {lands}, not in {asked}: this recipe leaves no thickener to the plan.', {
+        says: message('It comes out {lands}, not {asked}: this recipe leaves no thickener to the plan.', {
           lands: term(w.lands),
           asked: term(w.asked),
         }),

@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { flowError } from '../../core/flow/readings/repeated';
 import { spaced } from '../../core/units/format';
+import { Faces } from '../frame/Faces';
 import type { FlowTestMethod } from '../shared/flowTests';
 import { Pick } from '../shared/form/Field';
 import { BUTTON } from '../shared/styles';
@@ -30,6 +31,9 @@ export function Kinds({ kinds, kind, target, tells, onChoose, pots, batchId }: P
       aria-label={say('The test')}
       className="shrink-0 border-ink bg-ground px-4 py-3 max-[1100px]:border-b-2 min-[1100px]:overflow-y-auto min-[1100px]:border-r-2"
     >
+      <div className="mb-3">
+        <Faces batchId={batchId} />
+      </div>
       <Pick
         id="check-pot"
         label={say('Of')}

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { useShortcut } from '../frame/Shortcuts';
+import { useShortcut } from '../frame/keys/Shortcuts';
 import { chime } from '../station/ring';
 
 export type Stopwatch = {

@@ -204,7 +204,7 @@ export function CompareView({ stores, first }: { stores: Stores; first: TimedOrd
               </Suspense>
             ) : (
               <p role="status" className="text-quiet">
-                {say('Cooking each in thought, {count} of {of} …', {
+                {say('Simulating each, {count} of {of} …', {
                   count: all.length,
                   of: HOW_MANY,
                 })}

@@ -127,7 +127,7 @@ export function FinishTable({ all, done, picked, currency, onPick }: Props) {
       </table>
       {!done && (
         <p role="status" className="p-4 text-quiet">
-          {say('Cooking each in thought …')}
+          {say('Simulating each …')}
         </p>
       )}
     </Scroll>

@@ -85,7 +85,7 @@ export function WaysTable({ all, of, own, picked, currency, onPick }: Props) {
       </table>
       {all.length < of && (
         <p role="status" className="p-4 text-quiet">
-          {say('Cooking each in thought, {count} of {of} …', {
+          {say('Simulating each, {count} of {of} …', {
             count: all.length,
             of,
           })}

@@ -12,6 +12,7 @@ import type { Batch } from '../../core/batch/record';
 import { bandOf } from '../../core/flow/bands';
 import type { House } from '../../core/house/house';
 import { message } from '../../core/message/message';
+import { Faces } from '../frame/Faces';
 import { useKeptPage } from '../frame/useKeptPage';
 import { Scroll } from '../shared/Scroll';
 import { useSay } from '../shared/useSay';
@@ -140,6 +141,9 @@ export function FixView({ house, batch: initial, pots }: Props) {
         label={say('What is wrong')}
         className="shrink-0 border-ink bg-ground px-4 py-3 max-[1100px]:border-b-2 min-[1100px]:overflow-y-auto min-[1100px]:border-r-2"
       >
+        <div className="mb-2">
+          <Faces batchId={batch.id} />
+        </div>
         <PotPick pots={pots} batchId={batch.id} />
         <Faults
           chosen={faults}

@@ -1,50 +1,65 @@
 'use client';
 
 import { clsx } from 'clsx';
-import { Keyboard, Moon, Sun } from 'lucide-react';
+import { CircleUserRound } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
+import { Suspense, useState } from 'react';
+import { lazily } from '../shared/lazily';
 import { useSay } from '../shared/useSay';
-import { useTheme } from '../shared/useTheme';
-import { useShortcutSheet } from './Shortcuts';
-import { VIEWS } from './views';
+import { useRole } from '../station/useRole';
+import { useShortcutSheet } from './keys/Shortcuts';
+import { placeOf, VIEWS, type View } from './views';
+
+/** Loaded when first asked for. */
+const StationSheet = lazily(async () => (await import('./StationSheet')).StationSheet);
 
 const cell =
-  'flex min-h-18 min-w-20 flex-col items-center justify-center gap-1 text-center text-[16px] leading-tight max-[720px]:min-h-16 max-[720px]:min-w-0 max-[720px]:flex-1 max-[720px]:wrap-anywhere max-[720px]:text-[13px]';
+  'flex min-h-18 min-w-20 flex-col items-center justify-center gap-1 text-center text-[16px] leading-tight max-[720px]:min-h-16 max-[720px]:min-w-0 max-[720px]:flex-1 max-[720px]:text-[15px]';
 
-export function Nav() {
+/** The views in the order of the day, the house's papers below the line, and what is this screen's own. Five places on a phone, the rest behind the last. */
+export function Nav({ roles }: { roles: readonly string[] }) {
   const say = useSay();
   const path = usePathname();
-  const [theme, toggleTheme] = useTheme();
-  const openSheet = useShortcutSheet();
+  const [role] = useRole();
+  const [open, setOpen] = useState(false);
+  const openKeys = useShortcutSheet();
+  const here = placeOf(path);
+  const place = ({ href, name, icon: Icon }: View) => (
+    <Link
+      key={href}
+      href={href}
+      aria-current={href === here ? 'page' : undefined}
+      className={clsx(
+        cell,
+        href === here ? 'bg-ink text-surface' : 'text-ink',
+        href === '/kitchen' && 'max-[720px]:hidden',
+      )}
+    >
+      <Icon size={30} aria-hidden />
+      {say(name)}
+    </Link>
+  );
   return (
     <nav
       aria-label={say('Views')}
       className="flex shrink-0 border-ink bg-surface print:hidden max-[720px]:border-t-2 min-[720px]:w-23 min-[720px]:flex-col min-[720px]:border-r-2"
     >
-      {VIEWS.map(({ href, name, icon: Icon }) => {
-        const here = path.startsWith(href);
-        return (
-          <Link
-            key={href}
-            href={href}
-            aria-current={here ? 'page' : undefined}
-            className={clsx(cell, here ? 'bg-ink text-surface' : 'text-ink')}
-          >
-            <Icon size={30} aria-hidden />
-            {say(name)}
-          </Link>
-        );
-      })}
-      <span className="flex-1 max-[720px]:hidden" />
-      <button type="button" onClick={toggleTheme} className={cell}>
-        {theme === 'dim' ? <Sun size={26} aria-hidden /> : <Moon size={26} aria-hidden />}
-        {theme === 'dim' ? say('Light') : say('Dim')}
+      {VIEWS.filter((v) => v.place === 'day').map(place)}
+      <span className="flex-1 border-ink max-[720px]:hidden min-[720px]:border-b-2" />
+      {VIEWS.filter((v) => v.place === 'below').map(place)}
+      <button
+        type="button"
+        onClick={() => setOpen(true)}
+        aria-label={role ? say('This screen, {role}', { role }) : say('This screen')}
+        className={clsx(cell, 'border-ink min-[720px]:border-t-2')}
+      >
+        <CircleUserRound size={28} aria-hidden />
+        <span className="max-w-full truncate px-1">{role || say('Screen')}</span>
       </button>
-      <button type="button" onClick={openSheet} className={clsx(cell, 'max-[720px]:hidden')}>
-        <Keyboard size={26} aria-hidden />
-        {say('Keys')}
-      </button>
+      <Suspense>
+        {open && <StationSheet roles={roles} onKeys={openKeys} onClose={() => setOpen(false)} />}
+      </Suspense>
     </nav>
   );
 }

@@ -2,21 +2,26 @@ import type { ReactNode } from 'react';
 import type { Ticket } from '../../core/batch/ticket';
 import type { Reader } from '../../core/say/inWords';
 import { ShowProvider } from '../shared/useShow';
+import { Shortcuts } from './keys/Shortcuts';
 import { Nav } from './Nav';
-import { Rail } from './Rail';
-import { Shortcuts } from './Shortcuts';
+import { Rail } from './rail/Rail';
 
-type Props = { readonly tickets: readonly Ticket[]; readonly reader: Reader; readonly children: ReactNode };
+type Props = {
+  readonly tickets: readonly Ticket[];
+  readonly reader: Reader;
+  readonly roles: readonly string[];
+  readonly children: ReactNode;
+};
 
 /** The frame of every view: the rail of live pots above, the views beside (below on a phone). */
-export function Shell({ tickets, reader, children }: Props) {
+export function Shell({ tickets, reader, roles, children }: Props) {
   return (
     <ShowProvider show={reader}>
       <Shortcuts>
         <div className="flex h-dvh flex-col print:block print:h-auto">
           <Rail initial={tickets} />
           <div className="flex min-h-0 flex-1 flex-col-reverse min-[720px]:flex-row">
-            <Nav />
+            <Nav roles={roles} />
             <main className="min-h-0 min-w-0 flex-1 print:overflow-visible">{children}</main>
           </div>
         </div>

@@ -6,15 +6,23 @@ export type View = {
   readonly name: Message;
   readonly key: string;
   readonly icon: LucideIcon;
+  /** In the bar by the order of the day, below its line, or a face of the batch at hand. */
+  readonly place: 'day' | 'below' | 'face';
 };
 
 /** The views there are, in the order of the work; `key` goes there after `g`. */
 export const VIEWS: readonly View[] = [
-  { href: '/plan', name: message('Plan'), key: 'p', icon: Ruler },
-  { href: '/compare', name: message('Compare'), key: 'c', icon: Scale },
-  { href: '/stove', name: message('Stove'), key: 's', icon: CookingPot },
-  { href: '/check', name: message('Check'), key: 'x', icon: Droplets },
-  { href: '/fix', name: message('Fix'), key: 'f', icon: Wrench },
-  { href: '/recipes', name: message('Recipes'), key: 'r', icon: BookOpen },
-  { href: '/kitchen', name: message('Kitchen'), key: 'k', icon: ChefHat },
+  { href: '/plan', name: message('Plan'), key: 'p', icon: Ruler, place: 'day' },
+  { href: '/compare', name: message('Compare'), key: 'c', icon: Scale, place: 'day' },
+  { href: '/stove', name: message('Stove'), key: 's', icon: CookingPot, place: 'day' },
+  { href: '/check', name: message('Check'), key: 'x', icon: Droplets, place: 'face' },
+  { href: '/fix', name: message('Fix'), key: 'f', icon: Wrench, place: 'face' },
+  { href: '/recipes', name: message('Recipes'), key: 'r', icon: BookOpen, place: 'below' },
+  { href: '/kitchen', name: message('Kitchen'), key: 'k', icon: ChefHat, place: 'below' },
 ];
+
+/** The place in the bar a path belongs to: a face of a batch is the stove. */
+export const placeOf = (path: string): string | undefined => {
+  const view = VIEWS.find((v) => path.startsWith(v.href));
+  return view?.place === 'face' ? '/stove' : view?.href;
+};

@@ -28,7 +28,7 @@ export function Chance({ band, chance, thoughts, stale }: Props) {
   const share = sampled ? sampled.spread.chance[band] : chance;
   const trigger = (
     <span className="relative flex flex-col items-start">
-      {say('{n} in 10 land in {band}', { n: inTen(share), band: term(band) })}
+      {say('Chance of {band}: {n} in 10', { n: inTen(share), band: term(band) })}
       <span aria-hidden className="mt-0.5 block h-1 w-full bg-rule">
         <span className="block h-1 bg-ink" style={{ width: percent(stale ? 0 : progress) }} />
       </span>
@@ -38,7 +38,7 @@ export function Chance({ band, chance, thoughts, stale }: Props) {
     <Sheet
       open={open}
       onOpenChange={setOpen}
-      title={say('{n} in 10 land in {band}', { n: inTen(share), band: term(band) })}
+      title={say('Chance of {band}: {n} in 10', { n: inTen(share), band: term(band) })}
       trigger={trigger}
       triggerClass={clsx(
         'flex h-14 items-center rounded-sm border-2 border-ink px-4 font-bold',
@@ -49,7 +49,7 @@ export function Chance({ band, chance, thoughts, stale }: Props) {
         {sampled ? (
           <p>
             {say.rich(
-              'Of {samples} pots cooked in thought, each with its own flour, potato and fire, <b>{percent}</b> came out {band}; the middle eight in ten from <b>{low}</b> to <b>{high}</b> mPa·s.',
+              'Of {samples} simulated pots, each with its own flour, potato and fire, <b>{percent}</b> came out {band}; the middle eight in ten from <b>{low}</b> to <b>{high}</b> mPa·s.',
               {
                 b: (text) => <b>{text}</b>,
                 samples: sampled.spread.samples,
@@ -61,12 +61,10 @@ export function Chance({ band, chance, thoughts, stale }: Props) {
             )}
           </p>
         ) : (
-          <p role="status">
-            {say('Cooking it in thought, {percent} done …', { percent: percent(progress) })}
-          </p>
+          <p role="status">{say('Simulating it, {percent} done …', { percent: percent(progress) })}</p>
         )}
         <section>
-          <h3 className="font-bold">{say('What it hangs on')}</h3>
+          <h3 className="font-bold">{say('What it depends on')}</h3>
           <ul className="mt-1">
             {(sampled?.spread.contributions ?? thoughts.doubt.contributions)
               .filter((c) => c.share >= 0.01)

@@ -3,9 +3,9 @@
 import { FileOutput, Scaling } from 'lucide-react';
 import { Suspense, useMemo, useState } from 'react';
 import type { Plan } from '../../core/plan/types';
-import { timeOfDay } from '../../core/units/clock';
 import type { Show } from '../../core/units/show';
 import { volumeWords } from '../../core/units/show';
+import { momentWords } from '../../core/words/moment';
 import { fireWords } from '../../core/words/steps';
 import { PotDrawing } from '../shared/draw/PotDrawing';
 import { Segments } from '../shared/form/Segments';
@@ -74,7 +74,10 @@ export function PotPart({ plan, lightAt, show, onSizes, onTakeAway }: Props) {
       <p className="pt-1">
         <b>
           {lightAt
-            ? say('{burner}, lit at {time}.', { burner: plan.setup.burner.name, time: timeOfDay(lightAt) })
+            ? say('{burner}, lit {time}.', {
+                burner: plan.setup.burner.name,
+                time: momentWords(lightAt, new Date()),
+              })
             : `${plan.setup.burner.name}.`}
         </b>{' '}
         {fire && say(fire)}

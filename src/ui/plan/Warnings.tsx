@@ -34,7 +34,7 @@ export function Warnings({ warnings, remedies, show, onOpen, onApply }: Props) {
   const trigger = (
     <>
       <TriangleAlert size={24} aria-hidden />
-      {say('{count} to mind', { count: warnings.length })}
+      {say('{count, plural, one {# caution} other {# cautions}}', { count: warnings.length })}
     </>
   );
   return (

@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { useRef, useState } from 'react';
 import { term } from '../../core/message/term';
 import { askedVolume } from '../../core/units/show';
-import { useShortcut } from '../frame/Shortcuts';
+import { useShortcut } from '../frame/keys/Shortcuts';
 import { Spoon } from '../shared/draw/Spoon';
 import { Segments } from '../shared/form/Segments';
 import { BUTTON, FIELD, PRIMARY } from '../shared/styles';

@@ -7,7 +7,8 @@ import type { Batch } from '../../core/batch/record';
 import { batchState, type StepState } from '../../core/batch/state';
 import { titleIn } from '../../core/batch/titleIn';
 import { timeOfDay } from '../../core/units/clock';
-import { useShortcut } from '../frame/Shortcuts';
+import { Faces } from '../frame/Faces';
+import { useShortcut } from '../frame/keys/Shortcuts';
 import { useKeptPage } from '../frame/useKeptPage';
 import { Scroll } from '../shared/Scroll';
 import { Sheet } from '../shared/Sheet';
@@ -155,19 +156,24 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
         aria-label={say('The step at hand')}
         className="flex min-h-[44vh] shrink-0 flex-col bg-surface px-5 pt-4 min-[1100px]:min-h-0 min-[1100px]:px-9"
       >
-        <p className="text-[18px] text-quiet">
-          {say(
-            '{recipeName} · {litres} in {vesselName} · step {place} of {count}{now, select, none {} other { · {now}}}',
-            {
-              recipeName: batch.plan.recipeName,
-              litres: { ml: batch.plan.litres * 1000 },
-              vesselName: batch.plan.vesselName,
-              place: place + 1,
-              count: steps.length,
-              now: now === null ? 'none' : timeOfDay(new Date(now)),
-            },
-          )}
-        </p>
+        <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+          <p className="min-w-0 flex-1 basis-64 text-[18px] text-quiet">
+            {say(
+              '{recipeName} · {litres} in {vesselName} · step {place} of {count}{now, select, none {} other { · {now}}}',
+              {
+                recipeName: batch.plan.recipeName,
+                litres: { ml: batch.plan.litres * 1000 },
+                vesselName: batch.plan.vesselName,
+                place: place + 1,
+                count: steps.length,
+                now: now === null ? 'none' : timeOfDay(new Date(now)),
+              },
+            )}
+          </p>
+          <div className="w-full min-[720px]:w-84">
+            <Faces batchId={batch.id} />
+          </div>
+        </div>
         <Status unsent={unsent} refused={refused} />
         <Scroll label={say('What to do')} className="flex-1 pb-2 min-[1100px]:overflow-y-auto">
           {looking !== null && (

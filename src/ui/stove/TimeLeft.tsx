@@ -1,7 +1,8 @@
 'use client';
 
 import { clsx } from 'clsx';
-import { countdown, timeOfDay } from '../../core/units/clock';
+import { countdown } from '../../core/units/clock';
+import { momentWords } from '../../core/words/moment';
 import { useSay } from '../shared/useSay';
 import type { Going } from '../station/useFollow';
 
@@ -48,10 +49,10 @@ export function TimeLeft({ left, going, now, endsNear, serveAt }: Props) {
             })}
             {going &&
               now !== null &&
-              say.rich('; on the pass <b>{time}</b>{serveAt, select, none {} other { for {serveAt}}}', {
+              say.rich('; on the pass <b>{time}</b>{serveAt, select, none {} other { (wanted {serveAt})}}', {
                 b: (text) => <b>{text}</b>,
-                time: timeOfDay(new Date(Math.max(now, going.to.endsAt))),
-                serveAt: serveAt ? timeOfDay(new Date(serveAt)) : 'none',
+                time: momentWords(new Date(Math.max(now, going.to.endsAt)), new Date(now)),
+                serveAt: serveAt ? say(momentWords(new Date(serveAt), new Date(now))) : 'none',
               })}
           </>
         )}

@@ -7,12 +7,14 @@ import { v4 as uuid } from 'uuid';
 import type { StockPlan } from '../../../core/compare/stockPlan';
 import { asideOf, figureOf } from '../../../core/formats/sheet';
 import type { House } from '../../../core/house/house';
+import { message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';
 import type { TimedOrder } from '../../../core/order/order';
 import type { Plan } from '../../../core/plan/types';
 import { warningLine } from '../../../core/plan/warningWords';
 import { timeOfDay } from '../../../core/units/clock';
 import { duration } from '../../../core/units/format';
+import { momentWords } from '../../../core/words/moment';
 import { detailsOf, titleOf } from '../../../core/words/steps';
 import { stockName } from '../../order/stockWords';
 import { BUTTON } from '../../shared/styles';
@@ -71,7 +73,7 @@ function Stock({
         {say(
           'Lit {light}, strained {strained} later{made, select, before {, cold and kept until it is wanted} other {, hot into the soup}}. Water stands {covers} times as high as what lies in it; {solids} % solids, {salt} % salt{gelatine, select, none {} other {, {gelatine} % gelatine: it sets when cold}}.',
           {
-            light: at(0),
+            light: light ? momentWords(light, new Date()) : message('at {time}', { time: '··:··' }),
             strained: duration(plan.seconds),
             made: soup.made ?? 'now',
             covers: stock.covers.toFixed(1),

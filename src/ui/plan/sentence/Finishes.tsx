@@ -150,7 +150,7 @@ export function Finishes({ order, written, aim, setup, currency, onChange }: Pro
       </div>
       {!done && (
         <p role="status" className="p-4 text-quiet">
-          {say('Cooking each in thought …')}
+          {say('Simulating each …')}
         </p>
       )}
       {done && all.length === 0 && (

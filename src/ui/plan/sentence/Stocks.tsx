@@ -148,7 +148,7 @@ export function Stocks({ order, written, aim, setup, house, onChange }: Props) {
       </div>
       {!done && (
         <p role="status" className="p-4 text-quiet">
-          {say('Cooking each in thought …')}
+          {say('Simulating each …')}
         </p>
       )}
     </>

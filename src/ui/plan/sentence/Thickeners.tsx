@@ -98,7 +98,7 @@ export function Thickeners({ order, written, aim, setup, onChange }: Props) {
           );
         })}
       </div>
-      {all.length <= WAYS.length && <p className="p-4 text-quiet">{say('Cooking each in thought …')}</p>}
+      {all.length <= WAYS.length && <p className="p-4 text-quiet">{say('Simulating each …')}</p>}
     </>
   );
 }

@@ -35,7 +35,7 @@ export function Prediction({ foreseen, away, wantedBand, show, onProblem }: Prop
       </p>
     );
   }
-  if (!foreseen) return <p className="text-quiet">{say('Cooking it in thought …')}</p>;
+  if (!foreseen) return <p className="text-quiet">{say('Simulating it …')}</p>;
   if (!foreseen.ok) {
     return (
       <div aria-live="polite">
@@ -58,9 +58,7 @@ export function Prediction({ foreseen, away, wantedBand, show, onProblem }: Prop
             </li>
           ))}
         </ul>
-        <p className="mt-3 text-quiet">
-          {say('What you typed is kept. Mended, it is cooked in thought again.')}
-        </p>
+        <p className="mt-3 text-quiet">{say('What you typed is kept. Mended, it is simulated again.')}</p>
       </div>
     );
   }

@@ -64,12 +64,7 @@ export function SoupCard({ house, home, open, onToggle, problemAt }: Props) {
             problem={problemAt('yieldLitres')}
             className="figures"
           />
-          <Pick
-            id="recipe-band"
-            label={say('Should land in')}
-            {...register('band')}
-            problem={problemAt('band')}
-          >
+          <Pick id="recipe-band" label={say('Aimed at')} {...register('band')} problem={problemAt('band')}>
             {BANDS.map((b) => (
               <option key={b} value={b}>
                 {say(term(b))}

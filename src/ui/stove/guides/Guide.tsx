@@ -54,11 +54,12 @@ export function Guide({ guide, step, parts, colour, show, write }: Props) {
       return (
         <p className="mt-4 text-[20px]">
           {say.rich(
-            'About <b>{ml}</b> come through; {solidsG} g stay in the sieve. Have the second pot under it before you pour.',
+            'About <b>{ml}</b> come through; {solidsG, select, none {the sieve keeps only what the blender left} other {{solidsG} g stay in the sieve}}. Have the second pot under it before you pour.',
             {
               b: (text) => <b className="figures text-[28px]">{text}</b>,
               ml: volumeWords(guide.ml, show),
-              solidsG: spaced(Math.round(guide.solidsG / 10) * 10),
+              // Less than the sieve itself holds on to is none.
+              solidsG: guide.solidsG < 5 ? 'none' : spaced(Math.max(10, Math.round(guide.solidsG / 10) * 10)),
             },
           )}
         </p>

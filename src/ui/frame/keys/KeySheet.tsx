@@ -1,10 +1,10 @@
 'use client';
 
-import { type Message, message } from '../../core/message/message';
-import { Sheet } from '../shared/Sheet';
-import { useSay } from '../shared/useSay';
+import { type Message, message } from '../../../core/message/message';
+import { Sheet } from '../../shared/Sheet';
+import { useSay } from '../../shared/useSay';
+import { VIEWS } from '../views';
 import { KEYS } from './keys';
-import { VIEWS } from './views';
 
 /** What is pressed, as it stands on the key. */
 const onKeyboard = (key: string): string => (key === ' ' ? 'space' : key);

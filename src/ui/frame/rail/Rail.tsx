@@ -1,23 +1,25 @@
 'use client';
 
 import { clsx } from 'clsx';
-import { BellRing, Clock, CloudOff, TriangleAlert } from 'lucide-react';
+import { BellRing, Clock, CloudOff, Hourglass, Snowflake, TriangleAlert } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { EventBody } from '../../core/batch/events';
-import type { Timer } from '../../core/batch/state';
-import type { Ticket } from '../../core/batch/ticket';
-import { countdown } from '../../core/units/clock';
-import { duration } from '../../core/units/format';
-import { degrees } from '../../core/units/show';
-import { insisting } from '../shared/lazily';
-import { useSay } from '../shared/useSay';
-import { useShow } from '../shared/useShow';
-import { timed, useClockOff } from '../station/line/clock';
-import { useLine, useNews } from '../station/line/live';
-import { useRing } from '../station/ring';
-import { useNow } from '../station/useNow';
+import type { EventBody } from '../../../core/batch/events';
+import type { Timer } from '../../../core/batch/state';
+import type { Ticket } from '../../../core/batch/ticket';
+import { message } from '../../../core/message/message';
+import { countdown } from '../../../core/units/clock';
+import { duration } from '../../../core/units/format';
+import { degrees } from '../../../core/units/show';
+import { insisting } from '../../shared/lazily';
+import { useSay } from '../../shared/useSay';
+import { useShow } from '../../shared/useShow';
+import { timed, useClockOff } from '../../station/line/clock';
+import { useLine, useNews } from '../../station/line/live';
+import { useRing } from '../../station/ring';
+import { useNow } from '../../station/useNow';
+import { urgencyOf, urgentFirst } from './urgent';
 
 /** What is told comes at once; what is missed, after this, ms. */
 const EVERY = 30_000;
@@ -81,8 +83,8 @@ export function Rail({ initial }: { initial: readonly Ticket[] }) {
   const up = useLine();
   const off = useClockOff();
   const path = usePathname();
-  const show = useShow();
   const now = useNow();
+  const { row, fits } = useFits();
   const over = (at: number): boolean => now !== null && at <= now;
   const ringing = tickets.flatMap((t) =>
     t.timers.filter((x) => over(x.endsAt)).map((timer) => ({ timer, batch: t.id })),
@@ -108,63 +110,17 @@ export function Rail({ initial }: { initial: readonly Ticket[] }) {
           ))}
         </ul>
       )}
-      <ul aria-label={say('Pots on the stove')} className="flex min-w-0 flex-1 gap-2 overflow-x-auto pb-2">
-        {tickets.map((t) => {
-          const left = now === null ? null : (new Date(t.until).getTime() - now) / 1000;
-          const here = path === `/stove/${t.id}`;
-          const [soonest] = t.timers.toSorted((a, b) => a.endsAt - b.endsAt);
-          return (
-            <li key={t.id} className="shrink-0">
-              <Link
-                href={`/stove/${t.id}`}
-                aria-current={here ? 'page' : undefined}
-                className={clsx(
-                  'relative flex h-14 items-center gap-4 rounded-b-sm px-3',
-                  left !== null && left < 0 ? 'bg-butter text-on-butter' : 'bg-surface text-ink',
-                  here && 'underline decoration-2 underline-offset-4',
-                )}
-              >
-                <span className="max-w-[min(14rem,38vw)]">
-                  <span className="block truncate font-bold leading-tight">{t.name}</span>
-                  <span className="flex gap-2 text-[15px] leading-tight">
-                    {t.trouble ? (
-                      <b className="flex items-center gap-1 truncate">
-                        <TriangleAlert size={16} aria-hidden className="shrink-0" />
-                        {say(t.trouble)}
-                      </b>
-                    ) : (
-                      <span className="truncate">{say.either(t.doing)}</span>
-                    )}
-                    <b className="shrink-0">
-                      {t.by === 'reading' ? '' : '≈ '}
-                      {degrees(t.celsius, show)}
-                      {t.by !== 'reading' && (
-                        <span className="sr-only">
-                          {' '}
-                          {say('by the {by, select, reading {reading} model {model} other {plan}}', {
-                            by: t.by,
-                          })}
-                        </span>
-                      )}
-                    </b>
-                  </span>
-                </span>
-                <span className="figures font-bold text-[27px]">
-                  {left === null ? '··:··' : countdown(left)}
-                  {left !== null && left < 0 && <span className="sr-only"> {say('over')}</span>}
-                </span>
-                {soonest && !over(soonest.endsAt) && (
-                  <span className="border-current border-l-2 pl-3 text-[15px] leading-tight">
-                    <span className="block max-w-28 truncate">{soonest.name}</span>
-                    <b className="figures text-[18px]">
-                      {now === null ? '··:··' : countdown((soonest.endsAt - now) / 1000)}
-                    </b>
-                  </span>
-                )}
-              </Link>
-            </li>
-          );
-        })}
+      <ul
+        ref={row}
+        aria-label={say('Pots on the stove')}
+        className="grid min-w-0 flex-1 snap-x snap-mandatory scroll-px-0 grid-flow-col gap-2 overflow-x-auto pb-2"
+        style={{ gridAutoColumns: `min(22rem, calc((100% - ${(fits - 1) * GAP}px) / ${fits}))` }}
+      >
+        {(now === null ? tickets : urgentFirst(tickets, now)).map((t) => (
+          <li key={t.id} className="min-w-0 snap-start">
+            <TicketLink ticket={t} here={path === `/stove/${t.id}`} now={now} />
+          </li>
+        ))}
       </ul>
       {off !== null && (
         <p role="status" className="flex shrink-0 items-center gap-2 px-3 text-[15px] leading-tight">
@@ -189,7 +145,93 @@ export function Rail({ initial }: { initial: readonly Ticket[] }) {
   );
 }
 
-const theOutbox = () => insisting(() => import('../station/outbox'));
+/** What a ticket says of a pot that wants somebody: a word and a shape. */
+const URGENT = {
+  rings: { words: message('rings'), icon: BellRing },
+  cold: { words: message('too cold'), icon: Snowflake },
+  trouble: { words: message('look here'), icon: TriangleAlert },
+  late: { words: message('late'), icon: Hourglass },
+} as const;
+
+/** A pot on the stove: what it is, what is happening, how hot, and how long still. */
+function TicketLink({ ticket: t, here, now }: { ticket: Ticket; here: boolean; now: number | null }) {
+  const say = useSay();
+  const show = useShow();
+  const left = now === null ? null : (Date.parse(t.until) - now) / 1000;
+  const urgency = now === null ? null : urgencyOf(t, now);
+  const sign = urgency && URGENT[urgency];
+  const soonest = t.timers
+    .toSorted((a, b) => a.endsAt - b.endsAt)
+    .find((x) => now === null || x.endsAt > now);
+  return (
+    <Link
+      href={`/stove/${t.id}`}
+      aria-current={here ? 'page' : undefined}
+      className={clsx(
+        'flex h-14 items-center gap-3 rounded-b-sm px-3',
+        urgency ? 'bg-butter text-on-butter' : 'bg-surface text-ink',
+        here && 'underline decoration-2 underline-offset-4',
+      )}
+    >
+      <span className="min-w-0 flex-1">
+        <span className="block truncate font-bold leading-tight">{t.name}</span>
+        <span className="flex gap-2 text-[15px] leading-tight">
+          <span className="min-w-0 truncate">{t.trouble ? say(t.trouble) : say.either(t.doing)}</span>
+          <b className="shrink-0">
+            {t.by === 'reading' ? '' : '≈ '}
+            {degrees(t.celsius, show)}
+            {t.by !== 'reading' && (
+              <span className="sr-only">
+                {' '}
+                {say('by the {by, select, reading {reading} model {model} other {plan}}', { by: t.by })}
+              </span>
+            )}
+          </b>
+        </span>
+      </span>
+      {soonest && (
+        <span className="shrink-0 border-current border-l-2 pl-2 text-[15px] leading-tight">
+          <span className="block max-w-16 truncate">{soonest.name}</span>
+          <b className="figures text-[18px]">
+            {now === null ? '··:··' : countdown((soonest.endsAt - now) / 1000)}
+          </b>
+        </span>
+      )}
+      <span className="figures shrink-0 text-right font-bold text-[27px] leading-none">
+        {left === null ? '··:··' : countdown(left)}
+        {sign && (
+          <span className="mt-0.5 flex items-center justify-end gap-1 font-sans text-[15px] leading-none">
+            <sign.icon size={15} aria-hidden className="shrink-0" />
+            {say(sign.words)}
+          </span>
+        )}
+      </span>
+    </Link>
+  );
+}
+
+/** px a ticket is still read at, and between two of them. */
+const LEAST = 232;
+const GAP = 8;
+
+/** How many tickets stand side by side whole. */
+function useFits() {
+  const row = useRef<HTMLUListElement>(null);
+  const [fits, setFits] = useState(1);
+  useEffect(() => {
+    const list = row.current;
+    if (!list) return;
+    const watch = new ResizeObserver(([entry]) => {
+      const width = entry?.contentRect.width ?? 0;
+      setFits(Math.max(1, Math.floor((width + GAP) / (LEAST + GAP))));
+    });
+    watch.observe(list);
+    return () => watch.disconnect();
+  }, []);
+  return { row, fits };
+}
+
+const theOutbox = () => insisting(() => import('../../station/outbox'));
 
 /** A timer past its time: it counts on until a knuckle stops it. */
 function Ringing({ timer, batch, now }: { timer: Timer; batch: string; now: number }) {

@@ -1,5 +1,5 @@
+import { VIEWS } from '../views';
 import { CHORD, canKey, doKey, KEYS, keyReader, onKey } from './keys';
-import { VIEWS } from './views';
 
 const stove = (id: string) => KEYS.some((k) => k.id === id && k.on?.text === 'Stove');
 

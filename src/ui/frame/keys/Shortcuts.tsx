@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { createContext, type ReactNode, Suspense, useContext, useEffect, useRef, useState } from 'react';
-import { lazily } from '../shared/lazily';
+import { lazily } from '../../shared/lazily';
 import { canKey, doKey, type KeyId, keyReader, onKey } from './keys';
 
 /** Loaded when first asked for. */

@@ -1,5 +1,5 @@
-import { message } from '../../core/message/message';
-import { VIEWS } from './views';
+import { message } from '../../../core/message/message';
+import { VIEWS } from '../views';
 
 /** Keys that do something on one view or on all; where a view is on, it says what, by the id. */
 export const KEYS = [

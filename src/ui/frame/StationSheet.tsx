@@ -1,0 +1,60 @@
+'use client';
+
+import { ChefHat, Keyboard, Moon, Sun } from 'lucide-react';
+import Link from 'next/link';
+import { Pick } from '../shared/form/Field';
+import { Sheet } from '../shared/Sheet';
+import { BUTTON } from '../shared/styles';
+import { useSay } from '../shared/useSay';
+import { useTheme } from '../shared/useTheme';
+import { useRole } from '../station/useRole';
+
+type Props = {
+  readonly roles: readonly string[];
+  readonly onKeys: () => void;
+  readonly onClose: () => void;
+};
+
+/** What belongs to this screen and to nobody else's: who uses it, how bright it is, its keys and its language. */
+export function StationSheet({ roles, onKeys, onClose }: Props) {
+  const say = useSay();
+  const [theme, toggleTheme] = useTheme();
+  const [role, setRole] = useRole();
+  return (
+    <Sheet open onOpenChange={(open) => open || onClose()} title={say('This screen')}>
+      <div className="grid gap-4 p-4">
+        <Link href="/kitchen" onClick={onClose} className={`${BUTTON} min-[720px]:hidden`}>
+          <ChefHat size={24} aria-hidden /> {say('Kitchen')}
+        </Link>
+        <Pick
+          id="station-role"
+          label={say('Whose it is')}
+          value={roles.includes(role) ? role : ''}
+          onChange={(e) => setRole(e.target.value)}
+        >
+          <option value="">{say('nobody in particular')}</option>
+          {roles.map((r) => (
+            <option key={r} value={r}>
+              {r}
+            </option>
+          ))}
+        </Pick>
+        <button type="button" onClick={toggleTheme} className={BUTTON}>
+          {theme === 'dim' ? <Sun size={24} aria-hidden /> : <Moon size={24} aria-hidden />}
+          {theme === 'dim' ? say('Light, for the day') : say('Dim, for late service')}
+        </button>
+        <button
+          type="button"
+          onClick={() => {
+            onClose();
+            onKeys();
+          }}
+          className={BUTTON}
+        >
+          <Keyboard size={24} aria-hidden /> {say('Keys')}
+        </button>
+        <p className="text-quiet">{say('Language: English, the only one there is yet.')}</p>
+      </div>
+    </Sheet>
+  );
+}
