@@ -75,6 +75,10 @@ export function hardest(pot: Pot): number {
 /** Vegetables in liquid more acid than this take twice as long. Common practice, no source. */
 const ACID_HARDENS = 5;
 
+/** How fast vegetables soften in this pot and kitchen, against what softeningIn says. */
+export const softeningPace = (pot: Pot, kitchen: Kitchen): number =>
+  kitchen.factors.softening * (pHOf(pot) < ACID_HARDENS ? 0.5 : 1);
+
 /** Centre of fish and shellfish when cooked, °C: FDA Food Code 2022, 3-401.11. */
 export const DONE_CELSIUS = 63;
 
@@ -89,10 +93,9 @@ function cookPiece(
   const lag = advanceLag(piece.lag, withFilm(piece.cut, viscosity), seconds, rise);
   const centre = centreTemperature(lag, piece.cut, pot.celsius);
   const before = centreTemperature(piece.lag, piece.cut, pot.celsius - rise);
-  const acid = pHOf(pot) < ACID_HARDENS ? 0.5 : 1;
+  const pace = softeningPace(pot, kitchen);
   const softened =
-    piece.softened +
-    ((softeningIn(seconds, before) + softeningIn(seconds, centre)) / 2) * kitchen.factors.softening * acid;
+    piece.softened + ((softeningIn(seconds, before) + softeningIn(seconds, centre)) / 2) * pace;
   const doneMinutes = piece.doneMinutes + (centre >= DONE_CELSIUS ? seconds / 60 : 0);
   return { ...piece, lag, softened, centrePeak: Math.max(piece.centrePeak, centre), doneMinutes };
 }

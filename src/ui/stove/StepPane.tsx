@@ -6,6 +6,7 @@ import { useState } from 'react';
 import type { EventBody } from '../../core/batch/events';
 import { type Guide as Guidance, guideFor } from '../../core/batch/guide';
 import type { StepState } from '../../core/batch/state';
+import { watchFor } from '../../core/batch/watch';
 import type { Message } from '../../core/message/message';
 import { term } from '../../core/message/term';
 import { portionsIn } from '../../core/pot/portions';
@@ -18,6 +19,7 @@ import { Sheet } from '../shared/Sheet';
 import { useSay } from '../shared/useSay';
 import type { Going } from '../station/useFollow';
 import { Guide } from './guides/Guide';
+import { Watching } from './guides/Watching';
 import { NumberEntry } from './readings/NumberEntry';
 
 /** Guides that say how it is done, so that the words need not say it again. */
@@ -28,6 +30,8 @@ type Props = {
   /** As the model now wants it done, amounts solved anew; null when it is words only. */
   readonly does: Step | null;
   readonly going: Going | null;
+  /** It is the one at hand, and not one that is only looked at. */
+  readonly here: boolean;
   readonly colour: RouxColour | null;
   /** What the scale paired with this pot shows, fresh. */
   readonly scale: { readonly name: string; readonly value: number } | null;
@@ -36,7 +40,7 @@ type Props = {
 };
 
 /** One step, large: what is done, with how much, what to look for and why, what can hurt, what helps the hand. */
-export function StepPane({ step, does, going, colour, scale, show, write }: Props) {
+export function StepPane({ step, does, going, here, colour, scale, show, write }: Props) {
   const say = useSay();
   const { planned, key } = step;
   const [weighing, setWeighing] = useState<number | null>(null);
@@ -48,6 +52,10 @@ export function StepPane({ step, does, going, colour, scale, show, write }: Prop
     setAsWas(going?.pot ?? null);
   }
   const guide = does && going && asWas && !step.done ? guideFor(does, asWas, going.followed.kitchen) : null;
+  const watch =
+    going && asWas && does && !step.done && !step.skipped && here
+      ? watchFor(does, asWas, going.pot, planned?.volumeMl ?? null, going.followed.kitchen)
+      : null;
   const changed = does && planned?.does ? changedItems(planned.does, does) : new Set<number>();
   const reason = does ? reasonFor(does) : planned?.reason;
   // Where the hand is led by a drawing, the drawing has the room.
@@ -124,6 +132,7 @@ export function StepPane({ step, does, going, colour, scale, show, write }: Prop
           <b>{say('Look for:')}</b> {planned.look}.
         </p>
       )}
+      {watch && <Watching watch={watch} />}
       {reason && <p className="mt-2 text-[18px] text-quiet">{say.either(reason)}</p>}
       {planned?.cautions?.map((c) => (
         <p key={c.id} className="mt-3 flex items-start gap-3 border-2 border-ink px-3 py-1 text-[18px]">

@@ -189,6 +189,7 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
               step={step}
               does={doesOf(step)}
               going={going}
+              here={looking === null}
               colour={
                 step.does?.kind === 'roux' && step.does !== step.planned?.does ? step.does.colour : null
               }

@@ -168,7 +168,7 @@ function TicketLink({ ticket: t, here, now }: { ticket: Ticket; here: boolean; n
       href={`/stove/${t.id}`}
       aria-current={here ? 'page' : undefined}
       className={clsx(
-        'flex h-14 items-center gap-3 rounded-b-sm px-3',
+        'relative flex h-14 items-center gap-3 rounded-b-sm px-3',
         urgency ? 'bg-butter text-on-butter' : 'bg-surface text-ink',
         here && 'underline decoration-2 underline-offset-4',
       )}

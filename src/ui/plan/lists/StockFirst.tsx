@@ -136,22 +136,27 @@ function StartStock({ stock, wanted }: { stock: StockPlan; wanted: Date | null }
   const [state, setState] = useState<'idle' | 'starting' | 'started'>('idle');
   const [refused, setRefused] = useState<string | null>(null);
   const batch = useRef({ order: '', id: '' });
-  const start = async () => {
+  const [inUse, setInUse] = useState(false);
+  const start = async (anyway = false) => {
     if (state === 'starting') return;
     const asked = JSON.stringify(stock.order);
     // One id for one order: pressing twice starts one batch.
     if (batch.current.order !== asked) batch.current = { order: asked, id: uuid() };
     setState('starting');
     setRefused(null);
+    setInUse(false);
     const answer = await ask('POST', '/api/batches', {
       ...stock.order,
       id: batch.current.id,
       startedAt: new Date(kitchenNow()).toISOString(),
       serveAt: wanted && wanted.getTime() > kitchenNow() ? wanted.toISOString() : null,
+      ...(anyway && { anyway }),
     });
     if (answer.ok) setState('started');
     else {
       setState('idle');
+      // Another soup stands in that pot: the cook decides.
+      setInUse(answer.status === 409 && answer.problems[0]?.field === 'vesselId');
       setRefused(say(problemWords(answer.problems)));
     }
   };
@@ -175,6 +180,11 @@ function StartStock({ stock, wanted }: { stock: StockPlan; wanted: Date | null }
         <p role="alert" className="basis-full font-bold text-tomato">
           {refused}
         </p>
+      )}
+      {refused && inUse && (
+        <button type="button" className={BUTTON} onClick={() => void start(true)}>
+          {say('Start all the same')}
+        </button>
       )}
     </div>
   );
