@@ -23,7 +23,7 @@ export function PrintedPlan({ sheet }: { sheet: PlanSheet }) {
 function Page({ sheet, print = false }: { sheet: PlanSheet; print?: boolean }) {
   const say = useSay();
   const id = useId();
-  const Title = print ? 'h1' : 'h2';
+  const [Title, Part] = print ? (['h1', 'h2'] as const) : (['h2', 'h3'] as const);
   return (
     <div
       className={clsx(
@@ -45,9 +45,9 @@ function Page({ sheet, print = false }: { sheet: PlanSheet; print?: boolean }) {
       </header>
       <div className="mt-3 grid grid-cols-1 gap-6 min-[900px]:grid-cols-[44fr_56fr] print:grid-cols-[44fr_56fr]">
         <section aria-labelledby={`${id}-weigh`}>
-          <h3 id={`${id}-weigh`} className="font-bold text-quiet">
+          <Part id={`${id}-weigh`} className="font-bold text-quiet">
             {say('Weigh out, in the order you need it')}
-          </h3>
+          </Part>
           <ul>
             {sheet.lines.map((l, n) => {
               const key = `${n} ${l.name}`;
@@ -73,9 +73,9 @@ function Page({ sheet, print = false }: { sheet: PlanSheet; print?: boolean }) {
           </ul>
         </section>
         <section aria-labelledby={`${id}-clock`}>
-          <h3 id={`${id}-clock`} className="font-bold text-quiet">
+          <Part id={`${id}-clock`} className="font-bold text-quiet">
             {say('By the clock')}
-          </h3>
+          </Part>
           <ol>
             {sheet.steps.map((s, n) => {
               const key = `${n} ${s.title}`;
