@@ -68,6 +68,7 @@ const files = (): readonly string[] =>
 const PROGRAMS = [
   /^src\/server\//,
   /^src\/core\/order\/changes\/makings\.ts$/,
+  /^src\/core\/recipe\/schools\.ts$/,
   /^src\/core\/formats\/(draft|jsonLd|lines)\//,
 ];
 

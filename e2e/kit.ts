@@ -16,6 +16,7 @@ export const VIEWS = [
   '/recipes',
   '/recipes/cockle-and-leek-chowder',
   '/recipes/cockle-and-leek-chowder/versions',
+  '/recipes/start',
   '/recipes/new',
   '/recipes/import',
   '/kitchen',

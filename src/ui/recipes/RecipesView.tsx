@@ -81,7 +81,7 @@ export function RecipesView({ recipes }: { recipes: readonly Listed[] }) {
         <Link href="/recipes/import" className={BUTTON}>
           <FileUp size={22} aria-hidden /> {say('From a file')}
         </Link>
-        <Link href="/recipes/new" className={PRIMARY}>
+        <Link href="/recipes/start" className={PRIMARY}>
           <FilePlus2 size={22} aria-hidden /> {say('New')}
         </Link>
       </header>

@@ -2,6 +2,7 @@ import { notFound } from 'next/navigation';
 import { holding, rimVolume } from '../../../core/heat/vessel';
 import type { House } from '../../../core/house/house';
 import type { RecipeText } from '../../../core/recipe/recipe';
+import { SCHOOL_LITRES, type School, schoolOf } from '../../../core/recipe/schools';
 import { theHouse } from '../../../server/actions/kitchen';
 import { pool } from '../../../server/data/database';
 import { readRecipe } from '../../../server/queries/recipes';
@@ -12,24 +13,21 @@ import { titled } from '../../reader';
 export const generateMetadata = titled('A new recipe');
 export const dynamic = 'force-dynamic';
 
-/** What a soup begins as is made in this many litres. */
-const LITRES = 4;
-
 /** What a soup begins as: something every kitchen could cook, to be changed. */
-const blank = ({ vessels, burners: [burner] }: House): RecipeText | null => {
+const blank = ({ vessels, burners: [burner] }: House, school?: School): RecipeText | null => {
   // The smallest that holds it with the vegetables in; in a house of small pots the largest there is.
   const vessel =
-    holding(vessels, LITRES * 1250)[0] ?? vessels.toSorted((a, b) => rimVolume(b) - rimVolume(a))[0];
+    holding(vessels, SCHOOL_LITRES * 1250)[0] ?? vessels.toSorted((a, b) => rimVolume(b) - rimVolume(a))[0];
   return vessel && burner
     ? {
         format: 'panache.recipe/1',
         id: 'new',
         name: '',
-        school: 'Roux, blended',
-        yieldLitres: LITRES,
+        school: school?.school ?? 'Roux, blended',
+        yieldLitres: SCHOOL_LITRES,
         band: 'Coating',
         home: { vessel, burner },
-        steps: [
+        steps: school?.steps ?? [
           FRESH.sweat,
           FRESH.roux,
           { ...FRESH.add, gradually: true },
@@ -44,7 +42,7 @@ const blank = ({ vessels, burners: [burner] }: House): RecipeText | null => {
 type Query = Promise<Record<string, string | string[] | undefined>>;
 
 export default async function NewRecipePage({ searchParams }: { searchParams: Query }) {
-  const { from, handed } = await searchParams;
+  const { from, handed, school } = await searchParams;
   const db = pool();
   const house = await theHouse(db);
   if (typeof from === 'string') {
@@ -53,7 +51,7 @@ export default async function NewRecipePage({ searchParams }: { searchParams: Qu
     const body = stored.body as unknown as RecipeText;
     return <NewRecipe house={house} body={{ ...body, id: 'new', name: `${body.name}, another way` }} />;
   }
-  const body = blank(house);
+  const body = blank(house, schoolOf(typeof school === 'string' ? school : undefined));
   if (!body) notFound();
   return <NewRecipe house={house} body={body} handed={handed === '1'} />;
 }

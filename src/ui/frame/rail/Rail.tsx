@@ -84,7 +84,9 @@ export function Rail({ initial }: { initial: readonly Ticket[] }) {
   const off = useClockOff();
   const path = usePathname();
   const now = useNow();
-  const { row, fits } = useFits();
+  const { row, fits: room } = useFits();
+  // Few tickets have more room each; many never less than they are read at.
+  const fits = Math.min(room, Math.max(1, tickets.length));
   const over = (at: number): boolean => now !== null && at <= now;
   const ringing = tickets.flatMap((t) =>
     t.timers.filter((x) => over(x.endsAt)).map((timer) => ({ timer, batch: t.id })),
