@@ -601,3 +601,21 @@ test('Compare, Recipes, the editor and Kitchen work by keyboard alone', async ({
   await page.keyboard.press('Tab');
   await expect(page.getByLabel('Amount of olive oil')).toBeFocused();
 });
+
+test('a new soup begins from how it is thickened, and can be saved as it stands once it has a name', async ({
+  page,
+}) => {
+  await open(page, '/recipes');
+  await page.getByRole('link', { name: 'New', exact: true }).click();
+  await expect(page.getByRole('heading', { name: /How is it thickened/ })).toBeVisible();
+  await page.getByRole('link', { name: /^Rice, strained/ }).click();
+  await expect(page).toHaveURL(/\/recipes\/new\?school=rice/);
+  await live(page);
+  // Nothing is red before anything was typed, and the soup is simulated at once.
+  await expect(page.getByText('After each step')).toBeVisible();
+  await expect(page.getByRole('alert').filter({ hasText: /./ })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /^Move step \d+, Blend/ })).toBeVisible();
+  await page.getByLabel('Name').fill('Langoustine bisque of the quay');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page).toHaveURL(/\/recipes\/langoustine-bisque-of-the-quay$/);
+});

@@ -14,8 +14,9 @@ export function Schools() {
       <header className="flex shrink-0 flex-wrap items-center gap-3 border-ink border-b-2 bg-surface px-5 py-3">
         <h1 className="mr-auto font-bold text-[27px] leading-tight">
           {say.rich(
-            'How is it thickened?<part>Each begins with a soup of its kind, for 4 L, to be made your own.</part>',
+            'How is it thickened?<part>Each begins with a soup of its kind, for {litres}, to be made your own.</part>',
             {
+              litres: { litres: SCHOOL_LITRES },
               part: (text) => <span className="block font-normal text-[17px] text-quiet">{text}</span>,
             },
           )}
