@@ -112,7 +112,8 @@ export async function flood(address: string, large: boolean): Promise<readonly R
     what: string,
     attack: () => Promise<readonly { status: number; text: string }[]>,
     allowed: readonly number[],
-  ) => {
+    again = false,
+  ): Promise<void> => {
     station.reset();
     const before = (await healthOf(address))?.memoryMb ?? 0;
     const from = performance.now();
@@ -122,13 +123,13 @@ export async function flood(address: string, large: boolean): Promise<readonly R
     const report = await station.report();
     const after = (await healthOf(address))?.memoryMb ?? 0;
     const wrong = answers.filter((a) => !allowed.includes(a.status));
+    const waits = report.longest > (large ? LONGEST : Math.max(LONGEST, SHARE * took));
+    // One long wait may be the machine's own: what is ours is there the second time too.
+    if (waits && !large && !again) return beside(what, attack, allowed, true);
     rows.push({
       tried: what,
-      held:
-        wrong.length === 0 &&
-        report.longest <= (large ? LONGEST : Math.max(LONGEST, SHARE * took)) &&
-        Object.keys(report.wrong).length === 0,
-      figures: `${statusesOf(answers)} in ${took} ms; ${wordsOf(report)}; memory ${before} → ${after} MB${wrong[0] ? `; e.g. ${wrong[0].text.slice(0, 120)}` : ''}`,
+      held: wrong.length === 0 && !waits && Object.keys(report.wrong).length === 0,
+      figures: `${again ? 'at the second try: ' : ''}${statusesOf(answers)} in ${took} ms; ${wordsOf(report)}; memory ${before} → ${after} MB${wrong[0] ? `; e.g. ${wrong[0].text.slice(0, 120)}` : ''}`,
     });
   };
   const mb = large ? 40 : 8;

@@ -56,7 +56,7 @@ const INSIDE: Readonly<Record<string, ReactNode>> = {
   ),
   liaison: (
     <>
-      <path d="M24 26 a16 12 0 0 1 28 0 a16 10 0 0 1 -28 0 z" {...PALE} />
+      <ellipse cx={38} cy={21} rx={13} ry={17} {...PALE} />
       <circle cx={38} cy={25} r={7} {...BUTTER} />
       <path d="M38 40 v12 m-4 -5 l4 6 l4 -6" {...INK} />
     </>

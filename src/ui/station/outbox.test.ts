@@ -42,7 +42,14 @@ const page = (): typeof import('./outbox') => {
   });
   return fresh;
 };
-const settled = () => new Promise((r) => setTimeout(r, 60));
+/** Until nothing has gone out for a while: how long that takes is the machine's affair. */
+const settled = async (): Promise<void> => {
+  let gone = -1;
+  while (gone !== posted.length) {
+    gone = posted.length;
+    await new Promise((r) => setTimeout(r, 60));
+  }
+};
 
 beforeEach(() => {
   answers.length = 0;
