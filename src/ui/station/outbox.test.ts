@@ -47,7 +47,7 @@ const settled = async (): Promise<void> => {
   let gone = -1;
   while (gone !== posted.length) {
     gone = posted.length;
-    await new Promise((r) => setTimeout(r, 60));
+    await new Promise((r) => setTimeout(r, 120));
   }
 };
 
