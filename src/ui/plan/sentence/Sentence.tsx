@@ -6,7 +6,7 @@ import { FILL_LIMIT, rimVolume } from '../../../core/heat/vessel';
 import { type Message, message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';
 import { GENTLY, type Gently } from '../../../core/order/changes/gently';
-import { hasWine, WINE_TO } from '../../../core/order/changes/wine';
+import { hasWine } from '../../../core/order/changes/wine';
 import type { Aim, TimedOrder } from '../../../core/order/order';
 import type { Setup } from '../../../core/plan/solve/simulate';
 import type { Recipe } from '../../../core/recipe/recipe';
@@ -24,6 +24,7 @@ import { LitresPart } from './LitresPart';
 import { StockPart } from './StockPart';
 import { ThickenPart } from './ThickenPart';
 import { TimePart } from './TimePart';
+import { WinePart } from './WinePart';
 
 /** How its dairy is spared, in the sentence. */
 const SPARED: Readonly<Record<Gently, Message>> = {
@@ -31,14 +32,6 @@ const SPARED: Readonly<Record<Gently, Message>> = {
   last: message('last of all'),
   richer: message('as cream of 35 %'),
 };
-
-/** How far the wine is boiled down, in the sentence. */
-const wineWords = (to: number | undefined): Message =>
-  to === undefined
-    ? message('as written')
-    : to >= 1
-      ? message('not boiled down')
-      : message('down to {percent} %', { percent: Math.round(to * 100) });
 
 type Props = {
   readonly stores: Stores;
@@ -203,20 +196,7 @@ function SentenceNow({ stores, recipe, written, aim, setup, order, onChange }: P
               })
             : '',
           wine: hasWine(written)
-            ? say.rich('the wine {wine}, ', {
-                wine: (
-                  <Choice
-                    label={say('Wine')}
-                    value={String(order.wineTo ?? 'written')}
-                    words={wineWords(order.wineTo)}
-                    onChange={(to) => onChange({ wineTo: to === 'written' ? undefined : Number(to) })}
-                    options={[
-                      { value: 'written', words: say('as the recipe has it') },
-                      ...WINE_TO.map((to) => ({ value: String(to), words: say(wineWords(to)) })),
-                    ]}
-                  />
-                ),
-              })
+            ? say.rich('the wine {wine}, ', { wine: <WinePart order={order} onChange={onChange} /> })
             : '',
           finish: (
             <FinishPart
