@@ -13,7 +13,7 @@ import type { Plan, WeighLine } from '../plan/types';
 import type { Recipe } from '../recipe/recipe';
 import { reasonWords } from '../words/dairy';
 import { bringing, type Fit, type Reason } from './fits';
-import { allergensIn, costOf, thickenerOf } from './plans';
+import { allergensIn, allergensMoved, type Beside, costOf, thickenerBeside, thickenerOf } from './plans';
 
 /** What is held while the dairy is changed; the rest follows. */
 export const HELD = ['richness', 'litres', 'cost', 'dose'] as const;
@@ -27,7 +27,7 @@ export type Finished = {
   readonly change: Pick<Amendment, 'finish' | 'finishMl'> & Pick<Aim, 'rich'>;
   readonly doses: readonly { readonly ingredient: string; readonly g: number; readonly ml: number }[];
   /** g of what thickens with it, and how much more that is than as ordered; null where a share is blended. */
-  readonly thickener: { readonly name: string; readonly g: number; readonly more: number } | null;
+  readonly thickener: Beside | null;
   readonly fatPercent: number;
   readonly saltPercent: number;
   /** Of the finish, in the house's currency; null when a price is missing. */
@@ -106,10 +106,7 @@ function fitOf(finish: Finish, plan: Plan, risk: Risk | null, flagged: readonly 
   }
   if (risk?.grade === 'safe') good.push({ good: true, says: message('Does not split in this pot.') });
   if (finish.goesIn === 'boils') good.push({ good: true, says: message('Stands the boil.') });
-  const held = allergensIn(as);
-  const now = allergensIn(plan);
-  const brought = now.filter((a) => !held.includes(a));
-  const saved = held.filter((a) => !now.includes(a));
+  const { brought, saved } = allergensMoved(plan, as);
   const news = bringing(brought, flagged);
   if (news) (news.flagged ? grave : mild).push(news.reason);
   if (saved.length > 0)
@@ -194,15 +191,12 @@ export function finishedBy(
   const plan = made(change);
   const lines = linesOf(plan, finish);
   const risk = dairyFate(plan.solved.run, setup.kitchen)?.risk ?? null;
-  const thickener = thickenerOf(plan);
   return {
     finish,
     fit: fitOf(finish, plan, risk, setup.kitchen.flagged ?? [], as),
     change,
     doses: lines.map((l) => ({ ingredient: l.ingredient, g: l.g, ml: l.ml ?? l.g })),
-    thickener: thickener
-      ? { name: thickener.name, g: thickener.g, more: thickener.g - (thickenerOf(as)?.g ?? thickener.g) }
-      : null,
+    thickener: thickenerBeside(plan, as),
     fatPercent: plan.found.fatFraction * 100,
     saltPercent: plan.found.saltPercent,
     cost: costOf(lines, setup),

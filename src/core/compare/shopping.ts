@@ -73,6 +73,10 @@ export type Shopping = {
 /** Share of a pack that is not worth opening another for. */
 const ALMOST = 0.01;
 
+/** Packs of `packG` that hold `g`; null where it is not bought in packs, or nobody said how large. */
+export const packsFor = (g: number, packG: number | undefined): ShoppingLine['packs'] =>
+  packG ? { count: Math.ceil(g / packG - ALMOST), g: packG } : null;
+
 /** What to fetch, each thing once, by station. Water is not bought. */
 export function shoppingFor(lines: readonly WeighLine[], kitchen: Kitchen): Shopping {
   const found = groupedBy(
@@ -86,7 +90,7 @@ export function shoppingFor(lines: readonly WeighLine[], kitchen: Kitchen): Shop
       name: same[0]?.name ?? key,
       station: stationOf(key),
       g,
-      packs: packG ? { count: Math.ceil(g / packG - ALMOST), g: packG } : null,
+      packs: packsFor(g, packG),
       cost: price === undefined ? null : (g / 1000) * price,
     };
   });

@@ -9,8 +9,10 @@ import { planFor } from '../plan/plan';
 import type { Plan, WeighLine } from '../plan/types';
 import { foodIn } from '../pot/kitchen';
 import type { Recipe } from '../recipe/recipe';
+import { SALT_PER_SODIUM } from '../season/salt';
 import { bringing, type Fit, type Reason } from './fits';
-import { allergensIn, costOf, thickenerOf } from './plans';
+import { allergensIn, allergensMoved, type Beside, costOf, thickenerBeside } from './plans';
+import { packsFor, type ShoppingLine } from './shopping';
 
 /** One stock under the pot at hand, beside the others. */
 export type Stocked = {
@@ -23,15 +25,13 @@ export type Stocked = {
   readonly ownSaltPercent: number;
   readonly saltPercent: number;
   /** g of what thickens with it, and how much more that is than as ordered; null where a share is blended. */
-  readonly thickener: { readonly name: string; readonly g: number; readonly more: number } | null;
+  readonly thickener: Beside | null;
   readonly cost: number | null;
   /** Packs to open; null where it is not bought in packs. */
-  readonly packs: { readonly count: number; readonly g: number } | null;
+  readonly packs: ShoppingLine['packs'];
   readonly allergens: readonly Allergen[];
 };
 
-/** Grams of salt as cooks count it for each of sodium. */
-const SALT = 2.54;
 /** % by which a soup may be over the house’s salt before it is called salty. */
 const OVER = 0.05;
 
@@ -52,13 +52,9 @@ function fitOf(stock: Stock, plan: Plan, order: Aim, as: Plan): Fit {
         wanted: kitchen.saltPercent.toFixed(2),
       }),
     });
-  const [held, now] = [allergensIn(as), allergensIn(plan)];
-  const news = bringing(
-    now.filter((a) => !held.includes(a)),
-    kitchen.flagged ?? [],
-  );
+  const { brought, saved } = allergensMoved(plan, as);
+  const news = bringing(brought, kitchen.flagged ?? []);
   if (news) (news.flagged ? grave : mild).push(news.reason);
-  const saved = held.filter((a) => !now.includes(a));
   if (saved.length > 0)
     good.push({ good: true, says: message('Saves {saved}.', { saved: { and: saved.map(term) } }) });
   if (stock.id === 'water') mild.push({ good: false, says: message('No taste of its own.') });
@@ -83,20 +79,16 @@ export function stockedOn(stock: Stock, recipe: Recipe, order: Aim & Amendment, 
   const line = lineOf(plan, stock);
   if (!line) return null;
   const { kitchen } = plan.setup;
-  const { packG, pricePerKg } = kitchen.products?.[stock.id] ?? {};
-  const thickener = thickenerOf(plan);
   return {
     stock,
     fit: fitOf(stock, plan, order, as),
     g: line.g,
     ml: line.ml,
-    ownSaltPercent: (foodIn(kitchen, stock.id).sodium * SALT * (stirredIn(stock) || 1000)) / 1e6,
+    ownSaltPercent: (foodIn(kitchen, stock.id).sodium * SALT_PER_SODIUM * (stirredIn(stock) || 1000)) / 1e6,
     saltPercent: plan.found.saltPercent,
-    thickener: thickener
-      ? { name: thickener.name, g: thickener.g, more: thickener.g - (thickenerOf(as)?.g ?? thickener.g) }
-      : null,
-    cost: pricePerKg === undefined ? null : costOf([line], plan.setup),
-    packs: packG ? { count: Math.ceil(line.g / packG - 0.01), g: packG } : null,
+    thickener: thickenerBeside(plan, as),
+    cost: costOf([line], plan.setup),
+    packs: packsFor(line.g, kitchen.products?.[stock.id]?.packG),
     allergens: allergensIn(plan),
   };
 }

@@ -6,9 +6,8 @@ import { term } from '../../core/message/term';
 import { spaced } from '../../core/units/format';
 import { amountWords } from '../../core/words/steps';
 import { finishName } from '../order/finishWords';
-import { Grade } from '../shared/Grade';
-import { Scroll } from '../shared/Scroll';
 import { type Say, useSay } from '../shared/useSay';
+import { PickTable } from './PickTable';
 
 const BOILS = {
   poured: message('no'),
@@ -60,76 +59,37 @@ type Props = {
 export function FinishTable({ all, done, picked, currency, onPick }: Props) {
   const say = useSay();
   return (
-    <Scroll label={say('Every finish')} className="flex-1 overflow-auto max-[1100px]:min-h-96">
-      <table className="w-full border-collapse text-left">
-        <thead className="sticky top-0 z-20 bg-ground">
-          <tr>
-            <th scope="col" className="sticky left-0 z-10 bg-ground px-4 py-2 font-normal text-quiet">
-              {say('Finish')}
-            </th>
-            <th scope="col" className="px-1.5 py-2 font-normal text-quiet">
-              {say('Pour or weigh')}
-            </th>
-            {COLUMNS.map((c) => (
-              <th
+    <PickTable
+      label={say('Every finish')}
+      heads={[say('Finish'), say('Pour or weigh'), ...COLUMNS.map((c) => say(c.words))]}
+      nameWidth="w-52"
+      status={done ? null : say('Simulating each …')}
+      rows={all.map((f) => ({
+        id: f.finish.id,
+        name: say('{name}', { name: { opening: finishName(f.finish) } }),
+        fit: f.fit,
+        on: f.finish.id === picked,
+        onPick: () => onPick(f),
+        cells: (
+          <>
+            <td className="px-1.5 leading-tight">
+              {f.doses.map((d) => (
+                <b key={d.ingredient} className="figures block whitespace-nowrap text-[20px]">
+                  {amountWords(d.ingredient, d.g, say.reader)}
+                </b>
+              ))}
+            </td>
+            {COLUMNS.map((c, n) => (
+              <td
                 key={c.words.text}
-                scope="col"
-                className="whitespace-nowrap px-1.5 py-2 font-normal text-quiet"
+                className={`px-1.5 leading-tight ${n === COLUMNS.length - 1 ? 'min-w-52 text-[15px]' : 'whitespace-nowrap'}`}
               >
-                {say(c.words)}
-              </th>
+                {c.of(f, currency, say)}
+              </td>
             ))}
-          </tr>
-        </thead>
-        <tbody>
-          {all.map((f) => {
-            const on = f.finish.id === picked;
-            return (
-              <tr
-                key={f.finish.id}
-                className={`border-rule border-t ${on ? 'bg-butter text-on-butter' : ''}`}
-              >
-                <th
-                  scope="row"
-                  className={`sticky left-0 z-10 border-ink border-r-2 p-0 font-bold ${on ? 'bg-butter' : 'bg-ground'}`}
-                >
-                  <button
-                    type="button"
-                    aria-pressed={on}
-                    onClick={() => onPick(f)}
-                    className="block min-h-14 w-52 py-1 pr-2 pl-4 text-left leading-tight max-[720px]:w-36 max-[720px]:pl-2"
-                  >
-                    {say('{name}', { name: { opening: finishName(f.finish) } })}
-                    <span className="block text-[15px]">
-                      <Grade fit={f.fit} plain={on} />
-                    </span>
-                  </button>
-                </th>
-                <td className="px-1.5 leading-tight">
-                  {f.doses.map((d) => (
-                    <b key={d.ingredient} className="figures block whitespace-nowrap text-[20px]">
-                      {amountWords(d.ingredient, d.g, say.reader)}
-                    </b>
-                  ))}
-                </td>
-                {COLUMNS.map((c, n) => (
-                  <td
-                    key={c.words.text}
-                    className={`px-1.5 leading-tight ${n === COLUMNS.length - 1 ? 'min-w-52 text-[15px]' : 'whitespace-nowrap'}`}
-                  >
-                    {c.of(f, currency, say)}
-                  </td>
-                ))}
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
-      {!done && (
-        <p role="status" className="p-4 text-quiet">
-          {say('Simulating each …')}
-        </p>
-      )}
-    </Scroll>
+          </>
+        ),
+      }))}
+    />
   );
 }

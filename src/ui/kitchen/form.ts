@@ -1,5 +1,6 @@
 import { idFrom } from '../../core/formats/draft/ids';
 import type { KitchenFile } from '../../core/house/kitchenFile';
+import { SALT_PER_SODIUM } from '../../core/season/salt';
 import { toCelsius, toFahrenheit } from '../../core/units/temperature';
 import { typedNumber } from '../../core/units/typed/parse';
 
@@ -46,7 +47,7 @@ export type KitchenForm = {
 };
 
 /** Sodium to salt, mg per 100 g to %. */
-const SALT = 2.54 / 1000;
+const SALT = SALT_PER_SODIUM / 1000;
 
 const text = (value: number | undefined, per = 1, digits = 6): string =>
   value === undefined ? '' : String(Number((value / per).toPrecision(digits)));

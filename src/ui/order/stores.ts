@@ -4,44 +4,33 @@ import type { Recipe } from '../../core/recipe/recipe';
 
 export type Stores = { readonly house: House; readonly recipes: readonly Recipe[] };
 
+/** All an order can change in its recipe, by name: the schema they stand in stays off the page. */
+const CHANGES: { readonly [K in keyof Required<Amendment>]: true } = {
+  rule: true,
+  colour: true,
+  way: true,
+  share: true,
+  moreFat: true,
+  moreSimmer: true,
+  liquidAt: true,
+  dairy: true,
+  finish: true,
+  rich: true,
+  finishMl: true,
+  stock: true,
+  made: true,
+  stockMl: true,
+  topUp: true,
+  wineTo: true,
+  diet: true,
+};
+
 /** What an order changes in its recipe, apart from the rest of it. */
-export const amendmentOf = ({
-  rule,
-  colour,
-  way,
-  share,
-  moreFat,
-  moreSimmer,
-  liquidAt,
-  dairy,
-  finish,
-  rich,
-  finishMl,
-  stock,
-  made,
-  stockMl,
-  topUp,
-  wineTo,
-  diet,
-}: Amendment): Amendment => ({
-  rule,
-  colour,
-  way,
-  share,
-  moreFat,
-  moreSimmer,
-  liquidAt,
-  dairy,
-  finish,
-  rich,
-  finishMl,
-  stock,
-  made,
-  stockMl,
-  topUp,
-  wineTo,
-  diet,
-});
+export const amendmentOf = (order: Amendment): Amendment =>
+  Object.fromEntries((Object.keys(CHANGES) as (keyof Amendment)[]).map((key) => [key, order[key]]));
+
+/** An order that changes nothing, each change said to be none. */
+export const UNCHANGED: Amendment = amendmentOf({});
 
 /** The recipe's roux step, if it has one: what the thickener control may change. */
 export const rouxOf = (recipe: Recipe) => recipe.steps.find((s) => s.kind === 'roux');

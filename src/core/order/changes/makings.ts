@@ -4,6 +4,7 @@ import { volumeOf } from '../../food/thermal';
 import type { Burner } from '../../heat/burner';
 import type { Vessel } from '../../heat/vessel';
 import type { RecipeText } from '../../recipe/recipe';
+import { SALT_PER_SODIUM } from '../../season/salt';
 import { MADE, type Made } from './stocks';
 
 /** What a kilogram of what is strained off gives, g, when everything that can come out has: our assumption, set so that the usual stock is the catalogue's. */
@@ -115,9 +116,6 @@ export type Strength = {
   readonly salt: number;
 };
 
-/** g of salt as cooks count it, for each of sodium. */
-const SALT = 2.54;
-
 /** What comes out in `minutes` (0 and up), as parts of all that can: first order. */
 const comesOut = (m: Making, minutes: number): number => 1 - Math.exp(-minutes / m.slow);
 
@@ -130,7 +128,7 @@ export function strengthOf(m: Making, minutes = m.minutes, times = 1): Strength 
     solids: (out * (protein + sugars + ash)) / 10,
     protein: (out * protein) / 10,
     gelatine: (out * protein * gelatine) / 10,
-    salt: (out * sodium * SALT) / 10,
+    salt: (out * sodium * SALT_PER_SODIUM) / 10,
   };
 }
 

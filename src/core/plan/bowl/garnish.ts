@@ -5,9 +5,8 @@ import { heatHeldBy } from '../../food/thermal';
 import { centreTemperature } from '../../heat/softening';
 import { GARNISHES, type Garnish, USUAL_LADLE } from '../../order/changes/garnishes';
 import { advance } from '../../pot/advance';
-import { massG } from '../../pot/contents';
+import { heatCapacity, massG, metalCapacity } from '../../pot/contents';
 import { foodIn, type Kitchen } from '../../pot/kitchen';
-import type { Pot } from '../../pot/pot';
 import { LIMITS } from '../../safety/cautions';
 import { SALT_PER_SODIUM } from '../../season/salt';
 import { roundToScale } from '../../units/round';
@@ -46,14 +45,6 @@ const COOKED: ReadonlySet<string> = new Set(['cockle-meat', 'small-shrimp']);
 const soupIn = (plan: Plan, ladleMl: number): number =>
   (massG(plan.solved.run.pot) / plan.found.volumeMl) * ladleMl;
 
-/** J/K of a gram of what is in a pot, at its temperature. */
-function heatOfSoup(pot: Pot): number {
-  const liquid = heatHeldBy(pot.liquid, pot.celsius);
-  const pieces = pot.pieces.reduce((sum, p) => sum + heatHeldBy(times(p.composition, p.g), pot.celsius), 0);
-  const held = pot.liquid.water + pot.pieces.reduce((sum, p) => sum + p.g, 0);
-  return held > 0 ? (liquid + pieces) / massG(pot) : 4;
-}
-
 /** The pot a moment after `g` of a garnish went in off the heat, and when its centre is done. */
 function stirredIn(plan: Plan, garnish: Garnish, g: number, kitchen: Kitchen) {
   const { centre } = LIMITS.fish;
@@ -89,7 +80,8 @@ export function garnishOf(
     const g = each * portions;
     const raw = g / garnish.leaves;
     const soup = soupIn(plan, ladleMl);
-    const soupHeat = soup * heatOfSoup(plan.solved.run.pot);
+    const { pot } = plan.solved.run;
+    const soupHeat = (soup * (heatCapacity(pot) - metalCapacity(pot))) / massG(pot);
     const own = heatHeldBy(times(food.composition, each), garnish.celsius);
     const from = plan.found.celsius;
     const inPot =

@@ -5,7 +5,6 @@ import { STATIONS, shoppingFor } from '../../../core/compare/shopping';
 import { ingredient } from '../../../core/food/catalogue';
 import type { House } from '../../../core/house/house';
 import { term } from '../../../core/message/term';
-import { USUAL_LADLE } from '../../../core/order/changes/garnishes';
 import type { TimedOrder } from '../../../core/order/order';
 import { garnishOf } from '../../../core/plan/bowl/garnish';
 import type { Plan, WeighLine } from '../../../core/plan/types';
@@ -30,8 +29,7 @@ export function Shopping({ plan, order, house }: Props) {
   const lines = stock
     ? [...plan.weighOut.filter((l) => l.ingredient !== stock.making.id), ...stock.plan.weighOut]
     : plan.weighOut;
-  const ladle = order.ladleMl ?? USUAL_LADLE;
-  const garnish = garnishOf(plan, order.garnish ?? [], ladle).map(
+  const garnish = garnishOf(plan, order.garnish ?? [], order.ladleMl).map(
     (l): WeighLine => ({
       id: `garnish ${l.garnish.id}`,
       step: -1,

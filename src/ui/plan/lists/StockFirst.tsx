@@ -2,8 +2,7 @@
 
 import { Flame } from 'lucide-react';
 import Link from 'next/link';
-import { useRef, useState } from 'react';
-import { v4 as uuid } from 'uuid';
+import { useState } from 'react';
 import type { StockPlan } from '../../../core/compare/stockPlan';
 import { asideOf, figureOf } from '../../../core/formats/sheet';
 import type { House } from '../../../core/house/house';
@@ -19,8 +18,8 @@ import { detailsOf, titleOf } from '../../../core/words/steps';
 import { stockName } from '../../order/stockWords';
 import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
-import { ask, problemWords } from '../../station/line/api';
 import { kitchenNow } from '../../station/line/clock';
+import { useBegin } from '../useBegin';
 import { useStockPlan } from './useStockPlan';
 
 type Props = {
@@ -133,47 +132,22 @@ function Stock({
 /** Starts the stock as a batch of its own: at the stove it has its steps, its timers and its record. */
 function StartStock({ stock, wanted }: { stock: StockPlan; wanted: Date | null }) {
   const say = useSay();
-  const [state, setState] = useState<'idle' | 'starting' | 'started'>('idle');
-  const [refused, setRefused] = useState<string | null>(null);
-  const batch = useRef({ order: '', id: '' });
-  const [inUse, setInUse] = useState(false);
+  const [id, setId] = useState<string | null>(null);
+  const { starting, refused, inUse, begin } = useBegin();
   const start = async (anyway = false) => {
-    if (state === 'starting') return;
-    const asked = JSON.stringify(stock.order);
-    // One id for one order: pressing twice starts one batch.
-    if (batch.current.order !== asked) batch.current = { order: asked, id: uuid() };
-    setState('starting');
-    setRefused(null);
-    setInUse(false);
-    const answer = await ask('POST', '/api/batches', {
-      ...stock.order,
-      id: batch.current.id,
-      startedAt: new Date(kitchenNow()).toISOString(),
-      serveAt: wanted && wanted.getTime() > kitchenNow() ? wanted.toISOString() : null,
-      ...(anyway && { anyway }),
-    });
-    if (answer.ok) setState('started');
-    else {
-      setState('idle');
-      // Another soup stands in that pot: the cook decides.
-      setInUse(answer.status === 409 && answer.problems[0]?.field === 'vesselId');
-      setRefused(say(problemWords(answer.problems)));
-    }
+    if (starting) return;
+    const later = wanted && wanted.getTime() > kitchenNow() ? wanted : null;
+    setId(await begin(JSON.stringify(stock.order), stock.order, later, anyway));
   };
   return (
     <div className="flex flex-wrap items-center gap-3 pt-2">
-      {state === 'started' ? (
-        <Link href={`/stove/${batch.current.id}`} className={BUTTON}>
+      {id !== null ? (
+        <Link href={`/stove/${id}`} className={BUTTON}>
           <Flame aria-hidden /> {say('The stock is on the stove')}
         </Link>
       ) : (
-        <button
-          type="button"
-          className={BUTTON}
-          onClick={() => void start()}
-          aria-disabled={state === 'starting'}
-        >
-          <Flame aria-hidden /> {state === 'starting' ? say('Starting …') : say('Start the stock')}
+        <button type="button" className={BUTTON} onClick={() => void start()} aria-disabled={starting}>
+          <Flame aria-hidden /> {starting ? say('Starting …') : say('Start the stock')}
         </button>
       )}
       {refused && (

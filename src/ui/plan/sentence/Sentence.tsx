@@ -15,7 +15,7 @@ import { ROUX_COLOURS, ROUX_STRENGTH } from '../../../core/thicken/granules';
 import { spaced, uncapital } from '../../../core/units/format';
 import { addressOf } from '../../order/address';
 import { stockWords } from '../../order/stockWords';
-import { rouxOf, type Stores } from '../../order/stores';
+import { rouxOf, type Stores, UNCHANGED } from '../../order/stores';
 import { Choice } from '../../shared/form/Choice';
 import { useSay } from '../../shared/useSay';
 import { DietPart } from './DietPart';
@@ -63,22 +63,9 @@ function SentenceNow({ stores, recipe, written, aim, setup, order, onChange }: P
       onChange({
         recipeId: id,
         target: Math.round(middleOf(next.band, bandLimits)),
-        rule: undefined,
-        colour: undefined,
-        way: undefined,
-        share: undefined,
-        moreFat: undefined,
-        moreSimmer: undefined,
-        liquidAt: undefined,
-        dairy: undefined,
-        finish: undefined,
-        rich: undefined,
-        finishMl: undefined,
-        wineTo: undefined,
-        stock: undefined,
-        made: undefined,
-        stockMl: undefined,
-        topUp: undefined,
+        ...UNCHANGED,
+        // Whom it is for stays, whatever the soup.
+        diet: order.diet,
         stockPotId: undefined,
         stockBurnerId: undefined,
       });
