@@ -1,0 +1,341 @@
+import { rimVolume } from '../heat/vessel';
+import type { House } from '../house/house';
+import type { Mode, Placement, Problem, Resource, Task, Use } from '../schedule/problem';
+import { type Batch, batchesOf, orderOf, type Place, type Service, TOOLS, type Tool } from './service';
+import { handsOf, type StockTable, type Timetable, type Timetables, toolIn } from './timetable';
+
+/** A burner and a pot. */
+export type Stand = Pick<Place, 'burnerId' | 'vesselId'>;
+
+/** What of a service one thing is shared by. */
+export type Shared =
+  | { readonly kind: 'burner' | 'pot'; readonly id: string; readonly name: string }
+  | { readonly kind: 'hands' }
+  | { readonly kind: 'tool'; readonly tool: Tool }
+  /** All burners, or all pots, together: what one by one would only be found out by trying. */
+  | { readonly kind: 'burners' | 'pots' };
+
+/** A piece of work: a soup on its burner, its weighing out before, the stock for it. */
+export type Job = {
+  readonly kind: 'cook' | 'mise' | 'stock';
+  readonly batch: Batch;
+  /** By mode. */
+  readonly stands: readonly Stand[];
+  readonly tables: readonly (Timetable | null)[];
+};
+
+/** A batch under way: when its flame was lit and when it should be ready, by its record; minutes since midnight of the day. */
+export type Live = {
+  readonly lightAt: number;
+  readonly readyAt: number;
+  /** Done: it waits for the pass, or is gone from the stove. */
+  readonly finished: boolean;
+  readonly over: boolean;
+};
+
+/** What is known of a service besides its document. */
+export type Here = {
+  readonly house: House;
+  readonly tables: Pick<Timetables, 'of' | 'stockOf'>;
+  /** Of the batches started, by batch. */
+  readonly live: Readonly<Record<string, Live>>;
+  /** Minutes since midnight of its day; null when that is another day. */
+  readonly now: number | null;
+};
+
+/** A service as work on shared things, counted backwards from the last pass: to cook as late as can be is to be placed as early as can be. */
+export type Jobs = {
+  readonly problem: Problem;
+  readonly jobs: readonly Job[];
+  readonly shared: readonly Shared[];
+  /** The minute of the day the counting begins at. */
+  readonly end: number;
+  /** What cannot be cooked anywhere it was allowed to stand. */
+  readonly nowhere: readonly Batch[];
+};
+
+/** Share of a pot's rim a soup may fill before it is cooked to know more; and the least that covers a bottom. */
+const ROOM = 0.8;
+const LEAST = 0.06;
+
+/** Burners and pots a batch might stand on: its own first, then the pots that hold it, the smallest first. */
+export function standsFor(batch: Batch, { vessels, burners }: House): readonly Stand[] {
+  const { vesselId, burnerId } = batch.soup.order;
+  const ml = batch.litres * 1000;
+  const pots = vessels
+    .filter((v) => v.id === vesselId || (ml <= rimVolume(v) * ROOM && ml >= rimVolume(v) * LEAST))
+    .toSorted((a, b) => Number(b.id === vesselId) - Number(a.id === vesselId) || rimVolume(a) - rimVolume(b));
+  const fires = burners.toSorted((a, b) => Number(b.id === burnerId) - Number(a.id === burnerId));
+  return pots.flatMap((v) => fires.map((b) => ({ vesselId: v.id, burnerId: b.id })));
+}
+
+/** Things shared in a service, each with how much of it there is. */
+function sharedIn(service: Service, house: House): readonly (readonly [Shared, Resource])[] {
+  return [
+    ...house.burners.map(
+      (b) =>
+        [
+          { kind: 'burner', id: b.id, name: b.name },
+          { id: `burner ${b.id}`, capacity: 1 },
+        ] as const,
+    ),
+    ...house.vessels.map(
+      (v) =>
+        [
+          { kind: 'pot', id: v.id, name: v.name },
+          { id: `pot ${v.id}`, capacity: 1 },
+        ] as const,
+    ),
+    [{ kind: 'burners' }, { id: 'burners', capacity: house.burners.length }] as const,
+    [{ kind: 'pots' }, { id: 'pots', capacity: house.vessels.length }] as const,
+    [{ kind: 'hands' }, { id: 'hands', capacity: service.hands }] as const,
+    ...TOOLS.map(
+      (tool) =>
+        [
+          { kind: 'tool', tool },
+          { id: `tool ${tool}`, capacity: service.tools[tool] },
+        ] as const,
+    ),
+  ];
+}
+
+type Builder = {
+  readonly service: Service;
+  readonly end: number;
+  readonly at: (id: string) => number;
+};
+
+function cookMode(
+  batch: Batch,
+  stand: Stand,
+  { minutes: takes, stretches }: Timetable,
+  { service, end, at }: Builder,
+): Mode {
+  const back = (from: number, to: number) => ({ from: takes - to, to: takes - from });
+  const uses: Use[] = [
+    {
+      resource: at(`burner ${stand.burnerId}`),
+      amount: 1,
+      from: 0,
+      to: takes,
+      ...(service.keptOn === 'burner' && { since: end - batch.last }),
+    },
+    {
+      resource: at(`pot ${stand.vesselId}`),
+      amount: 1,
+      from: 0,
+      to: takes,
+      since: end - batch.last - service.wash,
+    },
+    ...handsOf({ stretches }).map((s) => ({ resource: at('hands'), amount: 1, ...back(s.from, s.to) })),
+    ...TOOLS.flatMap((tool) =>
+      toolIn({ stretches }, tool).map((s) => ({
+        resource: at(`tool ${tool}`),
+        amount: 1,
+        ...back(s.from, s.to),
+      })),
+    ),
+  ];
+  return { id: `${stand.vesselId} on ${stand.burnerId}`, duration: takes, uses: uses.toReversed() };
+}
+
+/** The modes, each also taking one of all burners and one of all pots for as long as the shortest takes. */
+function pooled(modes: readonly Mode[], batch: Batch, { service, end, at }: Builder): readonly Mode[] {
+  const to = Math.min(...modes.map((m) => m.duration));
+  const pools: readonly Use[] = [
+    {
+      resource: at('burners'),
+      amount: 1,
+      from: 0,
+      to,
+      ...(service.keptOn === 'burner' && { since: end - batch.last }),
+    },
+    { resource: at('pots'), amount: 1, from: 0, to, since: end - batch.last - service.wash },
+  ];
+  return modes.map((m) => ({ ...m, uses: [...m.uses, ...pools] }));
+}
+
+function stockMode(stand: Stand, table: Timetable, { at }: Builder): Mode {
+  const back = (from: number, to: number) => ({ from: table.minutes - to, to: table.minutes - from });
+  return {
+    id: `stock in ${stand.vesselId} on ${stand.burnerId}`,
+    duration: table.minutes,
+    uses: [
+      { resource: at(`burner ${stand.burnerId}`), amount: 1, from: 0, to: table.minutes },
+      { resource: at(`pot ${stand.vesselId}`), amount: 1, from: 0, to: table.minutes },
+      ...handsOf(table).map((s) => ({ resource: at('hands'), amount: 1, ...back(s.from, s.to) })),
+    ],
+  };
+}
+
+/** Where the batches may stand, by batch; where one is not named it stands where it was put. */
+export type Choices = (batch: Batch) => readonly Stand[];
+
+/**
+ * The service as a scheduling problem, counted backwards from its last pass. Every soup is ready at its time or before,
+ * waits no longer than it may, is not lit before the kitchen opens or what is now gone by; its pot is taken
+ * from the flame to the last draw and washed; weighing out and stock come before. Goals: minutes held hot, then
+ * the latest flame. What is under way, or pinned, stays where it is.
+ */
+export function jobsOf(service: Service, here: Here, choices: Choices): Jobs {
+  const { house, tables, live, now } = here;
+  const batches = batchesOf(service);
+  const pairs = sharedIn(service, house);
+  const index = new Map(pairs.map(([, r], i) => [r.id, i]));
+  const end = Math.max(0, ...batches.map((b) => b.last)) + service.wash;
+  const builder: Builder = {
+    service,
+    end,
+    at: (id) => {
+      const found = index.get(id);
+      if (found === undefined) throw new RangeError(`there is no ${id} here`);
+      return found;
+    },
+  };
+  const opens = Math.max(service.opens, now ?? 0);
+  const tasks: Task[] = [];
+  const jobs: Job[] = [];
+  const nowhere: Batch[] = [];
+  const precedences: { before: number; after: number; gap: number }[] = [];
+  const hold: { task: number; weight: number; after: number; of: 'start' }[] = [];
+  const flame: { task: number; weight: number; after: number; of: 'end' }[] = [];
+  const add = (job: Job, task: Task): number => {
+    jobs.push(job);
+    tasks.push(task);
+    return tasks.length - 1;
+  };
+  const known = (stand: Stand) => index.has(`burner ${stand.burnerId}`) && index.has(`pot ${stand.vesselId}`);
+  for (const batch of batches) {
+    const under = live[batch.key];
+    if (under?.over) continue;
+    const place = service.placed[batch.key];
+    const fixed = under !== undefined || place?.pinned;
+    const stands = (fixed && place ? [place] : choices(batch)).filter(known);
+    const rows = stands.flatMap((stand) => {
+      const table = tables.of(orderOf(batch, stand));
+      return table && !table.stops ? [{ stand, table, mode: cookMode(batch, stand, table, builder) }] : [];
+    });
+    if (rows.length === 0) {
+      nowhere.push(batch);
+      continue;
+    }
+    const readyAt = under?.readyAt ?? (place && rows[0] ? place.lightAt + rows[0].table.minutes : batch.due);
+    const pinnedAt = fixed ? end - readyAt : null;
+    const wait = rows[0]?.table.wait.minutes ?? 0;
+    const cook = add(
+      {
+        kind: 'cook',
+        batch,
+        stands: rows.map((r) => r.stand),
+        tables: rows.map((r) => r.table),
+      },
+      {
+        id: batch.key,
+        earliest: pinnedAt ?? end - batch.due,
+        latest: pinnedAt ?? end - batch.last + wait,
+        modes: pooled(
+          rows.map(({ mode }) => (under ? mode : { ...mode, latest: end - opens - mode.duration })),
+          batch,
+          builder,
+        ) as unknown as Task['modes'],
+      },
+    );
+    hold.push({ task: cook, weight: 1, after: end - batch.due, of: 'start' });
+    flame.push({ task: cook, weight: 1, after: 0, of: 'end' });
+    if (under) continue;
+    const table = rows[0]?.table;
+    const stock = stockTables(batch, here, stands);
+    let before = cook;
+    if (stock) {
+      before = add(
+        { kind: 'stock', batch, stands: stock.map((s) => s.stand), tables: stock.map((s) => s.of.table) },
+        {
+          id: `${batch.key} stock`,
+          earliest: 0,
+          latest: end - opens,
+          modes: stock.map((s) => {
+            const mode = stockMode(s.stand, s.of.table, builder);
+            return { ...mode, latest: end - opens - mode.duration };
+          }) as unknown as Task['modes'],
+        },
+      );
+      precedences.push({ before: cook, after: before, gap: 0 });
+      flame.push({ task: before, weight: 1, after: 0, of: 'end' });
+    }
+    if (!table || table.mise === 0) continue;
+    const mise = add(
+      { kind: 'mise', batch, stands: [], tables: [] },
+      {
+        id: `${batch.key} mise`,
+        earliest: 0,
+        latest: end - opens - table.mise,
+        modes: [
+          {
+            id: 'weigh',
+            duration: table.mise,
+            uses: [{ resource: builder.at('hands'), amount: 1, from: 0, to: table.mise }],
+          },
+        ],
+      },
+    );
+    precedences.push({ before, after: mise, gap: 0 });
+    flame.push({ task: mise, weight: 1, after: 0, of: 'end' });
+  }
+  return {
+    problem: {
+      tasks,
+      resources: pairs.map(([, r]) => r),
+      precedences,
+      goals: [
+        { kind: 'sum', terms: hold },
+        { kind: 'sum', terms: flame },
+      ],
+    },
+    jobs,
+    shared: pairs.map(([s]) => s),
+    end,
+    nowhere,
+  };
+}
+
+/** Where the stock of a batch might be made, and how long it takes there; null where it makes none. */
+function stockTables(batch: Batch, { tables, house }: Here, stands: readonly Stand[]) {
+  const found: { stand: Stand; of: StockTable }[] = [];
+  for (const burner of house.burners) {
+    const soup = stands[0];
+    if (!soup) return null;
+    const of = tables.stockOf({
+      ...orderOf(batch, soup),
+      ...({ stockBurnerId: burner.id } as object),
+    });
+    if (!of) return null;
+    const { vesselId } = of.order;
+    if (!of.table.stops) found.push({ stand: { burnerId: burner.id, vesselId }, of });
+  }
+  return found.length > 0 ? found : null;
+}
+
+/** Where each batch stands by a placement of its jobs. */
+export function placesOf({ jobs, problem, end }: Jobs, { starts, modes }: Placement): Record<string, Place> {
+  const placed: Record<string, Place> = {};
+  const real = (task: number): { from: number; to: number } => {
+    const start = starts[task] ?? 0;
+    const takes = problem.tasks[task]?.modes[modes[task] ?? 0]?.duration ?? 0;
+    return { from: end - start - takes, to: end - start };
+  };
+  for (const [task, job] of jobs.entries()) {
+    const stand = job.stands[modes[task] ?? 0];
+    const { from } = real(task);
+    const { key } = job.batch;
+    if (job.kind === 'cook' && stand) placed[key] = { ...stand, lightAt: from };
+  }
+  for (const [task, job] of jobs.entries()) {
+    const place = placed[job.batch.key];
+    if (!place || job.kind === 'cook') continue;
+    const { from } = real(task);
+    const stand = job.stands[modes[task] ?? 0];
+    if (job.kind === 'mise') place.miseAt = from;
+    else if (stand) place.stock = { ...stand, lightAt: from };
+  }
+  return placed;
+}
