@@ -4,6 +4,7 @@
  */
 export const CORE: readonly string[] = [
   'maths',
+  'schedule',
   'message',
   'units',
   'say',
@@ -22,6 +23,7 @@ export const CORE: readonly string[] = [
   'plan',
   'doubt',
   'compare',
+  'service',
   'batch',
   'adjust',
   'learn',
@@ -38,6 +40,7 @@ export const VIEWS: readonly string[] = [
   'plan',
   'print',
   'recipes',
+  'service',
   'stove',
 ];
 

@@ -76,7 +76,7 @@ const event = (batch: string, request: IncomingMessage, response: ServerResponse
 
 let streams = 0;
 
-/** Server-sent events: `told` with each event of any batch, `again` when a station should read anew, `device` with what the kitchen’s devices send, `alive` now and then, with the server’s clock. */
+/** Server-sent events: `told` with each event of any batch, `service` with each service that was saved, `again` when a station should read anew, `device` with what the kitchen’s devices send, `alive` now and then, with the server’s clock. */
 function live(request: IncomingMessage, response: ServerResponse): void {
   if (streams >= MOST_STREAMS) {
     refuse(
@@ -103,7 +103,10 @@ function live(request: IncomingMessage, response: ServerResponse): void {
   const alive = () => send('alive', { ...(TELLS_TIME && { now: Date.now() }), telling: isListening() });
   response.write('retry: 1000\n\n');
   alive();
-  const stop = listen((told) => (told === 'again' ? send('again', {}) : send('told', told)));
+  const stop = listen((told) => {
+    if (told === 'again') send('again', {});
+    else send('service' in told ? 'service' : 'told', told);
+  });
   const stopDevices = listenToDevices((news) => send('device', news));
   const breath = setInterval(alive, BREATH);
   response.on('error', () => {});

@@ -14,6 +14,11 @@ export type Ticket = {
   readonly steps: number;
   /** When what is happening should be over, by the plan moved to the last tap; ISO time. */
   readonly until: string;
+  /** When its flame was lit, and when it should be ready, or was: the step at hand and all that is to come; ISO times. */
+  readonly startedAt: string;
+  readonly readyAt: string;
+  /** Done: kept hot, cooling, or to be written down. */
+  readonly finished: boolean;
   /** °C as measured in the step at hand, else as the model has it now, else by the plan at the end of the step. */
   readonly celsius: number;
   readonly by: 'reading' | 'model' | 'plan';
@@ -61,6 +66,11 @@ export function ticketOf(batch: Batch, now: number, by?: ByModel | 'lost'): Tick
   const from = kept
     ? Date.parse((celsius !== null && stage === 'hold' ? last?.at : undefined) ?? state.finished?.at ?? '')
     : since;
+  const until = kept ? from + NEXT_CHECK[stage] : (model?.endsAt ?? from + (step?.seconds ?? 0) * 1000);
+  const toCome = steps
+    .slice(current + 1)
+    .reduce((sum, s) => (s.done || s.skipped ? sum : sum + s.seconds), 0);
+  const readyAt = stage === 'cooking' ? Math.max(until, now) + toCome * 1000 : since;
   return {
     id: batch.id,
     name: batch.plan.recipeName,
@@ -76,9 +86,10 @@ export function ticketOf(batch: Batch, now: number, by?: ByModel | 'lost'): Tick
             : message('Done: write it down'),
     step: current + 1,
     steps: steps.length,
-    until: new Date(
-      kept ? from + NEXT_CHECK[stage] : (model?.endsAt ?? from + (step?.seconds ?? 0) * 1000),
-    ).toISOString(),
+    until: new Date(until).toISOString(),
+    startedAt: batch.startedAt,
+    readyAt: new Date(readyAt).toISOString(),
+    finished: stage !== 'cooking',
     ...(fresh && celsius !== null
       ? { celsius, by: 'reading' }
       : model

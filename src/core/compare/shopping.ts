@@ -35,11 +35,11 @@ const STATION: { readonly [G in Group]: Station } = {
 export const stationOf = (id: string): Station => STATION[ingredient(id).group];
 
 /** Weigh-out lines under headings: one a station, or one a step. */
-export function groupedBy<K>(
-  lines: readonly WeighLine[],
-  keyOf: (line: WeighLine) => K,
-): readonly { readonly key: K; readonly lines: readonly WeighLine[] }[] {
-  const groups = new Map<K, WeighLine[]>();
+export function groupedBy<L, K>(
+  lines: readonly L[],
+  keyOf: (line: L) => K,
+): readonly { readonly key: K; readonly lines: readonly L[] }[] {
+  const groups = new Map<K, L[]>();
   for (const line of lines) {
     const key = keyOf(line);
     const group = groups.get(key);

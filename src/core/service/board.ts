@@ -1,7 +1,7 @@
 import type { Message } from '../message/message';
 import type { Warning } from '../plan/types';
 import { overloads, type Placement } from '../schedule/problem';
-import { type Here, type Jobs, jobsOf, type Live, type Shared } from './jobs';
+import { type Here, type Jobs, jobsOf, type Live, type Shared } from './arrange/jobs';
 import { type Batch, batchesOf, orderOf, type Place, type Service } from './service';
 import { handsOf, type StockTable, type Timetable } from './timetable';
 
@@ -260,8 +260,8 @@ export function boardOf(service: Service, here: Here): Board {
     bars,
     clashes,
     hands: handsAtWork(bars),
-    from: bars.length > 0 ? Math.floor(first / 60) * 60 : service.opens,
-    to: bars.length > 0 ? Math.ceil((last + 10) / 60) * 60 : service.opens + 480,
+    from: bars.length > 0 ? Math.floor((first - 5) / 30) * 30 : service.opens,
+    to: bars.length > 0 ? Math.ceil((last + 10) / 30) * 30 : service.opens + 480,
     firstFlame: bars.length > 0 ? Math.min(...bars.map((b) => b.lightAt)) : null,
     mostHeld: Math.max(0, ...open.map((b) => b.batch.last - b.readyAt)),
   };

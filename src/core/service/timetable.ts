@@ -141,6 +141,8 @@ export const toolIn = ({ stretches }: Pick<Timetable, 'stretches'>, tool: Tool):
 
 /** A stock made here for a batch: how long its own pot takes, and what of. */
 export type StockTable = {
+  /** The ingredient it is. */
+  readonly ingredient: string;
   readonly table: Timetable;
   readonly name: string;
   readonly order: Order;
@@ -215,6 +217,7 @@ export class Timetables {
       return {
         table: timetableOf(plan, wait),
         stock: stock && {
+          ingredient: stock.making.id,
           table: timetableOf(stock.plan),
           name: stock.plan.recipeName,
           order: stock.order,

@@ -6,10 +6,12 @@ import type { EventBody } from '../../core/batch/events';
 import { DEFAULT_LIMITS, middleOf } from '../../core/flow/bands';
 import { KitchenFile } from '../../core/house/kitchenFile';
 import { Recipe } from '../../core/recipe/recipe';
+import { dayAfter, Service, weekdayOf } from '../../core/service/service';
 import { plannedBatch } from '../actions/batches';
 import { appendEvent, UNBOUND, writeBatch } from '../queries/batches';
 import { readHouse, writeHouse } from '../queries/kitchen';
 import { claimRecipe, writeVersion } from '../queries/recipes';
+import { writeService } from '../queries/services';
 import { transaction } from './database';
 
 const readJsonFile = async (path: string): Promise<unknown> => JSON.parse(await readFile(path, 'utf8'));
@@ -64,6 +66,19 @@ const UNDER_WAY: readonly (readonly [number, EventBody])[] = [
   [22.6, { kind: 'depth', mm: 118 }],
 ];
 
+/** The days a canteen's services stand on: the next of the same day of the week, after today. */
+async function loadServices(client: pg.PoolClient, kitchenId: string, folder: string): Promise<void> {
+  const now = new Date();
+  for (const file of (await readdir(folder)).filter((f) => f.endsWith('.json')).sort()) {
+    const service = Service.parse(await readJsonFile(join(folder, file)));
+    const today = new Date(Date.UTC(now.getFullYear(), now.getMonth(), now.getDate()))
+      .toISOString()
+      .slice(0, 10);
+    const ahead = (weekdayOf(service.day) - weekdayOf(today) + 6) % 7;
+    await writeService(client, kitchenId, { ...service, day: dayAfter(today, ahead + 1) });
+  }
+}
+
 /**
  * Loads Quay House Canteen into an empty database, with one batch under way as of now.
  * A database that already holds a kitchen is left alone. True when it loaded.
@@ -82,6 +97,7 @@ export async function loadDemo(pool: pg.Pool, folder: string): Promise<boolean> 
       await claimRecipe(client, kitchen.id, recipe.id, place === -1 ? FIRST.length : place);
       await writeVersion(client, kitchen.id, { ...(body as object), id: recipe.id });
     }
+    await loadServices(client, kitchen.id, join(folder, 'services'));
     const batchId = randomUUID();
     const startedAt = new Date(Date.now() - 26 * MINUTE);
     const request = {

@@ -12,10 +12,11 @@ const RECORD = [
   'import_undone',
   'imported_batch',
   'imported_version',
+  'service_version',
 ];
 
 /** Settings, which change: who changed what is for the versions to say. */
-const SETTINGS = ['kitchen', 'recipe'];
+const SETTINGS = ['kitchen', 'recipe', 'service'];
 
 const READ_ONLY = ['migration', 'kept_batch', 'kept_version'];
 

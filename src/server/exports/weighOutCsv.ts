@@ -4,7 +4,7 @@ import type { Plan } from '../../core/plan/types';
 import { titleOf } from '../../core/words/steps';
 
 /** What a spreadsheet may take for a formula, whatever stands before it: signs of any width, after spaces, line ends or what does not show. */
-const FORMULA = /^[\s\p{Cc}\p{Cf}]*[=+\-@＝＋－﹢﹣＠﹦﹫]/u;
+export const FORMULA = /^[\s\p{Cc}\p{Cf}]*[=+\-@＝＋－﹢﹣＠﹦﹫]/u;
 
 /** The weigh-out as CSV (RFC 4180), a line a thing, grams and mL as numbers. Text that a spreadsheet would take for a formula is made harmless. */
 export const weighOutCsv = (plan: Plan): string =>

@@ -8,7 +8,7 @@ import { loadDemo } from '../data/demo';
 import { refusal, testDatabase } from '../data/testDatabase';
 import { readBatches, UNBOUND } from '../queries/batches';
 import { type DeviceNews, eventsOf, heard, thinned } from './devices';
-import { listen, type ToldEvent } from './live';
+import { listen, type Told } from './live';
 import { railOf } from './rail';
 
 let pool: pg.Pool;
@@ -36,11 +36,8 @@ const event = (body: BatchEvent['body']): BatchEvent => ({
 const taken = (e: BatchEvent) => ({ ...e, receivedAt: expect.any(String) });
 
 /** What is told from when `work` begins until `enough` of it has come. */
-async function toldDuring(
-  work: () => Promise<unknown>,
-  enough: number,
-): Promise<readonly (ToldEvent | 'again')[]> {
-  const told: (ToldEvent | 'again')[] = [];
+async function toldDuring(work: () => Promise<unknown>, enough: number): Promise<readonly Told[]> {
+  const told: Told[] = [];
   let arrived = () => {};
   const all = new Promise<void>((resolve) => {
     arrived = resolve;
@@ -92,7 +89,7 @@ test('a tap already written is told once, and answered as known', async () => {
     expect(answers.filter((a) => a.isNew)).toHaveLength(1);
     await recordEvent(pool, batch, last);
   }, 3);
-  expect(told.slice(1).map((t) => t !== 'again' && t.event?.id)).toEqual([e.id, last.id]);
+  expect(told.slice(1).map((t) => t !== 'again' && 'event' in t && t.event?.id)).toEqual([e.id, last.id]);
 });
 
 test.each([
@@ -122,7 +119,7 @@ test('many at once are each answered for themselves, kept in the order they came
       all.map((e) => e !== wrong),
     );
   }, 23);
-  expect(told.slice(1).map((t) => t !== 'again' && t.event?.id)).toEqual(
+  expect(told.slice(1).map((t) => t !== 'again' && 'event' in t && t.event?.id)).toEqual(
     [...notes, started, stopped].map((e) => e.id),
   );
 });

@@ -7,7 +7,12 @@ import { readEvent } from '../queries/batches';
 /** What is told to everyone who listens: an event of a batch, or only that there is something new about it. */
 export type ToldEvent = { readonly batch: string; readonly event: BatchEvent | null };
 
-type Listener = (told: ToldEvent | 'again') => void;
+/** A service that was saved. */
+export type ToldService = { readonly service: string; readonly revision: number };
+
+/** All that is told. */
+export type Told = ToldEvent | ToldService | 'again';
+type Listener = (told: Told) => void;
 
 /** One listening connection a process, made when somebody first listens. */
 type Hub = { readonly listeners: Set<Listener>; client: pg.Client | null; waiting: boolean };
@@ -17,17 +22,20 @@ const hub = holder.panacheHub;
 
 const AGAIN = 500;
 
-const tell = (told: ToldEvent | 'again') => {
+const tell = (told: Told) => {
   for (const listener of hub.listeners) listener(told);
 };
 
 /** A notification as it comes from the database; a long event is read by its number. */
-async function read(payload: string): Promise<ToldEvent | 'again'> {
-  const { batch, seq, again, ...event } = JSON.parse(payload) as {
+async function read(payload: string): Promise<Told> {
+  const { batch, seq, again, service, revision, ...event } = JSON.parse(payload) as {
     batch: string;
     seq: number;
     again?: boolean;
+    service?: string;
+    revision?: number;
   };
+  if (service !== undefined) return { service, revision: revision ?? 0 };
   // An archive was taken in: too much to tell line by line.
   if (again) return 'again';
   if (seq === 0) return { batch, event: null };

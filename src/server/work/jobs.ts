@@ -13,6 +13,10 @@ import type { Plan } from '../../core/plan/types';
 import { Recipe } from '../../core/recipe/recipe';
 import type { Language } from '../../core/say/catalogue';
 import { wordsFor } from '../../core/say/inWords';
+import { boardOf } from '../../core/service/board';
+import { openService } from '../../core/service/openService';
+import { batchesOf, type Service } from '../../core/service/service';
+import { Timetables } from '../../core/service/timetable';
 import { plannedBatch } from '../actions/batches';
 import { theHouse } from '../actions/kitchen';
 import { planStored, type StartRequest } from '../actions/planning';
@@ -21,9 +25,10 @@ import { isAway, pool } from '../data/database';
 import { lineSpreadPdf } from '../exports/lineSpreadPdf';
 import type { Paper } from '../exports/paper';
 import { planPdf } from '../exports/planPdf';
+import type { Drawn } from '../exports/serviceFiles';
 import { weighOutCsv } from '../exports/weighOutCsv';
 import { railOf } from '../live/rail';
-import { readRecipe } from '../queries/recipes';
+import { readRecipe, readRecipes } from '../queries/recipes';
 import { isRefusal, Refusal, unknown } from '../refusal';
 
 /** What a thread does for the server, away from its taps. Everything in and out can be copied between threads. */
@@ -80,6 +85,31 @@ export const jobs = {
   lineSpread: async ({ celsius, paper }: { celsius: number; paper: Paper }) => {
     const { kitchen } = await theHouse(db());
     return lineSpreadPdf(spreadSheet(kitchen.bandLimits, celsius), paper);
+  },
+  /** A service drawn: its board by the plan, and what things are called. */
+  drawn: async (service: Service): Promise<Drawn> => {
+    const house = await theHouse(db());
+    const recipes = await readRecipes(db(), house.id);
+    const tables = new Timetables(house, new Map(recipes.map((r) => [r.recipe.id, r.recipe])));
+    const named = <T extends { id: string; name: string }>(all: readonly T[]) =>
+      Object.fromEntries(all.map((x) => [x.id, x.name]));
+    const names = named(recipes.map((r) => r.recipe));
+    return {
+      service,
+      board: boardOf(service, { house, tables, live: {}, now: null }),
+      names: {
+        soups: Object.fromEntries(
+          batchesOf(service).map((b) => [b.key, names[b.soup.order.recipeId] ?? b.soup.order.recipeId]),
+        ),
+        burners: named(house.burners),
+        vessels: named(house.vessels),
+      },
+    };
+  },
+  openService: async (text: string) => {
+    const opened = openService(text);
+    if (opened.kind === 'refused') throw badFile(opened.problems);
+    return opened;
   },
   open: async (text: string) => {
     const opened = openFile(text);

@@ -28,6 +28,8 @@ const BUDGET: { readonly [J in JobName]: { readonly line: Line; readonly ms: num
   lineSpread: { line: 'long', ms: 15_000 },
   open: { line: 'long', ms: 15_000 },
   landings: { line: 'long', ms: 30_000 },
+  drawn: { line: 'long', ms: 30_000 },
+  openService: { line: 'long', ms: 15_000 },
   take: { line: 'long', ms: 600_000 },
   rail: { line: 'rail', ms: 30_000 },
   busyFor: { line: 'quick', ms: 1000 },

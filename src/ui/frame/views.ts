@@ -1,4 +1,14 @@
-import { BookOpen, ChefHat, CookingPot, Droplets, type LucideIcon, Ruler, Scale, Wrench } from 'lucide-react';
+import {
+  BookOpen,
+  CalendarClock,
+  ChefHat,
+  CookingPot,
+  Droplets,
+  type LucideIcon,
+  Ruler,
+  Scale,
+  Wrench,
+} from 'lucide-react';
 import { type Message, message } from '../../core/message/message';
 
 export type View = {
@@ -12,6 +22,7 @@ export type View = {
 
 /** The views there are, in the order of the work; `key` goes there after `g`. */
 export const VIEWS: readonly View[] = [
+  { href: '/service', name: message('Service'), key: 'v', icon: CalendarClock, place: 'day' },
   { href: '/plan', name: message('Plan'), key: 'p', icon: Ruler, place: 'day' },
   { href: '/compare', name: message('Compare'), key: 'c', icon: Scale, place: 'day' },
   { href: '/stove', name: message('Stove'), key: 's', icon: CookingPot, place: 'day' },

@@ -8,6 +8,8 @@ import { type Lead, waitToLead } from './leader';
 /** What the server tells every station. */
 export type News =
   | { readonly kind: 'told'; readonly batch: string; readonly event: BatchEvent | null }
+  /** A service was saved. */
+  | { readonly kind: 'service'; readonly service: string; readonly revision: number }
   /** Something may have been missed: read anew. */
   | { readonly kind: 'again' }
   | { readonly kind: 'device'; readonly news: unknown }
@@ -97,6 +99,11 @@ function open(): void {
     here();
     const body = dataOf(e) as { batch: string; event: BatchEvent | null } | null;
     if (body) tellAll({ kind: 'told', ...body });
+  });
+  s.addEventListener('service', (e) => {
+    here();
+    const body = dataOf(e) as { service: string; revision: number } | null;
+    if (body) tellAll({ kind: 'service', ...body });
   });
   s.addEventListener('again', () => {
     here();

@@ -1,8 +1,8 @@
-import type { House } from '../house/house';
-import { feasible } from '../schedule/schedule';
+import type { House } from '../../house/house';
+import { feasible } from '../../schedule/schedule';
+import { type Batch, batchesOf, type Service, type Soup, type Tool } from '../service';
+import { Timetables } from '../timetable';
 import { type Here, jobsOf, standsFor } from './jobs';
-import { type Batch, batchesOf, type Service, type Soup, type Tool } from './service';
-import { Timetables } from './timetable';
 
 /** The smallest thing of its kind that makes a service possible. */
 export type Relief =

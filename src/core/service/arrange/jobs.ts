@@ -1,8 +1,8 @@
-import { rimVolume } from '../heat/vessel';
-import type { House } from '../house/house';
-import type { Mode, Placement, Problem, Resource, Task, Use } from '../schedule/problem';
-import { type Batch, batchesOf, orderOf, type Place, type Service, TOOLS, type Tool } from './service';
-import { handsOf, type StockTable, type Timetable, type Timetables, toolIn } from './timetable';
+import { rimVolume } from '../../heat/vessel';
+import type { House } from '../../house/house';
+import type { Mode, Placement, Problem, Resource, Task, Use } from '../../schedule/problem';
+import { type Batch, batchesOf, orderOf, type Place, type Service, TOOLS, type Tool } from '../service';
+import { handsOf, type StockTable, type Timetable, type Timetables, toolIn } from '../timetable';
 
 /** A burner and a pot. */
 export type Stand = Pick<Place, 'burnerId' | 'vesselId'>;

@@ -1,7 +1,7 @@
-import type { Placement, Problem } from '../schedule/problem';
-import { type Progress, schedule } from '../schedule/schedule';
+import type { Placement, Problem } from '../../schedule/problem';
+import { type Progress, schedule } from '../../schedule/schedule';
+import { type Batch, batchesOf, orderOf, type Place, type Service } from '../service';
 import { type Here, type Jobs, jobsOf, placesOf, standsFor } from './jobs';
-import { type Batch, batchesOf, orderOf, type Place, type Service } from './service';
 
 /** How an arranging stands. */
 export type Arranging =

@@ -1,0 +1,61 @@
+import type { Place, Service, Soup } from './service';
+
+/** What two people changed at once: theirs stands, mine is told. */
+export type Told =
+  | { readonly what: 'soup'; readonly id: string }
+  | { readonly what: 'place'; readonly key: string }
+  | { readonly what: 'setting'; readonly name: string };
+
+const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/** What of a table changed from `base`: mine where only I changed it, theirs where they did. */
+function tables<T>(
+  base: Readonly<Record<string, T>>,
+  mine: Readonly<Record<string, T>>,
+  theirs: Readonly<Record<string, T>>,
+  clash: (key: string) => void,
+): Record<string, T> {
+  const made: Record<string, T> = {};
+  for (const key of new Set([...Object.keys(base), ...Object.keys(mine), ...Object.keys(theirs)])) {
+    const [b, m, t] = [base[key], mine[key], theirs[key]];
+    const chosen = same(m, b) ? t : same(t, b) || same(t, m) ? m : t;
+    if (!same(m, b) && !same(t, b) && !same(m, t)) clash(key);
+    if (chosen !== undefined) made[key] = chosen;
+  }
+  return made;
+}
+
+const byId = (soups: readonly Soup[]): Record<string, Soup> =>
+  Object.fromEntries(soups.map((s) => [s.id, s]));
+
+const APART = new Set(['soups', 'placed', 'started']);
+
+/** My service and theirs, both changed from `base`, as one: what only one of us changed is kept; what both did is theirs, and told. */
+export function merged(
+  base: Service,
+  mine: Service,
+  theirs: Service,
+): { readonly service: Service; readonly told: readonly Told[] } {
+  const told: Told[] = [];
+  const rest = (s: Service) => Object.fromEntries(Object.entries(s).filter(([k]) => !APART.has(k)));
+  const settings = tables<unknown>(rest(base), rest(mine), rest(theirs), (name) =>
+    told.push({ what: 'setting', name }),
+  );
+  const soups = tables(byId(base.soups), byId(mine.soups), byId(theirs.soups), (id) =>
+    told.push({ what: 'soup', id }),
+  );
+  const order = [...theirs.soups, ...mine.soups].map((s) => s.id);
+  const ids = [...new Set(order)].filter((id) => soups[id]);
+  return {
+    service: {
+      ...(settings as Service),
+      soups: ids.map((id) => soups[id] as Soup),
+      placed: tables<Place>(base.placed, mine.placed, theirs.placed, (key) =>
+        told.push({ what: 'place', key }),
+      ),
+      // A batch that was started is started, whoever tapped.
+      started: { ...mine.started, ...theirs.started },
+    },
+    told,
+  };
+}

@@ -1,0 +1,212 @@
+'use client';
+
+import { TriangleAlert, Wand2 } from 'lucide-react';
+import type { Message } from '../../core/message/message';
+import type { Arranging, Outcome } from '../../core/service/arrange/arrange';
+import type { Mend } from '../../core/service/arrange/mend';
+import type { Relief } from '../../core/service/arrange/why';
+import type { Clash } from '../../core/service/board';
+import type { Service } from '../../core/service/service';
+import { clashWords, mendWords, type Named, reliefWords } from '../../core/service/serviceWords';
+import { BUTTON } from '../shared/styles';
+import { useSay } from '../shared/useSay';
+
+/** How it stands while it is arranged. */
+function stateWords(state: Arranging, say: ReturnType<typeof useSay>): string {
+  switch (state.at) {
+    case 'tables':
+      return state.of > 0
+        ? say('Working out how long each takes where it might stand, {done} of {of} …', {
+            done: state.done,
+            of: state.of,
+          })
+        : say('Working out how long each takes …');
+    case 'held':
+      return state.held === null
+        ? say('Looking for one that can be done …')
+        : say('Least held hot: {held} min so far, {bound} at best …', {
+            held: state.held,
+            bound: state.bound,
+          });
+    case 'hands':
+      return say('With fewer hands …');
+    case 'flame':
+      return say('With the latest flames …');
+  }
+}
+
+/** How good what was found is. */
+function outcomeWords(
+  outcome: Extract<Outcome, { kind: 'arranged' }>,
+  say: ReturnType<typeof useSay>,
+): string {
+  const { held, heldBound, hands, proven } = outcome.arranged;
+  const found = say(
+    'Nothing late, {held, plural, =0 {nothing held hot} other {# min held hot in all}}, {hands, plural, one {one pair of hands} other {# pairs of hands}} at most.',
+    { held, hands },
+  );
+  const best = proven
+    ? say('Proven the best there is.')
+    : held > heldBound
+      ? say('Held hot, {less} min less may be possible.', { less: held - heldBound })
+      : say('Held hot, it cannot be less.');
+  return `${found} ${best}`;
+}
+
+type Props = {
+  readonly clashes: readonly Clash[];
+  readonly mends: readonly Mend[];
+  readonly named: Named;
+  readonly arranging: Arranging | null;
+  readonly outcome: Outcome | null;
+  readonly reliefs: readonly Relief[];
+  readonly asking: boolean;
+  readonly refused: Message | null;
+  readonly inUse: string | null;
+  readonly ready: boolean;
+  readonly onService: (next: Service) => void;
+  readonly onArrange: () => void;
+  readonly onStop: () => void;
+  readonly onAnyway: () => void;
+  readonly primary: { readonly words: string; readonly act: () => void; readonly off?: boolean } | null;
+};
+
+/** What clashes with what would mend it, what cannot be and why, and the one next action. */
+export function Foot(props: Props) {
+  const { clashes, mends, named, arranging, outcome, reliefs, asking, refused, inUse, ready, primary } =
+    props;
+  const say = useSay();
+  const [clash] = clashes;
+  return (
+    <footer className="flex shrink-0 items-stretch border-ink border-t-2 bg-surface max-[900px]:flex-col">
+      <div
+        className="flex min-w-0 flex-1 flex-wrap items-center gap-x-3 gap-y-1.5 px-5 py-2 leading-tight"
+        aria-live="polite"
+      >
+        {refused ? (
+          <>
+            <p role="alert" className="flex min-w-0 flex-1 basis-64 items-center gap-2 font-bold text-tomato">
+              <TriangleAlert className="shrink-0" aria-hidden /> {say(refused)}
+            </p>
+            {inUse && (
+              <button type="button" className={BUTTON} onClick={props.onAnyway}>
+                {say('Start all the same')}
+              </button>
+            )}
+          </>
+        ) : arranging ? (
+          <>
+            <p className="min-w-0 flex-1 basis-64" role="status">
+              {stateWords(arranging, say)}
+            </p>
+            <button type="button" className={BUTTON} onClick={props.onStop}>
+              {say('Stop')}
+            </button>
+          </>
+        ) : outcome?.kind === 'cannot' ? (
+          <Cannot {...props} reliefs={reliefs} asking={asking} outcome={outcome} />
+        ) : clash && ready ? (
+          <>
+            <p className="flex min-w-0 flex-1 basis-64 items-center gap-2 font-bold text-tomato">
+              <TriangleAlert className="shrink-0" aria-hidden />
+              <span>
+                {say('{clash}.', { clash: clashWords(clash, named) })}{' '}
+                {clashes.length > 1 && (
+                  <span className="font-normal text-ink">
+                    {say('{more, plural, one {One more clash} other {# more clashes}}.', {
+                      more: clashes.length - 1,
+                    })}
+                  </span>
+                )}
+              </span>
+            </p>
+            {mends.map((m) => (
+              <button
+                key={`${m.key} ${m.sooner} ${m.burner} ${m.pot}`}
+                type="button"
+                className={`${BUTTON} text-[16px]`}
+                onClick={() => props.onService(m.service)}
+              >
+                {say(mendWords(m, named))}
+              </button>
+            ))}
+          </>
+        ) : outcome?.kind === 'arranged' ? (
+          <p className="min-w-0 flex-1 basis-64">{outcomeWords(outcome, say)}</p>
+        ) : (
+          <p className="min-w-0 flex-1 basis-64 text-quiet">
+            {ready ? say('Nothing clashes.') : say('Working out how long each takes …')}
+          </p>
+        )}
+      </div>
+      <div className="flex shrink-0 items-center gap-3 p-2">
+        <button
+          type="button"
+          className={BUTTON}
+          onClick={props.onArrange}
+          disabled={arranging !== null || !ready}
+        >
+          <Wand2 size={22} aria-hidden /> {say('Arrange')}
+        </button>
+      </div>
+      {primary && (
+        <button
+          type="button"
+          onClick={primary.act}
+          aria-disabled={primary.off}
+          className="min-h-20 shrink-0 border-ink bg-butter px-7 font-bold text-[22px] text-on-butter max-[900px]:border-t-2 min-[900px]:max-w-80 min-[900px]:border-l-2"
+        >
+          {primary.words}
+        </button>
+      )}
+    </footer>
+  );
+}
+
+/** What cannot be done, and the smallest things that would each make it possible. */
+function Cannot({
+  outcome,
+  reliefs,
+  asking,
+  named,
+  onService,
+}: Props & { readonly outcome: Extract<Outcome, { kind: 'cannot' }> }) {
+  const say = useSay();
+  return (
+    <div className="min-w-0 flex-1">
+      <p className="flex items-center gap-2 font-bold text-tomato">
+        <TriangleAlert className="shrink-0" aria-hidden />
+        {outcome.nowhere.length > 0
+          ? say('{soups} can be cooked on no burner and in no pot here.', {
+              soups: { and: outcome.nowhere.map((b) => named.soup(b.key)) },
+            })
+          : outcome.proven
+            ? say('This cannot be done as it is. Any one of these would make it possible:')
+            : say('No way was found in the time there was. Any one of these would do:')}
+      </p>
+      <ul className="mt-1.5 flex max-h-36 flex-wrap gap-2 overflow-y-auto">
+        {reliefs.map((r) => {
+          const words = say('{relief}', { relief: { opening: reliefWords(r, named) } });
+          const { service } = r;
+          return (
+            <li key={words}>
+              {service ? (
+                <button type="button" className={`${BUTTON} text-[16px]`} onClick={() => onService(service)}>
+                  {words}
+                </button>
+              ) : (
+                <span className="inline-flex min-h-14 items-center rounded-sm border-2 border-quiet border-dashed px-4 font-bold text-[16px]">
+                  {words}
+                </span>
+              )}
+            </li>
+          );
+        })}
+        {asking && <li className="self-center text-quiet">{say('Trying what else would help …')}</li>}
+        {!asking && reliefs.length === 0 && (
+          <li>{say('No single thing does: take a soup off, or move several times.')}</li>
+        )}
+      </ul>
+    </div>
+  );
+}

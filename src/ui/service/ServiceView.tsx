@@ -1,0 +1,234 @@
+'use client';
+
+import '../../core/food/load';
+import { Download } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { Suspense, useMemo, useState } from 'react';
+import type { Ticket } from '../../core/batch/ticket';
+import { mendsFor } from '../../core/service/arrange/mend';
+import { boardOf, moved, settled } from '../../core/service/board';
+import { batchesOf, clockOf, type Place, type Service } from '../../core/service/service';
+import { addressOf } from '../order/address';
+import type { Stores } from '../order/stores';
+import { lazily } from '../shared/lazily';
+import { HEAD_BUTTON } from '../shared/styles';
+import { useSay } from '../shared/useSay';
+import { useNow } from '../station/useNow';
+import { BoardPane } from './board/BoardPane';
+import { Foot } from './Foot';
+import { dayWords } from './opened';
+import { Sentence } from './Sentence';
+import { Side } from './Side';
+import { ToldLine } from './ToldLine';
+import { minuteOf, useLive } from './useLive';
+import { useScheduler } from './useScheduler';
+import { useService } from './useService';
+import { useStartBatch } from './useStartBatch';
+
+/** Loaded when first asked for. */
+const BarSheet = lazily(async () => (await import('./sheets/BarSheet')).BarSheet);
+const FilesSheet = lazily(async () => (await import('./sheets/FilesSheet')).FilesSheet);
+
+type Props = {
+  readonly stores: Stores;
+  readonly first: { readonly service: Service; readonly revision: number };
+  readonly tickets: readonly Ticket[];
+};
+
+/** Minutes of a day a board goes on for: it ends at noon of the next. */
+const DAY = 2160;
+/** A batch is lit by the one next action this many minutes before its time. */
+const SOON = 30;
+
+/** The day on one board: burners, pots, hands and tools of every soup, arranged, started and followed. */
+export function ServiceView({ stores, first, tickets }: Props) {
+  const say = useSay();
+  const router = useRouter();
+  const kept = useService(first);
+  const { service, change } = kept;
+  const live = useLive(service, tickets);
+  const scheduler = useScheduler(stores, service);
+  const { tables, known } = scheduler;
+  const ms = useNow();
+  const minute = ms === null ? null : Math.floor(minuteOf(service.day, ms));
+  const now = minute !== null && minute >= 0 && minute < DAY ? minute : null;
+  const [trying, setTrying] = useState<{ key: string; to: Partial<Place> } | null>(null);
+  const [opened, setOpened] = useState<string | null>(null);
+  const [files, setFiles] = useState(false);
+  const starting = useStartBatch(service.id, service.day);
+
+  const ready = scheduler.missing === 0;
+  const liveKey = JSON.stringify(live);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is known of the tables changes with `known`
+  const here = useMemo(
+    () => ({ house: stores.house, tables, live: JSON.parse(liveKey) as typeof live, now }),
+    [stores.house, tables, known, liveKey, now],
+  );
+  const lying = useMemo(() => settled(service, here), [service, here]);
+  const shown = useMemo(
+    () => (trying ? moved(lying, here, trying.key, trying.to) : lying),
+    [lying, trying, here],
+  );
+  const board = useMemo(() => boardOf(shown, here), [shown, here]);
+  const [clash] = board.clashes;
+  const mends = useMemo(
+    () => (clash && ready && !trying ? mendsFor(lying, here, clash) : []),
+    [clash, ready, trying, lying, here],
+  );
+
+  const recipeName = (id: string) => stores.recipes.find((r) => r.id === id)?.name ?? id;
+  const names = useMemo(
+    () =>
+      new Map(
+        batchesOf(service).flatMap((b) => {
+          const name =
+            stores.recipes.find((r) => r.id === b.soup.order.recipeId)?.name ?? b.soup.order.recipeId;
+          const several = b.soup.fresh && b.soup.draws.length > 1;
+          return [
+            [b.key, several ? `${name}, ${clockOf(b.due)}` : name],
+            ...(b.key === b.soup.id ? [] : [[b.soup.id, name] as const]),
+          ] as [string, string][];
+        }),
+      ),
+    [service, stores.recipes],
+  );
+  const nameOf = (key: string) => names.get(key) ?? key;
+  const named = { soup: nameOf, opens: service.opens };
+
+  const set = (next: Service) => {
+    starting.calm();
+    change(next);
+  };
+  const move = (key: string, to: Partial<Place>) => {
+    scheduler.stop();
+    set(moved(lying, here, key, to));
+  };
+  const arrange = () => {
+    starting.calm();
+    scheduler.arrange({ service: lying, live, now });
+  };
+  const { outcome } = scheduler;
+  const [taken, setTaken] = useState(outcome);
+  // What was arranged is put on the board once, when it comes.
+  if (outcome !== taken) {
+    setTaken(outcome);
+    if (outcome?.kind === 'arranged')
+      queueMicrotask(() => change({ ...lying, placed: { ...lying.placed, ...outcome.arranged.placed } }));
+  }
+
+  const next = board.bars.filter((b) => !b.live && b.table).toSorted((a, b) => a.lightAt - b.lightAt)[0];
+  const light = async (key: string, anyway = false) => {
+    const batch = batchesOf(service).find((b) => b.key === key);
+    if (batch) await starting.start(batch, anyway);
+    setOpened(null);
+  };
+  const nextName = next ? nameOf(next.batch.key) : '';
+  const primary =
+    service.soups.length === 0
+      ? null
+      : board.clashes.length > 0 && ready
+        ? { words: say('Arrange the day'), act: arrange }
+        : next && now !== null && next.lightAt - now <= SOON
+          ? {
+              words: starting.busy ? say('Starting …') : say('Light {soup}', { soup: nextName }),
+              act: () => void light(next.batch.key),
+              off: starting.busy,
+            }
+          : next
+            ? {
+                words: say('Weigh out {soup}, {at}', { soup: nextName, at: clockOf(next.mise.from) }),
+                act: () => setOpened(next.batch.key),
+              }
+            : null;
+  const bar = board.bars.find((b) => b.batch.key === opened);
+
+  return (
+    <div className="flex h-full flex-col overflow-y-auto min-[1100px]:overflow-hidden">
+      <h1 className="sr-only">{say('Service')}</h1>
+      <div className="flex shrink-0 items-start gap-3 border-ink border-b-2 bg-surface px-5 py-3 min-[1100px]:px-7">
+        <div className="min-w-0 flex-1">
+          <Sentence
+            service={service}
+            stores={stores}
+            board={board}
+            ready={ready}
+            onChange={set}
+            dayWords={dayWords(service.day, say.reader)}
+          />
+        </div>
+        <button type="button" className={HEAD_BUTTON} onClick={() => setFiles(true)}>
+          <Download size={22} aria-hidden /> {say('Files')}
+        </button>
+      </div>
+      <ToldLine kept={kept} nameOf={nameOf} />
+      <div className="grid min-h-0 flex-1 grid-cols-1 min-[1100px]:grid-cols-[1fr_290px]">
+        {service.soups.length === 0 ? (
+          <p className="p-6 text-[20px]">
+            {say('No soup is on it yet: tap “no soup yet” above, or copy another day.')}
+          </p>
+        ) : (
+          <BoardPane
+            service={service}
+            board={board}
+            house={stores.house}
+            now={now}
+            nameOf={nameOf}
+            onMove={move}
+            onTry={setTrying}
+            onOpen={setOpened}
+          />
+        )}
+        <Side board={board} house={stores.house} now={now} nameOf={nameOf} />
+      </div>
+      <Foot
+        clashes={board.clashes}
+        mends={mends}
+        named={named}
+        arranging={scheduler.arranging}
+        outcome={outcome}
+        reliefs={scheduler.reliefs}
+        asking={scheduler.asking}
+        refused={starting.refused ?? kept.refused}
+        inUse={starting.inUse}
+        ready={ready}
+        onService={(to) => {
+          scheduler.stop();
+          set(to);
+        }}
+        onArrange={arrange}
+        onStop={scheduler.stop}
+        onAnyway={() => starting.inUse && void light(starting.inUse, true)}
+        primary={primary}
+      />
+      <Suspense>
+        {bar && (
+          <BarSheet
+            bar={bar}
+            name={nameOf(bar.batch.key)}
+            house={stores.house}
+            batchId={service.started[bar.batch.key] ?? null}
+            planHref={addressOf({
+              ...bar.batch.soup.order,
+              litres: bar.batch.litres,
+              vesselId: bar.place.vesselId,
+              burnerId: bar.place.burnerId,
+              serveAt: clockOf(bar.batch.due),
+            })}
+            onMove={(to) => move(bar.batch.key, to)}
+            onStart={() => void light(bar.batch.key)}
+            onClose={() => setOpened(null)}
+          />
+        )}
+        {files && (
+          <FilesSheet
+            service={service}
+            recipeName={recipeName}
+            onChange={set}
+            onOpen={(id, day) => router.push(`/service?day=${day}&id=${id}`)}
+            onClose={() => setFiles(false)}
+          />
+        )}
+      </Suspense>
+    </div>
+  );
+}

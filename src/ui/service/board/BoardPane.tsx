@@ -1,0 +1,185 @@
+'use client';
+
+import {
+  DndContext,
+  type DragEndEvent,
+  type DragMoveEvent,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
+import { type KeyboardEvent, useRef, useState } from 'react';
+import type { House } from '../../../core/house/house';
+import type { Bar, Board } from '../../../core/service/board';
+import { clockOf, type Place, type Service } from '../../../core/service/service';
+import { Scroll } from '../../shared/Scroll';
+import { useSay } from '../../shared/useSay';
+import { barWords } from './BarBlock';
+import { BAR, BurnerRow, GAP } from './BurnerRow';
+import { Hands, ToolRows } from './Counts';
+import { across, hoursOf } from './lanes';
+import { Legend } from './Marks';
+
+type Props = {
+  readonly service: Service;
+  readonly board: Board;
+  readonly house: House;
+  readonly now: number | null;
+  readonly nameOf: (key: string) => string;
+  /** The board as it would lie with this batch there. */
+  readonly onMove: (key: string, to: Partial<Place>) => void;
+  readonly onTry: (moved: { readonly key: string; readonly to: Partial<Place> } | null) => void;
+  readonly onOpen: (key: string) => void;
+};
+
+/** Minutes an arrow moves a bar, and with Shift. */
+const ARROW = 5;
+const FINE = 1;
+/** px a finger moves before it drags. */
+const SLACK = 6;
+
+/** Burners down, time across, a bar for each batch; below them the hands and the tools they share. */
+export function BoardPane({ service, board, house, now, nameOf, onMove, onTry, onOpen }: Props) {
+  const say = useSay();
+  const scale = useRef<HTMLDivElement>(null);
+  const [dragged, setDragged] = useState<string | null>(null);
+  const [said, setSaid] = useState('');
+  const justDragged = useRef(false);
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: SLACK } }));
+  const span = { from: board.from, to: board.to };
+  const clashing = new Set(board.clashes.flatMap((c) => c.keys));
+  const burnerOf = (id: string) => house.burners.find((b) => b.id === id)?.name ?? id;
+  const potOf = (id: string) => house.vessels.find((v) => v.id === id)?.name ?? id;
+  const wordsOf = (bar: Bar) =>
+    barWords(
+      bar,
+      { name: nameOf(bar.batch.key), pot: potOf(bar.place.vesselId), burner: burnerOf(bar.place.burnerId) },
+      say,
+    );
+
+  /** Where a bar dragged so far would lie: to the minute, and on the burner under it. */
+  const placeAt = ({ active, delta }: Pick<DragMoveEvent, 'active' | 'delta'>): Partial<Place> | null => {
+    const bar = from.current;
+    const width = scale.current?.getBoundingClientRect().width ?? 0;
+    if (!bar || bar.batch.key !== active.id || width === 0) return null;
+    const by = Math.round((delta.x / width) * (began.current.to - began.current.from));
+    const rowsDown = Math.round(delta.y / (BAR + 2 * GAP));
+    const at = house.burners.findIndex((b) => b.id === bar.place.burnerId);
+    const burner = house.burners[Math.min(house.burners.length - 1, Math.max(0, at + rowsDown))];
+    return { lightAt: bar.place.lightAt + by, ...(burner && { burnerId: burner.id }) };
+  };
+  const from = useRef<Bar | null>(null);
+  const began = useRef(span);
+  const frame = useRef(0);
+
+  const onKey = (bar: Bar) => (e: KeyboardEvent) => {
+    if (bar.live) return;
+    const by = e.shiftKey ? FINE : ARROW;
+    const at = house.burners.findIndex((b) => b.id === bar.place.burnerId);
+    const other = house.burners[at + (e.key === 'ArrowDown' ? 1 : -1)];
+    const to: Partial<Place> | null =
+      e.key === 'ArrowLeft'
+        ? { lightAt: bar.place.lightAt - by }
+        : e.key === 'ArrowRight'
+          ? { lightAt: bar.place.lightAt + by }
+          : (e.key === 'ArrowUp' || e.key === 'ArrowDown') && other
+            ? { burnerId: other.id }
+            : null;
+    if (!to) return;
+    e.preventDefault();
+    onMove(bar.batch.key, to);
+    setSaid(bar.batch.key);
+  };
+  const movedBar = board.bars.find((b) => b.batch.key === said);
+
+  return (
+    <Scroll label={say('The board')} className="relative min-h-0 flex-1 overflow-auto">
+      <p aria-live="polite" className="sr-only">
+        {movedBar &&
+          `${wordsOf(movedBar)}. ${say(
+            '{count, plural, =0 {Nothing clashes} one {One clash} other {# clashes}}',
+            {
+              count: board.clashes.filter((c) => c.keys.includes(said)).length,
+            },
+          )}`}
+      </p>
+      <DndContext
+        id="board"
+        sensors={sensors}
+        onDragStart={({ active }) => {
+          from.current = board.bars.find((b) => b.batch.key === active.id) ?? null;
+          began.current = span;
+          setDragged(String(active.id));
+        }}
+        onDragMove={(e) => {
+          cancelAnimationFrame(frame.current);
+          frame.current = requestAnimationFrame(() => {
+            const to = placeAt(e);
+            if (to) onTry({ key: String(e.active.id), to });
+          });
+        }}
+        onDragCancel={() => {
+          cancelAnimationFrame(frame.current);
+          setDragged(null);
+          onTry(null);
+        }}
+        onDragEnd={(e: DragEndEvent) => {
+          cancelAnimationFrame(frame.current);
+          const to = placeAt(e);
+          setDragged(null);
+          onTry(null);
+          justDragged.current = true;
+          setTimeout(() => {
+            justDragged.current = false;
+          }, 50);
+          if (to) onMove(String(e.active.id), to);
+        }}
+      >
+        <section
+          aria-label={say('Batches on the burners')}
+          className="grid min-w-190 grid-cols-[140px_1fr] pr-6 max-[720px]:grid-cols-[104px_1fr]"
+        >
+          <div className="sticky left-0 z-20 bg-ground" />
+          <div ref={scale} className="relative h-10" aria-hidden>
+            {hoursOf(span).map((at) => (
+              <span
+                key={at}
+                className="figures absolute -translate-x-1/2 pt-1.5 font-bold text-[17px]"
+                style={{ left: `${across(span, at)}%` }}
+              >
+                {clockOf(at)}
+              </span>
+            ))}
+            {now !== null && now >= span.from && now <= span.to && (
+              <span
+                className="figures absolute top-0.5 z-30 -translate-x-1/2 rounded-sm bg-ink px-1.5 py-0.5 font-bold text-[17px] text-surface"
+                style={{ left: `${across(span, now)}%` }}
+              >
+                {clockOf(now)}
+              </span>
+            )}
+          </div>
+          {house.burners.map((burner, n) => (
+            <BurnerRow
+              key={burner.id}
+              burner={burner}
+              first={n === 0}
+              bars={board.bars}
+              span={span}
+              now={now}
+              clashing={clashing}
+              dragged={dragged}
+              nameOf={nameOf}
+              potOf={potOf}
+              onKey={onKey}
+              onOpen={(key) => justDragged.current || onOpen(key)}
+            />
+          ))}
+          <Hands levels={board.hands} hands={service.hands} span={span} />
+          <ToolRows bars={board.bars} service={service} span={span} />
+        </section>
+      </DndContext>
+      <Legend />
+    </Scroll>
+  );
+}

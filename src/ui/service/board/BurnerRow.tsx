@@ -1,0 +1,128 @@
+'use client';
+
+import { clsx } from 'clsx';
+import type { KeyboardEvent } from 'react';
+import type { Burner } from '../../../core/heat/burner';
+import type { Bar } from '../../../core/service/board';
+import { useSay } from '../../shared/useSay';
+import { BarBlock } from './BarBlock';
+import { across, lanesOf, type Span, stretchStyle } from './lanes';
+import { Lines } from './Marks';
+
+/** px a bar is high, and between two. */
+export const BAR = 62;
+export const GAP = 8;
+
+type Props = {
+  readonly burner: Burner;
+  readonly first: boolean;
+  /** Of the whole board. */
+  readonly bars: readonly Bar[];
+  readonly span: Span;
+  readonly now: number | null;
+  readonly clashing: ReadonlySet<string>;
+  readonly dragged: string | null;
+  readonly nameOf: (key: string) => string;
+  readonly potOf: (id: string) => string;
+  readonly onKey: (bar: Bar) => (e: KeyboardEvent) => void;
+  readonly onOpen: (key: string) => void;
+};
+
+/** One burner and what stands on it, in as many lanes as lie over each other. */
+export function BurnerRow({ burner, first, bars: all, span, now, clashing, dragged, ...rest }: Props) {
+  const say = useSay();
+  const { nameOf, potOf, onKey, onOpen } = rest;
+  const bars = all.filter((b) => b.place.burnerId === burner.id);
+  const stocks = all.flatMap((b) =>
+    b.stock?.at.burnerId === burner.id && !b.live ? [{ key: `stock ${b.batch.key}`, stock: b.stock }] : [],
+  );
+  const { lane, count } = lanesOf([
+    ...bars.map((b) => ({ key: b.batch.key, from: b.lightAt, to: b.readyAt })),
+    ...stocks.map(({ key, stock }) => ({
+      key,
+      from: stock.at.lightAt,
+      to: stock.at.lightAt + stock.table.minutes,
+    })),
+  ]);
+  const topOf = (key: string) => GAP + (lane.get(key) ?? 0) * (BAR + GAP);
+  return (
+    <div className="contents">
+      <div
+        className={clsx(
+          'sticky left-0 z-30 bg-ground px-3 pt-3 leading-tight',
+          !first && 'border-quiet border-t',
+        )}
+      >
+        <span className="block font-bold">{burner.name}</span>
+        <span className="figures block text-[15px] text-quiet">
+          {Math.round(burner.powerW / 100) / 10} kW
+        </span>
+      </div>
+      <div
+        className={clsx('relative', !first && 'border-quiet border-t')}
+        style={{ height: count * (BAR + GAP) + GAP }}
+      >
+        <Lines span={span} now={now} />
+        {bars.map((bar) => {
+          const { key } = bar.batch;
+          const top = topOf(key);
+          const beside = bars.filter(
+            (o) => lane.get(o.batch.key) === lane.get(key) && o.lightAt > bar.lightAt,
+          );
+          return (
+            <div key={key} className="contents">
+              {!bar.live && bar.mise.to > bar.mise.from && (
+                <span
+                  aria-hidden
+                  title={say('weigh out')}
+                  className="absolute z-0 h-4 rounded-l-sm border-2 border-ink border-r-0 border-dashed"
+                  style={{ ...stretchStyle(span, bar.mise.from, bar.mise.to), top: top + BAR - 16 }}
+                />
+              )}
+              <BarBlock
+                bar={bar}
+                name={nameOf(key)}
+                pot={potOf(bar.place.vesselId)}
+                burner={burner.name}
+                span={span}
+                clashes={clashing.has(key)}
+                top={top}
+                height={BAR}
+                room={Math.min(span.to, ...beside.map((o) => o.lightAt))}
+                dragging={dragged === key}
+                onKey={onKey(bar)}
+                onOpen={() => onOpen(key)}
+              />
+              {bar.batch.soup.draws
+                .filter((d) => !bar.batch.soup.fresh || d.at === bar.batch.due)
+                .map((d) => (
+                  <span
+                    key={d.at}
+                    aria-hidden
+                    className="pointer-events-none absolute z-20 -translate-x-1/2 text-[18px] text-butter leading-none [-webkit-text-stroke:1.5px_var(--ink)]"
+                    style={{ left: `${across(span, d.at)}%`, top: top - 11 }}
+                  >
+                    ▼
+                  </span>
+                ))}
+            </div>
+          );
+        })}
+        {stocks.map(({ key, stock }) => (
+          <span
+            key={key}
+            className="absolute z-10 overflow-hidden rounded-sm border-2 border-ink border-dashed bg-water px-1.5 text-[15px] leading-tight"
+            style={{
+              ...stretchStyle(span, stock.at.lightAt, stock.at.lightAt + stock.table.minutes),
+              top: topOf(key),
+              height: BAR,
+            }}
+          >
+            <span className="block truncate font-bold">{stock.name}</span>
+            <span className="block truncate">{potOf(stock.at.vesselId)}</span>
+          </span>
+        ))}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,168 @@
+'use client';
+
+import { Archive, CalendarPlus, Copy, Repeat } from 'lucide-react';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import { v4 as uuid } from 'uuid';
+import type { Message } from '../../../core/message/message';
+import { copied, Day, dayAfter, type Service, weekdayOf } from '../../../core/service/service';
+import { Field } from '../../shared/form/Field';
+import { Sheet } from '../../shared/Sheet';
+import { BUTTON } from '../../shared/styles';
+import { useSay } from '../../shared/useSay';
+import { ask, problemWords } from '../../station/line/api';
+import { readRole } from '../../station/useRole';
+import type { DayOpened } from '../opened';
+import { dayWords } from '../opened';
+
+type Props = {
+  readonly service: Service;
+  readonly onChange: (next: Service) => void;
+  readonly onClose: () => void;
+};
+
+/** Which service it is: its name, another day, a copy of this one, a new one, the menu that comes round. */
+export function DaySheet({ service, onChange, onClose }: Props) {
+  const say = useSay();
+  const router = useRouter();
+  const [opened, setOpened] = useState<DayOpened | null>(null);
+  const [to, setTo] = useState(dayAfter(service.day, 1));
+  const [name, setName] = useState(service.name);
+  const [refused, setRefused] = useState<Message | null>(null);
+  const { day } = service;
+  useEffect(() => {
+    void ask<DayOpened>('GET', `/api/services?day=${day}`).then((a) => a.ok && setOpened(a.body));
+  }, [day]);
+  const isDay = Day.safeParse(to).success;
+  const go = (s: Service) => {
+    onClose();
+    router.push(`/service?day=${s.day}&id=${s.id}`);
+  };
+  const keep = async (made: Service) => {
+    const answer = await ask('PUT', '/api/services', { service: made, base: 0, by: readRole() });
+    if (answer.ok) go(made);
+    else setRefused(problemWords(answer.problems));
+  };
+  const fresh = (): Service => ({
+    format: 'panache.service/1',
+    id: uuid(),
+    name: say('Service'),
+    day: to,
+    covers: null,
+    hands: service.hands,
+    opens: service.opens,
+    keptOn: service.keptOn,
+    wash: service.wash,
+    tools: service.tools,
+    soups: [],
+    placed: {},
+    started: {},
+  });
+  const round = async () => {
+    const cycle = opened?.cycle;
+    const monday = dayAfter(day, -weekdayOf(day));
+    const weeks = cycle?.weeks ?? [Array.from({ length: 7 }, (): string[] => [])];
+    const week = opened?.week ?? 0;
+    const next = {
+      format: 'panache.cycle/1' as const,
+      from: cycle?.from ?? monday,
+      weeks: weeks.map((w, i) =>
+        i === week ? w.map((d, n) => (n === weekdayOf(day) ? [...new Set([...d, service.id])] : d)) : w,
+      ),
+    };
+    const answer = await ask('PUT', '/api/services/cycle', {
+      cycle: next,
+      base: opened?.cycleRevision ?? 0,
+      by: readRole(),
+    });
+    if (!answer.ok) return setRefused(problemWords(answer.problems));
+    const again = await ask<DayOpened>('GET', `/api/services?day=${day}`);
+    if (again.ok) setOpened(again.body);
+  };
+  const inCycle = opened?.turn.some((s) => s.id === service.id) ?? false;
+  return (
+    <Sheet wide open onOpenChange={(open) => open || onClose()} title={say('Which service')}>
+      <div className="grid gap-5 p-4 min-[900px]:grid-cols-2">
+        <section className="grid content-start gap-3">
+          <Field
+            id="service-name"
+            label={say('Name')}
+            value={name}
+            maxLength={60}
+            problem={name.trim() === '' ? say('give the service a name') : undefined}
+            onChange={(e) => {
+              setName(e.target.value);
+              if (e.target.value.trim()) onChange({ ...service, name: e.target.value.trim() });
+            }}
+          />
+          <Field
+            id="service-to"
+            label={say('Another day')}
+            type="date"
+            value={to}
+            problem={isDay ? undefined : say('there is no such day')}
+            onChange={(e) => setTo(e.target.value)}
+          />
+          <button
+            type="button"
+            disabled={!isDay}
+            className={BUTTON}
+            onClick={() => void keep(copied(service, uuid(), to))}
+          >
+            <Copy size={22} aria-hidden /> {say('Copy this service to that day')}
+          </button>
+          <button type="button" disabled={!isDay} className={BUTTON} onClick={() => void keep(fresh())}>
+            <CalendarPlus size={22} aria-hidden /> {say('A new one on that day')}
+          </button>
+          <button type="button" disabled={inCycle || !opened} className={BUTTON} onClick={() => void round()}>
+            <Repeat size={22} aria-hidden />{' '}
+            {inCycle ? say('It comes round with the menu') : say('Have it come round with the menu')}
+          </button>
+          <button
+            type="button"
+            className={BUTTON}
+            onClick={() => {
+              onChange({ ...service, archived: true });
+              onClose();
+              setTimeout(() => router.push('/service'), 900);
+            }}
+          >
+            <Archive size={22} aria-hidden /> {say('Put this service away')}
+          </button>
+          {refused && (
+            <p role="alert" className="font-bold text-tomato">
+              {say(refused)}
+            </p>
+          )}
+        </section>
+        <section aria-label={say('Services near it')}>
+          <h3 className="mb-2 font-bold">{say('Services near it')}</h3>
+          <ul>
+            {opened?.near.map((s) => (
+              <li key={s.id}>
+                <Link
+                  href={`/service?day=${s.day}&id=${s.id}`}
+                  onClick={onClose}
+                  aria-current={s.id === service.id ? 'page' : undefined}
+                  className="flex min-h-13 items-center justify-between gap-3 border-rule border-b px-2 aria-[current=page]:bg-butter aria-[current=page]:text-on-butter hover:bg-butter/25"
+                >
+                  <span className="font-bold">{s.name}</span>
+                  <span>
+                    {say('{day}, {count, plural, =0 {no soup} one {one soup} other {# soups}}', {
+                      day: dayWords(s.day, say.reader),
+                      count: s.soups,
+                    })}
+                  </span>
+                </Link>
+              </li>
+            ))}
+          </ul>
+          {opened && opened.turn.length > 0 && opened.services.length === 0 && (
+            <p className="mt-3">{say('The menu would bring something for this day.')}</p>
+          )}
+        </section>
+      </div>
+    </Sheet>
+  );
+}

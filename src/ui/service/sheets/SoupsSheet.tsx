@@ -1,0 +1,112 @@
+'use client';
+
+import { Plus } from 'lucide-react';
+import { useState } from 'react';
+import { middleOf } from '../../../core/flow/bands';
+import { MOST_SOUPS, type Service, type Soup } from '../../../core/service/service';
+import type { Stores } from '../../order/stores';
+import { Pick } from '../../shared/form/Field';
+import { Sheet } from '../../shared/Sheet';
+import { BUTTON } from '../../shared/styles';
+import { useSay } from '../../shared/useSay';
+import { Whole } from './HouseSheet';
+import { SoupForm } from './SoupForm';
+
+type Props = {
+  readonly service: Service;
+  readonly stores: Stores;
+  readonly onChange: (next: Service) => void;
+  readonly onClose: () => void;
+};
+
+/** On the pass where nobody has said when: noon. */
+const NOON = 720;
+
+/** The soups of a service: which, how much, when, whose. */
+export function SoupsSheet({ service, stores, onChange, onClose }: Props) {
+  const say = useSay();
+  const [recipeId, setRecipeId] = useState(stores.recipes[0]?.id ?? '');
+  const recipe = stores.recipes.find((r) => r.id === recipeId);
+  const { vessels, burners, kitchen } = stores.house;
+  const full = service.soups.length >= MOST_SOUPS;
+  const add = () => {
+    if (!recipe) return;
+    const taken = new Set(service.soups.map((s) => s.id));
+    let id = recipe.id.slice(0, 50);
+    for (let n = 2; taken.has(id); n++) id = `${recipe.id.slice(0, 50)}-${n}`;
+    const at = service.soups[0]?.draws[0]?.at ?? NOON;
+    const soup: Soup = {
+      id,
+      order: {
+        recipeId: recipe.id,
+        target: Math.round(middleOf(recipe.band, kitchen.bandLimits)),
+        vesselId: vessels.find((v) => v.id === recipe.home.vessel.id)?.id ?? vessels[0]?.id ?? '',
+        burnerId: burners.find((b) => b.id === recipe.home.burner.id)?.id ?? burners[0]?.id ?? '',
+      },
+      amount: { litres: recipe.yieldLitres },
+      draws: [{ at, part: 1 }],
+      fresh: false,
+    };
+    onChange({ ...service, soups: [...service.soups, soup] });
+  };
+  const change = (id: string, to: Soup | null) =>
+    onChange({
+      ...service,
+      soups: service.soups.flatMap((s) => (s.id === id ? (to ? [to] : []) : [s])),
+      ...(to === null && {
+        placed: Object.fromEntries(
+          Object.entries(service.placed).filter(([key]) => key !== id && !key.startsWith(`${id}/`)),
+        ),
+      }),
+    });
+  return (
+    <Sheet wide open onOpenChange={(open) => open || onClose()} title={say('Soups of the service')}>
+      <div className="grid gap-3 p-4">
+        <div className="max-w-60">
+          <Whole
+            id="service-covers"
+            label={say('Covers, 0 where litres are given')}
+            value={service.covers ?? 0}
+            low={0}
+            high={20_000}
+            onValue={(n) => onChange({ ...service, covers: n === 0 ? null : n })}
+          />
+        </div>
+        <ul className="grid gap-3">
+          {service.soups.map((soup) => (
+            <SoupForm
+              key={soup.id}
+              soup={soup}
+              stores={stores}
+              covers={service.covers}
+              started={Object.keys(service.started).some((k) => k === soup.id || k.startsWith(`${soup.id}/`))}
+              onChange={(to) => change(soup.id, to)}
+            />
+          ))}
+        </ul>
+        <div className="flex flex-wrap items-end gap-3 border-ink border-t-2 pt-3">
+          <div className="min-w-64 flex-1">
+            <Pick
+              id="service-add"
+              label={say('One more soup')}
+              value={recipeId}
+              onChange={(e) => setRecipeId(e.target.value)}
+            >
+              {stores.recipes.map((r) => (
+                <option key={r.id} value={r.id}>
+                  {r.name}
+                </option>
+              ))}
+            </Pick>
+          </div>
+          <button type="button" onClick={add} disabled={full} className={BUTTON}>
+            <Plus size={22} aria-hidden /> {say('Add it')}
+          </button>
+        </div>
+        {full && (
+          <p className="font-bold">{say('A service has at most {most} soups.', { most: MOST_SOUPS })}</p>
+        )}
+      </div>
+    </Sheet>
+  );
+}

@@ -1,0 +1,138 @@
+'use client';
+
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Message } from '../../core/message/message';
+import type { Told } from '../../core/service/merge';
+import type { Service } from '../../core/service/service';
+import { ask, problemWords } from '../station/line/api';
+import { useLine, useNews } from '../station/line/live';
+import { readRole } from '../station/useRole';
+
+type Stored = { readonly service: Service; readonly revision: number };
+
+/** ms a change rests before it is saved. */
+const REST = 500;
+
+const place = (id: string) => `panache.service.${id}`;
+
+/** What this station changed and the server has not: kept over a reload. */
+function waitingOf(id: string): (Stored & { readonly mine: true }) | null {
+  try {
+    return JSON.parse(localStorage.getItem(place(id)) ?? 'null');
+  } catch {
+    return null;
+  }
+}
+
+export type Kept = {
+  readonly service: Service;
+  readonly revision: number;
+  readonly change: (next: Service) => void;
+  /** Not yet at the server. */
+  readonly waiting: boolean;
+  /** What somebody else had changed too; as they have it stands. `mine` brings back what was set here. */
+  readonly told: readonly Told[];
+  readonly mine: () => void;
+  readonly calm: () => void;
+  readonly refused: Message | null;
+};
+
+/** A service on this station: changed at once, saved when it rests, kept while the server is away, and put together with what others change. */
+export function useService(first: Stored): Kept {
+  const [stored, setStored] = useState(first);
+  const [service, setService] = useState(first.service);
+  const [waiting, setWaiting] = useState(false);
+  const [told, setTold] = useState<readonly Told[]>([]);
+  const [refused, setRefused] = useState<Message | null>(null);
+  const lost = useRef<Service | null>(null);
+  const now = useRef({ service: first.service, revision: first.revision, dirty: false, saving: false });
+  const up = useLine();
+
+  const save = useCallback(async () => {
+    if (now.current.saving || !now.current.dirty) return;
+    now.current.saving = true;
+    const mine = now.current.service;
+    now.current.dirty = false;
+    const answer = await ask<Stored & { told: readonly Told[] }>('PUT', '/api/services', {
+      service: mine,
+      base: now.current.revision,
+      by: readRole(),
+    });
+    now.current.saving = false;
+    if (!answer.ok) {
+      setRefused(answer.again ? null : problemWords(answer.problems));
+      now.current.dirty = answer.again;
+      setWaiting(answer.again);
+      return;
+    }
+    setRefused(null);
+    now.current.revision = answer.body.revision;
+    setStored(answer.body);
+    if (answer.body.told.length > 0) {
+      lost.current = mine;
+      setTold(answer.body.told);
+    }
+    // What was changed while it was under way is saved next, from what came back.
+    if (now.current.dirty) return void save();
+    now.current.service = answer.body.service;
+    setService(answer.body.service);
+    setWaiting(false);
+    localStorage.removeItem(place(mine.id));
+  }, []);
+
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const change = useCallback(
+    (next: Service) => {
+      now.current.service = next;
+      now.current.dirty = true;
+      setService(next);
+      setWaiting(true);
+      localStorage.setItem(
+        place(next.id),
+        JSON.stringify({ service: next, revision: now.current.revision, mine: true }),
+      );
+      clearTimeout(timer.current);
+      timer.current = setTimeout(() => void save(), REST);
+    },
+    [save],
+  );
+
+  useEffect(() => {
+    const left = waitingOf(first.service.id);
+    if (!left) return;
+    now.current = { service: left.service, revision: left.revision, dirty: true, saving: false };
+    setService(left.service);
+    setWaiting(true);
+    void save();
+  }, [first, save]);
+  useEffect(() => {
+    if (up) void save();
+  }, [up, save]);
+
+  useNews((news) => {
+    const mine =
+      news.kind === 'service' && news.service === service.id && news.revision > now.current.revision;
+    if (!mine && news.kind !== 'again') return;
+    if (now.current.dirty || now.current.saving) return;
+    void ask<Stored>('GET', `/api/services/${service.id}`).then((answer) => {
+      if (!answer.ok || now.current.dirty || answer.body.revision <= now.current.revision) return;
+      now.current = { ...now.current, service: answer.body.service, revision: answer.body.revision };
+      setStored(answer.body);
+      setService(answer.body.service);
+    });
+  });
+
+  return {
+    service,
+    revision: stored.revision,
+    change,
+    waiting,
+    told,
+    mine: () => {
+      if (lost.current) change({ ...lost.current, started: service.started });
+      setTold([]);
+    },
+    calm: () => setTold([]),
+    refused,
+  };
+}
