@@ -34,7 +34,11 @@ export function clashWords(clash: Clash, { soup, opens }: Named): Message {
         });
       if (shared.kind === 'tool')
         return clash.there === 0
-          ? message('{soups} want a {tool}, and there is none', { soups, tool: term(shared.tool) })
+          ? message('{soups} {count, plural, one {wants} other {want}} a {tool}, and there is none', {
+              soups,
+              count: clash.keys.length,
+              tool: term(shared.tool),
+            })
           : message('{soups} want the {tool} at once, {from} to {until}', {
               soups,
               tool: term(shared.tool),

@@ -1,10 +1,11 @@
 'use client';
 
+import { clsx } from 'clsx';
 import { TriangleAlert, Wand2 } from 'lucide-react';
 import type { Message } from '../../core/message/message';
 import type { Arranging, Outcome } from '../../core/service/arrange/arrange';
 import type { Mend } from '../../core/service/arrange/mend';
-import type { Relief } from '../../core/service/arrange/why';
+import { leastFirst, type Relief } from '../../core/service/arrange/why';
 import type { Clash } from '../../core/service/board';
 import type { Service } from '../../core/service/service';
 import { clashWords, mendWords, type Named, reliefWords } from '../../core/service/serviceWords';
@@ -139,7 +140,9 @@ export function Foot(props: Props) {
           </p>
         )}
       </div>
-      <div className="flex shrink-0 items-center gap-3 p-2">
+      <div
+        className={clsx('flex shrink-0 items-center gap-3 p-2', primary?.act === props.onArrange && 'hidden')}
+      >
         <button
           type="button"
           className={BUTTON}
@@ -184,18 +187,22 @@ function Cannot({
             ? say('This cannot be done as it is. Any one of these would make it possible:')
             : say('No way was found in the time there was. Any one of these would do:')}
       </p>
-      <ul className="mt-1.5 flex max-h-36 flex-wrap gap-2 overflow-y-auto">
-        {reliefs.map((r) => {
+      <ul className="mt-1.5 flex max-h-28 flex-wrap gap-2 overflow-y-auto">
+        {leastFirst(reliefs).map((r) => {
           const words = say('{relief}', { relief: { opening: reliefWords(r, named) } });
           const { service } = r;
           return (
             <li key={words}>
               {service ? (
-                <button type="button" className={`${BUTTON} text-[16px]`} onClick={() => onService(service)}>
+                <button
+                  type="button"
+                  className="min-h-12 rounded-sm border-2 border-ink bg-surface px-3 font-bold text-[16px] hover:bg-butter/25"
+                  onClick={() => onService(service)}
+                >
                   {words}
                 </button>
               ) : (
-                <span className="inline-flex min-h-14 items-center rounded-sm border-2 border-quiet border-dashed px-4 font-bold text-[16px]">
+                <span className="inline-flex min-h-12 items-center rounded-sm border-2 border-quiet border-dashed px-3 font-bold text-[16px]">
                   {words}
                 </span>
               )}

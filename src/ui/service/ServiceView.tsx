@@ -69,7 +69,8 @@ export function ServiceView({ stores, first, tickets }: Props) {
     () => (trying ? moved(lying, here, trying.key, trying.to) : lying),
     [lying, trying, here],
   );
-  const board = useMemo(() => boardOf(shown, here), [shown, here]);
+  const base = useMemo(() => boardOf(lying, here), [lying, here]);
+  const board = useMemo(() => (trying ? boardOf(shown, here) : base), [trying, shown, here, base]);
   const [clash] = board.clashes;
   const mends = useMemo(
     () => (clash && ready && !trying ? mendsFor(lying, here, clash) : []),
@@ -126,15 +127,15 @@ export function ServiceView({ stores, first, tickets }: Props) {
   const primary =
     service.soups.length === 0
       ? null
-      : board.clashes.length > 0 && ready
+      : board.clashes.length > 0 && ready && outcome?.kind !== 'cannot'
         ? { words: say('Arrange the day'), act: arrange }
-        : next && now !== null && next.lightAt - now <= SOON
+        : next && now !== null && outcome?.kind !== 'cannot' && next.lightAt - now <= SOON
           ? {
               words: starting.busy ? say('Starting …') : say('Light {soup}', { soup: nextName }),
               act: () => void light(next.batch.key),
               off: starting.busy,
             }
-          : next
+          : next && board.clashes.length === 0
             ? {
                 words: say('Weigh out {soup}, {at}', { soup: nextName, at: clockOf(next.mise.from) }),
                 act: () => setOpened(next.batch.key),
@@ -170,6 +171,7 @@ export function ServiceView({ stores, first, tickets }: Props) {
           <BoardPane
             service={service}
             board={board}
+            base={base}
             house={stores.house}
             now={now}
             nameOf={nameOf}
@@ -214,6 +216,7 @@ export function ServiceView({ stores, first, tickets }: Props) {
               burnerId: bar.place.burnerId,
               serveAt: clockOf(bar.batch.due),
             })}
+            today={now !== null}
             onMove={(to) => move(bar.batch.key, to)}
             onStart={() => void light(bar.batch.key)}
             onClose={() => setOpened(null)}

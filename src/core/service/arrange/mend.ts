@@ -28,14 +28,11 @@ const ailing = (board: Board): number =>
     (sum, c) => sum + (c.kind === 'shared' ? (c.until - c.from) * (c.wanted - c.there) : 0),
     0,
   );
+/** Of the same thing, between the same batches or fewer, whenever it is. */
 const about = (a: Clash, b: Clash): boolean =>
-  a.kind === b.kind &&
-  (a.kind === 'shared' && b.kind === 'shared'
-    ? JSON.stringify(a.shared) === JSON.stringify(b.shared) &&
-      a.keys.every((k) => b.keys.includes(k)) &&
-      a.from < b.until &&
-      b.from < a.until
-    : a.keys[0] === b.keys[0]);
+  a.kind === 'shared' && b.kind === 'shared'
+    ? JSON.stringify(a.shared) === JSON.stringify(b.shared) && a.keys.every((k) => b.keys.includes(k))
+    : a.kind === b.kind && a.keys[0] === b.keys[0];
 
 /** No later, and waiting no longer, than before. */
 const milder = (now: Clash, before: Clash): boolean =>

@@ -135,3 +135,23 @@ export function* reliefs(
       yield can(without, here) ? { kind: 'without', soup: id, service: without } : null;
     }
 }
+
+/** How much each asks of a kitchen: what is borrowed before what is served otherwise, and no soup at all last. */
+const ASKS: { readonly [K in Relief['kind']]: number } = {
+  fresh: 0,
+  hand: 10,
+  tool: 10,
+  pot: 20,
+  burner: 25,
+  sooner: 30,
+  less: 40,
+  later: 50,
+  without: 1000,
+};
+
+const asks = (r: Relief): number =>
+  ASKS[r.kind] + ('minutes' in r ? r.minutes : r.kind === 'less' ? r.litres * 5 : 0);
+
+/** What would make a service possible, what asks least of the kitchen first. */
+export const leastFirst = (all: readonly Relief[]): readonly Relief[] =>
+  all.toSorted((a, b) => asks(a) - asks(b));

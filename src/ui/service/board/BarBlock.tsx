@@ -84,7 +84,7 @@ export function BarBlock(props: Props) {
         className={clsx(
           'absolute touch-none rounded-sm border-2 bg-surface',
           clashes ? 'border-tomato outline-2 outline-tomato' : 'border-ink',
-          dragging ? 'z-30 cursor-grabbing opacity-90' : 'z-10',
+          dragging ? 'z-10 cursor-grabbing opacity-40' : 'z-10',
           fixed ? 'cursor-pointer' : 'cursor-grab',
           live?.over && 'opacity-60',
         )}
@@ -108,7 +108,7 @@ export function BarBlock(props: Props) {
         aria-hidden
         className={clsx(
           'pointer-events-none absolute flex items-start gap-1 overflow-hidden px-2 pt-1 leading-[1.15]',
-          dragging ? 'z-30' : 'z-20',
+          dragging ? 'z-20 opacity-40' : 'z-20',
         )}
         style={{
           ...stretchStyle(span, bar.lightAt, Math.max(room, bar.readyAt)),
@@ -120,10 +120,11 @@ export function BarBlock(props: Props) {
         {live && !live.finished && <Flame size={18} className="mt-0.5 shrink-0" />}
         {bar.place.pinned && !live && <Pin size={16} className="mt-0.5 shrink-0" />}
         <span className="min-w-0">
-          <span className="block truncate font-bold text-[16px]">
+          {/* Where it runs on beyond its bar it keeps the bar's ground, so that no line goes through it. */}
+          <span className="block w-fit max-w-full truncate rounded-[2px] bg-surface pr-1 font-bold text-[16px]">
             {name} {askedVolume(batch.litres, say.reader)}
           </span>
-          <span className="block truncate text-[15px] text-quiet">
+          <span className="block w-fit max-w-full truncate rounded-[2px] bg-surface pr-1 text-[15px] text-quiet">
             {live?.over ? say('done') : live?.finished ? say('ready, kept hot') : pot}
           </span>
         </span>

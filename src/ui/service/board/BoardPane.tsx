@@ -22,7 +22,9 @@ import { Legend } from './Marks';
 
 type Props = {
   readonly service: Service;
+  /** With what is being dragged where it is now; and as it lay before. */
   readonly board: Board;
+  readonly base: Board;
   readonly house: House;
   readonly now: number | null;
   readonly nameOf: (key: string) => string;
@@ -39,14 +41,14 @@ const FINE = 1;
 const SLACK = 6;
 
 /** Burners down, time across, a bar for each batch; below them the hands and the tools they share. */
-export function BoardPane({ service, board, house, now, nameOf, onMove, onTry, onOpen }: Props) {
+export function BoardPane({ service, board, base, house, now, nameOf, onMove, onTry, onOpen }: Props) {
   const say = useSay();
   const scale = useRef<HTMLDivElement>(null);
   const [dragged, setDragged] = useState<string | null>(null);
   const [said, setSaid] = useState('');
   const justDragged = useRef(false);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: SLACK } }));
-  const span = { from: board.from, to: board.to };
+  const span = { from: base.from, to: base.to };
   const clashing = new Set(board.clashes.flatMap((c) => c.keys));
   const burnerOf = (id: string) => house.burners.find((b) => b.id === id)?.name ?? id;
   const potOf = (id: string) => house.vessels.find((v) => v.id === id)?.name ?? id;
@@ -107,7 +109,7 @@ export function BoardPane({ service, board, house, now, nameOf, onMove, onTry, o
         id="board"
         sensors={sensors}
         onDragStart={({ active }) => {
-          from.current = board.bars.find((b) => b.batch.key === active.id) ?? null;
+          from.current = base.bars.find((b) => b.batch.key === active.id) ?? null;
           began.current = span;
           setDragged(String(active.id));
         }}
@@ -144,7 +146,7 @@ export function BoardPane({ service, board, house, now, nameOf, onMove, onTry, o
             {hoursOf(span).map((at) => (
               <span
                 key={at}
-                className="figures absolute -translate-x-1/2 pt-1.5 font-bold text-[17px]"
+                className={`figures absolute pt-1.5 font-bold text-[17px] ${across(span, at) < 4 ? '' : '-translate-x-1/2'}`}
                 style={{ left: `${across(span, at)}%` }}
               >
                 {clockOf(at)}
@@ -168,7 +170,7 @@ export function BoardPane({ service, board, house, now, nameOf, onMove, onTry, o
               span={span}
               now={now}
               clashing={clashing}
-              dragged={dragged}
+              dragged={base.bars.find((b) => b.batch.key === dragged) ?? null}
               nameOf={nameOf}
               potOf={potOf}
               onKey={onKey}

@@ -4,6 +4,7 @@ import { clsx } from 'clsx';
 import type { KeyboardEvent } from 'react';
 import type { Burner } from '../../../core/heat/burner';
 import type { Bar } from '../../../core/service/board';
+import { clockOf } from '../../../core/service/service';
 import { useSay } from '../../shared/useSay';
 import { BarBlock } from './BarBlock';
 import { across, lanesOf, type Span, stretchStyle } from './lanes';
@@ -21,7 +22,8 @@ type Props = {
   readonly span: Span;
   readonly now: number | null;
   readonly clashing: ReadonlySet<string>;
-  readonly dragged: string | null;
+  /** What is being dragged, where it lay: it stays there, pale, and where it would go is drawn. */
+  readonly dragged: Bar | null;
   readonly nameOf: (key: string) => string;
   readonly potOf: (id: string) => string;
   readonly onKey: (bar: Bar) => (e: KeyboardEvent) => void;
@@ -32,12 +34,19 @@ type Props = {
 export function BurnerRow({ burner, first, bars: all, span, now, clashing, dragged, ...rest }: Props) {
   const say = useSay();
   const { nameOf, potOf, onKey, onOpen } = rest;
-  const bars = all.filter((b) => b.place.burnerId === burner.id);
+  const isDragged = (b: Bar) => b.batch.key === dragged?.batch.key;
+  const here = all.filter((b) => b.place.burnerId === burner.id);
+  const ghost = here.find(isDragged);
+  const bars = [
+    ...here.filter((b) => !isDragged(b)),
+    ...(dragged?.place.burnerId === burner.id ? [dragged] : []),
+  ];
   const stocks = all.flatMap((b) =>
     b.stock?.at.burnerId === burner.id && !b.live ? [{ key: `stock ${b.batch.key}`, stock: b.stock }] : [],
   );
   const { lane, count } = lanesOf([
     ...bars.map((b) => ({ key: b.batch.key, from: b.lightAt, to: b.readyAt })),
+    ...(ghost ? [{ key: 'ghost', from: ghost.lightAt, to: ghost.readyAt }] : []),
     ...stocks.map(({ key, stock }) => ({
       key,
       from: stock.at.lightAt,
@@ -89,7 +98,7 @@ export function BurnerRow({ burner, first, bars: all, span, now, clashing, dragg
                 top={top}
                 height={BAR}
                 room={Math.min(span.to, ...beside.map((o) => o.lightAt))}
-                dragging={dragged === key}
+                dragging={isDragged(bar)}
                 onKey={onKey(bar)}
                 onOpen={() => onOpen(key)}
               />
@@ -108,6 +117,21 @@ export function BurnerRow({ burner, first, bars: all, span, now, clashing, dragg
             </div>
           );
         })}
+        {ghost && (
+          <span
+            aria-hidden
+            className={clsx(
+              'pointer-events-none absolute z-40 overflow-hidden rounded-sm border-4 bg-butter px-1 text-on-butter leading-tight',
+              clashing.has(ghost.batch.key) ? 'border-tomato' : 'border-ink',
+            )}
+            style={{ ...stretchStyle(span, ghost.lightAt, ghost.readyAt), top: topOf('ghost'), height: BAR }}
+          >
+            <span className="figures block font-bold">
+              {clockOf(ghost.lightAt)}–{clockOf(ghost.readyAt)}
+            </span>
+            <span className="block truncate font-bold text-[15px]">{nameOf(ghost.batch.key)}</span>
+          </span>
+        )}
         {stocks.map(({ key, stock }) => (
           <span
             key={key}

@@ -20,13 +20,15 @@ type Props = {
   /** The batch of the record it was started as. */
   readonly batchId: string | null;
   readonly planHref: string;
+  /** It is the service’s day: it can be lit. */
+  readonly today: boolean;
   readonly onMove: (to: Partial<Place>) => void;
   readonly onStart: () => void;
   readonly onClose: () => void;
 };
 
 /** One batch of the service: where and when it stands, step by step, and its start. */
-export function BarSheet({ bar, name, house, batchId, planHref, onMove, onStart, onClose }: Props) {
+export function BarSheet({ bar, name, house, batchId, planHref, today, onMove, onStart, onClose }: Props) {
   const say = useSay();
   const { place, table, live, batch } = bar;
   const shift = bar.readyAt - (table?.minutes ?? 0);
@@ -96,6 +98,18 @@ export function BarSheet({ bar, name, house, batchId, planHref, onMove, onStart,
               {say(warningLine(w))}
             </p>
           ))}
+        {batchId ? (
+          <Link className={PRIMARY} href={`/stove/${batchId}`}>
+            <Flame size={22} aria-hidden /> {say('Open it on the stove')}
+          </Link>
+        ) : today ? (
+          <button type="button" className={PRIMARY} onClick={onStart}>
+            <Flame size={22} aria-hidden /> {say('Light it now')}
+          </button>
+        ) : null}
+        <Link className={BUTTON} href={planHref}>
+          {say('Open its plan')}
+        </Link>
         <ol>
           {!live && (
             <li className="flex gap-3 border-rule border-b py-1.5">
@@ -112,18 +126,6 @@ export function BarSheet({ bar, name, house, batchId, planHref, onMove, onStart,
             </li>
           ))}
         </ol>
-        {batchId ? (
-          <Link className={PRIMARY} href={`/stove/${batchId}`}>
-            <Flame size={22} aria-hidden /> {say('Open it on the stove')}
-          </Link>
-        ) : (
-          <button type="button" className={PRIMARY} onClick={onStart}>
-            <Flame size={22} aria-hidden /> {say('Light it now')}
-          </button>
-        )}
-        <Link className={BUTTON} href={planHref}>
-          {say('Open its plan')}
-        </Link>
       </div>
     </Sheet>
   );

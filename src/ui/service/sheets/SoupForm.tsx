@@ -13,6 +13,7 @@ import type { Stores } from '../../order/stores';
 import { Field, Pick, Tick } from '../../shared/form/Field';
 import { HEAD_BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
+import { Whole } from './HouseSheet';
 
 type Props = {
   readonly soup: Soup;
@@ -23,17 +24,40 @@ type Props = {
   readonly onChange: (to: Soup | null) => void;
 };
 
-/** Times as they are typed, one after the other: "11:45, 13:00"; null where they are not. */
-export function drawsFrom(text: string, before: Soup['draws']): Soup['draws'] | null {
-  const times = text
+/** Times as they are typed, one after the other, with their litres or without: "11:45, 13:00", "11:30 8 L, 13:00 4 L"; null where they are not. */
+export function drawsFrom(
+  text: string,
+): { readonly draws: Soup['draws']; readonly litres: number | null } | null {
+  const read = text
     .split(/[,;]|\band\b/)
     .map((t) => t.trim())
     .filter(Boolean)
-    .map(minutesOf);
-  if (times.length === 0 || times.length > MOST_DRAWS || times.some((t) => t === null)) return null;
-  const at = times as number[];
-  if (at.some((t, i) => i > 0 && t <= (at[i - 1] ?? 0))) return null;
-  return at.map((t, i) => ({ at: t, part: before[i]?.part ?? 1 }));
+    .map((t) => {
+      const m = /^(\d{1,2}:\d{2})(?:\s+(\d+(?:\.\d+)?)\s*L?)?$/i.exec(t);
+      const at = minutesOf(m?.[1] ?? '');
+      return at === null ? null : { at, part: m?.[2] === undefined ? null : Number(m[2]) };
+    });
+  if (read.length === 0 || read.length > MOST_DRAWS) return null;
+  const draws: { at: number; part: number | null }[] = [];
+  for (const one of read) {
+    if (!one || one.at <= (draws.at(-1)?.at ?? -1) || one.part === 0) return null;
+    draws.push(one);
+  }
+  const parts = draws.map((d) => d.part);
+  if (parts.some((p) => p === null) && parts.some((p) => p !== null)) return null;
+  return {
+    draws: draws.map((d) => ({ at: d.at, part: d.part ?? 1 })),
+    litres: parts.reduce<number | null>((sum, p) => (p === null ? sum : (sum ?? 0) + p), null),
+  };
+}
+
+/** Times as they would be typed: with their litres where those differ. */
+export function drawsWords({ draws }: Pick<Soup, 'draws'>, litres: number): string {
+  const parts = draws.reduce((sum, d) => sum + d.part, 0);
+  const alike = draws.every((d) => d.part === draws[0]?.part);
+  return draws
+    .map((d) => `${clockOf(d.at)}${alike ? '' : ` ${Math.round((litres * d.part * 10) / parts) / 10} L`}`)
+    .join(', ');
 }
 
 /** One soup of a service. What cannot be stays as typed and is said; the service keeps what it had. */
@@ -45,7 +69,7 @@ export function SoupForm({ soup, stores, covers, started, onChange }: Props) {
   const [amount, setAmount] = useState(
     'litres' in soup.amount ? String(soup.amount.litres) : String(Math.round(soup.amount.share * 100)),
   );
-  const [times, setTimes] = useState(soup.draws.map((d) => clockOf(d.at)).join(', '));
+  const [times, setTimes] = useState(drawsWords(soup, litresOf(soup, covers)));
   const figure = Number(amount);
   const amountFits = byCovers
     ? figure >= 1 && figure <= 100
@@ -109,14 +133,23 @@ export function SoupForm({ soup, stores, covers, started, onChange }: Props) {
         value={times}
         disabled={started}
         problem={
-          drawsFrom(times, soup.draws)
+          drawsFrom(times)
             ? undefined
-            : say('times such as 11:45, 13:00, one after the other, {most} at most', { most: MOST_DRAWS })
+            : say('times such as 11:45, 13:00 or 11:30 8 L, 13:00 4 L, one after the other, {most} at most', {
+                most: MOST_DRAWS,
+              })
         }
         onChange={(e) => {
           setTimes(e.target.value);
-          const draws = drawsFrom(e.target.value, soup.draws);
-          if (draws) onChange({ ...soup, draws });
+          const read = drawsFrom(e.target.value);
+          if (!read) return;
+          const inLitres = !byCovers && read.litres !== null && read.litres >= low && read.litres <= high;
+          if (inLitres) setAmount(String(read.litres));
+          onChange({
+            ...soup,
+            draws: read.draws,
+            ...(inLitres && read.litres !== null && { amount: { litres: read.litres } }),
+          });
         }}
       />
       <Pick
@@ -141,12 +174,24 @@ export function SoupForm({ soup, stores, covers, started, onChange }: Props) {
       >
         <Trash2 size={22} aria-hidden />
       </button>
-      <div className="col-span-full flex flex-wrap gap-x-6">
+      <div className="col-span-full flex flex-wrap items-end gap-x-6">
+        {'share' in soup.amount && (
+          <div className="w-44">
+            <Whole
+              id={id('ladle')}
+              label={say('mL of a ladle')}
+              value={soup.amount.ladleMl}
+              low={ORDER_BOUNDS.ladleMl[0]}
+              high={ORDER_BOUNDS.ladleMl[1]}
+              onValue={(ladleMl) =>
+                'share' in soup.amount && onChange({ ...soup, amount: { ...soup.amount, ladleMl } })
+              }
+            />
+          </div>
+        )}
         <Tick
           id={id('covers')}
-          label={say('by covers, a ladle of {ml} mL', {
-            ml: byCovers && 'share' in soup.amount ? soup.amount.ladleMl : 250,
-          })}
+          label={say('by covers')}
           checked={byCovers}
           disabled={started}
           onChange={(e) => {

@@ -1,0 +1,191 @@
+import { inEnglish } from '../../say/inWords';
+import { holds } from '../../schedule/problem';
+import { schedule, scheduled } from '../../schedule/schedule';
+import { boardOf } from '../board';
+import { batchesOf, type Service } from '../service';
+import { reliefWords } from '../serviceWords';
+import { HOUSE, here, RECIPES, service, soup } from '../testKit';
+import { arranged, type Outcome } from './arrange';
+import { jobsOf, placesOf, standsFor } from './jobs';
+import { leastFirst, type Relief, reliefs } from './why';
+
+const THURSDAY = service(
+  [
+    soup('smoked-parsnip-veloute', {
+      vesselId: 'tall-steel-36',
+      amount: { litres: 12 },
+      draws: [
+        { at: 705, part: 1 },
+        { at: 780, part: 1 },
+      ],
+    }),
+    soup('cockle-and-leek-chowder', { amount: { litres: 8 } }),
+    soup('crab-shell-bisque', {
+      vesselId: 'deep-42',
+      amount: { litres: 20 },
+      draws: [{ at: 780, part: 1 }],
+    }),
+    soup('green-pea-and-lettuce-cream', { draws: [{ at: 780, part: 1 }] }),
+    soup('roast-carrot-cream', { vesselId: 'low-wide-26', amount: { litres: 3 } }),
+  ],
+  { opens: 480 },
+);
+
+const done = (outcome: Outcome) => {
+  if (outcome.kind !== 'arranged') throw new Error('it was not arranged');
+  return outcome.arranged;
+};
+const onBoard = (of: Service, outcome: Outcome, more = {}) =>
+  boardOf({ ...of, placed: { ...of.placed, ...done(outcome).placed } }, here(more));
+
+describe('a day arranged', () => {
+  const outcome = arranged(THURSDAY, here());
+  test('is proven the best, and lies on the board without a clash', () => {
+    expect(done(outcome)).toMatchObject({ proven: true, handsProven: true, hands: 2 });
+    expect(done(outcome).held).toBe(done(outcome).heldBound);
+    expect(onBoard(THURSDAY, outcome).clashes).toEqual([]);
+  });
+
+  test('what it says of minutes held and of hands is what the board says', () => {
+    const board = onBoard(THURSDAY, outcome);
+    expect(board.bars.reduce((sum, b) => sum + b.held, 0)).toBe(done(outcome).held);
+    expect(Math.max(...board.hands.map((l) => l.count))).toBe(done(outcome).hands);
+  });
+
+  test('with one pair of hands fewer it is held longer, or cannot be', () => {
+    const fewer = arranged({ ...THURSDAY, hands: 1 }, here());
+    if (fewer.kind === 'arranged') expect(fewer.arranged.held).toBeGreaterThan(done(outcome).held);
+    else expect(fewer.proven).toBe(true);
+  });
+
+  test('what is pinned, and what is under way, stays where it is', () => {
+    const place = { burnerId: 'front-right', vesselId: 'low-wide-26', lightAt: 640, pinned: true };
+    const pinned = { ...THURSDAY, placed: { 'roast-carrot-cream': place } };
+    expect(done(arranged(pinned, here())).placed['roast-carrot-cream']).toMatchObject({
+      burnerId: 'front-right',
+      lightAt: 640,
+    });
+    const live = {
+      'crab-shell-bisque': { lightAt: 540, readyAt: 742, finished: false, over: false },
+    };
+    const at = { burnerId: 'floor-ring', vesselId: 'deep-42', lightAt: 540 };
+    const running = { ...THURSDAY, placed: { 'crab-shell-bisque': at } };
+    const again = arranged(running, here({ live, now: 545 }));
+    const board = onBoard(running, again, { live, now: 545 });
+    expect(board.clashes).toEqual([]);
+    expect(board.bars.find((b) => b.batch.key === 'crab-shell-bisque')).toMatchObject({
+      lightAt: 540,
+      readyAt: 742,
+    });
+    for (const b of board.bars) if (!b.live) expect(b.lightAt).toBeGreaterThanOrEqual(545);
+  });
+
+  test('told that it has had time enough it stands with what it had, and a bound', () => {
+    const hurried = done(arranged(THURSDAY, here(), (s) => s.at !== 'tables'));
+    expect(hurried.proven).toBe(false);
+    expect(hurried.heldBound).toBeLessThanOrEqual(hurried.held);
+    expect(hurried.held).toBeGreaterThanOrEqual(done(outcome).held);
+  });
+});
+
+test('counted backwards and forwards the same: what the solver holds for right, the board does', () => {
+  const jobs = jobsOf(THURSDAY, here(), (b) => standsFor(b, HOUSE));
+  const run = schedule(jobs.problem);
+  const { placement } = run.next().value;
+  if (!placement) throw new Error('no first answer');
+  expect(holds(jobs.problem, placement)).toBe(true);
+  const placed = placesOf(jobs, placement);
+  const board = boardOf({ ...THURSDAY, placed }, here());
+  expect(board.clashes).toEqual([]);
+  expect(board.bars.every((b) => b.readyAt <= b.batch.due)).toBe(true);
+});
+
+test('a batch’s own pot and burner come first of where it might stand, and no pot it drowns in or flows over', () => {
+  const [batch] = batchesOf(
+    service([soup('crab-shell-bisque', { vesselId: 'deep-42', amount: { litres: 20 } })]),
+  );
+  const stands = standsFor(batch!, HOUSE);
+  expect(stands[0]).toEqual({ vesselId: 'deep-42', burnerId: 'front-left' });
+  expect(new Set(stands.map((s) => s.vesselId))).toEqual(new Set(['deep-42', 'tall-steel-36']));
+});
+
+describe('a day that cannot be', () => {
+  const friday = service(
+    [
+      soup('mussel-veloute-with-liaison', { amount: { litres: 8 }, draws: [{ at: 720, part: 1 }] }),
+      soup('haddock-and-sweetcorn-chowder', {
+        vesselId: 'tall-steel-36',
+        amount: { litres: 14 },
+        draws: [{ at: 720, part: 1 }],
+      }),
+      soup('jacket-potato-soup', {
+        vesselId: 'deep-42',
+        amount: { litres: 18 },
+        draws: [{ at: 720, part: 1 }],
+      }),
+      soup('celeriac-and-pear-cream', { draws: [{ at: 735, part: 1 }] }),
+    ],
+    { opens: 480 },
+  );
+  const named = { soup: (key: string) => RECIPES.get(key)?.name ?? key, opens: friday.opens };
+
+  test('is proven so, and the smallest things that would help each make it possible', () => {
+    expect(arranged(friday, here())).toMatchObject({ kind: 'cannot', proven: true });
+    const found = leastFirst([...reliefs(friday, here(), RECIPES)].filter((r): r is Relief => r !== null));
+    const words = found.map((r) => inEnglish(reliefWords(r, named)));
+    expect(words[0]).toBe('one more pot such as Middle 28');
+    expect(words).toContain('Smoked-haddock and sweetcorn chowder on the pass 45 min later');
+    expect(words.at(-1)).toMatch(/^without /);
+    const [delay] = found.filter((r) => r.kind === 'later');
+    expect(arranged(delay!.service, here()).kind).toBe('arranged');
+  });
+
+  test('five minutes less than the smallest delay is not enough', () => {
+    const sooner = {
+      ...friday,
+      soups: friday.soups.map((s) =>
+        s.id === 'haddock-and-sweetcorn-chowder' ? { ...s, draws: [{ at: 720 + 30, part: 1 }] } : s,
+      ),
+    };
+    expect(arranged(sooner, here()).kind).toBe('cannot');
+  });
+
+  test('a soup that fits nowhere is named', () => {
+    const flood = service([soup('roast-carrot-cream', { vesselId: 'low-wide-26', amount: { litres: 400 } })]);
+    const outcome = arranged(flood, here());
+    expect(outcome).toMatchObject({ kind: 'cannot', proven: true });
+    if (outcome.kind === 'cannot') expect(outcome.nowhere.map((b) => b.key)).toEqual(['roast-carrot-cream']);
+  });
+
+  test('a time that has gone by cannot be met', () => {
+    expect(arranged(service([soup('roast-carrot-cream')]), here({ now: 690 })).kind).toBe('cannot');
+    expect(arranged(service([soup('roast-carrot-cream')]), here({ now: 600 })).kind).toBe('arranged');
+  });
+
+  test('a second draw later than its liaison waits is possible once each is cooked anew', () => {
+    const twice = service([
+      soup('mussel-veloute-with-liaison', {
+        draws: [
+          { at: 705, part: 1 },
+          { at: 790, part: 1 },
+        ],
+      }),
+    ]);
+    expect(arranged(twice, here()).kind).toBe('cannot');
+    const found = [...reliefs(twice, here(), RECIPES)].filter((r) => r?.kind === 'fresh');
+    expect(found).toHaveLength(1);
+    expect(arranged(found[0]!.service!, here()).kind).toBe('arranged');
+  });
+});
+
+test('a stock made here for a soup is lit so that it is done when the soup is, on a burner of its own', () => {
+  const of = soup('cockle-and-leek-chowder', { amount: { litres: 6 } });
+  const made = service([{ ...of, order: { ...of.order, stock: 'shell-stock', made: 'now' } }]);
+  const outcome = arranged(made, here());
+  const board = onBoard(made, outcome);
+  expect(board.clashes).toEqual([]);
+  const [bar] = board.bars;
+  expect(bar!.stock!.at.lightAt + bar!.stock!.table.minutes).toBeLessThanOrEqual(bar!.lightAt);
+  expect(bar!.mise.to).toBeLessThanOrEqual(bar!.stock!.at.lightAt);
+  expect(scheduled(jobsOf(made, here(), (b) => standsFor(b, HOUSE)).problem).proven).toBe(true);
+});
