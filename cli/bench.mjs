@@ -54,11 +54,12 @@ const constantIn = (path) => /export const (\w+)/.exec(readFileSync(path, 'utf8'
 export async function run(_name, [only]) {
   await npmPackages();
   if (!only || only === 'engine') await engine();
-  if (!only || only === 'fix') {
-    const { code } = await runProgram(process.execPath, [await bundled('fix.bench')], { cwd: root });
+  for (const bench of ['fix', 'schedule']) {
+    if (only && only !== bench) continue;
+    const { code } = await runProgram(process.execPath, [await bundled(`${bench}.bench`)], { cwd: root });
     if (code) process.exitCode = code;
   }
-  if (only === 'engine' || only === 'fix') return;
+  if (['engine', 'fix', 'schedule'].includes(only)) return;
   await debianPackage('chromium', ['/usr/bin/chromium']);
   const server = await postgres();
   try {

@@ -23,7 +23,10 @@ test.beforeEach(({ page }) => {
 });
 
 test('plan, drag the target, start the batch, reload, mark a step done', async ({ page }) => {
+  // Something is on the stove: the day's board comes first, and Plan is one tap away.
   await page.goto('/');
+  await expect(page).toHaveURL(/\/service/);
+  await page.getByRole('link', { name: 'Plan', exact: true }).click();
   await expect(page).toHaveURL(/\/plan/);
   await expect(page.getByRole('button', { name: 'Start this batch' })).toBeVisible();
   await expect(page.getByText(/Chance of Coating/)).toBeVisible();

@@ -6,6 +6,7 @@ export const db = new pg.Pool({ connectionString: here.databaseUrl, max: 2 });
 
 /** Every view, and the heading or thing that says it has come. */
 export const VIEWS = [
+  '/service',
   '/plan',
   '/compare',
   '/stove',
@@ -27,6 +28,7 @@ export const VIEWS = [
   '/kitchen/water-test',
   '/kitchen/versions',
   '/plan/print',
+  '/service/print?id=6f0f6f0e-5d1c-4c0e-9a53-0d2f7c1b9a01',
 ] as const;
 
 /** Waits until the page is live: the rail's clock runs. Before that nobody could have typed. */
@@ -44,6 +46,7 @@ export async function settled(page: Page, path: string): Promise<void> {
   await expect(page.getByRole('main')).toBeVisible();
   await live(page);
   if (path === '/plan') await expect(page.getByText(/^Chance of/)).toBeVisible();
+  if (path === '/service') await expect(page.getByText(/^(Nothing clashes|.* want)/)).toBeVisible();
   if (path === '/compare') await expect(page.getByText(/Simulating each/)).toBeHidden({ timeout: 20_000 });
   if (/^\/recipes\/cockle[^/]*$/.test(path)) await expect(page.getByText('After each step')).toBeVisible();
 }

@@ -40,7 +40,8 @@ async function ownWords(page: Page): Promise<readonly string[]> {
     else if (typeof value === 'object' && value !== null)
       for (const [key, one] of Object.entries(value)) walk(one, OWN.has(key));
   };
-  for (const path of ['/api/kitchen', '/api/recipes', '/api/rail'])
+  const day = new Date(Date.now() + 86_400_000).toISOString().slice(0, 10);
+  for (const path of ['/api/kitchen', '/api/recipes', '/api/rail', `/api/services?day=${day}`])
     walk(await (await page.request.get(path)).json(), false);
   return [...new Set(all.map((t) => t.trim()).filter((t) => /[A-Za-z]{3}/.test(t)))].sort(
     (x, y) => y.length - x.length,

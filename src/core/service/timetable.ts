@@ -1,9 +1,11 @@
 import { stockPlanFor } from '../compare/stockPlan';
+import { holding } from '../heat/vessel';
 import type { House } from '../house/house';
 import type { Message } from '../message/message';
 import { amended } from '../order/amended';
 import type { Order, TimedOrder } from '../order/order';
 import { planFor } from '../plan/plan';
+import type { Setup } from '../plan/solve/simulate';
 import type { Plan, Warning, WeighLine } from '../plan/types';
 import type { StepKind } from '../pot/step';
 import type { Recipe } from '../recipe/recipe';
@@ -148,6 +150,9 @@ export type StockTable = {
   readonly order: Order;
 };
 
+/** mL of pot for each litre made, the fifth that stays free with it. */
+const ROOM = 1300;
+
 /** Timetables of orders in a house, each worked out once: an order that stands on a twin of its burner takes as long. */
 export class Timetables {
   private readonly known: Map<string, { table: Timetable; stock: StockTable | null } | null> = new Map();
@@ -195,6 +200,24 @@ export class Timetables {
     return made;
   }
 
+  /**
+   * The plan of an order there, found from the same soup’s first plan wherever that stands: quickly, and the same to the
+   * minute whatever was worked out before it.
+   */
+  private planned(order: Order, recipe: Recipe, setup: Setup, as: string): Plan {
+    const cooked = amended(recipe, order);
+    let near = this.near.get(as);
+    if (!near) {
+      const { vessels, burners, kitchen } = this.house;
+      const vessel = holding(vessels, order.litres * ROOM)[0] ?? vessels.at(-1) ?? setup.vessel;
+      near = planFor(cooked, order, { vessel, burner: burners[0] ?? setup.burner, kitchen });
+      this.near.set(as, near);
+    }
+    const { setup: there } = near;
+    if (there.vessel.id === setup.vessel.id && there.burner.id === setup.burner.id) return near;
+    return planFor(cooked, order, setup, near);
+  }
+
   private made(order: Order): { table: Timetable; stock: StockTable | null } | null {
     const recipe = this.recipes.get(order.recipeId);
     const vessel = this.house.vessels.find((v) => v.id === order.vesselId);
@@ -203,13 +226,7 @@ export class Timetables {
     const { vesselId: _v, burnerId: _b, ...rest } = order;
     const as = JSON.stringify(rest);
     try {
-      const plan = planFor(
-        amended(recipe, order),
-        order,
-        { vessel, burner, kitchen: this.house.kitchen },
-        this.near.get(as),
-      );
-      this.near.set(as, plan);
+      const plan = this.planned(order, recipe, { vessel, burner, kitchen: this.house.kitchen }, as);
       // The same soup waits as long, wherever it was cooked.
       const wait = this.waits.get(as) ?? waitOf(plan);
       this.waits.set(as, wait);

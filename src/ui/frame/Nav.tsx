@@ -17,6 +17,9 @@ const StationSheet = lazily(async () => (await import('./StationSheet')).Station
 const cell =
   'flex min-h-18 min-w-20 flex-col items-center justify-center gap-1 text-center text-[16px] leading-tight max-[720px]:min-h-16 max-[720px]:min-w-0 max-[720px]:flex-1 max-[720px]:text-[14px]';
 
+/** On a phone these are behind the last place. */
+const BEHIND = new Set(['/compare', '/kitchen']);
+
 /** The views in the order of the day, the house's papers below the line, and what is this screen's own. Five places on a phone, the rest behind the last. */
 export function Nav({ roles }: { roles: readonly string[] }) {
   const say = useSay();
@@ -33,7 +36,7 @@ export function Nav({ roles }: { roles: readonly string[] }) {
       className={clsx(
         cell,
         href === here ? 'bg-ink text-surface' : 'text-ink',
-        href === '/kitchen' && 'max-[720px]:hidden',
+        BEHIND.has(href) && 'max-[720px]:hidden',
       )}
     >
       <Icon size={30} aria-hidden />

@@ -1,6 +1,6 @@
 'use client';
 
-import { ChefHat, Keyboard, Moon, Sun } from 'lucide-react';
+import { ChefHat, Keyboard, Moon, Scale, Sun } from 'lucide-react';
 import Link from 'next/link';
 import { Pick } from '../shared/form/Field';
 import { Sheet } from '../shared/Sheet';
@@ -23,6 +23,9 @@ export function StationSheet({ roles, onKeys, onClose }: Props) {
   return (
     <Sheet open onOpenChange={(open) => open || onClose()} title={say('This screen')}>
       <div className="grid gap-4 p-4">
+        <Link href="/compare" onClick={onClose} className={`${BUTTON} min-[720px]:hidden`}>
+          <Scale size={24} aria-hidden /> {say('Compare')}
+        </Link>
         <Link href="/kitchen" onClick={onClose} className={`${BUTTON} min-[720px]:hidden`}>
           <ChefHat size={24} aria-hidden /> {say('Kitchen')}
         </Link>

@@ -2,6 +2,7 @@
 
 import { Printer } from 'lucide-react';
 import type { Board } from '../../core/service/board';
+import { longDay } from '../../core/service/dayWords';
 import { clockOf, type Service } from '../../core/service/service';
 import { todayOf } from '../../core/service/today';
 import { askedVolume } from '../../core/units/show';
@@ -26,12 +27,6 @@ export function PrintedService({ drawn }: Props) {
   const say = useSay();
   const { service, board, names } = drawn;
   const soup = (key: string) => names.soups[key] ?? key;
-  const day = new Intl.DateTimeFormat('en-GB', {
-    weekday: 'long',
-    day: 'numeric',
-    month: 'long',
-    timeZone: 'UTC',
-  }).format(new Date(`${service.day}T00:00:00Z`));
   const tasks = todayOf(board, (id) => names.burners[id] ?? id).filter(
     (t) => t.kind !== 'step' || t.minutes >= 5,
   );
@@ -43,7 +38,7 @@ export function PrintedService({ drawn }: Props) {
             <h1 className="font-bold text-[32px] leading-tight">{service.name}</h1>
             <p className="text-[18px]">
               {say('{day}. {hands, plural, one {One pair of hands} other {# pairs of hands}}.', {
-                day,
+                day: longDay(service.day),
                 hands: service.hands,
               })}
               {board.firstFlame !== null && ` ${say('First flame {at}.', { at: clockOf(board.firstFlame) })}`}

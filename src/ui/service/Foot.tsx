@@ -79,7 +79,7 @@ export function Foot(props: Props) {
   const say = useSay();
   const [clash] = clashes;
   return (
-    <footer className="flex shrink-0 items-stretch border-ink border-t-2 bg-surface max-[900px]:flex-col">
+    <footer className="flex shrink-0 items-stretch border-ink border-t-2 bg-surface max-[1100px]:sticky max-[1100px]:bottom-0 max-[1100px]:z-40 max-[900px]:static max-[900px]:flex-col">
       <div
         className="flex min-w-0 flex-1 flex-wrap items-center gap-x-3 gap-y-1.5 px-5 py-2 leading-tight"
         aria-live="polite"
@@ -157,7 +157,7 @@ export function Foot(props: Props) {
           type="button"
           onClick={primary.act}
           aria-disabled={primary.off}
-          className="min-h-20 shrink-0 border-ink bg-butter px-7 font-bold text-[22px] text-on-butter max-[900px]:border-t-2 min-[900px]:max-w-80 min-[900px]:border-l-2"
+          className="min-h-20 shrink-0 border-ink bg-butter px-7 font-bold text-[22px] text-on-butter max-[900px]:sticky max-[900px]:bottom-0 max-[900px]:z-40 max-[900px]:border-t-2 min-[900px]:max-w-80 min-[900px]:border-l-2"
         >
           {primary.words}
         </button>

@@ -36,7 +36,7 @@ export function Sentence({ service, stores, board, ready, onChange, dayWords }: 
       aria-haspopup="dialog"
       aria-label={`${label}: ${words}`}
       onClick={() => setOpen(sheet)}
-      className={PART}
+      className={`${PART} text-left`}
     >
       {words}
     </button>

@@ -7,7 +7,9 @@ import { Suspense, useMemo, useState } from 'react';
 import type { Ticket } from '../../core/batch/ticket';
 import { mendsFor } from '../../core/service/arrange/mend';
 import { boardOf, moved, settled } from '../../core/service/board';
+import { shortDay } from '../../core/service/dayWords';
 import { batchesOf, clockOf, type Place, type Service } from '../../core/service/service';
+import { useKeptPage } from '../frame/useKeptPage';
 import { addressOf } from '../order/address';
 import type { Stores } from '../order/stores';
 import { lazily } from '../shared/lazily';
@@ -16,7 +18,6 @@ import { useSay } from '../shared/useSay';
 import { useNow } from '../station/useNow';
 import { BoardPane } from './board/BoardPane';
 import { Foot } from './Foot';
-import { dayWords } from './opened';
 import { Sentence } from './Sentence';
 import { Side } from './Side';
 import { ToldLine } from './ToldLine';
@@ -35,6 +36,16 @@ type Props = {
   readonly tickets: readonly Ticket[];
 };
 
+/** What the board may want while the server is away. */
+const forAway = () =>
+  Promise.all([
+    import('./sheets/BarSheet'),
+    import('./sheets/FilesSheet'),
+    import('./sheets/SoupsSheet'),
+    import('./sheets/HouseSheet'),
+    import('./sheets/DaySheet'),
+  ]);
+
 /** Minutes of a day a board goes on for: it ends at noon of the next. */
 const DAY = 2160;
 /** A batch is lit by the one next action this many minutes before its time. */
@@ -44,6 +55,7 @@ const SOON = 30;
 export function ServiceView({ stores, first, tickets }: Props) {
   const say = useSay();
   const router = useRouter();
+  useKeptPage(forAway);
   const kept = useService(first);
   const { service, change } = kept;
   const live = useLive(service, tickets);
@@ -154,7 +166,7 @@ export function ServiceView({ stores, first, tickets }: Props) {
             board={board}
             ready={ready}
             onChange={set}
-            dayWords={dayWords(service.day, say.reader)}
+            dayWords={say(shortDay(service.day))}
           />
         </div>
         <button type="button" className={HEAD_BUTTON} onClick={() => setFiles(true)}>
@@ -162,7 +174,7 @@ export function ServiceView({ stores, first, tickets }: Props) {
         </button>
       </div>
       <ToldLine kept={kept} nameOf={nameOf} />
-      <div className="grid min-h-0 flex-1 grid-cols-1 min-[1100px]:grid-cols-[1fr_290px]">
+      <div className="grid shrink-0 grid-cols-1 min-[1100px]:min-h-0 min-[1100px]:shrink min-[1100px]:flex-1 min-[1100px]:grid-cols-[1fr_290px]">
         {service.soups.length === 0 ? (
           <p className="p-6 text-[20px]">
             {say('No soup is on it yet: tap “no soup yet” above, or copy another day.')}

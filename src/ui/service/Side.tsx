@@ -41,7 +41,7 @@ export function Side({ board, house, now, nameOf }: Props) {
   return (
     <section
       aria-label={say('Now and next')}
-      className="flex min-h-0 flex-col border-ink bg-surface min-[1100px]:border-l-2 max-[1100px]:border-t-2"
+      className="flex min-h-0 flex-col border-ink bg-surface max-[1100px]:h-100 min-[1100px]:border-l-2 max-[1100px]:border-t-2"
     >
       <div className="flex shrink-0 flex-wrap gap-2 border-rule border-b p-2">
         <Segments

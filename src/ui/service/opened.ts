@@ -1,4 +1,3 @@
-import { type Language, LOCALE } from '../../core/say/catalogue';
 import type { Cycle, Service } from '../../core/service/service';
 
 /** A day as the server opens it. */
@@ -16,14 +15,3 @@ export type DayOpened = {
   readonly turn: readonly Service[];
   readonly week: number;
 };
-
-/** A day as it is said: "Thu 3 Dec". */
-export const dayWords = (day: string, { language = 'en' }: { readonly language?: Language }): string =>
-  new Intl.DateTimeFormat(LOCALE[language], {
-    weekday: 'short',
-    day: 'numeric',
-    month: 'short',
-    timeZone: 'UTC',
-  })
-    .format(new Date(`${day}T00:00:00Z`))
-    .replace(',', '');

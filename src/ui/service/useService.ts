@@ -12,6 +12,8 @@ type Stored = { readonly service: Service; readonly revision: number };
 
 /** ms a change rests before it is saved. */
 const REST = 500;
+/** ms until what the server did not take is sent again. */
+const AGAIN = 4000;
 
 const place = (id: string) => `panache.service.${id}`;
 
@@ -48,6 +50,7 @@ export function useService(first: Stored): Kept {
   const now = useRef({ service: first.service, revision: first.revision, dirty: false, saving: false });
   const up = useLine();
 
+  const again = useRef<ReturnType<typeof setTimeout>>(undefined);
   const save = useCallback(async () => {
     if (now.current.saving || !now.current.dirty) return;
     now.current.saving = true;
@@ -63,6 +66,10 @@ export function useService(first: Stored): Kept {
       setRefused(answer.again ? null : problemWords(answer.problems));
       now.current.dirty = answer.again;
       setWaiting(answer.again);
+      if (answer.again) {
+        clearTimeout(again.current);
+        again.current = setTimeout(() => void save(), AGAIN);
+      }
       return;
     }
     setRefused(null);

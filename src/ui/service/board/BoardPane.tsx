@@ -34,6 +34,9 @@ type Props = {
   readonly onOpen: (key: string) => void;
 };
 
+const NOTHING = (): undefined => undefined;
+const SILENT = { onDragStart: NOTHING, onDragOver: NOTHING, onDragEnd: NOTHING, onDragCancel: NOTHING };
+
 /** Minutes an arrow moves a bar, and with Shift. */
 const ARROW = 5;
 const FINE = 1;
@@ -95,7 +98,10 @@ export function BoardPane({ service, board, base, house, now, nameOf, onMove, on
   const movedBar = board.bars.find((b) => b.batch.key === said);
 
   return (
-    <Scroll label={say('The board')} className="relative min-h-0 flex-1 overflow-auto">
+    <Scroll
+      label={say('The board')}
+      className="relative overflow-auto min-[1100px]:min-h-0 min-[1100px]:flex-1"
+    >
       <p aria-live="polite" className="sr-only">
         {movedBar &&
           `${wordsOf(movedBar)}. ${say(
@@ -108,6 +114,15 @@ export function BoardPane({ service, board, base, house, now, nameOf, onMove, on
       <DndContext
         id="board"
         sensors={sensors}
+        accessibility={{
+          screenReaderInstructions: {
+            draggable: say(
+              'Left and right move it in time, with Shift by a minute; up and down put it on another burner; Enter opens it.',
+            ),
+          },
+          // What a move means is said by the board itself.
+          announcements: SILENT,
+        }}
         onDragStart={({ active }) => {
           from.current = base.bars.find((b) => b.batch.key === active.id) ?? null;
           began.current = span;

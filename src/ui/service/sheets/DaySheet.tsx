@@ -6,6 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import type { Message } from '../../../core/message/message';
+import { shortDay } from '../../../core/service/dayWords';
 import { copied, Day, dayAfter, type Service, weekdayOf } from '../../../core/service/service';
 import { Field } from '../../shared/form/Field';
 import { Sheet } from '../../shared/Sheet';
@@ -14,7 +15,6 @@ import { useSay } from '../../shared/useSay';
 import { ask, problemWords } from '../../station/line/api';
 import { readRole } from '../../station/useRole';
 import type { DayOpened } from '../opened';
-import { dayWords } from '../opened';
 
 type Props = {
   readonly service: Service;
@@ -150,7 +150,7 @@ export function DaySheet({ service, onChange, onClose }: Props) {
                   <span className="font-bold">{s.name}</span>
                   <span>
                     {say('{day}, {count, plural, =0 {no soup} one {one soup} other {# soups}}', {
-                      day: dayWords(s.day, say.reader),
+                      day: shortDay(s.day),
                       count: s.soups,
                     })}
                   </span>

@@ -4,6 +4,7 @@ import { CalendarDays, Download, Printer } from 'lucide-react';
 import { useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import type { Message } from '../../../core/message/message';
+import { shortDay } from '../../../core/service/dayWords';
 import type { OpenedService } from '../../../core/service/openService';
 import { clockOf, copied, type Service } from '../../../core/service/service';
 import { FileButton } from '../../shared/form/FileButton';
@@ -12,7 +13,6 @@ import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 import { ask, problemWords } from '../../station/line/api';
 import { readRole } from '../../station/useRole';
-import { dayWords } from '../opened';
 
 type Props = {
   readonly service: Service;
@@ -78,7 +78,7 @@ export function FilesSheet({ service, recipeName, onChange, onOpen, onClose }: P
             <p className="font-bold">
               {say('{name}, {day}: {soups}', {
                 name: read.service.name,
-                day: dayWords(read.service.day, say.reader),
+                day: shortDay(read.service.day),
                 soups: { and: read.service.soups.map((s) => recipeName(s.order.recipeId)) },
               })}
             </p>
@@ -105,7 +105,7 @@ export function FilesSheet({ service, recipeName, onChange, onOpen, onClose }: P
                 >
                   {say('{covers} covers: {day} {name}', {
                     covers: c.covers,
-                    day: dayWords(c.day, say.reader),
+                    day: shortDay(c.day),
                     name: c.name,
                   })}
                 </button>
@@ -125,7 +125,7 @@ export function FilesSheet({ service, recipeName, onChange, onOpen, onClose }: P
                   }
                 >
                   {say('Copy this service to {day}: {name}, {at}', {
-                    day: dayWords(d.day, say.reader),
+                    day: shortDay(d.day),
                     name: d.name,
                     at: clockOf(d.at),
                   })}

@@ -1,0 +1,261 @@
+import { randomUUID } from 'node:crypto';
+import { expect, type Page, test } from '@playwright/test';
+import ICAL from 'ical.js';
+import { live, watch } from './kit';
+
+const THURSDAY = '6f0f6f0e-5d1c-4c0e-9a53-0d2f7c1b9a01';
+const FRIDAY = '6f0f6f0e-5d1c-4c0e-9a53-0d2f7c1b9a02';
+
+type Body = { id: string; day: string; placed: Record<string, { lightAt: number }> };
+
+test.beforeEach(({ page }) => watch(page));
+
+const today = () => {
+  const now = new Date();
+  const two = (n: number) => String(n).padStart(2, '0');
+  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
+};
+const at = (day: string, time: string) => new Date(`${day}T${time}:00`);
+
+const read = async (page: Page, id: string): Promise<{ service: Body; revision: number }> =>
+  (await page.request.get(`/api/services/${id}`)).json();
+
+/** The demo's service again, on a day of one's own. */
+async function copyOf(page: Page, of: string, day: string): Promise<string> {
+  const { service } = await read(page, of);
+  const id = randomUUID();
+  const made = { ...service, id, day, name: 'Trial lunch', started: {} };
+  const kept = await page.request.put('/api/services', { data: { service: made, base: 0, by: '' } });
+  expect(kept.ok()).toBe(true);
+  return id;
+}
+
+const bar = (page: Page, name: RegExp) =>
+  page.getByRole('region', { name: 'The board' }).getByRole('button', { name });
+
+/** Opens a service on the page's own clock, and waits until every timetable is there. */
+async function open(page: Page, id: string, day: string): Promise<void> {
+  await page.goto(`/service?day=${day}&id=${id}`);
+  await live(page);
+  await expect(page.getByText(/^(Nothing clashes\.|.* at once, .*)$/).first()).toBeVisible({
+    timeout: 20_000,
+  });
+}
+
+async function drag(page: Page, name: RegExp, right: number, rows: number): Promise<void> {
+  const box = (await bar(page, name).boundingBox())!;
+  const from = { x: box.x + 24, y: box.y + 24 };
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  for (let n = 1; n <= 8; n++) await page.mouse.move(from.x + (right * n) / 8, from.y + (rows * 78 * n) / 8);
+  await page.mouse.up();
+}
+
+/** Lights what comes next; a pot of another test is taken all the same. */
+async function light(page: Page, soup: string, id: string, key: string): Promise<string> {
+  await page.getByRole('button', { name: `Light ${soup}`, exact: true }).click();
+  let started = '';
+  await expect(async () => {
+    const anyway = page.getByRole('button', { name: 'Start all the same' });
+    if (await anyway.isVisible()) await anyway.click();
+    const { service } = (await read(page, id)) as unknown as { service: { started: Record<string, string> } };
+    started = service.started[key] ?? '';
+    expect(started).not.toBe('');
+  }).toPass({ timeout: 20_000 });
+  return started;
+}
+
+test('a day is planned, a clash is dragged away, two batches are lit, one runs late, the rest is planned again, printed and taken along', async ({
+  page,
+}) => {
+  test.setTimeout(150_000);
+  const day = today();
+  const id = await copyOf(page, THURSDAY, day);
+  await page.clock.install({ time: at(day, '09:30') });
+  await open(page, id, day);
+  await expect(page.getByText('Nothing clashes.')).toBeVisible();
+  await expect(
+    bar(page, /^Crab-shell bisque, 20 L, in Tall Steel 36 on Back plate: lit 10:28/),
+  ).toBeVisible();
+
+  await drag(page, /^Crab-shell bisque/, 0, -2);
+  await expect(
+    page.getByText(/Crab-shell bisque want Front left at once|want Front left at once/),
+  ).toBeVisible();
+  await expect(page.getByRole('button', { name: /on Back plate: / }).first()).toBeVisible();
+  await drag(page, /^Crab-shell bisque/, 0, 2);
+  await expect(page.getByText('Nothing clashes.')).toBeVisible();
+  await expect
+    .poll(async () => (await read(page, id)).service.placed['crab-shell-bisque'])
+    .toMatchObject({
+      burnerId: 'back-plate',
+      pinned: true,
+    });
+
+  await page.clock.setFixedTime(at(day, '10:28'));
+  const bisque = await light(page, 'Crab-shell bisque', id, 'crab-shell-bisque');
+  await page.clock.setFixedTime(at(day, '10:50'));
+  await light(page, 'Smoked parsnip velouté', id, 'smoked-parsnip-veloute');
+  await expect(bar(page, /^Crab-shell bisque.*ready 13:0\d/)).toBeVisible();
+
+  // Its second step ends twelve minutes after it should have.
+  const batch = await (await page.request.get(`/api/batches/${bisque}`)).json();
+  const lit = Date.parse(batch.startedAt);
+  const [, second] = batch.plan.steps;
+  for (const [step, seconds] of [
+    [0, second.startsAt],
+    [1, second.startsAt + second.seconds + 12 * 60],
+  ])
+    expect(
+      (
+        await page.request.post(`/api/batches/${bisque}/events`, {
+          data: {
+            id: randomUUID(),
+            at: new Date(lit + seconds * 1000).toISOString(),
+            station: 'Late',
+            body: { kind: 'step-done', step },
+          },
+        })
+      ).ok(),
+    ).toBe(true);
+  await expect(page.getByText(/^Crab-shell bisque is 1[1-4] min late for 13:00\./)).toBeVisible({
+    timeout: 20_000,
+  });
+
+  await page
+    .getByRole('button', { name: /^Arrange/ })
+    .first()
+    .click();
+  await expect(page.getByText(/^Crab-shell bisque is 1[1-4] min late for 13:00\.$/)).toBeVisible({
+    timeout: 30_000,
+  });
+  const { service } = await read(page, id);
+  expect(service.placed['cockle-and-leek-chowder']!.lightAt).toBeGreaterThanOrEqual(10 * 60 + 50);
+
+  await page.goto(`/service/print?id=${id}`);
+  await expect(page.getByRole('row')).toHaveCount(6);
+  await expect(page.getByRole('heading', { name: 'Trial lunch' })).toBeVisible();
+  const ics = await (await page.request.get(`/api/services/${id}/export?as=ics`)).text();
+  const events = new ICAL.Component(ICAL.parse(ics))
+    .getAllSubcomponents('vevent')
+    .map((e) => new ICAL.Event(e));
+  const chowder = events.find((e) => e.uid === `${id}-cockle-and-leek-chowder-cook`)!;
+  expect(chowder.startDate.hour * 60 + chowder.startDate.minute).toBe(
+    service.placed['cockle-and-leek-chowder']!.lightAt,
+  );
+});
+
+test('a day that cannot be done says what would make it possible, and one tap of that does', async ({
+  page,
+}) => {
+  const { service } = await read(page, FRIDAY);
+  const id = await copyOf(page, FRIDAY, service.day);
+  await open(page, id, service.day);
+  await page
+    .getByRole('button', { name: /^Arrange/ })
+    .first()
+    .click();
+  await expect(
+    page.getByText('This cannot be done as it is. Any one of these would make it possible:'),
+  ).toBeVisible({
+    timeout: 30_000,
+  });
+  await expect(page.getByText('One more pot such as Middle 28')).toBeVisible({ timeout: 30_000 });
+  await page
+    .getByRole('button', { name: 'Smoked-haddock and sweetcorn chowder on the pass 45 min later' })
+    .click();
+  await page
+    .getByRole('button', { name: /^Arrange/ })
+    .first()
+    .click();
+  await expect(page.getByText(/^Nothing late, /)).toBeVisible({ timeout: 40_000 });
+});
+
+test('bars are moved by arrows and it is said what that means; what cannot be typed is said and changes nothing', async ({
+  page,
+}) => {
+  const { service } = await read(page, THURSDAY);
+  const id = await copyOf(page, THURSDAY, service.day);
+  await open(page, id, service.day);
+  await bar(page, /^Crab-shell bisque/).focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.getByText(/lit 10:23, ready 12:55, held hot 5 min\. /)).toBeAttached();
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect(bar(page, /^Crab-shell bisque.*lit 10:24/)).toBeFocused();
+  await page.keyboard.press('ArrowUp');
+  await expect(bar(page, /^Crab-shell bisque.*on Front right/)).toBeVisible();
+
+  await page.getByRole('button', { name: /^Hands and tools/ }).click();
+  await page.getByLabel('Pairs of hands at once').fill('0');
+  await expect(page.getByText('“0” is not a whole number from 1 to 20')).toBeVisible();
+  await page.getByLabel('Nothing begins before').fill('late');
+  await expect(page.getByText('“late” is not a time such as 11:45')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: 'Hands and tools: 2 pairs of hands' })).toBeVisible();
+
+  await page.getByRole('button', { name: /^Files/ }).click();
+  const choose = page.getByLabel('Open a service, a calendar, or covers as CSV');
+  const file = (name: string, text: string) => ({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
+  await choose.setInputFiles(file('menu.ics', 'BEGIN:VCALENDAR\nnot one'));
+  await expect(page.getByRole('alert').filter({ hasText: 'cannot be read as one' })).toBeVisible();
+  await choose.setInputFiles(file('covers.csv', `day,covers,name\n${service.day},240,Lunch\n`));
+  await page.getByRole('button', { name: /^240 covers/ }).click();
+  await expect(page.getByRole('button', { name: 'Covers: 240 covers' })).toBeVisible();
+  await expect.poll(async () => (await read(page, id)).service).toMatchObject({ covers: 240, hands: 2 });
+});
+
+test('two stations at once: what each changes is kept, what both do is told; without the server it waits', async ({
+  page,
+  context,
+}) => {
+  const { service } = await read(page, THURSDAY);
+  const id = await copyOf(page, THURSDAY, service.day);
+  await open(page, id, service.day);
+  const other = await context.newPage();
+  watch(other);
+  await open(other, id, service.day);
+  await bar(page, /^Crab-shell bisque/).focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect(bar(other, /^Crab-shell bisque.*lit 10:23/)).toBeVisible({ timeout: 15_000 });
+  await other.close();
+
+  // Somebody else changes the same while this station cannot save.
+  const saves = (url: URL) => url.pathname === '/api/services';
+  await page.route(saves, (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
+  await bar(page, /^Crab-shell bisque/).focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect(bar(page, /^Crab-shell bisque.*lit 10:18/)).toBeVisible();
+  const now = await read(page, id);
+  const theirs = { ...now.service.placed['crab-shell-bisque'], lightAt: 600 };
+  const placed = { ...now.service.placed, 'crab-shell-bisque': theirs };
+  const saved = await page.request.put('/api/services', {
+    data: { service: { ...now.service, placed }, base: now.revision, by: 'Late' },
+  });
+  expect(saved.ok()).toBe(true);
+  await page.unroute(saves);
+  const told = page.getByRole('alert').filter({ hasText: 'theirs stands: where Crab-shell bisque stands' });
+  await expect(told).toBeVisible({ timeout: 30_000 });
+  await expect(bar(page, /^Crab-shell bisque.*lit 10:00/)).toBeVisible();
+  await page.getByRole('button', { name: 'Put mine back' }).click();
+  await expect
+    .poll(async () => (await read(page, id)).service.placed['crab-shell-bisque']?.lightAt)
+    .toBe(618);
+});
+
+test('what is changed while the server is away outlives a reload', async ({ page }) => {
+  const { service } = await read(page, THURSDAY);
+  const id = await copyOf(page, THURSDAY, service.day);
+  await open(page, id, service.day);
+  await page.route(
+    (url) => url.pathname === '/api/services',
+    (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()),
+  );
+  await bar(page, /^Crab-shell bisque/).focus();
+  await page.keyboard.press('ArrowLeft');
+  await page.unrouteAll();
+  await page.reload();
+  await expect(bar(page, /^Crab-shell bisque.*lit 10:23/)).toBeVisible({ timeout: 20_000 });
+  await expect
+    .poll(async () => (await read(page, id)).service.placed['crab-shell-bisque']?.lightAt)
+    .toBe(623);
+});
