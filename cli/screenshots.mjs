@@ -6,6 +6,23 @@ import { root } from './place.mjs';
 import { postgres } from './postgres.mjs';
 
 const SHOTS = [
+  ['service', '/service', (page) => page.getByText('Nothing clashes.').waitFor()],
+  [
+    'service-cannot',
+    '/service',
+    async (page) => {
+      await page.getByRole('button', { name: /^Which service/ }).click();
+      await page.getByRole('link', { name: /^Friday lunch/ }).click();
+      await page.getByRole('button', { name: /^Which service: Friday/ }).waitFor();
+      await page.waitForTimeout(4000);
+      await page
+        .getByRole('button', { name: /^Arrange/ })
+        .first()
+        .click();
+      await page.getByText('One more pot such as Middle 28').waitFor({ timeout: 40_000 });
+      await page.waitForTimeout(12_000);
+    },
+  ],
   ['plan', '/plan'],
   ['plan-scaled', '/plan?recipe=smoked-parsnip-veloute&litres=40&pot=deep-42&burner=floor-ring'],
   [
@@ -14,25 +31,12 @@ const SHOTS = [
     (page) => page.getByRole('button', { name: /^Thickened with/ }).click(),
   ],
   [
-    'plan-clock',
-    '/plan?recipe=smoked-parsnip-veloute&litres=40&pot=deep-42&burner=floor-ring',
-    async (page) => {
-      await page.getByRole('button', { name: 'Clock' }).click();
-      await page.getByRole('button', { name: 'Steps' }).click();
-    },
-  ],
-  [
     'plan-finishes',
     '/plan?litres=12',
     async (page) => {
       await page.getByRole('button', { name: /^Finished with/ }).click();
       await page.getByText('Oat drink').waitFor({ timeout: 30_000 });
     },
-  ],
-  [
-    'plan-guests',
-    '/plan?recipe=smoked-parsnip-veloute&litres=8&pot=middle-28&burner=front-right&without=no gluten,no milk',
-    (page) => page.getByRole('button', { name: /^Guests/ }).click(),
   ],
   [
     'plan-stock',

@@ -39,8 +39,8 @@ async function jest(databaseUrl, args, tally) {
   tally('unit, checks and database', r?.numPassedTests ?? 0, code === 0 ? failed : Math.max(1, failed));
 }
 
-/** So many browsers work at once, each on an application and a database of its own: one more than cores, for much of a test is waiting. */
-const BROWSERS = Math.min(4, availableParallelism() + 1);
+/** So many browsers work at once, each on an application and a database of its own. */
+const BROWSERS = Math.min(4, availableParallelism());
 
 /** `work` with `count` demo applications beside each other, as {@link withDemoApp} has one. */
 async function withDemoApps(server, count, work, env, apps = []) {
@@ -84,6 +84,13 @@ async function drilled(server, args, tally) {
   tally('drill', passed, code === 0 ? failed : Math.max(1, failed));
 }
 
+/** The Debian packages the suites need, one after the other, and the server of their databases where any wants one. */
+async function debianParts(wants) {
+  await debianPackage('units', ['/usr/share/units/definitions.units']);
+  if (wants('e2e') || wants('drill')) await debianPackage('chromium', ['/usr/bin/chromium']);
+  return wants('unit') || wants('e2e') || wants('drill') ? postgres() : null;
+}
+
 /** All suites; the last line is “N passed, N failed”. `./panache test unit …` or `e2e …` runs one with arguments. */
 export async function run(_name, [only, ...args]) {
   const results = [];
@@ -91,14 +98,15 @@ export async function run(_name, [only, ...args]) {
   const wants = (suite) => only === undefined || only === suite;
   mkdirSync(own, { recursive: true });
   await npmPackages();
-  await debianPackage('units', ['/usr/share/units/definitions.units']);
-  if (wants('e2e') || wants('drill')) await debianPackage('chromium', ['/usr/bin/chromium']);
+  const installed = debianParts(wants);
+  // What is fetched from afar comes while what is here is read.
+  installed.catch(() => {});
   if (wants('static')) {
     await runProgram(bin('next'), ['typegen'], { cwd: root, env: env(), stdio: 'ignore' });
     await program('types', bin('tsc'), ['--noEmit'], tally);
     await program('format, lint and boundaries', bin('biome'), ['ci', '--reporter=summary', '.'], tally);
   }
-  const server = wants('unit') || wants('e2e') || wants('drill') ? await postgres() : null;
+  const server = await installed;
   try {
     if (server && wants('unit'))
       await jest(await database(server, 'panache_test_unit', { fresh: true }), args, tally);

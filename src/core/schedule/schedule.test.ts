@@ -1,7 +1,17 @@
 import fc from 'fast-check';
 import { earliestDueFirst, improved, inOrder } from './dispatch';
-import { type Goal, holds, type Mode, type Placement, type Problem, type Task, valuesOf } from './problem';
+import {
+  type Goal,
+  holds,
+  type Mode,
+  NEVER,
+  type Placement,
+  type Problem,
+  type Task,
+  valuesOf,
+} from './problem';
 import { feasible, schedule, scheduled } from './schedule';
+import { search } from './search';
 import { edgeFind } from './unary';
 
 const HORIZON = 9;
@@ -41,7 +51,7 @@ const modeFrom = (durations: number, resources: number) =>
           resource: fc.integer({ min: 0, max: resources - 1 }),
           from: fc.integer({ min: 0, max: 2 }),
           length: fc.integer({ min: 1, max: 2 }),
-          since: fc.option(fc.integer({ min: 0, max: 3 }), { nil: undefined, freq: 6 }),
+          since: fc.option(fc.integer({ min: 0, max: 5 }), { nil: undefined, freq: 2 }),
         }),
         { minLength: 1, maxLength: 2 },
       ),
@@ -115,6 +125,24 @@ describe('schedule', () => {
       { numRuns: 400, seed: 3 },
     );
   }, 120_000);
+
+  test('the search alone, with nothing to begin from, finds the same for the first goal', () => {
+    fc.assert(
+      fc.property(problems, (problem) => {
+        const run = search(
+          problem,
+          0,
+          problem.goals.map(() => NEVER),
+          null,
+        );
+        let step = run.next();
+        while (!step.done) step = run.next();
+        const known = byEnumeration(problem);
+        expect(step.value.placement ? step.value.value : null).toBe(known ? known[0] : null);
+      }),
+      { numRuns: 400, seed: 11 },
+    );
+  }, 60_000);
 
   test('an order put down task by task holds whenever it is put down', () => {
     fc.assert(

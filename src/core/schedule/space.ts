@@ -232,10 +232,11 @@ export class Space {
     const uses: Use[] = [];
     for (const part of this.users[resource] ?? []) {
       const use = this.settled(node, part);
-      if (use && use.to > use.from) {
-        parts.push(part);
-        uses.push(use);
-      }
+      if (!use || use.to <= use.from) continue;
+      // Over before the moment it would begin: it takes nothing.
+      if (use.since !== undefined && (node.lst[part.task] as number) + use.to <= use.since) continue;
+      parts.push(part);
+      uses.push(use);
     }
     const size = parts.length;
     if (size < 2) return true;

@@ -1,10 +1,13 @@
+import { demoFile } from '../../../demo/demo';
+import { planFor } from '../plan/plan';
+import { Recipe } from '../recipe/recipe';
 import { inEnglish } from '../say/inWords';
 import { mendsFor } from './arrange/mend';
 import { boardOf, type Clash, moved, placeOf, settled } from './board';
 import { batchesOf, clockOf } from './service';
 import { clashWords, mendWords } from './serviceWords';
 import { HOUSE, here, RECIPES, service, soup } from './testKit';
-import { handsOf, miseMinutes, toolIn } from './timetable';
+import { handsOf, miseMinutes, Timetables, toolIn } from './timetable';
 import { shoppingOf, summed, todayOf } from './today';
 
 const named = { soup: (key: string) => RECIPES.get(key.split('/')[0]!)?.name ?? key, opens: 360 };
@@ -181,6 +184,37 @@ describe('how long and by whom', () => {
     expect(at.length).toBeGreaterThan(0);
     expect(at.reduce((sum, s) => sum + s.to - s.from, 0)).toBeLessThan(table.minutes);
     for (const [n, s] of at.entries()) if (n > 0) expect(s.from).toBeGreaterThan(at[n - 1]!.to + 3);
+  });
+  test('a batch takes no less on the board than its plan does, and not a minute more', () => {
+    const plan = planFor(
+      RECIPES.get('roast-carrot-cream')!,
+      { litres: 4, target: CARROT.order.target },
+      {
+        vessel: HOUSE.vessels.find((v) => v.id === 'middle-28')!,
+        burner: HOUSE.burners.find((b) => b.id === 'front-left')!,
+        kitchen: HOUSE.kitchen,
+      },
+    );
+    expect(table.minutes).toBeGreaterThanOrEqual(plan.seconds / 60);
+    expect(table.minutes).toBeLessThan(plan.seconds / 60 + 1);
+  });
+  test('what was worked out before it changes no timetable', () => {
+    const order = { ...CARROT.order, litres: 4, burnerId: 'back-plate' };
+    const alone = new Timetables(HOUSE, RECIPES).of(order);
+    const after = new Timetables(HOUSE, RECIPES);
+    for (const burnerId of ['front-left', 'floor-ring', 'front-right']) after.of({ ...order, burnerId });
+    expect(after.of(order)).toEqual(alone);
+  });
+  test('shells that are strained off toughen nothing', () => {
+    const body = demoFile('crab-shell-bisque');
+    for (const step of body.steps)
+      if (step.items)
+        step.items = step.items.filter((i: { ingredient: string }) => i.ingredient !== 'crab-meat');
+    const tables = new Timetables(HOUSE, new Map([['crab-shell-bisque', Recipe.parse(body)]]));
+    const bisque = soup('crab-shell-bisque');
+    const wait = (of: Timetables) => of.of({ ...bisque.order, litres: 6 })?.wait.minutes;
+    expect(wait(tables)).toBe(120);
+    expect(boardOf(service([bisque]), here()).bars[0]!.table!.wait.minutes).toBe(45);
   });
   test('a blender is wanted while it blends', () => {
     const puree = table.stretches.find((s) => s.kind === 'puree')!;

@@ -140,6 +140,7 @@ function asItLies(service: Service, here: Here, bars: readonly Bar[]): { jobs: J
   const starts = jobs.jobs.map((job) => {
     const bar = by.get(job.batch.key);
     if (!bar) return 0;
+    // What is left of it, where part of it is over.
     if (job.kind === 'mise') return jobs.end - bar.mise.to;
     if (job.kind === 'stock' && bar.stock) return jobs.end - (bar.stock.at.lightAt + bar.stock.table.minutes);
     return jobs.end - bar.readyAt;

@@ -1,6 +1,6 @@
 import ICAL from 'ical.js';
 import Papa from 'papaparse';
-import { message } from '../message/message';
+import { type Message, message } from '../message/message';
 import { type FoundWrong, issueWords, valueAt } from '../words/issueWords';
 import { Cycle, Day, minutesOf, Service } from './service';
 
@@ -22,9 +22,9 @@ export type OpenedService =
 const MOST_LINES = 1000;
 const MOST_CHARACTERS = 400_000;
 
-const refused = (place: string, ...problem: Parameters<typeof message>): OpenedService => ({
+const refused = (place: string, says: Message): OpenedService => ({
   kind: 'refused',
-  problems: [{ place, says: message(...problem) }],
+  problems: [{ place, says }],
 });
 
 function json(text: string): OpenedService {
@@ -32,7 +32,7 @@ function json(text: string): OpenedService {
   try {
     body = JSON.parse(text);
   } catch {
-    return refused('file', 'it begins as JSON and does not end as it');
+    return refused('file', message('it begins as JSON and does not end as it'));
   }
   const format = (body as { format?: unknown } | null)?.format;
   const read = format === 'panache.cycle/1' ? Cycle.safeParse(body) : Service.safeParse(body);
@@ -58,12 +58,10 @@ function covers(text: string): OpenedService {
     if (!fields.includes(column))
       return refused(
         'line 1',
-        'no column is headed {column}: wanted are day, covers and, if you like, name',
-        {
-          column,
-        },
+        message('no column is headed {column}: wanted are day, covers and, if you like, name', { column }),
       );
-  if (data.length > MOST_LINES) return refused('file', 'it has more than {most} lines', { most: MOST_LINES });
+  if (data.length > MOST_LINES)
+    return refused('file', message('it has more than {most} lines', { most: MOST_LINES }));
   const problems: FoundWrong[] = [];
   const rows = data.flatMap((row, n): Covers[] => {
     const place = `line ${n + 2}`;
@@ -99,19 +97,19 @@ function calendar(text: string): OpenedService {
       const day = Day.safeParse(`${startDate.year}-${two(startDate.month)}-${two(startDate.day)}`);
       return at === null || !day.success ? [] : [{ day: day.data, name: (summary ?? '').slice(0, 60), at }];
     });
-    if (dates.length === 0) return refused('file', 'no event of the calendar has a day and a time');
+    if (dates.length === 0) return refused('file', message('no event of the calendar has a day and a time'));
     return { kind: 'calendar', dates };
   } catch {
-    return refused('file', 'it begins as a calendar (RFC 5545) and cannot be read as one');
+    return refused('file', message('it begins as a calendar (RFC 5545) and cannot be read as one'));
   }
 }
 
 /** Reads a file for the board: a service or a cycle of our own, a calendar, or covers as CSV. Never throws: what cannot be read says where and why. */
 export function openService(text: string): OpenedService {
   if (text.length > MOST_CHARACTERS)
-    return refused('file', 'it has more than {most} characters', { most: MOST_CHARACTERS });
+    return refused('file', message('it has more than {most} characters', { most: MOST_CHARACTERS }));
   const plain = text.replace(/^\uFEFF/, '').trimStart();
-  if (plain === '') return refused('file', 'it is empty');
+  if (plain === '') return refused('file', message('it is empty'));
   if (plain.startsWith('{')) return json(plain);
   if (/^BEGIN:VCALENDAR/i.test(plain)) return calendar(plain);
   return covers(plain);

@@ -1,5 +1,6 @@
 import type pg from 'pg';
 import * as z from 'zod';
+import { median } from '../../core/maths/median';
 import { message } from '../../core/message/message';
 import { issue } from '../../core/message/told';
 import { merged, type Told } from '../../core/service/merge';
@@ -14,6 +15,7 @@ import {
   readDays,
   readService,
   readServiceAt,
+  readUsualCovers,
   type StoredService,
   writeCycle,
   writeService,
@@ -36,6 +38,8 @@ export type DayOpened = {
   /** Services the cycle has for this day, to copy. */
   readonly turn: readonly Service[];
   readonly week: number;
+  /** Covers of the last services on this day of the week, in the middle; null where there were none. */
+  readonly usual: number | null;
 };
 
 /** Days looked at to both sides. */
@@ -44,10 +48,11 @@ const NEAR = 21;
 export async function openDay(db: Queryable, input: string): Promise<DayOpened> {
   const day = accept(Day, input);
   const { id } = await theHouse(db);
-  const [services, near, stored] = await Promise.all([
+  const [services, near, stored, covers] = await Promise.all([
     readDay(db, id, day),
     readDays(db, id, dayAfter(day, -NEAR), dayAfter(day, NEAR)),
     readCycle(db, id),
+    readUsualCovers(db, id, day),
   ]);
   const turn = stored ? turnOf(stored.cycle, day) : { week: 0, services: [] };
   const copies = await Promise.all(turn.services.map((s) => readService(db, id, s)));
@@ -58,6 +63,7 @@ export async function openDay(db: Queryable, input: string): Promise<DayOpened> 
     cycle: stored?.cycle ?? null,
     cycleRevision: stored?.revision ?? 0,
     week: turn.week,
+    usual: covers.length > 0 ? Math.round(median(covers)) : null,
     turn: copies.flatMap((c) => (c ? [c.service] : [])),
   };
 }

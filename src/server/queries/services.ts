@@ -136,3 +136,21 @@ export async function nextDay(db: Queryable, kitchenId: string, day: string): Pr
   );
   return rows[0]?.day ?? day;
 }
+
+/** Covers of the last `most` services on the same day of the week before `day`, the newest first. */
+export async function readUsualCovers(
+  db: Queryable,
+  kitchenId: string,
+  day: string,
+  most = 4,
+): Promise<readonly number[]> {
+  const { rows } = await db.query<{ covers: number }>(
+    `SELECT (v.body ->> 'covers')::integer AS covers
+     FROM service s JOIN service_version v USING (kitchen_id, id, revision)
+     WHERE s.kitchen_id = $1 AND s.day < $2::date AND NOT s.archived
+       AND extract(isodow FROM s.day) = extract(isodow FROM $2::date) AND v.body ->> 'covers' IS NOT NULL
+     ORDER BY s.day DESC LIMIT $3`,
+    [kitchenId, day, most],
+  );
+  return rows.map((r) => r.covers);
+}

@@ -55,7 +55,10 @@ function outcomeWords(
 }
 
 type Props = {
-  readonly clashes: readonly Clash[];
+  readonly clash: Clash | undefined;
+  /** How many clash besides. */
+  readonly more: number;
+  readonly onNextClash: () => void;
   readonly mends: readonly Mend[];
   readonly named: Named;
   readonly arranging: Arranging | null;
@@ -74,10 +77,9 @@ type Props = {
 
 /** What clashes with what would mend it, what cannot be and why, and the one next action. */
 export function Foot(props: Props) {
-  const { clashes, mends, named, arranging, outcome, reliefs, asking, refused, inUse, ready, primary } =
+  const { clash, more, mends, named, arranging, outcome, reliefs, asking, refused, inUse, ready, primary } =
     props;
   const say = useSay();
-  const [clash] = clashes;
   return (
     <footer className="flex shrink-0 items-stretch border-ink border-t-2 bg-surface max-[1100px]:sticky max-[1100px]:bottom-0 max-[1100px]:z-40 max-[900px]:static max-[900px]:flex-col">
       <div
@@ -110,17 +112,13 @@ export function Foot(props: Props) {
           <>
             <p className="flex min-w-0 flex-1 basis-64 items-center gap-2 font-bold text-tomato">
               <TriangleAlert className="shrink-0" aria-hidden />
-              <span>
-                {say('{clash}.', { clash: clashWords(clash, named) })}{' '}
-                {clashes.length > 1 && (
-                  <span className="font-normal text-ink">
-                    {say('{more, plural, one {One more clash} other {# more clashes}}.', {
-                      more: clashes.length - 1,
-                    })}
-                  </span>
-                )}
-              </span>
+              <span>{say('{clash}.', { clash: clashWords(clash, named) })}</span>
             </p>
+            {more > 0 && (
+              <button type="button" className="min-h-12 px-1 underline" onClick={props.onNextClash}>
+                {say('{more, plural, one {One more clash} other {# more clashes}}', { more })}
+              </button>
+            )}
             {mends.map((m) => (
               <button
                 key={`${m.key} ${m.sooner} ${m.burner} ${m.pot}`}

@@ -17,11 +17,13 @@ import { HEAD_BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 import { useNow } from '../station/useNow';
 import { BoardPane } from './board/BoardPane';
+import { withPass } from './board/PassTags';
 import { Foot } from './Foot';
 import { Sentence } from './Sentence';
 import { Side } from './Side';
 import { ToldLine } from './ToldLine';
 import { minuteOf, useLive } from './useLive';
+import { useNames } from './useNames';
 import { useScheduler } from './useScheduler';
 import { useService } from './useService';
 import { useStartBatch } from './useStartBatch';
@@ -83,38 +85,29 @@ export function ServiceView({ stores, first, tickets }: Props) {
   );
   const base = useMemo(() => boardOf(lying, here), [lying, here]);
   const board = useMemo(() => (trying ? boardOf(shown, here) : base), [trying, shown, here, base]);
-  const [clash] = board.clashes;
+  const [clashAt, setClashAt] = useState(0);
+  const clash = board.clashes[clashAt % Math.max(1, board.clashes.length)];
   const mends = useMemo(
     () => (clash && ready && !trying ? mendsFor(lying, here, clash) : []),
     [clash, ready, trying, lying, here],
   );
 
   const recipeName = (id: string) => stores.recipes.find((r) => r.id === id)?.name ?? id;
-  const names = useMemo(
-    () =>
-      new Map(
-        batchesOf(service).flatMap((b) => {
-          const name =
-            stores.recipes.find((r) => r.id === b.soup.order.recipeId)?.name ?? b.soup.order.recipeId;
-          const several = b.soup.fresh && b.soup.draws.length > 1;
-          return [
-            [b.key, several ? `${name}, ${clockOf(b.due)}` : name],
-            ...(b.key === b.soup.id ? [] : [[b.soup.id, name] as const]),
-          ] as [string, string][];
-        }),
-      ),
-    [service, stores.recipes],
-  );
-  const nameOf = (key: string) => names.get(key) ?? key;
+  const nameOf = useNames(service, stores.recipes);
   const named = { soup: nameOf, opens: service.opens };
 
   const set = (next: Service) => {
     starting.calm();
     change(next);
   };
-  const move = (key: string, to: Partial<Place>) => {
+  const onService = (next: Service) => {
     scheduler.stop();
-    set(moved(lying, here, key, to));
+    set(next);
+  };
+  const move = (key: string, to: Partial<Place>) => onService(moved(lying, here, key, to));
+  const pass = (from: number, to: number) => {
+    const next = withPass(service, from, to);
+    if (next) onService(next);
   };
   const arrange = () => {
     starting.calm();
@@ -187,6 +180,7 @@ export function ServiceView({ stores, first, tickets }: Props) {
             house={stores.house}
             now={now}
             nameOf={nameOf}
+            onPass={pass}
             onMove={move}
             onTry={setTrying}
             onOpen={setOpened}
@@ -195,7 +189,9 @@ export function ServiceView({ stores, first, tickets }: Props) {
         <Side board={board} house={stores.house} now={now} nameOf={nameOf} />
       </div>
       <Foot
-        clashes={board.clashes}
+        clash={clash}
+        more={board.clashes.length - 1}
+        onNextClash={() => setClashAt((n) => n + 1)}
         mends={mends}
         named={named}
         arranging={scheduler.arranging}
@@ -205,10 +201,7 @@ export function ServiceView({ stores, first, tickets }: Props) {
         refused={starting.refused ?? kept.refused}
         inUse={starting.inUse}
         ready={ready}
-        onService={(to) => {
-          scheduler.stop();
-          set(to);
-        }}
+        onService={onService}
         onArrange={arrange}
         onStop={scheduler.stop}
         onAnyway={() => starting.inUse && void light(starting.inUse, true)}

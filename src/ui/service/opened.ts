@@ -14,4 +14,5 @@ export type DayOpened = {
   readonly cycleRevision: number;
   readonly turn: readonly Service[];
   readonly week: number;
+  readonly usual: number | null;
 };

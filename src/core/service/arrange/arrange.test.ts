@@ -5,6 +5,7 @@ import { boardOf } from '../board';
 import { batchesOf, type Service } from '../service';
 import { reliefWords } from '../serviceWords';
 import { HOUSE, here, RECIPES, service, soup } from '../testKit';
+import { shoppingOf, summed } from '../today';
 import { arranged, type Outcome } from './arrange';
 import { jobsOf, placesOf, standsFor } from './jobs';
 import { leastFirst, type Relief, reliefs } from './why';
@@ -78,6 +79,23 @@ describe('a day arranged', () => {
       readyAt: 742,
     });
     for (const b of board.bars) if (!b.live) expect(b.lightAt).toBeGreaterThanOrEqual(545);
+  });
+
+  test('what was to be weighed out by now is weighed out, and what was begun needs the rest of its minutes', () => {
+    const [carrot] = THURSDAY.soups.filter((s) => s.id === 'roast-carrot-cream');
+    const one = { ...THURSDAY, soups: [carrot!] };
+    const place = { burnerId: 'front-right', vesselId: 'low-wide-26', lightAt: 668, miseAt: 600 };
+    const mise = boardOf(one, here()).bars[0]!.table!.mise;
+    const minutes = (now: number | null) =>
+      jobsOf({ ...one, placed: { [carrot!.id]: place } }, here({ now }), (b) => standsFor(b, HOUSE))
+        .problem.tasks.filter((t) => t.id.endsWith('mise'))
+        .map((t) => t.modes[0].duration);
+    expect(minutes(null)).toEqual([mise]);
+    expect(minutes(600)).toEqual([mise]);
+    expect(minutes(604)).toEqual([mise - 4]);
+    expect(minutes(600 + mise)).toEqual([]);
+    const again = done(arranged({ ...one, placed: { [carrot!.id]: place } }, here({ now: 640 })));
+    expect(again.placed[carrot!.id]?.miseAt).toBe(600);
   });
 
   test('told that it has had time enough it stands with what it had, and a bound', () => {
@@ -187,5 +205,10 @@ test('a stock made here for a soup is lit so that it is done when the soup is, o
   const [bar] = board.bars;
   expect(bar!.stock!.at.lightAt + bar!.stock!.table.minutes).toBeLessThanOrEqual(bar!.lightAt);
   expect(bar!.mise.to).toBeLessThanOrEqual(bar!.stock!.at.lightAt);
+  // What it is made of is weighed and fetched, not the stock itself.
+  const things = summed(board).map((l) => l.ingredient);
+  expect(things).not.toContain('shell-stock');
+  expect(things).toContain('water');
+  expect(shoppingOf(board, HOUSE.kitchen).lines.map((l) => l.ingredient)).not.toContain('shell-stock');
   expect(scheduled(jobsOf(made, here(), (b) => standsFor(b, HOUSE)).problem).proven).toBe(true);
 });

@@ -52,6 +52,8 @@ export type Jobs = {
   readonly end: number;
   /** What cannot be cooked anywhere it was allowed to stand. */
   readonly nowhere: readonly Batch[];
+  /** When what is weighed out already, or begun, was, by batch. */
+  readonly weighed: Readonly<Record<string, number>>;
 };
 
 /** Share of a pot's rim a soup may fill before it is cooked to know more; and the least that covers a bottom. */
@@ -136,7 +138,7 @@ function cookMode(
       })),
     ),
   ];
-  return { id: `${stand.vesselId} on ${stand.burnerId}`, duration: takes, uses: uses.toReversed() };
+  return { id: `${stand.vesselId} ${stand.burnerId}`, duration: takes, uses: uses.toReversed() };
 }
 
 /** The modes, each also taking one of all burners and one of all pots for as long as the shortest takes. */
@@ -158,7 +160,7 @@ function pooled(modes: readonly Mode[], batch: Batch, { service, end, at }: Buil
 function stockMode(stand: Stand, table: Timetable, { at }: Builder): Mode {
   const back = (from: number, to: number) => ({ from: table.minutes - to, to: table.minutes - from });
   return {
-    id: `stock in ${stand.vesselId} on ${stand.burnerId}`,
+    id: `stock ${stand.vesselId} ${stand.burnerId}`,
     duration: table.minutes,
     uses: [
       { resource: at(`burner ${stand.burnerId}`), amount: 1, from: 0, to: table.minutes },
@@ -196,6 +198,7 @@ export function jobsOf(service: Service, here: Here, choices: Choices): Jobs {
   const tasks: Task[] = [];
   const jobs: Job[] = [];
   const nowhere: Batch[] = [];
+  const weighed: Record<string, number> = {};
   const precedences: { before: number; after: number; gap: number }[] = [];
   const hold: { task: number; weight: number; after: number; of: 'start' }[] = [];
   const flame: { task: number; weight: number; after: number; of: 'end' }[] = [];
@@ -262,18 +265,21 @@ export function jobsOf(service: Service, here: Here, choices: Choices): Jobs {
       precedences.push({ before: cook, after: before, gap: 0 });
       flame.push({ task: before, weight: 1, after: 0, of: 'end' });
     }
-    if (!table || table.mise === 0) continue;
+    if (!table) continue;
+    const left = miseLeft(table.mise, place, now);
+    if (left < table.mise && place?.miseAt !== undefined) weighed[batch.key] = place.miseAt;
+    if (left === 0) continue;
     const mise = add(
       { kind: 'mise', batch, stands: [], tables: [] },
       {
         id: `${batch.key} mise`,
         earliest: 0,
-        latest: end - opens - table.mise,
+        latest: end - opens - left,
         modes: [
           {
             id: 'weigh',
-            duration: table.mise,
-            uses: [{ resource: builder.at('hands'), amount: 1, from: 0, to: table.mise }],
+            duration: left,
+            uses: [{ resource: builder.at('hands'), amount: 1, from: 0, to: left }],
           },
         ],
       },
@@ -295,7 +301,14 @@ export function jobsOf(service: Service, here: Here, choices: Choices): Jobs {
     shared: pairs.map(([s]) => s),
     end,
     nowhere,
+    weighed,
   };
+}
+
+/** Minutes of weighing out still to be done at `now`, by when it was to begin. */
+function miseLeft(minutes: number, place: Place | undefined, now: number | null): number {
+  if (now === null || place?.miseAt === undefined || place.miseAt >= now) return minutes;
+  return Math.max(0, place.miseAt + minutes - now);
 }
 
 /** Where the stock of a batch might be made, and how long it takes there; null where it makes none. */
@@ -316,7 +329,10 @@ function stockTables(batch: Batch, { tables, house }: Here, stands: readonly Sta
 }
 
 /** Where each batch stands by a placement of its jobs. */
-export function placesOf({ jobs, problem, end }: Jobs, { starts, modes }: Placement): Record<string, Place> {
+export function placesOf(
+  { jobs, problem, end, weighed }: Jobs,
+  { starts, modes }: Placement,
+): Record<string, Place> {
   const placed: Record<string, Place> = {};
   const real = (task: number): { from: number; to: number } => {
     const start = starts[task] ?? 0;
@@ -327,14 +343,16 @@ export function placesOf({ jobs, problem, end }: Jobs, { starts, modes }: Placem
     const stand = job.stands[modes[task] ?? 0];
     const { from } = real(task);
     const { key } = job.batch;
-    if (job.kind === 'cook' && stand) placed[key] = { ...stand, lightAt: from };
+    const miseAt = weighed[key];
+    if (job.kind === 'cook' && stand)
+      placed[key] = { ...stand, lightAt: from, ...(miseAt !== undefined && { miseAt }) };
   }
   for (const [task, job] of jobs.entries()) {
     const place = placed[job.batch.key];
     if (!place || job.kind === 'cook') continue;
     const { from } = real(task);
     const stand = job.stands[modes[task] ?? 0];
-    if (job.kind === 'mise') place.miseAt = from;
+    if (job.kind === 'mise') place.miseAt = weighed[job.batch.key] ?? from;
     else if (stand) place.stock = { ...stand, lightAt: from };
   }
   return placed;

@@ -60,6 +60,8 @@ export function BarBlock(props: Props) {
   const { batch, live } = bar;
   const fixed = live !== null;
   const { setNodeRef, listeners, attributes } = useDraggable({ id: batch.key, disabled: fixed });
+  // One under way is not moved, and can be opened.
+  const { 'aria-disabled': _still, ...named } = attributes;
   const last = Math.max(batch.last, bar.readyAt);
   const whole = { from: bar.lightAt, to: Math.max(bar.readyAt, bar.lightAt + 1) };
   const shift = bar.readyAt - (bar.table?.minutes ?? 0);
@@ -75,7 +77,7 @@ export function BarBlock(props: Props) {
       <button
         type="button"
         ref={setNodeRef}
-        {...attributes}
+        {...named}
         {...listeners}
         aria-roledescription={say('batch on the board')}
         aria-label={`${barWords(bar, props, say)}${clashes ? `. ${say('It clashes')}` : ''}${bar.place.pinned ? `. ${say('Pinned')}` : ''}`}

@@ -19,6 +19,7 @@ import { BAR, BurnerRow, GAP } from './BurnerRow';
 import { Hands, ToolRows } from './Counts';
 import { across, hoursOf } from './lanes';
 import { Legend } from './Marks';
+import { PASS_STEP, PassTags, passOf, timesOf } from './PassTags';
 
 type Props = {
   readonly service: Service;
@@ -29,10 +30,14 @@ type Props = {
   readonly now: number | null;
   readonly nameOf: (key: string) => string;
   /** The board as it would lie with this batch there. */
+  readonly onPass: (from: number, to: number) => void;
   readonly onMove: (key: string, to: Partial<Place>) => void;
   readonly onTry: (moved: { readonly key: string; readonly to: Partial<Place> } | null) => void;
   readonly onOpen: (key: string) => void;
 };
+
+/** Minutes from a time on the pass within which an hour is not written. */
+const CROWDED = 24;
 
 const NOTHING = (): undefined => undefined;
 const SILENT = { onDragStart: NOTHING, onDragOver: NOTHING, onDragEnd: NOTHING, onDragCancel: NOTHING };
@@ -44,7 +49,18 @@ const FINE = 1;
 const SLACK = 6;
 
 /** Burners down, time across, a bar for each batch; below them the hands and the tools they share. */
-export function BoardPane({ service, board, base, house, now, nameOf, onMove, onTry, onOpen }: Props) {
+export function BoardPane({
+  service,
+  board,
+  base,
+  house,
+  now,
+  nameOf,
+  onPass,
+  onMove,
+  onTry,
+  onOpen,
+}: Props) {
   const say = useSay();
   const scale = useRef<HTMLDivElement>(null);
   const [dragged, setDragged] = useState<string | null>(null);
@@ -52,6 +68,7 @@ export function BoardPane({ service, board, base, house, now, nameOf, onMove, on
   const justDragged = useRef(false);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: SLACK } }));
   const span = { from: base.from, to: base.to };
+  const times = timesOf(service);
   const clashing = new Set(board.clashes.flatMap((c) => c.keys));
   const burnerOf = (id: string) => house.burners.find((b) => b.id === id)?.name ?? id;
   const potOf = (id: string) => house.vessels.find((v) => v.id === id)?.name ?? id;
@@ -142,6 +159,13 @@ export function BoardPane({ service, board, base, house, now, nameOf, onMove, on
         }}
         onDragEnd={(e: DragEndEvent) => {
           cancelAnimationFrame(frame.current);
+          const pass = passOf(String(e.active.id));
+          if (pass !== null) {
+            const width = scale.current?.getBoundingClientRect().width ?? 1;
+            const minutes = (e.delta.x / width) * (span.to - span.from);
+            onPass(pass, pass + Math.round(minutes / PASS_STEP) * PASS_STEP);
+            return;
+          }
           const to = placeAt(e);
           setDragged(null);
           onTry(null);
@@ -157,18 +181,23 @@ export function BoardPane({ service, board, base, house, now, nameOf, onMove, on
           className="grid min-w-190 grid-cols-[140px_1fr] pr-6 max-[720px]:grid-cols-[104px_1fr]"
         >
           <div className="sticky left-0 z-20 bg-ground" />
-          <div ref={scale} className="relative h-10" aria-hidden>
-            {hoursOf(span).map((at) => (
-              <span
-                key={at}
-                className={`figures absolute pt-1.5 font-bold text-[17px] ${across(span, at) < 4 ? '' : '-translate-x-1/2'}`}
-                style={{ left: `${across(span, at)}%` }}
-              >
-                {clockOf(at)}
-              </span>
-            ))}
+          <div ref={scale} className="relative h-12">
+            <PassTags service={service} span={span} onPass={onPass} />
+            {hoursOf(span)
+              .filter((at) => times.every((t) => Math.abs(t.at - at) > CROWDED))
+              .map((at) => (
+                <span
+                  key={at}
+                  aria-hidden
+                  className={`figures absolute pt-1.5 font-bold text-[17px] ${across(span, at) < 4 ? '' : '-translate-x-1/2'}`}
+                  style={{ left: `${across(span, at)}%` }}
+                >
+                  {clockOf(at)}
+                </span>
+              ))}
             {now !== null && now >= span.from && now <= span.to && (
               <span
+                aria-hidden
                 className="figures absolute top-0.5 z-30 -translate-x-1/2 rounded-sm bg-ink px-1.5 py-0.5 font-bold text-[17px] text-surface"
                 style={{ left: `${across(span, now)}%` }}
               >

@@ -1,13 +1,13 @@
 'use client';
 
-import { Archive, CalendarPlus, Copy, Repeat } from 'lucide-react';
+import { Archive, CalendarPlus, Copy } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import type { Message } from '../../../core/message/message';
 import { shortDay } from '../../../core/service/dayWords';
-import { copied, Day, dayAfter, type Service, weekdayOf } from '../../../core/service/service';
+import { copied, Day, dayAfter, type Service } from '../../../core/service/service';
 import { Field } from '../../shared/form/Field';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON } from '../../shared/styles';
@@ -15,6 +15,7 @@ import { useSay } from '../../shared/useSay';
 import { ask, problemWords } from '../../station/line/api';
 import { readRole } from '../../station/useRole';
 import type { DayOpened } from '../opened';
+import { MenuPart } from './MenuPart';
 
 type Props = {
   readonly service: Service;
@@ -31,9 +32,10 @@ export function DaySheet({ service, onChange, onClose }: Props) {
   const [name, setName] = useState(service.name);
   const [refused, setRefused] = useState<Message | null>(null);
   const { day } = service;
-  useEffect(() => {
+  const load = useCallback(() => {
     void ask<DayOpened>('GET', `/api/services?day=${day}`).then((a) => a.ok && setOpened(a.body));
   }, [day]);
+  useEffect(load, [load]);
   const isDay = Day.safeParse(to).success;
   const go = (s: Service) => {
     onClose();
@@ -59,28 +61,6 @@ export function DaySheet({ service, onChange, onClose }: Props) {
     placed: {},
     started: {},
   });
-  const round = async () => {
-    const cycle = opened?.cycle;
-    const monday = dayAfter(day, -weekdayOf(day));
-    const weeks = cycle?.weeks ?? [Array.from({ length: 7 }, (): string[] => [])];
-    const week = opened?.week ?? 0;
-    const next = {
-      format: 'panache.cycle/1' as const,
-      from: cycle?.from ?? monday,
-      weeks: weeks.map((w, i) =>
-        i === week ? w.map((d, n) => (n === weekdayOf(day) ? [...new Set([...d, service.id])] : d)) : w,
-      ),
-    };
-    const answer = await ask('PUT', '/api/services/cycle', {
-      cycle: next,
-      base: opened?.cycleRevision ?? 0,
-      by: readRole(),
-    });
-    if (!answer.ok) return setRefused(problemWords(answer.problems));
-    const again = await ask<DayOpened>('GET', `/api/services?day=${day}`);
-    if (again.ok) setOpened(again.body);
-  };
-  const inCycle = opened?.turn.some((s) => s.id === service.id) ?? false;
   return (
     <Sheet wide open onOpenChange={(open) => open || onClose()} title={say('Which service')}>
       <div className="grid gap-5 p-4 min-[900px]:grid-cols-2">
@@ -114,10 +94,6 @@ export function DaySheet({ service, onChange, onClose }: Props) {
           </button>
           <button type="button" disabled={!isDay} className={BUTTON} onClick={() => void keep(fresh())}>
             <CalendarPlus size={22} aria-hidden /> {say('A new one on that day')}
-          </button>
-          <button type="button" disabled={inCycle || !opened} className={BUTTON} onClick={() => void round()}>
-            <Repeat size={22} aria-hidden />{' '}
-            {inCycle ? say('It comes round with the menu') : say('Have it come round with the menu')}
           </button>
           <button
             type="button"
@@ -158,9 +134,7 @@ export function DaySheet({ service, onChange, onClose }: Props) {
               </li>
             ))}
           </ul>
-          {opened && opened.turn.length > 0 && opened.services.length === 0 && (
-            <p className="mt-3">{say('The menu would bring something for this day.')}</p>
-          )}
+          {opened && <MenuPart service={service} opened={opened} onSaved={load} />}
         </section>
       </div>
     </Sheet>

@@ -1,7 +1,7 @@
 'use client';
 
 import { Plus } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { middleOf } from '../../../core/flow/bands';
 import { MOST_SOUPS, type Service, type Soup } from '../../../core/service/service';
 import type { Stores } from '../../order/stores';
@@ -9,6 +9,8 @@ import { Pick } from '../../shared/form/Field';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
+import { ask } from '../../station/line/api';
+import type { DayOpened } from '../opened';
 import { Whole } from './HouseSheet';
 import { SoupForm } from './SoupForm';
 
@@ -28,6 +30,11 @@ export function SoupsSheet({ service, stores, onChange, onClose }: Props) {
   const [recipeId, setRecipeId] = useState(stores.recipes[0]?.id ?? '');
   const recipe = stores.recipes.find((r) => r.id === recipeId);
   const { vessels, burners, kitchen } = stores.house;
+  const [usual, setUsual] = useState<number | null>(null);
+  const { day } = service;
+  useEffect(() => {
+    void ask<DayOpened>('GET', `/api/services?day=${day}`).then((a) => a.ok && setUsual(a.body.usual));
+  }, [day]);
   const full = service.soups.length >= MOST_SOUPS;
   const add = () => {
     if (!recipe) return;
@@ -62,8 +69,9 @@ export function SoupsSheet({ service, stores, onChange, onClose }: Props) {
   return (
     <Sheet wide open onOpenChange={(open) => open || onClose()} title={say('Soups of the service')}>
       <div className="grid gap-3 p-4">
-        <div className="max-w-60">
+        <div className="flex flex-wrap items-end gap-3">
           <Whole
+            key={usual !== null && usual === service.covers ? 'usual' : 'typed'}
             id="service-covers"
             label={say('Covers, 0 where litres are given')}
             value={service.covers ?? 0}
@@ -71,6 +79,11 @@ export function SoupsSheet({ service, stores, onChange, onClose }: Props) {
             high={20_000}
             onValue={(n) => onChange({ ...service, covers: n === 0 ? null : n })}
           />
+          {usual !== null && usual !== service.covers && (
+            <button type="button" className={BUTTON} onClick={() => onChange({ ...service, covers: usual })}>
+              {say('{usual}, as on the last such days', { usual })}
+            </button>
+          )}
         </div>
         <ul className="grid gap-3">
           {service.soups.map((soup) => (
