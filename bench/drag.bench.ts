@@ -98,4 +98,29 @@ const work = await page.evaluate(async () => {
 console.log(
   `one change, planned, rendered and laid out ÷ one frame (16.7 ms): median ${(median(work) / 16.7).toFixed(2)}, 95th ${(quantile(work, 0.95) / 16.7).toFixed(2)}`,
 );
+
+/** A bar of the day's board, dragged to and fro over the burners. */
+await page.goto(`${process.env.BASE_URL}/service`);
+await page.getByText('Nothing clashes.').waitFor();
+await page.waitForTimeout(9000);
+const stillBoard = await traced(spin);
+const bar = page
+  .getByRole('region', { name: 'The board' })
+  .getByRole('button', { name: /^Crab-shell bisque/ });
+const at = await bar.boundingBox();
+if (!at) throw new Error('the bisque is not on the board');
+const boardDrag = await traced(async () => {
+  await page.mouse.move(at.x + 40, at.y + 20);
+  await page.mouse.down();
+  const spinning = spin();
+  const until = Date.now() + 2800;
+  for (let i = 0; Date.now() < until; i++)
+    await page.mouse.move(at.x + 40 + 120 * Math.sin(i / 15), at.y + 20 - 80 + 70 * Math.sin(i / 31));
+  await spinning;
+  await page.keyboard.press('Escape');
+  await page.mouse.up();
+});
+console.log(
+  `dragging a bar ÷ the board at rest, frames drawn a second: ${(rate(boardDrag.gaps) / rate(stillBoard.gaps)).toFixed(2)} (${(rate(boardDrag.gaps) * 1000).toFixed(0)} and ${(rate(stillBoard.gaps) * 1000).toFixed(0)}; bar: 60); median gap ${median(boardDrag.gaps).toFixed(1)} ms, 95th ${quantile(boardDrag.gaps, 0.95).toFixed(1)} ms; dropped ${boardDrag.dropped} and ${stillBoard.dropped}`,
+);
 await browser.close();

@@ -133,6 +133,7 @@ test('a day is planned, a clash is dragged away, two batches are lit, one runs l
   await expect(page.getByText(/^Crab-shell bisque is 1[1-4] min late for 13:00\.$/)).toBeVisible({
     timeout: 30_000,
   });
+  await expect(page.getByText('Being saved.')).toHaveCount(0);
   const { service } = await read(page, id);
   expect(service.placed['cockle-and-leek-chowder']!.lightAt).toBeGreaterThanOrEqual(10 * 60 + 50);
 

@@ -81,9 +81,9 @@ export function Foot(props: Props) {
     props;
   const say = useSay();
   return (
-    <footer className="flex shrink-0 items-stretch border-ink border-t-2 bg-surface max-[1100px]:sticky max-[1100px]:bottom-0 max-[1100px]:z-40 max-[900px]:static max-[900px]:flex-col">
+    <footer className="flex shrink-0 items-stretch border-ink border-t-2 bg-surface max-[1100px]:sticky max-[1100px]:bottom-0 max-[1100px]:z-40 max-[900px]:contents">
       <div
-        className="flex min-w-0 flex-1 flex-wrap items-center gap-x-3 gap-y-1.5 px-5 py-2 leading-tight"
+        className="flex min-w-0 flex-1 flex-wrap items-center gap-x-3 gap-y-1.5 border-ink bg-surface px-5 py-2 leading-tight max-[900px]:flex-none max-[900px]:border-t-2"
         aria-live="polite"
       >
         {refused ? (
@@ -139,7 +139,10 @@ export function Foot(props: Props) {
         )}
       </div>
       <div
-        className={clsx('flex shrink-0 items-center gap-3 p-2', primary?.act === props.onArrange && 'hidden')}
+        className={clsx(
+          'flex shrink-0 items-center gap-3 bg-surface p-2',
+          primary?.act === props.onArrange && 'hidden',
+        )}
       >
         <button
           type="button"
