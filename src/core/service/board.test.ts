@@ -247,12 +247,27 @@ describe('today', () => {
   test('is one list by the clock: weigh, light, every step somebody stands at, the pass', () => {
     expect(tasks.map((t) => t.at)).toEqual(tasks.map((t) => t.at).toSorted((a, b) => a - b));
     const carrot = tasks.filter((t) => t.key === CARROT.id);
-    expect(carrot.map((t) => t.kind).filter((k) => k !== 'step')).toEqual(['weigh', 'light', 'pass']);
+    const rest = carrot.map((t) => t.kind).filter((k) => k !== 'step' && k !== 'stir');
+    expect(rest).toEqual(['weigh', 'light', 'pass']);
     expect(carrot.filter((t) => t.kind === 'step')).toHaveLength(
       board.bars[0]!.table!.stretches.filter((s) => s.hands).length,
     );
     expect(carrot.every((t) => t.role === 'Early')).toBe(true);
     expect(inEnglish(carrot[1]!.does)).toBe('Light Front left');
+  });
+  test('has the bottom stirred every ten minutes of a simmer or a way up that nobody stands at', () => {
+    const { table, readyAt } = board.bars[1]!;
+    const shift = readyAt - table!.minutes;
+    const long = table!.stretches.filter(
+      (s) => ['simmer', 'bring-to'].includes(s.kind) && s.to - s.from >= 15,
+    );
+    const stirs = tasks.filter((t) => t.kind === 'stir' && t.key === board.bars[1]!.batch.key);
+    expect(long.length).toBeGreaterThan(0);
+    for (const s of long) expect(stirs.map((t) => t.at)).toContain(s.from + shift + 10);
+    for (const t of stirs)
+      expect(table!.stretches.some((s) => !s.hands && t.at > s.from + shift && t.at < s.to + shift)).toBe(
+        true,
+      );
   });
   test('weighs each thing once for all, and says how much of it is for which', () => {
     const butter = summed(board).find((l) => l.ingredient === 'butter')!;

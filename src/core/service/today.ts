@@ -2,13 +2,14 @@ import { type Shopping, shoppingFor } from '../compare/shopping';
 import { type Message, message } from '../message/message';
 import type { WeighLine } from '../plan/types';
 import type { Kitchen } from '../pot/kitchen';
+import type { StepKind } from '../pot/step';
 import type { Bar, Board } from './board';
 
 /** One thing to do, at a minute of the day. */
 export type Task = {
   readonly id: string;
   readonly key: string;
-  readonly kind: 'weigh' | 'stock' | 'light' | 'step' | 'ready' | 'pass';
+  readonly kind: 'weigh' | 'stock' | 'light' | 'step' | 'stir' | 'pass';
   readonly at: number;
   /** Minutes somebody stands at it; 0 for what is done at once. */
   readonly minutes: number;
@@ -16,6 +17,10 @@ export type Task = {
   /** Whose it is, by role; empty when nobody said. */
   readonly role: string;
 };
+
+/** What catches on the bottom while nobody stands at it, and minutes between two stirs. Common practice, no source. */
+const CATCHES: ReadonlySet<StepKind> = new Set(['simmer', 'bring-to']);
+const STIR = 10;
 
 function tasksOf(bar: Bar, burnerName: (id: string) => string): readonly Task[] {
   const { batch, table, live } = bar;
@@ -62,6 +67,11 @@ function tasksOf(bar: Bar, burnerName: (id: string) => string): readonly Task[] 
   if (!live?.finished)
     for (const s of table.stretches)
       if (s.hands) found.push(task('step', s.from + shift, s.to - s.from, s.title, s.step));
+  if (!live?.finished)
+    for (const s of table.stretches)
+      if (CATCHES.has(s.kind))
+        for (let at = s.from + STIR; at <= s.to - STIR / 2; at += STIR)
+          found.push(task('stir', at + shift, 0, message('Stir the bottom'), at));
   for (const [n, draw] of batch.soup.draws.entries()) {
     if (batch.soup.fresh && draw.at !== batch.due) continue;
     found.push(task('pass', draw.at, 0, message('On the pass'), n));

@@ -5,8 +5,9 @@ import type { TimedOrder } from '../../core/order/order';
 import { queryOf } from '../order/address';
 import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
+import { OnService } from './OnService';
 
-/** The plan on paper or in another program. */
+/** The plan on paper, in another program, or on the board of a service. */
 export function TakeAway({ order }: { order: TimedOrder }) {
   const say = useSay();
   const query = queryOf(order).toString();
@@ -28,6 +29,7 @@ export function TakeAway({ order }: { order: TimedOrder }) {
       <a className={BUTTON} href={file('json')} download>
         <Download size={22} aria-hidden /> {say('Plan as JSON')}
       </a>
+      <OnService order={order} />
     </div>
   );
 }

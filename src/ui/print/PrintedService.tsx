@@ -28,7 +28,7 @@ export function PrintedService({ drawn }: Props) {
   const { service, board, names } = drawn;
   const soup = (key: string) => names.soups[key] ?? key;
   const tasks = todayOf(board, (id) => names.burners[id] ?? id).filter(
-    (t) => t.kind !== 'step' || t.minutes >= 5,
+    (t) => t.kind !== 'stir' && (t.kind !== 'step' || t.minutes >= 5),
   );
   return (
     <Scroll label={say('Service on paper')} className="paper h-full overflow-y-auto print:h-auto">

@@ -1,0 +1,85 @@
+'use client';
+
+import Link from 'next/link';
+import { useEffect, useState } from 'react';
+import { type Message, message } from '../../core/message/message';
+import type { TimedOrder } from '../../core/order/order';
+import { shortDay } from '../../core/service/dayWords';
+import { MOST_SOUPS, minutesOf, type Service } from '../../core/service/service';
+import { BUTTON } from '../shared/styles';
+import { useSay } from '../shared/useSay';
+import { ask, problemWords } from '../station/line/api';
+import { readRole } from '../station/useRole';
+
+type Near = readonly { readonly day: string; readonly id: string; readonly name: string }[];
+type Stored = { readonly service: Service; readonly revision: number };
+
+/** On the pass at noon where the plan does not say. */
+const NOON = 720;
+
+/** The service with what is planned as one more soup, with all it changes in its recipe; null where it is full. */
+export function withSoup(service: Service, order: TimedOrder): Service | null {
+  if (service.soups.length >= MOST_SOUPS) return null;
+  const { serveAt, litres, stockPotId: _p, stockBurnerId: _b, ...rest } = order;
+  const taken = new Set(service.soups.map((s) => s.id));
+  const base = order.recipeId.slice(0, 50);
+  let id = base;
+  for (let n = 2; taken.has(id); n++) id = `${base}-${n}`;
+  const soup = {
+    id,
+    order: rest,
+    amount: { litres },
+    draws: [{ at: minutesOf(serveAt) ?? NOON, part: 1 }],
+    fresh: false,
+  };
+  return { ...service, soups: [...service.soups, soup] };
+}
+
+const today = (): string => {
+  const now = new Date();
+  const two = (n: number) => String(n).padStart(2, '0');
+  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
+};
+
+/** Puts what is planned on the board of a service that is to come. */
+export function OnService({ order }: { order: TimedOrder }) {
+  const say = useSay();
+  const [near, setNear] = useState<Near>([]);
+  const [on, setOn] = useState<Near[number] | null>(null);
+  const [refused, setRefused] = useState<Message | null>(null);
+  useEffect(() => {
+    const day = today();
+    void ask<{ near: Near }>('GET', `/api/services?day=${day}`).then(
+      (a) => a.ok && setNear(a.body.near.filter((s) => s.day >= day).slice(0, 4)),
+    );
+  }, []);
+  const put = async (to: Near[number]) => {
+    const stored = await ask<Stored>('GET', `/api/services/${to.id}`);
+    if (!stored.ok) return setRefused(problemWords(stored.problems));
+    const service = withSoup(stored.body.service, order);
+    if (!service) return setRefused(message('A service has at most {most} soups.', { most: MOST_SOUPS }));
+    const saved = await ask('PUT', '/api/services', { service, base: stored.body.revision, by: readRole() });
+    if (!saved.ok) return setRefused(problemWords(saved.problems));
+    setOn(to);
+  };
+  if (on)
+    return (
+      <Link className={BUTTON} href={`/service?day=${on.day}&id=${on.id}`}>
+        {say('It is on {name}: open the board', { name: on.name })}
+      </Link>
+    );
+  return (
+    <>
+      {near.map((s) => (
+        <button key={s.id} type="button" className={BUTTON} onClick={() => void put(s)}>
+          {say('Put it on {name}, {day}', { name: s.name, day: shortDay(s.day) })}
+        </button>
+      ))}
+      {refused && (
+        <p role="alert" className="font-bold text-tomato">
+          {say(refused)}
+        </p>
+      )}
+    </>
+  );
+}
