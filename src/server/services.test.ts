@@ -1,16 +1,23 @@
 import { randomUUID } from 'node:crypto';
+import { readFile, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import ICAL from 'ical.js';
 import Papa from 'papaparse';
 import type pg from 'pg';
+import { Archive } from '../core/formats/archive';
 import { inEnglish } from '../core/say/inWords';
 import { boardOf } from '../core/service/board';
 import { batchesOf, Cycle, clockOf, copied, type Service } from '../core/service/service';
 import { HOUSE, here, RECIPES } from '../core/service/testKit';
 import { todayOf } from '../core/service/today';
 import { plannedBatch } from './actions/batches';
+import { theHouse } from './actions/kitchen';
 import { openDay, saveCycle, saveService, startOf, startOnBoard, theService } from './actions/services';
-import { loadDemo } from './data/demo';
+import { takeArchive } from './archive/take';
+import { undoImport } from './archive/undo';
+import { archiveText } from './archive/write';
+import { loadBlank, loadDemo } from './data/demo';
 import { refusal, testDatabase } from './data/testDatabase';
 import { type Drawn, serviceCsv, serviceIcs } from './exports/serviceFiles';
 import { readBatch } from './queries/batches';
@@ -190,6 +197,47 @@ describe('a batch started from the board', () => {
     expect(told).toMatchObject({ status: 409, problems: [{ field: 'vesselId' }] });
     expect(await start(made, { ...chowder, anyway: true } as never)).toMatchObject({ isNew: true });
     expect((await refusal(start(made, request('no-such-soup')))).problems[0]?.field).toBe('key');
+  });
+});
+
+describe('an archive', () => {
+  const text = async (of: pg.Pool) => {
+    let all = '';
+    for await (const piece of archiveText(of, new Date())) all += piece;
+    return all;
+  };
+  test('holds services and the menu as they stand; taken in elsewhere they are there, gone back on they are out of sight, and brought again', async () => {
+    const file = join(tmpdir(), `panache-services-${randomUUID()}.json`);
+    // Without its batches: one that is under way would keep its pot in the kitchen.
+    await writeFile(file, JSON.stringify({ ...JSON.parse(await text(pool)), batches: [] }));
+    const archive = Archive.parse(JSON.parse(await readFile(file, 'utf8')));
+    const thursday = (await read()).service;
+    expect(archive.services.find((s) => s.id === THURSDAY)).toEqual(thursday);
+    expect(archive.cycle?.weeks).toHaveLength(2);
+    const other = await testDatabase();
+    try {
+      await loadBlank(other.pool);
+      const kitchen = (await theHouse(other.pool)).id;
+      const there = async () => (await openDay(other.pool, thursday.day)).services.map((s) => s.service);
+      const taken = await takeArchive(other.pool, file);
+      expect(taken.newServices).toHaveLength(archive.services.length);
+      expect(await there()).toContainEqual(thursday);
+      expect((await openDay(other.pool, '2027-02-04')).cycle).toEqual(archive.cycle);
+      await undoImport(other.pool, { id: taken.importId });
+      expect(await there()).toEqual([]);
+      expect((await readService(other.pool, kitchen, THURSDAY))?.service.archived).toBe(true);
+      await takeArchive(other.pool, file);
+      expect(await there()).toContainEqual(thursday);
+      // What is here already stays as it is here.
+      const mine = { ...thursday, hands: 7 };
+      const { revision } = (await readService(other.pool, kitchen, THURSDAY))!;
+      await saveService(other.pool, { service: mine, base: revision, by: '' });
+      expect((await takeArchive(other.pool, file)).newServices).toEqual([]);
+      expect(await there()).toContainEqual(mine);
+    } finally {
+      await other.drop();
+      await rm(file);
+    }
   });
 });
 

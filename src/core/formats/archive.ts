@@ -4,6 +4,7 @@ import { RecordedPlan } from '../batch/record';
 import { KitchenFile } from '../house/kitchenFile';
 import { issue } from '../message/told';
 import { Recipe } from '../recipe/recipe';
+import { Cycle, Service } from '../service/service';
 import { momentOf } from '../units/moment';
 import { issueWords, valueAt } from '../words/issueWords';
 
@@ -71,7 +72,7 @@ export const ArchivedBatch = z.object({
   unreadable: z.array(z.unknown()).optional(),
 });
 
-/** A whole kitchen: its settings, every version of every recipe, and every batch. `panache.archive/1`. */
+/** A whole kitchen: its settings, every version of every recipe, every batch, and the services planned. `panache.archive/1`. */
 export const Archive = z
   .object({
     format: z.literal('panache.archive/1'),
@@ -79,6 +80,9 @@ export const Archive = z
     kitchen: KitchenFile,
     recipes: z.array(ArchivedRecipe).max(2000),
     batches: z.array(ArchivedBatch).max(20_000),
+    /** Services planned, each as it stands, and the menu that comes round; absent in archives kept before there were any. */
+    services: z.array(Service).max(20_000).default([]),
+    cycle: Cycle.nullable().default(null),
   })
   .superRefine((a, ctx) => {
     const versions = new Map(a.recipes.map((r) => [r.id, r.versions.length]));

@@ -7,6 +7,7 @@ import { MOST_CHARACTERS, openFile } from '../../core/formats/openFile';
 import { KitchenFile } from '../../core/house/kitchenFile';
 import { type Message, message } from '../../core/message/message';
 import { spoken } from '../../core/say/spoken';
+import { Cycle, Service } from '../../core/service/service';
 import { type FoundWrong, issueWords, valueAt } from '../../core/words/issueWords';
 import { depthGuard, halfGuard } from '../refusal';
 
@@ -14,7 +15,9 @@ import { depthGuard, halfGuard } from '../refusal';
 export type Part =
   | { readonly kind: 'kitchen'; readonly kitchen: KitchenFile }
   | { readonly kind: 'recipe'; readonly recipe: Archive['recipes'][number] }
-  | { readonly kind: 'batch'; readonly batch: Archive['batches'][number] };
+  | { readonly kind: 'batch'; readonly batch: Archive['batches'][number] }
+  | { readonly kind: 'service'; readonly service: Service }
+  | { readonly kind: 'cycle'; readonly cycle: Cycle };
 
 /** A file that cannot be used, with up to {@link MOST_PROBLEMS} places and reasons. */
 export class BadArchive extends Error {
@@ -47,6 +50,8 @@ async function* wholeOf(text: string): AsyncGenerator<Part> {
   yield { kind: 'kitchen', kitchen: opened.archive.kitchen };
   for (const recipe of opened.archive.recipes) yield { kind: 'recipe', recipe };
   for (const batch of opened.archive.batches) yield { kind: 'batch', batch };
+  for (const service of opened.archive.services) yield { kind: 'service', service };
+  if (opened.archive.cycle) yield { kind: 'cycle', cycle: opened.archive.cycle };
 }
 
 const pathWords = (path: readonly PropertyKey[]): string =>
@@ -57,7 +62,7 @@ async function* piecesOf(file: string): AsyncGenerator<Part> {
   const problems: FoundWrong[] = [];
   const found: { readonly place: string; readonly key: string; readonly value: unknown }[] = [];
   const parser = new JSONParser({
-    paths: ['$.format', '$.kitchen', '$.recipes.*', '$.batches.*'],
+    paths: ['$.format', '$.kitchen', '$.recipes.*', '$.batches.*', '$.services.*', '$.cycle'],
     keepStack: false,
   });
   parser.onValue = ({ key, value, stack }) => {
@@ -103,6 +108,12 @@ async function* piecesOf(file: string): AsyncGenerator<Part> {
           problems.push({ place, says: message('“{id}” is the id of two recipes', { id: recipe.id }) });
         versions.set(recipe.id, recipe.versions.length);
         yield { kind: 'recipe', recipe };
+      } else if (key === 'services') {
+        const service = read(Service, place, value);
+        if (service) yield { kind: 'service', service };
+      } else if (key === 'cycle') {
+        const cycle = value === null ? null : read(Cycle, place, value);
+        if (cycle) yield { kind: 'cycle', cycle };
       } else {
         const batch = read(ArchivedBatch, place, value);
         if (!batch) continue;

@@ -11,6 +11,7 @@ import { appendEvents, readBatch, UNBOUND, writeBatch } from '../queries/batches
 import { type Taken, writeImport } from '../queries/imports';
 import { replaceHouse } from '../queries/kitchen';
 import { claimRecipe, holdRecipe, readVersions, setArchived, writeVersion } from '../queries/recipes';
+import { readCycle, readService, writeCycle, writeService } from '../queries/services';
 import { accept, Refusal } from '../refusal';
 import { BadArchive, type Part, partsOf } from './read';
 
@@ -40,6 +41,7 @@ type Under = {
   readonly newVersions: string[];
   readonly versions: { readonly recipeId: string; readonly version: number }[];
   readonly batches: string[];
+  readonly services: string[];
   kitchen: KitchenFile | null;
 };
 
@@ -99,9 +101,17 @@ async function takeBatch(db: Queryable, u: Under, { batch }: PartOf<'batch'>): P
   u.batches.push(b.id);
 }
 
+/** A service not known here is added as it stands; one that is stays as it is here, unless an undone import put it away. */
+async function takeService(db: Queryable, u: Under, { service }: PartOf<'service'>): Promise<void> {
+  const here = await readService(db, u.house.id, service.id);
+  if (here && !(here.service.archived && !service.archived)) return;
+  await writeService(db, u.house.id, service);
+  u.services.push(service.id);
+}
+
 /**
  * Takes the archive in `file` in, all of it or nothing: its kitchen takes the place of the settings here; recipes
- * and batches not known here are added with their whole history; a recipe known here under the same id gets,
+ * and batches not known here are added with their whole history, services as they stand; a recipe known here under the same id gets,
  * as new versions, those the archive has and this kitchen lacks. A kitchen's file alone changes the settings
  * only. What stood before is kept: {@link undoImport} goes back to it. With `rehearse` nothing is written.
  */
@@ -118,6 +128,7 @@ export async function takeArchive(pool: pg.Pool, file: string, { rehearse = fals
         newVersions: [],
         versions: [],
         batches: [],
+        services: [],
         kitchen: null,
       };
       for await (const part of partsOf(file)) {
@@ -125,7 +136,9 @@ export async function takeArchive(pool: pg.Pool, file: string, { rehearse = fals
         accept(z.unknown(), part, part.kind);
         if (part.kind === 'kitchen') u.kitchen = part.kitchen;
         else if (part.kind === 'recipe') await takeRecipe(db, u, part);
-        else await takeBatch(db, u, part);
+        else if (part.kind === 'batch') await takeBatch(db, u, part);
+        else if (part.kind === 'service') await takeService(db, u, part);
+        else if (!(await readCycle(db, house.id))) await writeCycle(db, house.id, part.cycle);
       }
       const after: KitchenFile = { ...(u.kitchen ?? kitchenFileOf(house)), id: house.id };
       await db.query('SELECT 1 FROM kitchen FOR UPDATE');
@@ -139,6 +152,7 @@ export async function takeArchive(pool: pg.Pool, file: string, { rehearse = fals
         newRecipes: u.newRecipes,
         newVersions: u.newVersions,
         newBatches: u.batches.length,
+        newServices: u.services,
         importId: rehearse ? null : importId,
       };
       if (rehearse) throw new Rehearsed(taken);

@@ -5,6 +5,7 @@ import { refuseInUse, theHouse } from '../actions/kitchen';
 import { transaction } from '../data/database';
 import { type ImportRecord, readImports, undone } from '../queries/imports';
 import { replaceHouse } from '../queries/kitchen';
+import { readService, writeService } from '../queries/services';
 import { accept, taken, unknown } from '../refusal';
 
 const Asked = z.object({
@@ -48,6 +49,10 @@ export function undoImport(pool: pg.Pool, input: unknown): Promise<ImportRecord>
     const before = { ...wanted.kitchenBefore, id: house.id };
     await refuseInUse(db, before);
     await replaceHouse(db, before, revision, { note: 'as it was before an archive was taken in' });
+    for (const service of wanted.taken.newServices ?? []) {
+      const brought = await readService(db, house.id, service);
+      if (brought) await writeService(db, house.id, { ...brought.service, archived: true });
+    }
     await undone(db, id);
     await db.query("SELECT pg_notify('panache', '{\"again\":true}')");
     return wanted;

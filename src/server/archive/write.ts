@@ -4,10 +4,13 @@ import { theHouse } from '../actions/kitchen';
 import type { Queryable } from '../data/database';
 import { readBatchesFrom } from '../queries/batches';
 import { readRecipeList, readVersions, type Version } from '../queries/recipes';
+import { readCycle, readServicesFrom } from '../queries/services';
 import { busy } from '../refusal';
 
 /** Batches read at a time: what is in memory of an archive is no more than that, and taps go between. */
 const AT_A_TIME = 2;
+
+const SERVICES_AT_A_TIME = 50;
 
 /** Archives sent at once. */
 const MOST_AT_ONCE = 4;
@@ -21,7 +24,7 @@ type ArchivedRecipe = {
 
 /**
  * The whole kitchen as the text of a `panache.archive/1`, piece by piece: settings, every version of every recipe,
- * every batch with its record. However many years it holds, it is never in memory whole.
+ * every batch with its record, every service as it stands. However many years it holds, it is never in memory whole.
  */
 export async function* archiveText(db: Queryable, now: Date): AsyncGenerator<string> {
   const house = await theHouse(db);
@@ -69,7 +72,19 @@ export async function* archiveText(db: Queryable, now: Date): AsyncGenerator<str
     if (!last || page.length < AT_A_TIME) break;
     after = { startedAt: last.startedAt, id: last.id };
   }
-  yield ']}\n';
+  yield '],\n"services":[';
+  first = true;
+  for (let after = ''; ; ) {
+    const page = await readServicesFrom(db, house.id, after, SERVICES_AT_A_TIME);
+    for (const service of page) {
+      yield `${first ? '\n' : ',\n'}${JSON.stringify(service)}`;
+      first = false;
+    }
+    const last = page.at(-1);
+    if (!last || page.length < SERVICES_AT_A_TIME) break;
+    after = last.id;
+  }
+  yield `],\n"cycle":${JSON.stringify((await readCycle(db, house.id))?.cycle ?? null)}}\n`;
 }
 
 /**

@@ -7,6 +7,8 @@ export type Taken = {
   readonly newRecipes: readonly string[];
   readonly newVersions: readonly string[];
   readonly newBatches: number;
+  /** Ids of the services it brought; absent of imports made before there were any. */
+  readonly newServices?: readonly string[];
   /** Of the import, to undo it by; null when nothing was written. */
   readonly importId: string | null;
 };

@@ -154,3 +154,17 @@ export async function readUsualCovers(
   );
   return rows.map((r) => r.covers);
 }
+
+/** Services as they stand, those put away too, by their ids from after `after` on. */
+export async function readServicesFrom(
+  db: Queryable,
+  kitchenId: string,
+  after: string,
+  most: number,
+): Promise<readonly Service[]> {
+  const { rows } = await db.query<Row>(
+    `${NEWEST} WHERE s.kitchen_id = $1 AND s.id > $2 AND s.id <> $3 ORDER BY s.id LIMIT $4`,
+    [kitchenId, after, CYCLE, most],
+  );
+  return rows.map((row) => serviceOf(row).service);
+}

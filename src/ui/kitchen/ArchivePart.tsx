@@ -14,6 +14,7 @@ type Taken = {
   readonly newRecipes: readonly string[];
   readonly newVersions: readonly string[];
   readonly newBatches: number;
+  readonly newServices?: readonly string[];
   readonly importId: string | null;
 };
 
@@ -25,6 +26,7 @@ const MOST_BYTES = 512_000_000;
 
 const recipes = (n: number): Message => message('{n, plural, one {# recipe} other {# recipes}}', { n });
 const batches = (n: number): Message => message('{n, plural, one {# batch} other {# batches}}', { n });
+const services = (n: number): Message => message('{n, plural, one {# service} other {# services}}', { n });
 
 /** The whole kitchen as a file, out and in. What an import would do is said before it is done. */
 export function ArchivePart({ last }: { last: LastImport | null }) {
@@ -116,6 +118,7 @@ export function ArchivePart({ last }: { last: LastImport | null }) {
                 })}
               </li>
               <li>{say('add {what}', { what: batches(would.newBatches) })}</li>
+              <li>{say('add {what}', { what: services(would.newServices?.length ?? 0) })}</li>
             </ul>
             <button type="button" className={`mt-3 ${PRIMARY}`} disabled={busy} onClick={take}>
               {say('Do that')}
@@ -125,12 +128,13 @@ export function ArchivePart({ last }: { last: LastImport | null }) {
         {did && (
           <p className="mt-4 font-bold" role="status">
             {say.rich(
-              'Done: {recipes}, newer versions of {count}, {batches}. <link>Load the kitchen again</link>.',
+              'Done: {recipes}, newer versions of {count}, {batches}, {services}. <link>Load the kitchen again</link>.',
               {
                 link: (text) => <a href="/kitchen">{text}</a>,
                 recipes: recipes(did.newRecipes.length),
                 count: did.newVersions.length,
                 batches: batches(did.newBatches),
+                services: services(did.newServices?.length ?? 0),
               },
             )}
           </p>
@@ -188,12 +192,13 @@ function Undo({ last }: { last: LastImport }) {
         <>
           <p className="mt-1">
             {say(
-              'The last import made this “{kitchen}”, on {dayAndTime}, with {recipes} and {batches}. The settings before it are kept; what it brought is put out of sight, not thrown away.',
+              'The last import made this “{kitchen}”, on {dayAndTime}, with {recipes}, {batches} and {services}. The settings before it are kept; what it brought is put out of sight, not thrown away.',
               {
                 kitchen: taken.kitchen,
                 dayAndTime: dayAndTime(new Date(last.madeAt)),
                 recipes: recipes(taken.newRecipes.length),
                 batches: batches(taken.newBatches),
+                services: services(taken.newServices?.length ?? 0),
               },
             )}
           </p>
