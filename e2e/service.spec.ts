@@ -190,6 +190,11 @@ test('bars are moved by arrows and it is said what that means; what cannot be ty
   await page.keyboard.press('ArrowUp');
   await expect(bar(page, /^Crab-shell bisque.*on Front right/)).toBeVisible();
 
+  // A time on the pass takes all its soups along.
+  await page.getByRole('button', { name: '11:45 on the pass, 3 soups' }).focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('button', { name: 'On the pass at: 11:50 and 13:00' })).toBeVisible();
+
   await page.getByRole('button', { name: /^Hands and tools/ }).click();
   await page.getByLabel('Pairs of hands at once').fill('0');
   await expect(page.getByText('“0” is not a whole number from 1 to 20')).toBeVisible();
@@ -207,6 +212,41 @@ test('bars are moved by arrows and it is said what that means; what cannot be ty
   await page.getByRole('button', { name: /^240 covers/ }).click();
   await expect(page.getByRole('button', { name: 'Covers: 240 covers' })).toBeVisible();
   await expect.poll(async () => (await read(page, id)).service).toMatchObject({ covers: 240, hands: 2 });
+});
+
+test('a menu comes round by weeks, 52 at most; a soup’s times are typed with their litres; a plan goes onto the board', async ({
+  page,
+}) => {
+  const { service } = await read(page, THURSDAY);
+  const id = await copyOf(page, THURSDAY, service.day);
+  await open(page, id, service.day);
+  await page.getByRole('button', { name: /^Which service/ }).click();
+  await page.getByLabel('Weeks until it begins again').fill('53');
+  await expect(page.getByText('“53” is not a whole number from 1 to 52')).toBeVisible();
+  await page.getByLabel('Weeks until it begins again').fill('2');
+  await expect(page.getByText(/Week 2: nothing/)).toBeVisible();
+  await page.getByRole('button', { name: /^Have it come round, in week 1/ }).click();
+  await expect(page.getByText(/Week 1: one service/)).toBeVisible();
+  await page.keyboard.press('Escape');
+
+  await page.getByRole('button', { name: /^Soups: 5 soups/ }).click();
+  const times = page.locator('#soup-crab-shell-bisque-times');
+  await times.fill('12:30 12 L, noon');
+  await expect(page.getByText(/^times such as 11:45, 13:00/)).toBeVisible();
+  await times.fill('12:30 12 L, 13:15 6 L');
+  await expect(page.locator('#soup-crab-shell-bisque-amount')).toHaveValue('18');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: /^On the pass at: .*13:15/ })).toBeVisible();
+
+  await page.goto('/plan?recipe=jacket-potato-soup&litres=6&at=12:20');
+  await live(page);
+  await page.getByRole('button', { name: /^Take away/ }).click();
+  await page
+    .getByRole('button', { name: /^Put it on / })
+    .first()
+    .click();
+  await page.getByRole('link', { name: /^It is on .*: open the board$/ }).click();
+  await expect(bar(page, /^Jacket-potato soup, 6 L/)).toBeVisible({ timeout: 20_000 });
 });
 
 test('two stations at once: what each changes is kept, what both do is told; without the server it waits', async ({
