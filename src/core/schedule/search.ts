@@ -1,5 +1,7 @@
+import { copied, type Limits, type Node, type Order, type Part } from './node';
 import { NEVER, type Placement, type Problem, type Use, worth } from './problem';
-import { copied, type Limits, type Node, type Order, type Part, Space } from './space';
+import { propagate } from './propagate';
+import { Space } from './space';
 
 /** How a search stands: the best found, what it is worth, and what nothing can be under. */
 export type Found = {
@@ -178,7 +180,7 @@ export function* search(
   const ceiling = () => limits.map((l, g) => (g === at ? Math.min(l, value - 1) : l));
   const open: Node[] = [];
   const root = space.root();
-  if (space.propagate(root, at, ceiling())) open.push(root);
+  if (propagate(space, root, at, ceiling())) open.push(root);
   const state = (done: boolean): Found => {
     const least = open.reduce((low, n) => Math.min(low, n.bound), value);
     return { placement: best, value, bound: done ? value : least, nodes, done };
@@ -195,7 +197,7 @@ export function* search(
     if (!node || node.bound >= value) continue;
     nodes++;
     // What was found meanwhile may have closed it.
-    if (!space.propagate(node, at, ceiling())) continue;
+    if (!propagate(space, node, at, ceiling())) continue;
     const modes = candidates(space, node, best);
     const clash = clashIn(space, node, modes);
     if (!clash) {
@@ -226,11 +228,11 @@ export function* search(
           narrowed(space, node, task, (m) => m === modes[task]),
           narrowed(space, node, task, (m) => m !== modes[task]),
         ])
-          if (next && space.propagate(next, at, ceiling())) open.push(next);
+          if (next && propagate(space, next, at, ceiling())) open.push(next);
       }
       continue;
     }
-    const next = waysOut(space, node, modes, clash).filter((n) => space.propagate(n, at, ceiling()));
+    const next = waysOut(space, node, modes, clash).filter((n) => propagate(space, n, at, ceiling()));
     // The most promising last: it is taken first.
     next.sort((x, y) => y.bound - x.bound);
     const down = next.pop();

@@ -1,7 +1,8 @@
 import type { Message } from '../message/message';
 import type { Warning } from '../plan/types';
 import { overloads, type Placement } from '../schedule/problem';
-import { type Here, type Jobs, jobsOf, type Live, type Shared } from './arrange/jobs';
+import { type Here, type Jobs, jobsOf, type Live } from './arrange/jobs';
+import type { Shared } from './arrange/modes';
 import { type Batch, batchesOf, orderOf, type Place, type Service } from './service';
 import { handsOf, type StockTable, type Timetable } from './timetable';
 

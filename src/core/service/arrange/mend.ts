@@ -1,6 +1,7 @@
 import { type Board, boardOf, type Clash, moved, placeOf, settled } from '../board';
 import { batchesOf, orderOf, type Place, type Service } from '../service';
-import { type Here, type Stand, standsFor } from './jobs';
+import { type Here, standsFor } from './jobs';
+import type { Stand } from './modes';
 
 /** A change that makes a clash go away, tried on a copy of the board. */
 export type Mend = {

@@ -1,0 +1,117 @@
+import type { House } from '../../house/house';
+import type { Mode, Resource, Use } from '../../schedule/problem';
+import { type Batch, type Place, type Service, TOOLS, type Tool } from '../service';
+import { handsOf, type Timetable, toolIn } from '../timetable';
+
+/** A burner and a pot. */
+export type Stand = Pick<Place, 'burnerId' | 'vesselId'>;
+
+/** What of a service one thing is shared by. */
+export type Shared =
+  | { readonly kind: 'burner' | 'pot'; readonly id: string; readonly name: string }
+  | { readonly kind: 'hands' }
+  | { readonly kind: 'tool'; readonly tool: Tool }
+  /** All burners, or all pots, together: what one by one would only be found out by trying. */
+  | { readonly kind: 'burners' | 'pots' };
+
+/** Things shared in a service, each with how much of it there is. */
+export function sharedIn(service: Service, house: House): readonly (readonly [Shared, Resource])[] {
+  return [
+    ...house.burners.map(
+      (b) =>
+        [
+          { kind: 'burner', id: b.id, name: b.name },
+          { id: `burner ${b.id}`, capacity: 1 },
+        ] as const,
+    ),
+    ...house.vessels.map(
+      (v) =>
+        [
+          { kind: 'pot', id: v.id, name: v.name },
+          { id: `pot ${v.id}`, capacity: 1 },
+        ] as const,
+    ),
+    [{ kind: 'burners' }, { id: 'burners', capacity: house.burners.length }] as const,
+    [{ kind: 'pots' }, { id: 'pots', capacity: house.vessels.length }] as const,
+    [{ kind: 'hands' }, { id: 'hands', capacity: service.hands }] as const,
+    ...TOOLS.map(
+      (tool) =>
+        [
+          { kind: 'tool', tool },
+          { id: `tool ${tool}`, capacity: service.tools[tool] },
+        ] as const,
+    ),
+  ];
+}
+
+/** What modes are made with: the minute counted back from, and where a resource stands. */
+export type Builder = {
+  readonly service: Service;
+  readonly end: number;
+  readonly at: (id: string) => number;
+};
+
+/** A batch on its burner, in its pot, as a mode: counted back from its end. */
+export function cookMode(
+  batch: Batch,
+  stand: Stand,
+  { minutes: takes, stretches }: Timetable,
+  { service, end, at }: Builder,
+): Mode {
+  const back = (from: number, to: number) => ({ from: takes - to, to: takes - from });
+  const uses: Use[] = [
+    {
+      resource: at(`burner ${stand.burnerId}`),
+      amount: 1,
+      from: 0,
+      to: takes,
+      ...(service.keptOn === 'burner' && { since: end - batch.last }),
+    },
+    {
+      resource: at(`pot ${stand.vesselId}`),
+      amount: 1,
+      from: 0,
+      to: takes,
+      since: end - batch.last - service.wash,
+    },
+    ...handsOf({ stretches }).map((s) => ({ resource: at('hands'), amount: 1, ...back(s.from, s.to) })),
+    ...TOOLS.flatMap((tool) =>
+      toolIn({ stretches }, tool).map((s) => ({
+        resource: at(`tool ${tool}`),
+        amount: 1,
+        ...back(s.from, s.to),
+      })),
+    ),
+  ];
+  return { id: `${stand.vesselId} ${stand.burnerId}`, duration: takes, uses: uses.toReversed() };
+}
+
+/** The modes, each also taking one of all burners and one of all pots for as long as the shortest takes. */
+export function pooled(modes: readonly Mode[], batch: Batch, { service, end, at }: Builder): readonly Mode[] {
+  const to = Math.min(...modes.map((m) => m.duration));
+  const pools: readonly Use[] = [
+    {
+      resource: at('burners'),
+      amount: 1,
+      from: 0,
+      to,
+      ...(service.keptOn === 'burner' && { since: end - batch.last }),
+    },
+    { resource: at('pots'), amount: 1, from: 0, to, since: end - batch.last - service.wash },
+  ];
+  return modes.map((m) => ({ ...m, uses: [...m.uses, ...pools] }));
+}
+
+/** A stock made here, as a mode. */
+export function stockMode(stand: Stand, table: Timetable, { at }: Builder): Mode {
+  const back = (from: number, to: number) => ({ from: table.minutes - to, to: table.minutes - from });
+  return {
+    id: `stock ${stand.vesselId} ${stand.burnerId}`,
+    duration: table.minutes,
+    uses: [
+      { resource: at(`burner ${stand.burnerId}`), amount: 1, from: 0, to: table.minutes },
+      { resource: at(`pot ${stand.vesselId}`), amount: 1, from: 0, to: table.minutes },
+      ...handsOf(table).map((s) => ({ resource: at('hands'), amount: 1, ...back(s.from, s.to) })),
+    ],
+  };
+}
