@@ -5,10 +5,10 @@ import { inEnglish } from '../say/inWords';
 import { mendsFor } from './arrange/mend';
 import { boardOf, type Clash, moved, placeOf, settled } from './board';
 import { batchesOf, clockOf } from './service';
-import { clashWords, mendWords } from './serviceWords';
 import { HOUSE, here, RECIPES, service, soup } from './testKit';
 import { handsOf, miseMinutes, Timetables, toolIn } from './timetable';
 import { shoppingOf, summed, todayOf } from './today';
+import { clashWords, mendWords } from './words/serviceWords';
 
 const named = { soup: (key: string) => RECIPES.get(key.split('/')[0]!)?.name ?? key, opens: 360 };
 const said = (clash: Clash) => inEnglish(clashWords(clash, named));

@@ -2,9 +2,9 @@
 
 import { Printer } from 'lucide-react';
 import type { Board } from '../../core/service/board';
-import { longDay } from '../../core/service/dayWords';
 import { clockOf, type Service } from '../../core/service/service';
 import { todayOf } from '../../core/service/today';
+import { longDay } from '../../core/service/words/dayWords';
 import { askedVolume } from '../../core/units/show';
 import { Scroll } from '../shared/Scroll';
 import { PRIMARY } from '../shared/styles';

@@ -8,7 +8,7 @@ import type { Mend } from '../../core/service/arrange/mend';
 import { leastFirst, type Relief } from '../../core/service/arrange/why';
 import type { Clash } from '../../core/service/board';
 import type { Service } from '../../core/service/service';
-import { clashWords, mendWords, type Named, reliefWords } from '../../core/service/serviceWords';
+import { clashWords, mendWords, type Named, reliefWords } from '../../core/service/words/serviceWords';
 import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 

@@ -1,10 +1,10 @@
-import { type Message, message, type Value } from '../message/message';
-import { term } from '../message/term';
-import { warningLine } from '../plan/warningWords';
-import type { Mend } from './arrange/mend';
-import type { Relief } from './arrange/why';
-import type { Clash } from './board';
-import { clockOf } from './service';
+import { type Message, message, type Value } from '../../message/message';
+import { term } from '../../message/term';
+import { warningLine } from '../../plan/warningWords';
+import type { Mend } from '../arrange/mend';
+import type { Relief } from '../arrange/why';
+import type { Clash } from '../board';
+import { clockOf } from '../service';
 
 /** Names of soups and of a kitchen’s things, as a message says them. */
 export type Named = {

@@ -1,5 +1,5 @@
-import { type Message, message } from '../message/message';
-import { weekdayOf } from './service';
+import { type Message, message } from '../../message/message';
+import { weekdayOf } from '../service';
 
 const figures = (day: string) => ({
   weekday: weekdayOf(day),
