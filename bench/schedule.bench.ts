@@ -7,8 +7,8 @@ import { type Progress, schedule } from '../src/core/schedule/schedule';
 import { arranged } from '../src/core/service/arrange/arrange';
 import { jobsOf, standsFor } from '../src/core/service/arrange/jobs';
 import { boardOf } from '../src/core/service/board';
-import { Service } from '../src/core/service/service';
-import { Timetables } from '../src/core/service/timetable';
+import { Service } from '../src/core/service/schema';
+import { Timetables } from '../src/core/service/timetables';
 
 /** What a scheduling comes to, and when: the first answer, and each goal’s end. */
 function watched(run: Generator<Progress, Progress, boolean | undefined>, most: number) {

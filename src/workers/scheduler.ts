@@ -7,7 +7,8 @@ import { type Arranging, arrange, type Outcome } from '../core/service/arrange/a
 import type { Live } from '../core/service/arrange/jobs';
 import { type Relief, reliefs } from '../core/service/arrange/why';
 import type { Service } from '../core/service/service';
-import { type StockTable, type Timetable, Timetables } from '../core/service/timetable';
+import type { StockTable, Timetable } from '../core/service/timetable';
+import { Timetables } from '../core/service/timetables';
 
 type Asked = {
   readonly key: string;

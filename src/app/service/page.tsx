@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { redirect } from 'next/navigation';
 import { message } from '../../core/message/message';
-import { Day, type Service } from '../../core/service/service';
+import { Day } from '../../core/service/schema';
+import type { Service } from '../../core/service/service';
 import { openDay } from '../../server/actions/services';
 import { pool } from '../../server/data/database';
 import { theRail } from '../../server/live/theRail';

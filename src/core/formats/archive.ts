@@ -4,7 +4,7 @@ import { RecordedPlan } from '../batch/record';
 import { KitchenFile } from '../house/kitchenFile';
 import { issue } from '../message/told';
 import { Recipe } from '../recipe/recipe';
-import { Cycle, Service } from '../service/service';
+import { Cycle, Service } from '../service/schema';
 import { momentOf } from '../units/moment';
 import { issueWords, valueAt } from '../words/issueWords';
 

@@ -6,7 +6,8 @@ import { mendsFor } from './arrange/mend';
 import { boardOf, type Clash, moved, placeOf, settled } from './board';
 import { batchesOf, clockOf } from './service';
 import { HOUSE, here, RECIPES, service, soup } from './testKit';
-import { handsOf, miseMinutes, Timetables, toolIn } from './timetable';
+import { handsOf, toolIn } from './timetable';
+import { miseMinutes, Timetables } from './timetables';
 import { shoppingOf, summed, todayOf } from './today';
 import { clashWords, mendWords } from './words/serviceWords';
 

@@ -2,7 +2,8 @@ import ICAL from 'ical.js';
 import Papa from 'papaparse';
 import { type Message, message } from '../message/message';
 import { type FoundWrong, issueWords, valueAt } from '../words/issueWords';
-import { Cycle, Day, minutesOf, Service } from './service';
+import { Cycle, Day, Service } from './schema';
+import { minutesOf } from './service';
 
 /** Whom a service feeds, of a file. */
 export type Covers = { readonly day: string; readonly name: string; readonly covers: number };

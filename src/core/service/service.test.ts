@@ -2,17 +2,15 @@ import { issued } from '../message/told';
 import { inEnglish } from '../say/inWords';
 import { merged } from './merge';
 import { openService } from './openService';
+import { Cycle, Day, Service } from './schema';
 import {
   batchesOf,
-  Cycle,
   clockOf,
   copied,
-  Day,
   dayAfter,
   litresOf,
   minutesOf,
   orderOf,
-  Service,
   turnOf,
   weekdayOf,
 } from './service';

@@ -1,8 +1,9 @@
 import { demoHouse, demoIds, demoRecipe } from '../../../demo/demo';
 import { middleOf } from '../flow/bands';
 import type { Here } from './arrange/jobs';
-import { Service, type Soup } from './service';
-import { Timetables } from './timetable';
+import { Service } from './schema';
+import type { Soup } from './service';
+import { Timetables } from './timetables';
 
 export const HOUSE = demoHouse();
 export const RECIPES = new Map(demoIds().map((id) => [id, demoRecipe(id)]));

@@ -1,17 +1,9 @@
-import { stockPlanFor } from '../compare/stockPlan';
-import { holding } from '../heat/vessel';
-import type { House } from '../house/house';
 import type { Message } from '../message/message';
-import { amended } from '../order/amended';
-import type { Order, TimedOrder } from '../order/order';
-import { planFor } from '../plan/plan';
-import type { Setup } from '../plan/solve/simulate';
-import type { Plan, Warning, WeighLine } from '../plan/types';
+import type { Order } from '../order/order';
+import type { Warning, WeighLine } from '../plan/types';
 import type { StepKind } from '../pot/step';
-import type { Recipe } from '../recipe/recipe';
-import { titleAsMessage } from '../words/steps';
 import type { Tool } from './service';
-import { type Wait, waitOf } from './wait';
+import type { Wait } from './wait';
 
 /** A stretch of a batch's time, whole minutes after lighting its flame. */
 export type Stretch = {
@@ -40,76 +32,6 @@ export type Timetable = {
   /** Cannot be cooked so: it does not fit, does not boil, or misses its target. */
   readonly stops: boolean;
 };
-
-/** Steps somebody stands at; the others are looked at. Common practice, no source. */
-const ATTENDED: ReadonlySet<StepKind> = new Set([
-  'sweat',
-  'render',
-  'roux',
-  'dust',
-  'add',
-  'puree',
-  'strain',
-  'thicken',
-  'temper',
-  'season',
-]);
-
-/** Minutes for a line to be weighed, and for each kilogram to be peeled and cut. Common practice, no source. */
-const WEIGH_MINUTES = 0.75;
-const TRIM_MINUTES_PER_KG = 2.5;
-
-/** Minutes to weigh out and trim `lines`, of one pair of hands. */
-export const miseMinutes = (lines: readonly Pick<WeighLine, 'asPurchased' | 'prep' | 'g'>[]): number =>
-  Math.ceil(
-    lines.reduce(
-      (sum, l) =>
-        sum +
-        WEIGH_MINUTES +
-        (l.prep || l.asPurchased > l.g * 1.01 ? (l.asPurchased / 1000) * TRIM_MINUTES_PER_KG : 0),
-      0,
-    ),
-  );
-
-const toolOf = (step: Plan['steps'][number]['step']): Tool | null => {
-  if (step.kind === 'strain' && !step.of) return 'sieve';
-  if (step.kind === 'puree' && (step.tool === 'stick blender' || step.tool === 'jug blender'))
-    return step.tool;
-  return null;
-};
-
-/** The plan on the clock of a board: to the minute, nothing shorter than it is. */
-export function timetableOf(plan: Plan, wait: Wait = waitOf(plan)): Timetable {
-  const minutes = Math.max(1, Math.ceil(plan.seconds / 60));
-  const stretches = plan.steps.flatMap(({ step, startsAt, seconds, from: at }, n): Stretch[] => {
-    const from = Math.floor(startsAt / 60 + 1e-6);
-    const to = Math.min(minutes, Math.max(from + 1, Math.ceil((startsAt + seconds) / 60 - 1e-6)));
-    if (to <= from) return [];
-    return [
-      {
-        from,
-        to,
-        hands: ATTENDED.has(step.kind),
-        tool: toolOf(step),
-        step: n,
-        kind: step.kind,
-        title: titleAsMessage(step, at),
-      },
-    ];
-  });
-  const { weighOut, warnings, peakMl, rimMl } = plan;
-  return {
-    minutes,
-    stretches,
-    mise: miseMinutes(weighOut),
-    wait,
-    weighOut,
-    warnings,
-    peakMl,
-    rimMl,
-    stops: warnings.some((w) => w.severity === 'stop'),
-  };
-}
 
 /** Short pauses, minutes, in which nobody goes anywhere else. */
 const PAUSE = 3;
@@ -149,100 +71,3 @@ export type StockTable = {
   readonly name: string;
   readonly order: Order;
 };
-
-/** mL of pot for each litre made, the fifth that stays free with it. */
-const ROOM = 1300;
-
-/** Timetables of orders in a house, each worked out once: an order that stands on a twin of its burner takes as long. */
-export class Timetables {
-  private readonly known: Map<string, { table: Timetable; stock: StockTable | null } | null> = new Map();
-  private readonly near = new Map<string, Plan>();
-  private readonly waits = new Map<string, Wait>();
-
-  /** What `like` has worked out already is known here too: of the same room, and the same pots and burners by their measures. */
-  constructor(
-    readonly house: House,
-    private readonly recipes: ReadonlyMap<string, Recipe>,
-    like?: Timetables,
-  ) {
-    if (like) this.known = like.known;
-  }
-
-  private keyOf(order: TimedOrder | Order): string {
-    const { vesselId, burnerId, ...rest } = order;
-    const vessel = this.house.vessels.find((v) => v.id === vesselId);
-    const burner = this.house.burners.find((b) => b.id === burnerId);
-    const { id: _v, name: _vn, ...pot } = vessel ?? { id: '', name: '' };
-    const { id: _b, name: _bn, ...fire } = burner ?? { id: '', name: '' };
-    return JSON.stringify([rest, pot, fire]);
-  }
-
-  has(order: Order): boolean {
-    return this.known.has(this.keyOf(order));
-  }
-
-  /** The batch on the clock; null where its recipe, pot or burner is not there, or the plan cannot be made. */
-  of(order: Order): Timetable | null {
-    return this.both(order)?.table ?? null;
-  }
-
-  /** The stock it is to be made from here, just before; null where none is. */
-  stockOf(order: Order): StockTable | null {
-    return this.both(order)?.stock ?? null;
-  }
-
-  private both(order: Order) {
-    const key = this.keyOf(order);
-    const known = this.known.get(key);
-    if (known !== undefined) return known;
-    const made = this.made(order);
-    this.known.set(key, made);
-    return made;
-  }
-
-  /**
-   * The plan of an order there, found from the same soup’s first plan wherever that stands: quickly, and the same to the
-   * minute whatever was worked out before it.
-   */
-  private planned(order: Order, recipe: Recipe, setup: Setup, as: string): Plan {
-    const cooked = amended(recipe, order);
-    let near = this.near.get(as);
-    if (!near) {
-      const { vessels, burners, kitchen } = this.house;
-      const vessel = holding(vessels, order.litres * ROOM)[0] ?? vessels.at(-1) ?? setup.vessel;
-      near = planFor(cooked, order, { vessel, burner: burners[0] ?? setup.burner, kitchen });
-      this.near.set(as, near);
-    }
-    const { setup: there } = near;
-    if (there.vessel.id === setup.vessel.id && there.burner.id === setup.burner.id) return near;
-    return planFor(cooked, order, setup, near);
-  }
-
-  private made(order: Order): { table: Timetable; stock: StockTable | null } | null {
-    const recipe = this.recipes.get(order.recipeId);
-    const vessel = this.house.vessels.find((v) => v.id === order.vesselId);
-    const burner = this.house.burners.find((b) => b.id === order.burnerId);
-    if (!recipe || !vessel || !burner) return null;
-    const { vesselId: _v, burnerId: _b, ...rest } = order;
-    const as = JSON.stringify(rest);
-    try {
-      const plan = this.planned(order, recipe, { vessel, burner, kitchen: this.house.kitchen }, as);
-      // The same soup waits as long, wherever it was cooked.
-      const wait = this.waits.get(as) ?? waitOf(plan);
-      this.waits.set(as, wait);
-      const stock = order.made === 'now' ? stockPlanFor(plan, order, this.house) : null;
-      return {
-        table: timetableOf(plan, wait),
-        stock: stock && {
-          ingredient: stock.making.id,
-          table: timetableOf(stock.plan),
-          name: stock.plan.recipeName,
-          order: stock.order,
-        },
-      };
-    } catch (error) {
-      if (error instanceof RangeError) return null;
-      throw error;
-    }
-  }
-}

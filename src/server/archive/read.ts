@@ -7,7 +7,7 @@ import { MOST_CHARACTERS, openFile } from '../../core/formats/openFile';
 import { KitchenFile } from '../../core/house/kitchenFile';
 import { type Message, message } from '../../core/message/message';
 import { spoken } from '../../core/say/spoken';
-import { Cycle, Service } from '../../core/service/service';
+import { Cycle, Service } from '../../core/service/schema';
 import { type FoundWrong, issueWords, valueAt } from '../../core/words/issueWords';
 import { depthGuard, halfGuard } from '../refusal';
 

@@ -1,4 +1,4 @@
-import { Cycle, Service } from '../../core/service/service';
+import { Cycle, Service } from '../../core/service/schema';
 import type { Queryable } from '../data/database';
 
 /** The id a kitchen’s menu cycle is kept under. */

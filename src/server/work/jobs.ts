@@ -16,7 +16,7 @@ import { wordsFor } from '../../core/say/inWords';
 import { boardOf } from '../../core/service/board';
 import { openService } from '../../core/service/openService';
 import { batchesOf, type Service } from '../../core/service/service';
-import { Timetables } from '../../core/service/timetable';
+import { Timetables } from '../../core/service/timetables';
 import { plannedBatch } from '../actions/batches';
 import { theHouse } from '../actions/kitchen';
 import { planStored, type StartRequest } from '../actions/planning';

@@ -2,7 +2,8 @@ import { rimVolume } from '../../heat/vessel';
 import type { House } from '../../house/house';
 import type { Placement, Problem, Task } from '../../schedule/problem';
 import { type Batch, batchesOf, orderOf, type Place, type Service } from '../service';
-import type { StockTable, Timetable, Timetables } from '../timetable';
+import type { StockTable, Timetable } from '../timetable';
+import type { Timetables } from '../timetables';
 import { type Builder, cookMode, pooled, type Shared, type Stand, sharedIn, stockMode } from './modes';
 
 /** A piece of work: a soup on its burner, its weighing out before, the stock for it. */

@@ -1,7 +1,7 @@
 import type { House } from '../../house/house';
 import { feasible } from '../../schedule/schedule';
 import { type Batch, batchesOf, type Service, type Soup, type Tool } from '../service';
-import { Timetables } from '../timetable';
+import { Timetables } from '../timetables';
 import { type Here, jobsOf, standsFor } from './jobs';
 
 /** The smallest thing of its kind that makes a service possible. */

@@ -6,7 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import type { Message } from '../../../core/message/message';
-import { copied, Day, dayAfter, type Service } from '../../../core/service/service';
+import { copied, dayAfter, isDay, type Service } from '../../../core/service/service';
 import { shortDay } from '../../../core/service/words/dayWords';
 import { Field } from '../../shared/form/Field';
 import { Sheet } from '../../shared/Sheet';
@@ -36,7 +36,7 @@ export function DaySheet({ service, onChange, onClose }: Props) {
     void ask<DayOpened>('GET', `/api/services?day=${day}`).then((a) => a.ok && setOpened(a.body));
   }, [day]);
   useEffect(load, [load]);
-  const isDay = Day.safeParse(to).success;
+  const fits = isDay(to);
   const go = (s: Service) => {
     onClose();
     router.push(`/service?day=${s.day}&id=${s.id}`);
@@ -81,18 +81,18 @@ export function DaySheet({ service, onChange, onClose }: Props) {
             label={say('Another day')}
             type="date"
             value={to}
-            problem={isDay ? undefined : say('there is no such day')}
+            problem={fits ? undefined : say('there is no such day')}
             onChange={(e) => setTo(e.target.value)}
           />
           <button
             type="button"
-            disabled={!isDay}
+            disabled={!fits}
             className={BUTTON}
             onClick={() => void keep(copied(service, uuid(), to))}
           >
             <Copy size={22} aria-hidden /> {say('Copy this service to that day')}
           </button>
-          <button type="button" disabled={!isDay} className={BUTTON} onClick={() => void keep(fresh())}>
+          <button type="button" disabled={!fits} className={BUTTON} onClick={() => void keep(fresh())}>
             <CalendarPlus size={22} aria-hidden /> {say('A new one on that day')}
           </button>
           <button
