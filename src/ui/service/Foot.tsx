@@ -5,7 +5,7 @@ import { TriangleAlert, Wand2 } from 'lucide-react';
 import type { Message } from '../../core/message/message';
 import type { Arranging, Outcome } from '../../core/service/arrange/arrange';
 import type { Mend } from '../../core/service/arrange/mend';
-import { leastFirst, type Relief } from '../../core/service/arrange/why';
+import { leastFirst, type Relief } from '../../core/service/arrange/relief';
 import type { Clash } from '../../core/service/board';
 import type { Service } from '../../core/service/service';
 import { clashWords, mendWords, type Named, reliefWords } from '../../core/service/words/serviceWords';

@@ -6,7 +6,7 @@ import { catalogue } from '../../core/food/catalogue';
 import type { Order } from '../../core/order/order';
 import type { Arranging, Outcome } from '../../core/service/arrange/arrange';
 import { type Here, type Live, standsFor } from '../../core/service/arrange/jobs';
-import type { Relief } from '../../core/service/arrange/why';
+import type { Relief } from '../../core/service/arrange/relief';
 import { batchesOf, orderOf, type Service } from '../../core/service/service';
 import type { SchedulerAnswer, SchedulerQuestion, Timed } from '../../workers/scheduler';
 import type { Stores } from '../order/stores';

@@ -8,7 +8,8 @@ import { shoppingOf, summed } from '../today';
 import { reliefWords } from '../words/serviceWords';
 import { arranged, type Outcome } from './arrange';
 import { jobsOf, placesOf, standsFor } from './jobs';
-import { leastFirst, type Relief, reliefs } from './why';
+import { leastFirst, type Relief } from './relief';
+import { reliefs } from './why';
 
 const THURSDAY = service(
   [

@@ -1,27 +1,9 @@
 import type { House } from '../../house/house';
 import { feasible } from '../../schedule/schedule';
-import { type Batch, batchesOf, type Service, type Soup, type Tool } from '../service';
+import { type Batch, batchesOf, type Service, type Soup } from '../service';
 import { Timetables } from '../timetables';
 import { type Here, jobsOf, standsFor } from './jobs';
-
-/** The smallest thing of its kind that makes a service possible. */
-export type Relief =
-  /** The kitchen opens so many minutes sooner. */
-  | { readonly kind: 'sooner'; readonly minutes: number; readonly service: Service }
-  /** Everything, or one soup, on the pass so many minutes later. */
-  | {
-      readonly kind: 'later';
-      readonly minutes: number;
-      readonly soup: string | null;
-      readonly service: Service;
-    }
-  | { readonly kind: 'less'; readonly soup: string; readonly litres: number; readonly service: Service }
-  | { readonly kind: 'fresh'; readonly soup: string; readonly service: Service }
-  | { readonly kind: 'hand'; readonly service: Service }
-  | { readonly kind: 'tool'; readonly tool: Tool; readonly service: Service }
-  /** Not to be had at a tap: one more like it in the kitchen. */
-  | { readonly kind: 'pot' | 'burner'; readonly like: string; readonly service: null }
-  | { readonly kind: 'without'; readonly soup: string; readonly service: Service };
+import type { Relief } from './relief';
 
 /** Minutes tried, the least first. */
 const SOONER = [15, 30, 45, 60, 90, 120, 180];
@@ -135,23 +117,3 @@ export function* reliefs(
       yield can(without, here) ? { kind: 'without', soup: id, service: without } : null;
     }
 }
-
-/** How much each asks of a kitchen: what is borrowed before what is served otherwise, and no soup at all last. */
-const ASKS: { readonly [K in Relief['kind']]: number } = {
-  fresh: 0,
-  hand: 10,
-  tool: 10,
-  pot: 20,
-  burner: 25,
-  sooner: 30,
-  less: 40,
-  later: 50,
-  without: 1000,
-};
-
-const asks = (r: Relief): number =>
-  ASKS[r.kind] + ('minutes' in r ? r.minutes : r.kind === 'less' ? r.litres * 5 : 0);
-
-/** What would make a service possible, what asks least of the kitchen first. */
-export const leastFirst = (all: readonly Relief[]): readonly Relief[] =>
-  all.toSorted((a, b) => asks(a) - asks(b));

@@ -2,7 +2,7 @@ import { type Message, message, type Value } from '../../message/message';
 import { term } from '../../message/term';
 import { warningLine } from '../../plan/warningWords';
 import type { Mend } from '../arrange/mend';
-import type { Relief } from '../arrange/why';
+import type { Relief } from '../arrange/relief';
 import type { Clash } from '../board';
 import { clockOf } from '../service';
 

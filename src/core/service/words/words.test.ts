@@ -1,6 +1,6 @@
 import { inEnglish } from '../../say/inWords';
 import type { Mend } from '../arrange/mend';
-import { leastFirst, type Relief } from '../arrange/why';
+import { leastFirst, type Relief } from '../arrange/relief';
 import type { Clash } from '../board';
 import { SERVICE } from '../testKit';
 import { longDay, shortDay } from './dayWords';
