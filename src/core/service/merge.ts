@@ -59,3 +59,27 @@ export function merged(
     told,
   };
 }
+
+const nameIn = (t: Told): string => (t.what === 'soup' ? t.id : t.what === 'place' ? t.key : t.name);
+
+/** The service with what was told put back as I had it, and nothing else of mine. */
+export function withMine(service: Service, mine: Service, told: readonly Told[]): Service {
+  const back = (what: Told['what'], name: string): boolean =>
+    told.some((t) => t.what === what && nameIn(t) === name);
+  const chosen = <T>(
+    what: Told['what'],
+    theirs: Readonly<Record<string, T>>,
+    ours: Readonly<Record<string, T>>,
+  ) => {
+    const all = { ...theirs, ...Object.fromEntries(Object.entries(ours).filter(([k]) => back(what, k))) };
+    return Object.fromEntries(Object.entries(all).filter(([k]) => !back(what, k) || k in ours));
+  };
+  const { soups, placed, started, ...rest } = service;
+  const { soups: ours, placed: places, started: _s, ...settings } = mine;
+  return {
+    ...(chosen('setting', rest, settings) as typeof rest),
+    soups: Object.values(chosen('soup', byId(soups), byId(ours))),
+    placed: chosen('place', placed, places),
+    started,
+  };
+}

@@ -1,6 +1,6 @@
 import { issued } from '../message/told';
 import { inEnglish } from '../say/inWords';
-import { merged } from './merge';
+import { merged, withMine } from './merge';
 import { openService } from './openService';
 import { Cycle, Day, Service } from './schema';
 import {
@@ -159,6 +159,22 @@ describe('two who change a service at once', () => {
       { what: 'place', key: 'roast-carrot-cream' },
     ]);
   });
+});
+
+test('what was told is put back as I had it, and what else the other changed stays', () => {
+  const place = { burnerId: 'front-left', vesselId: 'middle-28', lightAt: 600 };
+  const base = { ...SERVICE, soups: [soup('roast-carrot-cream')], placed: { 'roast-carrot-cream': place } };
+  const mine = { ...base, hands: 3, placed: { 'roast-carrot-cream': { ...place, lightAt: 610 } } };
+  const theirs = {
+    ...base,
+    hands: 4,
+    covers: 77,
+    placed: { 'roast-carrot-cream': { ...place, lightAt: 620 } },
+    soups: [...base.soups, soup('crab-shell-bisque')],
+  };
+  const { service, told } = merged(base, mine, theirs);
+  expect(withMine(service, mine, told)).toEqual({ ...theirs, hands: 3, placed: mine.placed });
+  expect(withMine(service, mine, [])).toEqual(service);
 });
 
 describe('a file for the board', () => {

@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Message } from '../../core/message/message';
-import type { Told } from '../../core/service/merge';
+import { merged, type Told, withMine } from '../../core/service/merge';
 import type { Service } from '../../core/service/service';
 import { ask, problemWords } from '../station/line/api';
 import { useLine, useNews } from '../station/line/live';
@@ -79,10 +79,10 @@ export function useService(first: Stored): Kept {
       lost.current = mine;
       setTold(answer.body.told);
     }
-    // What was changed while it was under way is saved next, from what came back.
+    // What was changed while it was under way goes onto what came back, and is saved next.
+    now.current.service = merged(mine, now.current.service, answer.body.service).service;
+    setService(now.current.service);
     if (now.current.dirty) return void save();
-    now.current.service = answer.body.service;
-    setService(answer.body.service);
     setWaiting(false);
     localStorage.removeItem(place(mine.id));
   }, []);
@@ -136,7 +136,7 @@ export function useService(first: Stored): Kept {
     waiting,
     told,
     mine: () => {
-      if (lost.current) change({ ...lost.current, started: service.started });
+      if (lost.current) change(withMine(service, lost.current, told));
       setTold([]);
     },
     calm: () => setTold([]),
