@@ -1,9 +1,9 @@
 import { redirect } from 'next/navigation';
+import { dayOf } from '../core/units/clock';
 import { pool } from '../server/data/database';
 import { readInUse } from '../server/queries/batches';
 import { readHouse } from '../server/queries/kitchen';
 import { isPlanned } from '../server/queries/services';
-import { today } from './today';
 
 export const dynamic = 'force-dynamic';
 
@@ -13,6 +13,6 @@ export default async function Home(): Promise<never> {
   const house = await readHouse(db);
   const busy =
     house !== null &&
-    ((await isPlanned(db, house.id, today())) || (await readInUse(db, house.id)).length > 0);
+    ((await isPlanned(db, house.id, dayOf(new Date()))) || (await readInUse(db, house.id)).length > 0);
   redirect(busy ? '/service' : '/plan');
 }

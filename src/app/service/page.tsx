@@ -3,6 +3,7 @@ import { redirect } from 'next/navigation';
 import { message } from '../../core/message/message';
 import { Day } from '../../core/service/schema';
 import type { Service } from '../../core/service/service';
+import { dayOf } from '../../core/units/clock';
 import { openDay } from '../../server/actions/services';
 import { pool } from '../../server/data/database';
 import { theRail } from '../../server/live/theRail';
@@ -12,7 +13,6 @@ import { nextDay } from '../../server/queries/services';
 import { ServiceView } from '../../ui/service/ServiceView';
 import { EmptyHouse } from '../../ui/shared/EmptyHouse';
 import { titled, wordsHere } from '../reader';
-import { today } from '../today';
 
 export const generateMetadata = titled('Service');
 export const dynamic = 'force-dynamic';
@@ -41,7 +41,9 @@ export default async function ServicePage({ searchParams }: { searchParams: Prom
   const db = pool();
   const house = await readHouse(db);
   if (!house) return <EmptyHouse />;
-  const day = Day.safeParse(asked).success ? (asked as string) : await nextDay(db, house.id, today());
+  const day = Day.safeParse(asked).success
+    ? (asked as string)
+    : await nextDay(db, house.id, dayOf(new Date()));
   if (asked !== undefined && asked !== day) redirect(`/service?day=${day}`);
   const [opened, recipes, tickets, say] = await Promise.all([
     openDay(db, day),

@@ -52,6 +52,14 @@ export function turnOf(
   return { week, services: cycle.weeks[week]?.[days % 7] ?? [] };
 }
 
+/** An id for one more soup of a recipe, its own among those of the service. */
+export function freeSoupId({ soups }: Pick<Service, 'soups'>, recipeId: string): string {
+  const base = recipeId.slice(0, 50);
+  let id = base;
+  for (let n = 2; soups.some((s) => s.id === id); n++) id = `${base}-${n}`;
+  return id;
+}
+
 /** A service again on another day: its soups as they were, nothing started, each where it stood. */
 export const copied = (service: Service, id: string, day: string): Service => ({
   ...service,

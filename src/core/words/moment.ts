@@ -1,5 +1,5 @@
 import { type Message, message } from '../message/message';
-import { timeOfDay } from '../units/clock';
+import { dayOf, timeOfDay } from '../units/clock';
 
 const DAY_MS = 86_400_000;
 const midnight = (d: Date): number => new Date(d.getFullYear(), d.getMonth(), d.getDate()).getTime();
@@ -18,7 +18,7 @@ export function momentWords(at: Date, now: Date): Message {
       { day: at.getDay(), time },
     );
   return message('on {date} at {time}', {
-    date: `${at.getFullYear()}-${String(at.getMonth() + 1).padStart(2, '0')}-${String(at.getDate()).padStart(2, '0')}`,
+    date: dayOf(at),
     time,
   });
 }

@@ -8,6 +8,7 @@ import { KitchenFile } from '../../core/house/kitchenFile';
 import { Recipe } from '../../core/recipe/recipe';
 import { Service } from '../../core/service/schema';
 import { dayAfter, weekdayOf } from '../../core/service/service';
+import { dayOf } from '../../core/units/clock';
 import { plannedBatch } from '../actions/batches';
 import { appendEvent, UNBOUND, writeBatch } from '../queries/batches';
 import { readHouse, writeHouse } from '../queries/kitchen';
@@ -69,12 +70,9 @@ const UNDER_WAY: readonly (readonly [number, EventBody])[] = [
 
 /** The days a canteen's services stand on: the next of the same day of the week, after today. */
 async function loadServices(client: pg.PoolClient, kitchenId: string, folder: string): Promise<void> {
-  const now = new Date();
+  const today = dayOf(new Date());
   for (const file of (await readdir(folder)).filter((f) => f.endsWith('.json')).sort()) {
     const service = Service.parse(await readJsonFile(join(folder, file)));
-    const today = new Date(Date.UTC(now.getFullYear(), now.getMonth(), now.getDate()))
-      .toISOString()
-      .slice(0, 10);
     const ahead = (weekdayOf(service.day) - weekdayOf(today) + 6) % 7;
     await writeService(client, kitchenId, { ...service, day: dayAfter(today, ahead + 1) });
   }

@@ -4,8 +4,9 @@ import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { type Message, message } from '../../core/message/message';
 import type { TimedOrder } from '../../core/order/order';
-import { MOST_SOUPS, minutesOf, type Service } from '../../core/service/service';
+import { freeSoupId, MOST_SOUPS, minutesOf, type Service } from '../../core/service/service';
 import { shortDay } from '../../core/service/words/dayWords';
+import { dayOf } from '../../core/units/clock';
 import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 import { ask, problemWords } from '../station/line/api';
@@ -21,12 +22,8 @@ const NOON = 720;
 export function withSoup(service: Service, order: TimedOrder): Service | null {
   if (service.soups.length >= MOST_SOUPS) return null;
   const { serveAt, litres, stockPotId: _p, stockBurnerId: _b, ...rest } = order;
-  const taken = new Set(service.soups.map((s) => s.id));
-  const base = order.recipeId.slice(0, 50);
-  let id = base;
-  for (let n = 2; taken.has(id); n++) id = `${base}-${n}`;
   const soup = {
-    id,
+    id: freeSoupId(service, order.recipeId),
     order: rest,
     amount: { litres },
     draws: [{ at: minutesOf(serveAt) ?? NOON, part: 1 }],
@@ -35,12 +32,6 @@ export function withSoup(service: Service, order: TimedOrder): Service | null {
   return { ...service, soups: [...service.soups, soup] };
 }
 
-const today = (): string => {
-  const now = new Date();
-  const two = (n: number) => String(n).padStart(2, '0');
-  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
-};
-
 /** Puts what is planned on the board of a service that is to come. */
 export function OnService({ order }: { order: TimedOrder }) {
   const say = useSay();
@@ -48,7 +39,7 @@ export function OnService({ order }: { order: TimedOrder }) {
   const [on, setOn] = useState<Near[number] | null>(null);
   const [refused, setRefused] = useState<Message | null>(null);
   useEffect(() => {
-    const day = today();
+    const day = dayOf(new Date());
     void ask<{ near: Near }>('GET', `/api/services?day=${day}`).then(
       (a) => a.ok && setNear(a.body.near.filter((s) => s.day >= day).slice(0, 4)),
     );

@@ -13,6 +13,7 @@ import { useSay } from '../../shared/useSay';
 import { timed, useClockOff } from '../../station/line/clock';
 import { useLine, useNews } from '../../station/line/live';
 import { useRing } from '../../station/ring';
+import { tellTickets, useTickets } from '../../station/tickets';
 import { useNow } from '../../station/useNow';
 import { TicketLink } from './TicketLink';
 import { urgentFirst } from './urgent';
@@ -26,8 +27,8 @@ const TOGETHER = 120;
 const AT_MOST = 400;
 
 /** The tickets, read anew whenever something was told, tapped here, or may have been missed. */
-function useTickets(initial: readonly Ticket[]): readonly Ticket[] {
-  const [tickets, setTickets] = useState(initial);
+function useFreshTickets(initial: readonly Ticket[]): readonly Ticket[] {
+  const tickets = useTickets(initial);
   const waiting = useRef<ReturnType<typeof setTimeout>>(undefined);
   const last = useRef(0);
   const refresh = useCallback(() => {
@@ -38,7 +39,7 @@ function useTickets(initial: readonly Ticket[]): readonly Ticket[] {
         waiting.current = undefined;
         last.current = performance.now();
         const response = await timed('/api/rail').catch(() => null);
-        if (response?.ok) setTickets(await response.json());
+        if (response?.ok) tellTickets(await response.json());
       },
       Math.max(TOGETHER, AT_MOST - since),
     );
@@ -75,7 +76,7 @@ function useTickets(initial: readonly Ticket[]): readonly Ticket[] {
 /** One ticket per live pot; the same on every view. Timers ring here, wherever one is. */
 export function Rail({ initial }: { initial: readonly Ticket[] }) {
   const say = useSay();
-  const tickets = useTickets(initial);
+  const tickets = useFreshTickets(initial);
   const up = useLine();
   const off = useClockOff();
   const path = usePathname();

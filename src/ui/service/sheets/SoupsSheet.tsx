@@ -3,7 +3,7 @@
 import { Plus } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { middleOf } from '../../../core/flow/bands';
-import { MOST_SOUPS, type Service, type Soup } from '../../../core/service/service';
+import { freeSoupId, MOST_SOUPS, type Service, type Soup } from '../../../core/service/service';
 import type { Stores } from '../../order/stores';
 import { Pick } from '../../shared/form/Field';
 import { Sheet } from '../../shared/Sheet';
@@ -38,12 +38,9 @@ export function SoupsSheet({ service, stores, onChange, onClose }: Props) {
   const full = service.soups.length >= MOST_SOUPS;
   const add = () => {
     if (!recipe) return;
-    const taken = new Set(service.soups.map((s) => s.id));
-    let id = recipe.id.slice(0, 50);
-    for (let n = 2; taken.has(id); n++) id = `${recipe.id.slice(0, 50)}-${n}`;
     const at = service.soups[0]?.draws[0]?.at ?? NOON;
     const soup: Soup = {
-      id,
+      id: freeSoupId(service, recipe.id),
       order: {
         recipeId: recipe.id,
         target: Math.round(middleOf(recipe.band, kitchen.bandLimits)),

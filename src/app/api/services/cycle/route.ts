@@ -24,7 +24,7 @@ export function GET(request: Request): Promise<Response> {
       const day = n === 0 ? first : await openDay(pool(), dayAfter(from, n));
       const planned = day.services.map((s) => s.service);
       const services =
-        planned.length > 0 ? planned : day.turn.map((s) => ({ ...copied(s, s.id, day.day), id: `${s.id}` }));
+        planned.length > 0 ? planned : day.turn.map((s) => copied(s, `${s.id}-${day.day}`, day.day));
       for (const service of services) drawn.push(await work('drawn', service));
     }
     return {
