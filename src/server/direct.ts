@@ -1,11 +1,14 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
+import type { BatchEvent } from '../core/batch/events';
 import { message } from '../core/message/message';
 import { LANGUAGE_COOKIE, type Language, languageIn } from '../core/say/catalogue';
 import { recordEvent } from './actions/batches';
+import { afterBatchEvent, recordKeep } from './actions/keep';
 import { pool, reached } from './data/database';
 import { TELLS_TIME } from './door/headers';
 import { listenToDevices } from './live/devices';
 import { isListening, listen } from './live/live';
+import { log, said } from './log';
 import { answered, busy, jsonIn, notAllowed, type Refusal, tooLarge, unknown } from './refusal';
 
 /** Most bytes of one event. */
@@ -68,7 +71,24 @@ const event = (batch: string, request: IncomingMessage, response: ServerResponse
   tell(
     response,
     async () => {
-      const recorded = await recordEvent(pool('taps'), batch, await jsonOf(request));
+      const input = await jsonOf(request);
+      const recorded = await recordEvent(pool('taps'), batch, input);
+      // What was finished to be kept is put by at once; where that fails it is as soon as anybody looks.
+      if (recorded.isNew)
+        await afterBatchEvent(pool('saves'), batch, input as BatchEvent).catch((error: unknown) =>
+          log().warn({ batch, error: said(error) }, 'what was finished was not put by yet'),
+        );
+      return { status: recorded.isNew ? 201 : 200, body: recorded };
+    },
+    languageOf(request),
+  );
+
+/** Writes one line of something kept. */
+const keepLine = (lot: string, request: IncomingMessage, response: ServerResponse): Promise<void> =>
+  tell(
+    response,
+    async () => {
+      const recorded = await recordKeep(pool('taps'), lot, await jsonOf(request));
       return { status: recorded.isNew ? 201 : 200, body: recorded };
     },
     languageOf(request),
@@ -76,7 +96,7 @@ const event = (batch: string, request: IncomingMessage, response: ServerResponse
 
 let streams = 0;
 
-/** Server-sent events: `told` with each event of any batch, `service` with each service that was saved, `again` when a station should read anew, `device` with what the kitchen’s devices send, `alive` now and then, with the server’s clock. */
+/** Server-sent events: `told` with each event of any batch, `service` with each service that was saved, `keep` with each line of something kept, `again` when a station should read anew, `device` with what the kitchen’s devices send, `alive` now and then, with the server’s clock. */
 function live(request: IncomingMessage, response: ServerResponse): void {
   if (streams >= MOST_STREAMS) {
     refuse(
@@ -105,7 +125,7 @@ function live(request: IncomingMessage, response: ServerResponse): void {
   alive();
   const stop = listen((told) => {
     if (told === 'again') send('again', {});
-    else send('service' in told ? 'service' : 'told', told);
+    else send('service' in told ? 'service' : 'keep' in told ? 'keep' : 'told', told);
   });
   const stopDevices = listenToDevices((news) => send('device', news));
   const breath = setInterval(alive, BREATH);
@@ -145,7 +165,7 @@ function decoded(part: string): string | null {
   }
 }
 
-const EVENTS = /^\/api\/batches\/([^/?]+)\/events$/;
+const EVENTS = /^\/api\/(batches|keep)\/([^/?]+)\/events$/;
 
 /**
  * What every tap of every station goes through, answered without a page's machinery: an event written, the
@@ -155,11 +175,11 @@ export function direct(request: IncomingMessage, response: ServerResponse): bool
   const { method } = request;
   const path = (request.url ?? '').split('?')[0] ?? '';
   const reads = method === 'GET' || method === 'HEAD';
-  const batch = EVENTS.exec(path)?.[1];
-  if (batch) {
-    const id = decoded(batch);
-    if (id === null) refuse(request, response, unknown('batch', batch, []));
-    else if (method === 'POST') void event(id, request, response);
+  const [, of, named] = EVENTS.exec(path) ?? [];
+  if (named) {
+    const id = decoded(named);
+    if (id === null) refuse(request, response, unknown(of === 'keep' ? 'lot' : 'batch', named, []));
+    else if (method === 'POST') void (of === 'keep' ? keepLine : event)(id, request, response);
     else refuse(request, response, notAllowed(405, 'method', String(method), 'POST'));
     return true;
   }

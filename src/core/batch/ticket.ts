@@ -25,6 +25,8 @@ export type Ticket = {
   readonly timers: readonly Timer[];
   /** Kept hot, and last read under the limit. */
   readonly tooCold: boolean;
+  /** Something kept: its place is Keep. */
+  readonly kept?: true;
   /** What of this batch cannot be relied on, in words; null when all can. */
   readonly trouble: Message | null;
 };

@@ -2,6 +2,7 @@ import type { Burner } from '../heat/burner';
 import type { Vessel } from '../heat/vessel';
 import type { Kitchen } from '../pot/kitchen';
 import type { Show } from '../units/show';
+import type { Keeping } from './keeping';
 
 /** A kitchen with what stands in it. */
 export type House = {
@@ -17,6 +18,8 @@ export type House = {
   readonly roles: readonly string[];
   /** Its own flow funnels, each with the two runs it was calibrated by. */
   readonly funnels: readonly HouseFunnel[];
+  /** How it keeps its soup. */
+  readonly keeping: Keeping;
   /** Counts saves. */
   readonly revision: number;
 };

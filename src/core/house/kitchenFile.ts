@@ -3,13 +3,14 @@ import { calibrateFunnel, THICK_VISCOSITY } from '../flow/readings/cups';
 import { isIngredient, notCatalogued } from '../food/catalogue';
 import { ALLERGENS } from '../food/ingredient';
 import type { Product } from '../food/product';
-import { term } from '../message/term';
 import { issue } from '../message/told';
 import { type Kitchen, PRIOR } from '../pot/kitchen';
 import { BurnerSchema, VesselSchema } from '../recipe/recipe';
 import { numberFrom } from '../units/numberFrom';
 import { OutOfRange } from '../units/range';
 import type { House } from './house';
+import { KeepingSchema, USUAL_KEEPING } from './keeping';
+import { unique } from './unique';
 
 /** A house's own product; every figure left out is the catalogue's. */
 export const ProductSchema = z.object({
@@ -26,20 +27,6 @@ export const ProductSchema = z.object({
   kept: z.boolean().optional(),
   allergens: z.array(z.enum(ALLERGENS)).optional(),
 });
-
-const unique = (what: string, key: string) => (rows: readonly object[], ctx: z.RefinementCtx) => {
-  const seen = new Set<unknown>();
-  for (const [n, row] of rows.entries()) {
-    const value = Reflect.get(row, key);
-    if (seen.has(value))
-      ctx.addIssue({
-        code: 'custom',
-        path: [n, key],
-        message: issue('two {what} are called “{name}”', { what: term(what), name: String(value) }),
-      });
-    seen.add(value);
-  }
-};
 
 const Run = z.object({
   nu: numberFrom('the liquid’s viscosity', 0.3, 100_000, 'mm²/s'),
@@ -108,6 +95,8 @@ export const KitchenFile = z.object({
     .superRefine(unique('burners', 'id')),
   products: z.array(ProductSchema).max(400).superRefine(unique('products', 'ingredient')).default([]),
   funnels: z.array(FunnelSchema).max(20).superRefine(unique('funnels', 'id')).default([]),
+  /** Absent in kitchens kept before soup was kept here. */
+  keeping: KeepingSchema.default(USUAL_KEEPING),
 });
 export type KitchenFile = z.infer<typeof KitchenFile>;
 
@@ -116,7 +105,7 @@ const byIngredient = (products: readonly Product[]): Kitchen['products'] =>
 
 /** The house a kitchen file describes. */
 export function houseOf(file: KitchenFile, revision = 1): House {
-  const { id, name, vessels, burners, products, funnels, show, currency, roles, ...rest } = file;
+  const { id, name, vessels, burners, products, funnels, show, currency, roles, keeping, ...rest } = file;
   const { format: _format, ...room } = rest;
   return {
     id,
@@ -127,6 +116,7 @@ export function houseOf(file: KitchenFile, revision = 1): House {
     currency,
     roles,
     funnels,
+    keeping,
     revision,
     kitchen: { ...room, factors: PRIOR, products: byIngredient(products) },
   };
@@ -156,5 +146,6 @@ export function kitchenFileOf(house: House): KitchenFile {
       allergens: p.allergens && [...p.allergens],
     })),
     funnels: house.funnels.map((f) => ({ ...f })),
+    keeping: house.keeping,
   };
 }

@@ -6,7 +6,7 @@ import type { Plan } from '../plan/types';
 import { advance } from '../pot/advance';
 import { observe } from '../pot/observe';
 import { portionsIn } from '../pot/portions';
-import type { Portion } from '../pot/step';
+import type { Portion, Step } from '../pot/step';
 
 /** How long a finished soup may wait hot, minutes, and what sets that. */
 export type Wait = { readonly minutes: number; readonly why: Message };
@@ -33,12 +33,10 @@ const STARCHES: Readonly<Record<string, number>> = {
 };
 const GREENS = ['green-peas', 'lettuce', 'spinach', 'watercress'];
 
-/** What is in it that keeps badly, the worst first. */
-function kept(plan: Plan): readonly Wait[] {
+/** How long what `steps` put in may wait hot, the shortest first; `still` is what is in the pot as pieces. */
+export function keepsBadly(steps: readonly Step[], still: ReadonlySet<string>): readonly Wait[] {
   const found: Wait[] = [{ minutes: MOST, why: message('no soup is kept hot longer') }];
-  // Shells and bones are strained off: only what is still in it toughens.
-  const still = new Set(plan.solved.run.pot.pieces.map((p) => p.ingredient));
-  for (const { step } of plan.steps) {
+  for (const step of steps) {
     for (const { ingredient: id, amount } of portionsIn<Portion>(step)) {
       if (amount <= 0) continue;
       const { group } = ingredient(id);
@@ -61,6 +59,13 @@ function kept(plan: Plan): readonly Wait[] {
   }
   return found.sort((a, b) => a.minutes - b.minutes);
 }
+
+/** What is in it that keeps badly. Shells and bones are strained off: only what is still in it toughens. */
+const kept = (plan: Plan): readonly Wait[] =>
+  keepsBadly(
+    plan.steps.map((s) => s.step),
+    new Set(plan.solved.run.pot.pieces.map((p) => p.ingredient)),
+  );
 
 /**
  * How long this soup may wait between the stove and the pass: by what is in it, and by how it thickens under a lid at

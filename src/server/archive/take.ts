@@ -11,6 +11,7 @@ import { appendEvents, readBatch, UNBOUND, writeBatch } from '../queries/batches
 import { type Taken, writeImport } from '../queries/imports';
 import { replaceHouse } from '../queries/kitchen';
 import { claimRecipe, holdRecipe, readVersions, setArchived, writeVersion } from '../queries/recipes';
+import { sealRest } from '../queries/seals';
 import { readCycle, readService, writeCycle, writeService } from '../queries/services';
 import { accept, Refusal } from '../refusal';
 import { BadArchive, type Part, partsOf } from './read';
@@ -83,12 +84,16 @@ async function takeBatch(db: Queryable, u: Under, { batch }: PartOf<'batch'>): P
   if (await readBatch(db, b.id)) return;
   const recipeVersion = u.numberHere.get(`${b.recipeId} ${b.recipeVersion}`) ?? b.recipeVersion;
   // Taken in when it began, where an older archive does not say when.
-  await writeBatch(db, {
-    ...b,
-    recipeVersion,
-    kitchenId: u.house.id,
-    receivedAt: b.receivedAt ?? b.startedAt,
-  });
+  await writeBatch(
+    db,
+    {
+      ...b,
+      recipeVersion,
+      kitchenId: u.house.id,
+      receivedAt: b.receivedAt ?? b.startedAt,
+    },
+    false,
+  );
   for (let n = 0; n < events.length; n += AT_A_TIME)
     await appendEvents(
       db,
@@ -97,6 +102,7 @@ async function takeBatch(db: Queryable, u: Under, { batch }: PartOf<'batch'>): P
         event,
         bounds: { ...UNBOUND, archived: true },
       })),
+      false,
     );
   u.batches.push(b.id);
 }
@@ -117,7 +123,7 @@ async function takeService(db: Queryable, u: Under, { service }: PartOf<'service
  */
 export async function takeArchive(pool: pg.Pool, file: string, { rehearse = false } = {}): Promise<Taken> {
   try {
-    return await transaction(async (db) => {
+    const brought = await transaction(async (db) => {
       // Stations read anew once, at the end, rather than hear every line of years.
       await db.query("SET LOCAL panache.quiet = 'on'");
       const house = await theHouse(db);
@@ -166,8 +172,11 @@ export async function takeArchive(pool: pg.Pool, file: string, { rehearse = fals
         versions: u.versions,
       });
       await db.query("SELECT pg_notify('panache', '{\"again\":true}')");
-      return taken;
+      return { kitchen: house.id, batches: u.batches, taken };
     }, pool);
+    // In steps of its own: nobody’s tap waits behind years of another kitchen.
+    await sealRest(pool, brought.kitchen, brought.batches);
+    return brought.taken;
   } catch (error) {
     if (error instanceof Rehearsed) return error.taken;
     if (error instanceof BadArchive) throw badFile(error.problems);

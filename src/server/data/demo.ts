@@ -15,6 +15,7 @@ import { readHouse, writeHouse } from '../queries/kitchen';
 import { claimRecipe, writeVersion } from '../queries/recipes';
 import { writeService } from '../queries/services';
 import { transaction } from './database';
+import { loadKept } from './demoKept';
 
 const readJsonFile = async (path: string): Promise<unknown> => JSON.parse(await readFile(path, 'utf8'));
 
@@ -97,6 +98,8 @@ export async function loadDemo(pool: pg.Pool, folder: string): Promise<boolean> 
       await writeVersion(client, kitchen.id, { ...(body as object), id: recipe.id });
     }
     await loadServices(client, kitchen.id, join(folder, 'services'));
+    const house = await readHouse(client);
+    if (house) await loadKept(client, house, Date.now());
     const batchId = randomUUID();
     const startedAt = new Date(Date.now() - 26 * MINUTE);
     const request = {

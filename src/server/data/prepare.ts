@@ -1,5 +1,6 @@
 import { join } from 'node:path';
 import pg from 'pg';
+import { sealOld } from '../queries/seals';
 import { limited } from './database';
 import { loadBlank, loadDemo } from './demo';
 import { migrate } from './migrate';
@@ -30,6 +31,8 @@ try {
     const loaded = await loadDemo(db, join(import.meta.dirname, '../../../demo'));
     if (loaded) console.log('demo: Quay House Canteen loaded, one batch under way');
   } else if (await loadBlank(db)) console.log('kitchen: a blank one, to be filled in under Kitchen');
+  const sealed = await sealOld(db);
+  if (sealed > 0) console.log(`record: ${sealed} lines from before are sealed`);
 } catch (error) {
   console.error(`database: ${error instanceof Error ? error.message : String(error)}`);
   process.exitCode = 1;

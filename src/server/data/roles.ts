@@ -13,12 +13,14 @@ const RECORD = [
   'imported_batch',
   'imported_version',
   'service_version',
+  'keep_event',
+  'seal',
 ];
 
 /** Settings, which change: who changed what is for the versions to say. */
-const SETTINGS = ['kitchen', 'recipe', 'service'];
+const SETTINGS = ['kitchen', 'recipe', 'service', 'lot'];
 
-const READ_ONLY = ['migration', 'kept_batch', 'kept_version'];
+const READ_ONLY = ['migration', 'kept_batch', 'kept_version', 'to_seal'];
 
 /**
  * Gives the application its own role on this database: it owns nothing and can make, change or drop no table, and

@@ -10,8 +10,11 @@ export type ToldEvent = { readonly batch: string; readonly event: BatchEvent | n
 /** A service that was saved. */
 export type ToldService = { readonly service: string; readonly revision: number };
 
+/** Something kept that has a new line, or “kitchen”. */
+export type ToldKept = { readonly keep: string; readonly seq: number };
+
 /** All that is told. */
-export type Told = ToldEvent | ToldService | 'again';
+export type Told = ToldEvent | ToldService | ToldKept | 'again';
 type Listener = (told: Told) => void;
 
 /** One listening connection a process, made when somebody first listens. */
@@ -28,14 +31,16 @@ const tell = (told: Told) => {
 
 /** A notification as it comes from the database; a long event is read by its number. */
 async function read(payload: string): Promise<Told> {
-  const { batch, seq, again, service, revision, ...event } = JSON.parse(payload) as {
+  const { batch, seq, again, service, revision, keep, ...event } = JSON.parse(payload) as {
     batch: string;
     seq: number;
     again?: boolean;
     service?: string;
     revision?: number;
+    keep?: string;
   };
   if (service !== undefined) return { service, revision: revision ?? 0 };
+  if (keep !== undefined) return { keep, seq };
   // An archive was taken in: too much to tell line by line.
   if (again) return 'again';
   if (seq === 0) return { batch, event: null };

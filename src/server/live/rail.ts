@@ -6,6 +6,7 @@ import type { Queryable } from '../data/database';
 import { log } from '../log';
 import { readLiveBatches } from '../queries/batches';
 import { readHouse } from '../queries/kitchen';
+import { keptTickets } from './keptTickets';
 
 /** What was worked out of a batch before, so that its next event need not begin at its start; it can be lost at any time. */
 const known = new Map<string, Followed>();
@@ -43,12 +44,20 @@ function tried(batch: Batch, now: number): ByModel | 'lost' | undefined {
 async function tickets(
   db: Queryable,
   now: number,
-  model: (batch: Batch) => ByModel | 'lost' | undefined,
+  model: ((batch: Batch) => ByModel | 'lost' | undefined) | null,
 ): Promise<readonly Ticket[]> {
   const house = await readHouse(db);
   if (!house) return [];
-  const batches = await readLiveBatches(db, house.id);
-  return batches.flatMap((b) => ticketOf(b, now, model(b)) ?? []).toReversed();
+  const [batches, kept] = [
+    await readLiveBatches(db, house.id),
+    await keptTickets(db, house, now, model !== null),
+  ];
+  const put = new Set(kept.map((t) => t.id));
+  return [
+    // A batch that is kept stands once, as what is kept.
+    ...batches.flatMap((b) => (put.has(b.id) ? [] : (ticketOf(b, now, model?.(b)) ?? []))).toReversed(),
+    ...kept,
+  ];
 }
 
 /** Tickets of the pots that are live, oldest first, as they were started, as the model has them at `now` (ms). */
@@ -56,5 +65,4 @@ export const railOf = (db: Queryable, now: number): Promise<readonly Ticket[]> =
   tickets(db, now, (b) => tried(b, now));
 
 /** The same by plan and readings alone: what can be said at once. */
-export const railByPlan = (db: Queryable, now: number): Promise<readonly Ticket[]> =>
-  tickets(db, now, () => undefined);
+export const railByPlan = (db: Queryable, now: number): Promise<readonly Ticket[]> => tickets(db, now, null);

@@ -2,6 +2,7 @@ import { BatchEvent } from '../../core/batch/events';
 import type { Batch, RecordedPlan, Unreadable } from '../../core/batch/record';
 import type { Queryable } from '../data/database';
 import type { RecipeBody } from './recipes';
+import { seal, within } from './seals';
 
 type BatchRow = {
   id: string;
@@ -181,8 +182,15 @@ export type NewBatch = Omit<Batch, 'events' | 'unreadable'> & {
   readonly keeps?: RecipeBody;
 };
 
-/** Writes a batch once: the same id again changes nothing. True when it was new. */
-export async function writeBatch(db: Queryable, b: NewBatch): Promise<boolean> {
+/** Writes a batch once and seals it: the same id again changes nothing. True when it was new. What an archive brings is sealed after it. */
+export const writeBatch = (db: Queryable, b: NewBatch, sealed = true): Promise<boolean> =>
+  within(db, async (tx) => {
+    const isNew = await insertBatch(tx, b);
+    if (isNew && sealed) await seal(tx, b.kitchenId, [{ source: 'batch', ids: [b.id] }]);
+    return isNew;
+  });
+
+async function insertBatch(db: Queryable, b: NewBatch): Promise<boolean> {
   const { rowCount } = await db.query(
     `INSERT INTO batch (id, kitchen_id, recipe_id, recipe_version, plan, started_at, serve_at, received_at)
      VALUES ($1, $2, $3, $4, $5::jsonb, $6, $7, coalesce($8::timestamptz, now())) ON CONFLICT (id) DO NOTHING`,
@@ -240,15 +248,30 @@ const RIM = 'rim_mm * pi() * (across_mm / 20) ^ 2 / 10';
 export type EventToWrite = { readonly batch: string; readonly event: BatchEvent; readonly bounds: Bounds };
 
 /**
- * Appends events, each once, in one statement and the order given. Returns the ids of those written; one is
+ * Appends events, each once, in the order given, and seals them with the link before (what an archive brings is sealed after it). Returns the ids of those written; one is
  * missing when it was there already, the batch is not, or it does not agree with it: {@link readLimits} tells
  * which. An event may name only what was written before this call.
  */
-export async function appendEvents(
+export const appendEvents = (
   db: Queryable,
   drafts: readonly EventToWrite[],
-): Promise<ReadonlySet<string>> {
-  const { rows } = await db.query<{ id: string }>({
+  sealed = true,
+): Promise<ReadonlySet<string>> =>
+  within(db, async (tx) => {
+    const written = await insertEvents(tx, drafts);
+    const kitchens = new Map<string, string[]>();
+    for (const { id, kitchen_id } of written)
+      kitchens.set(kitchen_id, [...(kitchens.get(kitchen_id) ?? []), id]);
+    if (sealed)
+      for (const [kitchen, ids] of kitchens) await seal(tx, kitchen, [{ source: 'batch_event', ids }]);
+    return new Set(written.map((w) => w.id));
+  });
+
+async function insertEvents(
+  db: Queryable,
+  drafts: readonly EventToWrite[],
+): Promise<readonly { readonly id: string; readonly kitchen_id: string }[]> {
+  const { rows } = await db.query<{ id: string; kitchen_id: string }>({
     name: 'append-events',
     text: `INSERT INTO batch_event
        (id, batch_id, at, station, body, clock_ms, received_at, batch_started_at)
@@ -265,7 +288,7 @@ export async function appendEvents(
        AND (d.ml IS NULL OR b.rim_mm IS NULL OR d.ml <= ${RIM})
      ORDER BY d.n
      ON CONFLICT (id) DO NOTHING
-     RETURNING id`,
+     RETURNING id, (SELECT kitchen_id FROM batch k WHERE k.id = batch_id) AS kitchen_id`,
     values: [
       drafts.map((d) => d.event.id),
       drafts.map((d) => d.batch),
@@ -281,7 +304,7 @@ export async function appendEvents(
       drafts.map((d) => (d.bounds.archived ? (d.event.receivedAt ?? d.event.at) : null)),
     ],
   });
-  return new Set(rows.map((r) => r.id));
+  return rows;
 }
 
 /** Appends one event; true when it was written. As {@link appendEvents}. */

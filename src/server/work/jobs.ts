@@ -6,6 +6,9 @@ import { recipeFrom } from '../../core/formats/draft/draft';
 import type { ReviewedLine } from '../../core/formats/draft/draftSteps';
 import { openFile } from '../../core/formats/openFile';
 import { orderSheet } from '../../core/formats/sheet';
+import { LABEL_SIZES, type LabelSizeId, labelOf } from '../../core/keep/labels';
+import { lotState } from '../../core/keep/lot';
+import { message } from '../../core/message/message';
 import type { Order, TimedOrder } from '../../core/order/order';
 import { foresee } from '../../core/plan/foresee';
 import { planFor } from '../../core/plan/plan';
@@ -18,20 +21,34 @@ import { openService } from '../../core/service/openService';
 import { batchesOf, type Service } from '../../core/service/service';
 import { Timetables } from '../../core/service/timetables';
 import { plannedBatch } from '../actions/batches';
+import { theLot } from '../actions/keep';
 import { theHouse } from '../actions/kitchen';
 import { planStored, type StartRequest } from '../actions/planning';
+import type { KeptRecord } from '../actions/record';
 import { badFile, takeArchive } from '../archive/take';
 import { isAway, pool } from '../data/database';
+import { labelsPdf } from '../exports/labelsPdf';
 import { lineSpreadPdf } from '../exports/lineSpreadPdf';
 import type { Paper } from '../exports/paper';
 import { planPdf } from '../exports/planPdf';
+import { recordPdf } from '../exports/recordFiles';
 import type { Drawn } from '../exports/serviceFiles';
 import { weighOutCsv } from '../exports/weighOutCsv';
 import { railOf } from '../live/rail';
 import { readRecipe, readRecipes } from '../queries/recipes';
-import { isRefusal, Refusal, unknown } from '../refusal';
+import { cannot, isRefusal, Refusal, unknown } from '../refusal';
 
 /** What a thread does for the server, away from its taps. Everything in and out can be copied between threads. */
+
+/** What labels are asked for: how many of which size, from which place of the sheet, and the address their code opens. */
+export type LabelsAsked = {
+  readonly lot: string;
+  readonly size: LabelSizeId;
+  readonly count: number;
+  readonly from: number;
+  readonly language: Language;
+  readonly address: string;
+};
 
 const db = () => pool('archive');
 
@@ -106,6 +123,22 @@ export const jobs = {
       },
     };
   },
+  /** Labels of something kept; refused where nothing of it is left. */
+  labels: async ({ lot, size, count, from, language, address }: LabelsAsked) => {
+    const house = await theHouse(db());
+    const state = lotState(await theLot(db(), lot), house.keeping);
+    if (!state || state.over) throw cannot('lot', lot, message('nothing of it is left'));
+    const sized = LABEL_SIZES.find((s) => s.id === size) ?? LABEL_SIZES[0];
+    const say = wordsFor({ ...house.show, language });
+    return labelsPdf(
+      labelOf(state, house, Date.now()),
+      `${address}/record/${lot}`,
+      { size: sized, count, from },
+      say,
+    );
+  },
+  recordPdf: async ({ record, paper, language }: { record: KeptRecord; paper: Paper; language: Language }) =>
+    recordPdf(record, paper, wordsFor({ ...(await theHouse(db())).show, language })),
   openService: async (text: string) => {
     const opened = openService(text);
     if (opened.kind === 'refused') throw badFile(opened.problems);

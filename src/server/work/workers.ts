@@ -30,6 +30,8 @@ const BUDGET: { readonly [J in JobName]: { readonly line: Line; readonly ms: num
   landings: { line: 'long', ms: 30_000 },
   drawn: { line: 'long', ms: 30_000 },
   openService: { line: 'long', ms: 15_000 },
+  labels: { line: 'long', ms: 15_000 },
+  recordPdf: { line: 'long', ms: 30_000 },
   take: { line: 'long', ms: 600_000 },
   rail: { line: 'rail', ms: 30_000 },
   busyFor: { line: 'quick', ms: 1000 },

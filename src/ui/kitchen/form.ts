@@ -181,6 +181,7 @@ export function kitchenOf(f: KitchenForm, base: KitchenFile): AsTyped<KitchenFil
     })),
     // Calibrated under Check; here they are only kept.
     funnels: base.funnels,
+    keeping: base.keeping,
   };
 }
 

@@ -1,5 +1,6 @@
 import { demoRecipe } from '../../../demo/demo';
 import type { House } from '../../core/house/house';
+import { USUAL_KEEPING } from '../../core/house/keeping';
 import { planFor } from '../../core/plan/plan';
 import { STANDARD_KITCHEN as kitchen } from '../../core/pot/kitchen';
 import { spoken } from '../../core/say/spoken';
@@ -14,6 +15,7 @@ const house: House = {
   currency: '',
   roles: ['Early'],
   funnels: [],
+  keeping: USUAL_KEEPING,
   revision: 1,
   id: 'h',
   name: 'House',

@@ -3,13 +3,20 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { v4 as uuid } from 'uuid';
 import type { BatchEvent, EventBody } from '../../core/batch/events';
+import type { KeepBody, KeepEvent } from '../../core/keep/events';
 import type { Message } from '../../core/message/message';
 import { clockMs, kitchenNow } from './line/clock';
 import { lineIs } from './line/live';
 import { send } from './line/send';
 import { readRole } from './useRole';
 
-type Waiting = { readonly batch: string; readonly event: BatchEvent };
+/** A tap and whose record it goes into: a batch’s, or that of something kept, or of the kitchen (“kitchen”). */
+type Waiting =
+  | { readonly of?: undefined; readonly batch: string; readonly event: BatchEvent }
+  | { readonly of: 'keep'; readonly batch: string; readonly event: KeepEvent };
+
+const pathOf = ({ of, batch }: Waiting): string =>
+  `/api/${of === 'keep' ? 'keep' : 'batches'}/${batch}/events`;
 
 interface Station extends DBSchema {
   /** Taps not yet with the server, in the order they were made. */
@@ -36,7 +43,11 @@ export type Outbox = {
   /** Events the server has taken since the page came. */
   readonly sent: readonly Waiting[];
   /** What the server would not take, in words. */
-  readonly refused: { readonly batch: string; readonly says: Message } | null;
+  readonly refused: {
+    readonly batch: string;
+    readonly of: Waiting['of'];
+    readonly says: Message;
+  } | null;
 };
 
 let box: Outbox = { waiting: [], sent: [], refused: null };
@@ -84,8 +95,8 @@ async function flush(): Promise<void> {
   busy = true;
   try {
     for (let next = box.waiting[0]; next; next = box.waiting[0]) {
-      const { batch, event } = next;
-      const answer = await send(`/api/batches/${batch}/events`, event);
+      const { batch, event, of } = next;
+      const answer = await send(pathOf(next), event);
       if (!answer.ok && answer.again) {
         lineIs(false);
         break;
@@ -95,7 +106,7 @@ async function flush(): Promise<void> {
         waiting: box.waiting.filter((w) => w.event.id !== event.id),
         ...(answer.ok
           ? { sent: [...box.sent.slice(-200), next] }
-          : { refused: { batch, says: answer.says } }),
+          : { refused: { batch, of, says: answer.says } }),
       });
       mark();
       await forget(event.id);
@@ -117,25 +128,39 @@ function moment(): string {
   return new Date(last).toISOString();
 }
 
-/** Writes down what was tapped: at once on this device, and with the server as soon as it is there. */
-export function tap(batch: string, body: EventBody): BatchEvent {
+/** What every line has, whatever it says. */
+const stamped = () => {
   const ahead = clockMs();
-  const event: BatchEvent = {
+  return {
     id: uuid(),
     at: moment(),
     station: readRole() || 'Stove',
     ...(ahead !== undefined && { clockMs: ahead }),
-    body,
   };
-  const waiting: Waiting = { batch, event };
+};
+
+function post(waiting: Waiting): void {
   change({ waiting: [...box.waiting, waiting], refused: null });
   mark();
-  window.dispatchEvent(new CustomEvent(TAPPED, { detail: body }));
+  if (waiting.of !== 'keep') window.dispatchEvent(new CustomEvent(TAPPED, { detail: waiting.event.body }));
   writing = writing.then(async () => {
     const number = await (await store())?.add('unsent', waiting);
-    if (number !== undefined) numbers.set(event.id, number);
+    if (number !== undefined) numbers.set(waiting.event.id, number);
   });
   void writing.then(flush, flush);
+}
+
+/** Writes down what was tapped: at once on this device, and with the server as soon as it is there. */
+export function tap(batch: string, body: EventBody): BatchEvent {
+  const event: BatchEvent = { ...stamped(), body };
+  post({ batch, event });
+  return event;
+}
+
+/** The same for something kept, or for the kitchen (“kitchen”). */
+export function tapKeep(lot: string, body: KeepBody): KeepEvent {
+  const event: KeepEvent = { ...stamped(), body };
+  post({ of: 'keep', batch: lot, event });
   return event;
 }
 

@@ -57,14 +57,14 @@ export function useBatch(initial: Batch): LiveBatch {
   }, [id, events]);
 
   const own = useMemo(
-    () => [...sent, ...waiting].filter((w) => w.batch === id).map((w) => w.event),
+    () => [...sent, ...waiting].flatMap((w) => (w.of !== 'keep' && w.batch === id ? [w.event] : [])),
     [sent, waiting, id],
   );
   const batch = useMemo(() => ({ ...initial, events: merged(events, own) }), [initial, events, own]);
   return {
     batch,
-    unsent: waiting.filter((w) => w.batch === id).length,
-    refused: refused?.batch === id ? refused.says : null,
+    unsent: waiting.filter((w) => w.of !== 'keep' && w.batch === id).length,
+    refused: refused?.of !== 'keep' && refused?.batch === id ? refused.says : null,
     write: useCallback((body: EventBody) => tap(id, body), [id]),
   };
 }

@@ -15,12 +15,12 @@ import type { RouxColour } from '../../core/thicken/granules';
 import { spaced } from '../../core/units/format';
 import type { Show } from '../../core/units/show';
 import { detailsOf, itemLines, reasonFor, titleOf, waysOf } from '../../core/words/steps';
+import { NumberEntry } from '../shared/form/NumberEntry';
 import { Sheet } from '../shared/Sheet';
 import { useSay } from '../shared/useSay';
 import type { Going } from '../station/useFollow';
 import { Guide } from './guides/Guide';
 import { Watching } from './guides/Watching';
-import { NumberEntry } from './readings/NumberEntry';
 
 /** Guides that say how it is done, so that the words need not say it again. */
 const SAID_BY_GUIDE: ReadonlySet<Guidance['kind'] | undefined> = new Set(['temper', 'pours', 'seafood']);

@@ -45,7 +45,7 @@ function useFreshTickets(initial: readonly Ticket[]): readonly Ticket[] {
     );
   }, []);
   useNews((news) => {
-    if (news.kind === 'told' || news.kind === 'again') refresh();
+    if (news.kind === 'told' || news.kind === 'keep' || news.kind === 'again') refresh();
   });
   useEffect(() => {
     const timer = setInterval(refresh, EVERY);

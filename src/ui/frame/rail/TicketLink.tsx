@@ -31,7 +31,7 @@ export function TicketLink({ ticket: t, here, now }: { ticket: Ticket; here: boo
     .find((x) => now === null || x.endsAt > now);
   return (
     <Link
-      href={`/stove/${t.id}`}
+      href={t.kept ? `/keep?lot=${t.id}` : `/stove/${t.id}`}
       aria-current={here ? 'page' : undefined}
       className={clsx(
         'relative flex h-14 items-center gap-3 rounded-b-sm px-3',

@@ -10,6 +10,8 @@ export type News =
   | { readonly kind: 'told'; readonly batch: string; readonly event: BatchEvent | null }
   /** A service was saved. */
   | { readonly kind: 'service'; readonly service: string; readonly revision: number }
+  /** Something kept has a new line. */
+  | { readonly kind: 'keep'; readonly keep: string }
   /** Something may have been missed: read anew. */
   | { readonly kind: 'again' }
   | { readonly kind: 'device'; readonly news: unknown }
@@ -104,6 +106,11 @@ function open(): void {
     here();
     const body = dataOf(e) as { service: string; revision: number } | null;
     if (body) tellAll({ kind: 'service', ...body });
+  });
+  s.addEventListener('keep', (e) => {
+    here();
+    const body = dataOf(e) as { keep: string } | null;
+    if (body) tellAll({ kind: 'keep', keep: body.keep });
   });
   s.addEventListener('again', () => {
     here();

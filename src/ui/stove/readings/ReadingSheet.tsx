@@ -7,11 +7,11 @@ import { type Message, message } from '../../../core/message/message';
 import { massG } from '../../../core/pot/contents';
 import { degrees, type Show } from '../../../core/units/show';
 import { toCelsius, toFahrenheit } from '../../../core/units/temperature';
+import { NumberEntry, nearby } from '../../shared/form/NumberEntry';
 import { Segments } from '../../shared/form/Segments';
 import { Sheet } from '../../shared/Sheet';
 import { useSay } from '../../shared/useSay';
 import type { Going } from '../../station/useFollow';
-import { NumberEntry, nearby } from './NumberEntry';
 import { PickOne } from './Pick';
 import { PutIn } from './PutIn';
 

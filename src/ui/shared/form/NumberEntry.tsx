@@ -4,8 +4,8 @@ import { Delete } from 'lucide-react';
 import { useId, useState } from 'react';
 import { spaced } from '../../../core/units/format';
 import { typedNumber } from '../../../core/units/typed/parse';
-import { BUTTON, PRIMARY } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
+import { BUTTON, PRIMARY } from '../styles';
+import { useSay } from '../useSay';
 
 export type Asked = {
   /** What is read: "Temperature". */

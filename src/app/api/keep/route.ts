@@ -1,0 +1,10 @@
+import { openKeep } from '../../../server/actions/keep';
+import { pool } from '../../../server/data/database';
+import { respond } from '../respond';
+
+export const dynamic = 'force-dynamic';
+
+/** All that is kept and not over, with the lines of the kitchen and of its rooms. */
+export function GET(): Promise<Response> {
+  return respond(async () => ({ body: await openKeep(pool()) }));
+}

@@ -1,0 +1,99 @@
+import { potAt } from '../../batch/follow/ahead';
+import { follow } from '../../batch/follow/follow';
+import type { Batch } from '../../batch/record';
+import { ingredient } from '../../food/catalogue';
+import type { Allergen } from '../../food/ingredient';
+import { mixtureConductivity } from '../../food/thermal';
+import type { Vessel } from '../../heat/vessel';
+import type { Pan } from '../../house/keeping';
+import { heatCapacity, metalCapacity, volumeMl } from '../../pot/contents';
+import { foodIn, type Kitchen } from '../../pot/kitchen';
+import { ladled } from '../../pot/ladled';
+import { observe } from '../../pot/observe';
+import { portionsIn } from '../../pot/portions';
+import type { Pot } from '../../pot/pot';
+import type { Portion, Step } from '../../pot/step';
+import { type Soup, thickSoup } from '../cool/body';
+
+/** The soup of a batch as it was finished, in the room it was cooked in. */
+export type Kept = { readonly pot: Pot; readonly kitchen: Kitchen; readonly steps: readonly Step[] };
+
+/** Steps of a batch that put something in, as they were done. */
+export const stepsOf = (batch: Batch): readonly Step[] => batch.plan.steps.flatMap((s) => s.does ?? []);
+
+/** The soup of `batch` as the model has it when it was finished; null where there is nothing to follow. */
+export function keptOf(batch: Batch): Kept | null {
+  const followed = follow(batch);
+  if (!followed) return null;
+  const { finished } = followed.state;
+  const at = finished ? Date.parse(finished.at) : Date.parse(batch.startedAt) + batch.plan.seconds * 1000;
+  const { variant } = potAt(followed, at);
+  const measured = finished?.yieldMl;
+  const has = volumeMl(variant.pot);
+  // What came of it was measured: the model gives way.
+  const pot = measured && has > 0 ? ladled(variant.pot, Math.min(1, measured / has)) : variant.pot;
+  return { pot, kitchen: variant.kitchen, steps: stepsOf(batch) };
+}
+
+/** `ml` of the pot’s soup at `celsius`, in `vessel` where one is given. */
+export function someOf(pot: Pot, ml: number, celsius: number, vessel?: Vessel): Pot {
+  const has = volumeMl(pot);
+  const share = has > 0 ? Math.min(1, ml / has) : 1;
+  return { ...ladled(pot, share), celsius, ...(vessel && { vessel }) };
+}
+
+/** Pans of one kind as one straight-sided vessel with as much open surface. */
+export const panVessel = (pan: Pan, count: number): Vessel => ({
+  id: pan.id,
+  name: pan.name,
+  diameterMm: 2 * Math.sqrt((pan.lengthMm * pan.widthMm * count) / Math.PI),
+  heightMm: pan.depthMm,
+  material: 'stainless steel',
+  massG: 1100 * count,
+});
+
+/** What cooling needs to know of `ml` of it; a soup nobody followed counts as thick. */
+export function soupOf(kept: Kept | null, ml: number): Soup {
+  if (!kept) return thickSoup(ml);
+  const { pot, kitchen } = kept;
+  const has = volumeMl(pot);
+  if (has < 20) return thickSoup(ml);
+  return {
+    ml,
+    heatPerMl: (heatCapacity(pot) - metalCapacity(pot)) / has,
+    conductivity: mixtureConductivity(pot.liquid, 30),
+    viscosity: observe(pot, kitchen).bowlViscosity,
+  };
+}
+
+/** Allergens of all that went in, those the house names first, then by name. */
+export function allergensOf(steps: readonly Step[], kitchen: Kitchen): readonly Allergen[] {
+  const found = new Set(
+    steps.flatMap((s) =>
+      portionsIn<Portion>(s).flatMap((p) => (p.amount > 0 ? foodIn(kitchen, p.ingredient).allergens : [])),
+    ),
+  );
+  const flagged = new Set(kitchen.flagged ?? []);
+  return [...found].sort((a, b) => Number(flagged.has(b)) - Number(flagged.has(a)) || a.localeCompare(b));
+}
+
+/** What `steps` cost, in the house’s currency, as far as prices are known; null where none is. */
+export function costOf(steps: readonly Step[], kitchen: Kitchen): number | null {
+  let cost = 0;
+  let known = false;
+  for (const step of steps)
+    for (const { ingredient: id, amount } of portionsIn<Portion>(step)) {
+      const price = kitchen.products?.[id]?.pricePerKg;
+      if (price === undefined || amount <= 0) continue;
+      known = true;
+      cost += (amount / (foodIn(kitchen, id).edibleYield ?? 1) / 1000) * price;
+    }
+  return known ? cost : null;
+}
+
+/** Ingredients of it in which `is` holds. */
+export const holds = (
+  steps: readonly Step[],
+  is: (food: ReturnType<typeof ingredient>) => boolean,
+): boolean =>
+  steps.some((s) => portionsIn<Portion>(s).some((p) => p.amount > 0 && is(ingredient(p.ingredient))));

@@ -1,0 +1,104 @@
+import { sha256 } from '@noble/hashes/sha2.js';
+import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
+import canonicalize from 'canonicalize';
+
+/** What is sealed: batches, their lines, and the lines of what is kept. */
+export const SEALED = ['batch', 'batch_event', 'keep_event'] as const;
+export type SealedSource = (typeof SEALED)[number];
+
+/** A row of the record as it is stored. */
+export type Row = { readonly source: SealedSource; readonly id: string; readonly row: unknown };
+
+/** A link of the chain: hex of SHA-256. `hash` covers the row’s own and the link before. */
+export type Link = {
+  readonly n: number;
+  readonly source: SealedSource;
+  readonly id: string;
+  readonly row: string;
+  readonly hash: string;
+};
+
+/** The end of a chain as a station or a printed page has kept it. */
+export type Head = { readonly n: number; readonly hash: string };
+
+/** Before the first link. */
+export const NO_LINK: Head = { n: 0, hash: '' };
+
+/** SHA-256 over the canonical form of `value` (RFC 8785), hex. Throws for what JSON cannot say. */
+export function hashOf(value: unknown): string {
+  const text = canonicalize(value);
+  if (text === undefined) throw new TypeError('nothing to hash');
+  return bytesToHex(sha256(utf8ToBytes(text)));
+}
+
+const linkHash = (before: string, n: number, row: Pick<Link, 'source' | 'id' | 'row'>): string =>
+  hashOf({ before, n, source: row.source, id: row.id, row: row.row });
+
+/** The links of `rows`, in the order given, after `head`. */
+export function linked(head: Head, rows: readonly Row[]): readonly Link[] {
+  let { n, hash: before } = head;
+  return rows.map(({ source, id, row }) => {
+    n += 1;
+    const own = hashOf(row);
+    const hash = linkHash(before, n, { source, id, row: own });
+    before = hash;
+    return { n, source, id, row: own, hash };
+  });
+}
+
+/** What does not agree, and where. */
+export type Finding =
+  | {
+      readonly kind: 'changed' | 'removed';
+      readonly n: number;
+      readonly source: SealedSource;
+      readonly id: string;
+    }
+  | { readonly kind: 'slipped in'; readonly source: SealedSource; readonly id: string }
+  /** A link is not what follows from the one before. */
+  | { readonly kind: 'broken'; readonly n: number }
+  /** A link is gone between these two. */
+  | { readonly kind: 'missing'; readonly n: number }
+  /** The chain ends before a head that was kept, or has another link there. */
+  | { readonly kind: 'cut short' | 'rewritten'; readonly n: number; readonly head: Head };
+
+/** Follows a chain link by link, with the row each speaks of (undefined where it is gone). */
+export class Verifier {
+  readonly findings: Finding[] = [];
+  private before: Head = NO_LINK;
+  private readonly wanted: Map<number, Head>;
+
+  constructor(heads: readonly Head[] = []) {
+    this.wanted = new Map(heads.filter((h) => h.n > 0).map((h) => [h.n, h]));
+  }
+
+  get head(): Head {
+    return this.before;
+  }
+
+  take(link: Link, row: unknown): void {
+    for (let n = this.before.n + 1; n < link.n; n++) this.findings.push({ kind: 'missing', n });
+    const { n, source, id } = link;
+    if (row === undefined) this.findings.push({ kind: 'removed', n, source, id });
+    else if (hashOf(row) !== link.row) this.findings.push({ kind: 'changed', n, source, id });
+    // After a gap the chain cannot be followed over it: that is told, and it goes on from there.
+    if (link.n === this.before.n + 1 && linkHash(this.before.hash, n, link) !== link.hash)
+      this.findings.push({ kind: 'broken', n });
+    const head = this.wanted.get(n);
+    if (head && head.hash !== link.hash) this.findings.push({ kind: 'rewritten', n, head });
+    this.wanted.delete(n);
+    this.before = { n, hash: link.hash };
+  }
+
+  /** Rows no link speaks of. */
+  slipped(source: SealedSource, id: string): void {
+    this.findings.push({ kind: 'slipped in', source, id });
+  }
+
+  /** After the last link: heads that were kept and are beyond it. */
+  end(): readonly Finding[] {
+    for (const head of this.wanted.values())
+      this.findings.push({ kind: 'cut short', n: this.before.n, head });
+    return this.findings;
+  }
+}

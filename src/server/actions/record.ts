@@ -1,0 +1,112 @@
+import type pg from 'pg';
+import * as z from 'zod';
+import { BatchEvent } from '../../core/batch/events';
+import { type Entry, entriesOf, type StoveReading } from '../../core/keep/entries';
+import type { KeepEvent } from '../../core/keep/events';
+import { message } from '../../core/message/message';
+import { issue } from '../../core/message/told';
+import type { Head } from '../../core/record/chain';
+import { dayOf } from '../../core/units/clock';
+import type { Queryable } from '../data/database';
+import { readKitchenLines, readLot, readLotsBetween } from '../queries/keep';
+import { readHead } from '../queries/seals';
+import { accept, cannot, unknown } from '../refusal';
+import { theHouse } from './kitchen';
+
+/** The record of some days, or of one thing kept. */
+export type KeptRecord = {
+  readonly kitchen: string;
+  readonly from: string;
+  readonly to: string;
+  readonly lot: string | null;
+  readonly entries: readonly Entry[];
+  readonly signed: readonly {
+    readonly from: string;
+    readonly to: string;
+    readonly by: string;
+    readonly at: string;
+    readonly note: string;
+  }[];
+  readonly madeAt: string;
+  readonly head: Head;
+};
+
+const Day = z.iso.date({ error: issue('a day such as 2026-01-31') });
+
+/** Longest span of a record, days. */
+const MOST_DAYS = 92;
+
+const startOf = (day: string): number => new Date(`${day}T00:00:00`).getTime();
+
+async function readStove(
+  db: Queryable,
+  kitchenId: string,
+  from: string,
+  to: string,
+): Promise<readonly StoveReading[]> {
+  const { rows } = await db.query<{
+    id: string;
+    batch: string;
+    name: string;
+    at: Date;
+    received_at: Date;
+    station: string;
+    clock_ms: string | null;
+    body: unknown;
+  }>(
+    `SELECT e.id, b.id AS batch, b.plan ->> 'recipeName' AS name, e.at, e.received_at, e.station, e.clock_ms, e.body
+     FROM batch_event e JOIN kept_batch b ON b.id = e.batch_id
+     WHERE b.kitchen_id = $1 AND e.at >= $2 AND e.at < $3 AND e.body ->> 'kind' = 'temperature' ORDER BY e.at LIMIT 20000`,
+    [kitchenId, from, to],
+  );
+  return rows.flatMap((r) => {
+    const read = BatchEvent.safeParse({
+      id: r.id,
+      at: r.at.toISOString(),
+      receivedAt: r.received_at.toISOString(),
+      station: r.station,
+      body: r.body,
+      ...(r.clock_ms !== null && { clockMs: Number(r.clock_ms) }),
+    });
+    return read.success ? [{ event: read.data, batch: r.batch, name: r.name }] : [];
+  });
+}
+
+const signedIn = (lines: readonly KeepEvent[], from: string, to: string): KeptRecord['signed'] =>
+  lines.flatMap((e) =>
+    e.body.kind === 'signed' && e.body.from <= to && e.body.to >= from
+      ? [{ from: e.body.from, to: e.body.to, by: e.body.by, at: e.at, note: e.body.note ?? '' }]
+      : [],
+  );
+
+/** The record from one day to another, both whole; or of one thing kept, all of it. Refuses a span that is none. */
+export async function theRecord(
+  db: pg.Pool,
+  asked: { readonly from?: string | null; readonly to?: string | null; readonly lot?: string | null },
+  now = Date.now(),
+): Promise<KeptRecord> {
+  const house = await theHouse(db);
+  const today = dayOf(new Date(now));
+  const [lines, head] = await Promise.all([readKitchenLines(db, house.id), readHead(db, house.id)]);
+  const common = { kitchen: house.name, madeAt: new Date(now).toISOString(), head };
+  if (asked.lot) {
+    const lot = z.uuid().safeParse(asked.lot).success ? await readLot(db, house.id, asked.lot) : null;
+    if (!lot) throw unknown('lot', asked.lot, []);
+    const entries = entriesOf([lot], [], [], house, now);
+    const first = entries[0]?.at ?? now;
+    const days = { from: dayOf(new Date(first)), to: dayOf(new Date(entries.at(-1)?.at ?? first)) };
+    return { ...common, ...days, lot: lot.id, entries, signed: signedIn(lines, days.from, days.to) };
+  }
+  const from = accept(Day, asked.from ?? today, 'from');
+  const to = accept(Day, asked.to ?? from, 'to');
+  if (to < from) throw cannot('to', to, message('not before {from}', { from }));
+  const [start, end] = [startOf(from), startOf(to) + 86_400_000];
+  if ((end - start) / 86_400_000 > MOST_DAYS)
+    throw cannot('to', to, message('at most {most} days at once', { most: MOST_DAYS }));
+  const [a, b] = [new Date(start).toISOString(), new Date(end).toISOString()];
+  const lots = await readLotsBetween(db, house.id, a, b);
+  const entries = entriesOf(lots, lines, await readStove(db, house.id, a, b), house, now).filter(
+    (e) => e.at >= start && e.at < end,
+  );
+  return { ...common, from, to, lot: null, entries, signed: signedIn(lines, from, to) };
+}

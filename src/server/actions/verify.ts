@@ -1,0 +1,54 @@
+import type pg from 'pg';
+import type { Finding, Head } from '../../core/record/chain';
+import type { Queryable } from '../data/database';
+import { verifyChain } from '../queries/seals';
+import { theHouse } from './kitchen';
+
+/** A finding with the row it speaks of: what it is, of whom, and when it was last known to be right. */
+export type Named = {
+  readonly finding: Finding;
+  /** What the row is of, and says it happened at; null where it is gone. */
+  readonly row: { readonly name: string; readonly kind: string; readonly at: string } | null;
+  /** When its link was made: it was right then. */
+  readonly sealedAt: string | null;
+};
+
+export type VerifiedRecord = {
+  readonly links: number;
+  readonly head: Head;
+  readonly findings: readonly Named[];
+};
+
+async function named(db: Queryable, kitchenId: string, finding: Finding): Promise<Named> {
+  const n = 'n' in finding ? finding.n : null;
+  const id = 'id' in finding ? finding.id : null;
+  const { rows } = await db.query<{ sealed_at: Date }>(
+    'SELECT sealed_at FROM seal WHERE kitchen_id = $1 AND n <= $2 ORDER BY n DESC LIMIT 1',
+    [kitchenId, n ?? -1],
+  );
+  const { rows: found } = id
+    ? await db.query<{ name: string; kind: string; at: Date }>(
+        `SELECT coalesce(b.plan ->> 'recipeName', p.body ->> 'name', '') AS name, coalesce(t.row #>> '{body,kind}', t.source) AS kind, t.at
+         FROM to_seal t
+         LEFT JOIN batch b ON b.id::text = coalesce(t.row ->> 'batch', t.id::text)
+         LEFT JOIN keep_event p ON p.lot_id::text = t.row ->> 'lot' AND p.body ->> 'kind' = 'put by'
+         WHERE t.id = $1 LIMIT 1`,
+        [id],
+      )
+    : { rows: [] };
+  const [row] = found;
+  return {
+    finding,
+    row: row ? { name: row.name, kind: row.kind, at: row.at.toISOString() } : null,
+    sealedAt: rows[0]?.sealed_at.toISOString() ?? null,
+  };
+}
+
+/** Whether anything in the kitchen’s record was changed, removed or slipped in: which row, and since when it is not as it was. */
+export async function verifyRecord(db: pg.Pool, heads: readonly Head[]): Promise<VerifiedRecord> {
+  const { id } = await theHouse(db);
+  const { links, head, findings } = await verifyChain(db, id, heads);
+  const all: Named[] = [];
+  for (const finding of findings) all.push(await named(db, id, finding));
+  return { links, head, findings: all };
+}

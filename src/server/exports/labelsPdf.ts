@@ -1,0 +1,128 @@
+import PDFDocument from 'pdfkit';
+import QRCode from 'qrcode';
+import type { Label, LabelSize } from '../../core/keep/labels';
+import { term } from '../../core/message/term';
+import type { Words } from '../../core/say/inWords';
+import { timeOfDay } from '../../core/units/clock';
+import { BOLD, TEXT } from './paper';
+
+/** pt in a mm. */
+export const PT = 72 / 25.4;
+
+const BLACK = '#000000';
+/** mm from a label’s edge nothing is printed in: rolls and sheets are never cut exactly. */
+const EDGE = 2.5;
+
+type Doc = InstanceType<typeof PDFDocument>;
+
+/** The largest size, pt, at which `text` fits `width`, from `most` down to `least`. */
+function fitting(doc: Doc, text: string, font: string, width: number, most: number, least: number): number {
+  for (let size = most; size > least; size -= 0.5)
+    if (doc.font(font).fontSize(size).widthOfString(text) <= width) return size;
+  return least;
+}
+
+const shortDay = (ms: number): string => {
+  const d = new Date(ms);
+  return `${d.getDate()}.${d.getMonth() + 1}. ${timeOfDay(d)}`;
+};
+
+const dayWords = (day: string): string =>
+  new Intl.DateTimeFormat('en-GB', {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    timeZone: 'UTC',
+  }).format(new Date(`${day}T00:00:00Z`));
+
+/** The QR code of `url` as squares, from (x, y), `side` pt wide with its quiet zone. */
+function drawCode(doc: Doc, url: string, x: number, y: number, side: number): void {
+  const { modules } = QRCode.create(url, { errorCorrectionLevel: 'M' });
+  const quiet = 2;
+  const cell = side / (modules.size + 2 * quiet);
+  for (let row = 0; row < modules.size; row++)
+    for (let column = 0; column < modules.size; column++)
+      if (modules.get(row, column))
+        doc.rect(x + (column + quiet) * cell, y + (row + quiet) * cell, cell, cell);
+  doc.fill(BLACK);
+}
+
+/** One label in its place, pt. Allergens first under the name, in capitals; the date as large as it goes. */
+function drawLabel(
+  doc: Doc,
+  label: Label,
+  url: string,
+  say: Words,
+  at: readonly [number, number],
+  size: readonly [number, number],
+): void {
+  const [x, y] = [at[0] + EDGE * PT, at[1] + EDGE * PT];
+  const [width, height] = [size[0] - 2 * EDGE * PT, size[1] - 2 * EDGE * PT];
+  const code = Math.min(width * 0.42, height * 0.46);
+  const left = width - code - 4;
+  let top = y;
+  const line = (text: string, font: string, pt: number, w: number, most = 2): void => {
+    doc.font(font).fontSize(pt).fillColor(BLACK);
+    const h = Math.min(doc.heightOfString(text, { width: w }), doc.currentLineHeight(true) * most);
+    doc.text(text, x, top, { width: w, height: h + 0.5, ellipsis: true });
+    top += h + 0.8;
+  };
+  line(label.name, BOLD, fitting(doc, label.name, BOLD, width, 13, 8.5), width, 2);
+  if (label.allergens.length > 0) {
+    const those = say('{those}', { those: { listed: label.allergens.map((a) => ({ loud: term(a) })) } });
+    line(those, BOLD, fitting(doc, those, BOLD, width, 9, 6.5), width, 3);
+  }
+  const useBy = label.useBy
+    ? dayWords(label.useBy)
+    : say('{days, plural, one {one day} other {# days}} thawed', { days: label.daysLeft });
+  const bottom = y + height - code;
+  top = Math.max(top, bottom);
+  const rest = (text: string, font: string, most: number): void =>
+    line(text, font, fitting(doc, text, font, left, most, 5.5), left, 1);
+  rest(say('use by'), TEXT, 7);
+  rest(useBy, BOLD, 15);
+  rest(say('made {at}', { at: shortDay(label.madeAt) }), TEXT, 7.5);
+  if (label.cooledAt !== null) rest(say('cold {at}', { at: shortDay(label.cooledAt) }), TEXT, 7.5);
+  rest(`${say('{volume}', { volume: { ml: label.ml } })} · ${label.station}`, TEXT, 7.5);
+  rest(label.again ? say('{code} · printed again', { code: label.code }) : label.code, BOLD, 7.5);
+  drawCode(doc, url, x + width - code, y + height - code, code);
+}
+
+/**
+ * `count` labels at true scale: a page a label on a roll, a sheet as it is cut, from place `from` (0 and up) on it. `url` is what the code
+ * opens on the kitchen’s own server.
+ */
+export async function labelsPdf(
+  label: Label,
+  url: string,
+  { size, count, from }: { readonly size: LabelSize; readonly count: number; readonly from: number },
+  say: Words,
+): Promise<Uint8Array> {
+  const page: [number, number] = [size.page[0] * PT, size.page[1] * PT];
+  const doc = new PDFDocument({
+    size: page,
+    margin: 0,
+    autoFirstPage: false,
+    info: { Title: label.name, Producer: 'Panache', Creator: 'Panache' },
+  });
+  const chunks: Uint8Array[] = [];
+  const ended = new Promise<void>((resolve, reject) => {
+    doc.on('data', (c: Uint8Array) => chunks.push(c));
+    doc.on('end', () => resolve());
+    doc.on('error', reject);
+  });
+  const [across, down] = size.grid;
+  const per = across * down;
+  for (let n = 0; n < count; n++) {
+    const place = (from + n) % per;
+    if (n === 0 || place === 0) doc.addPage({ size: page, margin: 0 });
+    const at = [
+      (size.margin[0] + (place % across) * size.label[0]) * PT,
+      (size.margin[1] + Math.floor(place / across) * size.label[1]) * PT,
+    ] as const;
+    drawLabel(doc, label, url, say, at, [size.label[0] * PT, size.label[1] * PT]);
+  }
+  doc.end();
+  await ended;
+  return Buffer.concat(chunks);
+}

@@ -1,0 +1,154 @@
+import Papa from 'papaparse';
+import PDFDocument from 'pdfkit';
+import type { Entry } from '../../core/keep/entries';
+import { term } from '../../core/message/term';
+import type { Words } from '../../core/say/inWords';
+import { dayAndTime, timeOfDay } from '../../core/units/clock';
+import type { KeptRecord } from '../actions/record';
+import { BOLD, FIGURES, INK, type Paper, QUIET, TEXT } from './paper';
+import { FORMULA } from './weighOutCsv';
+
+/** The record as CSV (RFC 4180): a line an entry, moments in UTC; its head on the last line. */
+export function recordCsv({ entries, head }: KeptRecord, say: Words): string {
+  const rows = entries.map((e) => ({
+    at: new Date(e.at).toISOString(),
+    received: e.receivedAt === null ? '' : new Date(e.receivedAt).toISOString(),
+    of: e.name,
+    lot: e.lot ?? '',
+    says: say(e.says),
+    celsius: e.celsius ?? '',
+    by: e.by,
+    probe: e.probe ?? '',
+    marks: e.marks.join('; '),
+    id: e.id,
+  }));
+  return `${Papa.unparse([...rows, { at: '', received: '', of: '', lot: '', says: `head ${head.n}:${head.hash}`, celsius: '', by: '', probe: '', marks: '', id: '' }], { escapeFormulae: FORMULA })}\r\n`;
+}
+
+/** The record as an open document: `panache.record/1`. */
+export const recordJson = (record: KeptRecord, say: Words) => ({
+  format: 'panache.record/1',
+  ...record,
+  entries: record.entries.map((e) => ({
+    ...e,
+    at: new Date(e.at).toISOString(),
+    receivedAt: e.receivedAt === null ? null : new Date(e.receivedAt).toISOString(),
+    says: say(e.says),
+  })),
+});
+
+const MARGIN = 36;
+const TOMATO = '#b32a18';
+
+/** The record on paper: what was over a limit, late, missing or thrown away stands out by a word of its own. */
+export async function recordPdf(record: KeptRecord, paper: Paper, say: Words): Promise<Uint8Array> {
+  const title = say('Record of {kitchen}, {from} to {to}', {
+    kitchen: record.kitchen,
+    from: record.from,
+    to: record.to,
+  });
+  const doc = new PDFDocument({
+    size: paper,
+    margin: MARGIN,
+    bufferPages: true,
+    info: { Title: title, Producer: 'Panache', Creator: 'Panache' },
+  });
+  const chunks: Uint8Array[] = [];
+  const ended = new Promise<void>((resolve, reject) => {
+    doc.on('data', (c: Uint8Array) => chunks.push(c));
+    doc.on('end', () => resolve());
+    doc.on('error', reject);
+  });
+  const width = doc.page.width - 2 * MARGIN;
+  doc.font(BOLD).fontSize(18).fillColor(INK).text(title, MARGIN, MARGIN, { width });
+  const foot = 64;
+  let y = doc.y + 8;
+  let day = '';
+  const room = () => doc.page.height - MARGIN - foot;
+  const columns = { at: MARGIN, of: MARGIN + 52, says: MARGIN + 170, by: MARGIN + width - 96 };
+  const row = (e: Entry): void => {
+    const here = dayAndTime(new Date(e.at)).split(',')[0] ?? '';
+    const marks = e.marks.map((m) => say(term(m))).join(', ');
+    const words = marks ? `${say(e.says)} (${marks})` : say(e.says);
+    doc.font(TEXT).fontSize(9.5);
+    const height = Math.max(
+      doc.heightOfString(words, { width: columns.by - columns.says - 8 }),
+      doc.heightOfString(e.name, { width: columns.says - columns.of - 8 }),
+    );
+    if (y + height + (here === day ? 0 : 22) > room()) {
+      doc.addPage();
+      y = MARGIN;
+    }
+    if (here !== day) {
+      day = here;
+      doc
+        .font(BOLD)
+        .fontSize(12)
+        .fillColor(INK)
+        .text(day, MARGIN, y + 6);
+      y = doc.y + 4;
+    }
+    const bad = e.marks.some((m) => m === 'over the limit' || m === 'gap' || m === 'discarded');
+    doc
+      .font(FIGURES)
+      .fontSize(9.5)
+      .fillColor(INK)
+      .text(timeOfDay(new Date(e.at)), columns.at, y, { lineBreak: false });
+    doc
+      .font(bad ? BOLD : TEXT)
+      .fillColor(bad ? TOMATO : INK)
+      .text(words, columns.says, y, { width: columns.by - columns.says - 8 });
+    doc
+      .font(TEXT)
+      .fillColor(INK)
+      .text(e.name, columns.of, y, { width: columns.says - columns.of - 8 });
+    doc.fillColor(QUIET).text(e.probe ? `${e.by}, ${e.probe}` : e.by, columns.by, y, { width: 96 });
+    y += height + 3;
+  };
+  for (const e of record.entries) row(e);
+  if (record.entries.length === 0)
+    doc.font(TEXT).fontSize(11).text(say('Nothing was written down in these days.'), MARGIN, y);
+  if (y > room() - 40) {
+    doc.addPage();
+    y = MARGIN;
+  }
+  for (const s of record.signed) {
+    doc
+      .font(BOLD)
+      .fontSize(10)
+      .fillColor(INK)
+      .text(
+        say('Signed off by {by}, {at}. {note}', { by: s.by, at: dayAndTime(new Date(s.at)), note: s.note }),
+        MARGIN,
+        y + 8,
+        { width },
+      );
+    y = doc.y;
+  }
+  const { start, count } = doc.bufferedPageRange();
+  for (let n = start; n < start + count; n++) {
+    doc.switchToPage(n);
+    doc.page.margins.bottom = 0;
+    doc.font(TEXT).fontSize(8).fillColor(QUIET);
+    doc.text(
+      say('Page {n} of {count}. Printed {at}. Head of the record {head}', {
+        n: n + 1,
+        count,
+        at: dayAndTime(new Date(record.madeAt)),
+        head: `${record.head.n}:${record.head.hash}`,
+      }),
+      MARGIN,
+      doc.page.height - MARGIN - 26,
+      { width, lineBreak: true },
+    );
+    doc.text(
+      say('Figures of the rules are from memory; the local food code and those responsible for it decide.'),
+      MARGIN,
+      doc.page.height - MARGIN - 6,
+      { width },
+    );
+  }
+  doc.end();
+  await ended;
+  return Buffer.concat(chunks);
+}

@@ -1,0 +1,92 @@
+import type { Batch } from '../../core/batch/record';
+import type { Ticket } from '../../core/batch/ticket';
+import type { House } from '../../core/house/house';
+import { type Soup, thickSoup, warmestAt } from '../../core/keep/cool/body';
+import { type Lot, lotState } from '../../core/keep/lot';
+import { keptOf, soupOf } from '../../core/keep/soup/keptPot';
+import { alarmOf, coolingForecast, filmsKnown, rulesIn } from '../../core/keep/standing';
+import { type CoolsBy, lotTicket } from '../../core/keep/ticket';
+import type { Queryable } from '../data/database';
+import { log } from '../log';
+import { readBatch } from '../queries/batches';
+import { readFilmLines, readLots } from '../queries/keep';
+
+/** What was worked out of something that cools, by its last line; it can be lost at any time. */
+const known = new Map<string, { readonly key: string; readonly found: ReturnType<typeof coolingForecast> }>();
+const soups = new Map<string, Soup>();
+const MOST = 40;
+
+const kept = <V>(map: Map<string, V>, id: string, value: V): V => {
+  map.delete(id);
+  map.set(id, value);
+  for (const oldest of map.keys()) {
+    if (map.size <= MOST) break;
+    map.delete(oldest);
+  }
+  return value;
+};
+
+/** What cools as a body; thick where its batch is not known, or the model fails it. */
+async function soupFor(db: Queryable, batchId: string | undefined, ml: number): Promise<Soup> {
+  if (!batchId) return thickSoup(ml);
+  const had = soups.get(batchId);
+  if (had) return { ...had, ml };
+  const batch: Batch | null = await readBatch(db, batchId);
+  try {
+    return kept(soups, batchId, soupOf(batch ? keptOf(batch) : null, ml));
+  } catch (error) {
+    log().error({ batch: batchId, err: error }, 'the model lost what is kept');
+    return kept(soups, batchId, thickSoup(ml));
+  }
+}
+
+async function coolsBy(db: Queryable, house: House, lot: Lot, now: number): Promise<CoolsBy | null> {
+  const state = lotState(lot, house.keeping);
+  if (state?.stage !== 'cooling') return null;
+  const key = `${lot.events.at(-1)?.id} ${house.revision}`;
+  let entry = known.get(lot.id);
+  if (entry?.key !== key) {
+    const means = {
+      keeping: house.keeping,
+      vessels: house.vessels,
+      films: filmsKnown(await readFilmLines(db, house.id)),
+    };
+    try {
+      const soup = await soupFor(db, state.put.batch, state.ml);
+      entry = kept(known, lot.id, {
+        key,
+        found: coolingForecast(state, soup, means, rulesIn(house).cooling, now),
+      });
+    } catch {
+      // A pan or place that is gone: it is shown by its readings alone.
+      entry = kept(known, lot.id, { key, found: null });
+    }
+  }
+  const { found } = entry;
+  if (!found) return null;
+  const seconds = (now - found.at) / 1000;
+  return {
+    celsius: warmestAt(found.forecast.points, seconds),
+    alarm: alarmOf(found.forecast, seconds, state.readings.at(-1)?.celsius ?? null),
+  };
+}
+
+/** Tickets of what is kept and wants to be seen to; with the model’s forecast of what cools, where `model` says so. */
+export async function keptTickets(
+  db: Queryable,
+  house: House,
+  now: number,
+  model: boolean,
+): Promise<readonly Ticket[]> {
+  const rule = rulesIn(house);
+  const lots = await readLots(db, house.id, ['hot', 'cooling', 'reheating', 'thawing']);
+  const tickets: Ticket[] = [];
+  for (const lot of lots) {
+    const state = lotState(lot, house.keeping);
+    if (!state) continue;
+    const by = model ? await coolsBy(db, house, lot, now) : null;
+    const ticket = lotTicket(state, rule, house.keeping.probeEvery, now, by);
+    if (ticket) tickets.push(ticket);
+  }
+  return tickets;
+}

@@ -1,0 +1,169 @@
+import { KeepEvent } from '../../core/keep/events';
+import type { Lot, LotState } from '../../core/keep/lot';
+import type { Queryable } from '../data/database';
+
+type Row = {
+  id: string;
+  lot_id: string | null;
+  at: Date;
+  received_at: Date;
+  station: string;
+  clock_ms: string | null;
+  body: unknown;
+};
+
+const EVENT = 'id, lot_id, at, received_at, station, clock_ms, body';
+
+/** A stored line; one that cannot be read counts for nothing here and stands in the record. */
+function lineOf(row: Row): readonly KeepEvent[] {
+  const read = KeepEvent.safeParse({
+    id: row.id,
+    at: row.at.toISOString(),
+    receivedAt: row.received_at.toISOString(),
+    station: row.station,
+    body: row.body,
+    ...(row.clock_ms !== null && { clockMs: Number(row.clock_ms) }),
+  });
+  return read.success ? [read.data] : [];
+}
+
+async function withLines(db: Queryable, ids: readonly string[]): Promise<readonly Lot[]> {
+  if (ids.length === 0) return [];
+  const { rows } = await db.query<Row>(
+    `SELECT ${EVENT} FROM keep_event WHERE lot_id = ANY($1::uuid[]) ORDER BY seq`,
+    [ids],
+  );
+  const lines = new Map<string, KeepEvent[]>(ids.map((id) => [id, []]));
+  for (const row of rows) lines.get(row.lot_id ?? '')?.push(...lineOf(row));
+  return ids.map((id) => ({ id, events: lines.get(id) ?? [] }));
+}
+
+/** Everything kept that is not over, the oldest first. */
+export async function readLots(
+  db: Queryable,
+  kitchenId: string,
+  stages: readonly string[] | null = null,
+): Promise<readonly Lot[]> {
+  const { rows } = await db.query<{ id: string }>(
+    `SELECT id FROM lot WHERE kitchen_id = $1 AND over_at IS NULL AND ($2::text[] IS NULL OR stage = ANY($2))
+     ORDER BY opened_at, id LIMIT 500`,
+    [kitchenId, stages],
+  );
+  return withLines(
+    db,
+    rows.map((r) => r.id),
+  );
+}
+
+/** One thing kept, over or not; null where there is none of that id. */
+export async function readLot(db: Queryable, kitchenId: string, id: string): Promise<Lot | null> {
+  const { rows } = await db.query<{ id: string }>('SELECT id FROM lot WHERE kitchen_id = $1 AND id = $2', [
+    kitchenId,
+    id,
+  ]);
+  const [row] = rows;
+  return row ? ((await withLines(db, [row.id]))[0] ?? null) : null;
+}
+
+/** Things kept that had a line from `from` to before `to`, with all their lines. */
+export async function readLotsBetween(
+  db: Queryable,
+  kitchenId: string,
+  from: string,
+  to: string,
+): Promise<readonly Lot[]> {
+  const { rows } = await db.query<{ lot_id: string }>(
+    `SELECT lot_id FROM keep_event WHERE kitchen_id = $1 AND lot_id IS NOT NULL AND at >= $2 AND at < $3
+     GROUP BY lot_id ORDER BY min(at) LIMIT 2000`,
+    [kitchenId, from, to],
+  );
+  return withLines(
+    db,
+    rows.map((r) => r.lot_id),
+  );
+}
+
+/** Lines of the kitchen itself: probes checked, days signed; and those by which its rooms are known. */
+export async function readKitchenLines(db: Queryable, kitchenId: string): Promise<readonly KeepEvent[]> {
+  const { rows } = await db.query<Row>(
+    `SELECT ${EVENT} FROM keep_event WHERE kitchen_id = $1 AND lot_id IS NULL ORDER BY seq DESC LIMIT 400`,
+    [kitchenId],
+  );
+  return rows.toReversed().flatMap(lineOf);
+}
+
+export async function readFilmLines(db: Queryable, kitchenId: string): Promise<readonly KeepEvent[]> {
+  const { rows } = await db.query<Row>(
+    `SELECT ${EVENT} FROM keep_event WHERE kitchen_id = $1 AND body ->> 'kind' = 'cooled' ORDER BY seq DESC LIMIT 60`,
+    [kitchenId],
+  );
+  return rows.toReversed().flatMap(lineOf);
+}
+
+/** Only one at a time writes of something kept, until the transaction ends. */
+export const holdLot = (db: Queryable, id: string) =>
+  db.query("SELECT pg_advisory_xact_lock(hashtext('panache lot'), hashtext($1))", [id]);
+
+/** What is written of a line that is there already: the lot it is of; null where there is none of that id. */
+export async function readLineOwner(
+  db: Queryable,
+  id: string,
+): Promise<{ readonly lot: string | null } | null> {
+  const { rows } = await db.query<{ lot_id: string | null }>('SELECT lot_id FROM keep_event WHERE id = $1', [
+    id,
+  ]);
+  return rows[0] ? { lot: rows[0].lot_id } : null;
+}
+
+export async function openRow(
+  db: Queryable,
+  lot: {
+    readonly id: string;
+    readonly kitchenId: string;
+    readonly batchId: string | null;
+    readonly at: string;
+  },
+): Promise<void> {
+  await db.query(
+    `INSERT INTO lot (id, kitchen_id, batch_id, opened_at, stage) VALUES ($1, $2, $3, $4, 'cold') ON CONFLICT (id) DO NOTHING`,
+    [lot.id, lot.kitchenId, lot.batchId, lot.at],
+  );
+}
+
+/** Where a thing kept stands after its lines; what was taken back before it stood is over. */
+export async function moveRow(db: Queryable, id: string, state: LotState | null): Promise<void> {
+  const inPot =
+    state && state.container.kind === 'pot' && ['hot', 'cooling', 'reheating'].includes(state.stage)
+      ? state.container.vessel
+      : null;
+  await db.query('UPDATE lot SET stage = $2, vessel_id = $3, over_at = $4 WHERE id = $1', [
+    id,
+    state?.stage ?? 'over',
+    inPot,
+    state ? (state.over ? new Date(state.over.at) : null) : new Date(),
+  ]);
+}
+
+export async function appendLine(
+  db: Queryable,
+  kitchenId: string,
+  lot: string | null,
+  e: KeepEvent,
+  archived = false,
+): Promise<boolean> {
+  const { rowCount } = await db.query(
+    `INSERT INTO keep_event (id, kitchen_id, lot_id, at, station, clock_ms, body, received_at)
+     VALUES ($1, $2, $3, $4, $5, $6, $7::jsonb, coalesce($8::timestamptz, now())) ON CONFLICT (id) DO NOTHING`,
+    [
+      e.id,
+      kitchenId,
+      lot,
+      e.at,
+      e.station,
+      e.clockMs ?? null,
+      JSON.stringify(e.body),
+      archived ? (e.receivedAt ?? e.at) : null,
+    ],
+  );
+  return rowCount === 1;
+}

@@ -1,0 +1,176 @@
+import pg from 'pg';
+import {
+  type Finding,
+  type Head,
+  type Link,
+  linked,
+  NO_LINK,
+  type Row,
+  type SealedSource,
+  Verifier,
+} from '../../core/record/chain';
+import { type Queryable, transaction } from '../data/database';
+
+/** What is to be sealed: ids of rows of one kind, in the order they were written. */
+export type ToSeal = { readonly source: SealedSource; readonly ids: readonly string[] };
+
+/** The rows of one kind as they are stored, by their ids. */
+async function rowsOf(db: Queryable, { source, ids }: ToSeal): Promise<ReadonlyMap<string, unknown>> {
+  const { rows } = await db.query<{ id: string; row: unknown }>(
+    'SELECT id, row FROM to_seal WHERE source = $1 AND id = ANY($2::uuid[])',
+    [source, ids],
+  );
+  return new Map(rows.map((r) => [r.id, r.row]));
+}
+
+/** The end of the kitchen’s chain; held until the transaction ends where `hold` is asked. */
+export async function readHead(db: Queryable, kitchenId: string, hold = false): Promise<Head> {
+  if (hold)
+    await db.query("SELECT pg_advisory_xact_lock(hashtext('panache seal'), hashtext($1))", [kitchenId]);
+  const { rows } = await db.query<{ n: string; hash: string }>(
+    'SELECT n, hash FROM seal WHERE kitchen_id = $1 ORDER BY n DESC LIMIT 1',
+    [kitchenId],
+  );
+  return rows[0] ? { n: Number(rows[0].n), hash: rows[0].hash } : NO_LINK;
+}
+
+async function writeLinks(db: Queryable, kitchenId: string, links: readonly Link[]): Promise<void> {
+  await db.query(
+    `INSERT INTO seal (kitchen_id, n, source, id, row, hash)
+     SELECT $1, n, source, id, row, hash
+     FROM unnest($2::bigint[], $3::text[], $4::uuid[], $5::text[], $6::text[]) AS l(n, source, id, row, hash)`,
+    [
+      kitchenId,
+      links.map((l) => l.n),
+      links.map((l) => l.source),
+      links.map((l) => l.id),
+      links.map((l) => l.row),
+      links.map((l) => l.hash),
+    ],
+  );
+}
+
+/** Seals rows just written, in the order given. Run it in the transaction that writes them, last. */
+export async function seal(db: Queryable, kitchenId: string, what: readonly ToSeal[]): Promise<Head> {
+  const rows: Row[] = [];
+  for (const { source, ids } of what) {
+    const known = await rowsOf(db, { source, ids });
+    for (const id of ids)
+      if (known.has(id.toLowerCase()))
+        rows.push({ source, id: id.toLowerCase(), row: known.get(id.toLowerCase()) });
+  }
+  const head = await readHead(db, kitchenId, true);
+  if (rows.length === 0) return head;
+  const links = linked(head, rows);
+  await writeLinks(db, kitchenId, links);
+  return links.at(-1) ?? head;
+}
+
+/** Runs `work` in a transaction: its own where `db` is a pool, else the one `db` is in. */
+export const within = <T>(db: Queryable, work: (db: Queryable) => Promise<T>): Promise<T> =>
+  db instanceof pg.Pool ? transaction(work, db) : work(db);
+
+const AT_A_TIME = 2000;
+
+/**
+ * Seals what was written before there was a chain, or came with an archive: rows of `batches` (all, when null) that no
+ * link speaks of, oldest first. In steps, so that taps go on meanwhile. Returns how many.
+ */
+export async function sealRest(
+  pool: pg.Pool,
+  kitchenId: string,
+  batches: readonly string[] | null,
+): Promise<number> {
+  let sealed = 0;
+  for (;;) {
+    const count = await transaction(async (db) => {
+      const { rows } = await db.query<{ source: SealedSource; id: string; row: unknown }>(
+        `SELECT t.source, t.id, t.row FROM to_seal t
+         WHERE t.kitchen_id = $1 AND NOT EXISTS (SELECT 1 FROM seal s WHERE s.source = t.source AND s.id = t.id)
+           AND ($2::uuid[] IS NULL OR t.id = ANY($2) OR (t.source = 'batch_event' AND (t.row ->> 'batch')::uuid = ANY($2)))
+         ORDER BY t.received_at, t.seq, t.id LIMIT $3`,
+        [kitchenId, batches, AT_A_TIME],
+      );
+      const head = await readHead(db, kitchenId, true);
+      if (rows.length > 0) await writeLinks(db, kitchenId, linked(head, rows));
+      return rows.length;
+    }, pool);
+    sealed += count;
+    if (count < AT_A_TIME) return sealed;
+  }
+}
+
+/** Seals what a database had before it had a chain, and what an archive brought whose sealing was cut short. Run as the server starts. */
+export async function sealOld(pool: pg.Pool): Promise<number> {
+  const { rows } = await pool.query<{ id: string; fresh: boolean }>(
+    'SELECT id, NOT EXISTS (SELECT 1 FROM seal s WHERE s.kitchen_id = k.id) AS fresh FROM kitchen k',
+  );
+  let sealed = 0;
+  for (const { id, fresh } of rows) {
+    const { rows: brought } = await pool.query<{ batch_id: string }>(
+      `SELECT i.batch_id FROM imported_batch i JOIN batch b ON b.id = i.batch_id
+       WHERE b.kitchen_id = $1 AND NOT EXISTS (SELECT 1 FROM seal s WHERE s.source = 'batch' AND s.id = b.id)`,
+      [id],
+    );
+    if (fresh) sealed += await sealRest(pool, id, null);
+    else if (brought.length > 0)
+      sealed += await sealRest(
+        pool,
+        id,
+        brought.map((b) => b.batch_id),
+      );
+  }
+  return sealed;
+}
+
+export type Verified = { readonly links: number; readonly head: Head; readonly findings: readonly Finding[] };
+
+/** Most findings told. */
+const MOST = 200;
+
+/**
+ * Follows the kitchen’s whole chain: what was changed, removed or slipped in, and whether it still holds the `heads` somebody
+ * kept. A row written this moment and not yet sealed cannot be: both are one transaction.
+ */
+export async function verifyChain(
+  db: Queryable,
+  kitchenId: string,
+  heads: readonly Head[],
+): Promise<Verified> {
+  const verifier = new Verifier(heads);
+  let links = 0;
+  for (;;) {
+    const { rows } = await db.query<{
+      n: string;
+      source: SealedSource;
+      id: string;
+      row: string;
+      hash: string;
+    }>('SELECT n, source, id, row, hash FROM seal WHERE kitchen_id = $1 AND n > $2 ORDER BY n LIMIT $3', [
+      kitchenId,
+      verifier.head.n,
+      AT_A_TIME,
+    ]);
+    const stored: Record<SealedSource, ReadonlyMap<string, unknown>> = {
+      batch: new Map(),
+      batch_event: new Map(),
+      keep_event: new Map(),
+    };
+    for (const source of ['batch', 'batch_event', 'keep_event'] as const) {
+      const ids = rows.filter((r) => r.source === source).map((r) => r.id);
+      if (ids.length > 0) stored[source] = await rowsOf(db, { source, ids });
+    }
+    for (const { n, ...link } of rows) {
+      links += 1;
+      verifier.take({ ...link, n: Number(n) }, stored[link.source].get(link.id));
+    }
+    if (rows.length < AT_A_TIME) break;
+  }
+  const { rows: loose } = await db.query<{ source: SealedSource; id: string }>(
+    `SELECT t.source, t.id FROM to_seal t WHERE t.kitchen_id = $1
+       AND NOT EXISTS (SELECT 1 FROM seal s WHERE s.source = t.source AND s.id = t.id) LIMIT $2`,
+    [kitchenId, MOST],
+  );
+  for (const { source, id } of loose) verifier.slipped(source, id);
+  return { links, head: verifier.head, findings: verifier.end().slice(0, MOST) };
+}

@@ -1,0 +1,136 @@
+'use client';
+
+import type { House } from '../../core/house/house';
+import { dateMark } from '../../core/keep/dates';
+import type { KeepBody } from '../../core/keep/events';
+import type { LotState } from '../../core/keep/lot';
+import { rulesIn } from '../../core/keep/standing';
+import type { Message } from '../../core/message/message';
+import { term } from '../../core/message/term';
+import { degrees } from '../../core/units/show';
+import type { CoolingFound } from '../../workers/keeper';
+import { BUTTON } from '../shared/styles';
+import { useSay } from '../shared/useSay';
+import { useShow } from '../shared/useShow';
+import { dayWords } from './keepWords';
+import type { SheetName } from './sheets/Sheets';
+import type { ProbeNow } from './useProbe';
+
+type Props = {
+  readonly house: House;
+  readonly face: 'hot' | 'cooling' | 'shelf' | 'record';
+  readonly state: LotState | null;
+  readonly now: number | null;
+  readonly probe: ProbeNow | null;
+  readonly refused: Message | null;
+  readonly found: CoolingFound | null;
+  readonly onOpen: (sheet: SheetName) => void;
+  readonly onWrite: (body: KeepBody) => void;
+};
+
+/** What holds of it, what may be done, and the one next action. */
+export function Foot({ house, face, state, now, probe, refused, found, onOpen, onWrite }: Props) {
+  const say = useSay();
+  const show = useShow();
+  if (face === 'record') return null;
+  const rule = rulesIn(house);
+  const mark = state && now !== null ? dateMark(state, rule.keep.days, now) : null;
+  const last = state?.readings.at(-1)?.celsius ?? null;
+  const cold = state?.stage === 'cooling' && last !== null && last <= rule.cold.atMost;
+  const lost = found?.alarm === 'lost' && state?.stage === 'cooling';
+  const primary = !state
+    ? null
+    : lost
+      ? { words: say('Throw it away'), act: () => onOpen('wrong') }
+      : cold
+        ? { words: say('Cold: put it away'), act: () => onOpen('cooled') }
+        : state.stage === 'reheating'
+          ? { words: say('It is hot again'), act: () => onOpen('reheated') }
+          : probe?.body
+            ? {
+                words: say('Write down {celsius}', { celsius: `${probe.celsius?.toFixed(1)} °C` }),
+                act: () => probe.body && onWrite(probe.body),
+              }
+            : { words: say('Read it'), act: () => onOpen('read') };
+  const shown = show.temperature === 'F' && probe?.celsius != null ? degrees(probe.celsius, show) : null;
+  return (
+    <footer className="flex shrink-0 flex-wrap items-stretch border-ink border-t-2 bg-surface">
+      <p
+        role={refused ? 'alert' : undefined}
+        className={`flex min-w-60 flex-1 flex-col justify-center px-5 py-2 leading-tight ${refused ? 'font-bold text-tomato' : ''}`}
+      >
+        {refused ? (
+          say(refused)
+        ) : state && mark ? (
+          <>
+            <b className="text-[18px]">
+              {mark.useBy
+                ? say('Use by {day}.', { day: dayWords(mark.useBy, say.reader.language) })
+                : say('Frozen: its date stands still.')}
+            </b>
+            <span className="text-[16px] text-quiet">
+              {state.put.allergens.length > 0
+                ? say('{those}.', {
+                    those: {
+                      opening: {
+                        text: '{those}',
+                        values: { those: { listed: state.put.allergens.map((a) => term(a)) } },
+                      },
+                    },
+                  })
+                : say('No allergen written down.')}
+            </span>
+          </>
+        ) : null}
+      </p>
+      {state && (
+        <div className="flex flex-wrap items-center gap-2 px-3 py-2">
+          {(face === 'hot' || face === 'cooling') && (
+            <button type="button" className={BUTTON} onClick={() => onOpen('probe')}>
+              {probe ? say('{name} in it', { name: probe.name }) : say('Probe')}
+            </button>
+          )}
+          {probe && (
+            <button type="button" className={BUTTON} onClick={() => onOpen('read')}>
+              {say('By hand')}
+            </button>
+          )}
+          {face === 'hot' && state.stage === 'hot' && (
+            <>
+              <button type="button" className={BUTTON} onClick={() => onOpen('take')}>
+                {say('Ladled off')}
+              </button>
+              <button type="button" className={BUTTON} onClick={() => onOpen('way')}>
+                {say('Cool it')}
+              </button>
+            </>
+          )}
+          {face === 'cooling' && !cold && (
+            <button type="button" className={BUTTON} onClick={() => onOpen('cooled')}>
+              {say('Put away')}
+            </button>
+          )}
+          <button type="button" className={BUTTON} onClick={() => onOpen('labels')}>
+            {say('Labels')}
+          </button>
+          {face !== 'shelf' && (
+            <button type="button" className={BUTTON} onClick={() => onOpen('wrong')}>
+              {say('Something’s wrong')}
+            </button>
+          )}
+        </div>
+      )}
+      {primary && (
+        <button
+          type="button"
+          onClick={primary.act}
+          className="min-h-20 border-ink bg-butter px-7 font-bold text-[24px] text-on-butter max-[900px]:sticky max-[900px]:bottom-0 max-[900px]:z-40 max-[900px]:w-full max-[900px]:border-t-2 min-[900px]:border-l-2"
+        >
+          {shown && probe?.body && !lost && !cold && state?.stage !== 'reheating'
+            ? say('Write down {celsius}', { celsius: shown })
+            : primary.words}
+        </button>
+      )}
+    </footer>
+  );
+}

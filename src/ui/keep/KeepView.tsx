@@ -1,0 +1,249 @@
+'use client';
+
+import { Suspense, useMemo, useState } from 'react';
+import type { House } from '../../core/house/house';
+import type { KeepBody } from '../../core/keep/events';
+import type { LotState } from '../../core/keep/lot';
+import { rulesIn } from '../../core/keep/standing';
+import { useKeptPage } from '../frame/useKeptPage';
+import { Segments } from '../shared/form/Segments';
+import { lazily } from '../shared/lazily';
+import { useSay } from '../shared/useSay';
+import { useNow } from '../station/useNow';
+import { Foot } from './Foot';
+import { LotList } from './LotList';
+import { Sentence } from './Sentence';
+import { type SheetName, Sheets } from './sheets/Sheets';
+import { byDate, ShelfFace } from './shelf/ShelfFace';
+import { useAnswers } from './useAnswers';
+import { type KeepTold, useKeep } from './useKeep';
+import { useProbe } from './useProbe';
+
+/** Each face is loaded when it is looked at. */
+const HotFace = lazily(async () => (await import('./hot/HotFace')).HotFace);
+const CoolingFace = lazily(async () => (await import('./cooling/CoolingFace')).CoolingFace);
+const ThingPane = lazily(async () => (await import('./shelf/ThingPane')).ThingPane);
+const RecordFace = lazily(async () => (await import('./record/RecordFace')).RecordFace);
+
+/** What Keep may want while the server is away. */
+const forAway = () =>
+  Promise.all([
+    import('./hot/HotFace'),
+    import('./cooling/CoolingFace'),
+    import('./cooling/CoolingChart'),
+    import('./shelf/ThingPane'),
+    import('./sheets/WaySheet'),
+    import('./sheets/ReadSheet'),
+    import('./sheets/WrongSheet'),
+  ]);
+
+const KEEP_FACES = ['hot', 'cooling', 'shelf', 'record'] as const;
+type KeepFace = (typeof KEEP_FACES)[number];
+
+const faceOf = (s: LotState): KeepFace =>
+  s.stage === 'hot' || s.stage === 'reheating' ? 'hot' : s.stage === 'cooling' ? 'cooling' : 'shelf';
+
+type Props = {
+  readonly house: House;
+  readonly first: KeepTold;
+  readonly lot: string | null;
+  readonly face: KeepFace | null;
+};
+
+/** What is hot, what is cooling against its limits, what is on the shelf, and the record of it all. */
+export function KeepView({ house, first, lot, face: asked }: Props) {
+  const say = useSay();
+  useKeptPage(forAway);
+  const keep = useKeep(first, house);
+  const now = useNow();
+  const [picked, setPicked] = useState(lot);
+  const of = (f: KeepFace) => keep.states.filter((s) => faceOf(s) === f);
+  const byPicked = keep.states.find((s) => s.id === picked);
+  const [chosen, setFace] = useState<KeepFace | null>(asked);
+  const face: KeepFace =
+    chosen ??
+    (byPicked
+      ? faceOf(byPicked)
+      : of('cooling').length > 0
+        ? 'cooling'
+        : of('hot').length > 0
+          ? 'hot'
+          : 'shelf');
+  const moment = now ?? 0;
+  const here =
+    face === 'shelf' ? byDate(of('shelf'), rulesIn(house).keep.days, moment).map((r) => r.s) : of(face);
+  const state = here.find((s) => s.id === picked) ?? here[0] ?? null;
+  const thing = useMemo(() => keep.lots.find((l) => l.id === state?.id) ?? null, [keep.lots, state?.id]);
+  const answers = useAnswers(house, keep.filmLines, state);
+  const { devices, probe } = useProbe(state, keep.kitchenLines, now);
+  const [sheet, setSheet] = useState<SheetName | null>(null);
+  const [served, setServed] = useState(2000);
+
+  const write = (body: KeepBody) => {
+    if (!state) return;
+    keep.write(state.id, body);
+    setPicked(state.id);
+    // It goes where its next place is, and the eye with it.
+    setFace(body.kind === 'temperature' || body.kind === 'paired' ? face : null);
+    setSheet(null);
+  };
+  const pick = (id: string) => {
+    setPicked(id);
+    setSheet(null);
+  };
+
+  return (
+    <div className="flex h-full flex-col overflow-y-auto min-[1100px]:overflow-hidden">
+      <h1 className="sr-only">{say('Keep')}</h1>
+      <div className="flex shrink-0 flex-wrap items-center gap-x-6 gap-y-2 border-ink border-b-2 bg-surface px-5 py-3">
+        <Segments
+          label={say('What is kept')}
+          value={face}
+          onChange={(f) => {
+            setFace(f);
+            setPicked(null);
+          }}
+          options={[
+            { value: 'hot', words: say('Hot {n}', { n: of('hot').length }) },
+            { value: 'cooling', words: say('Cooling {n}', { n: of('cooling').length }) },
+            { value: 'shelf', words: say('Shelf {n}', { n: of('shelf').length }) },
+            { value: 'record', words: say('Record') },
+          ]}
+        />
+        <Sentence
+          house={house}
+          face={face}
+          state={state}
+          now={now}
+          served={served}
+          shelf={of('shelf')}
+          onOpen={setSheet}
+        />
+      </div>
+      <div
+        className={
+          face === 'shelf' || face === 'record'
+            ? 'grid shrink-0 grid-cols-1 min-[1100px]:min-h-0 min-[1100px]:flex-1 min-[1100px]:shrink min-[1100px]:grid-cols-[1fr_380px]'
+            : 'grid shrink-0 grid-cols-1 min-[1100px]:min-h-0 min-[1100px]:flex-1 min-[1100px]:shrink min-[1100px]:grid-cols-[216px_1fr_372px]'
+        }
+      >
+        {face === 'record' && now !== null && (
+          <Suspense>
+            <RecordFace
+              now={now}
+              heard={keep.head.n}
+              onWrite={(body) => keep.write('kitchen', body)}
+              onProbes={() => setSheet('probes')}
+            />
+          </Suspense>
+        )}
+        {face === 'shelf' && now !== null && (
+          <>
+            <ShelfFace house={house} states={here} picked={state?.id ?? null} now={now} onPick={pick} />
+            {state && thing && (
+              <Suspense>
+                <ThingPane
+                  house={house}
+                  lot={thing}
+                  state={state}
+                  now={now}
+                  known={answers.known}
+                  found={answers.cold}
+                  ask={answers.ask}
+                  onAsked={answers.askedCold}
+                  onAct={setSheet}
+                />
+              </Suspense>
+            )}
+          </>
+        )}
+        {(face === 'hot' || face === 'cooling') && (
+          <>
+            {here.length > 0 ? (
+              <LotList
+                house={house}
+                states={here}
+                picked={state?.id ?? null}
+                onPick={pick}
+                label={face === 'hot' ? say('Kept hot') : say('Cooling')}
+              />
+            ) : (
+              <p className="p-6 text-[20px] min-[1100px]:col-span-3">
+                {face === 'hot'
+                  ? say('Nothing is kept hot. A batch that is finished to be held comes here.')
+                  : say('Nothing is cooling. A batch that is finished to be cooled comes here.')}
+              </p>
+            )}
+            {state && thing && now !== null && (
+              <Suspense fallback={<p className="p-6 text-quiet">{say('One moment …')}</p>}>
+                {face === 'hot' ? (
+                  <HotFace
+                    house={house}
+                    lot={thing}
+                    state={state}
+                    now={now}
+                    known={answers.known}
+                    servedPerHour={served}
+                    found={answers.hot}
+                    ask={answers.ask}
+                    onAsked={answers.askedHot}
+                  />
+                ) : (
+                  <CoolingFace
+                    house={house}
+                    lot={thing}
+                    state={state}
+                    now={now}
+                    known={answers.known}
+                    answers={answers.cooling}
+                    ask={answers.ask}
+                    onAsked={answers.askedCooling}
+                    onWay={(way) => write({ kind: 'set to cool', way })}
+                  />
+                )}
+              </Suspense>
+            )}
+          </>
+        )}
+      </div>
+      <Foot
+        house={house}
+        face={face}
+        state={state}
+        now={now}
+        probe={probe}
+        refused={keep.refused}
+        found={answers.cooling?.found ?? null}
+        onOpen={setSheet}
+        onWrite={write}
+      />
+      <Sheets
+        house={house}
+        name={sheet}
+        state={state}
+        thing={thing}
+        now={now}
+        devices={devices}
+        kitchenLines={keep.kitchenLines}
+        served={served}
+        onServed={setServed}
+        probe={probe}
+        answers={answers}
+        onWrite={write}
+        onKitchen={(body) => keep.write('kitchen', body)}
+        onPut={(id, body) => {
+          keep.write(id, body);
+          setPicked(id);
+          setFace(null);
+          setSheet(null);
+        }}
+        onParted={(id, put, parted) => {
+          if (!state) return;
+          keep.write(id, put);
+          write(parted);
+        }}
+        onClose={() => setSheet(null)}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,107 @@
+'use client';
+
+import type { House } from '../../core/house/house';
+import type { LotState } from '../../core/keep/lot';
+import { rulesIn } from '../../core/keep/standing';
+import { PART } from '../shared/form/Choice';
+import { useSay } from '../shared/useSay';
+import { containerName, dayWords, placeName } from './keepWords';
+import type { SheetName } from './sheets/Sheets';
+import { byDate } from './shelf/ShelfFace';
+
+type Props = {
+  readonly house: House;
+  readonly face: 'hot' | 'cooling' | 'shelf' | 'record';
+  readonly state: LotState | null;
+  readonly now: number | null;
+  readonly served: number;
+  readonly shelf: readonly LotState[];
+  readonly onOpen: (sheet: SheetName) => void;
+};
+
+/** What is at hand as a sentence; every underlined part opens what it can be. */
+export function Sentence({ house, face, state, now, served, shelf, onOpen }: Props) {
+  const say = useSay();
+  const part = (sheet: SheetName, words: string, label: string) => (
+    <button
+      type="button"
+      aria-haspopup="dialog"
+      aria-label={`${label}: ${words}`}
+      onClick={() => onOpen(sheet)}
+      className={`${PART} text-left`}
+    >
+      {words}
+    </button>
+  );
+  const what = state && say('{ml} of {name}', { ml: { ml: state.ml }, name: { within: state.put.name } });
+  const box = 'min-w-0 flex-1 text-[clamp(19px,1.85vw,25px)] leading-[1.45]';
+  if (face === 'record')
+    return <p className={box}>{say('Every time and temperature, by whom and from which probe.')}</p>;
+  if (face === 'shelf') {
+    const first = now === null ? undefined : byDate(shelf, rulesIn(house).keep.days, now)[0];
+    return (
+      <p className={box}>
+        {first?.mark.useBy
+          ? say.rich('Use <b>{name}</b> first, by <b>{day}</b>.', {
+              b: (text) => <b>{text}</b>,
+              name: first.s.put.name,
+              day: dayWords(first.mark.useBy, say.reader.language),
+            })
+          : say('What was put by.')}{' '}
+        {part('put by', say('Put something by'), say('Put something by'))}
+      </p>
+    );
+  }
+  if (!state) return <p className={box} />;
+  if (state.stage === 'reheating')
+    return (
+      <p className={box}>
+        {say.rich('Bring back <b>{what}</b> in <b>{pot}</b>.', {
+          b: (text) => <b>{text}</b>,
+          what,
+          pot: containerName(house, state.container),
+        })}
+      </p>
+    );
+  if (face === 'hot')
+    return (
+      <p className={box}>
+        {say.rich('Keep <b>{what}</b> hot in <b>{pot}</b>, {how}.', {
+          b: (text) => <b>{text}</b>,
+          what,
+          pot: containerName(house, state.container),
+          how: part(
+            'hot',
+            say('{place}, {lid, select, yes {lid on} other {open}}, {served} L an hour ladled off', {
+              place: placeName(house, state.place),
+              lid: state.lid ? 'yes' : 'no',
+              served: served / 1000,
+            }),
+            say('How it is kept hot'),
+          ),
+        })}
+      </p>
+    );
+  const way = state.way;
+  return (
+    <p className={box}>
+      {say.rich('Cool <b>{what}</b> in {how}.', {
+        b: (text) => <b>{text}</b>,
+        what,
+        how: part(
+          'way',
+          say(
+            '{container}, {place}, {lid, select, yes {covered} other {open}}{stir, select, no {} other {, stirred every {stir} min}}',
+            {
+              container: containerName(house, state.container),
+              place: placeName(house, state.place),
+              lid: state.lid ? 'yes' : 'no',
+              stir: way?.stirEvery ? String(way.stirEvery) : 'no',
+            },
+          ),
+          say('How it is cooled'),
+        ),
+      })}
+    </p>
+  );
+}

@@ -1,0 +1,160 @@
+'use client';
+
+import { TriangleAlert } from 'lucide-react';
+import { Suspense, useEffect, useMemo, useState } from 'react';
+import type { House } from '../../../core/house/house';
+import { rankedWays, type Tried, type Way } from '../../../core/keep/cool/ways';
+import type { Lot, LotState } from '../../../core/keep/lot';
+import { nextReading, rulesIn } from '../../../core/keep/standing';
+import { timeOfDay } from '../../../core/units/clock';
+import type { CoolingFound, KeeperQuestion } from '../../../workers/keeper';
+import { lazily } from '../../shared/lazily';
+import { useSay } from '../../shared/useSay';
+import { chanceWords } from '../keepWords';
+import { Pans } from './Pans';
+import { WaysList } from './WaysList';
+
+/** Charts are loaded when one is looked at. */
+const CoolingChart = lazily(async () => (await import('./CoolingChart')).default);
+
+export type CoolingAnswers = {
+  readonly key: string;
+  readonly found: CoolingFound | null;
+  readonly ways: readonly Tried[];
+  readonly working: boolean;
+  readonly at: number;
+};
+
+type Props = {
+  readonly house: House;
+  readonly lot: Lot;
+  readonly state: LotState;
+  readonly now: number;
+  readonly known: number;
+  readonly answers: CoolingAnswers | null;
+  readonly ask: (q: KeeperQuestion) => void;
+  readonly onAsked: (key: string, at: number) => void;
+  readonly onWay: (way: Way) => void;
+};
+
+/** What is worked out of one thing is worked out anew this often, ms, and at every line. */
+const ANEW = 120_000;
+
+/** One thing that cools: its course, its limits, its chance, and what else could be done. */
+export function CoolingFace({ house, lot, state, now, known, answers, ask, onAsked, onWay }: Props) {
+  const say = useSay();
+  const rule = rulesIn(house);
+  const slow = Math.floor(now / ANEW);
+  const key = `${lot.id} ${lot.events.at(-1)?.id} ${known} ${slow}`;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the key says when
+  useEffect(() => {
+    onAsked(key, now);
+    ask({ kind: 'cooling', key, lot, now, ways: true });
+  }, [key]);
+  const found = answers?.found ?? null;
+  const ways = useMemo(() => rankedWays(answers?.ways ?? []), [answers?.ways]);
+  const asIs = ways.find((t) => t.way.into.kind === 'pot' && !t.way.stirEvery && !t.way.wands) ?? null;
+  const here = state.way;
+  const inPot = here?.into.kind === 'pot' && !here.stirEvery;
+  const best = ways.find((t) => t.forecast.chance > 0.5);
+  const beside =
+    found && answers
+      ? inPot
+        ? best && { at: answers.at, forecast: best.forecast, words: say('the first way of the list') }
+        : asIs && { at: answers.at, forecast: asIs.forecast, words: say('in the pot as it is') }
+      : null;
+  const readings = state.readings.filter((r) => r.at >= (state.coolingFrom ?? 0) - 600_000);
+  const [shown, setShown] = useState(false);
+  useEffect(() => setShown(true), []);
+  return (
+    <>
+      <section aria-label={say('Its course')} className="flex min-h-0 flex-col max-[1100px]:min-h-[420px]">
+        <div className="px-5 pt-3">
+          <h2 className="font-bold text-[19px]">{say('Temperature of the thickest middle')}</h2>
+          <p className="text-[15px] text-quiet">
+            {say('thick line what will be, band 8 in 10, red steps the limit')}
+            {beside && say('; dashed {words}', { words: beside.words })}
+          </p>
+        </div>
+        <div className="min-h-0 flex-1">
+          {found && shown && (
+            <Suspense>
+              <CoolingChart
+                forecast={found.forecast}
+                at={found.at}
+                readings={readings}
+                beside={beside ?? null}
+                now={now}
+                fromRule={rule.cooling.from}
+              />
+            </Suspense>
+          )}
+          {!found && <p className="p-6 text-quiet">{say('Working out how it cools …')}</p>}
+        </div>
+        {found && <Pans house={house} state={state} mm={found.mm} />}
+      </section>
+      <section
+        aria-label={say('Its chance, and what else could be done')}
+        className="flex min-h-0 flex-col border-ink max-[1100px]:border-t-2 min-[1100px]:border-l-2"
+      >
+        <Chance found={found} />
+        <WaysList
+          house={house}
+          ways={ways}
+          working={answers?.working ?? true}
+          at={answers?.at ?? now}
+          now={here}
+          onPick={onWay}
+        />
+        <p className="border-rule border-t px-5 py-3">
+          {say.rich('Next reading <b>{at}</b>', {
+            b: (text) => <b className="figures text-[22px]">{text}</b>,
+            at: timeOfDay(new Date(nextReading(state, rule, house.keeping.probeEvery) ?? now)),
+          })}
+          <span className="block text-[14px] text-quiet">
+            {say('{name} {of}, {source}, from memory; the local code decides.', {
+              name: rule.name,
+              of: rule.of,
+              source: rule.cooling.source,
+            })}
+          </span>
+        </p>
+      </section>
+    </>
+  );
+}
+
+/** How likely it keeps every limit, large; in words of a different shape where it will not. */
+function Chance({ found }: { found: CoolingFound | null }) {
+  const say = useSay();
+  if (!found) return <p className="bg-surface px-5 py-4 text-quiet">{say('One moment …')}</p>;
+  const { forecast, alarm, at } = found;
+  const bad = alarm === 'will miss' || alarm === 'lost';
+  return (
+    <div
+      role={bad ? 'alert' : undefined}
+      className={`border-ink border-b-2 px-5 py-4 ${bad ? 'bg-tomato text-surface' : 'bg-surface'}`}
+    >
+      <p className="flex items-center gap-2 font-bold">
+        {bad && <TriangleAlert aria-hidden />}
+        {alarm === 'lost'
+          ? say('Not cold in time')
+          : alarm === 'will miss'
+            ? say('Will miss the limit: change the way now')
+            : say('Keeps every limit')}
+      </p>
+      <p className="figures font-bold text-[46px] leading-none">
+        {alarm === 'lost' ? say('throw it away') : say(chanceWords(forecast.chance))}
+      </p>
+      <p className="mt-1 text-[16px]">
+        {forecast.verdict.stages
+          .map((s) =>
+            Number.isFinite(s.met)
+              ? say('{to} at {at}', { to: { celsius: s.to }, at: timeOfDay(new Date(at + s.met * 1000)) })
+              : say('{to} never', { to: { celsius: s.to } }),
+          )
+          .join(', ')}
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,116 @@
+'use client';
+
+import { useCallback } from 'react';
+import type { BandLimits } from '../../../core/flow/bands';
+import type { HotForecast } from '../../../core/keep/soup/hot';
+import { timeOfDay } from '../../../core/units/clock';
+import { mPas, spaced } from '../../../core/units/format';
+import Chart, { type Palette } from '../../shared/draw/Chart';
+import { useSay } from '../../shared/useSay';
+
+type Props = {
+  readonly forecast: HotForecast;
+  /** ms of its first point. */
+  readonly at: number;
+  readonly limits: BandLimits;
+  readonly bands: readonly string[];
+};
+
+/** Thickness on the pass over the hours, with the house's bands across. */
+export default function HotChart({ forecast, at, limits, bands }: Props) {
+  const say = useSay();
+  const { points, letDown } = forecast;
+  const first = points[0]?.viscosity ?? 100;
+  const most = Math.max(...points.map((p) => p.viscosity)) * 1.25;
+  const least = Math.min(...points.map((p) => p.viscosity)) * 0.6;
+  const option = useCallback(
+    (c: Palette) => {
+      const ms = (minutes: number) => at + minutes * 60_000;
+      return {
+        grid: { left: 64, right: 18, top: 16, bottom: 34 },
+        xAxis: {
+          type: 'time' as const,
+          axisLine: { lineStyle: { color: c.ink, width: 2 } },
+          axisLabel: {
+            color: c.ink,
+            fontSize: 15,
+            hideOverlap: true,
+            formatter: (v: number) => timeOfDay(new Date(v)),
+            showMaxLabel: false,
+          },
+          splitLine: { show: true, lineStyle: { color: c.rule } },
+        },
+        yAxis: {
+          type: 'log' as const,
+          min: least,
+          max: most,
+          axisLine: { show: true, lineStyle: { color: c.ink, width: 2 } },
+          axisLabel: {
+            color: c.ink,
+            fontSize: 15,
+            showMinLabel: false,
+            showMaxLabel: false,
+            formatter: (v: number) => spaced(Math.round(v)),
+          },
+          splitLine: { show: false },
+        },
+        series: [
+          {
+            type: 'line' as const,
+            data: points.map((p) => [ms(p.minutes), p.viscosity]),
+            symbol: 'none',
+            silent: true,
+            lineStyle: { color: c.ink, width: 4 },
+            markLine: {
+              silent: true,
+              symbol: 'none',
+              lineStyle: { color: c.quiet, type: 'solid' as const, width: 2 },
+              data: limits
+                .map((yAxis, n) => ({ yAxis, n }))
+                .filter(({ yAxis }) => yAxis > least && yAxis < most)
+                .map(({ yAxis, n }) => ({
+                  yAxis,
+                  label: {
+                    show: true,
+                    position: 'insideStartTop' as const,
+                    formatter: `${bands[n + 1] ?? ''} ↑`,
+                    color: c.ink,
+                    fontSize: 15,
+                  },
+                })),
+            },
+          },
+          ...(letDown > 0
+            ? [
+                {
+                  type: 'line' as const,
+                  data: points.filter((p) => p.minutes % 30 === 0).map((p) => [ms(p.minutes), first]),
+                  symbol: 'none',
+                  silent: true,
+                  lineStyle: { color: c.chive, width: 3, type: 'dashed' as const },
+                },
+              ]
+            : []),
+        ],
+      };
+    },
+    [points, letDown, at, limits, bands, first, least, most],
+  );
+  return (
+    <Chart
+      option={option}
+      className="h-full w-full"
+      says={say('mPa·s in the bowl: {points}', {
+        points: points
+          .filter((p) => p.minutes % 60 === 0)
+          .map((p) =>
+            say('{viscosity} at {at}', {
+              viscosity: mPas(p.viscosity),
+              at: timeOfDay(new Date(at + p.minutes * 60_000)),
+            }),
+          )
+          .join(', '),
+      })}
+    />
+  );
+}

@@ -1,0 +1,185 @@
+'use client';
+
+import { Suspense, useEffect, useState } from 'react';
+import { BANDS } from '../../../core/flow/bands';
+import type { House } from '../../../core/house/house';
+import type { Lot, LotState } from '../../../core/keep/lot';
+import type { HotForecast } from '../../../core/keep/soup/hot';
+import { nextReading, rulesIn, underLimit } from '../../../core/keep/standing';
+import { term } from '../../../core/message/term';
+import { timeOfDay } from '../../../core/units/clock';
+import { degrees } from '../../../core/units/show';
+import type { KeeperQuestion } from '../../../workers/keeper';
+import { lazily } from '../../shared/lazily';
+import { useSay } from '../../shared/useSay';
+import { useShow } from '../../shared/useShow';
+
+const HotChart = lazily(async () => (await import('./HotChart')).default);
+
+type Props = {
+  readonly house: House;
+  readonly lot: Lot;
+  readonly state: LotState;
+  readonly now: number;
+  readonly known: number;
+  readonly servedPerHour: number;
+  readonly found: { readonly at: number; readonly forecast: HotForecast | null } | null;
+  readonly ask: (q: KeeperQuestion) => void;
+  readonly onAsked: (key: string, at: number) => void;
+};
+
+const ANEW = 300_000;
+
+/** One thing kept hot: how thick it will be and when, what to stir in, and how long it may. */
+export function HotFace({ house, lot, state, now, known, servedPerHour, found, ask, onAsked }: Props) {
+  const say = useSay();
+  const show = useShow();
+  const rule = rulesIn(house);
+  const slow = Math.floor(now / ANEW);
+  const key = `${lot.id} ${lot.events.at(-1)?.id} ${known} ${slow} ${servedPerHour}`;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the key says when
+  useEffect(() => {
+    onAsked(key, now);
+    ask({ kind: 'hot', key, lot, now, servedPerHour, lid: state.lid, place: state.place });
+  }, [key]);
+  const [shown, setShown] = useState(false);
+  useEffect(() => setShown(true), []);
+  const forecast = found?.forecast ?? null;
+  const at = found?.at ?? now;
+  const clock = (minutes: number) => timeOfDay(new Date(at + minutes * 60_000));
+  const under = underLimit(state, rule, now);
+  const due = nextReading(state, rule, house.keeping.probeEvery) ?? now;
+  const late = due < now;
+  const limits = house.kitchen.bandLimits;
+  const until = state.since + (forecast?.worst.minutes ?? 240) * 60_000;
+  return (
+    <>
+      <section aria-label={say('Its course')} className="flex min-h-0 flex-col max-[1100px]:min-h-[420px]">
+        <div className="px-5 pt-3">
+          <h2 className="font-bold text-[19px]">{say('How thick it will be, mPa·s in the bowl')}</h2>
+          <p className="text-[15px] text-quiet">
+            {say('thick line as it is kept, dashed with what is stirred in each half hour; bands across')}
+          </p>
+        </div>
+        <div className="min-h-0 flex-1">
+          {forecast && shown && (
+            <Suspense>
+              <HotChart forecast={forecast} at={at} limits={limits} bands={BANDS.map((b) => say(term(b)))} />
+            </Suspense>
+          )}
+          {found && !forecast && (
+            <p className="max-w-[34rem] p-6 text-[18px]">
+              {say(
+                'Nobody followed how this was cooked, so that its thickening cannot be foreseen. Its probe rounds and its limits hold all the same.',
+              )}
+            </p>
+          )}
+          {!found && <p className="p-6 text-quiet">{say('Working out how it keeps …')}</p>}
+        </div>
+        {forecast && (
+          <p className="px-5 pb-3 text-[16px] text-quiet">
+            {say(
+              'Settles at {celsius}; {lost} g of water gone in two hours{skin, select, no {} other {; a skin after {skin} min uncovered and still}}.',
+              {
+                celsius: { celsius: forecast.settles },
+                lost: Math.round(forecast.points.find((p) => p.minutes >= 120)?.lost ?? 0),
+                skin: forecast.skin === null ? 'no' : String(forecast.skin),
+              },
+            )}
+          </p>
+        )}
+      </section>
+      <section
+        aria-label={say('What to do')}
+        className="flex min-h-0 flex-col border-ink max-[1100px]:border-t-2 min-[1100px]:overflow-y-auto min-[1100px]:border-l-2"
+      >
+        <div
+          role={under ? 'alert' : undefined}
+          className={`border-ink border-b-2 px-5 py-4 ${under ? 'bg-tomato text-surface' : 'bg-surface'}`}
+        >
+          {under ? (
+            <>
+              <p className="font-bold">
+                {say('{celsius}: under {limit} for {minutes} min', {
+                  celsius: { celsius: under.celsius },
+                  limit: { celsius: rule.hot.atLeast },
+                  minutes: under.minutes,
+                })}
+              </p>
+              <p className="figures font-bold text-[32px] leading-tight">
+                {under.does === 'reheat'
+                  ? say('reheat to {to}', { to: { celsius: rule.reheat.to } })
+                  : under.does === 'throw away'
+                    ? say('throw it away')
+                    : say('serve or cool it')}
+              </p>
+              {under.does !== 'throw away' && (
+                <p>{say('by {at}, once', { at: timeOfDay(new Date(under.by)) })}</p>
+              )}
+            </>
+          ) : (
+            <>
+              <p className="font-bold">{late ? say('Probe it now: it was due') : say('Probe it by')}</p>
+              <p className="figures font-bold text-[46px] leading-none">{timeOfDay(new Date(due))}</p>
+              <p className="mt-1 text-[16px]">
+                {say('every {every} min, never under {limit}', {
+                  every: house.keeping.probeEvery,
+                  limit: { celsius: rule.hot.atLeast },
+                })}
+              </p>
+            </>
+          )}
+        </div>
+        {forecast && (
+          <dl className="[&>div]:border-rule [&>div]:border-b [&>div]:px-5 [&>div]:py-3">
+            <div>
+              <dt className="font-bold">
+                {forecast.leaves
+                  ? say('{band} by {at}', {
+                      band: term(forecast.leaves.band),
+                      at: clock(forecast.leaves.minutes),
+                    })
+                  : say('Stays in its band for four hours')}
+              </dt>
+              <dd className="text-[17px]">
+                {forecast.letDown > 0
+                  ? say('Stir in {ml} mL of hot stock each half hour, and it stays as it is.', {
+                      ml: forecast.letDown,
+                    })
+                  : say('Nothing needs stirring in.')}
+              </dd>
+            </div>
+            {forecast.lasts !== null && (
+              <div>
+                <dt className="font-bold">{say('Ladled out by {at}', { at: clock(forecast.lasts) })}</dt>
+                <dd className="text-[17px]">
+                  {say('at {served} L an hour', { served: servedPerHour / 1000 })}
+                </dd>
+              </div>
+            )}
+            <div>
+              <dt className={until < now ? 'font-bold text-tomato' : 'font-bold'}>
+                {until < now
+                  ? say('Past its best since {at}', { at: timeOfDay(new Date(until)) })
+                  : say('Best before {at}', { at: timeOfDay(new Date(until)) })}
+              </dt>
+              <dd className="text-[17px]">{say('{why}.', { why: { opening: forecast.worst.why } })}</dd>
+            </div>
+          </dl>
+        )}
+        <p className="px-5 py-3 text-[14px] text-quiet">
+          {say('{name} {of}, {source}, from memory; the local code decides.', {
+            name: rule.name,
+            of: rule.of,
+            source: rule.hot.source,
+          })}{' '}
+          {state.readings.length > 0 &&
+            say('Last read {celsius} at {at}.', {
+              celsius: degrees(state.readings.at(-1)?.celsius ?? 0, show),
+              at: timeOfDay(new Date(state.readings.at(-1)?.at ?? now)),
+            })}
+        </p>
+      </section>
+    </>
+  );
+}

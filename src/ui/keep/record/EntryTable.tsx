@@ -1,0 +1,99 @@
+'use client';
+
+import { clsx } from 'clsx';
+import {
+  Clock,
+  CornerUpLeft,
+  Hourglass,
+  type LucideIcon,
+  Thermometer,
+  Trash2,
+  TriangleAlert,
+  Wrench,
+} from 'lucide-react';
+import type { Entry, Mark } from '../../../core/keep/entries';
+import { type Message, message } from '../../../core/message/message';
+import { dayAndTime, timeOfDay } from '../../../core/units/clock';
+import { useSay } from '../../shared/useSay';
+
+const MARKS: Readonly<Record<Mark, { words: Message; icon: LucideIcon; loud: boolean }>> = {
+  'over the limit': { words: message('over the limit'), icon: Thermometer, loud: true },
+  gap: { words: message('gap'), icon: TriangleAlert, loud: true },
+  late: { words: message('written late'), icon: Hourglass, loud: false },
+  clock: { words: message('clock off'), icon: Clock, loud: false },
+  'put right': { words: message('put right'), icon: Wrench, loud: false },
+  discarded: { words: message('thrown away'), icon: Trash2, loud: true },
+  'taken back': { words: message('taken back'), icon: CornerUpLeft, loud: false },
+};
+
+/** The record line by line: time, of what, what, by whom; what is missing or wrong by word and shape. */
+export function EntryTable({ entries, named = true }: { entries: readonly Entry[]; named?: boolean }) {
+  const say = useSay();
+  if (entries.length === 0)
+    return <p className="p-6 text-[19px]">{say('Nothing was written down in these days.')}</p>;
+  let day = '';
+  return (
+    <table className="w-full border-collapse text-left">
+      <caption className="sr-only">{say('The record')}</caption>
+      <thead className="sticky top-0 bg-ground">
+        <tr className="border-ink border-b-2 text-[15px]">
+          <th scope="col" className="px-3 py-1.5">
+            {say('Time')}
+          </th>
+          {named && (
+            <th scope="col" className="px-2 py-1.5">
+              {say('Of what')}
+            </th>
+          )}
+          <th scope="col" className="px-2 py-1.5">
+            {say('What')}
+          </th>
+          <th scope="col" className="px-2 py-1.5">
+            {say('By')}
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {entries.map((e) => {
+          const here = dayAndTime(new Date(e.at)).split(',')[0] ?? '';
+          const fresh = here !== day;
+          day = here;
+          const loud = e.marks.some((m) => MARKS[m].loud);
+          return (
+            <tr
+              key={e.id}
+              className={clsx(
+                'border-rule border-b align-top',
+                e.marks.includes('taken back') && 'text-quiet line-through',
+              )}
+            >
+              <td className="whitespace-nowrap px-3 py-1.5">
+                {fresh && <b className="block text-[14px]">{here}</b>}
+                <span className="figures text-[18px]">{timeOfDay(new Date(e.at))}</span>
+              </td>
+              {named && <td className="w-[26%] px-2 py-1.5 leading-tight">{e.name}</td>}
+              <td className={clsx('px-2 py-1.5 leading-tight', loud && 'font-bold text-tomato')}>
+                {say(e.says)}
+                {e.marks.map((m) => {
+                  const { words, icon: Icon } = MARKS[m];
+                  return (
+                    <span
+                      key={m}
+                      className="ml-2 inline-flex items-center gap-1 whitespace-nowrap border-2 border-current px-1.5 text-[14px]"
+                    >
+                      <Icon size={14} aria-hidden /> {say(words)}
+                    </span>
+                  );
+                })}
+              </td>
+              <td className="px-2 py-1.5 text-[15px] leading-tight">
+                {e.by}
+                {e.probe && <span className="block text-quiet">{e.probe}</span>}
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}

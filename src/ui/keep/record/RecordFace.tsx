@@ -1,0 +1,212 @@
+'use client';
+
+import { Download, ShieldCheck, ShieldX, Thermometer } from 'lucide-react';
+import Link from 'next/link';
+import { useEffect, useState } from 'react';
+import type { Entry } from '../../../core/keep/entries';
+import type { KeepBody } from '../../../core/keep/events';
+import type { Head } from '../../../core/record/chain';
+import { dayAndTime, dayOf } from '../../../core/units/clock';
+import { Field } from '../../shared/form/Field';
+import { BUTTON, PRIMARY } from '../../shared/styles';
+import { useSay } from '../../shared/useSay';
+import { ask, problemWords } from '../../station/line/api';
+import { headsKept } from '../heads';
+import { EntryTable } from './EntryTable';
+import { findingWords, type NamedFinding } from './findingWords';
+
+type Told = {
+  readonly entries: readonly Entry[];
+  readonly signed: readonly {
+    readonly from: string;
+    readonly to: string;
+    readonly by: string;
+    readonly at: string;
+    readonly note: string;
+  }[];
+  readonly head: Head;
+};
+type Verified = { readonly links: number; readonly head: Head; readonly findings: readonly NamedFinding[] };
+
+type Props = {
+  readonly now: number;
+  /** Changes when something was written. */
+  readonly heard: number;
+  readonly onWrite: (body: KeepBody) => void;
+  readonly onProbes: () => void;
+};
+
+/** The record of some days: every line, what is missing and late shown; signed off, taken away, and tried for whether anybody changed it. */
+export function RecordFace({ now, heard, onWrite, onProbes }: Props) {
+  const say = useSay();
+  const today = dayOf(new Date(now));
+  const [from, setFrom] = useState(today);
+  const [to, setTo] = useState(today);
+  const [told, setTold] = useState<Told | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [verified, setVerified] = useState<Verified | 'working' | null>(null);
+  const [by, setBy] = useState('');
+  const [note, setNote] = useState('');
+  const [unsigned, setUnsigned] = useState<string | undefined>();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what was heard makes it worth reading anew
+  useEffect(() => {
+    let gone = false;
+    void ask<Told>('GET', `/api/record?from=${from}&to=${to}`).then((answer) => {
+      if (gone) return;
+      if (answer.ok) setTold(answer.body);
+      setProblem(answer.ok ? null : say(problemWords(answer.problems)));
+    });
+    return () => {
+      gone = true;
+    };
+  }, [from, to, heard, say]);
+  const verify = async () => {
+    setVerified('working');
+    const answer = await ask<Verified>('POST', '/api/record/verify', { heads: headsKept() });
+    setVerified(answer.ok ? answer.body : null);
+    if (!answer.ok) setProblem(say(problemWords(answer.problems)));
+  };
+  const loud =
+    told?.entries.filter((e) =>
+      e.marks.some((m) => m === 'over the limit' || m === 'gap' || m === 'discarded'),
+    ).length ?? 0;
+  return (
+    <>
+      <section aria-label={say('The record')} className="min-h-0 overflow-y-auto">
+        {problem && (
+          <p role="alert" className="px-5 py-3 font-bold text-tomato">
+            {problem}
+          </p>
+        )}
+        {told ? (
+          <EntryTable entries={told.entries} />
+        ) : (
+          <p className="p-6 text-quiet">{say('One moment …')}</p>
+        )}
+      </section>
+      <section
+        aria-label={say('Days, signatures and files')}
+        className="flex min-h-0 flex-col gap-4 border-ink px-5 py-4 max-[1100px]:border-t-2 min-[1100px]:overflow-y-auto min-[1100px]:border-l-2"
+      >
+        <div className="grid grid-cols-2 gap-3">
+          <Field
+            id="record-from"
+            type="date"
+            label={say('From')}
+            value={from}
+            max={today}
+            onChange={(e) => e.target.value && setFrom(e.target.value)}
+          />
+          <Field
+            id="record-to"
+            type="date"
+            label={say('To')}
+            value={to}
+            onChange={(e) => e.target.value && setTo(e.target.value)}
+          />
+        </div>
+        {told && (
+          <p className="text-[17px]">
+            {say(
+              '{lines, plural, one {One line} other {# lines}}, {loud, plural, =0 {nothing missing or over a limit} one {one thing missing, over a limit or thrown away} other {# things missing, over a limit or thrown away}}.',
+              {
+                lines: told.entries.length,
+                loud,
+              },
+            )}
+          </p>
+        )}
+        <div className="grid grid-cols-3 gap-2">
+          {(['pdf', 'csv', 'json'] as const).map((as) => (
+            <a key={as} className={BUTTON} href={`/api/record?from=${from}&to=${to}&as=${as}`} download>
+              <Download size={20} aria-hidden /> {as.toUpperCase()}
+            </a>
+          ))}
+        </div>
+        <div className="grid grid-cols-2 gap-2">
+          <Link className={BUTTON} href={`/record?from=${from}&to=${to}`}>
+            {say('For whoever inspects')}
+          </Link>
+          <button type="button" className={BUTTON} onClick={onProbes}>
+            <Thermometer size={20} aria-hidden /> {say('Probes')}
+          </button>
+        </div>
+        <div className="border-rule border-t pt-3">
+          <button
+            type="button"
+            className={`${BUTTON} w-full`}
+            onClick={() => void verify()}
+            disabled={verified === 'working'}
+          >
+            {verified === 'working' ? say('Following every line …') : say('Was anything changed?')}
+          </button>
+          {verified && verified !== 'working' && (
+            <div role="status" className="mt-2">
+              <p
+                className={`flex items-center gap-2 font-bold ${verified.findings.length > 0 ? 'text-tomato' : 'text-chive'}`}
+              >
+                {verified.findings.length > 0 ? <ShieldX aria-hidden /> : <ShieldCheck aria-hidden />}
+                {verified.findings.length > 0
+                  ? say('{count, plural, one {One thing does} other {# things do}} not agree', {
+                      count: verified.findings.length,
+                    })
+                  : say('Nothing: all {links} lines follow', { links: verified.links })}
+              </p>
+              <ul className="mt-1 grid gap-1 text-[15px]">
+                {verified.findings.map((f) => (
+                  <li key={JSON.stringify(f.finding)}>{say(findingWords(f))}</li>
+                ))}
+              </ul>
+              <p className="mt-1 break-all text-[13px] text-quiet">
+                {say('Head {n}:{hash}', { n: verified.head.n, hash: verified.head.hash })}
+              </p>
+            </div>
+          )}
+        </div>
+        <form
+          noValidate
+          className="grid gap-2 border-rule border-t pt-3"
+          onSubmit={(e) => {
+            e.preventDefault();
+            if (by.trim() === '') return setUnsigned(say('Who signs?'));
+            onWrite({ kind: 'signed', from, to, by: by.trim(), ...(note.trim() && { note: note.trim() }) });
+            setBy('');
+            setNote('');
+          }}
+        >
+          <Field
+            id="record-by"
+            label={say('Signed off by')}
+            value={by}
+            maxLength={60}
+            onChange={(e) => {
+              setBy(e.target.value);
+              setUnsigned(undefined);
+            }}
+            problem={unsigned}
+          />
+          <Field
+            id="record-note"
+            label={say('With a word')}
+            value={note}
+            maxLength={500}
+            onChange={(e) => setNote(e.target.value)}
+          />
+          <button type="submit" className={PRIMARY}>
+            {say('Sign these days off')}
+          </button>
+          {told?.signed.map((s) => (
+            <p key={s.at} className="text-[15px]">
+              {say('{from} to {to}: {by}, {at}', {
+                from: s.from,
+                to: s.to,
+                by: s.by,
+                at: dayAndTime(new Date(s.at)),
+              })}
+            </p>
+          ))}
+        </form>
+      </section>
+    </>
+  );
+}

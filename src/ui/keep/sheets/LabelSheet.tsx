@@ -1,0 +1,121 @@
+'use client';
+
+import { useState } from 'react';
+import type { KeepBody } from '../../../core/keep/events';
+import { LABEL_SIZES, type LabelSizeId } from '../../../core/keep/labels';
+import type { LotState } from '../../../core/keep/lot';
+import { type Message, message } from '../../../core/message/message';
+import { typedNumber } from '../../../core/units/typed/parse';
+import { Field, Pick } from '../../shared/form/Field';
+import { Sheet } from '../../shared/Sheet';
+import { PRIMARY } from '../../shared/styles';
+import { useSay } from '../../shared/useSay';
+
+const SIZES: Readonly<Record<LabelSizeId, Message>> = {
+  A4: message('A4 sheet, 18 of 70 × 49.5 mm'),
+  Letter: message('Letter sheet, 10 of 4 × 2 in'),
+  'roll 62': message('Roll, 62 mm wide'),
+  'roll 57': message('Roll, 57 mm wide'),
+  'roll 40': message('Roll, 40 mm wide'),
+};
+
+const KEY = 'panache.labels';
+
+const remembered = (): LabelSizeId => {
+  const kept = typeof localStorage === 'undefined' ? null : localStorage.getItem(KEY);
+  return LABEL_SIZES.find((s) => s.id === kept)?.id ?? 'roll 62';
+};
+
+type Props = {
+  readonly state: LotState;
+  readonly onTake: (body: KeepBody) => void;
+  readonly onClose: () => void;
+};
+
+/** How many labels, on what: made as a PDF at true scale, and counted. */
+export function LabelSheet({ state, onTake, onClose }: Props) {
+  const say = useSay();
+  const [size, setSize] = useState<LabelSizeId>(remembered);
+  const [count, setCount] = useState(String(state.container.kind === 'pans' ? state.container.count : 1));
+  const [from, setFrom] = useState('1');
+  const [problem, setProblem] = useState<{ field: string; says: string } | null>(null);
+  const sheet = size === 'A4' || size === 'Letter';
+  const per = sheet
+    ? (LABEL_SIZES.find((s) => s.id === size)?.grid.reduce<number>((a, b) => a * b, 1) ?? 1)
+    : 1;
+  return (
+    <Sheet open onOpenChange={(open) => open || onClose()} title={say('Labels')}>
+      <form
+        noValidate
+        className="grid gap-4 p-4"
+        onSubmit={(e) => {
+          e.preventDefault();
+          const n = typedNumber(count);
+          const f = typedNumber(from);
+          if (!(typeof n === 'number' && Number.isInteger(n) && n >= 1 && n <= 200))
+            return setProblem({
+              field: 'count',
+              says: say('“{count}” cannot be: labels are a number from 1 to 200.', { count }),
+            });
+          if (sheet && !(typeof f === 'number' && Number.isInteger(f) && f >= 1 && f <= per))
+            return setProblem({ field: 'from', says: say('A place of the sheet, 1 to {per}.', { per }) });
+          localStorage.setItem(KEY, size);
+          const q = new URLSearchParams({
+            lot: state.id,
+            size,
+            count: String(n),
+            from: String(sheet ? (f as number) - 1 : 0),
+          });
+          // A new tab shows it to the printer at once; where that is not allowed the file is kept.
+          window.open(`/api/keep/labels?${q}`, '_blank', 'noopener');
+          onTake({ kind: 'labelled', count: n, size, again: state.labels > 0 });
+        }}
+      >
+        <Pick
+          id="label-size"
+          label={say('On what')}
+          value={size}
+          onChange={(e) => setSize(e.target.value as LabelSizeId)}
+        >
+          {LABEL_SIZES.map((s) => (
+            <option key={s.id} value={s.id}>
+              {say(SIZES[s.id])}
+            </option>
+          ))}
+        </Pick>
+        <div className="grid gap-4 min-[480px]:grid-cols-2">
+          <Field
+            id="label-count"
+            label={say('How many')}
+            inputMode="numeric"
+            value={count}
+            onChange={(e) => setCount(e.target.value)}
+            problem={problem?.field === 'count' ? problem.says : undefined}
+            hint={
+              state.labels > 0
+                ? say('{labels} printed before: these are marked as printed again', { labels: state.labels })
+                : say('one for each container')
+            }
+          />
+          {sheet && (
+            <Field
+              id="label-from"
+              label={say('From place')}
+              inputMode="numeric"
+              value={from}
+              onChange={(e) => setFrom(e.target.value)}
+              problem={problem?.field === 'from' ? problem.says : undefined}
+              hint={say('a sheet begun before goes on there')}
+            />
+          )}
+        </div>
+        <button type="submit" className={`${PRIMARY} min-h-16 text-[20px]`}>
+          {say('Make the PDF')}
+        </button>
+        <p className="text-[15px] text-quiet">
+          {say('Print at 100 %, not fitted to the page. The code opens the record on this server.')}
+        </p>
+      </form>
+    </Sheet>
+  );
+}

@@ -1,0 +1,185 @@
+'use client';
+
+import { useState } from 'react';
+import { v4 as uuid } from 'uuid';
+import { ALLERGENS } from '../../../core/food/ingredient';
+import type { House } from '../../../core/house/house';
+import { panHolds } from '../../../core/keep/cool/body';
+import type { KeepBody, KeptKind } from '../../../core/keep/events';
+import { term } from '../../../core/message/term';
+import { dayOf } from '../../../core/units/clock';
+import { typedNumber } from '../../../core/units/typed/parse';
+import { Field, Pick, Tick } from '../../shared/form/Field';
+import { Sheet } from '../../shared/Sheet';
+import { PRIMARY } from '../../shared/styles';
+import { useSay } from '../../shared/useSay';
+import { kitchenNow } from '../../station/line/clock';
+
+const KINDS: readonly KeptKind[] = ['stock', 'purée', 'roux', 'kneaded butter', 'soup', 'other'];
+
+type Props = {
+  readonly house: House;
+  readonly onTake: (lot: string, body: KeepBody) => void;
+  readonly onClose: () => void;
+};
+
+/** Something put by that no batch brought: a stock, a purée, roux, kneaded butter. */
+export function PutBySheet({ house, onTake, onClose }: Props) {
+  const say = useSay();
+  const { pans, places } = house.keeping;
+  const [what, setWhat] = useState<KeptKind>('stock');
+  const [name, setName] = useState('');
+  const [litres, setLitres] = useState('');
+  const [pan, setPan] = useState(pans.at(-1)?.id ?? '');
+  const [count, setCount] = useState('1');
+  const [place, setPlace] = useState(places.find((p) => p.kind === 'fridge')?.id ?? places[0]?.id ?? '');
+  const [made, setMade] = useState(dayOf(new Date(kitchenNow())));
+  const [useBy, setUseBy] = useState('');
+  const [allergens, setAllergens] = useState<readonly string[]>([]);
+  const [problem, setProblem] = useState<{ field: string; says: string } | null>(null);
+  const wrong = (field: string) => (problem?.field === field ? problem.says : undefined);
+  const take = () => {
+    const l = typedNumber(litres);
+    const n = typedNumber(count);
+    const into = pans.find((p) => p.id === pan);
+    const today = dayOf(new Date(kitchenNow()));
+    if (name.trim() === '') return setProblem({ field: 'name', says: say('Give it a name.') });
+    if (!(typeof l === 'number' && l > 0 && l <= 600))
+      return setProblem({
+        field: 'litres',
+        says: say('“{litres}” cannot be: litres are a number above 0, to 600.', { litres }),
+      });
+    if (!into) return setProblem({ field: 'pan', says: say('Choose what it stands in.') });
+    const least = Math.ceil((l * 1000) / panHolds(into) - 0.02);
+    if (!(typeof n === 'number' && Number.isInteger(n) && n >= least && n <= 200))
+      return setProblem({
+        field: 'count',
+        says: say('“{count}” cannot be: {least} at the least hold it.', { count, least }),
+      });
+    if (made > today) return setProblem({ field: 'made', says: say('Not after today.') });
+    if (useBy !== '' && useBy < made)
+      return setProblem({ field: 'useBy', says: say('Not before it was made.') });
+    const at = made === today ? kitchenNow() : new Date(`${made}T12:00:00`).getTime();
+    onTake(uuid(), {
+      kind: 'put by',
+      what,
+      name: name.trim(),
+      madeAt: new Date(at).toISOString(),
+      ml: Math.round(l * 1000),
+      allergens: ALLERGENS.filter((a) => allergens.includes(a)),
+      container: { kind: 'pans', pan: into.id, count: n },
+      place,
+      ...(useBy !== '' && { useBy }),
+    });
+  };
+  return (
+    <Sheet open onOpenChange={(open) => open || onClose()} title={say('Put something by')}>
+      <form
+        noValidate
+        className="grid gap-4 p-4"
+        onSubmit={(e) => {
+          e.preventDefault();
+          take();
+        }}
+      >
+        <div className="grid gap-4 min-[560px]:grid-cols-[11rem_1fr_7rem]">
+          <Pick
+            id="put-what"
+            label={say('What')}
+            value={what}
+            onChange={(e) => setWhat(e.target.value as KeptKind)}
+          >
+            {KINDS.map((k) => (
+              <option key={k} value={k}>
+                {say(term(k))}
+              </option>
+            ))}
+          </Pick>
+          <Field
+            id="put-name"
+            label={say('Its name')}
+            value={name}
+            maxLength={80}
+            onChange={(e) => setName(e.target.value)}
+            problem={wrong('name')}
+          />
+          <Field
+            id="put-litres"
+            label={say('Litres')}
+            inputMode="decimal"
+            value={litres}
+            onChange={(e) => setLitres(e.target.value)}
+            problem={wrong('litres')}
+          />
+        </div>
+        <div className="grid gap-4 min-[560px]:grid-cols-[1fr_7rem_1fr]">
+          <Pick
+            id="put-pan"
+            label={say('In what')}
+            value={pan}
+            onChange={(e) => setPan(e.target.value)}
+            problem={wrong('pan')}
+          >
+            {pans.map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.name}
+              </option>
+            ))}
+          </Pick>
+          <Field
+            id="put-count"
+            label={say('How many')}
+            inputMode="numeric"
+            value={count}
+            onChange={(e) => setCount(e.target.value)}
+            problem={wrong('count')}
+          />
+          <Pick id="put-place" label={say('Where')} value={place} onChange={(e) => setPlace(e.target.value)}>
+            {places.map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.name}
+              </option>
+            ))}
+          </Pick>
+        </div>
+        <div className="grid gap-4 min-[560px]:grid-cols-2">
+          <Field
+            id="put-made"
+            type="date"
+            label={say('Made on')}
+            value={made}
+            onChange={(e) => setMade(e.target.value)}
+            problem={wrong('made')}
+          />
+          <Field
+            id="put-useby"
+            type="date"
+            label={say('Use by, where it is sooner than the rule')}
+            value={useBy}
+            onChange={(e) => setUseBy(e.target.value)}
+            problem={wrong('useBy')}
+          />
+        </div>
+        <fieldset>
+          <legend className="font-bold">{say('Allergens in it')}</legend>
+          <div className="grid grid-cols-2 min-[560px]:grid-cols-3">
+            {ALLERGENS.map((a) => (
+              <Tick
+                key={a}
+                id={`put-${a}`}
+                label={say(term(a))}
+                checked={allergens.includes(a)}
+                onChange={(e) =>
+                  setAllergens(e.target.checked ? [...allergens, a] : allergens.filter((x) => x !== a))
+                }
+              />
+            ))}
+          </div>
+        </fieldset>
+        <button type="submit" className={`${PRIMARY} min-h-16 text-[20px]`}>
+          {say('Put it by')}
+        </button>
+      </form>
+    </Sheet>
+  );
+}

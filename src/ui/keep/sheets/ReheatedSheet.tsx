@@ -1,0 +1,77 @@
+'use client';
+
+import { useState } from 'react';
+import type { House } from '../../../core/house/house';
+import type { KeepBody } from '../../../core/keep/events';
+import { rulesIn } from '../../../core/keep/standing';
+import { typedNumber } from '../../../core/units/typed/parse';
+import { Field } from '../../shared/form/Field';
+import { Sheet } from '../../shared/Sheet';
+import { PRIMARY } from '../../shared/styles';
+import { useSay } from '../../shared/useSay';
+
+type Props = {
+  readonly house: House;
+  /** °C a probe shows in it, where one does. */
+  readonly celsius: number | null;
+  readonly onTake: (body: KeepBody) => void;
+  readonly onClose: () => void;
+};
+
+/** That it has come to its temperature, and was held there. */
+export function ReheatedSheet({ house, celsius, onTake, onClose }: Props) {
+  const say = useSay();
+  const { to, forSeconds } = rulesIn(house).reheat;
+  const [typed, setTyped] = useState(celsius === null ? '' : String(celsius));
+  const [held, setHeld] = useState(String(forSeconds));
+  const [problem, setProblem] = useState<{ field: string; says: string } | null>(null);
+  return (
+    <Sheet open onOpenChange={(open) => open || onClose()} title={say('It is hot again')}>
+      <form
+        noValidate
+        className="grid gap-4 p-4"
+        onSubmit={(e) => {
+          e.preventDefault();
+          const c = typedNumber(typed);
+          const s = typedNumber(held);
+          if (!(typeof c === 'number' && c >= to && c <= 110))
+            return setProblem({
+              field: 'celsius',
+              says: say('“{typed}” is not enough: {to} at the least, in the middle.', {
+                typed,
+                to: { celsius: to },
+              }),
+            });
+          if (!(typeof s === 'number' && s >= forSeconds && s <= 3600))
+            return setProblem({
+              field: 'held',
+              says: say('Held {seconds} s at the least.', { seconds: forSeconds }),
+            });
+          onTake({ kind: 'reheated', celsius: c, seconds: s });
+        }}
+      >
+        <div className="grid gap-4 min-[480px]:grid-cols-2">
+          <Field
+            id="reheated-celsius"
+            label={say('Temperature in the middle, °C')}
+            inputMode="decimal"
+            value={typed}
+            onChange={(e) => setTyped(e.target.value)}
+            problem={problem?.field === 'celsius' ? problem.says : undefined}
+          />
+          <Field
+            id="reheated-held"
+            label={say('Held there, s')}
+            inputMode="numeric"
+            value={held}
+            onChange={(e) => setHeld(e.target.value)}
+            problem={problem?.field === 'held' ? problem.says : undefined}
+          />
+        </div>
+        <button type="submit" className={`${PRIMARY} min-h-16 text-[20px]`}>
+          {say('Write it down')}
+        </button>
+      </form>
+    </Sheet>
+  );
+}

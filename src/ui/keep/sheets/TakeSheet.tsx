@@ -1,0 +1,75 @@
+'use client';
+
+import { useState } from 'react';
+import type { KeepBody } from '../../../core/keep/events';
+import type { LotState } from '../../../core/keep/lot';
+import { typedNumber } from '../../../core/units/typed/parse';
+import { Field } from '../../shared/form/Field';
+import { Sheet } from '../../shared/Sheet';
+import { BUTTON, PRIMARY } from '../../shared/styles';
+import { useSay } from '../../shared/useSay';
+
+type Props = {
+  readonly state: LotState;
+  readonly onTake: (body: KeepBody) => void;
+  readonly onClose: () => void;
+};
+
+/** Some of it taken, or all. */
+export function TakeSheet({ state, onTake, onClose }: Props) {
+  const say = useSay();
+  const [litres, setLitres] = useState('');
+  const [problem, setProblem] = useState<string | undefined>();
+  const near = [0.5, 1, 2, 4].filter((l) => l * 1000 < state.ml);
+  const take = (l: number | string) => {
+    const ml = typeof l === 'number' ? Math.round(l * 1000) : Number.NaN;
+    if (!(ml >= 1 && ml <= state.ml + 1))
+      return setProblem(
+        say('“{litres}” cannot be: {left} are left.', { litres: String(litres), left: { ml: state.ml } }),
+      );
+    onTake({ kind: 'taken', ml: Math.min(ml, state.ml) });
+  };
+  return (
+    <Sheet open onOpenChange={(open) => open || onClose()} title={say('Take some of it')}>
+      <form
+        noValidate
+        className="grid gap-4 p-4"
+        onSubmit={(e) => {
+          e.preventDefault();
+          take(typedNumber(litres));
+        }}
+      >
+        <div className="grid grid-cols-2 gap-2 min-[560px]:grid-cols-4">
+          {near.map((l) => (
+            <button key={l} type="button" className={`${BUTTON} figures text-[22px]`} onClick={() => take(l)}>
+              {say('{volume}', { volume: { ml: l * 1000 } })}
+            </button>
+          ))}
+        </div>
+        <div className="grid gap-3 min-[560px]:grid-cols-[1fr_auto] min-[560px]:items-start">
+          <Field
+            id="take-litres"
+            label={say('Another amount, L')}
+            inputMode="decimal"
+            value={litres}
+            onChange={(e) => {
+              setLitres(e.target.value);
+              setProblem(undefined);
+            }}
+            problem={problem}
+          />
+          <button type="submit" className={`${BUTTON} min-[560px]:mt-7`}>
+            {say('Take it')}
+          </button>
+        </div>
+        <button
+          type="button"
+          className={`${PRIMARY} min-h-16 text-[20px]`}
+          onClick={() => onTake({ kind: 'used up' })}
+        >
+          {say('All of it: {left}', { left: { ml: state.ml } })}
+        </button>
+      </form>
+    </Sheet>
+  );
+}

@@ -1,0 +1,174 @@
+'use client';
+
+import { useState } from 'react';
+import type { House } from '../../../core/house/house';
+import { panHolds } from '../../../core/keep/cool/body';
+import type { Way } from '../../../core/keep/cool/ways';
+import type { LotState } from '../../../core/keep/lot';
+import { typedNumber } from '../../../core/units/typed/parse';
+import { Field, Pick, Tick } from '../../shared/form/Field';
+import { Sheet } from '../../shared/Sheet';
+import { PRIMARY } from '../../shared/styles';
+import { useSay } from '../../shared/useSay';
+
+type Props = {
+  readonly house: House;
+  readonly state: LotState;
+  readonly onWay: (way: Way) => void;
+  readonly onClose: () => void;
+};
+
+/** How it is cooled: in what, where, covered or not, stirred, with wands or ice in it. */
+export function WaySheet({ house, state, onWay, onClose }: Props) {
+  const say = useSay();
+  const { keeping, vessels } = house;
+  const { way } = state;
+  const into = way?.into ?? state.container;
+  const [holder, setHolder] = useState(into.kind === 'pot' ? `pot ${into.vessel}` : into.pan);
+  const [count, setCount] = useState(into.kind === 'pans' ? String(into.count) : '4');
+  const [place, setPlace] = useState(way?.place ?? state.place);
+  const [lid, setLid] = useState(way?.lid ?? false);
+  const [stir, setStir] = useState(way?.stirEvery ? String(way.stirEvery) : '');
+  const [wands, setWands] = useState(way?.wands ? String(way.wands) : '');
+  const [ice, setIce] = useState('');
+  const [problem, setProblem] = useState<{ field: string; says: string } | null>(null);
+  const pan = keeping.pans.find((p) => p.id === holder);
+  const wrong = (field: string) => (problem?.field === field ? problem.says : undefined);
+  const take = () => {
+    const n = typedNumber(count);
+    if (pan) {
+      const least = Math.ceil(state.ml / panHolds(pan));
+      if (typeof n !== 'number' || !Number.isInteger(n) || n < least || n > pan.count)
+        return setProblem({
+          field: 'count',
+          says: say('“{count}” cannot be: {least} at the least hold it, and the kitchen has {most}.', {
+            count,
+            least,
+            most: pan.count,
+          }),
+        });
+    }
+    const minutes = stir.trim() === '' ? undefined : typedNumber(stir);
+    if (minutes !== undefined && !(typeof minutes === 'number' && minutes >= 1 && minutes <= 120))
+      return setProblem({
+        field: 'stir',
+        says: say('Minutes between two stirrings are a number from 1 to 120.'),
+      });
+    const bottles = wands.trim() === '' ? undefined : typedNumber(wands);
+    if (
+      bottles !== undefined &&
+      !(typeof bottles === 'number' && Number.isInteger(bottles) && bottles >= 0 && bottles <= keeping.wands)
+    )
+      return setProblem({
+        field: 'wands',
+        says: say('The kitchen has {most} ice wands.', { most: keeping.wands }),
+      });
+    const kilos = ice.trim() === '' ? undefined : typedNumber(ice);
+    if (kilos !== undefined && !(typeof kilos === 'number' && kilos > 0 && kilos * 1000 < state.ml * 0.6))
+      return setProblem({
+        field: 'ice',
+        says: say('Ice is a number of kilograms, less than {most}.', {
+          most: Math.floor(state.ml * 0.6) / 1000,
+        }),
+      });
+    onWay({
+      into: pan
+        ? { kind: 'pans', pan: pan.id, count: n as number }
+        : { kind: 'pot', vessel: holder.replace(/^pot /, '') },
+      place,
+      lid,
+      ...(minutes !== undefined && { stirEvery: minutes as number }),
+      ...(bottles !== undefined && { wands: bottles as number }),
+      ...(kilos !== undefined && { iceG: (kilos as number) * 1000 }),
+    });
+  };
+  return (
+    <Sheet open onOpenChange={(open) => open || onClose()} title={say('How it is cooled')}>
+      <form
+        noValidate
+        className="grid gap-4 p-4"
+        onSubmit={(e) => {
+          e.preventDefault();
+          take();
+        }}
+      >
+        <div className="grid gap-4 min-[560px]:grid-cols-[1fr_8rem]">
+          <Pick
+            id="way-holder"
+            label={say('In what')}
+            value={holder}
+            onChange={(e) => setHolder(e.target.value)}
+          >
+            {keeping.pans.map((p) => (
+              <option key={p.id} value={p.id}>
+                {say('{pan}, {deep} mm deep', { pan: p.name, deep: p.depthMm })}
+              </option>
+            ))}
+            {vessels.map((v) => (
+              <option key={v.id} value={`pot ${v.id}`}>
+                {v.name}
+              </option>
+            ))}
+          </Pick>
+          {pan && (
+            <Field
+              id="way-count"
+              label={say('How many')}
+              inputMode="numeric"
+              value={count}
+              onChange={(e) => setCount(e.target.value)}
+              problem={wrong('count')}
+            />
+          )}
+        </div>
+        <Pick id="way-place" label={say('Where')} value={place} onChange={(e) => setPlace(e.target.value)}>
+          {keeping.places
+            .filter((p) => p.kind !== 'bath' && p.kind !== 'ring')
+            .map((p) => (
+              <option key={p.id} value={p.id}>
+                {say('{place}, {celsius}', { place: p.name, celsius: { celsius: p.celsius } })}
+              </option>
+            ))}
+        </Pick>
+        <Tick
+          id="way-lid"
+          label={say('Covered: slower, and nothing falls in')}
+          checked={lid}
+          onChange={(e) => setLid(e.target.checked)}
+        />
+        <div className="grid gap-4 min-[560px]:grid-cols-3">
+          <Field
+            id="way-stir"
+            label={say('Stirred every, min')}
+            inputMode="numeric"
+            value={stir}
+            onChange={(e) => setStir(e.target.value)}
+            problem={wrong('stir')}
+            hint={say('empty: not stirred')}
+          />
+          <Field
+            id="way-wands"
+            label={say('Ice wands')}
+            inputMode="numeric"
+            value={wands}
+            onChange={(e) => setWands(e.target.value)}
+            problem={wrong('wands')}
+            hint={say('{n} in the kitchen', { n: keeping.wands })}
+          />
+          <Field
+            id="way-ice"
+            label={say('Ice into it, kg')}
+            inputMode="decimal"
+            value={ice}
+            onChange={(e) => setIce(e.target.value)}
+            problem={wrong('ice')}
+            hint={say('only as liquid held back')}
+          />
+        </div>
+        <button type="submit" className={`${PRIMARY} min-h-16 text-[20px]`}>
+          {say('Cool it so from now on')}
+        </button>
+      </form>
+    </Sheet>
+  );
+}
