@@ -20,7 +20,9 @@ export default {
   },
   setupFiles: ['<rootDir>/src/core/food/load.ts'],
   // These come as ES modules only.
-  transformIgnorePatterns: ['/node_modules/(?!intl-messageformat/|@formatjs/)'],
+  transformIgnorePatterns: ['/node_modules/(?!intl-messageformat/|@formatjs/|@noble/|canonicalize/|uuid/)'],
+  // Its package names no entry but for `import`.
+  moduleNameMapper: { '^canonicalize$': '<rootDir>/node_modules/canonicalize/lib/canonicalize.js' },
   modulePathIgnorePatterns: ['<rootDir>/.next/'],
   testTimeout: 30_000,
 };

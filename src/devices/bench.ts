@@ -2,7 +2,9 @@ import type { Followed } from '../core/batch/follow/follow';
 import type { Batch } from '../core/batch/record';
 import { batchState } from '../core/batch/state';
 import type { FlowTest } from '../core/flow/readings/reading';
+import { lotState } from '../core/keep/lot';
 import { normals, seeded } from '../core/maths/random';
+import { type KeptThing, keptCelsius } from './keptTruth';
 import { celsiusAt, flowAt, nextOnScale, truth } from './truth';
 
 /** A device as the bridge lists it: protocol `panache.devices/1`, see docs/formats.md. */
@@ -40,6 +42,10 @@ export function simulatedBench() {
   const batches = new Map<string, Followed1>();
   const faults = new Map<string, Fault>();
   let tare = 0;
+  let kept: readonly KeptThing[] = [];
+  /** Something kept the probe was put into last. */
+  const inKept = (device: Device): KeptThing | null =>
+    kept.findLast(({ lot, house }) => lotState(lot, house.keeping)?.paired?.device === device.id) ?? null;
 
   const pairedWith = (device: Device): Followed1 | null =>
     [...batches.values()].findLast((b) => batchState(b.batch).paired[device.kind]?.device === device.id) ??
@@ -53,6 +59,10 @@ export function simulatedBench() {
     forget(keep: ReadonlySet<string>): void {
       for (const id of batches.keys()) if (!keep.has(id)) batches.delete(id);
     },
+    /** What is kept, as it now stands. */
+    keep(things: readonly KeptThing[]): void {
+      kept = things;
+    },
     setFault: (device: string, fault: Fault) => faults.set(device, fault),
     faultOf: (device: string): Fault => faults.get(device) ?? 'none',
     tare(): void {
@@ -62,7 +72,9 @@ export function simulatedBench() {
     read(device: Device, now: number): number | null {
       const paired = pairedWith(device);
       if (device.kind === 'thermometer') {
-        const celsius = paired?.pot ? celsiusAt(paired.pot, now) : ROOM;
+        const thing = inKept(device);
+        const celsius =
+          (thing && keptCelsius(thing, now)) ?? (paired?.pot ? celsiusAt(paired.pot, now) : ROOM);
         return Math.round((celsius + normal() * NOISE) * 10) / 10;
       }
       if (device.kind !== 'scale') return null;

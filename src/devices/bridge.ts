@@ -2,7 +2,9 @@ import { createServer, type IncomingMessage, type Server, type ServerResponse } 
 import * as z from 'zod';
 import { FlowTestSchema } from '../core/batch/events';
 import type { Batch } from '../core/batch/record';
+import type { Lot } from '../core/keep/lot';
 import { DEVICES, type Device, FAULTS, type SimulatedBench } from './bench';
+import type { KeptThing } from './keptTruth';
 
 const Arm = z.object({ test: FlowTestSchema, celsius: z.number().min(1).max(100) });
 const Fault = z.object({ device: z.string(), fault: z.enum(FAULTS) });
@@ -120,8 +122,12 @@ export function batchesFrom(app: string, bench: SimulatedBench): () => Promise<v
     return (await response.json()) as T;
   };
   return async () => {
-    const live = await get<readonly { id: string }[]>('/api/rail');
-    for (const { id } of live) bench.put(await get<Batch>(`/api/batches/${id}`));
+    const live = await get<readonly { id: string; kept?: true }[]>('/api/rail');
+    for (const { id, kept } of live) if (!kept) bench.put(await get<Batch>(`/api/batches/${id}`));
     bench.forget(new Set(live.map((t) => t.id)));
+    // Only what somebody has put a probe into is asked for.
+    if (!live.some((t) => t.kept)) return bench.keep([]);
+    const { lots, house } = await get<{ lots: readonly Lot[]; house: KeptThing['house'] }>('/api/keep');
+    bench.keep(lots.map((lot) => ({ lot, house })));
   };
 }

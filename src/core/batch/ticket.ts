@@ -1,5 +1,5 @@
 import { type Message, message } from '../message/message';
-import { LIMITS } from '../safety/cautions';
+import { RULES } from '../safety/rules';
 import { titleAsMessage } from '../words/steps';
 import type { Batch } from './record';
 import { batchState, type Timer } from './state';
@@ -80,7 +80,7 @@ export function ticketOf(batch: Batch, now: number, by?: ByModel | 'lost'): Tick
       stage === 'hold'
         ? message('Held: probe by')
         : stage === 'cool'
-          ? message('Cooling: {through} by', { through: { celsius: LIMITS.cooling.through } })
+          ? message('Cooling: {through} by', { through: { celsius: RULES.fda.cooling.stages[0]?.to ?? 21 } })
           : step
             ? step.does
               ? titleAsMessage(step.does, step.planned?.from)
@@ -98,7 +98,7 @@ export function ticketOf(batch: Batch, now: number, by?: ByModel | 'lost'): Tick
         ? { celsius: model.celsius, by: 'model' }
         : { celsius: planned, by: 'plan' }),
     timers,
-    tooCold: stage === 'hold' && celsius !== null && celsius < LIMITS.hotHold.atLeast,
+    tooCold: stage === 'hold' && celsius !== null && celsius < RULES.fda.hot.atLeast,
     trouble: troubleWith(batch, by === 'lost'),
   };
 }

@@ -4,6 +4,7 @@ import type { Product } from '../food/product';
 import type { KitchenFile } from '../house/kitchenFile';
 import { type Message, message } from '../message/message';
 import { term } from '../message/term';
+import { RULES } from '../safety/rules';
 import type { Words } from '../say/inWords';
 
 const nameOf = (id: string): Message =>
@@ -88,5 +89,43 @@ const linesOf = (k: KitchenFile): readonly Message[] => [
       b: f.thick.seconds,
       thick: f.thick.nu,
     }),
+  ),
+  ...keepingLines(k.keeping),
+];
+
+/** How soup is kept, a line a thing. */
+const keepingLines = (k: KitchenFile['keeping']): readonly Message[] => [
+  message('Rules of {name}, {of}', { name: RULES[k.rules].name, of: RULES[k.rules].of }),
+  ...(k.tightened.hot === undefined
+    ? []
+    : [message('Kept hot at {celsius} °C, more than the rule', { celsius: k.tightened.hot })]),
+  ...(k.tightened.cold === undefined
+    ? []
+    : [message('Kept cold at {celsius} °C, more than the rule', { celsius: k.tightened.cold })]),
+  ...(k.tightened.cooling === undefined
+    ? []
+    : [
+        message('Cooled in {percent} % of the rule’s time', {
+          percent: Math.round(k.tightened.cooling * 100),
+        }),
+      ]),
+  ...(k.tightened.reheat === undefined
+    ? []
+    : [message('Reheated to {celsius} °C, more than the rule', { celsius: k.tightened.reheat })]),
+  ...(k.tightened.days === undefined
+    ? []
+    : [message('Kept for {days} days, fewer than the rule', { days: k.tightened.days })]),
+  message('Probed every {minutes} min; {wands} ice wands', { minutes: k.probeEvery, wands: k.wands }),
+  ...k.pans.map((p) =>
+    message('Pan {name}: {count} of {long} × {wide} × {deep} mm', {
+      name: p.name,
+      count: p.count,
+      long: p.lengthMm,
+      wide: p.widthMm,
+      deep: p.depthMm,
+    }),
+  ),
+  ...k.places.map((p) =>
+    message('Place {name}: {kind}, {celsius} °C', { name: p.name, kind: term(p.kind), celsius: p.celsius }),
   ),
 ];

@@ -6,6 +6,7 @@ import type { Product } from '../food/product';
 import { issue } from '../message/told';
 import { type Kitchen, PRIOR } from '../pot/kitchen';
 import { BurnerSchema, VesselSchema } from '../recipe/recipe';
+import { rulesOf } from '../safety/rules';
 import { numberFrom } from '../units/numberFrom';
 import { OutOfRange } from '../units/range';
 import type { House } from './house';
@@ -118,7 +119,12 @@ export function houseOf(file: KitchenFile, revision = 1): House {
     funnels,
     keeping,
     revision,
-    kitchen: { ...room, factors: PRIOR, products: byIngredient(products) },
+    kitchen: {
+      ...room,
+      factors: PRIOR,
+      products: byIngredient(products),
+      rules: rulesOf(keeping.rules, keeping.tightened),
+    },
   };
 }
 

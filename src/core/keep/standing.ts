@@ -122,16 +122,24 @@ export function coolingNow(
 export type Alarm = 'none' | 'watch' | 'will miss' | 'lost';
 
 /** Below this chance it will miss; below the other it is watched. */
-export const MISSING = 0.5;
+const MISSING = 0.35;
 const WATCHED = 0.85;
 
-/** What is to be said of a forecast at `seconds` of its phase: lost when a limit has gone by too warm, before that when it will. */
-export function alarmOf(f: Forecast, seconds: number, lastRead: number | null): Alarm {
+/** Before it was read twice only this little chance is worth an alarm: the room is hardly known yet. */
+const HOPELESS = 0.08;
+
+/** What is to be said of a forecast at `seconds` of its phase, read so far as `readings` say: lost when a limit has gone by too warm, before that when it will. */
+export function alarmOf(
+  f: Forecast,
+  seconds: number,
+  readings: readonly { readonly celsius: number }[],
+): Alarm {
+  const last = readings.at(-1)?.celsius ?? null;
   const over = f.verdict.stages.some(
-    (s) => s.by < seconds && (s.met > s.by || (lastRead !== null && s.met > seconds && lastRead > s.to)),
+    (s) => s.by < seconds && (s.met > s.by || (last !== null && s.met > seconds && last > s.to)),
   );
   if (over) return 'lost';
-  if (f.chance < MISSING) return 'will miss';
+  if (f.chance < (readings.length >= 2 ? MISSING : HOPELESS)) return 'will miss';
   return f.chance < WATCHED ? 'watch' : 'none';
 }
 
@@ -146,11 +154,10 @@ export function coolingForecast(
   const cooling = coolingNow(state, soup, means, rule);
   if (!cooling) return null;
   const found = forecast(cooling.phase, rule, cooling.began);
-  const last = state.readings.at(-1);
   return {
     ...cooling,
     forecast: found,
-    alarm: alarmOf(found, (now - cooling.at) / 1000, last?.celsius ?? null),
+    alarm: alarmOf(found, (now - cooling.at) / 1000, cooling.phase.readings),
   };
 }
 

@@ -21,7 +21,7 @@ export function deedOf({ step, before, pot }: StepRun): Deed {
 }
 
 const inKitchen = (deed: Deed, kitchen: Kitchen): readonly Caution[] =>
-  cautionsFor(deed, (id) => foodIn(kitchen, id), kitchen.flagged);
+  cautionsFor(deed, (id) => foodIn(kitchen, id), kitchen.flagged, kitchen.rules);
 
 /** The cautions of one step, where they apply. */
 export const cautionsOf = (ran: StepRun, kitchen: Kitchen): readonly Caution[] =>

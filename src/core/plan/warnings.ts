@@ -8,7 +8,7 @@ import { foodIn, type Kitchen } from '../pot/kitchen';
 import { portionsIn } from '../pot/portions';
 import type { Portion } from '../pot/step';
 import { sweat } from '../pot/steps/sweat';
-import { CODE, LIMITS } from '../safety/cautions';
+import { RULES, ruleName } from '../safety/rules';
 import { COOK_OUT_MINUTES } from '../thicken/granules';
 import { rouxBalance } from '../thicken/rouxBalance';
 import { dairyFate } from './dairyRisk';
@@ -163,7 +163,8 @@ const LONG_REST = 5;
 
 /** A soup resting off the heat cools: when it comes under what hot food is held at. */
 function rests(run: Run, kitchen: Kitchen): Warning[] {
-  const { atLeast, section } = LIMITS.hotHold;
+  const rules = kitchen.rules ?? RULES.fda;
+  const { atLeast } = rules.hot;
   return run.ran.flatMap((r, n): Warning[] => {
     if (r.step.kind !== 'rest' || r.step.minutes < LONG_REST || liquidMl(r.pot) < 200) return [];
     if (r.before.celsius <= atLeast) return [];
@@ -180,15 +181,16 @@ function rests(run: Run, kitchen: Kitchen): Warning[] {
         atLeast,
         minutes,
         rests: under ? r.step.minutes : null,
-        rule: `${CODE}, ${section}`,
+        rule: ruleName(rules, rules.hot),
       },
     ];
   });
 }
 
 /** Put by hot, or hotter than what is kept cold may be. */
-function notChilled(run: Run): Warning[] {
-  const { atMost, section } = LIMITS.coldHold;
+function notChilled(run: Run, kitchen: Kitchen): Warning[] {
+  const rules = kitchen.rules ?? RULES.fda;
+  const { atMost } = rules.cold;
   return run.ran.flatMap((r, n): Warning[] =>
     r.step.kind === 'keep' && r.before.celsius > atMost + 0.5
       ? [
@@ -199,7 +201,7 @@ function notChilled(run: Run): Warning[] {
             severity: 'stop',
             celsius: r.before.celsius,
             atMost,
-            rule: `${CODE}, ${section}`,
+            rule: ruleName(rules, rules.cold),
           },
         ]
       : [],
@@ -236,6 +238,6 @@ export const warningsFor = (plan: PlanSoFar, run: Run): readonly Warning[] => [
   ...flour(run),
   ...dairy(run, plan.setup.kitchen),
   ...rests(run, plan.setup.kitchen),
-  ...notChilled(run),
+  ...notChilled(run, plan.setup.kitchen),
   ...careful(run, plan.setup.kitchen),
 ];

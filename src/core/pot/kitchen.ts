@@ -4,6 +4,7 @@ import type { Allergen, Ingredient } from '../food/ingredient';
 import { asProduct, type Product } from '../food/product';
 import type { Burner } from '../heat/burner';
 import type { Vessel } from '../heat/vessel';
+import type { RuleSet } from '../safety/rules';
 
 /**
  * What the house's own numbers multiply; 1 is the model's prior. Each has a spread, the standard
@@ -61,6 +62,8 @@ export type Kitchen = {
   readonly measures?: 'scale' | 'spoons' | undefined;
   /** The house's own products, by the catalogue's id. */
   readonly products?: Readonly<Record<string, Product>> | undefined;
+  /** Times and temperatures it works by; the FDA’s where it has not said. */
+  readonly rules?: RuleSet | undefined;
   /** Named first and large wherever a soup holds them. */
   readonly flagged?: readonly Allergen[] | undefined;
 };

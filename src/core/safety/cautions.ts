@@ -1,5 +1,6 @@
 import { ingredient } from '../food/catalogue';
 import type { Ingredient } from '../food/ingredient';
+import { RULES, type RuleSet, ruleName } from './rules';
 
 /** What a caution is about, with the figures its sentence needs; °C, s, days. */
 export type Care =
@@ -48,20 +49,8 @@ export const CODE = 'FDA Food Code 2022 (from memory); the local code decides';
 /** Said of what has no code behind it. */
 export const TRADE = 'common practice, no source';
 
-/** Time–temperature limits: FDA Food Code 2022, section in each. °C and seconds. */
+/** What fish and shellfish are cooked to: FDA Food Code 2022, section in it. °C and seconds. */
 export const LIMITS = {
-  cooling: {
-    from: 57,
-    through: 21,
-    firstSeconds: 2 * 3600,
-    to: 5,
-    allSeconds: 6 * 3600,
-    section: '3-501.14',
-  },
-  hotHold: { atLeast: 57, section: '3-501.16' },
-  coldHold: { atMost: 5, section: '3-501.16' },
-  reheat: { to: 74, forSeconds: 15, withinSeconds: 2 * 3600, section: '3-403.11' },
-  dateMark: { days: 7, atMost: 5, section: '3-501.17' },
   fish: { centre: 63, forSeconds: 15, section: '3-401.11' },
 } as const;
 
@@ -78,9 +67,10 @@ export const jugFills = (ml: number, jugMl = 2000): number => Math.max(1, Math.c
 const FROZEN = -12;
 
 /** How what is put by is marked, and whether it may be: the day it is made is the first of its days. */
-function keptMark({ days, celsius }: NonNullable<Deed['kept']>): Caution {
-  const { days: mostDays, atMost, section } = LIMITS.dateMark;
-  const rule = `${CODE}, ${section}`;
+function keptMark({ days, celsius }: NonNullable<Deed['kept']>, rules: RuleSet): Caution {
+  const { days: mostDays } = rules.keep;
+  const { atMost } = rules.cold;
+  const rule = ruleName(rules, rules.keep);
   if (celsius <= FROZEN) return { id: 'date mark', kind: 'frozen', days: mostDays, rule };
   const broken = days > mostDays || celsius > atMost;
   return { id: 'date mark', kind: 'kept', days, celsius, mostDays, atMost, rule, ...(broken && { broken }) };
@@ -106,12 +96,13 @@ export type Deed = {
 
 /**
  * The cautions that apply to a step, where they apply and nowhere else. `foodOf` finds an ingredient as
- * the house has it; allergens in `flagged` are named first, in capitals.
+ * the house has it; allergens in `flagged` are named first, in capitals; times and temperatures are those of `rules`.
  */
 export function cautionsFor(
   deed: Deed,
   foodOf: (id: string) => Ingredient = ingredient,
   flagged: readonly string[] = [],
+  rules: RuleSet = RULES.fda,
 ): readonly Caution[] {
   const found: Caution[] = [];
   const foods = deed.ingredients.map(foodOf);
@@ -121,7 +112,7 @@ export function cautionsFor(
       : { kind: 'hot stick' };
     found.push({ id: 'hot blending', rule: TRADE, ...care });
   }
-  if (deed.kept) found.push(keptMark(deed.kept));
+  if (deed.kept) found.push(keptMark(deed.kept, rules));
   if (deed.fatPouredOff) found.push({ id: 'hot fat', kind: 'hot fat', celsius: HOT_FAT, rule: TRADE });
   if (foods.some((f) => f.group === 'egg' && !f.pasteurised))
     found.push({ id: 'yolk', kind: 'yolk', rule: `${CODE}, 3-801.11` });
@@ -143,17 +134,31 @@ export function cautionsFor(
       rule: 'US nine and EU fourteen allergens',
     });
   }
-  if (deed.kind === 'hold') {
-    const { atLeast, section } = LIMITS.hotHold;
-    found.push({ id: 'hot hold', kind: 'hot hold', atLeast, rule: `${CODE}, ${section}` });
-  }
+  if (deed.kind === 'hold')
+    found.push({
+      id: 'hot hold',
+      kind: 'hot hold',
+      atLeast: rules.hot.atLeast,
+      rule: ruleName(rules, rules.hot),
+    });
   if (deed.kind === 'chill') {
-    const { section, ...limits } = LIMITS.cooling;
-    found.push({ id: 'cooling', kind: 'cooling', ...limits, rule: `${CODE}, ${section}` });
+    const { from, stages } = rules.cooling;
+    const [first, last] = [stages[0], stages.at(-1)];
+    if (first && last)
+      found.push({
+        id: 'cooling',
+        kind: 'cooling',
+        from,
+        through: first.to,
+        to: last.to,
+        firstSeconds: first.seconds,
+        allSeconds: last.seconds,
+        rule: ruleName(rules, rules.cooling),
+      });
   }
   if (deed.kind === 'reheat') {
-    const { to, forSeconds: seconds, withinSeconds, section } = LIMITS.reheat;
-    const rule = `${CODE}, ${section}`;
+    const { to, forSeconds: seconds, withinSeconds } = rules.reheat;
+    const rule = ruleName(rules, rules.reheat);
     found.push({ id: 'reheating', kind: 'reheating', to, seconds, within: withinSeconds, rule });
   }
   return found;

@@ -148,6 +148,10 @@ export const RULES: Readonly<Record<RuleSetId, RuleSet>> = {
   },
 };
 
+/** The rules a figure is of, and where it stands in them, as a caution names it. */
+export const ruleName = ({ name, of }: RuleSet, { source }: Sourced): string =>
+  `${name.text} ${of} (from memory); the local code decides, ${source.text}`;
+
 /** What a kitchen asks beyond its rules, each at least as strict; absent where the rule stands as it is. */
 export type Tightened = {
   readonly hot?: number | undefined;

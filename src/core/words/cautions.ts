@@ -105,12 +105,18 @@ export function cautionWords(c: Caution): Said {
       };
     case 'cooling':
       return {
-        says: message('{range} within {first}, to {to} within {all} in all.', {
-          range: { celsius: c.from, toCelsius: c.through },
-          first: hours(c.firstSeconds),
-          to: { celsius: c.to },
-          all: hours(c.allSeconds),
-        }),
+        says:
+          c.firstSeconds === c.allSeconds
+            ? message('{range} within {first}.', {
+                range: { celsius: c.from, toCelsius: c.to },
+                first: hours(c.firstSeconds),
+              })
+            : message('{range} within {first}, to {to} within {all} in all.', {
+                range: { celsius: c.from, toCelsius: c.through },
+                first: hours(c.firstSeconds),
+                to: { celsius: c.to },
+                all: hours(c.allSeconds),
+              }),
         do: message('Shallow pans, uncovered until cold, in moving air or ice.'),
       };
     case 'reheating':

@@ -41,6 +41,8 @@ export type KeepOpened = {
   readonly kitchenLines: readonly KeepEvent[];
   readonly filmLines: readonly KeepEvent[];
   readonly head: Head;
+  /** What it is kept in and at. */
+  readonly house: Pick<House, 'keeping' | 'vessels'>;
 };
 
 export async function openKeep(pool: pg.Pool): Promise<KeepOpened> {
@@ -52,7 +54,7 @@ export async function openKeep(pool: pg.Pool): Promise<KeepOpened> {
     readFilmLines(pool, house.id),
     readHead(pool, house.id),
   ]);
-  return { lots, kitchenLines, filmLines, head };
+  return { lots, kitchenLines, filmLines, head, house: { keeping: house.keeping, vessels: house.vessels } };
 }
 
 /** How a batch that was finished hot is put by: in its pot, where the house keeps hot, or on the worktop until it is said how it is cooled. */

@@ -67,7 +67,7 @@ async function coolsBy(db: Queryable, house: House, lot: Lot, now: number): Prom
   const seconds = (now - found.at) / 1000;
   return {
     celsius: warmestAt(found.forecast.points, seconds),
-    alarm: alarmOf(found.forecast, seconds, state.readings.at(-1)?.celsius ?? null),
+    alarm: alarmOf(found.forecast, seconds, found.phase.readings),
   };
 }
 

@@ -122,7 +122,7 @@ export type InUse = {
 /** Still on the stove after this long, a batch was left unended rather than cooked on. Common practice, no source. */
 const LONGEST_ON_THE_STOVE = '36 hours';
 
-/** Pots and burners of batches on the stove now: begun, and neither finished nor left standing for days. */
+/** Pots and burners of batches on the stove now: begun, and neither finished nor left standing for days; and pots something kept stands in. */
 export async function readInUse(db: Queryable, kitchenId: string): Promise<readonly InUse[]> {
   const { rows } = await db.query<{
     id: string;
@@ -142,7 +142,11 @@ export async function readInUse(db: Queryable, kitchenId: string): Promise<reado
            AND NOT EXISTS (
              SELECT 1 FROM batch_event w WHERE w.batch_id = b.id
                AND w.body ->> 'kind' = 'withdrawn' AND w.body ->> 'event' = e.id::text))
-     ORDER BY b.started_at`,
+     UNION ALL
+     SELECT l.id, coalesce(p.body ->> 'name', ''), l.vessel_id, l.vessel_id, NULL, ''
+     FROM lot l LEFT JOIN LATERAL (
+       SELECT body FROM keep_event e WHERE e.lot_id = l.id AND e.body ->> 'kind' = 'put by' ORDER BY seq LIMIT 1) p ON true
+     WHERE l.kitchen_id = $1 AND l.over_at IS NULL AND l.vessel_id IS NOT NULL`,
     [kitchenId, LONGEST_ON_THE_STOVE],
   );
   return rows.map((r) => ({

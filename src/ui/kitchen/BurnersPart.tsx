@@ -9,9 +9,9 @@ import { parseNumber } from '../../core/units/typed/parse';
 import { Field, Pick } from '../shared/form/Field';
 import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
-import type { KitchenForm } from './form';
+import type { KitchenForm } from './form/form';
+import { CARD, type PartProps } from './form/part';
 import { NameRow } from './NameRow';
-import { CARD, type PartProps } from './part';
 
 /** Burners and what reaches a pot from them. */
 export function BurnersPart({ problemAt }: PartProps) {

@@ -7,8 +7,8 @@ import { term } from '../../core/message/term';
 import { Field, Pick, Tick } from '../shared/form/Field';
 import { useSay } from '../shared/useSay';
 import { useRole } from '../station/useRole';
-import type { KitchenForm } from './form';
-import { CARD, type PartProps } from './part';
+import type { KitchenForm } from './form/form';
+import { CARD, type PartProps } from './form/part';
 
 /** Room, units, bands, allergens and roles. */
 export function HousePart({ problemAt }: PartProps) {

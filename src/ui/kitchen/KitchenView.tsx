@@ -15,8 +15,9 @@ import { ask, problemWords } from '../station/line/api';
 import { readRole } from '../station/useRole';
 import { ArchivePart, type LastImport } from './ArchivePart';
 import { BurnersPart } from './BurnersPart';
-import { type KitchenForm, kitchenFieldOf, kitchenForm, kitchenOf } from './form';
+import { type KitchenForm, kitchenFieldOf, kitchenForm, kitchenOf } from './form/form';
 import { HousePart } from './HousePart';
+import { KeepingPart } from './KeepingPart';
 import { PotsPart } from './PotsPart';
 import { ProductsPart } from './ProductsPart';
 
@@ -25,6 +26,7 @@ const PARTS = [
   { value: 'pots', words: message('Pots') },
   { value: 'burners', words: message('Burners') },
   { value: 'products', words: message('Products') },
+  { value: 'keeping', words: message('Keeping') },
   { value: 'archive', words: message('Archive') },
 ] as const;
 type Part = (typeof PARTS)[number]['value'];
@@ -36,7 +38,9 @@ const partOf = (field: string): Part =>
       ? 'burners'
       : field.startsWith('products')
         ? 'products'
-        : 'house';
+        : field.startsWith('keeping')
+          ? 'keeping'
+          : 'house';
 
 type Props = {
   readonly kitchen: KitchenFile;
@@ -141,6 +145,7 @@ export function KitchenView({ kitchen, revision, part: first, lastImport }: Prop
           {part === 'pots' && <PotsPart problemAt={problemAt} />}
           {part === 'burners' && <BurnersPart problemAt={problemAt} />}
           {part === 'products' && <ProductsPart problemAt={problemAt} />}
+          {part === 'keeping' && <KeepingPart problemAt={problemAt} />}
           {part === 'archive' && <ArchivePart last={lastImport} />}
         </div>
         {part !== 'archive' && (

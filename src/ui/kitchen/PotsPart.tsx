@@ -10,10 +10,10 @@ import { parseNumber } from '../../core/units/typed/parse';
 import { Field, Pick } from '../shared/form/Field';
 import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
-import type { KitchenForm } from './form';
+import type { KitchenForm } from './form/form';
+import { CARD, type PartProps } from './form/part';
 import { NameRow } from './NameRow';
 import { PotSection } from './PotSection';
-import { CARD, type PartProps } from './part';
 
 const litresOf = (diameterCm: string, heightCm: string): number =>
   (Math.PI * (parseNumber(diameterCm) / 2) ** 2 * parseNumber(heightCm)) / 1000;

@@ -11,8 +11,8 @@ import { Field, Tick } from '../shared/form/Field';
 import { IngredientField } from '../shared/form/IngredientField';
 import { BUTTON, FIELD } from '../shared/styles';
 import { useSay } from '../shared/useSay';
-import type { KitchenForm } from './form';
-import type { PartProps } from './part';
+import type { KitchenForm } from './form/form';
+import type { PartProps } from './form/part';
 
 const FRESH_PRODUCT = {
   ingredient: '',

@@ -5,6 +5,7 @@ import type { EventBody } from '../../core/batch/events';
 import type { Batch } from '../../core/batch/record';
 import type { BatchState } from '../../core/batch/state';
 import { term } from '../../core/message/term';
+import type { RuleSet } from '../../core/safety/rules';
 import { timeOfDay } from '../../core/units/clock';
 import { duration, litres, mPas, spaced } from '../../core/units/format';
 import { measuredMark } from '../shared/marks';
@@ -18,9 +19,8 @@ type Props = {
   readonly batch: Batch;
   readonly state: BatchState;
   readonly going: Going | null;
-  readonly now: number | null;
   readonly write: (body: EventBody) => void;
-  readonly onRead: () => void;
+  readonly rules: RuleSet;
   /** Back to the steps that are left; absent when there are none. */
   readonly onBack?: () => void;
 };
@@ -50,7 +50,7 @@ function Bowl({ garnish }: { garnish: NonNullable<Batch['plan']['garnish']> }) {
 }
 
 /** The end of a batch: what came of it, what went otherwise than planned, how it tasted, and where it goes. */
-export function EndView({ batch, state, going, now, write, onRead, onBack }: Props) {
+export function EndView({ batch, state, going, write, rules, onBack }: Props) {
   const say = useSay();
   const { finished, stage } = state;
   const level = going?.seen.volumeMl ?? null;
@@ -84,9 +84,9 @@ export function EndView({ batch, state, going, now, write, onRead, onBack }: Pro
         )}
         {batch.plan.garnish && batch.plan.garnish.length > 0 && <Bowl garnish={batch.plan.garnish} />}
         {finished ? (
-          <Finished finished={finished} stage={stage} now={now} write={write} onRead={onRead} state={state} />
+          <Finished finished={finished} batchId={batch.id} kept={stage === 'hold' || stage === 'cool'} />
         ) : (
-          <Finish level={level} write={write} />
+          <Finish level={level} rules={rules} write={write} />
         )}
       </section>
       <section

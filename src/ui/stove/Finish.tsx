@@ -4,38 +4,51 @@ import { clsx } from 'clsx';
 import { useState } from 'react';
 import type { EventBody, GoesTo } from '../../core/batch/events';
 import { type Message, message } from '../../core/message/message';
-import { LIMITS } from '../../core/safety/cautions';
+import type { RuleSet } from '../../core/safety/rules';
 import { parseNumber } from '../../core/units/typed/parse';
 import { Field } from '../shared/form/Field';
 import { BUTTON, PRIMARY } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 
-const GOES_TO: readonly { value: GoesTo; words: Message; aside: Message }[] = [
+const goesTo = ({ hot, cooling }: RuleSet): readonly { value: GoesTo; words: Message; aside: Message }[] => [
   { value: 'pass', words: message('All served'), aside: message('straight from the pot') },
   {
     value: 'hold',
     words: message('Hold it hot'),
-    aside: message('never under {atLeast}', { atLeast: { celsius: LIMITS.hotHold.atLeast } }),
+    aside: message('never under {atLeast}', { atLeast: { celsius: hot.atLeast } }),
   },
   {
     value: 'cool',
     words: message('Cool it'),
-    aside: message('{through} in 2 h, {to} in 6 h', {
-      through: { celsius: LIMITS.cooling.through },
-      to: { celsius: LIMITS.cooling.to },
+    aside: message('{stages}', {
+      stages: {
+        listed: cooling.stages.map(({ to, seconds }) =>
+          message('{to} in {hours} h', {
+            to: { celsius: to },
+            hours: Math.round((seconds / 3600) * 10) / 10,
+          }),
+        ),
+      },
     }),
   },
   { value: 'bin', words: message('Throw it away'), aside: message('it cannot be served') },
 ];
 
-export function Finish({ level, write }: { level: number | null; write: (body: EventBody) => void }) {
+type Props = {
+  readonly level: number | null;
+  readonly rules: RuleSet;
+  readonly write: (body: EventBody) => void;
+};
+
+/** What came of the batch, how it tastes, and where it goes. */
+export function Finish({ level, rules, write }: Props) {
   const say = useSay();
   const [typed, setTyped] = useState<string | null>(null);
   const [score, setScore] = useState<number | null>(null);
   const [note, setNote] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const text = typed ?? (level === null ? '' : (level / 1000).toFixed(1));
-  const finish = (goesTo: GoesTo) => {
+  const finish = (to: GoesTo) => {
     const l = parseNumber(text);
     if (text.trim() !== '' && !(l >= 0 && l <= 600)) {
       setProblem(say('“{text}” cannot be: yield is a number from 0 to 600 L.', { text }));
@@ -44,7 +57,7 @@ export function Finish({ level, write }: { level: number | null; write: (body: E
     }
     write({
       kind: 'finished',
-      goesTo,
+      goesTo: to,
       ...(text.trim() !== '' && { yieldMl: Math.round(l * 1000) }),
       ...(score !== null && { score }),
       ...(note.trim() && { note: note.trim() }),
@@ -103,7 +116,7 @@ export function Finish({ level, write }: { level: number | null; write: (body: E
       <fieldset className="mt-4">
         <legend className="mb-1 font-bold">{say('Where it goes now')}</legend>
         <div className="grid gap-2 min-[560px]:grid-cols-2">
-          {GOES_TO.map((g, n) => (
+          {goesTo(rules).map((g, n) => (
             <button
               key={g.value}
               type="button"

@@ -6,6 +6,7 @@ import type { EventBody } from '../../core/batch/events';
 import type { Batch } from '../../core/batch/record';
 import { batchState, type StepState } from '../../core/batch/state';
 import { titleIn } from '../../core/batch/titleIn';
+import type { RuleSet } from '../../core/safety/rules';
 import { timeOfDay } from '../../core/units/clock';
 import { Faces } from '../frame/Faces';
 import { useShortcut } from '../frame/keys/Shortcuts';
@@ -35,8 +36,14 @@ type Open = 'steps' | 'devices' | 'timer' | ReadingKind | null;
 
 const forPutIn = () => import('../shared/form/IngredientCombobox');
 
+type Props = {
+  readonly batch: Batch;
+  /** What the house keeps hot, cools and reheats by. */
+  readonly rules: RuleSet;
+};
+
 /** Leads a batch step by step: the one at hand fills the screen, the pot and the ladder stand beside it. */
-export function StoveView({ batch: initial }: { batch: Batch }) {
+export function StoveView({ batch: initial, rules }: Props) {
   const say = useSay();
   const { batch, unsent, refused, write } = useBatch(initial);
   const now = useNow();
@@ -140,9 +147,8 @@ export function StoveView({ batch: initial }: { batch: Batch }) {
           batch={batch}
           state={state}
           going={going}
-          now={now}
           write={write}
-          onRead={() => setOpen('temperature')}
+          rules={rules}
           {...(stage === 'cooking' && { onBack: () => setEnding(false) })}
         />
         <Status unsent={unsent} refused={refused} />

@@ -1,7 +1,10 @@
 import { notFound } from 'next/navigation';
 import * as z from 'zod';
+import { rulesIn } from '../../../core/keep/standing';
+import { RULES } from '../../../core/safety/rules';
 import { pool } from '../../../server/data/database';
 import { readBatch } from '../../../server/queries/batches';
+import { readHouse } from '../../../server/queries/kitchen';
 import { StoveView } from '../../../ui/stove/StoveView';
 import { titled } from '../../reader';
 
@@ -10,7 +13,10 @@ export const dynamic = 'force-dynamic';
 
 export default async function BatchPage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const batch = z.uuid().safeParse(id).success ? await readBatch(pool(), id) : null;
+  const [batch, house] = await Promise.all([
+    z.uuid().safeParse(id).success ? readBatch(pool(), id) : null,
+    readHouse(pool()),
+  ]);
   if (!batch) notFound();
-  return <StoveView key={batch.id} batch={batch} />;
+  return <StoveView key={batch.id} batch={batch} rules={house ? rulesIn(house) : RULES.fda} />;
 }

@@ -5,6 +5,7 @@ import { term } from '../../message/term';
 import { massG } from '../../pot/contents';
 import { cook, hardest, heatTo, simmersAt, tenderness } from '../../pot/cook';
 import { LIMITS } from '../../safety/cautions';
+import { RULES } from '../../safety/rules';
 import { saltBalance } from '../../season/salt';
 import { litres, spaced } from '../../units/format';
 import { holdsDairy } from '../means/thinner';
@@ -133,6 +134,7 @@ export const OF_THE_POT: Cures<
   'too cold': ({ seen, cure, measured }) => {
     if (seen.celsius >= SERVED_AT) return probed(seen.celsius, cure);
     const dairy = holdsDairy(measured);
+    const rules = measured.kitchen.rules ?? RULES.fda;
     const heated = heatTo(measured.pot, SERVED_AT, { flame: dairy ? 0.6 : 1, lid: 'on' }, measured.kitchen);
     const minutes = (heated.pot.seconds - measured.pot.seconds) / 60;
     return cure({
@@ -156,10 +158,10 @@ export const OF_THE_POT: Cures<
       ],
       saves: message('All of it.'),
       cannot:
-        seen.celsius < LIMITS.hotHold.atLeast
+        seen.celsius < rules.hot.atLeast
           ? message('It is under {atLeast}: if it was held, reheat it to {to}, or throw it away.', {
-              atLeast: { celsius: LIMITS.hotHold.atLeast },
-              to: { celsius: LIMITS.reheat.to },
+              atLeast: { celsius: rules.hot.atLeast },
+              to: { celsius: rules.reheat.to },
             })
           : null,
       minutes: Math.max(0, minutes),

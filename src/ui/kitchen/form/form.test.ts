@@ -1,7 +1,7 @@
-import { demoKitchen } from '../../../demo/demo';
-import { KitchenFile } from '../../core/house/kitchenFile';
-import { inEnglish } from '../../core/say/inWords';
-import { issueWords } from '../../core/words/issueWords';
+import { demoKitchen } from '../../../../demo/demo';
+import { KitchenFile } from '../../../core/house/kitchenFile';
+import { inEnglish } from '../../../core/say/inWords';
+import { issueWords } from '../../../core/words/issueWords';
 import { kitchenFieldOf, kitchenForm, kitchenOf } from './form';
 
 const kitchen = demoKitchen();

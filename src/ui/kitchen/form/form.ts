@@ -1,8 +1,10 @@
-import { idFrom } from '../../core/formats/draft/ids';
-import type { KitchenFile } from '../../core/house/kitchenFile';
-import { SALT_PER_SODIUM } from '../../core/season/salt';
-import { toCelsius, toFahrenheit } from '../../core/units/temperature';
-import { typedNumber } from '../../core/units/typed/parse';
+import type { KitchenFile } from '../../../core/house/kitchenFile';
+import { SALT_PER_SODIUM } from '../../../core/season/salt';
+import { toCelsius, toFahrenheit } from '../../../core/units/temperature';
+import { type AsTyped, idFor, numberOrText, text } from './formNumbers';
+import { type KeepingForm, keepingForm, keepingOf } from './keepingForm';
+
+export type { AsTyped } from './formNumbers';
 
 /** A pot, burner or product as typed. */
 export type PotForm = {
@@ -44,13 +46,11 @@ export type KitchenForm = {
   vessels: PotForm[];
   burners: BurnerForm[];
   products: ProductForm[];
+  keeping: KeepingForm;
 };
 
 /** Sodium to salt, mg per 100 g to %. */
 const SALT = SALT_PER_SODIUM / 1000;
-
-const text = (value: number | undefined, per = 1, digits = 6): string =>
-  value === undefined ? '' : String(Number((value / per).toPrecision(digits)));
 
 /** The kitchen as its form shows it: cm, kg, kW and per cent, in the house's own degrees. */
 export function kitchenForm(k: KitchenFile): KitchenForm {
@@ -96,35 +96,12 @@ export function kitchenForm(k: KitchenFile): KitchenForm {
       kept: p.kept !== false,
       allergens: [...(p.allergens ?? [])],
     })),
+    keeping: keepingForm(k.keeping),
   };
-}
-
-/** A number as typed times `per`; text that is none stays text, for the schema to name. */
-function numberOrText(typed: string, per = 1): number | string {
-  const n = typedNumber(typed);
-  return typeof n === 'number' ? Number((n * per).toPrecision(12)) : n.trim();
 }
 
 const maybe = <K extends string>(key: K, typed: string, per = 1): Partial<Record<K, number | string>> =>
   typed.trim() === '' ? {} : ({ [key]: numberOrText(typed, per) } as Record<K, number | string>);
-
-/** An id for something new: from its name, with a number if another has it. */
-function idFor(name: string, taken: Set<string>, otherwise: string): string {
-  const base = idFrom(name, otherwise);
-  let id = base;
-  for (let n = 2; taken.has(id); n++) id = `${base}-${n}`;
-  taken.add(id);
-  return id;
-}
-
-/** A file as the form has it: where a number belongs there may be the text that is none. */
-export type AsTyped<T> = T extends number
-  ? number | string
-  : T extends readonly (infer U)[]
-    ? AsTyped<U>[]
-    : T extends object
-      ? { [K in keyof T]: AsTyped<T[K]> }
-      : T;
 
 /** The file the form says, over `base` for its id. What cannot be read stays as typed. */
 export function kitchenOf(f: KitchenForm, base: KitchenFile): AsTyped<KitchenFile> {
@@ -181,7 +158,7 @@ export function kitchenOf(f: KitchenForm, base: KitchenFile): AsTyped<KitchenFil
     })),
     // Calibrated under Check; here they are only kept.
     funnels: base.funnels,
-    keeping: base.keeping,
+    keeping: keepingOf(f.keeping),
   };
 }
 
@@ -202,6 +179,8 @@ export const kitchenFieldOf = (path: string): string =>
   path
     .replace(/^kitchen\./, '')
     .replace(/^roles\..*/, 'roles')
+    .replace(/^keeping\.tightened\.cooling/, 'keeping.coolingPercent')
+    .replace(/^keeping\.tightened\./, 'keeping.')
     .split('.')
     .map((key) => FIELDS[key] ?? key)
     .join('.');

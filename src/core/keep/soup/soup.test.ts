@@ -1,0 +1,196 @@
+import { byThePlan, demoBatch, eventAt } from '../../../../demo/batch';
+import { demoHouse } from '../../../../demo/demo';
+import { volumeMl } from '../../pot/contents';
+import { observe } from '../../pot/observe';
+import { inEnglish } from '../../say/inWords';
+import { keepsBadly } from '../../service/wait';
+import { rulesIn } from '../standing';
+import { FREEZER_FILM, freezeEffects, freezingBody, freezingTime, plank, thawingTime } from './freeze';
+import { type Holding, holdForecast, settlesAt } from './hot';
+import { allergensOf, costOf, keptOf, someOf, soupOf, stepsOf } from './keptPot';
+import { reheatForecast } from './reheat';
+
+const house = demoHouse();
+const rule = rulesIn(house);
+
+function finished(id: string, litres: number, pot = 'tall-steel-36') {
+  const { batch, plan } = demoBatch(id, { litres, pot, burner: 'floor-ring' });
+  const done = byThePlan(plan);
+  const end = plan.seconds + 60;
+  const over = {
+    ...batch,
+    events: [...done, eventAt(900, end, { kind: 'finished', goesTo: 'hold', yieldMl: litres * 1000 })],
+  };
+  return { batch: over, plan, kept: keptOf(over) };
+}
+const chowder = finished('cockle-and-leek-chowder', 12);
+const mussel = finished('mussel-veloute-with-liaison', 8);
+const parsnip = finished('smoked-parsnip-veloute', 12);
+const kept = (of: typeof chowder) => {
+  if (!of.kept) throw new Error('not followed');
+  return of.kept;
+};
+
+describe('the soup that is kept is the soup that was cooked', () => {
+  test('as much of it as was measured, as thick as it was', () => {
+    const { pot, kitchen } = kept(chowder);
+    expect(volumeMl(pot)).toBeLessThanOrEqual(12_010);
+    expect(observe(pot, kitchen).bowlViscosity / chowder.plan.found.bowlViscosity).toBeCloseTo(1, 1);
+    const half = someOf(pot, 6000, 70);
+    expect(volumeMl(half)).toBeGreaterThan(5700);
+    // A part of it is as thick as all of it.
+    expect(observe(half, kitchen).equivalents).toBeCloseTo(observe(pot, kitchen).equivalents, 6);
+    const soup = soupOf(kept(chowder), 6000);
+    expect(soup.heatPerMl).toBeGreaterThan(3.4);
+    expect(soup.heatPerMl).toBeLessThan(4.2);
+  });
+  test('its allergens and its cost are those of what went in', () => {
+    const found = allergensOf(stepsOf(chowder.batch), house.kitchen);
+    expect(found).toEqual(expect.arrayContaining(['milk', 'molluscs', 'wheat', 'celery']));
+    expect(costOf(stepsOf(chowder.batch), { ...house.kitchen, products: undefined })).toBeNull();
+    const priced = costOf(stepsOf(chowder.batch), house.kitchen);
+    expect(priced).toBeGreaterThan(1);
+  });
+});
+
+describe('on the pass', () => {
+  const vessel = house.vessels.find((v) => v.id === 'tall-steel-36');
+  const place = house.keeping.places.find((p) => p.id === 'bath');
+  if (!vessel || !place) throw new Error('the demo has none');
+  const holding: Holding = {
+    place,
+    vessel,
+    lid: 'off',
+    ml: 10_000,
+    celsius: 80,
+    servedPerHour: 0,
+    minutes: 240,
+  };
+  test('in the bath it settles under the bath, under a lid higher; on a ring at what the ring is set to', () => {
+    const pot = someOf(kept(parsnip).pot, 10_000, 80, vessel);
+    const { kitchen } = kept(parsnip);
+    const open = settlesAt(pot, place, 'off', kitchen);
+    expect(open).toBeGreaterThan(60);
+    expect(open).toBeLessThan(place.celsius);
+    expect(settlesAt(pot, place, 'on', kitchen)).toBeGreaterThan(open);
+    expect(settlesAt(pot, { ...place, kind: 'ring', celsius: 75 }, 'off', kitchen)).toBe(75);
+  });
+  test('open it loses water and thickens, under a lid hardly', () => {
+    const open = holdForecast(kept(parsnip), holding);
+    const lidded = holdForecast(kept(parsnip), { ...holding, lid: 'on' });
+    const last = (f: typeof open) => f.points.at(-1);
+    expect(last(open)?.lost).toBeGreaterThan(3 * (last(lidded)?.lost ?? 0));
+    expect(last(open)?.viscosity).toBeGreaterThan((open.points[0]?.viscosity ?? 0) * 1.1);
+    expect(open.skin).not.toBeNull();
+    expect(lidded.skin).toBeNull();
+  });
+  test('ladled off, less is left with the same surface, and it thickens faster', () => {
+    const still = holdForecast(kept(parsnip), { ...holding, minutes: 120 });
+    const served = holdForecast(kept(parsnip), { ...holding, minutes: 120, servedPerHour: 3000 });
+    expect(served.points.at(-1)?.ml).toBeLessThan((still.points.at(-1)?.ml ?? 0) - 5000);
+    expect(served.points.at(-1)?.viscosity).toBeGreaterThan(still.points.at(-1)?.viscosity ?? 0);
+    expect(holdForecast(kept(parsnip), { ...holding, servedPerHour: 5000 }).lasts).toBeLessThan(130);
+  });
+  test('what is stirred in each half hour brings it back to where it was', () => {
+    const { letDown, points } = holdForecast(kept(parsnip), holding);
+    expect(letDown).toBeGreaterThan(40);
+    // About what steam has taken: nothing else thickens it.
+    const lost = points.find((p) => p.minutes === 30)?.lost ?? 0;
+    expect(letDown / lost).toBeGreaterThan(0.7);
+    expect(letDown / lost).toBeLessThan(1.4);
+  });
+  test('a liaison of yolk has its own limit, shorter than the others', () => {
+    // Its mussels, poached, have a shorter one still.
+    expect(holdForecast(kept(mussel), { ...holding, ml: 7000 }).worst.minutes).toBe(20);
+    expect(keepsBadly(stepsOf(mussel.batch), new Set())[0]).toMatchObject({ minutes: 30 });
+    expect(holdForecast(kept(parsnip), holding).worst.minutes).toBeGreaterThan(60);
+  });
+});
+
+describe('frozen', () => {
+  const effects = (of: typeof chowder) =>
+    freezeEffects(stepsOf(of.batch)).map((e) => [e.grade, inEnglish(e.what)]);
+  test('flour weeps, lean dairy grains, dice of potato go mealy, a liaison splits: the worst first', () => {
+    expect(effects(mussel)[0]).toEqual(['spoils', 'A liaison of yolk splits when it thaws']);
+    expect(
+      effects(chowder)
+        .map(([, what]) => what)
+        .join(),
+    ).toMatch(/weeps/);
+    expect(effects(chowder)[0]).toEqual(['spoils', 'Potato dice go mealy and wet']);
+  });
+  test('waxy maize and tapioca freeze well, and nothing to fear is said too', () => {
+    const step = {
+      kind: 'thicken',
+      thickener: { ingredient: 'tapioca-starch', amount: 40 },
+      method: 'slurry',
+    } as never;
+    expect(freezeEffects([step])).toEqual([expect.objectContaining({ grade: 'fine' })]);
+    expect(inEnglish(freezeEffects([])[0]?.what ?? '')).toBe('Nothing in it minds being frozen');
+  });
+  test('a tub freezes in hours, a pot in days; half as deep is more than twice as fast, and no air warmer than ice freezes', () => {
+    const tub = house.keeping.pans.find((p) => p.id === 'tub-2');
+    const vessel = house.vessels.find((v) => v.id === 'deep-42');
+    if (!tub || !vessel) throw new Error('the demo has none');
+    const deep = freezingTime(freezingBody({ pan: tub }, 80), -20, FREEZER_FILM.freezer, null) / 3600;
+    expect(deep).toBeGreaterThan(4);
+    expect(deep).toBeLessThan(14);
+    expect(freezingTime(freezingBody({ pan: tub }, 40), -20, FREEZER_FILM.freezer, null) / 3600).toBeLessThan(
+      deep,
+    );
+    expect(
+      freezingTime(freezingBody({ vessel }, 300), -20, FREEZER_FILM.freezer, null) / 3600,
+    ).toBeGreaterThan(24);
+    expect(freezingTime(freezingBody({ pan: tub }, 80), 0, FREEZER_FILM.freezer, null)).toBe(
+      Number.POSITIVE_INFINITY,
+    );
+    expect(thawingTime(freezingBody({ pan: tub }, 80), 4, FREEZER_FILM.fridge, null) / 3600).toBeGreaterThan(
+      deep,
+    );
+    expect(thawingTime(freezingBody({ pan: tub }, 80), -5, FREEZER_FILM.fridge, null)).toBe(
+      Number.POSITIVE_INFINITY,
+    );
+    expect(() =>
+      plank({
+        body: { shape: 'slab', mm: 0 },
+        density: 1,
+        latent: 1,
+        conductivity: 1,
+        freezes: 0,
+        air: -1,
+        film: 1,
+      }),
+    ).toThrow(/thickness/);
+  });
+});
+
+describe('brought back', () => {
+  const vessel = house.vessels.find((v) => v.id === 'tall-steel-36');
+  const [weak, strong] = [
+    house.burners.find((b) => b.id === 'back-plate'),
+    house.burners.find((b) => b.id === 'floor-ring'),
+  ];
+  if (!vessel || !weak || !strong) throw new Error('the demo has none');
+  const base = { vessel, burner: strong, ml: 6000, celsius: 4 };
+  test('it has set overnight: liquid brings it back to what it was, within a twentieth', () => {
+    const found = reheatForecast(kept(parsnip), base, rule.reheat);
+    expect(found.now).toBeGreaterThan(found.was);
+    expect(found.liquid).toBeGreaterThan(50);
+    const measuredAsWas = reheatForecast(kept(parsnip), { ...base, measured: found.was }, rule.reheat);
+    expect(measuredAsWas.liquid).toBe(0);
+    expect(
+      reheatForecast(kept(parsnip), { ...base, measured: found.was * 2 }, rule.reheat).liquid,
+    ).toBeGreaterThan(found.liquid);
+  });
+  test('a stronger burner and less of it are quicker; what takes longer than the rule allows is said', () => {
+    const found = reheatForecast(kept(parsnip), base, rule.reheat);
+    expect(found.inTime).toBe(true);
+    expect(reheatForecast(kept(parsnip), { ...base, burner: weak }, rule.reheat).seconds).toBeGreaterThan(
+      found.seconds,
+    );
+    expect(reheatForecast(kept(parsnip), { ...base, ml: 3000 }, rule.reheat).seconds).toBeLessThan(
+      found.seconds,
+    );
+    expect(reheatForecast(kept(parsnip), base, { ...rule.reheat, withinSeconds: 60 }).inTime).toBe(false);
+  });
+});

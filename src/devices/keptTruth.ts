@@ -1,0 +1,79 @@
+import type { House } from '../core/house/house';
+import { type Cooling, cooled, thickSoup, warmestAt } from '../core/keep/cool/body';
+import { coolingOf } from '../core/keep/cool/ways';
+import { type Lot, type LotState, lotState, placeOf } from '../core/keep/lot';
+import { normals, seeded } from '../core/maths/random';
+
+/** What the simulation knows of something kept: its lines and the house it stands in. */
+export type KeptThing = { readonly lot: Lot; readonly house: Pick<House, 'keeping' | 'vessels'> };
+
+const seedOf = (text: string): number =>
+  [...text].reduce((hash, c) => Math.imul(hash ^ c.charCodeAt(0), 16777619) >>> 0, 2166136261);
+
+/** Spread of the logarithm of the film that is really there, and °C a thing is put by at where nobody read it. */
+const FILM = 0.2;
+const HOT = 84;
+
+/** °C towards which it goes where it stands, and how fast, 1/s, where that is no cooling to be worked out. */
+const HELD = { bath: 70, ring: 74 } as const;
+const WARMS = 1 / 900;
+
+/** How it is cooled where nobody has said: as it stands. */
+const asItStands = (state: LotState) => ({ into: state.container, place: state.place, lid: state.lid });
+
+/**
+ * °C really in the middle of something kept at `now` (ms): stretch by stretch as it was set down, by a film the model does not know, drawn
+ * once for each thing and place. No reading moves it. Null before it was put by, or where its place is gone.
+ */
+export function keptCelsius({ lot, house }: KeptThing, now: number): number | null {
+  const moves = lot.events
+    .filter((e) =>
+      ['put by', 'set to cool', 'kept hot', 'cooled', 'moved', 'reheating', 'reheated'].includes(e.body.kind),
+    )
+    .map((e) => Date.parse(e.at))
+    .filter((at) => at <= now)
+    .sort((a, b) => a - b);
+  let celsius: number | null = null;
+  for (const [n, at] of moves.entries()) {
+    const state = lotState(
+      { id: lot.id, events: lot.events.filter((e) => Date.parse(e.at) <= at) },
+      house.keeping,
+    );
+    if (!state) continue;
+    const start: number =
+      celsius ?? state.put.celsius ?? (state.stage === 'hot' || state.stage === 'cooling' ? HOT : 4);
+    celsius = after(state, house, lot.id, start, ((moves[n + 1] ?? now) - at) / 1000);
+  }
+  return celsius;
+}
+
+function after(
+  state: LotState,
+  house: KeptThing['house'],
+  id: string,
+  from: number,
+  seconds: number,
+): number {
+  const place = placeOf(house.keeping, state.place);
+  if (!place || seconds <= 0) return from;
+  if (state.stage === 'reheating') return Math.min(92, from + seconds * 0.05);
+  if (place.kind === 'bath' || place.kind === 'ring') {
+    const to = HELD[place.kind];
+    return to + (from - to) * Math.exp(-seconds * WARMS);
+  }
+  let cooling: Cooling;
+  try {
+    cooling = coolingOf(state.way ?? asItStands(state), thickSoup(Math.max(1, state.ml)), house);
+    const film = Math.exp(FILM * normals(seeded(seedOf(`${id} ${state.place}`)))());
+    const points = cooled(cooling, Math.min(105, from), Math.min(seconds, 5 * 86_400), {
+      film,
+      conductivity: 1,
+      depth: 1,
+      room: 0,
+    });
+    return warmestAt(points, seconds);
+  } catch {
+    // What does not fit where it is said to stand is not simulated.
+    return from;
+  }
+}

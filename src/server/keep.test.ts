@@ -1,0 +1,403 @@
+import { randomUUID } from 'node:crypto';
+import { join } from 'node:path';
+import type pg from 'pg';
+import type { KeepBody } from '../core/keep/events';
+import { lotState } from '../core/keep/lot';
+import { inEnglish } from '../core/say/inWords';
+import { recordEvent } from './actions/batches';
+import { afterBatchEvent, openKeep, recordKeep, theLot } from './actions/keep';
+import { theRecord } from './actions/record';
+import { verifyRecord } from './actions/verify';
+import { loadDemo } from './data/demo';
+import { refusal, testDatabase } from './data/testDatabase';
+import { recordCsv, recordJson, recordPdf } from './exports/recordFiles';
+import { railOf } from './live/rail';
+import { readInUse } from './queries/batches';
+import { readHouse } from './queries/kitchen';
+import { readHead, sealOld } from './queries/seals';
+
+let pool: pg.Pool;
+let drop: () => Promise<void>;
+
+beforeAll(async () => {
+  ({ pool, drop } = await testDatabase());
+  await loadDemo(pool, join(process.cwd(), 'demo'));
+}, 60_000);
+afterAll(() => drop());
+
+const MINUTE = 60_000;
+const line = (body: KeepBody, ago = 0, station = 'Late') => ({
+  id: randomUUID(),
+  at: new Date(Date.now() - ago * MINUTE).toISOString(),
+  station,
+  body,
+});
+const putBy = (more: Partial<Extract<KeepBody, { kind: 'put by' }>> = {}): KeepBody => ({
+  kind: 'put by',
+  what: 'stock',
+  name: 'Vegetable stock',
+  madeAt: new Date(Date.now() - 60 * MINUTE).toISOString(),
+  ml: 6000,
+  allergens: ['celery'],
+  container: { kind: 'pans', pan: 'tub-2', count: 3 },
+  place: 'fridge',
+  ...more,
+});
+const put = async (more: Parameters<typeof putBy>[0] = {}, ago = 30): Promise<string> => {
+  const lot = randomUUID();
+  await recordKeep(pool, lot, line(putBy(more), ago));
+  return lot;
+};
+const stateOf = async (lot: string) => {
+  const house = await readHouse(pool);
+  return house && lotState(await theLot(pool, lot), house.keeping);
+};
+const refused = async (lot: string, body: KeepBody | object, more: object = {}) => {
+  const { status, problems } = await refusal(recordKeep(pool, lot, { ...line(body as KeepBody), ...more }));
+  return { status, field: problems[0]?.field, allowed: String(problems[0]?.allowed) };
+};
+
+describe('the demo’s shelf', () => {
+  test('eight things stand on it, one near its date, one cools, one is hot, one was thrown away with its record', async () => {
+    const { lots } = await openKeep(pool);
+    const house = await readHouse(pool);
+    const stages = lots.flatMap((l) => (house && lotState(l, house.keeping)?.stage) ?? []);
+    expect(stages.filter((s) => s === 'cold' || s === 'frozen')).toHaveLength(8);
+    expect(stages.filter((s) => s === 'cooling')).toHaveLength(1);
+    expect(stages.filter((s) => s === 'hot')).toHaveLength(1);
+    const yesterday = new Date(Date.now() - 2 * 86_400_000).toISOString().slice(0, 10);
+    const { entries } = await theRecord(pool, { from: yesterday, to: new Date().toISOString().slice(0, 10) });
+    expect(entries.some((e) => e.marks.includes('discarded'))).toBe(true);
+    expect(entries.some((e) => e.marks.includes('over the limit'))).toBe(true);
+  });
+  test('what has to be seen to is on the rail, what only stands on its shelf is not', async () => {
+    const rail = await railOf(pool, Date.now());
+    expect(
+      rail
+        .filter((t) => t.kept)
+        .map((t) => inEnglish(t.doing as never))
+        .sort(),
+    ).toEqual(['Cooling to 21 °C: probe by', 'Kept hot: probe by']);
+    expect(rail.find((t) => t.kept && inEnglish(t.doing as never).startsWith('Cooling'))?.by).toBe('model');
+  });
+});
+
+describe('what cannot be true is refused by its field, and nothing is written', () => {
+  test('a reading of 900 °C, and one before the last', async () => {
+    const lot = await put();
+    expect(await refused(lot, { kind: 'temperature', celsius: 900 })).toMatchObject({
+      status: 400,
+      field: 'body.celsius',
+    });
+    await recordKeep(pool, lot, line({ kind: 'temperature', celsius: 4 }, 5));
+    expect(
+      await refused(
+        lot,
+        { kind: 'temperature', celsius: 5 },
+        { at: new Date(Date.now() - 9 * MINUTE).toISOString() },
+      ),
+    ).toMatchObject({ status: 422, field: 'at' });
+    expect((await stateOf(lot))?.readings).toHaveLength(1);
+  });
+  test('a use-by before it was made, and made after it is put by', async () => {
+    expect(await refused(randomUUID(), putBy({ useBy: '2026-01-01' }))).toMatchObject({
+      status: 400,
+      field: 'body.useBy',
+    });
+    expect(
+      await refused(randomUUID(), putBy({ madeAt: new Date(Date.now() + 3_600_000).toISOString() })),
+    ).toMatchObject({ status: 422, field: 'body.madeAt' });
+  });
+  test('litres out that were never in', async () => {
+    const lot = await put();
+    expect(await refused(lot, { kind: 'taken', ml: 6100 })).toMatchObject({
+      status: 422,
+      field: 'body.ml',
+      allowed: 'at most the 6.0 L that are left',
+    });
+    expect(await refused(lot, { kind: 'thrown away', ml: 6100, why: 'spoilt' })).toMatchObject({
+      field: 'body.ml',
+    });
+  });
+  test('a label for nothing', async () => {
+    const lot = await put();
+    await recordKeep(pool, lot, line({ kind: 'used up' }));
+    expect(await refused(lot, { kind: 'labelled', count: 2, size: 'roll 62', again: false })).toMatchObject({
+      status: 422,
+      field: 'body.count',
+    });
+  });
+  test('new onto old, with the reason', async () => {
+    const found = await refused(await put(), { kind: 'topped up', ml: 500 });
+    expect(found.field).toBe('body.kind');
+    expect(found.allowed).toMatch(/dated by the old/);
+  });
+  test('cold soup into the bath, reheated twice, said to be hot when it is not', async () => {
+    const lot = await put({ what: 'soup' });
+    expect(await refused(lot, { kind: 'kept hot', place: 'bath', lid: true })).toMatchObject({
+      field: 'body.kind',
+    });
+    await recordKeep(pool, lot, line({ kind: 'reheating', vessel: 'middle-28', burner: 'front-left' }));
+    expect(await refused(lot, { kind: 'reheated', celsius: 70, seconds: 60 })).toMatchObject({
+      field: 'body.celsius',
+      allowed: 'at least 74 °C: go on heating',
+    });
+    expect(await refused(lot, { kind: 'reheated', celsius: 80, seconds: 5 })).toMatchObject({
+      field: 'body.seconds',
+    });
+    await recordKeep(pool, lot, line({ kind: 'reheated', celsius: 80, seconds: 20 }));
+    expect(
+      await refused(lot, { kind: 'reheating', vessel: 'middle-28', burner: 'front-left' }),
+    ).toMatchObject({ field: 'body.kind' });
+    await recordKeep(pool, lot, line({ kind: 'used up' }));
+  });
+  test('a pan, a pot or a place the kitchen has not, and more than they hold', async () => {
+    expect(await refused(randomUUID(), putBy({ place: 'moon' }))).toMatchObject({
+      status: 404,
+      field: 'body.place',
+    });
+    expect(
+      await refused(randomUUID(), putBy({ container: { kind: 'pans', pan: 'tub-2', count: 2 } })),
+    ).toMatchObject({ status: 422, field: 'body.container' });
+    const lot = await put();
+    expect(
+      await refused(lot, {
+        kind: 'set to cool',
+        way: { into: { kind: 'pot', vessel: 'low-wide-26' }, place: 'blast' },
+      }),
+    ).toMatchObject({ field: 'body.way.into' });
+  });
+  test('a probe that is out by more than a degree, until it is put right', async () => {
+    const lot = await put();
+    await recordKeep(
+      pool,
+      'kitchen',
+      line({ kind: 'probe checked', probe: 'Probe 9', point: 'ice', celsius: 1.6, expected: 0 }),
+    );
+    const reading: KeepBody = { kind: 'temperature', celsius: 4, from: 'Probe 9' };
+    expect(await refused(lot, reading)).toMatchObject({ field: 'body.from' });
+    await recordKeep(
+      pool,
+      'kitchen',
+      line({ kind: 'probe put right', probe: 'Probe 9', how: 'new battery' }),
+    );
+    expect((await recordKeep(pool, lot, line(reading))).isNew).toBe(true);
+  });
+  test('days signed backwards, a line of the kitchen on a thing and one of a thing on the kitchen', async () => {
+    expect(
+      await refused('kitchen', { kind: 'signed', from: '2026-11-20', to: '2026-11-19', by: 'Lead' }),
+    ).toMatchObject({ field: 'body.to' });
+    expect(await refused('kitchen', { kind: 'note', text: 'x' })).toMatchObject({ field: 'body.kind' });
+    expect(
+      await refused(await put(), { kind: 'signed', from: '2026-11-20', to: '2026-11-20', by: 'Lead' }),
+    ).toMatchObject({ field: 'body.kind' });
+    expect(await refused(randomUUID(), { kind: 'used up' })).toMatchObject({ status: 404, field: 'lot' });
+  });
+});
+
+test('the same line twice is kept once, at once and again; one id is not two things’', async () => {
+  const lot = await put();
+  const once = line({ kind: 'taken', ml: 500 });
+  const answers = await Promise.all([1, 2, 3].map(() => recordKeep(pool, lot, once)));
+  expect(answers.filter((a) => a.isNew)).toHaveLength(1);
+  expect((await stateOf(lot))?.ml).toBe(5500);
+  expect((await refusal(recordKeep(pool, await put(), once))).status).toBe(409);
+});
+
+describe('a batch that is finished to be kept', () => {
+  const batchOf = async () =>
+    (await pool.query("SELECT id FROM batch WHERE plan ->> 'recipeName' LIKE 'Smoked parsnip%'")).rows[0]
+      .id as string;
+  test('is put by once, in its pot, with what is in it; out of its pot the batch is over and the pot free', async () => {
+    const id = await batchOf();
+    const finished = {
+      ...line({ kind: 'note', text: '' }),
+      station: 'Early',
+      body: { kind: 'finished', goesTo: 'hold', yieldMl: 7600 },
+    };
+    await recordEvent(pool, id, finished);
+    await Promise.all([1, 2].map(() => afterBatchEvent(pool, id, finished as never)));
+    const state = await stateOf(id);
+    expect(state).toMatchObject({
+      stage: 'hot',
+      ml: 7600,
+      place: 'bath',
+      container: { kind: 'pot', vessel: 'middle-28' },
+    });
+    expect(state?.put.allergens).toContain('milk');
+    expect(state?.put.costPerL).toBeGreaterThan(0);
+    expect((await theLot(pool, id)).events).toHaveLength(1);
+    expect((await readInUse(pool, 'quay-house')).map((u) => u.vesselId)).toContain('middle-28');
+    const rail = await railOf(pool, Date.now());
+    expect(rail.filter((t) => t.id === id)).toMatchObject([{ kept: true }]);
+    await recordKeep(
+      pool,
+      id,
+      line({
+        kind: 'set to cool',
+        way: { into: { kind: 'pans', pan: 'full-65', count: 3 }, place: 'blast' },
+      }),
+    );
+    expect((await readInUse(pool, 'quay-house')).map((u) => u.vesselId)).not.toContain('middle-28');
+    const kinds = (
+      await pool.query("SELECT body ->> 'kind' AS kind FROM batch_event WHERE batch_id = $1 ORDER BY seq", [
+        id,
+      ])
+    ).rows.map((r) => r.kind);
+    expect(kinds.slice(-2)).toEqual(['finished', 'cleared']);
+  });
+  test('finishing taken back, it is not put by any more', async () => {
+    const id = await batchOf();
+    const { rows } = await pool.query(
+      "SELECT id FROM batch_event WHERE batch_id = $1 AND body ->> 'kind' = 'finished'",
+      [id],
+    );
+    const back = { ...line({ kind: 'note', text: '' }), body: { kind: 'withdrawn', event: rows[0].id } };
+    await recordEvent(pool, id, back);
+    await afterBatchEvent(pool, id, back as never);
+    expect(await stateOf(id)).toBeNull();
+    expect((await openKeep(pool)).lots.some((l) => l.id === id)).toBe(false);
+  });
+});
+
+describe('the record leaves', () => {
+  test('as CSV, JSON and PDF, each with the head of the chain', async () => {
+    const record = await theRecord(pool, { from: new Date().toISOString().slice(0, 10) });
+    const head = await readHead(pool, 'quay-house');
+    expect(recordCsv(record, inEnglish)).toContain(`head ${head.n}:${head.hash}`);
+    expect(recordCsv(record, inEnglish).split('\r\n')[0]).toBe(
+      'at,received,of,lot,says,celsius,by,probe,marks,id',
+    );
+    const json = recordJson(record, inEnglish);
+    expect(json).toMatchObject({ format: 'panache.record/1', head });
+    expect(json.entries.every((e) => typeof e.says === 'string')).toBe(true);
+    expect(
+      Buffer.from(await recordPdf(record, 'A4', inEnglish))
+        .subarray(0, 5)
+        .toString(),
+    ).toBe('%PDF-');
+  });
+  test('a span that is none, and one too long, are refused', async () => {
+    expect(
+      (await refusal(theRecord(pool, { from: '2026-11-20', to: '2026-11-19' }))).problems[0]?.field,
+    ).toBe('to');
+    expect(
+      (await refusal(theRecord(pool, { from: '2026-01-01', to: '2026-11-19' }))).problems[0]?.field,
+    ).toBe('to');
+    expect((await refusal(theRecord(pool, { from: 'yesterday' }))).problems[0]?.field).toBe('from');
+  });
+  test('signed off it says by whom', async () => {
+    const today = new Date().toISOString().slice(0, 10);
+    await recordKeep(
+      pool,
+      'kitchen',
+      line({ kind: 'signed', from: today, to: today, by: 'Lead', note: 'all well' }),
+    );
+    expect((await theRecord(pool, { from: today })).signed).toMatchObject([{ by: 'Lead', note: 'all well' }]);
+  });
+});
+
+describe('tampering, straight in SQL with the triggers off', () => {
+  /** Runs `sql` past every guard, looks, and puts everything back. */
+  const tampered = async (
+    sql: string,
+    values: readonly unknown[],
+    heads: Parameters<typeof verifyRecord>[1] = [],
+  ) => {
+    const client = await pool.connect();
+    try {
+      await client.query('BEGIN');
+      await client.query("SET LOCAL session_replication_role = 'replica'");
+      await client.query(sql, [...values]);
+      return (await verifyRecord(client as never, heads)).findings;
+    } finally {
+      await client.query('ROLLBACK');
+      client.release();
+    }
+  };
+  const someLine = async () => {
+    const { rows } = await pool.query<{ id: string; n: string; at: Date }>(
+      `SELECT e.id, s.n, e.at FROM keep_event e JOIN seal s ON s.id = e.id WHERE e.body ->> 'kind' = 'temperature' ORDER BY s.n LIMIT 1 OFFSET 2`,
+    );
+    if (!rows[0]) throw new Error('no line');
+    return rows[0];
+  };
+
+  test('untouched, every line follows: batches, their lines, and what is kept', async () => {
+    const { findings, links } = await verifyRecord(pool, []);
+    expect(findings).toEqual([]);
+    const { rows } = await pool.query('SELECT count(*)::int AS n FROM to_seal');
+    expect(links).toBe(rows[0].n);
+  });
+  test('a changed body is found, named, and since when', async () => {
+    const { id, n } = await someLine();
+    const [found, ...others] = await tampered(
+      `UPDATE keep_event SET body = jsonb_set(body, '{celsius}', '4') WHERE id = $1`,
+      [id],
+    );
+    expect(others).toEqual([]);
+    expect(found).toMatchObject({
+      finding: { kind: 'changed', n: Number(n), id },
+      row: { kind: 'temperature' },
+      sealedAt: expect.any(String),
+    });
+    expect(found?.row?.name).not.toBe('');
+  });
+  test('a changed time too, to the millisecond, and of a line on the stove', async () => {
+    const { id } = await someLine();
+    expect(
+      await tampered(`UPDATE keep_event SET at = at - interval '1 millisecond' WHERE id = $1`, [id]),
+    ).toMatchObject([{ finding: { kind: 'changed', id } }]);
+    const { rows } = await pool.query('SELECT id FROM batch_event ORDER BY seq LIMIT 1');
+    expect(
+      await tampered(`UPDATE batch_event SET received_at = received_at - interval '1 minute' WHERE id = $1`, [
+        rows[0].id,
+      ]),
+    ).toMatchObject([{ finding: { kind: 'changed', source: 'batch_event' } }]);
+  });
+  test('a deleted row', async () => {
+    const { id, n } = await someLine();
+    expect(await tampered('DELETE FROM keep_event WHERE id = $1', [id])).toMatchObject([
+      { finding: { kind: 'removed', n: Number(n), id }, row: null },
+    ]);
+  });
+  test('an inserted row', async () => {
+    const found = await tampered(
+      `INSERT INTO keep_event (id, kitchen_id, lot_id, at, station, body)
+       SELECT $1, kitchen_id, lot_id, at, station, body FROM keep_event WHERE body ->> 'kind' = 'temperature' LIMIT 1`,
+      [randomUUID()],
+    );
+    expect(found).toMatchObject([
+      { finding: { kind: 'slipped in', source: 'keep_event' }, row: { kind: 'temperature' } },
+    ]);
+  });
+  test('a truncated end, rows and links, by the head a station kept', async () => {
+    const head = await readHead(pool, 'quay-house');
+    const cut = `WITH gone AS (DELETE FROM seal WHERE n > $1 RETURNING id, source),
+      k AS (DELETE FROM keep_event WHERE id IN (SELECT id FROM gone WHERE source = 'keep_event'))
+      DELETE FROM batch_event WHERE id IN (SELECT id FROM gone WHERE source = 'batch_event')`;
+    expect(await tampered(cut, [head.n - 3])).toEqual([]);
+    expect(await tampered(cut, [head.n - 3], [head])).toMatchObject([
+      { finding: { kind: 'cut short', n: head.n - 3, head } },
+    ]);
+  });
+  test('the application’s own role can change none of it', async () => {
+    await expect(pool.query("UPDATE keep_event SET station = 'x'")).rejects.toThrow(/append-only/);
+    await expect(pool.query('DELETE FROM seal')).rejects.toThrow(/append-only/);
+  });
+});
+
+test('what was there before the chain is sealed once, as the server starts', async () => {
+  const other = await testDatabase();
+  try {
+    await loadDemo(other.pool, join(process.cwd(), 'demo'));
+    await other.pool.query('ALTER TABLE seal DISABLE TRIGGER ALL');
+    await other.pool.query('DELETE FROM seal');
+    expect((await verifyRecord(other.pool, [])).findings.length).toBeGreaterThan(20);
+    expect(await sealOld(other.pool)).toBeGreaterThan(20);
+    expect((await verifyRecord(other.pool, [])).findings).toEqual([]);
+    expect(await sealOld(other.pool)).toBe(0);
+  } finally {
+    await other.drop();
+  }
+}, 60_000);
