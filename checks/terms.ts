@@ -12,6 +12,9 @@ import { EFFICIENCY } from '../src/core/heat/burner';
 import { COOLING_METHODS } from '../src/core/heat/cooling';
 import { MATERIALS } from '../src/core/heat/vessel';
 import { LID_ESCAPE } from '../src/core/heat/waterLoss';
+import { PLACE_KINDS, USUAL_KEEPING } from '../src/core/house/keeping';
+import { MARKS } from '../src/core/keep/entries';
+import { KEPT_KINDS, WHY_THROWN } from '../src/core/keep/events';
 import { AS_WRITTEN, WAYS } from '../src/core/order/ways';
 import { FACTORS } from '../src/core/pot/kitchen';
 import { CODE, TRADE } from '../src/core/safety/cautions';
@@ -31,6 +34,10 @@ export const TERMS: ReadonlySet<string> = new Set([
   ...ALLERGENS,
   ...BANDS,
   ...COOLING_METHODS,
+  ...KEPT_KINDS,
+  ...MARKS,
+  ...PLACE_KINDS,
+  ...WHY_THROWN,
   ...DIETS,
   ...FAULTS,
   ...FORK,
@@ -101,6 +108,28 @@ export const IDS: ReadonlySet<string> = new Set([
   'Atkinson Hyperlegible Next',
   'US nine and EU fourteen allergens',
   'water test',
+  // What happens to what is kept, by its kind; and what may be done about it.
+  'cooled',
+  'kept hot',
+  'let down',
+  'probe checked',
+  'probe put right',
+  'put by',
+  'put right',
+  'serve or cool',
+  'set to cool',
+  'thrown away',
+  'throw away',
+  'top up',
+  'topped up',
+  'used up',
+  'will miss',
+  'cut short',
+  'slipped in',
+  '{} {} (from memory); the local code decides, {}',
+  // Names a kitchen begins with, and changes.
+  ...USUAL_KEEPING.pans.map((p) => p.name),
+  ...USUAL_KEEPING.places.map((p) => p.name),
   ...EXCHANGEABLE,
   'cream cheese',
   'floury potato',

@@ -24,6 +24,10 @@ const COMMANDS = {
     'print a systemd unit that starts it with the machine, and again whenever it ends',
   ],
   drill: ['drill.mjs', 'attack it: kills, cuts, floods, wrong clocks, foreign pages; says what held'],
+  verify: [
+    'verify.mjs',
+    'verify [--head N:HASH …]: whether anything in the record was changed, removed or slipped in, against heads printed on an export',
+  ],
   db: ['db.mjs', 'open psql on the private database'],
   bench: ['bench.mjs', 'side-by-side benchmarks, printed as ratios'],
   screenshots: ['screenshots.mjs', 'take docs/screenshots anew from the demo data'],

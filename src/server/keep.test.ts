@@ -1,4 +1,6 @@
 import { randomUUID } from 'node:crypto';
+import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type pg from 'pg';
 import type { KeepBody } from '../core/keep/events';
@@ -8,6 +10,9 @@ import { recordEvent } from './actions/batches';
 import { afterBatchEvent, openKeep, recordKeep, theLot } from './actions/keep';
 import { theRecord } from './actions/record';
 import { verifyRecord } from './actions/verify';
+import { takeArchive } from './archive/take';
+import { undoImport } from './archive/undo';
+import { archiveText } from './archive/write';
 import { loadDemo } from './data/demo';
 import { refusal, testDatabase } from './data/testDatabase';
 import { recordCsv, recordJson, recordPdf } from './exports/recordFiles';
@@ -398,6 +403,43 @@ test('what was there before the chain is sealed once, as the server starts', asy
     expect((await verifyRecord(other.pool, [])).findings).toEqual([]);
     expect(await sealOld(other.pool)).toBe(0);
   } finally {
+    await other.drop();
+  }
+}, 60_000);
+
+test('an archive carries what is kept and the lines of the kitchen; taken in elsewhere it stands there, sealed, and gone back on it is out of sight', async () => {
+  const other = await testDatabase();
+  const folder = await mkdtemp(join(tmpdir(), 'panache-kept-'));
+  try {
+    await loadDemo(other.pool, join(process.cwd(), 'demo'));
+    let text = '';
+    for await (const piece of archiveText(pool, new Date())) text += piece;
+    const file = join(folder, 'archive.json');
+    await writeFile(file, text);
+    const count = async () => {
+      const { rows } = await other.pool.query(
+        'SELECT (SELECT count(*) FROM lot WHERE over_at IS NULL)::int AS living, (SELECT count(*) FROM keep_event WHERE lot_id IS NULL)::int AS lines',
+      );
+      return rows[0] as { living: number; lines: number };
+    };
+    const before = await count();
+    const taken = await takeArchive(other.pool, file);
+    const here = (await openKeep(pool)).lots;
+    expect((await count()).living).toBe(before.living + here.length);
+    expect((await count()).lines).toBeGreaterThan(before.lines);
+    const [one] = here;
+    expect(one && (await theLot(other.pool, one.id)).events).toEqual(one?.events);
+    expect((await verifyRecord(other.pool, [])).findings).toEqual([]);
+    // The same file again brings nothing twice.
+    await takeArchive(other.pool, file);
+    expect((await count()).living).toBe(before.living + here.length);
+    expect(taken.newLots?.length).toBeGreaterThanOrEqual(here.length);
+    const last = await takeArchive(other.pool, file);
+    await undoImport(other.pool, { id: last.importId });
+    expect((await count()).living).toBe(before.living);
+    expect((await verifyRecord(other.pool, [])).findings).toEqual([]);
+  } finally {
+    await rm(folder, { recursive: true });
     await other.drop();
   }
 }, 60_000);

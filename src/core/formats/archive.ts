@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { BatchEvent } from '../batch/events';
 import { RecordedPlan } from '../batch/record';
 import { KitchenFile } from '../house/kitchenFile';
+import { KeepEvent } from '../keep/events';
 import { issue } from '../message/told';
 import { Recipe } from '../recipe/recipe';
 import { Cycle, Service } from '../service/schema';
@@ -72,7 +73,15 @@ export const ArchivedBatch = z.object({
   unreadable: z.array(z.unknown()).optional(),
 });
 
-/** A whole kitchen: its settings, every version of every recipe, every batch, and the services planned. `panache.archive/1`. */
+/** Something kept with all its lines. */
+export const ArchivedLot = z.object({
+  id: z.uuid(),
+  batchId: z.uuid().nullable().default(null),
+  events: z.array(KeepEvent).min(1).max(MOST_EVENTS),
+});
+export type ArchivedLot = z.infer<typeof ArchivedLot>;
+
+/** A whole kitchen: its settings, every version of every recipe, every batch, the services planned, and what is kept. `panache.archive/1`. */
 export const Archive = z
   .object({
     format: z.literal('panache.archive/1'),
@@ -83,6 +92,9 @@ export const Archive = z
     /** Services planned, each as it stands, and the menu that comes round; absent in archives kept before there were any. */
     services: z.array(Service).max(20_000).default([]),
     cycle: Cycle.nullable().default(null),
+    /** What is and was kept, and the lines of the kitchen: probes checked, days signed; absent before anything was kept here. */
+    kept: z.array(ArchivedLot).max(50_000).default([]),
+    kitchenLines: z.array(KeepEvent).max(50_000).default([]),
   })
   .superRefine((a, ctx) => {
     const versions = new Map(a.recipes.map((r) => [r.id, r.versions.length]));

@@ -9,7 +9,16 @@ import { type Lot, type LotState, lotState, placeOf } from './lot';
 import { clockBegan, rulesIn } from './standing';
 
 /** What an entry of the record shows beside what it says. */
-export type Mark = 'over the limit' | 'late' | 'gap' | 'clock' | 'put right' | 'discarded' | 'taken back';
+export const MARKS = [
+  'over the limit',
+  'late',
+  'gap',
+  'clock',
+  'put right',
+  'discarded',
+  'taken back',
+] as const;
+export type Mark = (typeof MARKS)[number];
 
 /** A line of the record as it is read: when, of what, what, by whom, read from which probe. */
 export type Entry = {

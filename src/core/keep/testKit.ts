@@ -18,7 +18,7 @@ export const line = (minutes: number, body: KeepBody, more: Partial<KeepEvent> =
 export const putBy = (more: Partial<Extract<KeepBody, { kind: 'put by' }>> = {}): KeepBody => ({
   kind: 'put by',
   what: 'soup',
-  name: 'Leek soup',
+  name: 'Leek',
   madeAt: new Date(START).toISOString(),
   ml: 8000,
   allergens: ['milk'],

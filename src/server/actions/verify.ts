@@ -1,25 +1,17 @@
 import type pg from 'pg';
 import type { Finding, Head } from '../../core/record/chain';
+import type { NamedFinding } from '../../core/record/findingWords';
 import type { Queryable } from '../data/database';
 import { verifyChain } from '../queries/seals';
 import { theHouse } from './kitchen';
 
-/** A finding with the row it speaks of: what it is, of whom, and when it was last known to be right. */
-export type Named = {
-  readonly finding: Finding;
-  /** What the row is of, and says it happened at; null where it is gone. */
-  readonly row: { readonly name: string; readonly kind: string; readonly at: string } | null;
-  /** When its link was made: it was right then. */
-  readonly sealedAt: string | null;
-};
-
 export type VerifiedRecord = {
   readonly links: number;
   readonly head: Head;
-  readonly findings: readonly Named[];
+  readonly findings: readonly NamedFinding[];
 };
 
-async function named(db: Queryable, kitchenId: string, finding: Finding): Promise<Named> {
+async function named(db: Queryable, kitchenId: string, finding: Finding): Promise<NamedFinding> {
   const n = 'n' in finding ? finding.n : null;
   const id = 'id' in finding ? finding.id : null;
   const { rows } = await db.query<{ sealed_at: Date }>(
@@ -48,7 +40,7 @@ async function named(db: Queryable, kitchenId: string, finding: Finding): Promis
 export async function verifyRecord(db: pg.Pool, heads: readonly Head[]): Promise<VerifiedRecord> {
   const { id } = await theHouse(db);
   const { links, head, findings } = await verifyChain(db, id, heads);
-  const all: Named[] = [];
+  const all: NamedFinding[] = [];
   for (const finding of findings) all.push(await named(db, id, finding));
   return { links, head, findings: all };
 }

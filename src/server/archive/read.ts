@@ -2,9 +2,10 @@ import { createReadStream } from 'node:fs';
 import { readFile, stat } from 'node:fs/promises';
 import { JSONParser } from '@streamparser/json';
 import type * as z from 'zod';
-import { type Archive, ArchivedBatch, ArchivedRecipe } from '../../core/formats/archive';
+import { type Archive, ArchivedBatch, ArchivedLot, ArchivedRecipe } from '../../core/formats/archive';
 import { MOST_CHARACTERS, openFile } from '../../core/formats/openFile';
 import { KitchenFile } from '../../core/house/kitchenFile';
+import { KeepEvent } from '../../core/keep/events';
 import { type Message, message } from '../../core/message/message';
 import { spoken } from '../../core/say/spoken';
 import { Cycle, Service } from '../../core/service/schema';
@@ -17,7 +18,9 @@ export type Part =
   | { readonly kind: 'recipe'; readonly recipe: Archive['recipes'][number] }
   | { readonly kind: 'batch'; readonly batch: Archive['batches'][number] }
   | { readonly kind: 'service'; readonly service: Service }
-  | { readonly kind: 'cycle'; readonly cycle: Cycle };
+  | { readonly kind: 'cycle'; readonly cycle: Cycle }
+  | { readonly kind: 'lot'; readonly lot: ArchivedLot }
+  | { readonly kind: 'line'; readonly line: KeepEvent };
 
 /** A file that cannot be used, with up to {@link MOST_PROBLEMS} places and reasons. */
 export class BadArchive extends Error {
@@ -52,6 +55,8 @@ async function* wholeOf(text: string): AsyncGenerator<Part> {
   for (const batch of opened.archive.batches) yield { kind: 'batch', batch };
   for (const service of opened.archive.services) yield { kind: 'service', service };
   if (opened.archive.cycle) yield { kind: 'cycle', cycle: opened.archive.cycle };
+  for (const lot of opened.archive.kept) yield { kind: 'lot', lot };
+  for (const line of opened.archive.kitchenLines) yield { kind: 'line', line };
 }
 
 const pathWords = (path: readonly PropertyKey[]): string =>
@@ -62,7 +67,16 @@ async function* piecesOf(file: string): AsyncGenerator<Part> {
   const problems: FoundWrong[] = [];
   const found: { readonly place: string; readonly key: string; readonly value: unknown }[] = [];
   const parser = new JSONParser({
-    paths: ['$.format', '$.kitchen', '$.recipes.*', '$.batches.*', '$.services.*', '$.cycle'],
+    paths: [
+      '$.format',
+      '$.kitchen',
+      '$.recipes.*',
+      '$.batches.*',
+      '$.services.*',
+      '$.cycle',
+      '$.kept.*',
+      '$.kitchenLines.*',
+    ],
     keepStack: false,
   });
   parser.onValue = ({ key, value, stack }) => {
@@ -114,6 +128,12 @@ async function* piecesOf(file: string): AsyncGenerator<Part> {
       } else if (key === 'cycle') {
         const cycle = value === null ? null : read(Cycle, place, value);
         if (cycle) yield { kind: 'cycle', cycle };
+      } else if (key === 'kept') {
+        const lot = read(ArchivedLot, place, value);
+        if (lot) yield { kind: 'lot', lot };
+      } else if (key === 'kitchenLines') {
+        const line = read(KeepEvent, place, value);
+        if (line) yield { kind: 'line', line };
       } else {
         const batch = read(ArchivedBatch, place, value);
         if (!batch) continue;

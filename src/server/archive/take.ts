@@ -3,12 +3,14 @@ import type pg from 'pg';
 import * as z from 'zod';
 import type { House } from '../../core/house/house';
 import { type KitchenFile, kitchenFileOf } from '../../core/house/kitchenFile';
+import { lotState } from '../../core/keep/lot';
 import type { FoundWrong } from '../../core/words/issueWords';
 import { refuseInUse, theHouse } from '../actions/kitchen';
 import { same } from '../actions/same';
 import { type Queryable, transaction } from '../data/database';
 import { appendEvents, readBatch, UNBOUND, writeBatch } from '../queries/batches';
 import { type Taken, writeImport } from '../queries/imports';
+import { appendLine, moveRow, openRow, readLot } from '../queries/keep';
 import { replaceHouse } from '../queries/kitchen';
 import { claimRecipe, holdRecipe, readVersions, setArchived, writeVersion } from '../queries/recipes';
 import { sealRest } from '../queries/seals';
@@ -43,6 +45,8 @@ type Under = {
   readonly versions: { readonly recipeId: string; readonly version: number }[];
   readonly batches: string[];
   readonly services: string[];
+  readonly lots: string[];
+  readonly lines: string[];
   kitchen: KitchenFile | null;
 };
 
@@ -115,6 +119,20 @@ async function takeService(db: Queryable, u: Under, { service }: PartOf<'service
   u.services.push(service.id);
 }
 
+/** Something kept that is not known here comes with all its lines; what an undone import put out of sight is back. */
+async function takeLot(db: Queryable, u: Under, { lot }: PartOf<'lot'>): Promise<void> {
+  const here = await readLot(db, u.house.id, lot.id);
+  const [first] = lot.events;
+  if (!first) return;
+  if (!here) {
+    const batchId = lot.batchId && (await readBatch(db, lot.batchId)) ? lot.batchId : null;
+    await openRow(db, { id: lot.id, kitchenId: u.house.id, batchId, at: first.at });
+    for (const event of lot.events) await appendLine(db, u.house.id, lot.id, event, true);
+  }
+  await moveRow(db, lot.id, lotState(here ?? lot, (u.kitchen ?? u.house).keeping));
+  u.lots.push(lot.id);
+}
+
 /**
  * Takes the archive in `file` in, all of it or nothing: its kitchen takes the place of the settings here; recipes
  * and batches not known here are added with their whole history, services as they stand; a recipe known here under the same id gets,
@@ -135,6 +153,8 @@ export async function takeArchive(pool: pg.Pool, file: string, { rehearse = fals
         versions: [],
         batches: [],
         services: [],
+        lots: [],
+        lines: [],
         kitchen: null,
       };
       for await (const part of partsOf(file)) {
@@ -144,7 +164,10 @@ export async function takeArchive(pool: pg.Pool, file: string, { rehearse = fals
         else if (part.kind === 'recipe') await takeRecipe(db, u, part);
         else if (part.kind === 'batch') await takeBatch(db, u, part);
         else if (part.kind === 'service') await takeService(db, u, part);
-        else if (!(await readCycle(db, house.id))) await writeCycle(db, house.id, part.cycle);
+        else if (part.kind === 'lot') await takeLot(db, u, part);
+        else if (part.kind === 'line') {
+          if (await appendLine(db, house.id, null, part.line, true)) u.lines.push(part.line.id);
+        } else if (!(await readCycle(db, house.id))) await writeCycle(db, house.id, part.cycle);
       }
       const after: KitchenFile = { ...(u.kitchen ?? kitchenFileOf(house)), id: house.id };
       await db.query('SELECT 1 FROM kitchen FOR UPDATE');
@@ -159,6 +182,7 @@ export async function takeArchive(pool: pg.Pool, file: string, { rehearse = fals
         newVersions: u.newVersions,
         newBatches: u.batches.length,
         newServices: u.services,
+        newLots: u.lots,
         importId: rehearse ? null : importId,
       };
       if (rehearse) throw new Rehearsed(taken);
@@ -172,10 +196,10 @@ export async function takeArchive(pool: pg.Pool, file: string, { rehearse = fals
         versions: u.versions,
       });
       await db.query("SELECT pg_notify('panache', '{\"again\":true}')");
-      return { kitchen: house.id, batches: u.batches, taken };
+      return { kitchen: house.id, batches: u.batches, lots: u.lots, lines: u.lines, taken };
     }, pool);
     // In steps of its own: nobody’s tap waits behind years of another kitchen.
-    await sealRest(pool, brought.kitchen, brought.batches);
+    await sealRest(pool, brought.kitchen, brought);
     return brought.taken;
   } catch (error) {
     if (error instanceof Rehearsed) return error.taken;

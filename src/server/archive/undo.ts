@@ -4,6 +4,7 @@ import { message } from '../../core/message/message';
 import { refuseInUse, theHouse } from '../actions/kitchen';
 import { transaction } from '../data/database';
 import { type ImportRecord, readImports, undone } from '../queries/imports';
+import { hideLots } from '../queries/keep';
 import { replaceHouse } from '../queries/kitchen';
 import { readService, writeService } from '../queries/services';
 import { accept, taken, unknown } from '../refusal';
@@ -53,6 +54,7 @@ export function undoImport(pool: pg.Pool, input: unknown): Promise<ImportRecord>
       const brought = await readService(db, house.id, service);
       if (brought) await writeService(db, house.id, { ...brought.service, archived: true });
     }
+    if (wanted.taken.newLots?.length) await hideLots(db, wanted.taken.newLots);
     await undone(db, id);
     await db.query("SELECT pg_notify('panache', '{\"again\":true}')");
     return wanted;

@@ -3,6 +3,7 @@ import { message } from '../../core/message/message';
 import { theHouse } from '../actions/kitchen';
 import type { Queryable } from '../data/database';
 import { readBatchesFrom } from '../queries/batches';
+import { readKitchenLines, readLotsFrom } from '../queries/keep';
 import { readRecipeList, readVersions, type Version } from '../queries/recipes';
 import { readCycle, readServicesFrom } from '../queries/services';
 import { busy } from '../refusal';
@@ -11,6 +12,7 @@ import { busy } from '../refusal';
 const AT_A_TIME = 2;
 
 const SERVICES_AT_A_TIME = 50;
+const LOTS_AT_A_TIME = 50;
 
 /** Archives sent at once. */
 const MOST_AT_ONCE = 4;
@@ -24,7 +26,7 @@ type ArchivedRecipe = {
 
 /**
  * The whole kitchen as the text of a `panache.archive/1`, piece by piece: settings, every version of every recipe,
- * every batch with its record, every service as it stands. However many years it holds, it is never in memory whole.
+ * every batch with its record, every service as it stands, everything kept with its lines. However many years it holds, it is never in memory whole.
  */
 export async function* archiveText(db: Queryable, now: Date): AsyncGenerator<string> {
   const house = await theHouse(db);
@@ -84,7 +86,25 @@ export async function* archiveText(db: Queryable, now: Date): AsyncGenerator<str
     if (!last || page.length < SERVICES_AT_A_TIME) break;
     after = last.id;
   }
-  yield `],\n"cycle":${JSON.stringify((await readCycle(db, house.id))?.cycle ?? null)}}\n`;
+  yield `],\n"cycle":${JSON.stringify((await readCycle(db, house.id))?.cycle ?? null)},\n"kept":[`;
+  first = true;
+  for (let after: { openedAt: string; id: string } | null = null; ; ) {
+    const page: Awaited<ReturnType<typeof readLotsFrom>> = await readLotsFrom(
+      db,
+      house.id,
+      after,
+      LOTS_AT_A_TIME,
+    );
+    for (const { openedAt: _order, ...lot } of page) {
+      if (lot.events.length === 0) continue;
+      yield `${first ? '\n' : ',\n'}${JSON.stringify(lot)}`;
+      first = false;
+    }
+    const last = page.at(-1);
+    if (!last || page.length < LOTS_AT_A_TIME) break;
+    after = { openedAt: last.openedAt, id: last.id };
+  }
+  yield `],\n"kitchenLines":${JSON.stringify(await readKitchenLines(db, house.id, null))}}\n`;
 }
 
 /**

@@ -9,6 +9,8 @@ export type Taken = {
   readonly newBatches: number;
   /** Ids of the services it brought; absent of imports made before there were any. */
   readonly newServices?: readonly string[];
+  /** Ids of what is kept that it brought; absent of imports made before anything was. */
+  readonly newLots?: readonly string[];
   /** Of the import, to undo it by; null when nothing was written. */
   readonly importId: string | null;
 };

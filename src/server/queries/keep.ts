@@ -83,11 +83,38 @@ export async function readLotsBetween(
   );
 }
 
-/** Lines of the kitchen itself: probes checked, days signed; and those by which its rooms are known. */
-export async function readKitchenLines(db: Queryable, kitchenId: string): Promise<readonly KeepEvent[]> {
+/** Up to `atMost` of all that was ever kept, the oldest first, from after `after` on. */
+export async function readLotsFrom(
+  db: Queryable,
+  kitchenId: string,
+  after: { readonly openedAt: string; readonly id: string } | null,
+  atMost: number,
+): Promise<readonly (Lot & { readonly batchId: string | null; readonly openedAt: string })[]> {
+  const { rows } = await db.query<{ id: string; batch_id: string | null; opened: string }>(
+    `SELECT id, batch_id, opened_at::text AS opened FROM lot
+     WHERE kitchen_id = $1 AND ($2::timestamptz IS NULL OR (opened_at, id) > ($2::timestamptz, $3::uuid))
+     ORDER BY opened_at, id LIMIT $4`,
+    [kitchenId, after?.openedAt ?? null, after?.id ?? null, atMost],
+  );
+  const lots = await withLines(
+    db,
+    rows.map((r) => r.id),
+  );
+  return rows.flatMap((r, n) => {
+    const lot = lots[n];
+    return lot ? [{ ...lot, batchId: r.batch_id, openedAt: r.opened }] : [];
+  });
+}
+
+/** Lines of the kitchen itself, the last `atMost` (null: all): probes checked, days signed. */
+export async function readKitchenLines(
+  db: Queryable,
+  kitchenId: string,
+  atMost: number | null = 400,
+): Promise<readonly KeepEvent[]> {
   const { rows } = await db.query<Row>(
-    `SELECT ${EVENT} FROM keep_event WHERE kitchen_id = $1 AND lot_id IS NULL ORDER BY seq DESC LIMIT 400`,
-    [kitchenId],
+    `SELECT ${EVENT} FROM keep_event WHERE kitchen_id = $1 AND lot_id IS NULL ORDER BY seq DESC LIMIT $2`,
+    [kitchenId, atMost],
   );
   return rows.toReversed().flatMap(lineOf);
 }
@@ -167,3 +194,9 @@ export async function appendLine(
   );
   return rowCount === 1;
 }
+
+/** Puts things kept out of sight, as an import that is gone back on brought them: their lines stay in the record. */
+export const hideLots = (db: Queryable, ids: readonly string[]) =>
+  db.query("UPDATE lot SET stage = 'over', vessel_id = NULL, over_at = now() WHERE id = ANY($1::uuid[])", [
+    ids,
+  ]);

@@ -72,24 +72,28 @@ export const within = <T>(db: Queryable, work: (db: Queryable) => Promise<T>): P
 
 const AT_A_TIME = 2000;
 
+/** What an archive brought: batches and things kept, whole, and lines of the kitchen. */
+export type Brought = {
+  readonly batches: readonly string[];
+  readonly lots: readonly string[];
+  readonly lines: readonly string[];
+};
+
 /**
- * Seals what was written before there was a chain, or came with an archive: rows of `batches` (all, when null) that no
+ * Seals what was written before there was a chain, or came with an archive: rows of `brought` (all, when null) that no
  * link speaks of, oldest first. In steps, so that taps go on meanwhile. Returns how many.
  */
-export async function sealRest(
-  pool: pg.Pool,
-  kitchenId: string,
-  batches: readonly string[] | null,
-): Promise<number> {
+export async function sealRest(pool: pg.Pool, kitchenId: string, brought: Brought | null): Promise<number> {
   let sealed = 0;
   for (;;) {
     const count = await transaction(async (db) => {
       const { rows } = await db.query<{ source: SealedSource; id: string; row: unknown }>(
         `SELECT t.source, t.id, t.row FROM to_seal t
          WHERE t.kitchen_id = $1 AND NOT EXISTS (SELECT 1 FROM seal s WHERE s.source = t.source AND s.id = t.id)
-           AND ($2::uuid[] IS NULL OR t.id = ANY($2) OR (t.source = 'batch_event' AND (t.row ->> 'batch')::uuid = ANY($2)))
+           AND ($2::uuid[] IS NULL OR t.id = ANY($2) OR (t.source = 'batch_event' AND (t.row ->> 'batch')::uuid = ANY($2))
+             OR (t.source = 'keep_event' AND ((t.row ->> 'lot')::uuid = ANY($4) OR t.id = ANY($5))))
          ORDER BY t.received_at, t.seq, t.id LIMIT $3`,
-        [kitchenId, batches, AT_A_TIME],
+        [kitchenId, brought?.batches ?? null, AT_A_TIME, brought?.lots ?? [], brought?.lines ?? []],
       );
       const head = await readHead(db, kitchenId, true);
       if (rows.length > 0) await writeLinks(db, kitchenId, linked(head, rows));
@@ -114,11 +118,7 @@ export async function sealOld(pool: pg.Pool): Promise<number> {
     );
     if (fresh) sealed += await sealRest(pool, id, null);
     else if (brought.length > 0)
-      sealed += await sealRest(
-        pool,
-        id,
-        brought.map((b) => b.batch_id),
-      );
+      sealed += await sealRest(pool, id, { batches: brought.map((b) => b.batch_id), lots: [], lines: [] });
   }
   return sealed;
 }

@@ -1,8 +1,9 @@
 -- What is kept hot, cooled, stored, frozen and reheated. Its lines are the record; this row says only where it
 -- stands by them, so that what is over need not be read again.
+-- None of these refers to the kitchen’s row by a key: a save that holds it must not hold a tap.
 CREATE TABLE lot (
   id         uuid PRIMARY KEY,
-  kitchen_id text NOT NULL REFERENCES kitchen,
+  kitchen_id text NOT NULL,
   -- The batch it came from; its own first lot has the batch's id.
   batch_id   uuid REFERENCES batch,
   opened_at  timestamptz NOT NULL,
@@ -16,7 +17,7 @@ CREATE INDEX lot_by_batch ON lot (batch_id);
 
 CREATE TABLE keep_event (
   id          uuid PRIMARY KEY,
-  kitchen_id  text NOT NULL REFERENCES kitchen,
+  kitchen_id  text NOT NULL,
   -- NULL: of the kitchen itself, such as a probe that was checked.
   lot_id      uuid REFERENCES lot,
   seq         bigint GENERATED ALWAYS AS IDENTITY,
@@ -47,7 +48,7 @@ CREATE TRIGGER keep_event_told AFTER INSERT ON keep_event FOR EACH ROW EXECUTE F
 -- Each line of the record with the hash of the one before: SHA-256 over the canonical form (RFC 8785) of the row,
 -- and over that with the link before it. Written in the transaction that writes the row.
 CREATE TABLE seal (
-  kitchen_id text NOT NULL REFERENCES kitchen,
+  kitchen_id text NOT NULL,
   n          bigint NOT NULL CHECK (n > 0),
   source     text NOT NULL CHECK (source IN ('batch', 'batch_event', 'keep_event')),
   id         uuid NOT NULL,

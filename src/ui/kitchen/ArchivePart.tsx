@@ -15,6 +15,7 @@ type Taken = {
   readonly newVersions: readonly string[];
   readonly newBatches: number;
   readonly newServices?: readonly string[];
+  readonly newLots?: readonly string[];
   readonly importId: string | null;
 };
 
@@ -26,6 +27,7 @@ const MOST_BYTES = 512_000_000;
 
 const recipes = (n: number): Message => message('{n, plural, one {# recipe} other {# recipes}}', { n });
 const batches = (n: number): Message => message('{n, plural, one {# batch} other {# batches}}', { n });
+const kept = (n: number): Message => message('{n, plural, one {# thing kept} other {# things kept}}', { n });
 const services = (n: number): Message => message('{n, plural, one {# service} other {# services}}', { n });
 
 /** The whole kitchen as a file, out and in. What an import would do is said before it is done. */
@@ -119,6 +121,7 @@ export function ArchivePart({ last }: { last: LastImport | null }) {
               </li>
               <li>{say('add {what}', { what: batches(would.newBatches) })}</li>
               <li>{say('add {what}', { what: services(would.newServices?.length ?? 0) })}</li>
+              <li>{say('add {what}', { what: kept(would.newLots?.length ?? 0) })}</li>
             </ul>
             <button type="button" className={`mt-3 ${PRIMARY}`} disabled={busy} onClick={take}>
               {say('Do that')}
@@ -128,13 +131,14 @@ export function ArchivePart({ last }: { last: LastImport | null }) {
         {did && (
           <p className="mt-4 font-bold" role="status">
             {say.rich(
-              'Done: {recipes}, newer versions of {count}, {batches}, {services}. <link>Load the kitchen again</link>.',
+              'Done: {recipes}, newer versions of {count}, {batches}, {services}, {kept}. <link>Load the kitchen again</link>.',
               {
                 link: (text) => <a href="/kitchen">{text}</a>,
                 recipes: recipes(did.newRecipes.length),
                 count: did.newVersions.length,
                 batches: batches(did.newBatches),
                 services: services(did.newServices?.length ?? 0),
+                kept: kept(did.newLots?.length ?? 0),
               },
             )}
           </p>
@@ -192,13 +196,14 @@ function Undo({ last }: { last: LastImport }) {
         <>
           <p className="mt-1">
             {say(
-              'The last import made this “{kitchen}”, on {dayAndTime}, with {recipes}, {batches} and {services}. The settings before it are kept; what it brought is put out of sight, not thrown away.',
+              'The last import made this “{kitchen}”, on {dayAndTime}, with {recipes}, {batches}, {services} and {kept}. The settings before it are kept; what it brought is put out of sight, not thrown away.',
               {
                 kitchen: taken.kitchen,
                 dayAndTime: dayAndTime(new Date(last.madeAt)),
                 recipes: recipes(taken.newRecipes.length),
                 batches: batches(taken.newBatches),
                 services: services(taken.newServices?.length ?? 0),
+                kept: kept(taken.newLots?.length ?? 0),
               },
             )}
           </p>

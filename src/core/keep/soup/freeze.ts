@@ -47,7 +47,7 @@ export type Freezing = {
  * Throws {@link OutOfRange}.
  *
  * @example
- * plank({ body: { shape: 'slab', mm: 50 }, density: 1000, latent: 280, conductivity: 1.5, freezes: -1, air: -20, film: 10 }) // 39000
+ * plank({ body: { shape: 'slab', mm: 50 }, density: 1000, latent: 280, conductivity: 1.5, freezes: -1, air: -20, film: 10 }) // 39912
  */
 export function plank({ body, density, latent, conductivity, freezes, air, film }: Freezing): number {
   const a = within('thickness', body.mm, 1, 2000, 'mm') / 1000;

@@ -4,7 +4,7 @@ import { surfaceArea, type Vessel } from '../../heat/vessel';
 import type { Lid } from '../../heat/waterLoss';
 import type { Place } from '../../house/keeping';
 import { bisect } from '../../maths/bisect';
-import type { Message } from '../../message/message';
+import { type Message, message } from '../../message/message';
 import { advance } from '../../pot/advance';
 import { volumeMl } from '../../pot/contents';
 import { steamRate } from '../../pot/cook';
@@ -156,6 +156,6 @@ export function holdForecast(kept: Kept, holding: Holding): HotForecast {
     leaves: leaving ? { minutes: leaving.minutes, band: leaving.band } : null,
     letDown: dose < WORTH ? 0 : Math.round(dose / 10) * 10,
     skin: holding.lid === 'on' ? null : SKIN,
-    worst: worst ?? { minutes: 240, why: { text: 'no soup is kept hot longer' } },
+    worst: worst ?? { minutes: 240, why: message('no soup is kept hot longer') },
   };
 }

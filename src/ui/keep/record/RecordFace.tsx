@@ -6,6 +6,7 @@ import { useEffect, useState } from 'react';
 import type { Entry } from '../../../core/keep/entries';
 import type { KeepBody } from '../../../core/keep/events';
 import type { Head } from '../../../core/record/chain';
+import { findingWords, type NamedFinding } from '../../../core/record/findingWords';
 import { dayAndTime, dayOf } from '../../../core/units/clock';
 import { Field } from '../../shared/form/Field';
 import { BUTTON, PRIMARY } from '../../shared/styles';
@@ -13,7 +14,6 @@ import { useSay } from '../../shared/useSay';
 import { ask, problemWords } from '../../station/line/api';
 import { headsKept } from '../heads';
 import { EntryTable } from './EntryTable';
-import { findingWords, type NamedFinding } from './findingWords';
 
 type Told = {
   readonly entries: readonly Entry[];

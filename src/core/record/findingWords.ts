@@ -1,8 +1,8 @@
-import { type Message, message } from '../../../core/message/message';
-import type { Finding } from '../../../core/record/chain';
-import { dayAndTime } from '../../../core/units/clock';
+import { type Message, message } from '../message/message';
+import { dayAndTime } from '../units/clock';
+import type { Finding } from './chain';
 
-/** A finding as the server names it. */
+/** A finding with the row it speaks of: what it is, of whom, and when its link was made, until when it was right; null where that is gone. */
 export type NamedFinding = {
   readonly finding: Finding;
   readonly row: { readonly name: string; readonly kind: string; readonly at: string } | null;

@@ -1,0 +1,28 @@
+import pg from 'pg';
+import type { Head } from '../../core/record/chain';
+import { findingWords } from '../../core/record/findingWords';
+import { inEnglish } from '../../core/say/inWords';
+import { verifyRecord } from '../actions/verify';
+import { limited } from './database';
+
+/**
+ * Says whether anything in the record was changed, removed or slipped in: DATABASE_URL to look in, and heads as JSON. Ends with 1 where something
+ * does not agree, with 2 where it could not be looked at.
+ */
+const heads = JSON.parse(process.argv[2] ?? '[]') as readonly Head[];
+const db = new pg.Pool({ ...limited(process.env.DATABASE_URL ?? '', 'archive') });
+try {
+  const { links, head, findings } = await verifyRecord(db, heads);
+  for (const f of findings) console.log(inEnglish(findingWords(f)));
+  console.log(
+    findings.length === 0
+      ? `record: all ${links} lines follow; head ${head.n}:${head.hash}`
+      : `record: ${findings.length} things do not agree, of ${links} lines; head ${head.n}:${head.hash}`,
+  );
+  process.exitCode = findings.length === 0 ? 0 : 1;
+} catch (error) {
+  console.error(`record: ${error instanceof Error ? error.message : String(error)}`);
+  process.exitCode = 2;
+} finally {
+  await db.end();
+}
