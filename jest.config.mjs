@@ -20,9 +20,7 @@ export default {
   },
   setupFiles: ['<rootDir>/src/core/food/load.ts'],
   // These come as ES modules only.
-  transformIgnorePatterns: ['/node_modules/(?!intl-messageformat/|@formatjs/|@noble/|canonicalize/|uuid/)'],
-  // Its package names no entry but for `import`.
-  moduleNameMapper: { '^canonicalize$': '<rootDir>/node_modules/canonicalize/lib/canonicalize.js' },
+  transformIgnorePatterns: ['/node_modules/(?!intl-messageformat/|@formatjs/|@noble/|uuid/)'],
   modulePathIgnorePatterns: ['<rootDir>/.next/'],
   testTimeout: 30_000,
 };

@@ -166,15 +166,17 @@ test('a liaison soup from plan to finish: ladles, a stop line, a reload in the m
   await page.getByLabel('What came of it, L').fill('7.8');
   await page.getByRole('button', { name: /^Hold it hot/ }).click();
   await expect(heading(page)).toHaveText(/^Held hot since/);
-  await expect(page.getByText(/Never under 57 °C/)).toBeVisible();
-  // Held, it stays on the rail with its next check.
-  await expect(page.locator(`header a[href="/stove/${id}"]`)).toContainText('Held: probe by');
-  await page.getByRole('button', { name: 'Probe it' }).click();
+  // Held, it stays on the rail with its next check, and goes on in Keep.
+  await expect(page.locator(`header a[href="/keep?lot=${id}"]`)).toContainText('Kept hot: probe by');
+  await page.getByRole('link', { name: /^Keep it hot/ }).click();
+  await page.getByRole('button', { name: 'Read it' }).click();
   await page.getByLabel('Temperature, °C').fill('52');
   await page.getByRole('button', { name: 'Write', exact: true }).click();
-  await expect(page.getByText(/is too cold: reheat it/)).toBeVisible();
-  await page.getByRole('button', { name: 'The pot is empty' }).click();
-  await expect(page.locator(`header a[href="/stove/${id}"]`)).toBeHidden();
+  await expect(page.getByText(/52 °C: under 57 °C for \d+ min/)).toBeVisible();
+  await expect(page.getByText('reheat to 74 °C')).toBeVisible();
+  await page.getByRole('button', { name: 'Something’s wrong' }).click();
+  await page.getByRole('button', { name: 'Throw it away' }).click();
+  await expect(page.locator(`header a[href="/keep?lot=${id}"]`)).toBeHidden();
   const kinds = await kindsOf(id);
   expect(kinds.filter((k) => k === 'step-done')).toHaveLength(12);
   expect(kinds.filter((k) => k === 'part-done')).toHaveLength(tempered);

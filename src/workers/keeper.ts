@@ -16,7 +16,8 @@ import {
   thawingTime,
 } from '../core/keep/soup/freeze';
 import { type HotForecast, holdForecast } from '../core/keep/soup/hot';
-import { type Kept, keptOf, panVessel, soupOf } from '../core/keep/soup/keptPot';
+import { keptNow, vesselOf } from '../core/keep/soup/keptNow';
+import { type Kept, keptOf, soupOf } from '../core/keep/soup/keptPot';
 import { type ReheatForecast, reheatForecast } from '../core/keep/soup/reheat';
 import { type Alarm, coolingForecast, filmsKnown, rulesIn } from '../core/keep/standing';
 import { isMessage, type Message } from '../core/message/message';
@@ -105,7 +106,10 @@ async function work(ask: Exclude<KeeperQuestion, { kind: 'house' | 'batch' }>, h
   if (!state) return;
   const rule = rulesIn(h);
   const means = { keeping: h.keeping, vessels: h.vessels, films };
-  const from = soupFor(lot);
+  const cooked = soupFor(lot);
+  const moment = 'now' in ask ? ask.now : Date.now();
+  // As it is now: what the pass took and what was stirred in count.
+  const from = cooked && keptNow(cooked, state, h, moment);
   const soup = soupOf(from, Math.max(1, state.ml));
   const vessel =
     state.container.kind === 'pot'
@@ -155,13 +159,7 @@ async function work(ask: Exclude<KeeperQuestion, { kind: 'house' | 'batch' }>, h
     case 'hot': {
       const place = placeOf(h.keeping, ask.place);
       if (!from || !place) return tell({ key, kind: 'hot', found: null });
-      const pan =
-        state.container.kind === 'pans'
-          ? h.keeping.pans.find((p) => p.id === (state.container as { pan: string }).pan)
-          : undefined;
-      const stands =
-        vessel ??
-        (pan && state.container.kind === 'pans' ? panVessel(pan, state.container.count) : from.pot.vessel);
+      const stands = vesselOf(state.container, h) ?? from.pot.vessel;
       return tell({
         key,
         kind: 'hot',

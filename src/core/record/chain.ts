@@ -1,6 +1,6 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
-import canonicalize from 'canonicalize';
+import { canonicalize } from 'json-canonicalize';
 
 /** What is sealed: batches, their lines, and the lines of what is kept. */
 export const SEALED = ['batch', 'batch_event', 'keep_event'] as const;
@@ -26,9 +26,7 @@ export const NO_LINK: Head = { n: 0, hash: '' };
 
 /** SHA-256 over the canonical form of `value` (RFC 8785), hex. Throws for what JSON cannot say. */
 export function hashOf(value: unknown): string {
-  const text = canonicalize(value);
-  if (text === undefined) throw new TypeError('nothing to hash');
-  return bytesToHex(sha256(utf8ToBytes(text)));
+  return bytesToHex(sha256(utf8ToBytes(canonicalize(value))));
 }
 
 const linkHash = (before: string, n: number, row: Pick<Link, 'source' | 'id' | 'row'>): string =>

@@ -9,6 +9,7 @@ import type { Head } from '../../core/record/chain';
 import { dayOf } from '../../core/units/clock';
 import type { Queryable } from '../data/database';
 import { readKitchenLines, readLot, readLotsBetween } from '../queries/keep';
+import { readHouse } from '../queries/kitchen';
 import { readHead } from '../queries/seals';
 import { accept, cannot, unknown } from '../refusal';
 import { theHouse } from './kitchen';
@@ -78,6 +79,13 @@ const signedIn = (lines: readonly KeepEvent[], from: string, to: string): KeptRe
       ? [{ from: e.body.from, to: e.body.to, by: e.body.by, at: e.at, note: e.body.note ?? '' }]
       : [],
   );
+
+/** The end of the chain as it stands; null without a kitchen, or a line. */
+export async function headHere(db: Queryable): Promise<Head | null> {
+  const house = await readHouse(db);
+  const head = house && (await readHead(db, house.id));
+  return head && head.n > 0 ? head : null;
+}
 
 /** The record from one day to another, both whole; or of one thing kept, all of it. Refuses a span that is none. */
 export async function theRecord(

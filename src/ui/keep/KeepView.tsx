@@ -40,6 +40,15 @@ const forAway = () =>
 const KEEP_FACES = ['hot', 'cooling', 'shelf', 'record'] as const;
 type KeepFace = (typeof KEEP_FACES)[number];
 
+/** What is written without its going elsewhere. */
+const STAYS: ReadonlySet<KeepBody['kind']> = new Set([
+  'temperature',
+  'paired',
+  'let down',
+  'labelled',
+  'put right',
+]);
+
 const faceOf = (s: LotState): KeepFace =>
   s.stage === 'hot' || s.stage === 'reheating' ? 'hot' : s.stage === 'cooling' ? 'cooling' : 'shelf';
 
@@ -84,7 +93,7 @@ export function KeepView({ house, first, lot, face: asked }: Props) {
     keep.write(state.id, body);
     setPicked(state.id);
     // It goes where its next place is, and the eye with it.
-    setFace(body.kind === 'temperature' || body.kind === 'paired' ? face : null);
+    setFace(STAYS.has(body.kind) ? face : null);
     setSheet(null);
   };
   const pick = (id: string) => {
@@ -187,6 +196,7 @@ export function KeepView({ house, first, lot, face: asked }: Props) {
                     found={answers.hot}
                     ask={answers.ask}
                     onAsked={answers.askedHot}
+                    onWrite={write}
                   />
                 ) : (
                   <CoolingFace
@@ -199,6 +209,7 @@ export function KeepView({ house, first, lot, face: asked }: Props) {
                     ask={answers.ask}
                     onAsked={answers.askedCooling}
                     onWay={(way) => write({ kind: 'set to cool', way })}
+                    onReheat={() => setSheet('reheat')}
                   />
                 )}
               </Suspense>

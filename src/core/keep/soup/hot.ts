@@ -108,7 +108,7 @@ function on(pot: Pot, h: Holding, at: number, minutes: number, kitchen: Kitchen)
   return has - served > 200 ? ladled(kept, 1 - served / has) : kept;
 }
 
-/** Hot water into it: what lets it down, whatever it was stirred in as. */
+/** Hot water into it: what lets it down, whatever it was stirred in as; no more is looked for than the soup there is. */
 const withWater = (pot: Pot, ml: number, kitchen: Kitchen): Pot =>
   advance(
     pot,

@@ -4,9 +4,13 @@ import { volumeMl } from '../../pot/contents';
 import { observe } from '../../pot/observe';
 import { inEnglish } from '../../say/inWords';
 import { keepsBadly } from '../../service/wait';
+import type { KeepEvent } from '../events';
+import { lotState } from '../lot';
 import { rulesIn } from '../standing';
+import { line, lotOf, putBy, START } from '../testKit';
 import { FREEZER_FILM, freezeEffects, freezingBody, freezingTime, plank, thawingTime } from './freeze';
 import { type Holding, holdForecast, settlesAt } from './hot';
+import { keptNow } from './keptNow';
 import { allergensOf, costOf, keptOf, someOf, soupOf, stepsOf } from './keptPot';
 import { reheatForecast } from './reheat';
 
@@ -104,6 +108,42 @@ describe('on the pass', () => {
     expect(holdForecast(kept(mussel), { ...holding, ml: 7000 }).worst.minutes).toBe(20);
     expect(keepsBadly(stepsOf(mussel.batch), new Set())[0]).toMatchObject({ minutes: 30 });
     expect(holdForecast(kept(parsnip), holding).worst.minutes).toBeGreaterThan(60);
+  });
+});
+
+describe('as it is by now', () => {
+  const lines = (...more: KeepEvent[]) => {
+    const s = lotState(
+      lotOf(
+        line(0, putBy({ ml: 10_000, place: 'bath', container: { kind: 'pot', vessel: 'tall-steel-36' } })),
+        line(1, { kind: 'kept hot', place: 'bath', lid: false }),
+        ...more,
+      ),
+      house.keeping,
+    );
+    if (!s) throw new Error('nothing kept');
+    return s;
+  };
+  const after = (minutes: number, ...more: KeepEvent[]) => {
+    const now = keptNow(kept(parsnip), lines(...more), house, START + minutes * 60_000);
+    return { thick: observe(now.pot, now.kitchen).bowlViscosity, ml: volumeMl(now.pot) };
+  };
+  test('what steam took on the pass makes it thicker and less', () => {
+    expect(after(120).thick).toBeGreaterThan(after(2).thick * 1.04);
+    expect(after(120).ml).toBeLessThan(after(2).ml - 300);
+  });
+  test('what is ladled off leaves less, as thick; what is stirred in leaves more, thinner', () => {
+    const taken = after(3, line(2, { kind: 'taken', ml: 4000 }));
+    expect(taken.ml).toBeCloseTo(after(3).ml - 4000, -2);
+    expect(taken.thick / after(3).thick).toBeCloseTo(1, 1);
+    const thinned = after(3, line(2, { kind: 'let down', ml: 500, ingredient: 'water' }));
+    expect(thinned.thick).toBeLessThan(after(3).thick * 0.93);
+    expect(thinned.ml).toBeGreaterThan(after(3).ml + 400);
+  });
+  test('put into the cold it loses nothing more', () => {
+    const way = { into: { kind: 'pans', pan: 'full-65', count: 4 }, place: 'blast' } as const;
+    const cold = after(600, line(10, { kind: 'set to cool', way }));
+    expect(cold.ml).toBeCloseTo(after(10).ml, -2);
   });
 });
 

@@ -10,6 +10,7 @@ import { countdown } from '../../../core/units/clock';
 import { duration } from '../../../core/units/format';
 import { insisting } from '../../shared/lazily';
 import { useSay } from '../../shared/useSay';
+import { headIn, keepHead } from '../../station/heads';
 import { timed, useClockOff } from '../../station/line/clock';
 import { useLine, useNews } from '../../station/line/live';
 import { useRing } from '../../station/ring';
@@ -39,7 +40,10 @@ function useFreshTickets(initial: readonly Ticket[]): readonly Ticket[] {
         waiting.current = undefined;
         last.current = performance.now();
         const response = await timed('/api/rail').catch(() => null);
-        if (response?.ok) tellTickets(await response.json());
+        if (!response?.ok) return;
+        tellTickets(await response.json());
+        // Every station keeps where the record stood: by that an end cut off is found out.
+        keepHead(headIn(response.headers.get('x-panache-head')));
       },
       Math.max(TOGETHER, AT_MOST - since),
     );

@@ -35,13 +35,25 @@ type Props = {
   readonly ask: (q: KeeperQuestion) => void;
   readonly onAsked: (key: string, at: number) => void;
   readonly onWay: (way: Way) => void;
+  readonly onReheat: () => void;
 };
 
 /** What is worked out of one thing is worked out anew this often, ms, and at every line. */
 const ANEW = 120_000;
 
 /** One thing that cools: its course, its limits, its chance, and what else could be done. */
-export function CoolingFace({ house, lot, state, now, known, answers, ask, onAsked, onWay }: Props) {
+export function CoolingFace({
+  house,
+  lot,
+  state,
+  now,
+  known,
+  answers,
+  ask,
+  onAsked,
+  onWay,
+  onReheat,
+}: Props) {
   const say = useSay();
   const rule = rulesIn(house);
   const slow = Math.floor(now / ANEW);
@@ -97,7 +109,7 @@ export function CoolingFace({ house, lot, state, now, known, answers, ask, onAsk
         aria-label={say('Its chance, and what else could be done')}
         className="flex min-h-0 flex-col border-ink max-[1100px]:border-t-2 min-[1100px]:border-l-2"
       >
-        <Chance found={found} />
+        <Chance found={found} {...(state.reheats === 0 && { onReheat })} />
         <WaysList
           house={house}
           ways={ways}
@@ -125,7 +137,7 @@ export function CoolingFace({ house, lot, state, now, known, answers, ask, onAsk
 }
 
 /** How likely it keeps every limit, large; in words of a different shape where it will not. */
-function Chance({ found }: { found: CoolingFound | null }) {
+function Chance({ found, onReheat }: { found: CoolingFound | null; onReheat?: () => void }) {
   const say = useSay();
   if (!found) return <p className="bg-surface px-5 py-4 text-quiet">{say('One moment …')}</p>;
   const { forecast, alarm, at } = found;
@@ -155,6 +167,15 @@ function Chance({ found }: { found: CoolingFound | null }) {
           )
           .join(', ')}
       </p>
+      {alarm === 'will miss' && onReheat && (
+        <button
+          type="button"
+          onClick={onReheat}
+          className="mt-2 min-h-12 rounded-sm border-2 border-current px-3 font-bold"
+        >
+          {say('Or reheat it, once, and begin again')}
+        </button>
+      )}
     </div>
   );
 }

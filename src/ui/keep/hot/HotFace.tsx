@@ -3,6 +3,7 @@
 import { Suspense, useEffect, useState } from 'react';
 import { BANDS } from '../../../core/flow/bands';
 import type { House } from '../../../core/house/house';
+import type { KeepBody } from '../../../core/keep/events';
 import type { Lot, LotState } from '../../../core/keep/lot';
 import type { HotForecast } from '../../../core/keep/soup/hot';
 import { nextReading, rulesIn, underLimit } from '../../../core/keep/standing';
@@ -11,6 +12,7 @@ import { timeOfDay } from '../../../core/units/clock';
 import { degrees } from '../../../core/units/show';
 import type { KeeperQuestion } from '../../../workers/keeper';
 import { lazily } from '../../shared/lazily';
+import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 import { useShow } from '../../shared/useShow';
 
@@ -26,12 +28,24 @@ type Props = {
   readonly found: { readonly at: number; readonly forecast: HotForecast | null } | null;
   readonly ask: (q: KeeperQuestion) => void;
   readonly onAsked: (key: string, at: number) => void;
+  readonly onWrite: (body: KeepBody) => void;
 };
 
 const ANEW = 300_000;
 
 /** One thing kept hot: how thick it will be and when, what to stir in, and how long it may. */
-export function HotFace({ house, lot, state, now, known, servedPerHour, found, ask, onAsked }: Props) {
+export function HotFace({
+  house,
+  lot,
+  state,
+  now,
+  known,
+  servedPerHour,
+  found,
+  ask,
+  onAsked,
+  onWrite,
+}: Props) {
   const say = useSay();
   const show = useShow();
   const rule = rulesIn(house);
@@ -148,6 +162,17 @@ export function HotFace({ house, lot, state, now, known, servedPerHour, found, a
                     })
                   : say('Nothing needs stirring in.')}
               </dd>
+              {forecast.letDown > 0 && state.stage === 'hot' && (
+                <dd className="mt-2">
+                  <button
+                    type="button"
+                    className={BUTTON}
+                    onClick={() => onWrite({ kind: 'let down', ml: forecast.letDown, ingredient: 'water' })}
+                  >
+                    {say('Stirred in {ml} mL', { ml: forecast.letDown })}
+                  </button>
+                </dd>
+              )}
             </div>
             {forecast.lasts !== null && (
               <div>

@@ -12,7 +12,7 @@ import { typedNumber } from '../../../core/units/typed/parse';
 import type { KeeperQuestion } from '../../../workers/keeper';
 import { Field, Pick } from '../../shared/form/Field';
 import { Sheet } from '../../shared/Sheet';
-import { PRIMARY } from '../../shared/styles';
+import { BUTTON, PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 import { spell } from '../keepWords';
 
@@ -56,7 +56,12 @@ export function ReheatSheet({ house, lot, state, found, ask, onAsked, onTake, on
             return setProblem(
               say('“{measured}” cannot be: a consistency is a number from 1 to 20 000 mPa·s.', { measured }),
             );
-          onTake([{ kind: 'reheating', vessel, burner }]);
+          onTake([
+            { kind: 'reheating', vessel, burner },
+            ...(found && found.liquid > 0
+              ? [{ kind: 'let down', ml: found.liquid, ingredient: 'water' } as const]
+              : []),
+          ]);
         }}
       >
         {again ? (
@@ -137,8 +142,19 @@ export function ReheatSheet({ house, lot, state, found, ask, onAsked, onTake, on
                 })}
               </p>
             )}
+            {found && found.liquid > 0 && (
+              <button
+                type="button"
+                className={`${BUTTON} min-h-14`}
+                onClick={() => onTake([{ kind: 'reheating', vessel, burner }])}
+              >
+                {say('Set it on as it is')}
+              </button>
+            )}
             <button type="submit" className={`${PRIMARY} min-h-16 text-[20px]`}>
-              {say('Set it on')}
+              {found && found.liquid > 0
+                ? say('Set it on with {ml} mL stirred in', { ml: found.liquid })
+                : say('Set it on')}
             </button>
           </>
         )}
