@@ -123,7 +123,13 @@ export const KeepBody = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('let down'), ml, ingredient: Id }),
   /** Set on a burner to be brought back. */
   z.object({ kind: z.literal('reheating'), vessel: Id, burner: Id, ml: ml.optional() }),
-  z.object({ kind: z.literal('reheated'), celsius, seconds: numberFrom('seconds held', 0, 3600, 's') }),
+  z.object({
+    kind: z.literal('reheated'),
+    celsius,
+    seconds: numberFrom('seconds held', 0, 3600, 's'),
+    /** Where it is kept hot from here. */
+    place: Id.optional(),
+  }),
   /** What was done about something that was not right. */
   z.object({ kind: z.literal('put right'), what: words('what was done', 300) }),
   z.object({

@@ -157,6 +157,7 @@ function take(d: Draft, event: KeepEvent, keeping: Pick<Keeping, 'places'>): voi
     case 'reheated':
       d.reheats += 1;
       d.on = null;
+      d.place = body.place ?? d.place;
       d.coolingFrom = null;
       d.readings = [...d.readings, { at, celsius: body.celsius, from: null, event }];
       turn(d, 'hot', at);

@@ -280,6 +280,7 @@ function refuseUntrue(
     }
     case 'reheated': {
       const { to, forSeconds } = rulesIn(house).reheat;
+      if (body.place) refusePlace(house, 'body.place', body.place);
       if (state.stage !== 'reheating')
         throw cannot('body.kind', body.kind, message('it is not being reheated'));
       if (body.celsius < to)

@@ -75,16 +75,30 @@ function drawLabel(
   const useBy = label.useBy
     ? dayWords(label.useBy)
     : say('{days, plural, one {one day} other {# days}} thawed', { days: label.daysLeft });
-  const bottom = y + height - code;
-  top = Math.max(top, bottom);
-  const rest = (text: string, font: string, most: number): void =>
-    line(text, font, fitting(doc, text, font, left, most, 5.5), left, 1);
-  rest(say('use by'), TEXT, 7);
-  rest(useBy, BOLD, 15);
-  rest(say('made {at}', { at: shortDay(label.madeAt) }), TEXT, 7.5);
-  if (label.cooledAt !== null) rest(say('cold {at}', { at: shortDay(label.cooledAt) }), TEXT, 7.5);
-  rest(`${say('{volume}', { volume: { ml: label.ml } })} · ${label.station}`, TEXT, 7.5);
-  rest(label.again ? say('{code} · printed again', { code: label.code }) : label.code, BOLD, 7.5);
+  const lower: readonly (readonly [text: string, font: string, most: number])[] = [
+    [say('use by'), TEXT, 7],
+    [useBy, BOLD, 15],
+    [say('made {at}', { at: shortDay(label.madeAt) }), TEXT, 7.5],
+    ...(label.cooledAt === null
+      ? []
+      : [[say('cold {at}', { at: shortDay(label.cooledAt) }), TEXT, 7.5] as const]),
+    [`${say('{volume}', { volume: { ml: label.ml } })} · ${label.station}`, TEXT, 7.5],
+    [label.again ? say('{code} · printed again', { code: label.code }) : label.code, BOLD, 7.5],
+  ];
+  const sizes = lower.map(([text, font, most]) => fitting(doc, text, font, left, most, 5.5));
+  const tall = lower.reduce(
+    (sum, [, font], n) =>
+      sum +
+      doc
+        .font(font)
+        .fontSize(sizes[n] ?? 5.5)
+        .currentLineHeight(true) +
+      0.8,
+    0,
+  );
+  // The dates stand at the foot, beside the code, whatever the name above takes.
+  top = Math.max(top, y + height - tall);
+  for (const [n, [text, font]] of lower.entries()) line(text, font, sizes[n] ?? 5.5, left, 1);
   drawCode(doc, url, x + width - code, y + height - code, code);
 }
 

@@ -70,7 +70,8 @@ export async function recordPdf(record: KeptRecord, paper: Paper, say: Words): P
     const here = dayAndTime(new Date(e.at)).split(',')[0] ?? '';
     const marks = e.marks.map((m) => say(term(m))).join(', ');
     const words = marks ? `${say(e.says)} (${marks})` : say(e.says);
-    doc.font(TEXT).fontSize(9.5);
+    const bad = e.marks.some((m) => m === 'over the limit' || m === 'gap' || m === 'discarded');
+    doc.font(bad ? BOLD : TEXT).fontSize(9.5);
     const height = Math.max(
       doc.heightOfString(words, { width: columns.by - columns.says - 8 }),
       doc.heightOfString(e.name, { width: columns.says - columns.of - 8 }),
@@ -88,7 +89,6 @@ export async function recordPdf(record: KeptRecord, paper: Paper, say: Words): P
         .text(day, MARGIN, y + 6);
       y = doc.y + 4;
     }
-    const bad = e.marks.some((m) => m === 'over the limit' || m === 'gap' || m === 'discarded');
     doc
       .font(FIGURES)
       .fontSize(9.5)

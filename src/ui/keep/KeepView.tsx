@@ -35,6 +35,10 @@ const forAway = () =>
     import('./sheets/WaySheet'),
     import('./sheets/ReadSheet'),
     import('./sheets/WrongSheet'),
+    import('./sheets/PlaceSheet'),
+    import('./shelf/TakeSheet'),
+    import('./shelf/ReheatSheet'),
+    import('./shelf/ReheatedSheet'),
   ]);
 
 const KEEP_FACES = ['hot', 'cooling', 'shelf', 'record'] as const;
@@ -48,6 +52,8 @@ const STAYS: ReadonlySet<KeepBody['kind']> = new Set([
   'labelled',
   'put right',
 ]);
+
+const ENDS: ReadonlySet<KeepBody['kind']> = new Set(['thrown away', 'used up', 'taken', 'parted']);
 
 const faceOf = (s: LotState): KeepFace =>
   s.stage === 'hot' || s.stage === 'reheating' ? 'hot' : s.stage === 'cooling' ? 'cooling' : 'shelf';
@@ -92,8 +98,9 @@ export function KeepView({ house, first, lot, face: asked }: Props) {
     if (!state) return;
     keep.write(state.id, body);
     setPicked(state.id);
-    // It goes where its next place is, and the eye with it.
-    setFace(STAYS.has(body.kind) ? face : null);
+    // It goes where its next place is, and the eye with it; what is over, or only looked at, leaves the eye where it is.
+    if (ENDS.has(body.kind)) setFace(face);
+    else if (!STAYS.has(body.kind)) setFace(null);
     setSheet(null);
   };
   const pick = (id: string) => {

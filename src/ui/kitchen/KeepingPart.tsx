@@ -38,13 +38,13 @@ function RulesCard({ problemAt }: PartProps) {
     {
       key: 'hot',
       label: say('Kept hot at, °C'),
-      is: say('at or over {c}', { c: { celsius: rule.hot.atLeast } }),
+      is: say('Hot at or over {c}', { c: { celsius: rule.hot.atLeast } }),
       source: rule.hot.source,
     },
     {
       key: 'cold',
       label: say('Kept cold at, °C'),
-      is: say('at or under {c}', { c: { celsius: rule.cold.atMost } }),
+      is: say('Cold at or under {c}', { c: { celsius: rule.cold.atMost } }),
       source: rule.cold.source,
     },
     {
@@ -64,7 +64,7 @@ function RulesCard({ problemAt }: PartProps) {
     {
       key: 'reheat',
       label: say('Reheated to, °C'),
-      is: say('{c} for {s} s within {h} h', {
+      is: say('Reheated to {c} for {s} s within {h} h', {
         c: { celsius: rule.reheat.to },
         s: rule.reheat.forSeconds,
         h: rule.reheat.withinSeconds / 3600,
@@ -74,7 +74,7 @@ function RulesCard({ problemAt }: PartProps) {
     {
       key: 'days',
       label: say('Kept for, days'),
-      is: say('{days} days, the day of making the first', { days: rule.keep.days }),
+      is: say('Kept for {days} days, the day of making the first', { days: rule.keep.days }),
       source: rule.keep.source,
     },
   ] as const;
@@ -99,6 +99,10 @@ function RulesCard({ problemAt }: PartProps) {
         {say(
           'Every figure is from memory: hold it against the text. Above all of them the local code and licensed practice decide. A kitchen may ask for more, never for less.',
         )}
+      </p>
+      <p className="grid grid-cols-[1fr_6.5rem] gap-3 font-bold text-[15px]">
+        <span>{say('The rule')}</span>
+        <span>{say('Asked here')}</span>
       </p>
       {rows.map(({ key, label, is, source }) => {
         const tighter = keeping[key].trim() !== '';

@@ -95,7 +95,7 @@ export function keptNow(
       case 'reheated':
         at = ms;
         hot = true;
-        place = house.keeping.places.find((p) => p.kind === 'ring' || p.kind === 'bath') ?? place;
+        place = (body.place ? placeOf(house.keeping, body.place) : null) ?? place;
         break;
     }
   }

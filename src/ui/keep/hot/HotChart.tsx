@@ -41,15 +41,13 @@ export default function HotChart({ forecast, at, limits, bands }: Props) {
           splitLine: { show: true, lineStyle: { color: c.rule } },
         },
         yAxis: {
-          type: 'log' as const,
-          min: least,
-          max: most,
+          type: 'value' as const,
+          min: Math.max(0, Math.floor(least / 50) * 50),
+          max: Math.ceil(most / 50) * 50,
           axisLine: { show: true, lineStyle: { color: c.ink, width: 2 } },
           axisLabel: {
             color: c.ink,
             fontSize: 15,
-            showMinLabel: false,
-            showMaxLabel: false,
             formatter: (v: number) => spaced(Math.round(v)),
           },
           splitLine: { show: false },
@@ -84,7 +82,7 @@ export default function HotChart({ forecast, at, limits, bands }: Props) {
             ? [
                 {
                   type: 'line' as const,
-                  data: points.filter((p) => p.minutes % 30 === 0).map((p) => [ms(p.minutes), first]),
+                  data: [points[0], points.at(-1)].map((p) => [ms(p?.minutes ?? 0), first]),
                   symbol: 'none',
                   silent: true,
                   lineStyle: { color: c.chive, width: 3, type: 'dashed' as const },

@@ -59,6 +59,8 @@ export function HotFace({
   const [shown, setShown] = useState(false);
   useEffect(() => setShown(true), []);
   const forecast = found?.forecast ?? null;
+  /** In two hours, or where it ends before. */
+  const later = forecast?.points.find((p) => p.minutes >= 120) ?? forecast?.points.at(-1);
   const at = found?.at ?? now;
   const clock = (minutes: number) => timeOfDay(new Date(at + minutes * 60_000));
   const under = underLimit(state, rule, now);
@@ -93,10 +95,11 @@ export function HotFace({
         {forecast && (
           <p className="px-5 pb-3 text-[16px] text-quiet">
             {say(
-              'Settles at {celsius}; {lost} g of water gone in two hours{skin, select, no {} other {; a skin after {skin} min uncovered and still}}.',
+              'Settles at {celsius}; {lost} g of water gone by {at}{skin, select, no {} other {; a skin after {skin} min uncovered and still}}.',
               {
                 celsius: { celsius: forecast.settles },
-                lost: Math.round(forecast.points.find((p) => p.minutes >= 120)?.lost ?? 0),
+                lost: Math.round(later?.lost ?? 0),
+                at: clock(later?.minutes ?? 0),
                 skin: forecast.skin === null ? 'no' : String(forecast.skin),
               },
             )}

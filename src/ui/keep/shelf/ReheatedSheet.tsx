@@ -5,7 +5,7 @@ import type { House } from '../../../core/house/house';
 import type { KeepBody } from '../../../core/keep/events';
 import { rulesIn } from '../../../core/keep/standing';
 import { typedNumber } from '../../../core/units/typed/parse';
-import { Field } from '../../shared/form/Field';
+import { Field, Pick } from '../../shared/form/Field';
 import { Sheet } from '../../shared/Sheet';
 import { PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
@@ -24,6 +24,8 @@ export function ReheatedSheet({ house, celsius, onTake, onClose }: Props) {
   const { to, forSeconds } = rulesIn(house).reheat;
   const [typed, setTyped] = useState(celsius === null ? '' : String(celsius));
   const [held, setHeld] = useState(String(forSeconds));
+  const places = house.keeping.places.filter((p) => p.kind === 'bath' || p.kind === 'ring');
+  const [place, setPlace] = useState(places.find((p) => p.kind === 'ring')?.id ?? places[0]?.id ?? '');
   const [problem, setProblem] = useState<{ field: string; says: string } | null>(null);
   return (
     <Sheet open onOpenChange={(open) => open || onClose()} title={say('It is hot again')}>
@@ -47,7 +49,7 @@ export function ReheatedSheet({ house, celsius, onTake, onClose }: Props) {
               field: 'held',
               says: say('Held {seconds} s at the least.', { seconds: forSeconds }),
             });
-          onTake({ kind: 'reheated', celsius: c, seconds: s });
+          onTake({ kind: 'reheated', celsius: c, seconds: s, ...(place && { place }) });
         }}
       >
         <div className="grid gap-4 min-[480px]:grid-cols-2">
@@ -68,6 +70,20 @@ export function ReheatedSheet({ house, celsius, onTake, onClose }: Props) {
             problem={problem?.field === 'held' ? problem.says : undefined}
           />
         </div>
+        {places.length > 0 && (
+          <Pick
+            id="reheated-place"
+            label={say('Where it is kept hot')}
+            value={place}
+            onChange={(e) => setPlace(e.target.value)}
+          >
+            {places.map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.name}
+              </option>
+            ))}
+          </Pick>
+        )}
         <button type="submit" className={`${PRIMARY} min-h-16 text-[20px]`}>
           {say('Write it down')}
         </button>
