@@ -26,11 +26,6 @@ const SHOTS = [
   ['plan', '/plan'],
   ['plan-scaled', '/plan?recipe=smoked-parsnip-veloute&litres=40&pot=deep-42&burner=floor-ring'],
   [
-    'plan-thickeners',
-    '/plan?litres=12',
-    (page) => page.getByRole('button', { name: /^Thickened with/ }).click(),
-  ],
-  [
     'plan-finishes',
     '/plan?litres=12',
     async (page) => {
@@ -44,13 +39,22 @@ const SHOTS = [
     (page) => page.getByText('Crab shells').first().waitFor(),
   ],
   ['compare', '/compare?recipe=cockle-and-leek-chowder&litres=12'],
+  ['keep', '/keep', (page) => page.getByText(/Trying the kitchen/).waitFor({ state: 'detached', timeout: 30_000 })],
+  ['keep-hot', '/keep?face=hot', (page) => page.getByText('Best before').waitFor({ timeout: 30_000 })],
+  ['keep-shelf', '/keep?face=shelf', (page) => page.getByText(/Thawed in the fridge/).waitFor({ timeout: 30_000 })],
   [
-    'compare-finish',
-    '/compare?recipe=cockle-and-leek-chowder&litres=12',
+    'keep-labels',
+    '/keep?face=shelf',
+    (page) => page.getByRole('button', { name: 'Labels', exact: true }).click(),
+  ],
+  [
+    'keep-record',
+    '/keep?face=record',
     async (page) => {
-      await page.getByRole('button', { name: 'Finish', exact: true }).click();
-      await page.getByRole('button', { name: /^Oat drink/ }).waitFor({ timeout: 30_000 });
-      await page.getByRole('button', { name: /^Sour cream/ }).click();
+      const before = new Date(Date.now() - 2 * 86_400_000).toISOString().slice(0, 10);
+      await page.getByLabel('From', { exact: true }).fill(before);
+      await page.getByRole('button', { name: 'Was anything changed?' }).click();
+      await page.getByText(/^Nothing: all/).waitFor();
     },
   ],
   ['recipes', '/recipes'],
@@ -59,7 +63,6 @@ const SHOTS = [
     '/recipes/cockle-and-leek-chowder',
     (page) => page.getByRole('button', { name: /^7 Add/ }).click(),
   ],
-  ['import', '/recipes/import', (page) => page.setInputFiles('#recipe-file', FOREIGN)],
   ['kitchen', '/kitchen?part=pots'],
   ['stove', '/stove'],
   [
@@ -86,29 +89,6 @@ const SHOTS = [
     'fix',
     '/plan?recipe=smoked-parsnip-veloute&litres=20&pot=tall-steel-36&burner=floor-ring',
     (page) => wrong(page),
-  ],
-  [
-    'fix-guided',
-    '/plan?recipe=smoked-parsnip-veloute&litres=20&pot=tall-steel-36&burner=floor-ring',
-    async (page) => {
-      await wrong(page);
-      await page.getByRole('button', { name: 'Do this' }).first().click();
-    },
-  ],
-  [
-    'end',
-    '/plan?recipe=cockle-and-leek-chowder&litres=12',
-    async (page) => {
-      await atTheStove(page, 1);
-      await page.getByRole('button', { name: /^Weighed: plain flour/ }).click();
-      await page
-        .getByRole('group', { name: /Near what/ })
-        .getByRole('button')
-        .nth(3)
-        .click();
-      for (let n = 0; n < 10; n++) await oneStep(page);
-      await page.getByRole('button', { name: '4', exact: true }).click();
-    },
   ],
 ];
 
@@ -145,29 +125,6 @@ async function atTheStove(page, steps) {
   await stove.waitFor();
   for (let n = 0; n < steps; n++) await oneStep(page);
 }
-
-/** A made-up recipe of somebody else's, to be looked at line by line. */
-const FOREIGN = {
-  name: 'harbour-soup.json',
-  mimeType: 'application/json',
-  buffer: Buffer.from(
-    JSON.stringify({
-      '@type': 'Recipe',
-      name: 'Harbour leek and potato soup',
-      recipeYield: '6 servings',
-      recipeIngredient: [
-        '3 tbsp butter',
-        '3 leeks (about 450 g), sliced',
-        '1/3 cup all-purpose flour',
-        '6 cups chicken stock',
-        '2 large potatoes, peeled and diced',
-        '1 cup heavy cream',
-        'Salt, to taste',
-      ],
-      recipeInstructions: 'Sweat the leeks 12 minutes. Simmer 20 minutes.',
-    }),
-  ),
-};
 
 async function take(address) {
   const { chromium } = await import('playwright-core');

@@ -41,7 +41,7 @@ async function ownWords(page: Page): Promise<readonly string[]> {
       for (const [key, one] of Object.entries(value)) walk(one, OWN.has(key));
   };
   const day = new Date(Date.now() + 86_400_000).toISOString().slice(0, 10);
-  for (const path of ['/api/kitchen', '/api/recipes', '/api/rail', `/api/services?day=${day}`])
+  for (const path of ['/api/kitchen', '/api/recipes', '/api/rail', '/api/keep', `/api/services?day=${day}`])
     walk(await (await page.request.get(path)).json(), false);
   return [...new Set(all.map((t) => t.trim()).filter((t) => /[A-Za-z]{3}/.test(t)))].sort(
     (x, y) => y.length - x.length,
@@ -50,7 +50,7 @@ async function ownWords(page: Page): Promise<readonly string[]> {
 
 /** Units, marks and names that are the same in every language. */
 const SAME =
-  /mPa·s|min\b|cups?\b|tbsp|tsp|quarts?\b|\band\b|Probe \d|"@type.*|Panache|Food Code|FDA|CSV|JSON(-LD)?|PDF|Letter|schema\.org|DEVICES_URL|docs\/formats\.md|http\S*|Jan|Feb|Mar|Apr|May|Jun|Jul|Aug|Sep|Oct|Nov|Dec|panache\.\w+(\/\d)?/g;
+  /[0-9a-f]{64}|mPa·s|min\b|cups?\b|tbsp|tsp|quarts?\b|\band\b|Probe \d|"@type.*|Panache|Food Code|FDA|CSV|JSON(-LD)?|PDF|Letter|schema\.org|DEVICES_URL|docs\/formats\.md|http\S*|Jan|Feb|Mar|Apr|May|Jun|Jul|Aug|Sep|Oct|Nov|Dec|panache\.\w+(\/\d)?/g;
 
 /** Texts of the page with English in them. Nothing that stands in a message has three plain letters in a row. */
 async function untranslated(page: Page, own: readonly string[]): Promise<readonly string[]> {

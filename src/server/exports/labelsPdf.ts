@@ -3,6 +3,7 @@ import QRCode from 'qrcode';
 import type { Label, LabelSize } from '../../core/keep/labels';
 import { term } from '../../core/message/term';
 import type { Words } from '../../core/say/inWords';
+import { shortDay } from '../../core/service/words/dayWords';
 import { timeOfDay } from '../../core/units/clock';
 import { BOLD, TEXT } from './paper';
 
@@ -22,18 +23,10 @@ function fitting(doc: Doc, text: string, font: string, width: number, most: numb
   return least;
 }
 
-const shortDay = (ms: number): string => {
+const moment = (ms: number): string => {
   const d = new Date(ms);
   return `${d.getDate()}.${d.getMonth() + 1}. ${timeOfDay(d)}`;
 };
-
-const dayWords = (day: string): string =>
-  new Intl.DateTimeFormat('en-GB', {
-    weekday: 'short',
-    day: 'numeric',
-    month: 'short',
-    timeZone: 'UTC',
-  }).format(new Date(`${day}T00:00:00Z`));
 
 /** The QR code of `url` as squares, from (x, y), `side` pt wide with its quiet zone. */
 function drawCode(doc: Doc, url: string, x: number, y: number, side: number): void {
@@ -73,15 +66,15 @@ function drawLabel(
     line(those, BOLD, fitting(doc, those, BOLD, width, 9, 6.5), width, 3);
   }
   const useBy = label.useBy
-    ? dayWords(label.useBy)
+    ? say(shortDay(label.useBy))
     : say('{days, plural, one {one day} other {# days}} thawed', { days: label.daysLeft });
   const lower: readonly (readonly [text: string, font: string, most: number])[] = [
     [say('use by'), TEXT, 7],
     [useBy, BOLD, 15],
-    [say('made {at}', { at: shortDay(label.madeAt) }), TEXT, 7.5],
+    [say('made {at}', { at: moment(label.madeAt) }), TEXT, 7.5],
     ...(label.cooledAt === null
       ? []
-      : [[say('cold {at}', { at: shortDay(label.cooledAt) }), TEXT, 7.5] as const]),
+      : [[say('cold {at}', { at: moment(label.cooledAt) }), TEXT, 7.5] as const]),
     [`${say('{volume}', { volume: { ml: label.ml } })} · ${label.station}`, TEXT, 7.5],
     [label.again ? say('{code} · printed again', { code: label.code }) : label.code, BOLD, 7.5],
   ];

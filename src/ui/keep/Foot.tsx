@@ -7,12 +7,13 @@ import type { LotState } from '../../core/keep/lot';
 import { rulesIn } from '../../core/keep/standing';
 import type { Message } from '../../core/message/message';
 import { term } from '../../core/message/term';
+import { shortDay } from '../../core/service/words/dayWords';
 import { degrees } from '../../core/units/show';
 import type { CoolingFound } from '../../workers/keeper';
 import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
-import { dayWords } from './keepWords';
+
 import type { SheetName } from './sheets/Sheets';
 import type { ProbeNow } from './useProbe';
 
@@ -65,7 +66,7 @@ export function Foot({ house, face, state, now, probe, refused, found, onOpen, o
           <>
             <b className="text-[18px]">
               {mark.useBy
-                ? say('Use by {day}.', { day: dayWords(mark.useBy, say.reader.language) })
+                ? say('Use by {day}.', { day: say(shortDay(mark.useBy)) })
                 : say('Frozen: its date stands still.')}
             </b>
             <span className="text-[16px] text-quiet">

@@ -3,9 +3,10 @@
 import type { House } from '../../core/house/house';
 import type { LotState } from '../../core/keep/lot';
 import { rulesIn } from '../../core/keep/standing';
+import { shortDay } from '../../core/service/words/dayWords';
 import { PART } from '../shared/form/Choice';
 import { useSay } from '../shared/useSay';
-import { containerName, dayWords, placeName } from './keepWords';
+import { containerName, placeName } from './keepWords';
 import type { SheetName } from './sheets/Sheets';
 import { byDate } from './shelf/ShelfFace';
 
@@ -45,7 +46,7 @@ export function Sentence({ house, face, state, now, served, shelf, onOpen }: Pro
           ? say.rich('Use <b>{name}</b> first, by <b>{day}</b>.', {
               b: (text) => <b>{text}</b>,
               name: first.s.put.name,
-              day: dayWords(first.mark.useBy, say.reader.language),
+              day: say(shortDay(first.mark.useBy)),
             })
           : say('What was put by.')}{' '}
         {part('put by', say('Put something by'), say('Put something by'))}

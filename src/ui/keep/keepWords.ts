@@ -23,15 +23,6 @@ export const whereWords = (house: House, s: LotState): Message =>
     place: placeName(house, s.place),
   });
 
-/** "Wed 3 Dec": a day as it is written on a label. */
-export const dayWords = (day: string, language = 'en'): string =>
-  new Intl.DateTimeFormat(language === 'en' ? 'en-GB' : language, {
-    weekday: 'short',
-    day: 'numeric',
-    month: 'short',
-    timeZone: 'UTC',
-  }).format(new Date(`${day}T00:00:00Z`));
-
 /** "19 in 20". */
 export const chanceWords = (chance: number): Message => message('{n} in 20', { n: Math.round(chance * 20) });
 

@@ -7,8 +7,9 @@ import { type DateMark, dateMark } from '../../../core/keep/dates';
 import type { LotState } from '../../../core/keep/lot';
 import { rulesIn } from '../../../core/keep/standing';
 import { term } from '../../../core/message/term';
+import { shortDay } from '../../../core/service/words/dayWords';
 import { useSay } from '../../shared/useSay';
-import { containerName, dayWords, placeName } from '../keepWords';
+import { containerName, placeName } from '../keepWords';
 
 type Props = {
   readonly house: House;
@@ -95,9 +96,7 @@ export function ShelfFace({ house, states, picked, now, onPick }: Props) {
               <span className={clsx('leading-tight max-[720px]:col-span-2', past && 'font-bold text-tomato')}>
                 <b className="flex items-center gap-1.5 text-[19px]">
                   {near && <TriangleAlert size={20} aria-hidden className="shrink-0" />}
-                  {mark.useBy
-                    ? say('by {day}', { day: dayWords(mark.useBy, say.reader.language) })
-                    : say('frozen')}
+                  {mark.useBy ? say('by {day}', { day: say(shortDay(mark.useBy)) }) : say('frozen')}
                 </b>
                 <span className={clsx('block text-[15px]', !past && 'text-quiet')}>{left(mark)}</span>
               </span>

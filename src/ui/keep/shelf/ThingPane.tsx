@@ -7,11 +7,12 @@ import { dateMark } from '../../../core/keep/dates';
 import type { Lot, LotState } from '../../../core/keep/lot';
 import { rulesIn } from '../../../core/keep/standing';
 import { term } from '../../../core/message/term';
+import { shortDay } from '../../../core/service/words/dayWords';
 import { dayAndTime } from '../../../core/units/clock';
 import type { ColdFound, KeeperQuestion } from '../../../workers/keeper';
 import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
-import { dayWords, spell } from '../keepWords';
+import { spell } from '../keepWords';
 import { useLeft } from './ShelfFace';
 
 export type ShelfAct =
@@ -63,7 +64,7 @@ export function ThingPane({ house, lot, state, now, known, found, ask, onAsked, 
       <div className="border-ink border-b-2 bg-surface px-5 py-3">
         <h2 className="font-bold text-[20px] leading-tight">{state.put.name}</h2>
         <p className="figures font-bold text-[36px] leading-tight">
-          {mark.useBy ? dayWords(mark.useBy, say.reader.language) : say('frozen')}
+          {mark.useBy ? say(shortDay(mark.useBy)) : say('frozen')}
         </p>
         <p className="text-[16px]">
           {say('{left}; made {made}, day {used} of {days}', {
