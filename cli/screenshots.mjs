@@ -39,9 +39,17 @@ const SHOTS = [
     (page) => page.getByText('Crab shells').first().waitFor(),
   ],
   ['compare', '/compare?recipe=cockle-and-leek-chowder&litres=12'],
-  ['keep', '/keep', (page) => page.getByText(/Trying the kitchen/).waitFor({ state: 'detached', timeout: 30_000 })],
+  [
+    'keep',
+    '/keep',
+    (page) => page.getByText(/Trying the kitchen/).waitFor({ state: 'detached', timeout: 30_000 }),
+  ],
   ['keep-hot', '/keep?face=hot', (page) => page.getByText('Best before').waitFor({ timeout: 30_000 })],
-  ['keep-shelf', '/keep?face=shelf', (page) => page.getByText(/Thawed in the fridge/).waitFor({ timeout: 30_000 })],
+  [
+    'keep-shelf',
+    '/keep?face=shelf',
+    (page) => page.getByText(/Thawed in the fridge/).waitFor({ timeout: 30_000 }),
+  ],
   [
     'keep-labels',
     '/keep?face=shelf',

@@ -14,7 +14,6 @@ export const VIEWS = [
   '/keep?face=hot',
   '/keep?face=shelf',
   '/keep?face=record',
-  '/record',
   '/check',
   '/fix',
   '/check/funnel',

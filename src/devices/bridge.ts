@@ -122,11 +122,11 @@ export function batchesFrom(app: string, bench: SimulatedBench): () => Promise<v
     return (await response.json()) as T;
   };
   return async () => {
-    const live = await get<readonly { id: string; kept?: true }[]>('/api/rail');
+    const live = await get<readonly { id: string; kept?: true; probe?: string }[]>('/api/rail');
     for (const { id, kept } of live) if (!kept) bench.put(await get<Batch>(`/api/batches/${id}`));
     bench.forget(new Set(live.map((t) => t.id)));
     // Only what somebody has put a probe into is asked for.
-    if (!live.some((t) => t.kept)) return bench.keep([]);
+    if (!live.some((t) => t.probe)) return bench.keep([]);
     const { lots, house } = await get<{ lots: readonly Lot[]; house: KeptThing['house'] }>('/api/keep');
     bench.keep(lots.map((lot) => ({ lot, house })));
   };

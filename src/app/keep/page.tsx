@@ -14,7 +14,7 @@ export default async function KeepPage({ searchParams }: { searchParams: Query }
   const { lot, face } = await searchParams;
   const house = await readHouse(pool());
   if (!house) return <EmptyHouse />;
-  const first = await openKeep(pool());
+  const first = await openKeep(pool(), { mend: true });
   return (
     <KeepView
       key={`${lot ?? ''} ${face ?? ''}`}

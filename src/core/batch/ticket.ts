@@ -27,6 +27,8 @@ export type Ticket = {
   readonly tooCold: boolean;
   /** Something kept: its place is Keep. */
   readonly kept?: true;
+  /** The device whose probe stands in what is kept. */
+  readonly probe?: string;
   /** What of this batch cannot be relied on, in words; null when all can. */
   readonly trouble: Message | null;
 };

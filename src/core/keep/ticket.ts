@@ -52,6 +52,7 @@ export function lotTicket(
     timers: [],
     tooCold: under !== null,
     kept: true,
+    ...(state.paired && { probe: state.paired.device }),
     trouble: under?.does === 'throw away' ? message('Too cold too long') : by ? ALARMS[by.alarm] : null,
   };
 }

@@ -45,9 +45,10 @@ export type KeepOpened = {
   readonly house: Pick<House, 'keeping' | 'vessels'>;
 };
 
-export async function openKeep(pool: pg.Pool): Promise<KeepOpened> {
+/** What is kept as it stands; with `mend` a batch finished to be kept whose first line is missing is put by first. */
+export async function openKeep(pool: pg.Pool, { mend = false } = {}): Promise<KeepOpened> {
   const house = await theHouse(pool);
-  await openMissing(pool, house);
+  if (mend) await openMissing(pool, house);
   const [lots, kitchenLines, filmLines, head] = await Promise.all([
     readLots(pool, house.id),
     readKitchenLines(pool, house.id),

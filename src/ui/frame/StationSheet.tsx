@@ -1,6 +1,6 @@
 'use client';
 
-import { ChefHat, Keyboard, Moon, Scale, Sun } from 'lucide-react';
+import { BookOpen, ChefHat, Keyboard, Moon, Scale, Sun } from 'lucide-react';
 import Link from 'next/link';
 import { Pick } from '../shared/form/Field';
 import { Sheet } from '../shared/Sheet';
@@ -25,6 +25,9 @@ export function StationSheet({ roles, onKeys, onClose }: Props) {
       <div className="grid gap-4 p-4">
         <Link href="/compare" onClick={onClose} className={`${BUTTON} min-[720px]:hidden`}>
           <Scale size={24} aria-hidden /> {say('Compare')}
+        </Link>
+        <Link href="/recipes" onClick={onClose} className={`${BUTTON} min-[720px]:hidden`}>
+          <BookOpen size={24} aria-hidden /> {say('Recipes')}
         </Link>
         <Link href="/kitchen" onClick={onClose} className={`${BUTTON} min-[720px]:hidden`}>
           <ChefHat size={24} aria-hidden /> {say('Kitchen')}

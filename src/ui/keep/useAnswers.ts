@@ -20,17 +20,20 @@ type Cooling = {
 
 /** What the worker has found, each for the question asked last; what was found before stays until there is better. */
 export function useAnswers(house: House, filmLines: readonly KeepEvent[], state: LotState | null) {
-  const asked = useRef({ cooling: '', hot: '', cold: '', reheat: '', at: 0, hotAt: 0 });
+  const asked = useRef({ cooling: '', hot: '', cold: '', reheat: '', way: '', at: 0, hotAt: 0, wayAt: 0 });
   const [cooling, setCooling] = useState<Cooling | null>(null);
   const [hot, setHot] = useState<{ at: number; forecast: HotForecast | null } | null>(null);
   const [cold, setCold] = useState<ColdFound | null>(null);
   const [reheat, setReheat] = useState<ReheatForecast | null>(null);
+  const [way, setWay] = useState<{ key: string; at: number; one: Tried } | null>(null);
   const onTold = useCallback((told: KeeperAnswer) => {
     const a = asked.current;
     if (told.kind === 'cooling' && told.key === a.cooling)
       setCooling({ key: told.key, at: a.at, found: told.found, ways: [], working: true });
     else if (told.kind === 'way' && told.key === a.cooling)
       setCooling((c) => c && { ...c, ways: told.one ? [...c.ways, told.one] : c.ways, working: told.left });
+    else if (told.kind === 'tried' && told.key === a.way)
+      setWay({ key: told.key, at: a.wayAt, one: told.one });
     else if (told.kind === 'hot' && told.key === a.hot) setHot({ at: a.hotAt, forecast: told.found });
     else if (told.kind === 'cold' && told.key === a.cold) setCold(told.found);
     else if (told.kind === 'reheat' && told.key === a.reheat) setReheat(told.found);
@@ -55,6 +58,10 @@ export function useAnswers(house: House, filmLines: readonly KeepEvent[], state:
     hot,
     cold,
     reheat,
+    way,
+    askedWay: useCallback((key: string, at: number) => {
+      asked.current = { ...asked.current, way: key, wayAt: at };
+    }, []),
     askedCooling: useCallback((key: string, at: number) => {
       asked.current = { ...asked.current, cooling: key, at };
     }, []),

@@ -53,7 +53,11 @@ export function useKeep(first: KeepTold, { keeping }: House): Keep {
     return () => clearTimeout(timer.current);
   }, []);
   useNews((news) => {
-    if (news.kind === 'keep' || news.kind === 'again' || news.kind === 'told') readAnew();
+    // Of a batch only its end says anything here.
+    const ends =
+      news.kind === 'told' &&
+      ['finished', 'withdrawn', 'cleared'].includes(news.event?.body.kind ?? 'finished');
+    if (news.kind === 'keep' || news.kind === 'again' || ends) readAnew();
   });
   useEffect(() => keepHead(told.head), [told.head]);
 

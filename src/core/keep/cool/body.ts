@@ -150,7 +150,7 @@ function directionsOf({ holder }: Cooling, mm: number): readonly Direction[] {
   ];
 }
 
-const STEP = { least: 20, most: 300, share: 1 / 30 } as const;
+const STEP = { least: 20, most: 400, share: 1 / 24 } as const;
 
 /** °C of the warmest and of the mean at one moment, s. */
 export type Point = { readonly seconds: number; readonly warmest: number; readonly mean: number };

@@ -165,7 +165,7 @@ export type Forecast = {
   readonly fit: Fit;
 };
 
-const DRAWS = 120;
+const DRAWS = 100;
 const BANDED = 36;
 
 const quantile = (sorted: readonly number[], share: number): number =>

@@ -116,8 +116,8 @@ export type ToCool = {
 /** Sure enough of passing to be put first. */
 export const SURE_ENOUGH = 0.9;
 
-/** Draws for a list: a tenth is close enough there. */
-const FEW = 60;
+/** Draws for a list: a chance to one in twenty is what it shows. */
+const FEW = 32;
 
 /** What one way comes to. Throws {@link Told} where it cannot be. */
 export function tried(way: Way, asked: ToCool, means: Means, rule: RuleSet['cooling'], draws = FEW): Tried {
@@ -151,7 +151,7 @@ export function* waysToCool(asked: ToCool, means: Means, rule: RuleSet['cooling'
       continue;
     }
     let best: Tried | null = null;
-    for (const { way } of hopes.slice(first, first + 3)) {
+    for (const { way } of hopes.slice(first, first + 2)) {
       best = tried(way, asked, means, rule);
       if (best.forecast.chance >= SURE_ENOUGH) break;
     }

@@ -39,7 +39,7 @@ type Props = {
 };
 
 /** What is worked out of one thing is worked out anew this often, ms, and at every line. */
-const ANEW = 120_000;
+const ANEW = 300_000;
 
 /** One thing that cools: its course, its limits, its chance, and what else could be done. */
 export function CoolingFace({

@@ -104,7 +104,12 @@ export function Sheets(props: Props) {
         return (
           <WaySheet
             house={house}
+            lot={thing}
             state={state}
+            now={now}
+            found={props.answers.way}
+            ask={props.answers.ask}
+            onAsked={(key) => props.answers.askedWay(key, now)}
             onWay={(way) => onWrite({ kind: 'set to cool', way })}
             onClose={onClose}
           />

@@ -1,25 +1,34 @@
 'use client';
 
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { House } from '../../../core/house/house';
 import { panHolds } from '../../../core/keep/cool/body';
-import type { Way } from '../../../core/keep/cool/ways';
-import type { LotState } from '../../../core/keep/lot';
+import type { Tried, Way } from '../../../core/keep/cool/ways';
+import type { Lot, LotState } from '../../../core/keep/lot';
+import { timeOfDay } from '../../../core/units/clock';
 import { typedNumber } from '../../../core/units/typed/parse';
+import type { KeeperQuestion } from '../../../workers/keeper';
 import { Field, Pick, Tick } from '../../shared/form/Field';
 import { Sheet } from '../../shared/Sheet';
 import { PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
+import { chanceWords } from '../keepWords';
 
 type Props = {
   readonly house: House;
+  readonly lot: Lot;
   readonly state: LotState;
+  readonly now: number;
+  /** What the way asked for last comes to, from when, ms. */
+  readonly found: { readonly key: string; readonly at: number; readonly one: Tried } | null;
+  readonly ask: (q: KeeperQuestion) => void;
+  readonly onAsked: (key: string) => void;
   readonly onWay: (way: Way) => void;
   readonly onClose: () => void;
 };
 
 /** How it is cooled: in what, where, covered or not, stirred, with wands or ice in it. */
-export function WaySheet({ house, state, onWay, onClose }: Props) {
+export function WaySheet({ house, lot, state, now, found, ask, onAsked, onWay, onClose }: Props) {
   const say = useSay();
   const { keeping, vessels } = house;
   const { way } = state;
@@ -34,44 +43,40 @@ export function WaySheet({ house, state, onWay, onClose }: Props) {
   const [problem, setProblem] = useState<{ field: string; says: string } | null>(null);
   const pan = keeping.pans.find((p) => p.id === holder);
   const wrong = (field: string) => (problem?.field === field ? problem.says : undefined);
-  const take = () => {
+  /** The way as it is typed, or what is wrong with it. */
+  const composed = (): Way | { readonly field: string; readonly says: string } => {
     const n = typedNumber(count);
     if (pan) {
       const least = Math.ceil(state.ml / panHolds(pan));
       if (typeof n !== 'number' || !Number.isInteger(n) || n < least || n > pan.count)
-        return setProblem({
+        return {
           field: 'count',
           says: say('“{count}” cannot be: {least} at the least hold it, and the kitchen has {most}.', {
             count,
             least,
             most: pan.count,
           }),
-        });
+        };
     }
     const minutes = stir.trim() === '' ? undefined : typedNumber(stir);
     if (minutes !== undefined && !(typeof minutes === 'number' && minutes >= 1 && minutes <= 120))
-      return setProblem({
-        field: 'stir',
-        says: say('Minutes between two stirrings are a number from 1 to 120.'),
-      });
+      return { field: 'stir', says: say('Minutes between two stirrings are a number from 1 to 120.') };
     const bottles = wands.trim() === '' ? undefined : typedNumber(wands);
+    const { wands: most } = keeping;
     if (
       bottles !== undefined &&
-      !(typeof bottles === 'number' && Number.isInteger(bottles) && bottles >= 0 && bottles <= keeping.wands)
+      !(typeof bottles === 'number' && Number.isInteger(bottles) && bottles >= 0 && bottles <= most)
     )
-      return setProblem({
-        field: 'wands',
-        says: say('The kitchen has {most} ice wands.', { most: keeping.wands }),
-      });
+      return { field: 'wands', says: say('The kitchen has {most} ice wands.', { most }) };
     const kilos = ice.trim() === '' ? undefined : typedNumber(ice);
     if (kilos !== undefined && !(typeof kilos === 'number' && kilos > 0 && kilos * 1000 < state.ml * 0.6))
-      return setProblem({
+      return {
         field: 'ice',
         says: say('Ice is a number of kilograms, less than {most}.', {
           most: Math.floor(state.ml * 0.6) / 1000,
         }),
-      });
-    onWay({
+      };
+    return {
       into: pan
         ? { kind: 'pans', pan: pan.id, count: n as number }
         : { kind: 'pot', vessel: holder.replace(/^pot /, '') },
@@ -80,7 +85,25 @@ export function WaySheet({ house, state, onWay, onClose }: Props) {
       ...(minutes !== undefined && { stirEvery: minutes as number }),
       ...(bottles !== undefined && { wands: bottles as number }),
       ...(kilos !== undefined && { iceG: (kilos as number) * 1000 }),
-    });
+    };
+  };
+  const typed = composed();
+  const key = 'into' in typed ? `${lot.id} ${JSON.stringify(typed)}` : '';
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the key says when
+  useEffect(() => {
+    if (!('into' in typed)) return;
+    // Not at every key stroke.
+    const timer = setTimeout(() => {
+      onAsked(key);
+      ask({ kind: 'way', key, lot, now, way: typed });
+    }, 250);
+    return () => clearTimeout(timer);
+  }, [key]);
+  const shown = found && found.key === key ? found : null;
+  const last = shown?.one.forecast.verdict.stages.at(-1);
+  const take = () => {
+    if ('into' in typed) onWay(typed);
+    else setProblem(typed);
   };
   return (
     <Sheet open onOpenChange={(open) => open || onClose()} title={say('How it is cooled')}>
@@ -165,6 +188,22 @@ export function WaySheet({ house, state, onWay, onClose }: Props) {
             hint={say('only as liquid held back')}
           />
         </div>
+        {shown && last && (
+          <p role="status" className="bg-ground px-3 py-2 text-[18px]">
+            <b className={shown.one.forecast.chance < 0.1 ? 'text-tomato' : ''}>
+              {shown.one.forecast.chance < 0.1
+                ? say('This fails')
+                : say('Keeps every limit {chance}', { chance: chanceWords(shown.one.forecast.chance) })}
+            </b>{' '}
+            {Number.isFinite(last.met)
+              ? say('{to} at {at}, {mm} mm deep', {
+                  to: { celsius: last.to },
+                  at: timeOfDay(new Date(shown.at + last.met * 1000)),
+                  mm: Math.round(shown.one.mm),
+                })
+              : say('not cold within the hours looked at')}
+          </p>
+        )}
         <button type="submit" className={`${PRIMARY} min-h-16 text-[20px]`}>
           {say('Cool it so from now on')}
         </button>
