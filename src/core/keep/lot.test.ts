@@ -79,6 +79,21 @@ describe('something kept, by its lines', () => {
     expect(state(...lines.toReversed())?.stage).toBe('cold');
   });
 
+  test('reheated because it cooled too slowly, the clock of its cooling begins anew', () => {
+    const way = { into: { kind: 'pot', vessel: 'middle-28' }, place: 'cold-room' } as const;
+    const s = state(
+      line(0, putBy()),
+      line(1, { kind: 'set to cool', way }),
+      line(60, { kind: 'reheating', vessel: 'middle-28', burner: 'front-left' }),
+      line(80, { kind: 'reheated', celsius: 80, seconds: 20, place: 'ring' }),
+      line(90, { kind: 'set to cool', way }),
+    );
+    expect(s?.coolingFrom).toBe(at(90));
+    expect(
+      state(line(0, putBy()), line(1, { kind: 'reheated', celsius: 80, seconds: 20, place: 'ring' }))?.place,
+    ).toBe('ring');
+  });
+
   test('warm into the fridge it still has to cool', () => {
     expect(state(line(0, putBy({ place: 'fridge', celsius: 62 })))?.stage).toBe('cooling');
     expect(state(line(0, putBy({ place: 'fridge', celsius: 4 })))?.stage).toBe('cold');

@@ -1,6 +1,7 @@
 import { demoHouse } from '../../../../demo/demo';
+import { Column } from '../../heat/conduct';
 import { rulesIn } from '../standing';
-import { convects, cooled, icedTo, secondsTo, thickSoup, warmestAt } from './body';
+import { convects, cooled, FILM, icedTo, secondsTo, thickSoup, warmestAt } from './body';
 import { FILM_UNKNOWN, fitted, forecast, type Phase } from './forecast';
 import { coolingOf, rankedWays, SURE_ENOUGH, type ToCool, tried, type Way, waysToCool } from './ways';
 
@@ -112,4 +113,20 @@ test('of one kind no more pans are named than it takes', () => {
     expect(
       tried({ ...pans, into: { ...into, count: into.count - 1 } }, asked, means, rule).forecast.chance,
     ).toBeLessThan(SURE_ENOUGH);
+});
+
+test('a pan loses heat by its walls, by four fifths of its bottom, and through the still air under its lid', () => {
+  const c = { ...coolingOf(pans, thickSoup(12_000), means), lid: true };
+  const film = FILM.blast;
+  // 3 L in each, 19 mm deep.
+  const up = new Column({ shape: 'slab', length: 3 / (510 * 305 * 1e-3) });
+  const long = new Column({ shape: 'slab', length: 0.51 });
+  const wide = new Column({ shape: 'slab', length: 0.305 });
+  for (let n = 0; n < 600; n++) {
+    up.step(2, 0.55, 3.9e6, { near: 1 / (1 / film + 1 / 6), far: film * 0.8 });
+    long.step(2, 0.55, 3.9e6, { near: film, far: film });
+    wide.step(2, 0.55, 3.9e6, { near: film, far: film });
+  }
+  const expected = -10 + 90 * up.warmest() * long.warmest() * wide.warmest();
+  expect(Math.abs(warmestAt(cooled(c, 80, 1200), 1200) - expected)).toBeLessThan(0.5);
 });

@@ -1,6 +1,9 @@
 import { byThePlan, demoBatch, eventAt } from '../../../../demo/batch';
 import { demoHouse } from '../../../../demo/demo';
+import { latentHeat } from '../../heat/steam';
+import { surfaceArea } from '../../heat/vessel';
 import { volumeMl } from '../../pot/contents';
+import { steamRate } from '../../pot/cook';
 import { observe } from '../../pot/observe';
 import { inEnglish } from '../../say/inWords';
 import { keepsBadly } from '../../service/wait';
@@ -78,6 +81,18 @@ describe('on the pass', () => {
     expect(open).toBeLessThan(place.celsius);
     expect(settlesAt(pot, place, 'on', kitchen)).toBeGreaterThan(open);
     expect(settlesAt(pot, { ...place, kind: 'ring', celsius: 75 }, 'off', kitchen)).toBe(75);
+  });
+  test('under its lid what the bath gives is what steam and the lid lose, the lid half of what a surface does', () => {
+    const pot = someOf(kept(parsnip).pot, 10_000, 80, vessel);
+    const { kitchen } = kept(parsnip);
+    const at = settlesAt(pot, place, 'on', kitchen);
+    const area = surfaceArea(vessel);
+    const wall = area + (volumeMl(pot) / 1e6 / area) * Math.PI * (vessel.diameterMm / 1000);
+    const gives = 110 * wall * (place.celsius - at);
+    const loses =
+      steamRate({ ...pot, celsius: at }, 'on', kitchen) * latentHeat(at) +
+      area * 9 * 0.5 * (at - kitchen.airCelsius);
+    expect(gives / loses).toBeCloseTo(1, 2);
   });
   test('open it loses water and thickens, under a lid hardly', () => {
     const open = holdForecast(kept(parsnip), holding);
