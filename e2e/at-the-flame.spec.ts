@@ -172,7 +172,7 @@ test('a liaison soup from plan to finish: ladles, a stop line, a reload in the m
   await page.getByRole('button', { name: 'Read it' }).click();
   await page.getByLabel('Temperature, °C').fill('52');
   await page.getByRole('button', { name: 'Write', exact: true }).click();
-  await expect(page.getByText(/52 °C: under 57 °C for \d+ min/)).toBeVisible();
+  await expect(page.getByText(/52\.0 °C: under 57 °C for \d+ min/)).toBeVisible();
   await expect(page.getByText('reheat to 74 °C')).toBeVisible();
   await page.getByRole('button', { name: 'Something’s wrong' }).click();
   await page.getByRole('button', { name: 'Throw it away' }).click();

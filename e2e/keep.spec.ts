@@ -157,7 +157,7 @@ test('held, cooled in a pot that would fail, warned, spread out, cold in time, l
     'Cold, to Cold room',
     '3 labels printed',
     'Set to reheat',
-    'Reheated to 82 °C, held 15 s',
+    'Reheated to 82.0 °C, held 15 s',
     'Used up',
   ])
     await expect(table).toContainText(says);

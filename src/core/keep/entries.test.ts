@@ -16,7 +16,7 @@ test('every line stands in it by its time, with who and which probe', () => {
     line(0, putBy({ place: 'bath' })),
     line(10, { kind: 'temperature', celsius: 71.4, from: 'Probe 1', correction: -0.3 }, { station: 'Early' }),
   );
-  expect(found.map(said)).toEqual(['Put by: 8.0 L, Hot bath', 'Read 71 °C, put right by -0.3 °C']);
+  expect(found.map(said)).toEqual(['Put by: 8.0 L, Hot bath', 'Read 71.4 °C, put right by -0.3 °C']);
   expect(found[1]).toMatchObject({ by: 'Early', probe: 'Probe 1', celsius: 71.4, marks: [] });
 });
 
@@ -53,7 +53,7 @@ test('a limit of cooling that was missed is said, with how late; one that was me
   const late = entries(300, ...slow).filter((e) => e.marks.includes('over the limit'));
   // 57 °C after 15 minutes, 21 °C due two hours later.
   expect(late.map(said)).toEqual([
-    expect.stringMatching(/^21 °C was due by \d\d:\d\d: read 20 °C only 125 min later$/),
+    expect.stringMatching(/^21 °C was due by \d\d:\d\d: read 20\.0 °C only 125 min later$/),
   ]);
   const quick = [line(0, putBy()), read(0, 60), read(30, 54), read(60, 20), read(200, 4)];
   expect(entries(300, ...quick).some((e) => e.marks.includes('over the limit'))).toBe(false);
@@ -109,8 +109,8 @@ test('lines of the kitchen, and temperatures of the stove, stand among the other
     at(20),
   );
   expect(found.map(said)).toEqual([
-    'Read 88 °C on the stove',
-    'Probe 2 in boiling water: 99 °C, should be 100 °C',
+    'Read 88.0 °C on the stove',
+    'Probe 2 in boiling water: 99.1 °C, should be 100.0 °C',
     'Put by: 8.0 L, Fridge',
   ]);
 });

@@ -55,10 +55,10 @@ const says = (event: KeepEvent, house: House): Message => {
     case 'temperature':
       return body.correction
         ? message('Read {celsius}, put right by {by} °C', {
-            celsius: { celsius: body.celsius },
+            celsius: { celsius: body.celsius, exact: true },
             by: body.correction,
           })
-        : message('Read {celsius}', { celsius: { celsius: body.celsius } });
+        : message('Read {celsius}', { celsius: { celsius: body.celsius, exact: true } });
     case 'set to cool':
       return body.way.into.kind === 'pot'
         ? message('Set to cool in its pot, {place}', { place: place(body.way.place) })
@@ -85,7 +85,7 @@ const says = (event: KeepEvent, house: House): Message => {
       return message('Set to reheat');
     case 'reheated':
       return message('Reheated to {celsius}, held {seconds} s', {
-        celsius: { celsius: body.celsius },
+        celsius: { celsius: body.celsius, exact: true },
         seconds: body.seconds,
       });
     case 'put right':
@@ -122,8 +122,8 @@ const says = (event: KeepEvent, house: House): Message => {
         {
           probe: body.probe,
           point: body.point,
-          celsius: { celsius: body.celsius },
-          expected: { celsius: body.expected },
+          celsius: { celsius: body.celsius, exact: true },
+          expected: { celsius: body.expected, exact: true },
         },
       );
     case 'probe put right':
@@ -205,7 +205,7 @@ function coolingEntries(lot: Lot, house: House, rule: RuleSet, now: number): rea
       ? message('{to} was due by {by}: read {celsius} only {late} min later', {
           to: { celsius: to },
           by: timeOfDay(new Date(by)),
-          celsius: { celsius: met.celsius },
+          celsius: { celsius: met.celsius, exact: true },
           late: minutes(met.at - by),
         })
       : message('{to} was due by {by} and was not read', {
@@ -305,7 +305,9 @@ export function entriesOf(
               receivedAt: event.receivedAt ? Date.parse(event.receivedAt) : null,
               lot: batch,
               name,
-              says: message('Read {celsius} on the stove', { celsius: { celsius: event.body.celsius } }),
+              says: message('Read {celsius} on the stove', {
+                celsius: { celsius: event.body.celsius, exact: true },
+              }),
               celsius: event.body.celsius,
               by: event.station,
               probe: event.body.from ?? null,

@@ -7,7 +7,7 @@ const ValueSchema: z.ZodType<Value> = z.lazy(() =>
     z.number(),
     MessageSchema,
     z.strictObject({ celsius: z.number(), toCelsius: z.number() }),
-    z.strictObject({ celsius: z.number() }),
+    z.strictObject({ celsius: z.number(), exact: z.literal(true).optional() }),
     z.strictObject({ ml: z.number() }),
     z.strictObject({ litres: z.number() }),
     z.strictObject({ and: z.array(ValueSchema).max(60) }),

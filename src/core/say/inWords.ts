@@ -1,6 +1,14 @@
 import { isMessage, type Message, type Value, type Values } from '../message/message';
 import { capital, uncapital } from '../units/format';
-import { askedVolume, degrees, degreesFrom, METRIC, type Show, volumeWords } from '../units/show';
+import {
+  askedVolume,
+  degrees,
+  degreesFrom,
+  exactDegrees,
+  METRIC,
+  type Show,
+  volumeWords,
+} from '../units/show';
 import { formatOf, type Language, LOCALE } from './catalogue';
 
 /** How someone reads: the kitchen's units, and the language. */
@@ -17,7 +25,7 @@ function valueIn(value: Value, reader: Reader): string | number {
   if (typeof value !== 'object') return value;
   if (isMessage(value)) return inWords(value, reader);
   if ('toCelsius' in value) return degreesFrom(value.celsius, value.toCelsius, reader);
-  if ('celsius' in value) return degrees(value.celsius, reader);
+  if ('celsius' in value) return (value.exact ? exactDegrees : degrees)(value.celsius, reader);
   if ('ml' in value) return volumeWords(value.ml, reader);
   if ('litres' in value) return askedVolume(value.litres, reader);
   if ('and' in value) return listed(value.and, 'conjunction', reader);

@@ -11,6 +11,10 @@ export const METRIC: Show = { volume: 'L', temperature: 'C' };
 export const degrees = (celsius: number, { temperature }: Show): string =>
   temperature === 'C' ? `${Math.round(celsius)} °C` : `${Math.round(toFahrenheit(celsius))} °F`;
 
+/** "56.8 °C" or "134.2 °F": to a tenth, for a record. */
+export const exactDegrees = (celsius: number, { temperature }: Show): string =>
+  temperature === 'C' ? `${celsius.toFixed(1)} °C` : `${toFahrenheit(celsius).toFixed(1)} °F`;
+
 /** "57 to 21 °C" or "135 to 70 °F". */
 export const degreesFrom = (from: number, to: number, show: Show): string =>
   `${degrees(from, show).replace(/ .*/, '')} to ${degrees(to, show)}`;

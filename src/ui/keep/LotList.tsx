@@ -3,7 +3,7 @@
 import { clsx } from 'clsx';
 import type { House } from '../../core/house/house';
 import type { LotState } from '../../core/keep/lot';
-import { degrees } from '../../core/units/show';
+import { exactDegrees } from '../../core/units/show';
 import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
 import { whereWords } from './keepWords';
@@ -45,7 +45,7 @@ export function LotList({ house, states, picked, onPick, label }: Props) {
               <b className="block text-[19px] leading-tight">{s.put.name}</b>
               <span className="block text-[15px] text-quiet leading-tight">{say(whereWords(house, s))}</span>
               <span className="figures mt-1 block font-bold text-[28px] leading-none">
-                {last ? degrees(last.celsius, show) : '– °C'}
+                {last ? exactDegrees(last.celsius, show) : '– °C'}
               </span>
             </button>
           </li>

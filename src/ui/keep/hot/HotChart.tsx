@@ -42,8 +42,8 @@ export default function HotChart({ forecast, at, limits, bands }: Props) {
         },
         yAxis: {
           type: 'value' as const,
-          min: Math.max(0, Math.floor(least / 50) * 50),
-          max: Math.ceil(most / 50) * 50,
+          min: Math.max(0, Math.floor(least / 100) * 100),
+          max: Math.ceil(most / 100) * 100,
           axisLine: { show: true, lineStyle: { color: c.ink, width: 2 } },
           axisLabel: {
             color: c.ink,

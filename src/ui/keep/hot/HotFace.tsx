@@ -9,7 +9,7 @@ import type { HotForecast } from '../../../core/keep/soup/hot';
 import { nextReading, rulesIn, underLimit } from '../../../core/keep/standing';
 import { term } from '../../../core/message/term';
 import { timeOfDay } from '../../../core/units/clock';
-import { degrees } from '../../../core/units/show';
+import { exactDegrees } from '../../../core/units/show';
 import type { KeeperQuestion } from '../../../workers/keeper';
 import { lazily } from '../../shared/lazily';
 import { BUTTON } from '../../shared/styles';
@@ -118,7 +118,7 @@ export function HotFace({
             <>
               <p className="font-bold">
                 {say('{celsius}: under {limit} for {minutes} min', {
-                  celsius: { celsius: under.celsius },
+                  celsius: { celsius: under.celsius, exact: true },
                   limit: { celsius: rule.hot.atLeast },
                   minutes: under.minutes,
                 })}
@@ -203,7 +203,7 @@ export function HotFace({
           })}{' '}
           {state.readings.length > 0 &&
             say('Last read {celsius} at {at}.', {
-              celsius: degrees(state.readings.at(-1)?.celsius ?? 0, show),
+              celsius: exactDegrees(state.readings.at(-1)?.celsius ?? 0, show),
               at: timeOfDay(new Date(state.readings.at(-1)?.at ?? now)),
             })}
         </p>

@@ -88,7 +88,7 @@ export function EntryTable({ entries, named = true }: { entries: readonly Entry[
               </td>
               <td className="px-2 py-1.5 text-[15px] leading-tight">
                 {e.by}
-                {e.probe && <span className="block text-quiet">{e.probe}</span>}
+                {e.probe && <span className="block whitespace-nowrap text-quiet">{e.probe}</span>}
               </td>
             </tr>
           );
