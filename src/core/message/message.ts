@@ -11,7 +11,7 @@ export type Value = string | number | Message | Figure;
 /** Figures that read differently from kitchen to kitchen, and lists, which do from language to language. */
 export type Figure =
   /** `exact` to a tenth, as in a record: what is a little under a limit must not read as at it. */
-  | { readonly celsius: number; readonly exact?: true }
+  | { readonly celsius: number; readonly exact?: true | undefined }
   /** "57 to 21 °C". */
   | { readonly celsius: number; readonly toCelsius: number }
   /** A volume as read on a jug. */
