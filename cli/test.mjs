@@ -39,8 +39,8 @@ async function jest(databaseUrl, args, tally) {
   tally('unit, checks and database', r?.numPassedTests ?? 0, code === 0 ? failed : Math.max(1, failed));
 }
 
-/** So many browsers work at once, each on an application and a database of its own. */
-const BROWSERS = Math.min(4, availableParallelism());
+/** So many browsers work at once, each on an application and a database of its own: one more than cores, since a test waits as often as it works. */
+const BROWSERS = Math.min(4, availableParallelism() + 1);
 
 /** `work` with `count` demo applications beside each other, as {@link withDemoApp} has one. */
 async function withDemoApps(server, count, work, env, apps = []) {

@@ -57,6 +57,8 @@ test('held, cooled in a pot that would fail, warned, spread out, cold in time, l
     .getByRole('dialog')
     .getByRole('button', { name: /^Probe 2/ })
     .click();
+  // Out of the air of the kitchen and into the pot.
+  await expect(page.getByRole('button', { name: /^Write down [78]\d/ })).toBeVisible({ timeout: 15_000 });
   expect(await writeDown(page, lot)).toBeGreaterThan(70);
   await pass(page, 30 * MINUTE);
   expect(await writeDown(page, lot)).toBeGreaterThan(60);

@@ -3,7 +3,7 @@ import type { BatchEvent } from '../core/batch/events';
 import { message } from '../core/message/message';
 import { LANGUAGE_COOKIE, type Language, languageIn } from '../core/say/catalogue';
 import { recordEvent } from './actions/batches';
-import { afterBatchEvent, recordKeep } from './actions/keep';
+import { afterBatchEvent, recordKeep } from './actions/keep/keep';
 import { pool, reached } from './data/database';
 import { TELLS_TIME } from './door/headers';
 import { listenToDevices } from './live/devices';

@@ -7,7 +7,7 @@ import type { KeepBody } from '../core/keep/events';
 import { lotState } from '../core/keep/lot';
 import { inEnglish } from '../core/say/inWords';
 import { recordEvent } from './actions/batches';
-import { afterBatchEvent, openKeep, recordKeep, theLot } from './actions/keep';
+import { afterBatchEvent, openKeep, recordKeep, theLot } from './actions/keep/keep';
 import { theRecord } from './actions/record';
 import { verifyRecord } from './actions/verify';
 import { takeArchive } from './archive/take';

@@ -1,4 +1,4 @@
-import { openKeep } from '../../server/actions/keep';
+import { openKeep } from '../../server/actions/keep/keep';
 import { pool } from '../../server/data/database';
 import { readHouse } from '../../server/queries/kitchen';
 import { KeepView } from '../../ui/keep/KeepView';

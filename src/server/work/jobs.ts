@@ -21,7 +21,7 @@ import { openService } from '../../core/service/openService';
 import { batchesOf, type Service } from '../../core/service/service';
 import { Timetables } from '../../core/service/timetables';
 import { plannedBatch } from '../actions/batches';
-import { theLot } from '../actions/keep';
+import { theLot } from '../actions/keep/keep';
 import { theHouse } from '../actions/kitchen';
 import { planStored, type StartRequest } from '../actions/planning';
 import type { KeptRecord } from '../actions/record';

@@ -11,8 +11,8 @@ import { lazily } from '../shared/lazily';
 import { useSay } from '../shared/useSay';
 import { useNow } from '../station/useNow';
 import { Foot } from './Foot';
-import { LotList } from './LotList';
 import { Sentence } from './Sentence';
+import { Standing } from './Standing';
 import { type SheetName, Sheets } from './sheets/Sheets';
 import { byDate, ShelfFace } from './shelf/ShelfFace';
 import { useAnswers } from './useAnswers';
@@ -20,8 +20,6 @@ import { type KeepTold, useKeep } from './useKeep';
 import { useProbe } from './useProbe';
 
 /** Each face is loaded when it is looked at. */
-const HotFace = lazily(async () => (await import('./hot/HotFace')).HotFace);
-const CoolingFace = lazily(async () => (await import('./cooling/CoolingFace')).CoolingFace);
 const ThingPane = lazily(async () => (await import('./shelf/ThingPane')).ThingPane);
 const RecordFace = lazily(async () => (await import('./record/RecordFace')).RecordFace);
 
@@ -174,54 +172,19 @@ export function KeepView({ house, first, lot, face: asked }: Props) {
           </>
         )}
         {(face === 'hot' || face === 'cooling') && (
-          <>
-            {here.length > 0 ? (
-              <LotList
-                house={house}
-                states={here}
-                picked={state?.id ?? null}
-                onPick={pick}
-                label={face === 'hot' ? say('Kept hot') : say('Cooling')}
-              />
-            ) : (
-              <p className="p-6 text-[20px] min-[1100px]:col-span-3">
-                {face === 'hot'
-                  ? say('Nothing is kept hot. A batch that is finished to be held comes here.')
-                  : say('Nothing is cooling. A batch that is finished to be cooled comes here.')}
-              </p>
-            )}
-            {state && thing && now !== null && (
-              <Suspense fallback={<p className="p-6 text-quiet">{say('One moment …')}</p>}>
-                {face === 'hot' ? (
-                  <HotFace
-                    house={house}
-                    lot={thing}
-                    state={state}
-                    now={now}
-                    known={answers.known}
-                    servedPerHour={served}
-                    found={answers.hot}
-                    ask={answers.ask}
-                    onAsked={answers.askedHot}
-                    onWrite={write}
-                  />
-                ) : (
-                  <CoolingFace
-                    house={house}
-                    lot={thing}
-                    state={state}
-                    now={now}
-                    known={answers.known}
-                    answers={answers.cooling}
-                    ask={answers.ask}
-                    onAsked={answers.askedCooling}
-                    onWay={(way) => write({ kind: 'set to cool', way })}
-                    onReheat={() => setSheet('reheat')}
-                  />
-                )}
-              </Suspense>
-            )}
-          </>
+          <Standing
+            house={house}
+            face={face}
+            states={here}
+            state={state}
+            thing={thing}
+            now={now}
+            served={served}
+            answers={answers}
+            onPick={pick}
+            onWrite={write}
+            onReheat={() => setSheet('reheat')}
+          />
         )}
       </div>
       <Foot

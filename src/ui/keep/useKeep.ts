@@ -6,8 +6,8 @@ import type { KeepBody, KeepEvent } from '../../core/keep/events';
 import { type Lot, type LotState, lotState } from '../../core/keep/lot';
 import type { Message } from '../../core/message/message';
 import type { Head } from '../../core/record/chain';
-import { keepHead } from '../station/heads';
 import { ask } from '../station/line/api';
+import { keepHead } from '../station/line/heads';
 import { useNews } from '../station/line/live';
 import { beginOutbox, EMPTY, onOutbox, outbox, tapKeep } from '../station/outbox';
 

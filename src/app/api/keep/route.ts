@@ -1,4 +1,4 @@
-import { openKeep } from '../../../server/actions/keep';
+import { openKeep } from '../../../server/actions/keep/keep';
 import { pool } from '../../../server/data/database';
 import { respond } from '../respond';
 

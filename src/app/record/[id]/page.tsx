@@ -4,7 +4,7 @@ import { codeOf } from '../../../core/keep/labels';
 import { lotState } from '../../../core/keep/lot';
 import { rulesIn } from '../../../core/keep/standing';
 import { message } from '../../../core/message/message';
-import { theLot } from '../../../server/actions/keep';
+import { theLot } from '../../../server/actions/keep/keep';
 import { theHouse } from '../../../server/actions/kitchen';
 import { theRecord } from '../../../server/actions/record';
 import { pool } from '../../../server/data/database';

@@ -11,8 +11,8 @@ import { dayAndTime, dayOf } from '../../../core/units/clock';
 import { Field } from '../../shared/form/Field';
 import { BUTTON, PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
-import { headsKept } from '../../station/heads';
 import { ask, problemWords } from '../../station/line/api';
+import { headsKept } from '../../station/line/heads';
 import { EntryTable } from './EntryTable';
 
 type Told = {

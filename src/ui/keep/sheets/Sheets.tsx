@@ -9,12 +9,11 @@ import type { KeepBody, KeepBodyOf, KeepEvent } from '../../../core/keep/events'
 import type { Lot, LotState } from '../../../core/keep/lot';
 import { rulesIn } from '../../../core/keep/standing';
 import { lazily } from '../../shared/lazily';
-import { Sheet } from '../../shared/Sheet';
-import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 import type { Devices } from '../../station/devices';
 import type { Answers } from '../useAnswers';
 import type { ProbeNow } from '../useProbe';
+import { partOf } from './parting';
 
 const WaySheet = lazily(async () => (await import('./WaySheet')).WaySheet);
 const ReadSheet = lazily(async () => (await import('./ReadSheet')).ReadSheet);
@@ -25,6 +24,7 @@ const TakeSheet = lazily(async () => (await import('../shelf/TakeSheet')).TakeSh
 const ReheatSheet = lazily(async () => (await import('../shelf/ReheatSheet')).ReheatSheet);
 const ReheatedSheet = lazily(async () => (await import('../shelf/ReheatedSheet')).ReheatedSheet);
 const PutBySheet = lazily(async () => (await import('../shelf/PutBySheet')).PutBySheet);
+const TopUpSheet = lazily(async () => (await import('../shelf/TopUpSheet')).TopUpSheet);
 const HotSheet = lazily(async () => (await import('./HotSheet')).HotSheet);
 const LabelSheet = lazily(async () => (await import('./LabelSheet')).LabelSheet);
 const ProbesSheet = lazily(async () => (await import('./ProbesSheet')).ProbesSheet);
@@ -200,25 +200,11 @@ export function Sheets(props: Props) {
             onTake={({ place, container, ml }) => {
               if (ml >= state.ml) return onWrite({ kind: 'moved', place, container });
               const id = uuid();
-              props.onParted(
-                id,
-                {
-                  kind: 'put by',
-                  what: state.put.what,
-                  name: state.put.name,
-                  ...(state.put.batch && { batch: state.put.batch }),
-                  from: state.id,
-                  madeAt: state.put.madeAt,
-                  ml,
-                  allergens: [...state.put.allergens],
-                  container,
-                  place,
-                  ...(mark.useBy && { useBy: mark.useBy }),
-                  ...(state.reheats > 0 && { reheated: true }),
-                  ...(state.put.costPerL !== undefined && { costPerL: state.put.costPerL }),
-                },
-                { kind: 'parted', ml, into: id },
-              );
+              props.onParted(id, partOf(state, mark, { place, container, ml }), {
+                kind: 'parted',
+                ml,
+                into: id,
+              });
             }}
             onClose={onClose}
           />
@@ -261,23 +247,7 @@ export function Sheets(props: Props) {
       case 'labels':
         return <LabelSheet state={state} onTake={onWrite} onClose={onClose} />;
       case 'top up':
-        return (
-          <Sheet open onOpenChange={(open) => open || onClose()} title={say('Top it up')}>
-            <div className="grid gap-4 p-4 text-[19px]">
-              <p role="alert" className="font-bold">
-                {say('Never new onto old.')}
-              </p>
-              <p>
-                {say(
-                  'The new would be dated by the old, what is wrong with the old would be in all of it, and warm onto cold takes both through the temperatures things grow at. Use up the old, and put the new by on its own.',
-                )}
-              </p>
-              <button type="button" className={BUTTON} onClick={onClose}>
-                {say('Leave it as it is')}
-              </button>
-            </div>
-          </Sheet>
-        );
+        return <TopUpSheet onClose={onClose} />;
       default:
         return null;
     }

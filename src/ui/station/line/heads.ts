@@ -1,4 +1,4 @@
-import type { Head } from '../../core/record/chain';
+import type { Head } from '../../../core/record/chain';
 
 const KEY = 'panache.heads';
 

@@ -1,0 +1,182 @@
+import { rimVolume } from '../../../core/heat/vessel';
+import type { House } from '../../../core/house/house';
+import { panHolds } from '../../../core/keep/cool/body';
+import type { Container, KeepEvent } from '../../../core/keep/events';
+import { type Lot, type LotState, placeOf } from '../../../core/keep/lot';
+import { probeStanding } from '../../../core/keep/probes';
+import { rulesIn } from '../../../core/keep/standing';
+import { message } from '../../../core/message/message';
+import { DAY_MS } from '../../../core/units/moment';
+import { cannot, unknown } from '../../refusal';
+
+/** Refuses a container or place the kitchen has not, and one that does not hold it. */
+export function refuseUnfit(house: House, field: string, container: Container, ml: number): void {
+  const { vessels, keeping } = house;
+  if (container.kind === 'pot') {
+    const vessel = vessels.find((v) => v.id === container.vessel);
+    if (!vessel)
+      throw unknown(
+        `${field}.vessel`,
+        container.vessel,
+        vessels.map((v) => v.id),
+      );
+    if (ml > rimVolume(vessel))
+      throw cannot(
+        field,
+        message('{ml}', { ml: { ml } }),
+        message('at most {most} in this pot', { most: { ml: rimVolume(vessel) } }),
+      );
+    return;
+  }
+  const pan = keeping.pans.find((p) => p.id === container.pan);
+  if (!pan)
+    throw unknown(
+      `${field}.pan`,
+      container.pan,
+      keeping.pans.map((p) => p.id),
+    );
+  const most = panHolds(pan) * container.count;
+  if (ml > most * 1.02)
+    throw cannot(
+      field,
+      message('{ml}', { ml: { ml } }),
+      message('at most {most} in {count} × {pan}', {
+        most: { ml: most },
+        count: container.count,
+        pan: pan.name,
+      }),
+    );
+}
+
+export function refusePlace({ keeping }: House, field: string, id: string): void {
+  if (!placeOf(keeping, id))
+    throw unknown(
+      field,
+      id,
+      keeping.places.map((p) => p.id),
+    );
+}
+
+const noMore = (state: LotState, ml: number): void => {
+  if (ml <= state.ml + 1) return;
+  throw cannot(
+    'body.ml',
+    message('{ml}', { ml: { ml } }),
+    message('at most the {left} that are left', { left: { ml: state.ml } }),
+  );
+};
+
+/** Refuses what cannot be true of the thing as it stands. */
+export function refuseUntrue(
+  house: House,
+  lot: Lot,
+  state: LotState,
+  event: KeepEvent,
+  kitchenLines: readonly KeepEvent[],
+): void {
+  const { body } = event;
+  const at = Date.parse(event.at);
+  const over = state.over !== null;
+  const ends = body.kind === 'withdrawn' || body.kind === 'note' || body.kind === 'put right';
+  if (over && !ends) {
+    const field = body.kind === 'labelled' ? 'body.count' : 'body.kind';
+    throw cannot(field, body.kind, message('nothing of it is left'));
+  }
+  if (at < state.putAt - 1000)
+    throw cannot(
+      'at',
+      event.at,
+      message('not before it was put by, {at}', { at: new Date(state.putAt).toISOString() }),
+    );
+  switch (body.kind) {
+    case 'temperature': {
+      const last = lot.events.findLast((e) => e.body.kind === 'temperature' && e.station === event.station);
+      if (last && at < Date.parse(last.at))
+        throw cannot('at', event.at, message('after the last reading, {at}', { at: last.at }));
+      if (body.from && probeStanding(body.from, kitchenLines, Date.now()).out)
+        throw cannot(
+          'body.from',
+          body.from,
+          message('this probe is out by more than a degree: put it right first, or take another'),
+        );
+      break;
+    }
+    case 'set to cool':
+      refusePlace(house, 'body.way.place', body.way.place);
+      refuseUnfit(house, 'body.way.into', body.way.into, state.ml);
+      break;
+    case 'kept hot':
+      refusePlace(house, 'body.place', body.place);
+      if (body.container) refuseUnfit(house, 'body.container', body.container, state.ml);
+      if (['cold', 'frozen', 'thawing'].includes(state.stage))
+        throw cannot('body.kind', body.kind, message('it is cold: reheat it first'));
+      break;
+    case 'cooled':
+      refusePlace(house, 'body.place', body.place);
+      break;
+    case 'moved':
+      refusePlace(house, 'body.place', body.place);
+      if (body.container) refuseUnfit(house, 'body.container', body.container, state.ml);
+      break;
+    case 'taken':
+    case 'parted':
+    case 'thrown away':
+      noMore(state, body.ml);
+      break;
+    case 'topped up':
+      throw cannot(
+        'body.kind',
+        message('new onto old'),
+        message(
+          'put the new by on its own: it would be dated by the old, and warm the old through its danger zone',
+        ),
+      );
+    case 'reheating': {
+      if (state.reheats > 0)
+        throw cannot(
+          'body.kind',
+          body.kind,
+          message('it was reheated once: what is left is served or thrown away'),
+        );
+      if (body.ml !== undefined) noMore(state, body.ml);
+      refuseUnfit(house, 'body', { kind: 'pot', vessel: body.vessel }, body.ml ?? state.ml);
+      if (!house.burners.some((b) => b.id === body.burner))
+        throw unknown(
+          'body.burner',
+          body.burner,
+          house.burners.map((b) => b.id),
+        );
+      break;
+    }
+    case 'reheated': {
+      const { to, forSeconds } = rulesIn(house).reheat;
+      if (body.place) refusePlace(house, 'body.place', body.place);
+      if (state.stage !== 'reheating')
+        throw cannot('body.kind', body.kind, message('it is not being reheated'));
+      if (body.celsius < to)
+        throw cannot(
+          'body.celsius',
+          message('{celsius}', { celsius: { celsius: body.celsius } }),
+          message('at least {to}: go on heating', { to: { celsius: to } }),
+        );
+      if (body.seconds < forSeconds)
+        throw cannot(
+          'body.seconds',
+          String(body.seconds),
+          message('held for {seconds} s at least', { seconds: forSeconds }),
+        );
+      break;
+    }
+    case 'withdrawn':
+      if (!lot.events.some((e) => e.id === body.event))
+        throw cannot('body.event', body.event, message('the id of an event of this batch'));
+      break;
+  }
+}
+
+/** Refuses a moment no line can have. */
+export function refuseMoment(at: string): void {
+  const now = Date.now();
+  if (Date.parse(at) - now > DAY_MS)
+    throw cannot('at', at, message('at most a day from now, {now}', { now: new Date(now).toISOString() }));
+}

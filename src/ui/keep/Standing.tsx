@@ -1,0 +1,89 @@
+'use client';
+
+import { Suspense } from 'react';
+import type { House } from '../../core/house/house';
+import type { KeepBody } from '../../core/keep/events';
+import type { Lot, LotState } from '../../core/keep/lot';
+import { lazily } from '../shared/lazily';
+import { useSay } from '../shared/useSay';
+import { LotList } from './LotList';
+import type { Answers } from './useAnswers';
+
+/** Each face is loaded when it is looked at. */
+const HotFace = lazily(async () => (await import('./hot/HotFace')).HotFace);
+const CoolingFace = lazily(async () => (await import('./cooling/CoolingFace')).CoolingFace);
+
+type Props = {
+  readonly house: House;
+  readonly face: 'hot' | 'cooling';
+  readonly states: readonly LotState[];
+  readonly state: LotState | null;
+  readonly thing: Lot | null;
+  readonly now: number | null;
+  readonly served: number;
+  readonly answers: Answers;
+  readonly onPick: (id: string) => void;
+  readonly onWrite: (body: KeepBody) => void;
+  readonly onReheat: () => void;
+};
+
+/** What is hot or what cools: the list, and the one at hand with what becomes of it. */
+export function Standing({
+  house,
+  face,
+  states,
+  state,
+  thing,
+  now,
+  served,
+  answers,
+  onPick,
+  onWrite,
+  onReheat,
+}: Props) {
+  const say = useSay();
+  const common =
+    state && thing && now !== null
+      ? { house, lot: thing, state, now, known: answers.known, ask: answers.ask }
+      : null;
+  return (
+    <>
+      {states.length > 0 ? (
+        <LotList
+          house={house}
+          states={states}
+          picked={state?.id ?? null}
+          onPick={onPick}
+          label={face === 'hot' ? say('Kept hot') : say('Cooling')}
+        />
+      ) : (
+        <p className="p-6 text-[20px] min-[1100px]:col-span-3">
+          {face === 'hot'
+            ? say('Nothing is kept hot. A batch that is finished to be held comes here.')
+            : say('Nothing is cooling. A batch that is finished to be cooled comes here.')}
+        </p>
+      )}
+      {common && (
+        <Suspense fallback={<p className="p-6 text-quiet">{say('One moment …')}</p>}>
+          {face === 'hot' ? (
+            <HotFace
+              {...common}
+              servedPerHour={served}
+              found={answers.hot}
+              onAsked={answers.askedHot}
+              onWrite={onWrite}
+            />
+          ) : (
+            <CoolingFace
+              {...common}
+              answers={answers.cooling}
+              onAsked={answers.askedCooling}
+              onWay={(way) => onWrite({ kind: 'set to cool', way })}
+              onReheat={onReheat}
+            />
+          )}
+        </Suspense>
+      )}
+    </>
+  );
+}
