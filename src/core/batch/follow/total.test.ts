@@ -3,7 +3,7 @@ import { broken, historyOf, shrunk } from '../../../../drill/histories';
 import type { EventBody } from '../events';
 
 /** More of them, 20,000, are tried by `./panache drill`. */
-const SEEDS = 100;
+const SEEDS = 60;
 
 test(`the model answers ${SEEDS} made-up histories, whatever is in them and in whatever order`, () => {
   for (let seed = 0; seed < SEEDS; seed++) {
