@@ -275,6 +275,7 @@ test('the thickener is chosen with reasons, split, and taken from Compare into t
   ).toBeVisible();
   await expect(dose(page)).toHaveCount(2);
   await expect(page).toHaveURL(/way=slurry.cornstarch/);
+  await expect(page).toHaveURL(/share=0\.5/);
   await page.reload();
   await live(page);
   await expect(dose(page)).toHaveCount(2);

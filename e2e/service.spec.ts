@@ -185,7 +185,8 @@ test('bars are moved by arrows and it is said what that means; what cannot be ty
   await bar(page, /^Crab-shell bisque/).focus();
   await page.keyboard.press('ArrowLeft');
   await expect(page.getByText(/lit 10:23, ready 12:55, held hot 5 min\. /)).toBeAttached();
-  // The board has taken the one before the next is pressed.
+  // The board has taken the one before, and the server has it, before the next is pressed.
+  await expect.poll(async () => (await read(page, id)).revision).toBeGreaterThan(1);
   await expect(bar(page, /^Crab-shell bisque.*lit 10:23/)).toBeFocused();
   await page.keyboard.press('Shift+ArrowRight');
   await expect(bar(page, /^Crab-shell bisque.*lit 10:24/)).toBeFocused();
