@@ -86,8 +86,6 @@ export type CoolingNow = {
   readonly at: number;
   /** s from there at which the rule’s clock began; null while it is hotter. */
   readonly began: number | null;
-  /** The way it stands cannot be worked out: what is missing. */
-  readonly wrong?: Message;
 };
 
 /** The phase a cooling thing is in, with its readings; null where it is not cooling. Throws {@link Told} where its way cannot be. */

@@ -15,7 +15,6 @@ export function useKeeper(
   onTold: (told: KeeperAnswer) => void,
 ): {
   readonly ask: (q: KeeperQuestion) => void;
-  readonly ready: (state: LotState) => boolean;
   readonly want: (state: LotState) => void;
   readonly known: number;
 } {
@@ -56,6 +55,5 @@ export function useKeeper(
     },
     [ask],
   );
-  const ready = useCallback(({ put }: LotState) => !put.batch || given.current.has(put.batch), []);
-  return { ask, want, ready, known };
+  return { ask, want, known };
 }

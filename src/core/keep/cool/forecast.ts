@@ -130,12 +130,6 @@ export function fitted(phase: Phase): Fit {
   };
 }
 
-/** When it has to be where: ms are the caller’s; here s from the phase’s start. */
-export type Deadlines = {
-  /** s at which the clock of the rule began, before the phase or in it; null while it is still hotter than the rule’s start. */
-  readonly began: number | null;
-};
-
 /** What becomes of one course under the rule. */
 export type Verdict = {
   /** s at which the rule’s clock begins, and at which each stage is met (Infinity: never) and has to be. */

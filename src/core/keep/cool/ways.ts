@@ -5,7 +5,7 @@ import { type Message, message } from '../../message/message';
 import { Told } from '../../message/told';
 import type { RuleSet } from '../../safety/rules';
 import { type Cooling, filled, type Holder, panHolds, type Soup } from './body';
-import { FILM_UNKNOWN, type FilmKnown, type Forecast, forecast, supposed } from './forecast';
+import { FILM_UNKNOWN, type FilmKnown, type Forecast, forecast, type Phase, supposed } from './forecast';
 
 /** A way of cooling as it is written down: what of the kitchen's it is done with. */
 export type Way = {
@@ -119,15 +119,22 @@ export const SURE_ENOUGH = 0.9;
 /** Draws for a list: a chance to one in twenty is what it shows. */
 const FEW = 32;
 
+/** A way as a phase nobody has read yet. Throws {@link Told} where it cannot be. */
+const phaseOf = (way: Way, { soup, from, fromRead }: ToCool, means: Means): Phase => ({
+  cooling: coolingOf(way, soup, means),
+  from,
+  fromRead,
+  readings: [],
+  film: means.films[way.place] ?? FILM_UNKNOWN,
+});
+
 /** What one way comes to. Throws {@link Told} where it cannot be. */
 export function tried(way: Way, asked: ToCool, means: Means, rule: RuleSet['cooling'], draws = FEW): Tried {
-  const cooling = coolingOf(way, asked.soup, means);
-  const film = means.films[way.place] ?? FILM_UNKNOWN;
-  const phase = { cooling, from: asked.from, fromRead: asked.fromRead, readings: [], film };
+  const phase = phaseOf(way, asked, means);
   return {
     way,
-    mm: filled(cooling).mm,
-    effort: effort(way, cooling.place),
+    mm: filled(phase.cooling).mm,
+    effort: effort(way, phase.cooling.place),
     forecast: forecast(phase, rule, asked.began, draws),
   };
 }
@@ -138,12 +145,10 @@ export function tried(way: Way, asked: ToCool, means: Means, rule: RuleSet['cool
  */
 export function* waysToCool(asked: ToCool, means: Means, rule: RuleSet['cooling']): Generator<Tried> {
   for (const list of candidates(asked.soup.ml, asked.vessel, means)) {
-    const hopes = list.map((way) => {
-      const cooling = coolingOf(way, asked.soup, means);
-      const film = means.films[way.place] ?? FILM_UNKNOWN;
-      const phase = { cooling, from: asked.from, fromRead: asked.fromRead, readings: [], film };
-      return { way, verdict: supposed(phase, rule, asked.began) };
-    });
+    const hopes = list.map((way) => ({
+      way,
+      verdict: supposed(phaseOf(way, asked, means), rule, asked.began),
+    }));
     const first = hopes.findIndex((h) => h.verdict.passes);
     if (first === -1) {
       const last = hopes.at(-1);

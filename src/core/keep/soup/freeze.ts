@@ -64,8 +64,8 @@ const ICE = { latent: 334, conductivity: 1.6 } as const;
 const THAWED = 0.55;
 const FREEZES = -0.8;
 
-/** W/(m²·K) in a freezer, in a fridge, under running water. Our assumptions. */
-export const FREEZER_FILM = { freezer: 10, blast: 50, fridge: 8 } as const;
+/** W/(m²·K) in a freezer, in a fridge. Our assumptions. */
+export const FREEZER_FILM = { freezer: 10, fridge: 8 } as const;
 
 const waterIn = (liquid: Composition | null): number => {
   const total = liquid ? totalOf(liquid) : 0;

@@ -13,7 +13,7 @@ import { ladled } from '../../pot/ladled';
 import { observe } from '../../pot/observe';
 import type { Pot } from '../../pot/pot';
 import { keepsBadly } from '../../service/wait';
-import { type Kept, someOf } from './keptPot';
+import { type Kept, letDown, someOf } from './keptPot';
 
 /** How it is kept hot, and what is ladled off meanwhile. */
 export type Holding = {
@@ -108,13 +108,8 @@ function on(pot: Pot, h: Holding, at: number, minutes: number, kitchen: Kitchen)
   return has - served > 200 ? ladled(kept, 1 - served / has) : kept;
 }
 
-/** Hot water into it: what lets it down, whatever it was stirred in as; no more is looked for than the soup there is. */
-const withWater = (pot: Pot, ml: number, kitchen: Kitchen): Pot =>
-  advance(
-    pot,
-    { kind: 'add', items: [{ ingredient: 'water', amount: ml, celsius: 80 }], offHeat: true, minutes: 0 },
-    kitchen,
-  ).pot;
+/** °C of what lets a hot soup down. */
+export const HOT_LIQUID = 80;
 
 /** The soup in its vessel on the pass, by the same pot it was cooked in. */
 export function holdForecast(kept: Kept, holding: Holding): HotForecast {
@@ -139,7 +134,7 @@ export function holdForecast(kept: Kept, holding: Holding): HotForecast {
     observe(half, kitchen).bowlViscosity <= target * 1.01
       ? 0
       : bisect(
-          (ml) => observe(withWater(half as Pot, ml, kitchen), kitchen).bowlViscosity > target,
+          (ml) => observe(letDown(half as Pot, ml, kitchen, HOT_LIQUID), kitchen).bowlViscosity > target,
           0,
           volumeMl(half),
           18,

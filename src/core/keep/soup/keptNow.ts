@@ -2,11 +2,10 @@ import type { Vessel } from '../../heat/vessel';
 import type { House } from '../../house/house';
 import { advance } from '../../pot/advance';
 import { volumeMl } from '../../pot/contents';
-import type { Pot } from '../../pot/pot';
 import type { Container } from '../events';
 import { type LotState, placeOf } from '../lot';
-import { settlesAt } from './hot';
-import { type Kept, panVessel, someOf } from './keptPot';
+import { HOT_LIQUID, settlesAt } from './hot';
+import { type Kept, letDown, panVessel, someOf } from './keptPot';
 
 /** What it stands in as a straight-sided vessel; null where the kitchen no longer has it. */
 export function vesselOf(
@@ -17,14 +16,6 @@ export function vesselOf(
   const pan = keeping.pans.find((p) => p.id === container.pan);
   return pan ? panVessel(pan, container.count) : null;
 }
-
-/** Liquid stirred into it. */
-export const stirredIn = (pot: Pot, ml: number, celsius: number, kitchen: Kept['kitchen']): Pot =>
-  advance(
-    pot,
-    { kind: 'add', items: [{ ingredient: 'water', amount: ml, celsius }], offHeat: true, minutes: 0 },
-    kitchen,
-  ).pot;
 
 /** Minutes of one stretch on the pass that are worth following: beyond it nobody would serve it. */
 const LONGEST = 8 * 60;
@@ -83,7 +74,7 @@ export function keptNow(
         break;
       case 'let down':
         until(ms);
-        pot = stirredIn(pot, body.ml, hot ? 80 : 20, kitchen);
+        pot = letDown(pot, body.ml, kitchen, hot ? HOT_LIQUID : 20);
         break;
       case 'set to cool':
       case 'cooled':

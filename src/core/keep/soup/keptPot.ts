@@ -1,11 +1,11 @@
 import { potAt } from '../../batch/follow/ahead';
 import { follow } from '../../batch/follow/follow';
 import type { Batch } from '../../batch/record';
-import { ingredient } from '../../food/catalogue';
 import type { Allergen } from '../../food/ingredient';
 import { mixtureConductivity } from '../../food/thermal';
 import type { Vessel } from '../../heat/vessel';
 import type { Pan } from '../../house/keeping';
+import { advance } from '../../pot/advance';
 import { heatCapacity, metalCapacity, volumeMl } from '../../pot/contents';
 import { foodIn, type Kitchen } from '../../pot/kitchen';
 import { ladled } from '../../pot/ladled';
@@ -41,6 +41,19 @@ export function someOf(pot: Pot, ml: number, celsius: number, vessel?: Vessel): 
   const share = has > 0 ? Math.min(1, ml / has) : 1;
   return { ...ladled(pot, share), celsius, ...(vessel && { vessel }) };
 }
+
+/** Liquid stirred into it, whatever it was, at `celsius` (room temperature where none is given): as water, it lets it down as much. */
+export const letDown = (pot: Pot, ml: number, kitchen: Kitchen, celsius?: number): Pot =>
+  advance(
+    pot,
+    {
+      kind: 'add',
+      items: [{ ingredient: 'water', amount: ml, ...(celsius !== undefined && { celsius }) }],
+      offHeat: true,
+      minutes: 0,
+    },
+    kitchen,
+  ).pot;
 
 /** Pans of one kind as one straight-sided vessel with as much open surface. */
 export const panVessel = (pan: Pan, count: number): Vessel => ({
@@ -90,10 +103,3 @@ export function costOf(steps: readonly Step[], kitchen: Kitchen): number | null 
     }
   return known ? cost : null;
 }
-
-/** Ingredients of it in which `is` holds. */
-export const holds = (
-  steps: readonly Step[],
-  is: (food: ReturnType<typeof ingredient>) => boolean,
-): boolean =>
-  steps.some((s) => portionsIn<Portion>(s).some((p) => p.amount > 0 && is(ingredient(p.ingredient))));

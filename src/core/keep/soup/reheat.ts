@@ -5,7 +5,7 @@ import { advance } from '../../pot/advance';
 import { volumeMl } from '../../pot/contents';
 import { observe } from '../../pot/observe';
 import type { RuleSet } from '../../safety/rules';
-import { type Kept, someOf } from './keptPot';
+import { type Kept, letDown, someOf } from './keptPot';
 
 /** How something kept is brought back. */
 export type Reheating = {
@@ -44,14 +44,7 @@ export function reheatForecast(kept: Kept, r: Reheating, rule: RuleSet['reheat']
   const now = r.measured ?? asIs * SETS;
   /** What the model has too thin or too thick against what is there. */
   const off = now / asIs;
-  const withLiquid = (ml: number) =>
-    ml <= 0
-      ? cold
-      : advance(
-          cold,
-          { kind: 'add', items: [{ ingredient: 'water', amount: ml }], offHeat: true, minutes: 0 },
-          kitchen,
-        ).pot;
+  const withLiquid = (ml: number) => (ml <= 0 ? cold : letDown(cold, ml, kitchen));
   const liquid =
     now <= was * 1.02
       ? 0
