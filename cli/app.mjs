@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { build } from './build.mjs';
+import { programOf } from './bundle.mjs';
 import { devicesPlace, simulatedDevices } from './devices.mjs';
 import { own, root } from './place.mjs';
 import { freePort } from './ports.mjs';
@@ -13,17 +14,12 @@ import { Complaint } from './say.mjs';
  * Migrates as the owner, makes the application its role and, unless told off, loads the demo into an empty database.
  * Returns what it printed, and the address the application is to use: its own role's, or the owner's where none could be made.
  */
-export async function prepare(databaseUrl) {
+export async function prepare(databaseUrl, mode = 'start') {
   const own = appUrl(databaseUrl);
-  const out = await must(
-    'preparing the database',
-    process.execPath,
-    ['--import', 'tsx', 'src/server/data/prepare.ts'],
-    {
-      cwd: root,
-      env: { ...process.env, DATABASE_URL: databaseUrl, APP_DATABASE_URL: own },
-    },
-  );
+  const out = await must('preparing the database', process.execPath, programOf('prepare', mode), {
+    cwd: root,
+    env: { ...process.env, DATABASE_URL: databaseUrl, APP_DATABASE_URL: own },
+  });
   return { out, url: (await opens(own)) ? own : databaseUrl };
 }
 
@@ -47,24 +43,20 @@ const PATIENCE = 3000;
 /** One server process on `port`; null when it ended before it answered, as it does when another took the port first. */
 async function attempt({ mode, host, port, databaseUrl, env }) {
   const run = randomUUID();
-  const child = spawn(
-    process.execPath,
-    ['--import', 'tsx', 'src/main.ts', mode, '-p', String(port), '-H', host],
-    {
-      cwd: root,
-      stdio: ['pipe', 'ignore', 'pipe'],
-      env: {
-        ...process.env,
-        ...env,
-        DATABASE_URL: databaseUrl,
-        PANACHE_RUN: run,
-        PANACHE_LOG: process.env.PANACHE_LOG ?? join(own, 'log', 'panache'),
-        PANACHE_TIED: '1',
-        NEXT_TELEMETRY_DISABLED: '1',
-        NODE_ENV: mode === 'dev' ? 'development' : 'production',
-      },
+  const child = spawn(process.execPath, [...programOf('main', mode), mode, '-p', String(port), '-H', host], {
+    cwd: root,
+    stdio: ['pipe', 'ignore', 'pipe'],
+    env: {
+      ...process.env,
+      ...env,
+      DATABASE_URL: databaseUrl,
+      PANACHE_RUN: run,
+      PANACHE_LOG: process.env.PANACHE_LOG ?? join(own, 'log', 'panache'),
+      PANACHE_TIED: '1',
+      NEXT_TELEMETRY_DISABLED: '1',
+      NODE_ENV: mode === 'dev' ? 'development' : 'production',
     },
-  );
+  });
   let errors = '';
   let ready = false;
   child.stderr.on('data', (d) => {
@@ -136,8 +128,8 @@ export async function serve({ mode, host = '127.0.0.1', port = null, from = 3000
  */
 export async function withDemoApp(server, name, from, work, env = {}) {
   const databaseUrl = await database(server, name, { fresh: true });
-  const prepared = await prepare(databaseUrl);
   await build();
+  const prepared = await prepare(databaseUrl);
   const { port, url } = await devicesPlace();
   const app = await serve({
     mode: 'start',

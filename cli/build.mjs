@@ -1,12 +1,14 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { bundle } from './bundle.mjs';
 import { bin, root } from './place.mjs';
 import { must } from './run.mjs';
 import { say } from './say.mjs';
 
 const PARTS = [
   'src',
+  'cli/bundle.mjs',
   'public',
   'package.json',
   'package-lock.json',
@@ -42,5 +44,6 @@ export async function build() {
     cwd: root,
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' },
   });
+  await bundle();
   writeFileSync(mark, now);
 }

@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { programOf } from './bundle.mjs';
 import { root } from './place.mjs';
 import { freePort } from './ports.mjs';
 
@@ -9,8 +10,8 @@ export async function devicesPlace() {
 }
 
 /** The simulated devices of the application at `app`, on `port`. */
-export function simulatedDevices(app, port) {
-  const child = spawn(process.execPath, ['--import', 'tsx', 'src/devices/main.ts'], {
+export function simulatedDevices(app, port, mode = 'start') {
+  const child = spawn(process.execPath, programOf('devices', mode), {
     cwd: root,
     stdio: ['pipe', 'ignore', 'inherit'],
     env: { ...process.env, APP_URL: app, PORT: String(port), PANACHE_TIED: '1' },

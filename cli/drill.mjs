@@ -8,8 +8,8 @@ import { run as runProgram } from './run.mjs';
 /** Attacks the built application on a database made for it. Resolves to the exit code and what was said. */
 export async function drill(server, args, options = {}) {
   const owner = await database(server, 'panache_drill', { fresh: true });
-  const { url } = await prepare(owner);
   await build();
+  const { url } = await prepare(owner);
   return runProgram(process.execPath, ['--import', 'tsx', 'drill/main.ts', ...args], {
     cwd: root,
     env: { ...process.env, DATABASE_URL: url },

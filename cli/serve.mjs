@@ -24,9 +24,9 @@ export async function run(mode) {
     !process.env.DEVICES_URL && process.env.PANACHE_DEMO !== 'off' ? await devicesPlace() : null;
   try {
     const owner = process.env.DATABASE_URL ?? (await database(server, 'panache'));
-    const { out, url: databaseUrl } = await prepare(owner);
-    process.stdout.write(out);
     if (mode === 'start') await build();
+    const { out, url: databaseUrl } = await prepare(owner, mode);
+    process.stdout.write(out);
     const begin = async (port) => {
       app = await serve({
         mode,
@@ -49,7 +49,7 @@ export async function run(mode) {
     }
     if (simulated) {
       const attach = async () => {
-        devices = simulatedDevices(app.address, simulated.port);
+        devices = simulatedDevices(app.address, simulated.port, mode);
         return devices;
       };
       kept.push(keep('the simulated devices', await attach(), attach, stopped));

@@ -4,6 +4,7 @@ import { awayWithin, isAway, noted } from './server/data/database';
 import { direct, refuse } from './server/direct';
 import { hostsOf, refusedAtTheDoor } from './server/door/door';
 import { guarded } from './server/door/headers';
+import { keepRail } from './server/live/theRail';
 import { log } from './server/log';
 import { startWorkers } from './server/work/workers';
 
@@ -52,6 +53,7 @@ server.listen(port, hostname);
 // The threads begin when the pages are ready: whoever starts it again after a fall waits for those first.
 const ready = app.prepare().then(() => {
   startWorkers();
+  keepRail();
   log().info({ mode, hostname, port }, 'serving');
 });
 const handle = app.getRequestHandler();

@@ -1,11 +1,11 @@
-import type { Followed } from '../core/batch/follow/follow';
+import type { BatchEvent } from '../core/batch/events';
 import type { Batch } from '../core/batch/record';
 import { batchState } from '../core/batch/state';
 import type { FlowTest } from '../core/flow/readings/reading';
 import { lotState } from '../core/keep/lot';
 import { normals, seeded } from '../core/maths/random';
 import { type KeptThing, keptCelsius } from './keptTruth';
-import { celsiusAt, flowAt, nextOnScale, truth } from './truth';
+import { flowAt, nextOnScale, type Real, really, watched } from './truth';
 
 /** A device as the bridge lists it: protocol `panache.devices/1`, see docs/formats.md. */
 export type Device = {
@@ -31,7 +31,10 @@ const ROOM = 24;
 /** Standard deviation of one look at a probe, °C. */
 const NOISE = 0.25;
 
-type Followed1 = { readonly batch: Batch; readonly pot: Followed | null };
+type Pairs = ReturnType<typeof batchState>['paired'];
+
+/** A batch that is followed, and what is paired with it. */
+type Followed1 = Real & { readonly paired: Pairs };
 
 /**
  * The simulated bench: probes that follow the pots they are paired with, a scale on which the next thing
@@ -42,26 +45,37 @@ export function simulatedBench() {
   const batches = new Map<string, Followed1>();
   const faults = new Map<string, Fault>();
   let tare = 0;
-  let kept: readonly KeptThing[] = [];
-  /** Something kept the probe was put into last. */
-  const inKept = (device: Device): KeptThing | null =>
-    kept.findLast(({ lot, house }) => lotState(lot, house.keeping)?.paired?.device === device.id) ?? null;
-
+  const celsiusNow = watched();
+  /** What is kept that a probe stands in, by the probe. */
+  const kept = new Map<string, KeptThing>();
   const pairedWith = (device: Device): Followed1 | null =>
-    [...batches.values()].findLast((b) => batchState(b.batch).paired[device.kind]?.device === device.id) ??
-    null;
+    [...batches.values()].findLast((b) => b.paired[device.kind]?.device === device.id) ?? null;
+  const put = (batch: Batch): void => {
+    const real = really(batch, batches.get(batch.id));
+    batches.set(batch.id, { ...real, paired: (real.known?.state ?? batchState(batch)).paired });
+  };
 
   return {
     /** The batch as it now stands. */
-    put(batch: Batch): void {
-      batches.set(batch.id, { batch, pot: truth(batch, batches.get(batch.id)?.pot) });
+    put,
+    /** Something was tapped; false where the batch is not known here. */
+    tap(id: string, event: BatchEvent): boolean {
+      const batch = batches.get(id)?.batch;
+      if (batch && !batch.events.some((e) => e.id === event.id))
+        put({ ...batch, events: [...batch.events, event] });
+      return batch !== undefined;
     },
+    has: (id: string): boolean => batches.has(id),
     forget(keep: ReadonlySet<string>): void {
       for (const id of batches.keys()) if (!keep.has(id)) batches.delete(id);
     },
     /** What is kept, as it now stands. */
     keep(things: readonly KeptThing[]): void {
-      kept = things;
+      kept.clear();
+      for (const thing of things) {
+        const device = lotState(thing.lot, thing.house.keeping)?.paired?.device;
+        if (device) kept.set(device, thing);
+      }
     },
     setFault: (device: string, fault: Fault) => faults.set(device, fault),
     faultOf: (device: string): Fault => faults.get(device) ?? 'none',
@@ -72,9 +86,9 @@ export function simulatedBench() {
     read(device: Device, now: number): number | null {
       const paired = pairedWith(device);
       if (device.kind === 'thermometer') {
-        const thing = inKept(device);
+        const thing = kept.get(device.id);
         const celsius =
-          (thing && keptCelsius(thing, now)) ?? (paired?.pot ? celsiusAt(paired.pot, now) : ROOM);
+          (thing && keptCelsius(thing, now)) ?? (paired?.pot ? celsiusNow(paired.pot, now) : ROOM);
         return Math.round((celsius + normal() * NOISE) * 10) / 10;
       }
       if (device.kind !== 'scale') return null;

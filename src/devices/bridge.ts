@@ -1,10 +1,7 @@
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import * as z from 'zod';
 import { FlowTestSchema } from '../core/batch/events';
-import type { Batch } from '../core/batch/record';
-import type { Lot } from '../core/keep/lot';
 import { DEVICES, type Device, FAULTS, type SimulatedBench } from './bench';
-import type { KeptThing } from './keptTruth';
 
 const Arm = z.object({ test: FlowTestSchema, celsius: z.number().min(1).max(100) });
 const Fault = z.object({ device: z.string(), fault: z.enum(FAULTS) });
@@ -13,6 +10,15 @@ const Simulation = z.object({ now: z.iso.datetime() });
 const EVERY = 1000;
 /** A flood is this many readings at once, every tenth of a second. */
 const FLOOD = 200;
+
+/** What the bridge asks of the kitchen it stands in for. */
+export type Kitchen = {
+  /** Brings the bench up to date at once. */
+  readonly refresh: () => Promise<void>;
+  /** Somebody listens: the kitchen is followed from now on, until {@link leave}. */
+  readonly attend: () => void;
+  readonly leave: () => void;
+};
 
 async function bodyOf(request: IncomingMessage): Promise<unknown> {
   let text = '';
@@ -25,9 +31,10 @@ async function bodyOf(request: IncomingMessage): Promise<unknown> {
 
 /**
  * The stand-in's HTTP side: lists devices, streams readings, takes a tare and arms the flow timer; and what
- * only a simulation has: its clock and its faults. `refresh` brings the batches up to date.
+ * only a simulation has: its clock and its faults. Nobody who listens, nothing looked at: the kitchen is followed as long as
+ * somebody does.
  */
-export function bridge(bench: SimulatedBench, refresh: () => Promise<void>): Server {
+export function bridge(bench: SimulatedBench, { refresh, attend, leave }: Kitchen): Server {
   const streams = new Set<ServerResponse>();
   let offset = 0;
   const now = () => Date.now() + offset;
@@ -41,6 +48,7 @@ export function bridge(bench: SimulatedBench, refresh: () => Promise<void>): Ser
     send('reading', { device: d.id, value, unit: d.unit, at: new Date(now()).toISOString() });
 
   const look = () => {
+    if (streams.size === 0) return;
     for (const d of present()) {
       if (bench.faultOf(d.id) === 'rubbish') {
         send('reading', { device: d.id, value: 'ERR', unit: '??' });
@@ -72,7 +80,11 @@ export function bridge(bench: SimulatedBench, refresh: () => Promise<void>): Ser
     if (what === 'GET events') {
       response.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-cache' });
       streams.add(response);
-      request.on('close', () => streams.delete(response));
+      attend();
+      request.on('close', () => {
+        streams.delete(response);
+        if (streams.size === 0) leave();
+      });
       response.write(`event: devices\ndata: ${JSON.stringify(present())}\n\n`);
       return;
     }
@@ -112,22 +124,4 @@ export function bridge(bench: SimulatedBench, refresh: () => Promise<void>): Ser
   });
   server.on('close', () => ticking.forEach(clearInterval));
   return server;
-}
-
-/** Reads the live batches of the application at `app` into the bench. */
-export function batchesFrom(app: string, bench: SimulatedBench): () => Promise<void> {
-  const get = async <T>(path: string): Promise<T> => {
-    const response = await fetch(app + path);
-    if (!response.ok) throw new Error(`${path} answered ${response.status}`);
-    return (await response.json()) as T;
-  };
-  return async () => {
-    const live = await get<readonly { id: string; kept?: true; probe?: string }[]>('/api/rail');
-    for (const { id, kept } of live) if (!kept) bench.put(await get<Batch>(`/api/batches/${id}`));
-    bench.forget(new Set(live.map((t) => t.id)));
-    // Only what somebody has put a probe into is asked for.
-    if (!live.some((t) => t.probe)) return bench.keep([]);
-    const { lots, house } = await get<{ lots: readonly Lot[]; house: KeptThing['house'] }>('/api/keep');
-    bench.keep(lots.map((lot) => ({ lot, house })));
-  };
 }

@@ -47,6 +47,23 @@ export function keptCelsius({ lot, house }: KeptThing, now: number): number | nu
   return celsius;
 }
 
+/** Courses worked out before, for half an hour more than was asked: what is looked at every second is not cooled anew each time. */
+const courses = new Map<string, { readonly upTo: number; readonly points: Points }>();
+type Points = ReturnType<typeof cooled>;
+const AHEAD = 1800;
+const LONGEST = 5 * 86_400;
+const MOST = 50;
+
+function course(key: string, seconds: number, work: (upTo: number) => Points): Points {
+  const had = courses.get(key);
+  if (had && had.upTo >= Math.min(seconds, LONGEST)) return had.points;
+  const upTo = Math.min(seconds + AHEAD, LONGEST);
+  const points = work(upTo);
+  if (courses.size >= MOST) courses.clear();
+  courses.set(key, { upTo, points });
+  return points;
+}
+
 function after(
   state: LotState,
   house: KeptThing['house'],
@@ -65,12 +82,9 @@ function after(
   try {
     cooling = coolingOf(state.way ?? asItStands(state), thickSoup(Math.max(1, state.ml)), house);
     const film = Math.exp(FILM * normals(seeded(seedOf(`${id} ${state.place}`)))());
-    const points = cooled(cooling, Math.min(105, from), Math.min(seconds, 5 * 86_400), {
-      film,
-      conductivity: 1,
-      depth: 1,
-      room: 0,
-    });
+    const points = course(`${id} ${state.place} ${from} ${JSON.stringify(cooling)}`, seconds, (upTo) =>
+      cooled(cooling, Math.min(105, from), upTo, { film, conductivity: 1, depth: 1, room: 0 }),
+    );
     return warmestAt(points, seconds);
   } catch {
     // What does not fit where it is said to stand is not simulated.

@@ -1,6 +1,7 @@
 import '../core/food/load';
 import { simulatedBench } from './bench';
-import { batchesFrom, bridge } from './bridge';
+import { bridge } from './bridge';
+import { kitchenAt } from './kitchen';
 
 /** The stand-in for a kitchen's probes, scale and flow timer: PORT to listen on, APP_URL of the application whose pots they stand in. */
 const { APP_URL, PORT = '0', HOST = '127.0.0.1' } = process.env;
@@ -10,16 +11,5 @@ if (!APP_URL) {
 }
 // Whoever started it for as long as they run holds its input open.
 if (process.env.PANACHE_TIED) process.stdin.resume().on('close', () => process.exit(0));
-const AGAIN = 1000;
 const bench = simulatedBench();
-const refresh = batchesFrom(APP_URL, bench);
-
-const server = bridge(bench, refresh);
-server.listen(Number(PORT), HOST);
-
-/** The application may be starting, or gone for a while: what was known stays. */
-const keepUp = async () => {
-  await refresh().catch(() => {});
-  setTimeout(keepUp, AGAIN);
-};
-void keepUp();
+bridge(bench, kitchenAt(APP_URL, bench)).listen(Number(PORT), HOST);

@@ -1,6 +1,7 @@
 import type { BatchEvent } from '../core/batch/events';
 import { ahead, potAt } from '../core/batch/follow/ahead';
 import { type Followed, follow } from '../core/batch/follow/follow';
+import { move, type PotVariant } from '../core/batch/follow/move';
 import type { Batch } from '../core/batch/record';
 import { batchState } from '../core/batch/state';
 import { type FlowTest, readingFor } from '../core/flow/readings/reading';
@@ -28,11 +29,24 @@ const seedOf = (text: string): number =>
 /** How far a simulated pot's own factors are from what the model holds them for, as a share of their doubt. */
 const APART = 0.6;
 
+/** A batch with its pot as the model follows it, and as it really is; null each where its record has no steps to cook. */
+export type Real = { readonly batch: Batch; readonly known: Followed | null; readonly pot: Followed | null };
+
+/** {@link truth}, gone on with from `before`, what was found with fewer events. */
+export function really(batch: Batch, before?: Real): Real {
+  const known = follow(batch, before?.known);
+  return { batch, known, pot: truth(batch, known, before?.pot) };
+}
+
 /**
  * The pot that is really on the simulated stove: what the cook taps is done to it, by factors the model
  * does not know, drawn once for each batch. No reading moves it.
  */
-export function truth(batch: Batch, before?: Followed | null): Followed | null {
+export function truth(
+  batch: Batch,
+  known: Followed | null = follow(batch),
+  before?: Followed | null,
+): Followed | null {
   const { cooked } = batch.plan;
   if (!cooked) return null;
   const normal = normals(seeded(seedOf(batch.id)));
@@ -40,12 +54,11 @@ export function truth(batch: Batch, before?: Followed | null): Followed | null {
   for (const f of Object.keys(FACTORS) as Factor[])
     factors[f] *= Math.exp(normal() * FACTORS[f].spread * APART);
   const plan = { ...batch.plan, cooked: { ...cooked, kitchen: { ...cooked.kitchen, factors } } };
-  return follow({ ...batch, plan, events: deedsOf(batch) }, before);
+  return follow({ ...batch, plan, events: deedsOf(batch, known) }, before);
 }
 
 /** What was done, without what was measured; an amount solved anew from a measurement counts as weighed. */
-function deedsOf(batch: Batch): readonly BatchEvent[] {
-  const known = follow(batch);
+function deedsOf(batch: Batch, known: Followed | null): readonly BatchEvent[] {
   const doses = known
     ? [...known.solved].flatMap(([key, step]): BatchEvent[] => {
         if (typeof key !== 'number') return [];
@@ -67,6 +80,18 @@ function deedsOf(batch: Batch): readonly BatchEvent[] {
 
 /** °C in the pot at `now` (ms). */
 export const celsiusAt = (f: Followed, now: number): number => potAt(f, now).variant.pot.celsius;
+
+/** {@link celsiusAt} for one who looks again and again: it goes on from the last look. */
+export function watched(): (f: Followed, now: number) => number {
+  const seen = new WeakMap<Followed, PotVariant>();
+  return (f, now) => {
+    const last = seen.get(f);
+    const seconds = (now - f.startedAt) / 1000;
+    const variant = last && seconds >= last.pot.seconds ? move(last, seconds) : potAt(f, now).variant;
+    seen.set(f, variant);
+    return variant.pot.celsius;
+  };
+}
 
 /** mm of depth and mL in the pot at `now`, for whoever plays the cook in a test or a demonstration. */
 export function levelAt(f: Followed, now: number): { readonly mm: number; readonly ml: number } {

@@ -8,7 +8,9 @@ import { pool, reached } from './data/database';
 import { TELLS_TIME } from './door/headers';
 import { listenToDevices } from './live/devices';
 import { isListening, listen } from './live/live';
+import { listenToRail, theRail, wholeRail } from './live/theRail';
 import { log, said } from './log';
+import { readRecordHead } from './queries/seals';
 import { answered, busy, jsonIn, notAllowed, type Refusal, tooLarge, unknown } from './refusal';
 
 /** Most bytes of one event. */
@@ -94,49 +96,96 @@ const keepLine = (lot: string, request: IncomingMessage, response: ServerRespons
     languageOf(request),
   );
 
-let streams = 0;
+/** A frame of the stream. */
+const frame = (name: string, data: unknown): string => `event: ${name}\ndata: ${JSON.stringify(data)}\n\n`;
 
-/** Server-sent events: `told` with each event of any batch, `service` with each service that was saved, `keep` with each line of something kept, `again` when a station should read anew, `device` with what the kitchen’s devices send, `alive` now and then, with the server’s clock. */
+/** Stations that are told, and programs that are no station. Each frame is put together once for all of them. */
+const stations = new Set<ServerResponse>();
+const programs = new Set<ServerResponse>();
+
+function send(response: ServerResponse, text: string): void {
+  // Who does not read is cut: it would cost the memory of all, and when it comes back it reads anew.
+  if (response.writableLength > MOST_UNREAD) response.destroy();
+  else response.write(text);
+}
+const sendAll = (text: string): void => {
+  for (const station of stations) send(station, text);
+  for (const program of programs) send(program, text);
+};
+const alive = (): string =>
+  frame('alive', { ...(TELLS_TIME && { now: Date.now() }), telling: isListening() });
+
+/** What is told as long as there is a station; null while there is none. */
+let stopTelling: (() => void) | null = null;
+
+function beginTelling(): void {
+  const stops = [
+    listen((told) => {
+      if (told === 'again') sendAll(frame('again', {}));
+      else sendAll(frame('service' in told ? 'service' : 'keep' in told ? 'keep' : 'told', told));
+    }),
+    listenToRail((news) => sendAll(frame('ticket', news))),
+  ];
+  const breath = setInterval(() => sendAll(alive()), BREATH);
+  stopTelling = () => {
+    clearInterval(breath);
+    for (const stop of stops) stop();
+    stopTelling = null;
+  };
+}
+
+/** Server-sent events: `told` with each event of any batch, `ticket` with what changes on the rail, `service` with each service that was saved, `keep` with each line of something kept, `again` when a station should read anew, `device` with what the kitchen’s devices send, `alive` now and then, with the server’s clock. */
 function live(request: IncomingMessage, response: ServerResponse): void {
-  if (streams >= MOST_STREAMS) {
+  if (stations.size + programs.size >= MOST_STREAMS) {
     refuse(
       request,
       response,
       busy(
-        message('{streams} stations are told already', { streams }),
+        message('{streams} stations are told already', { streams: stations.size }),
         message('close one that nobody looks at'),
       ),
     );
     return;
   }
-  streams++;
   response.writeHead(200, {
     'content-type': 'text/event-stream; charset=utf-8',
     'cache-control': 'no-cache, no-transform',
     'x-accel-buffering': 'no',
   });
-  const send = (name: string, data: unknown) => {
-    // Who does not read is cut: it would cost the memory of all, and when it comes back it reads anew.
-    if (response.writableLength > MOST_UNREAD) response.destroy();
-    else response.write(`event: ${name}\ndata: ${JSON.stringify(data)}\n\n`);
-  };
-  const alive = () => send('alive', { ...(TELLS_TIME && { now: Date.now() }), telling: isListening() });
   response.write('retry: 1000\n\n');
-  alive();
-  const stop = listen((told) => {
-    if (told === 'again') send('again', {});
-    else send('service' in told ? 'service' : 'keep' in told ? 'keep' : 'told', told);
-  });
-  const stopDevices = listenToDevices((news) => send('device', news));
-  const breath = setInterval(alive, BREATH);
+  response.write(alive());
+  if (!stopTelling) beginTelling();
+  // What stands in for the devices hears nothing of them.
+  const isStation = !/[?&]devices=no\b/.test(request.url ?? '');
+  const told = isStation ? stations : programs;
+  told.add(response);
+  // Whatever was told before it came, it reads anew.
+  if (isListening()) send(response, frame('again', {}));
+  const whole = wholeRail();
+  if (whole) send(response, frame('ticket', whole));
+  const stopDevices = isStation ? listenToDevices((news) => send(response, deviceFrame(news))) : null;
   response.on('error', () => {});
   response.on('close', () => {
-    streams--;
-    clearInterval(breath);
-    stop();
-    stopDevices();
+    told.delete(response);
+    if (stations.size + programs.size === 0) stopTelling?.();
+    stopDevices?.();
   });
 }
+
+/** Frames of what devices sent: one for all stations that are told of it. */
+const deviceFrames = new WeakMap<object, string>();
+function deviceFrame(news: object): string {
+  const text = deviceFrames.get(news) ?? frame('device', news);
+  deviceFrames.set(news, text);
+  return text;
+}
+
+/** Tickets of the live pots; the head of the record comes with them, for every station to keep. */
+const rail = (response: ServerResponse): Promise<void> =>
+  tell(response, async () => {
+    const [body, head] = await Promise.all([theRail(), readRecordHead(pool())]);
+    return { body, ...(head && { headers: { 'x-panache-head': `${head.n}:${head.hash}` } }) };
+  });
 
 /** What is true of this process: whether it reaches its database, hears it, and how many it tells. `run` tells it from another on the same port. */
 async function health(response: ServerResponse): Promise<void> {
@@ -146,7 +195,7 @@ async function health(response: ServerResponse): Promise<void> {
     run: process.env.PANACHE_RUN ?? null,
     database: { reached: database.ok, ms: database.ms },
     telling: isListening(),
-    stations: streams,
+    stations: stations.size,
     memoryMb: Math.round(process.memoryUsage.rss() / 1e6),
   };
   await tell(response, async () => ({
@@ -165,11 +214,12 @@ function decoded(part: string): string | null {
   }
 }
 
+const DIRECT = new Set(['/api/live', '/api/rail', '/api/health', '/api/clock']);
 const EVENTS = /^\/api\/(batches|keep)\/([^/?]+)\/events$/;
 
 /**
  * What every tap of every station goes through, answered without a page's machinery: an event written, the
- * stream that tells it, the clock, and whether all is well. True when the request was one of them.
+ * stream that tells it, the rail, the clock, and whether all is well. True when the request was one of them.
  */
 export function direct(request: IncomingMessage, response: ServerResponse): boolean {
   const { method } = request;
@@ -183,9 +233,10 @@ export function direct(request: IncomingMessage, response: ServerResponse): bool
     else refuse(request, response, notAllowed(405, 'method', String(method), 'POST'));
     return true;
   }
-  if (path !== '/api/live' && path !== '/api/health' && path !== '/api/clock') return false;
+  if (!DIRECT.has(path)) return false;
   if (!reads) refuse(request, response, notAllowed(405, 'method', String(method), 'GET'));
   else if (path === '/api/live') live(request, response);
+  else if (path === '/api/rail') void rail(response);
   else if (path === '/api/clock') void tell(response, async () => ({ body: { now: Date.now() } }));
   else void health(response);
   return true;

@@ -83,6 +83,8 @@ export type PlannerAnswer =
 /** Samples between two looks at the mailbox: under a hundred milliseconds. */
 const CHUNK = 25;
 const SEED = 20;
+/** ms an order has to stand before it is sampled. */
+const LEFT_ALONE = 1000;
 
 const latest: Partial<Record<PlannerQuestion['kind'], string>> = {};
 const tell = (told: PlannerAnswer) => self.postMessage(told);
@@ -96,6 +98,9 @@ async function think(ask: Extract<PlannerQuestion, { kind: 'think' }>) {
     doubt: doubtOf(recipe, dosing, setup),
     multiplied: justMultiplied(recipe, { aim, setup, dosing }),
   });
+  // An order is cooked hundreds of times once it is left alone: not for every pause of a finger, nor for one that is started at once.
+  await new Promise((resolve) => setTimeout(resolve, LEFT_ALONE));
+  if (latest.think !== key) return;
   let tally: Tally | null = null;
   for (let done = 0; done < ask.samples; ) {
     await breathe();

@@ -1,23 +1,25 @@
 import type { TimedOrder } from '../../core/order/order';
 import { pool } from '../../server/data/database';
 import { readHouse } from '../../server/queries/kitchen';
-import { readRecipes } from '../../server/queries/recipes';
+import { readRecipe, readRecipeNames } from '../../server/queries/recipes';
 import { orderFrom } from '../../ui/order/address';
-import type { Stores } from '../../ui/order/stores';
+import type { Shelf } from '../../ui/order/stores';
 
 export type Query = Record<string, string | string[] | undefined>;
 
 /** A stored kitchen and what is ordered of it. */
-export type Ordered = { readonly stores: Stores; readonly order: TimedOrder };
+export type Ordered = { readonly stores: Shelf; readonly order: TimedOrder };
 
-/** The stored kitchen with its recipes in use, and the order an address asks for; null in an empty house. */
+/** The stored kitchen with the names of its recipes in use, that one an address asks for, and the order; null in an empty house. */
 export async function orderedIn(query: Query): Promise<Ordered | null> {
   const db = pool();
   const house = await readHouse(db);
   if (!house) return null;
-  const recipes = (await readRecipes(db, house.id)).map((r) => r.recipe);
-  const stores = { house, recipes };
   const flat = Object.fromEntries(Object.entries(query).map(([k, v]) => [k, Array.isArray(v) ? v[0] : v]));
+  const soups = (await readRecipeNames(db, house.id)).map(({ id, name, school }) => ({ id, name, school }));
+  const wanted = soups.find((s) => s.id === flat.recipe) ?? soups[0];
+  const stored = wanted && (await readRecipe(db, house.id, wanted.id));
+  const stores = { house, soups, recipes: stored ? [stored.recipe] : [] };
   const order = orderFrom(flat, stores);
   return order && { stores, order };
 }

@@ -12,7 +12,7 @@ import { momentOf } from '../../core/units/moment';
 import type { Show } from '../../core/units/show';
 import type { Queryable } from '../data/database';
 import { readHouse } from '../queries/kitchen';
-import { type RecipeBody, readRecipe, readRecipes } from '../queries/recipes';
+import { type RecipeBody, readRecipe, readRecipeNames } from '../queries/recipes';
 import { cannot, unknown } from '../refusal';
 
 export const StartRequest = Order.extend({
@@ -41,11 +41,11 @@ export async function planStored(db: Queryable, order: Order): Promise<Planned> 
   const stored = await readRecipe(db, house.id, order.recipeId);
   const made = stored ? null : makingIn(order.recipeId);
   if (!stored && !made) {
-    const known = await readRecipes(db, house.id);
+    const known = await readRecipeNames(db, house.id);
     throw unknown(
       'recipeId',
       order.recipeId,
-      known.map((r) => r.recipe.id),
+      known.map((r) => r.id),
     );
   }
   const vessel = house.vessels.find((v) => v.id === order.vesselId);

@@ -9,7 +9,7 @@ import {
   holdRecipe,
   type RecipeBody,
   readRecipe,
-  readRecipes,
+  readRecipeNames,
   readVersions,
   setArchived,
   writeVersion,
@@ -116,7 +116,7 @@ export async function archiveRecipe(
     throw unknown(
       'recipe',
       id,
-      (await readRecipes(pool, kitchenId)).map((r) => r.recipe.id),
+      (await readRecipeNames(pool, kitchenId)).map((r) => r.id),
     );
   }
   return { id, archived };

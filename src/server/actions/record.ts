@@ -79,15 +79,6 @@ const signedIn = (lines: readonly KeepEvent[], from: string, to: string): KeptRe
       : [],
   );
 
-/** The end of the chain as it stands; null without a kitchen, or a line. */
-export async function headHere(db: Queryable): Promise<Head | null> {
-  // Asked for with every look at the rail: one short question, and no document read for it.
-  const { rows } = await db.query<{ n: string; hash: string }>(
-    'SELECT n, hash FROM seal WHERE kitchen_id = (SELECT id FROM kitchen LIMIT 1) ORDER BY n DESC LIMIT 1',
-  );
-  return rows[0] ? { n: Number(rows[0].n), hash: rows[0].hash } : null;
-}
-
 /** The record from one day to another, both whole; or of one thing kept, all of it. Refuses a span that is none. */
 export async function theRecord(
   db: pg.Pool,

@@ -28,7 +28,7 @@ try {
     );
   }
   if (process.env.PANACHE_DEMO !== 'off') {
-    const loaded = await loadDemo(db, join(import.meta.dirname, '../../../demo'));
+    const loaded = await loadDemo(db, join(process.cwd(), 'demo'));
     if (loaded) console.log('demo: Quay House Canteen loaded, one batch under way');
   } else if (await loadBlank(db)) console.log('kitchen: a blank one, to be filled in under Kitchen');
   const sealed = await sealOld(db);

@@ -71,15 +71,21 @@ async function coolsBy(db: Queryable, house: House, lot: Lot, now: number): Prom
   };
 }
 
-/** Tickets of what is kept and wants to be seen to; with the model’s forecast of what cools, where `model` says so. */
+/** What is kept and wants to be seen to. */
+export const readKept = (db: Queryable, kitchenId: string): Promise<readonly Lot[]> =>
+  readLots(db, kitchenId, ['hot', 'cooling', 'reheating', 'thawing']);
+
+/** Its tickets; with the model’s forecast of what cools, where `model` says so. */
 export async function keptTickets(
   db: Queryable,
-  house: House,
-  now: number,
-  model: boolean,
+  {
+    house,
+    lots,
+    now,
+    model,
+  }: { readonly house: House; readonly lots: readonly Lot[]; readonly now: number; readonly model: boolean },
 ): Promise<readonly Ticket[]> {
   const rule = rulesIn(house);
-  const lots = await readLots(db, house.id, ['hot', 'cooling', 'reheating', 'thawing']);
   const tickets: Ticket[] = [];
   for (const lot of lots) {
     const state = lotState(lot, house.keeping);

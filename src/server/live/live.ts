@@ -45,7 +45,7 @@ async function read(payload: string): Promise<Told> {
   if (again) return 'again';
   if (seq === 0) return { batch, event: null };
   const known = BatchEvent.safeParse(event);
-  return { batch, event: known.success ? known.data : await readEvent(pool(), seq) };
+  return { batch, event: known.success ? known.data : await readEvent(pool(), batch, seq) };
 }
 
 /** ms between two questions to the listening line, and how long its answer may take: a line cut silently is heard of by that alone. */

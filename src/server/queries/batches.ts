@@ -80,15 +80,6 @@ export async function readBatches(db: Queryable, kitchenId: string, atMost = 20)
   return withEvents(db, rows);
 }
 
-/** Batches that are neither served nor thrown away nor cleared, unless that was taken back. */
-const LIVING = `NOT EXISTS (
-       SELECT 1 FROM batch_event e WHERE e.batch_id = b.id
-         AND (e.body ->> 'kind' = 'cleared'
-           OR (e.body ->> 'kind' = 'finished' AND e.body ->> 'goesTo' IN ('pass', 'bin')))
-         AND NOT EXISTS (
-           SELECT 1 FROM batch_event w WHERE w.batch_id = b.id
-             AND w.body ->> 'kind' = 'withdrawn' AND w.body ->> 'event' = e.id::text))`;
-
 /**
  * The kitchen's batches that are not over, the newest started first. Of more than `atMost` those count that
  * were touched last, by the server's own clock: what nobody ended weeks ago does not push a real pot aside.
@@ -101,8 +92,8 @@ export async function readLiveBatches(
   const { rows } = await db.query<BatchRow>(
     `SELECT * FROM (
        SELECT b.*, greatest(b.received_at,
-         (SELECT max(received_at) FROM batch_event e WHERE e.batch_id = b.id)) AS touched
-       FROM kept_batch b WHERE kitchen_id = $1 AND ${LIVING} ORDER BY touched DESC, id LIMIT $2) l
+         (SELECT received_at FROM batch_event e WHERE e.batch_id = b.id ORDER BY seq DESC LIMIT 1)) AS touched
+       FROM kept_batch b WHERE kitchen_id = $1 AND over_at IS NULL ORDER BY touched DESC, id LIMIT $2) l
      ORDER BY started_at DESC, id`,
     [kitchenId, atMost],
   );
@@ -137,11 +128,7 @@ export async function readInUse(db: Queryable, kitchenId: string): Promise<reado
        b.plan ->> 'burnerName' AS burner_name
      FROM kept_batch b
      WHERE b.kitchen_id = $1 AND b.started_at > now() - $2::interval
-       AND NOT EXISTS (
-         SELECT 1 FROM batch_event e WHERE e.batch_id = b.id AND e.body ->> 'kind' IN ('cleared', 'finished')
-           AND NOT EXISTS (
-             SELECT 1 FROM batch_event w WHERE w.batch_id = b.id
-               AND w.body ->> 'kind' = 'withdrawn' AND w.body ->> 'event' = e.id::text))
+       AND b.over_at IS NULL AND b.off_stove_at IS NULL
      UNION ALL
      SELECT l.id, coalesce(p.body ->> 'name', ''), l.vessel_id, l.vessel_id, NULL, ''
      FROM lot l LEFT JOIN LATERAL (
@@ -168,8 +155,9 @@ export async function readBatchesFrom(
 ): Promise<readonly Batch[]> {
   const { rows } = await db.query<BatchRow>(
     `SELECT * FROM kept_batch WHERE kitchen_id = $1
-       AND ($2::timestamptz IS NULL OR (date_trunc('milliseconds', started_at), id) > ($2::timestamptz, $3::uuid))
-     ORDER BY date_trunc('milliseconds', started_at), id LIMIT $4`,
+       AND ($2::timestamptz IS NULL OR
+         (date_trunc('milliseconds', started_at AT TIME ZONE 'UTC'), id) > ($2::timestamptz AT TIME ZONE 'UTC', $3::uuid))
+     ORDER BY date_trunc('milliseconds', started_at AT TIME ZONE 'UTC'), id LIMIT $4`,
     [kitchenId, after?.startedAt ?? null, after?.id ?? null, atMost],
   );
   return withEvents(db, rows);
@@ -366,9 +354,12 @@ export async function readLimits(
     : null;
 }
 
-/** The event with this number in the order of writing; null when there is none, or it cannot be read. */
-export async function readEvent(db: Queryable, seq: number): Promise<BatchEvent | null> {
-  const { rows } = await db.query<EventRow>(`SELECT ${EVENT} FROM batch_event WHERE seq = $1`, [seq]);
+/** The event of a batch with this number in the order of writing; null when there is none, or it cannot be read. */
+export async function readEvent(db: Queryable, batch: string, seq: number): Promise<BatchEvent | null> {
+  const { rows } = await db.query<EventRow>(
+    `SELECT ${EVENT} FROM batch_event WHERE batch_id = $1 AND seq = $2`,
+    [batch, seq],
+  );
   const line = rows[0] && eventOf(rows[0]);
   return line && isReadable(line) ? line : null;
 }

@@ -24,11 +24,26 @@ export type Version = {
 
 type Row = { version: number; body: RecipeBody; made_at: Date; archived_at: Date | null };
 
-const LATEST = `
-  SELECT DISTINCT ON (r.place, r.id) v.version, v.body, v.made_at, r.archived_at
-  FROM recipe r JOIN kept_version v ON v.kitchen_id = r.kitchen_id AND v.recipe_id = r.id
-  WHERE r.kitchen_id = $1`;
-const IN_ORDER = 'ORDER BY r.place, r.id, v.version DESC';
+/** A recipe as a list shows it. */
+export type NamedRecipe = {
+  readonly id: string;
+  readonly name: string;
+  readonly school: string;
+  readonly band: string;
+  readonly version: number;
+  readonly madeAt: string;
+  readonly archived: boolean;
+};
+
+/** Columns `of` the latest version of every recipe in use, archived ones too where `$2` says so, in the house’s order. */
+const latest = (of: string) => `
+  SELECT r.id, r.archived_at, ${of}
+  FROM recipe r CROSS JOIN LATERAL (
+    SELECT * FROM kept_version v WHERE v.kitchen_id = r.kitchen_id AND v.recipe_id = r.id
+    ORDER BY v.version DESC LIMIT 1) v
+  WHERE r.kitchen_id = $1 AND ($2 OR r.archived_at IS NULL)`;
+const IN_ORDER = 'ORDER BY r.place, r.id';
+const WHOLE = 'v.version, v.body, v.made_at';
 
 /** Recipes parsed before, by their text: a version never changes, and every page reads all of them. */
 const parsed = new Map<string, Recipe>();
@@ -58,15 +73,46 @@ export async function readRecipes(
   kitchenId: string,
   { archived = false } = {},
 ): Promise<readonly StoredRecipe[]> {
-  const which = archived ? '' : 'AND r.archived_at IS NULL';
-  const { rows } = await db.query<Row>(`${LATEST} ${which} ${IN_ORDER}`, [kitchenId]);
+  const { rows } = await db.query<Row>(`${latest(WHOLE)} ${IN_ORDER}`, [kitchenId, archived]);
   return rows.map(read);
+}
+
+/** The same by name, without what is in them; the first `atMost` where that is said. */
+export async function readRecipeNames(
+  db: Queryable,
+  kitchenId: string,
+  { archived = false, atMost = null as number | null } = {},
+): Promise<readonly NamedRecipe[]> {
+  const { rows } = await db.query<Omit<NamedRecipe, 'madeAt' | 'archived'> & Row>({
+    name: 'recipe-names',
+    text: `${latest('v.version, v.made_at, v.name, v.school, v.band')} ${IN_ORDER} LIMIT $3`,
+    values: [kitchenId, archived, atMost],
+  });
+  return rows.map(({ made_at, archived_at, ...r }) => ({
+    ...r,
+    madeAt: made_at.toISOString(),
+    archived: archived_at !== null,
+  }));
 }
 
 /** The latest version of one recipe, archived or not; null when there is none. */
 export async function readRecipe(db: Queryable, kitchenId: string, id: string): Promise<StoredRecipe | null> {
-  const { rows } = await db.query<Row>(`${LATEST} AND r.id = $2 ${IN_ORDER}`, [kitchenId, id]);
+  const { rows } = await db.query<Row>(`${latest(WHOLE)} AND r.id = $3`, [kitchenId, true, id]);
   return rows[0] ? read(rows[0]) : null;
+}
+
+/** Bodies of versions by recipe and number, in the order asked for; null where there is none. */
+export async function readBodies(
+  db: Queryable,
+  kitchenId: string,
+  versions: readonly { readonly id: string; readonly version: number }[],
+): Promise<readonly (RecipeBody | null)[]> {
+  const { rows } = await db.query<{ body: RecipeBody | null }>(
+    `SELECT v.body FROM unnest($2::text[], $3::int[]) WITH ORDINALITY AS w(id, version, n)
+     LEFT JOIN recipe_version v ON v.kitchen_id = $1 AND v.recipe_id = w.id AND v.version = w.version ORDER BY w.n`,
+    [kitchenId, versions.map((v) => v.id), versions.map((v) => v.version)],
+  );
+  return rows.map((r) => r.body);
 }
 
 /** Every version of a recipe, newest first. */

@@ -34,6 +34,14 @@ export async function readHead(db: Queryable, kitchenId: string, hold = false): 
   return rows[0] ? { n: Number(rows[0].n), hash: rows[0].hash } : NO_LINK;
 }
 
+/** The end of the chain of the kitchen there is; null before there is one. One short question, and no document read for it. */
+export async function readRecordHead(db: Queryable): Promise<Head | null> {
+  const { rows } = await db.query<{ n: string; hash: string }>(
+    'SELECT n, hash FROM seal WHERE kitchen_id = (SELECT id FROM kitchen LIMIT 1) ORDER BY n DESC LIMIT 1',
+  );
+  return rows[0] ? { n: Number(rows[0].n), hash: rows[0].hash } : null;
+}
+
 async function writeLinks(db: Queryable, kitchenId: string, links: readonly Link[]): Promise<void> {
   await db.query(
     `INSERT INTO seal (kitchen_id, n, source, id, row, hash)

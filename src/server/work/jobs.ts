@@ -6,6 +6,7 @@ import { recipeFrom } from '../../core/formats/draft/draft';
 import type { ReviewedLine } from '../../core/formats/draft/draftSteps';
 import { openFile } from '../../core/formats/openFile';
 import { orderSheet } from '../../core/formats/sheet';
+import type { House } from '../../core/house/house';
 import { LABEL_SIZES, type LabelSizeId, labelOf } from '../../core/keep/labels';
 import { lotState } from '../../core/keep/lot';
 import { message } from '../../core/message/message';
@@ -13,6 +14,7 @@ import type { Order, TimedOrder } from '../../core/order/order';
 import { foresee } from '../../core/plan/foresee';
 import { planFor } from '../../core/plan/plan';
 import type { Plan } from '../../core/plan/types';
+import type { Landing } from '../../core/recipe/listed';
 import { Recipe } from '../../core/recipe/recipe';
 import type { Language } from '../../core/say/catalogue';
 import { wordsFor } from '../../core/say/inWords';
@@ -34,8 +36,8 @@ import { planPdf } from '../exports/planPdf';
 import { recordPdf } from '../exports/recordFiles';
 import type { Drawn } from '../exports/serviceFiles';
 import { weighOutCsv } from '../exports/weighOutCsv';
-import { railOf } from '../live/rail';
-import { readRecipe, readRecipes } from '../queries/recipes';
+import { type Moves, railMoved, railOf } from '../live/rail';
+import { readBodies, readRecipe, readRecipes } from '../queries/recipes';
 import { cannot, isRefusal, Refusal, unknown } from '../refusal';
 
 /** What a thread does for the server, away from its taps. Everything in and out can be copied between threads. */
@@ -63,12 +65,22 @@ async function planWanted(order: TimedOrder) {
   return { plan, house };
 }
 
-/** What the list of recipes says of one: where it lands as written, and what is in it. */
-export type Landing = {
-  readonly lands: string;
-  readonly viscosity: number;
-  readonly ingredients: readonly string[];
-};
+/** A version of a recipe. */
+type VersionOf = { readonly id: string; readonly version: number };
+
+function landingOf(recipe: Recipe, { kitchen }: House): Landing {
+  const plan = planFor(
+    recipe,
+    { litres: recipe.yieldLitres, target: middleOf(recipe.band, kitchen.bandLimits) },
+    { ...recipe.home, kitchen },
+  );
+  return {
+    litres: recipe.yieldLitres,
+    lands: plan.found.band,
+    viscosity: plan.found.bowlViscosity,
+    ingredients: plan.weighOut.map((l) => l.name),
+  };
+}
 
 export const jobs = {
   plan: async (order: Order) => outside((await planStored(db(), order)).plan),
@@ -149,24 +161,14 @@ export const jobs = {
     if (opened.kind === 'refused') throw badFile(opened.problems);
     return opened.kind === 'recipe' ? { kind: opened.kind, body: opened.body } : opened;
   },
-  landings: async (bodies: readonly unknown[]): Promise<readonly Landing[]> => {
-    const { kitchen } = await theHouse(db());
-    return bodies.map((body) => {
-      const recipe = Recipe.parse(body);
-      const plan = planFor(
-        recipe,
-        { litres: recipe.yieldLitres, target: middleOf(recipe.band, kitchen.bandLimits) },
-        { ...recipe.home, kitchen },
-      );
-      return {
-        lands: plan.found.band,
-        viscosity: plan.found.bowlViscosity,
-        ingredients: plan.weighOut.map((l) => l.name),
-      };
-    });
+  landings: async ({ kitchen, versions }: { kitchen: string; versions: readonly VersionOf[] }) => {
+    const house = await theHouse(db());
+    const bodies = await readBodies(db(), kitchen, versions);
+    return bodies.map((body): Landing | null => body && landingOf(Recipe.parse(body), house));
   },
   take: ({ file, rehearse }: { file: string; rehearse: boolean }) => takeArchive(db(), file, { rehearse }),
   rail: () => railOf(db(), Date.now()),
+  railMoved: (moves: Moves) => railMoved(db(), moves, Date.now()),
   /** For trying what is said of the others: works for `ms`, or asks for more memory than there is. */
   busyFor: async ({ ms, greedy = false }: { ms: number; greedy?: boolean }) => {
     const held: string[][] = [];

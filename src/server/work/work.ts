@@ -2,7 +2,6 @@ import type { Paper } from '../exports/paper';
 import type { JobName, Jobs } from './jobs';
 import type { Work } from './workers';
 
-export type { Landing } from './jobs';
 export type { Paper };
 
 const holder = globalThis as typeof globalThis & { panacheWork?: Work };

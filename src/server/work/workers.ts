@@ -34,6 +34,7 @@ const BUDGET: { readonly [J in JobName]: { readonly line: Line; readonly ms: num
   recordPdf: { line: 'long', ms: 30_000 },
   take: { line: 'long', ms: 600_000 },
   rail: { line: 'rail', ms: 30_000 },
+  railMoved: { line: 'rail', ms: 30_000 },
   busyFor: { line: 'quick', ms: 1000 },
 };
 
@@ -52,11 +53,14 @@ const tooMuch = (): Refusal =>
 /** ms after the start at which a line's first thread is made, if nothing has asked for one by then: those that begin at once hold each other up. */
 const AHEAD: { readonly [L in Line]: number } = { rail: 0, quick: 1200, long: 2400 };
 
+/** Whether this process runs what is written rather than what was built of it. */
+const WRITTEN = import.meta.url.endsWith('.ts');
+
 const poolOf = (line: Line): Piscina => {
   const { threads, waiting, memoryMb } = LINES[line];
   const pool = new Piscina({
-    filename: new URL('./jobs.ts', import.meta.url).href,
-    execArgv: ['--import', 'tsx'],
+    filename: new URL(WRITTEN ? './jobs.ts' : './jobs.mjs', import.meta.url).href,
+    execArgv: WRITTEN ? ['--import', 'tsx'] : [],
     minThreads: 1,
     maxThreads: threads,
     maxQueue: waiting,

@@ -15,8 +15,9 @@ import { mPas } from '../../core/units/format';
 import { addressOf, SHARES } from '../order/address';
 import { finishWords } from '../order/finishWords';
 import { HeldPart } from '../order/HeldPart';
-import type { Stores } from '../order/stores';
+import type { Shelf } from '../order/stores';
 import { useOneByOne } from '../order/useOneByOne';
+import { useShelf } from '../order/useShelf';
 import { Choice } from '../shared/form/Choice';
 import { Segments } from '../shared/form/Segments';
 import { lazily } from '../shared/lazily';
@@ -35,10 +36,11 @@ const FinishCurves = lazily(async () => (await import('./FinishCurves')).FinishC
 const HOW_MANY = WAYS.length + 1;
 
 /** One pot, every thickener: doses and properties as a table, curves beside, one of them taken into the plan. */
-export function CompareView({ stores, first }: { stores: Stores; first: TimedOrder }) {
+export function CompareView({ stores: opened, first }: { stores: Shelf; first: TimedOrder }) {
   const say = useSay();
   const show = useShow();
-  const { house, recipes } = stores;
+  const { stores, choose, refused } = useShelf(opened);
+  const { house, recipes, soups } = stores;
   const [order, setOrder] = useState(first);
   const written = recipes.find((r) => r.id === order.recipeId) ?? recipes[0];
   const vessel = house.vessels.find((v) => v.id === order.vesselId) ?? house.vessels[0];
@@ -104,13 +106,14 @@ export function CompareView({ stores, first }: { stores: Stores; first: TimedOrd
             label={say('Soup')}
             value={written.id}
             words={written.name.toLowerCase()}
-            onChange={(recipeId) => {
-              const next = recipes.find((r) => r.id === recipeId);
-              setPicked(AS_WRITTEN.id);
-              if (next) setShare(usualShare(next));
-              setOrder((w) => ({ ...w, recipeId, rule: undefined, colour: undefined }));
-            }}
-            options={recipes.map((r) => ({ value: r.id, words: r.name, aside: r.school }))}
+            onChange={(recipeId) =>
+              choose(recipeId, (next) => {
+                setPicked(AS_WRITTEN.id);
+                setShare(usualShare(next));
+                setOrder((w) => ({ ...w, recipeId, rule: undefined, colour: undefined }));
+              })
+            }
+            options={soups.map((r) => ({ value: r.id, words: r.name, aside: r.school }))}
           />
           {say.rich(', <b>{band}</b> ({target} mPa·s), in <b>{name}</b>.', {
             b: (text) => <b>{text}</b>,
@@ -119,6 +122,11 @@ export function CompareView({ stores, first }: { stores: Stores; first: TimedOrd
             name: vessel.name,
           })}
         </p>
+        {refused && (
+          <p role="alert" className="font-bold text-tomato">
+            {say(refused)}
+          </p>
+        )}
         <span className="ml-auto flex flex-wrap items-center gap-3">
           <Segments
             label={say('Side')}

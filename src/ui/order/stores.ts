@@ -2,7 +2,14 @@ import type { House } from '../../core/house/house';
 import type { Amendment } from '../../core/order/order';
 import type { Recipe } from '../../core/recipe/recipe';
 
+/** The house, and its recipes as far as they are known here. */
 export type Stores = { readonly house: House; readonly recipes: readonly Recipe[] };
+
+/** What a list says of a recipe. */
+export type SoupName = Pick<Recipe, 'id' | 'name' | 'school'>;
+
+/** Stores with the names of all there is: what is in one is fetched when it is chosen. */
+export type Shelf = Stores & { readonly soups: readonly SoupName[] };
 
 /** All an order can change in its recipe, by name: the schema they stand in stays off the page. */
 const CHANGES: { readonly [K in keyof Required<Amendment>]: true } = {

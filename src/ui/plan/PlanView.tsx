@@ -12,7 +12,8 @@ import { warningLine } from '../../core/plan/warningWords';
 import { nextTime } from '../../core/units/clock';
 import { degrees } from '../../core/units/show';
 import { addressOf } from '../order/address';
-import type { Stores } from '../order/stores';
+import type { Shelf } from '../order/stores';
+import { useShelf } from '../order/useShelf';
 import { Ladder } from '../shared/draw/Ladder';
 import { lazily } from '../shared/lazily';
 import { Sheet } from '../shared/Sheet';
@@ -35,8 +36,9 @@ const TakeAway = lazily(async () => (await import('./TakeAway')).TakeAway);
 /** The address follows the sentence once it rests this long, ms. */
 const SETTLE = 250;
 
-export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder }) {
+export function PlanView({ stores: opened, first }: { stores: Shelf; first: TimedOrder }) {
   const say = useSay();
+  const { stores, choose, refused: notFetched } = useShelf(opened);
   const [order, setOrder] = useState(first);
   const { plan, recipe, written, setup, thoughts, thinking, remedies, sizes, work } = usePlan(stores, order);
   const aim = useRef(plan.aim);
@@ -86,7 +88,8 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
   const light = serveAt && new Date(serveAt.getTime() - plan.seconds * 1000);
   const sheetOpen = (open: boolean) => setSheet((s) => (open ? s : null));
 
-  const { starting, refused, inUse, start, calm } = useStart(order, address, barred, serveAt);
+  const { starting, refused: notStarted, inUse, start, calm } = useStart(order, address, barred, serveAt);
+  const refused = notStarted ?? (notFetched && say(notFetched));
 
   return (
     <div className="flex h-full flex-col overflow-y-auto min-[1100px]:overflow-hidden">
@@ -94,6 +97,7 @@ export function PlanView({ stores, first }: { stores: Stores; first: TimedOrder 
       <div className="shrink-0 border-ink border-b-2 bg-surface px-5 py-3 min-[1100px]:px-7">
         <Sentence
           stores={stores}
+          choose={choose}
           recipe={recipe}
           written={written}
           aim={aim}

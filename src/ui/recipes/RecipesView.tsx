@@ -4,6 +4,7 @@ import { FilePlus2, FileUp, Search } from 'lucide-react';
 import Link from 'next/link';
 import { useRef, useState } from 'react';
 import { term } from '../../core/message/term';
+import type { Listed, RecipeList } from '../../core/recipe/listed';
 import { askedVolume } from '../../core/units/show';
 import { useShortcut } from '../frame/keys/Shortcuts';
 import { Spoon } from '../shared/draw/Spoon';
@@ -11,23 +12,7 @@ import { Segments } from '../shared/form/Segments';
 import { BUTTON, FIELD, PRIMARY } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
-
-/** A recipe as the list shows it. */
-export type Listed = {
-  readonly id: string;
-  readonly name: string;
-  readonly school: string;
-  /** Where it should land, and where it does in its own pot. */
-  readonly band: string;
-  /** Null where that takes too long to work out. */
-  readonly lands: string | null;
-  readonly viscosity: number | null;
-  readonly litres: number;
-  readonly ingredients: readonly string[];
-  readonly version: number;
-  readonly madeAt: string;
-  readonly archived: boolean;
-};
+import { useList } from './useList';
 
 const plain = (text: string): string =>
   text
@@ -37,22 +22,31 @@ const plain = (text: string): string =>
 
 /** Every word typed is somewhere in the name, the school, the band or the ingredients. */
 const found = (r: Listed, text: string): boolean => {
-  const hay = plain([r.name, r.school, r.band, ...r.ingredients].join(' '));
+  const { ingredients = [] } = typeof r.landing === 'object' ? (r.landing ?? {}) : {};
+  const hay = plain([r.name, r.school, r.band, ...ingredients].join(' '));
   return plain(text)
     .split(/\s+/)
     .every((word) => hay.includes(word));
 };
 
+/** How many are shown at first: a long list is found in by a word sooner than by scrolling. */
+const A_SCREEN = 24;
+
 /** The house's soups: found by name, school or what is in them; opened to be changed, or planned. */
-export function RecipesView({ recipes }: { recipes: readonly Listed[] }) {
+export function RecipesView({ first }: { first: RecipeList }) {
   const say = useSay();
-  const show = useShow();
+  const { recipes, all, landed } = useList(first);
   const [text, setText] = useState('');
   const [which, setWhich] = useState<'use' | 'away'>('use');
   const box = useRef<HTMLInputElement>(null);
   useShortcut('find', () => box.current?.focus());
   const here = recipes.filter((r) => r.archived === (which === 'away'));
   const shown = here.filter((r) => found(r, text));
+  const [most, setMost] = useState(A_SCREEN);
+  const search = (words: string) => {
+    setText(words);
+    setMost(A_SCREEN);
+  };
   return (
     <div className="flex h-full flex-col">
       <header className="flex shrink-0 flex-wrap items-center gap-3 border-ink border-b-2 bg-surface px-5 py-3">
@@ -63,7 +57,7 @@ export function RecipesView({ recipes }: { recipes: readonly Listed[] }) {
             ref={box}
             type="search"
             value={text}
-            onChange={(e) => setText(e.target.value)}
+            onChange={(e) => search(e.target.value)}
             aria-label={say('Find a recipe by name, school or ingredient')}
             placeholder={say('leek, chowder, cornstarch …')}
             className={`pl-11 ${FIELD}`}
@@ -92,56 +86,23 @@ export function RecipesView({ recipes }: { recipes: readonly Listed[] }) {
             count2: here.length,
             which: which === 'use' ? 'yes' : 'no',
           })}
+          {recipes.length < all && say(' · {count} more are being fetched', { count: all - recipes.length })}
+          {recipes.length === all &&
+            landed < all &&
+            say(' · where {landed} of {all} land is worked out', { landed, all })}
         </p>
         <ul className="grid grid-cols-1 gap-2 min-[1100px]:grid-cols-2">
-          {shown.map((r) => (
-            <li key={r.id} className="flex items-stretch rounded-sm border-2 border-ink bg-surface">
-              <Link
-                href={`/recipes/${r.id}`}
-                className="flex min-w-0 flex-1 items-center gap-3 px-4 py-2.5 hover:bg-butter/25"
-              >
-                <span className="min-w-0 flex-1 leading-tight">
-                  <span className="block truncate font-bold text-[21px]">{r.name}</span>
-                  <span className="block truncate">{r.school}</span>
-                  <span className="block text-[15px] text-quiet">
-                    {say('for {litres} · version {version}', {
-                      litres: askedVolume(r.litres, show),
-                      version: r.version,
-                    })}
-                  </span>
-                </span>
-                <span className="flex w-28 shrink-0 flex-col items-center leading-tight">
-                  {r.viscosity === null ? (
-                    <span className="text-[15px] text-quiet">
-                      {say('too much to work out here: open it')}
-                    </span>
-                  ) : (
-                    <>
-                      <Spoon viscosity={r.viscosity} width={84} />
-                      <b className={r.lands === r.band ? '' : 'text-tomato'}>
-                        {r.lands && say(term(r.lands))}
-                      </b>
-                      {r.lands !== r.band && (
-                        <span className="text-[15px] text-tomato">
-                          {say('says {band}', { band: term(r.band) })}
-                        </span>
-                      )}
-                    </>
-                  )}
-                </span>
-              </Link>
-              {!r.archived && (
-                <Link
-                  href={`/plan?recipe=${r.id}&litres=${r.litres}`}
-                  aria-label={say('Plan {name}', { name: r.name })}
-                  className="grid w-20 shrink-0 place-items-center border-ink border-l-2 font-bold hover:bg-butter/25"
-                >
-                  {say('Plan')}
-                </Link>
-              )}
-            </li>
+          {shown.slice(0, most).map((r) => (
+            <Row key={r.id} recipe={r} />
           ))}
         </ul>
+        {shown.length > most && (
+          <p className="py-3 text-center">
+            <button type="button" className={BUTTON} onClick={() => setMost((m) => m + A_SCREEN * 4)}>
+              {say('Show {count} more', { count: Math.min(A_SCREEN * 4, shown.length - most) })}
+            </button>
+          </p>
+        )}
         {shown.length === 0 && (
           <p className="py-8 text-center text-[21px]">
             {here.length === 0 && which === 'away'
@@ -153,5 +114,57 @@ export function RecipesView({ recipes }: { recipes: readonly Listed[] }) {
         )}
       </div>
     </div>
+  );
+}
+
+/** A recipe in the list: opened, or planned. */
+function Row({ recipe: r }: { recipe: Listed }) {
+  const say = useSay();
+  const show = useShow();
+  const landing = r.landing === 'too much' ? null : r.landing;
+  return (
+    <li className="flex min-h-22 items-stretch rounded-sm border-2 border-ink bg-surface">
+      <Link
+        href={`/recipes/${r.id}`}
+        className="flex min-w-0 flex-1 items-center gap-3 px-4 py-2.5 hover:bg-butter/25"
+      >
+        <span className="min-w-0 flex-1 leading-tight">
+          <span className="block truncate font-bold text-[21px]">{r.name}</span>
+          <span className="block truncate">{r.school}</span>
+          <span className="block text-[15px] text-quiet">
+            {landing
+              ? say('for {litres} · version {version}', {
+                  litres: askedVolume(landing.litres, show),
+                  version: r.version,
+                })
+              : say('version {version}', { version: r.version })}
+          </span>
+        </span>
+        <span className="flex w-28 shrink-0 flex-col items-center leading-tight">
+          {landing ? (
+            <>
+              <Spoon viscosity={landing.viscosity} width={84} />
+              <b className={landing.lands === r.band ? '' : 'text-tomato'}>{say(term(landing.lands))}</b>
+              {landing.lands !== r.band && (
+                <span className="text-[15px] text-tomato">{say('says {band}', { band: term(r.band) })}</span>
+              )}
+            </>
+          ) : (
+            <span className="text-[15px] text-quiet">
+              {r.landing === 'too much' ? say('too much to work out here: open it') : say('working it out …')}
+            </span>
+          )}
+        </span>
+      </Link>
+      {!r.archived && (
+        <Link
+          href={landing ? `/plan?recipe=${r.id}&litres=${landing.litres}` : `/plan?recipe=${r.id}`}
+          aria-label={say('Plan {name}', { name: r.name })}
+          className="grid w-20 shrink-0 place-items-center border-ink border-l-2 font-bold hover:bg-butter/25"
+        >
+          {say('Plan')}
+        </Link>
+      )}
+    </li>
   );
 }

@@ -11,6 +11,16 @@ export function tellTickets(tickets: readonly Ticket[]): void {
   for (const listener of listeners) listener();
 }
 
+/** The tickets after some changed: `order` names all there are. False where one of those is neither known nor told. */
+export function moveTickets(
+  { order, tickets }: { readonly order: readonly string[]; readonly tickets: readonly Ticket[] },
+  first: readonly Ticket[],
+): boolean {
+  const known = new Map([...(latest ?? first), ...tickets].map((t) => [t.id, t]));
+  tellTickets(order.flatMap((id) => known.get(id) ?? []));
+  return order.every((id) => known.has(id));
+}
+
 const subscribe = (listener: () => void) => {
   listeners.add(listener);
   return () => listeners.delete(listener);

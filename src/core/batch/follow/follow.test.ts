@@ -222,6 +222,66 @@ test('gone on from before or from the start, the same is found', () => {
   expect(f).toEqual(follow({ ...VELOUTE.batch, events }));
 });
 
+describe('what changes the past', () => {
+  const step = simmerOf(VELOUTE);
+  const past = byThePlan(VELOUTE.plan, step);
+  const at = endOf(VELOUTE, step - 1);
+  const looks = Array.from({ length: 40 }, (_, n) =>
+    eventAt(100 + n, at + 20 * (n + 1), { kind: 'temperature', celsius: 90 + (n % 3) }),
+  );
+  const all = [...past, ...looks];
+  const before = follow({ ...VELOUTE.batch, events: all });
+  const weighs = VELOUTE.batch.plan.steps.findIndex((s, n) => n > step && s.open?.length);
+  test.each<readonly [string, BatchEvent]>([
+    ['weighed of a step to come', eventAt(200, at + 900, { kind: 'weighed', step: weighs, item: 0, g: 31 })],
+    ['weighed of a step long done', eventAt(201, at + 900, { kind: 'weighed', step: 1, item: 0, g: 150 })],
+    ['the colour of a roux long done', eventAt(202, at + 900, { kind: 'colour', step: 1, colour: 'brown' })],
+    [
+      'the last reading taken back',
+      eventAt(203, at + 900, { kind: 'withdrawn', event: looks.at(-1)?.id ?? '' }),
+    ],
+    ['one of before taken back', eventAt(204, at + 900, { kind: 'withdrawn', event: looks[3]?.id ?? '' })],
+    ['a step taken back', eventAt(205, at + 900, { kind: 'withdrawn', event: past.at(-1)?.id ?? '' })],
+    ['a tap that came late', eventAt(206, at + 55, { kind: 'temperature', celsius: 84 })],
+    [
+      'a step added',
+      eventAt(207, at + 900, {
+        kind: 'step-added',
+        before: step,
+        title: 'Puree',
+        does: { kind: 'puree', fraction: 0.5, fineness: 1 } as never,
+      }),
+    ],
+  ])('%s: gone on from where the two part, to the same end', (_what, event) => {
+    const events = [...all, event];
+    // The landmarks may lie elsewhere.
+    expect({ ...follow({ ...VELOUTE.batch, events }, before), trail: [] }).toEqual({
+      ...follow({ ...VELOUTE.batch, events }),
+      trail: [],
+    });
+  });
+
+  const keptOf = (event: BatchEvent): number => {
+    const after = follow({ ...VELOUTE.batch, events: [...all, event] }, before);
+    return after?.trail.filter((m) => before?.trail.includes(m)).length ?? 0;
+  };
+  test('what is taken back last costs no more than the landmark before it', () => {
+    expect(keptOf(eventAt(203, at + 900, { kind: 'withdrawn', event: looks.at(-1)?.id ?? '' }))).toBe(
+      before?.trail.length,
+    );
+  });
+  test('weighed of a step that nothing went by yet leaves all that was cooked', () => {
+    const solved = VELOUTE.batch.plan.steps.slice(0, step + 1).some((s) => s.open?.length);
+    const kept = keptOf(eventAt(200, at + 900, { kind: 'weighed', step: weighs, item: 0, g: 31 }));
+    // A dose solved before counted on what is weighed now: from there it is cooked anew.
+    expect(kept).toBe(solved ? before?.trail.findIndex((m) => m.at.used.has(weighs)) : before?.trail.length);
+  });
+  test('the same events again are the same answer, and nothing is cooked', () => {
+    const told = all.map((e) => ({ ...e, receivedAt: '2026-11-27T12:00:00.000Z' }));
+    expect(follow({ ...VELOUTE.batch, events: told }, before)).toBe(before);
+  });
+});
+
 test('a batch kept before the model went along is shown without it', () => {
   const { cooked: _, ...plan } = VELOUTE.batch.plan;
   expect(follow({ ...VELOUTE.batch, plan })).toBeNull();

@@ -7,7 +7,7 @@ import type { Portion, Step } from '../../pot/step';
 import { leaches } from '../../thicken/puree';
 import type { BatchEvent, StepKey } from '../events';
 import type { Batch, CookedWith } from '../record';
-import { type BatchState, batchState } from '../state';
+import { type BatchState, batchState, type StepState } from '../state';
 import { aspectsOf, type Belief, later, learnt, type Slope, shifted, unmeasured } from './filter';
 import { finish, move, type PotVariant, taking } from './move';
 import { ASPECTS, evidenceOf } from './readings';
@@ -40,7 +40,14 @@ export type Followed = {
   readonly paused: ReadonlyMap<StepKey, readonly Pick<PotVariant, 'left' | 'wait'>[]>;
   /** Minutes into the batch up to which the belief has been brought. */
   readonly minutes: number;
+  /** Steps whose amounts what is known so far rests on. */
+  readonly used: ReadonlySet<StepKey>;
+  /** Where it stood before, now and then, the newest last: what changes the past is gone on from there. */
+  readonly trail: readonly Landmark[];
 };
+
+/** A batch as it stood after so many of its events. */
+type Landmark = { readonly heard: number; readonly at: Omit<Followed, 'trail' | 'state'> };
 
 /** Factors that could matter to what is cooked; the others cost time and teach nothing. */
 function factorsFor(steps: readonly (Step | null)[]): readonly Factor[] {
@@ -97,12 +104,15 @@ const stepOf = (c: Cursor, key: StepKey | null): Step | null =>
 const left = (c: Cursor): BatchState['steps'] =>
   c.state.steps.filter((s) => !c.ended.has(s.key) && (s.planned !== null || c.added.has(s.key)));
 
+/** Whether amounts of the step are left open until it comes up: what is to come after it counts in them. */
+const solvesAnew = ({ does, planned }: StepState): boolean => does !== null && Boolean(planned?.open?.length);
+
 /** What the step come up is to be, its open amounts as the pot now wants them. */
 function wanted(c: Cursor): Step | null {
   const rest = left(c);
   const [next] = rest;
   const [first] = c.variants;
-  if (!next?.does || !first || !next.planned?.open?.length) return next?.does ?? null;
+  if (!next?.does || !first || !solvesAnew(next)) return next?.does ?? null;
   const ready = { ...first, left: null, wait: 0 };
   const rescale = solveRest(ready, rest, c.cooked.target, c.litres);
   return rescaled(next, first.pot, first.kitchen, { ...rescale, rounded: true });
@@ -117,8 +127,10 @@ function begin(c: Cursor, from: number): Cursor {
     return { ...c, variants, current: next.key, stepFrom: from };
   }
   const step = wanted(c);
+  const used = next ? (solvesAnew(next) ? left(c) : [next]).map((s) => s.key) : [];
   return {
     ...onEach(c, (s) => taking(s, step, from)),
+    used: new Set([...c.used, ...used]),
     current: next?.key ?? null,
     stepFrom: from,
     solved: next && step && step !== next.does ? new Map([...c.solved, [next.key, step]]) : c.solved,
@@ -140,7 +152,11 @@ function hear(c: Cursor, event: BatchEvent): Cursor {
         const finished = finish(own, step, here ? c.stepFrom : at, at);
         return here ? finished : { ...finished, left: s.left, wait: s.wait, startsAt: s.startsAt };
       });
-      const known = { ...after, ended: new Set([...c.ended, body.step]) };
+      const known = {
+        ...after,
+        ended: new Set([...c.ended, body.step]),
+        used: new Set([...c.used, body.step]),
+      };
       return here ? begin(known, at) : known;
     }
     case 'step-skipped': {
@@ -189,15 +205,39 @@ function measure(c: Cursor, { body }: BatchEvent, at: number): Cursor {
   return first.left && at < first.startsAt ? begin(known, c.stepFrom) : known;
 }
 
-/** Kinds of event that change what was cooked before them: the batch is gone through anew. */
-const REWRITES = new Set<BatchEvent['body']['kind']>(['weighed', 'colour']);
+/** A landmark at every so many events, and before each that brings up a step. */
+const APART = 16;
+const MOVES_ON = new Set<BatchEvent['body']['kind']>(['step-done', 'step-skipped', 'step-added']);
 
-/** The events `state` has beyond those `before` had taken in, in their order; null when they do not simply follow on. */
-function newSince(before: Followed, state: BatchState): readonly BatchEvent[] | null {
-  const known = before.state.events;
-  if (known.some((e, n) => state.events[n]?.id !== e.id)) return null;
-  const fresh = state.events.slice(known.length);
-  return fresh.some((e) => REWRITES.has(e.body.kind)) ? null : fresh;
+/** Most landmarks: of more, every second of the older half goes. */
+const MOST = 48;
+
+function withLandmark(trail: readonly Landmark[], mark: Landmark): readonly Landmark[] {
+  if (trail.at(-1)?.heard === mark.heard) return trail;
+  const all = [...trail, mark];
+  return all.length > MOST ? all.filter((_, n) => n >= MOST / 2 || n % 2 === 0) : all;
+}
+
+/** What of a step is cooked: what it does, and which of its amounts are no longer open. */
+const cookedOf = ({ does, weighed }: StepState): string => JSON.stringify([does, [...weighed.keys()]]);
+
+/**
+ * The last that `before` knew which `state` still goes by: its events begin with those heard by then, and no step that counted by
+ * then has other amounts. Null where that is not even the start.
+ */
+function goesOnFrom(before: Followed, state: BatchState): Landmark | null {
+  const heard = before.state.events;
+  const parted = heard.findIndex((e, n) => state.events[n]?.id !== e.id || state.events[n]?.at !== e.at);
+  const same = parted === -1 ? heard.length : parted;
+  const known = new Map(before.state.steps.map((s) => [s.key, s]));
+  const changed = state.steps.filter((s) => {
+    const was = known.get(s.key);
+    // A step nothing was written of is the plan’s own, the same thing in both.
+    return was && was.does !== s.does && cookedOf(was) !== cookedOf(s);
+  });
+  const { trail: _trail, state: _state, ...now } = before;
+  const marks: readonly Landmark[] = [...before.trail, { heard: heard.length, at: now }];
+  return marks.findLast((m) => m.heard <= same && changed.every((s) => !m.at.used.has(s.key))) ?? null;
 }
 
 function atTheStart(batch: Batch, cooked: CookedWith, state: BatchState): Cursor {
@@ -230,6 +270,8 @@ function atTheStart(batch: Batch, cooked: CookedWith, state: BatchState): Cursor
     added: new Set(),
     paused: new Map(),
     minutes: 0,
+    used: new Set(),
+    trail: [],
     litres: batch.plan.litres,
   };
   return begin(c, 0);
@@ -237,16 +279,31 @@ function atTheStart(batch: Batch, cooked: CookedWith, state: BatchState): Cursor
 
 /**
  * The batch gone along with from its start to its last event; null when its record has no steps to cook.
- * `before` is what was found with fewer events: it is gone on from where that is possible, to the same end.
+ * `before` is what was found with other events of it: it is gone on from where the two part, to the same end. It is itself the
+ * answer where nothing happened since.
  */
 export function follow(batch: Batch, before?: Followed | null): Followed | null {
   const { cooked } = batch.plan;
   if (!cooked) return null;
   const state = batchState(batch);
-  const fresh = before ? newSince(before, state) : null;
+  const from = before && sameFactors(before, state) ? goesOnFrom(before, state) : null;
+  if (before && from?.heard === state.events.length && from.heard === before.state.events.length)
+    return before;
   let c: Cursor =
-    before && fresh ? { ...before, state, litres: batch.plan.litres } : atTheStart(batch, cooked, state);
-  for (const event of fresh ?? state.events) {
+    before && from
+      ? {
+          ...from.at,
+          state,
+          litres: batch.plan.litres,
+          trail: before.trail.filter((m) => m.heard <= from.heard),
+        }
+      : atTheStart(batch, cooked, state);
+  for (const [n, event] of state.events.entries()) {
+    if (n < (from?.heard ?? 0)) continue;
+    if (n % APART === 0 || MOVES_ON.has(event.body.kind)) {
+      const { trail, state: _state, litres: _litres, ...at } = c;
+      c = { ...c, trail: withLandmark(trail, { heard: n, at }) };
+    }
     const minutes = Math.max(0, (Date.parse(event.at) - c.startedAt) / 60_000);
     if (minutes > c.minutes) c = { ...c, belief: later(c.belief, minutes - c.minutes), minutes };
     c = hear(c, event);
@@ -254,3 +311,7 @@ export function follow(batch: Batch, before?: Followed | null): Followed | null 
   const { litres: _litres, ...found } = c;
   return found;
 }
+
+/** Whether the batch as it now is would be followed by the same factors. */
+const sameFactors = ({ factors }: Followed, { steps }: BatchState): boolean =>
+  factors.join() === factorsFor(steps.map((s) => s.does)).join();

@@ -14,56 +14,47 @@ import { timed, useClockOff } from '../../station/line/clock';
 import { headIn, keepHead } from '../../station/line/heads';
 import { useLine, useNews } from '../../station/line/live';
 import { useRing } from '../../station/ring';
-import { tellTickets, useTickets } from '../../station/tickets';
+import { moveTickets, tellTickets, useTickets } from '../../station/tickets';
 import { useNow } from '../../station/useNow';
 import { TicketLink } from './TicketLink';
 import { urgentFirst } from './urgent';
 
-/** What is told comes at once; what is missed, after this, ms. */
-const EVERY = 30_000;
+/** ms without a word of the rail after which it is asked for: the server looks at every ticket three times a minute. */
+const SILENT = 70_000;
 /** ms until what a page before this one left waiting is taken up. */
 const SOON = 600;
-/** Several events at once are one change of the rail, and however many come, it changes this often, ms. */
-const TOGETHER = 120;
-const AT_MOST = 400;
 
-/** The tickets, read anew whenever something was told, tapped here, or may have been missed. */
+/** The tickets, as the server tells them; asked for where it has said nothing for long. */
 function useFreshTickets(initial: readonly Ticket[]): readonly Ticket[] {
   const tickets = useTickets(initial);
-  const waiting = useRef<ReturnType<typeof setTimeout>>(undefined);
-  const last = useRef(0);
-  const refresh = useCallback(() => {
-    if (waiting.current) return;
-    const since = performance.now() - last.current;
-    waiting.current = setTimeout(
-      async () => {
-        waiting.current = undefined;
-        last.current = performance.now();
-        const response = await timed('/api/rail').catch(() => null);
-        if (!response?.ok) return;
-        tellTickets(await response.json());
-        // Every station keeps where the record stood: by that an end cut off is found out.
-        keepHead(headIn(response.headers.get('x-panache-head')));
-      },
-      Math.max(TOGETHER, AT_MOST - since),
-    );
+  const heard = useRef(0);
+  const read = useCallback(async () => {
+    const response = await timed('/api/rail').catch(() => null);
+    if (!response?.ok) return;
+    heard.current = performance.now();
+    tellTickets(await response.json());
+    keepHead(headIn(response.headers.get('x-panache-head')));
   }, []);
   useNews((news) => {
-    if (news.kind === 'told' || news.kind === 'keep' || news.kind === 'again') refresh();
+    if (news.kind !== 'ticket') return;
+    heard.current = performance.now();
+    if (!moveTickets(news, initial)) void read();
+    // Every station keeps where the record stood: by that an end cut off is found out.
+    if (news.head) keepHead(headIn(news.head));
   });
   useEffect(() => {
-    const timer = setInterval(refresh, EVERY);
+    const timer = setInterval(() => {
+      if (performance.now() - heard.current > SILENT) void read();
+    }, SILENT / 2);
     // The clock is measured as soon as there is a page.
-    refresh();
+    void timed('/api/clock').catch(() => {});
     // What any page left waiting is sent from any page; it is fetched when there is time.
     const soon = setTimeout(() => void theOutbox().then((o) => o.beginOutbox()), SOON);
     return () => {
       clearInterval(timer);
       clearTimeout(soon);
-      clearTimeout(waiting.current);
-      waiting.current = undefined;
     };
-  }, [refresh]);
+  }, [read]);
   const [stopped, setStopped] = useState<ReadonlySet<string>>(new Set());
   useEffect(() => {
     const onTap = (e: Event) => {

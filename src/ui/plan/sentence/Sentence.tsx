@@ -15,7 +15,8 @@ import { ROUX_COLOURS, ROUX_STRENGTH } from '../../../core/thicken/granules';
 import { spaced, uncapital } from '../../../core/units/format';
 import { addressOf } from '../../order/address';
 import { stockWords } from '../../order/stockWords';
-import { rouxOf, type Stores, UNCHANGED } from '../../order/stores';
+import { rouxOf, type Shelf, UNCHANGED } from '../../order/stores';
+import type { OnShelf } from '../../order/useShelf';
 import { Choice } from '../../shared/form/Choice';
 import { useSay } from '../../shared/useSay';
 import { DietPart } from './DietPart';
@@ -34,7 +35,8 @@ const SPARED: Readonly<Record<Gently, Message>> = {
 };
 
 type Props = {
-  readonly stores: Stores;
+  readonly stores: Shelf;
+  readonly choose: OnShelf['choose'];
   /** As it is cooked, and as the house writes it. */
   readonly recipe: Recipe;
   readonly written: Recipe;
@@ -46,10 +48,10 @@ type Props = {
 };
 
 /** The order as a sentence; every underlined part is a control. */
-function SentenceNow({ stores, recipe, written, aim, setup, order, onChange }: Props) {
+function SentenceNow({ stores, choose, recipe, written, aim, setup, order, onChange }: Props) {
   const say = useSay();
 
-  const { house, recipes } = stores;
+  const { house, soups } = stores;
   const { bandLimits } = house.kitchen;
   const vessel = house.vessels.find((v) => v.id === order.vesselId);
   const burner = house.burners.find((b) => b.id === order.burnerId);
@@ -57,19 +59,18 @@ function SentenceNow({ stores, recipe, written, aim, setup, order, onChange }: P
   const colour = order.colour ?? roux?.colour ?? 'white';
   const rule = order.rule ?? roux?.rule ?? 'weight';
 
-  const chooseRecipe = (id: string) => {
-    const next = recipes.find((r) => r.id === id);
-    if (next)
+  const chooseRecipe = (id: string) =>
+    choose(id, ({ band }) =>
       onChange({
         recipeId: id,
-        target: Math.round(middleOf(next.band, bandLimits)),
+        target: Math.round(middleOf(band, bandLimits)),
         ...UNCHANGED,
         // Whom it is for stays, whatever the soup.
         diet: order.diet,
         stockPotId: undefined,
         stockBurnerId: undefined,
-      });
-  };
+      }),
+    );
 
   return (
     <p className="text-[clamp(19px,1.5vw,25px)] leading-[1.6]">
@@ -85,7 +86,7 @@ function SentenceNow({ stores, recipe, written, aim, setup, order, onChange }: P
               value={written.id}
               words={uncapital(written.name)}
               onChange={chooseRecipe}
-              options={recipes.map((r) => ({ value: r.id, words: r.name, aside: r.school }))}
+              options={soups.map((r) => ({ value: r.id, words: r.name, aside: r.school }))}
             />
           ),
           stock: stockWords(order, written)

@@ -2,6 +2,7 @@
 
 import { useEffect, useRef, useSyncExternalStore } from 'react';
 import type { BatchEvent } from '../../../core/batch/events';
+import type { Ticket } from '../../../core/batch/ticket';
 import { heardClock } from './clock';
 import { type Lead, waitToLead } from './leader';
 
@@ -12,11 +13,19 @@ export type News =
   | { readonly kind: 'service'; readonly service: string; readonly revision: number }
   /** Something kept has a new line. */
   | { readonly kind: 'keep'; readonly keep: string }
+  /** The rail: tickets that changed, and the ids of all there are in their order; the head of the record now and then. */
+  | ({ readonly kind: 'ticket' } & RailNews)
   /** Something may have been missed: read anew. */
   | { readonly kind: 'again' }
   | { readonly kind: 'device'; readonly news: unknown }
   /** The connection to the server came or went. */
   | { readonly kind: 'line'; readonly up: boolean };
+
+type RailNews = {
+  readonly order: readonly string[];
+  readonly tickets: readonly Ticket[];
+  readonly head?: string;
+};
 
 type Listener = (news: News) => void;
 
@@ -36,7 +45,7 @@ let up = true;
 let heard = 0;
 let watch: ReturnType<typeof setInterval> | undefined;
 
-/** What devices there are, and whether their bridge is reached: told once, and again to whoever comes later. */
+/** What devices there are, whether their bridge is reached, and the whole rail: told once, and again to whoever comes later. */
 const standing = new Map<string, News>();
 
 /** To this page. */
@@ -47,8 +56,18 @@ const tell = (news: News) => {
   }
   const kind = news.kind === 'device' && (news.news as { kind?: unknown } | null)?.kind;
   if (kind === 'devices' || kind === 'bridge') standing.set(kind, news);
+  if (news.kind === 'ticket') standing.set('ticket', railNow(news));
   for (const listener of listeners) listener(news);
 };
+
+/** The whole rail after `news`. */
+function railNow(news: News & { readonly kind: 'ticket' }): News {
+  const before = standing.get('ticket');
+  const known = new Map(
+    [...(before?.kind === 'ticket' ? before.tickets : []), ...news.tickets].map((t) => [t.id, t]),
+  );
+  return { ...news, tickets: news.order.flatMap((id) => known.get(id) ?? []) };
+}
 
 /** What pages of one browser say to each other: news from the one that leads, and a newcomer’s question. */
 type TabMessage = { readonly news: News } | { readonly alive: true } | { readonly whatStands: true };
@@ -101,6 +120,11 @@ function open(): void {
     here();
     const body = dataOf(e) as { batch: string; event: BatchEvent | null } | null;
     if (body) tellAll({ kind: 'told', ...body });
+  });
+  s.addEventListener('ticket', (e) => {
+    here();
+    const body = dataOf(e) as RailNews | null;
+    if (body) tellAll({ kind: 'ticket', ...body });
   });
   s.addEventListener('service', (e) => {
     here();
@@ -177,7 +201,7 @@ function end(): void {
 function listen(listener: Listener): () => void {
   listeners.add(listener);
   if (listeners.size === 1) begin();
-  for (const kind of ['bridge', 'devices']) {
+  for (const kind of ['bridge', 'devices', 'ticket']) {
     const news = standing.get(kind);
     if (news) listener(news);
   }

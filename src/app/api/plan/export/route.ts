@@ -18,7 +18,7 @@ export function GET(request: Request): Promise<Response> {
       throw unknown(
         'recipe',
         query.recipe,
-        stores.recipes.map((r) => r.id),
+        stores.soups.map((r) => r.id),
       );
     }
     const name = `${order.recipeId}-${order.litres}L`;

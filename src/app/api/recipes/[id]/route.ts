@@ -10,7 +10,7 @@ export const dynamic = 'force-dynamic';
 
 type Params = { params: Promise<{ id: string }> };
 
-/** One recipe as a file: ours, or with `?as=json-ld` a schema.org Recipe. */
+/** One recipe as a file: ours, or with `?as=json-ld` a schema.org Recipe; with `?as=read` as the pages have it, each amount in its unit. */
 export function GET(request: Request, { params }: Params): Promise<Response> {
   return respond(async () => {
     const { id } = await params;
@@ -21,7 +21,8 @@ export function GET(request: Request, { params }: Params): Promise<Response> {
     const as = new URL(request.url).searchParams.get('as') ?? 'json';
     if (as === 'json-ld')
       return { body: toJsonLd(stored.recipe, house.kitchen), headers: fileNamed(`${id}.jsonld`) };
-    if (as !== 'json') throw cannot('as', as, 'json or json-ld');
+    if (as === 'read') return { body: stored.recipe };
+    if (as !== 'json') throw cannot('as', as, 'json, json-ld or read');
     return { body: stored.body, headers: fileNamed(`${id}.json`) };
   });
 }
