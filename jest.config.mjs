@@ -23,4 +23,6 @@ export default {
   transformIgnorePatterns: ['/node_modules/(?!intl-messageformat/|@formatjs/|@noble/|uuid/)'],
   modulePathIgnorePatterns: ['<rootDir>/.next/'],
   testTimeout: 30_000,
+  // Names of a sandbox are looked up slowly: the engine’s tests take a third of the time with these at hand.
+  sandboxInjectedGlobals: ['Math', 'Number', 'Object', 'Array', 'JSON'],
 };

@@ -48,15 +48,32 @@ export function assembled(recipe: Recipe, aim: Aim, setup: Setup, solved: Solved
   return { ...partial, warnings: warningsFor(partial, run) };
 }
 
+/** Whether the plan was made of this very recipe and setup, for this aim. */
+const isOf = (
+  { solved, aim: made }: Plan,
+  recipe: Recipe,
+  aim: Aim,
+  { vessel, burner, kitchen }: Setup,
+): boolean =>
+  solved.of?.recipe === recipe &&
+  solved.of.setup.vessel === vessel &&
+  solved.of.setup.burner === burner &&
+  solved.of.setup.kitchen === kitchen &&
+  made.litres === aim.litres &&
+  made.target === aim.target &&
+  made.rich === aim.rich &&
+  (made.diet ?? []).join() === (aim.diet ?? []).join();
+
 /**
  * Everything a cook needs before lighting the flame: doses solved for this pot, weigh-out, timed
  * steps, trajectory and warnings.
- * `near` is an earlier plan to start from; it changes the speed, not the answer. Throws {@link OutOfRange}
+ * `near` is an earlier plan to start from; it changes the speed, not the answer, and is the answer itself where the same is asked. Throws {@link OutOfRange}
  * for litres outside 0.1–2000 or a target outside 0.5–20 000 mPa·s.
  */
 export function planFor(recipe: Recipe, aim: Aim, setup: Setup, near?: Plan): Plan {
   within('litres', aim.litres, 0.1, 2000, 'L');
   within('target', aim.target, 0.5, 20_000, 'mPa·s');
   const from = near?.recipeId === recipe.id ? near.solved : undefined;
+  if (near && isOf(near, recipe, aim, setup)) return near;
   return assembled(recipe, aim, setup, solve(recipe, aim, setup, from));
 }

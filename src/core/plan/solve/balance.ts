@@ -23,16 +23,19 @@ export type Wanted = Readonly<Record<(typeof MISSED)[number], boolean>>;
 
 /**
  * By what shares a pot misses what is wanted of it: thickness in flour equivalents, volume, and the fat of its liquid,
- * in which all three are nearly straight lines of dose, liquid and dairy; 0 of what is left as it is.
+ * in which all three are nearly straight lines of dose, liquid and dairy; 0 of what is left as it is. Where `spreads` says so, what thickens is
+ * counted as if it were spread over the litres wanted: more liquid alone then changes nothing of it, and it is straighter still.
  */
 export function missesOf(
   found: Pick<Observation, 'equivalents' | 'fatFraction' | 'volumeMl'>,
   { litres, target, rich = 0 }: Aim,
   counts: Wanted,
+  spreads = false,
 ): Misses {
   const wanted = equivalentsFor(target, found.fatFraction);
+  const spread = spreads && counts.volume ? found.volumeMl / (litres * 1000) : 1;
   return {
-    thickness: counts.thickness ? (found.equivalents - wanted) / Math.max(LEAST_WANTED, wanted) : 0,
+    thickness: counts.thickness ? (found.equivalents * spread - wanted) / Math.max(LEAST_WANTED, wanted) : 0,
     volume: counts.volume ? found.volumeMl / (litres * 1000) - 1 : 0,
     richness: counts.richness ? (found.fatFraction * 100) / Math.max(LEAST_RICH, rich) - 1 : 0,
   };
@@ -50,7 +53,7 @@ export type Unknown = { readonly unit: number; readonly most: number };
 export type Unknowns = Readonly<Record<(typeof TURNED)[number], Unknown | null>>;
 
 /** Misses below this share are done. */
-export const CLOSE = 0.001;
+export const CLOSE = 0.0002;
 const MOST_TRIES = 14;
 
 /** How far to step when measuring slopes, in the solver's units. */
@@ -58,6 +61,8 @@ const NUDGE = 0.05;
 
 /** Slopes nobody has measured: each thing turned closes its own miss. */
 export const LEVEL: Slopes = TURNED.map((_, n) => MISSED.map((_miss, m) => (n === m ? 1 : 0)));
+
+const NO_MISS: Misses = { thickness: 0, volume: 0, richness: 0 };
 
 const moved = (turned: Turned, n: number, to: number): Turned => {
   const name = TURNED[n] ?? 'dose';
@@ -69,15 +74,28 @@ const missOf = (misses: Misses, n: number): number => misses[MISSED[n] ?? 'thick
 /**
  * Closes the misses by turning the dose, the liquid and the dairy, as far as each is open: Broyden's method, kept
  * within what each may be; one that stands at its limit leaves the others to be solved. Misses are counted so
- * that they are nearly straight lines. `known` are the slopes of a nearby answer, to start from; `close` is the
- * miss that will do. The last try and its slopes, which are level ones when the start was close enough already.
+ * that they are nearly straight lines. `known` are the slopes of a nearby answer, or what the first try lets one expect, to
+ * start from; measured where there are none. `begun` is a try made before, that need not be made again; `close` the
+ * miss that will do; a miss below `trusted` is closed by the slopes without being tried again. The last try and its slopes, which are level ones when the start was close enough already.
  */
 export function balance(
   start: Turned,
   unknowns: Unknowns,
   attempt: (turned: Turned) => Attempt,
-  { known, close = CLOSE }: { readonly known?: Slopes | undefined; readonly close?: number } = {},
-): { readonly found: Attempt; readonly slopes: Slopes } {
+  {
+    known,
+    begun,
+    close = CLOSE,
+    tries = MOST_TRIES,
+    trusted = 0,
+  }: {
+    readonly known?: Slopes | ((first: Attempt) => Slopes | undefined) | undefined;
+    readonly begun?: Attempt | undefined;
+    readonly close?: number;
+    readonly tries?: number;
+    readonly trusted?: number;
+  } = {},
+): { readonly found: Attempt; readonly slopes: Slopes; readonly closed: boolean } {
   const open = TURNED.flatMap((name, n) => (unknowns[name] ? [n] : []));
   const unitOf = (n: number): number => unknowns[TURNED[n] ?? 'dose']?.unit ?? 1;
   const mostOf = (n: number): number => unknowns[TURNED[n] ?? 'dose']?.most ?? 0;
@@ -119,15 +137,18 @@ export function balance(
     }
   };
 
-  let now = attempt(start);
-  let slopes = known ?? (there(now) ? LEVEL : measureSlopes(now));
-  for (let i = 0; i < MOST_TRIES && !there(now); i++) {
+  let now = begun ?? attempt(start);
+  const expected = typeof known === 'function' ? known(now) : known;
+  let slopes = expected ?? (there(now) ? LEVEL : measureSlopes(now));
+  for (let i = 0; i < tries && !there(now); i++) {
     const to = stepFrom(now, slopes);
     if (!to) break;
     const before = now;
     const by = TURNED.map((_, u) => (amountOf(to, u) - amountOf(before, u)) / unitOf(u));
     const length = by.reduce((sum, x) => sum + x * x, 0);
     if (length < 1e-12) break;
+    const near = MISSED.every((name) => Math.abs(now[name]) < trusted);
+    if (near && i > 0) return { found: { ...now, ...to, ...NO_MISS }, slopes, closed: true };
     now = attempt(to);
     const next = now;
     slopes = slopes.map((row, m) => {
@@ -136,5 +157,5 @@ export function balance(
       return row.map((s, u) => s + off * (by[u] ?? 0));
     });
   }
-  return { found: now, slopes };
+  return { found: now, slopes, closed: there(now) };
 }

@@ -57,6 +57,10 @@ function asGiven(amount: Given, { ingredient: id }: RecipePortion, kitchen: Kitc
   return amount.n * one.g;
 }
 
+/** Grams of an amount that is given, at the recipe's own yield; null of one that is solved, or by rule. */
+export const givenGrams = (p: RecipePortion, kitchen: Kitchen): number | null =>
+  p.amount.kind === 'fixed' || p.amount.kind === 'counted' ? asGiven(p.amount, p, kitchen) : null;
+
 function gramsFor(amount: Amount, item: RecipePortion, dosing: Dosing, pot: Pot, kitchen: Kitchen): number {
   if (amount.kind === 'fixed' || amount.kind === 'counted') {
     const off = dosing.hand ? Math.exp(dosing.hand * offBy(item)) : 1;

@@ -16,26 +16,43 @@ export type Setup = { readonly vessel: Vessel; readonly burner: Burner; readonly
 
 export type Run = { readonly ran: readonly StepRun[]; readonly pot: Pot };
 
-/** Steps cooked in thought, one after another; `inGrams` says each for the pot as it stands when it begins. */
+/** Whether two steps are the same to cook, by what they hold. */
+function same(a: unknown, b: unknown): boolean {
+  if (Object.is(a, b)) return true;
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
+  const [of, other] = [a as Record<string, unknown>, b as Record<string, unknown>];
+  const keys = Object.keys(of);
+  return keys.length === Object.keys(other).length && keys.every((k) => same(of[k], other[k]));
+}
+
+/**
+ * Steps cooked in thought, one after another; `inGrams` says each for the pot as it stands when it begins. What `before`
+ * cooked in the same setup is taken over as far as the two go the same way.
+ */
 function cookThrough<S>(
   steps: readonly S[],
   inGrams: (step: S, pot: Pot) => Step,
   { vessel, burner, kitchen }: Setup,
+  before?: Run,
 ): Run {
-  let pot = emptyPot(vessel, burner, kitchen.airCelsius);
-  const ran = steps.map((s): StepRun => {
-    const before = pot;
-    const step = inGrams(s, before);
-    const advanced = advance(before, step, kitchen);
-    pot = advanced.pot;
-    return { ...advanced, step, before };
+  let pot = before?.ran[0]?.before ?? emptyPot(vessel, burner, kitchen.airCelsius);
+  const ran = steps.map((s, n): StepRun => {
+    const step = inGrams(s, pot);
+    const known = before?.ran[n];
+    if (known?.before === pot && same(known.step, step)) {
+      pot = known.pot;
+      return known;
+    }
+    const run = { ...advance(pot, step, kitchen), step, before: pot };
+    pot = run.pot;
+    return run;
   });
   return { ran, pot };
 }
 
-/** The recipe cooked in thought, step by step. */
-export const simulate = (recipe: Recipe, dosing: Dosing, setup: Setup): Run =>
-  cookThrough(recipe.steps, (step, pot) => resolve(step, dosing, pot, setup.kitchen), setup);
+/** The recipe cooked in thought, step by step; `before` is another run in the same setup: only what comes after the first step that differs is cooked. */
+export const simulate = (recipe: Recipe, dosing: Dosing, setup: Setup, before?: Run): Run =>
+  cookThrough(recipe.steps, (step, pot) => resolve(step, dosing, pot, setup.kitchen), setup, before);
 
 /** The same steps with the same grams in any pot. */
 export const repeat = (steps: readonly Step[], setup: Setup): Run =>

@@ -1,10 +1,11 @@
+import { equivalentsFor } from '../../flow/viscosity';
 import type { Aim } from '../../order/order';
 import { type Observation, observe } from '../../pot/observe';
 import { portionsIn } from '../../pot/portions';
 import type { Goal } from '../../recipe/amount';
 import type { Recipe, RecipePortion } from '../../recipe/recipe';
-import { type Attempt, balance, CLOSE, missesOf, type Slopes, type Turned } from './balance';
-import type { Dosing } from './resolve';
+import { type Attempt, balance, missesOf, type Slopes, type Turned, type Unknowns } from './balance';
+import { type Dosing, givenGrams } from './resolve';
 import { type Run, type Setup, simulate } from './simulate';
 
 export type Solved = {
@@ -13,10 +14,24 @@ export type Solved = {
   readonly dosing: Dosing;
   /** Kept so that the next, nearby solution need not measure them again. */
   readonly slopes: Slopes;
+  /** The last try of the solver, before amounts were rounded: what a nearby solution begins with. */
+  readonly rough?: Rough;
+  /** What it was solved for; not said where nothing was. */
+  readonly of?: Of;
   /** What could not be met: the dose or the liquid ran into its limit. */
   readonly missed: readonly Miss[];
   /** How often the recipe was cooked in thought. */
   readonly runs: number;
+};
+
+type Of = { readonly recipe: Recipe; readonly setup: Setup };
+
+type Rough = {
+  readonly run: Run;
+  readonly found: Observation;
+  readonly turned: Turned;
+  readonly scale: number;
+  readonly of: Of;
 };
 
 export type Miss =
@@ -28,6 +43,18 @@ export type Miss =
 
 /** More than this of a soup is dairy, and it is another soup. Our assumption. */
 const MOST_DAIRY = 0.65;
+
+/** A miss beyond this share is one: an aim that could not be met. */
+const FAR = 0.003;
+
+/** A miss that will do where the aim is hard to meet. */
+const CLOSE_AT_LAST = 0.001;
+
+/** A miss the slopes are trusted to close: what is left of it then is less than a try is held to. */
+const TRUSTED = 0.0005;
+
+/** Tries after which slopes that were only expected are measured. */
+const QUICK = 6;
 
 /** g of dairy a litre to look from. */
 const USUAL_DAIRY = 150;
@@ -58,6 +85,28 @@ function goalsOf(recipe: Recipe): Goals {
   };
 }
 
+/** Of the liquid put in, a share goes off as steam before it is done; of the flour wanted, the vegetables do a share. Only to begin with. */
+const STEAMED = 0.08;
+const OWN_SHARE = 0.3;
+
+/** Where to begin: the liquid by what else goes in, the dose by what the target takes. */
+function guessed(recipe: Recipe, aim: Aim, { kitchen }: Setup, usual: Turned, goals: Goals): Partial<Turned> {
+  const scale = aim.litres / recipe.yieldLitres;
+  // What is strained out takes no room in the end.
+  const stays = recipe.steps.every((s) => s.kind !== 'strain');
+  const given = recipe.steps
+    .flatMap((s) => portionsIn<RecipePortion>(s))
+    .reduce((sum, p) => sum + (givenGrams(p, kitchen) ?? 0) * scale, 0);
+  const liquid = aim.litres * 1000 * (1 + STEAMED) - given - usual.dairy;
+  const most = aim.litres * 1000;
+  return {
+    ...(goals.volume && stays && { liquid: Math.min(most, Math.max(most * 0.25, liquid)) }),
+    ...(goals.thickness === 'grams' && {
+      dose: equivalentsFor(aim.target, (aim.rich ?? 2) / 100) * aim.litres * (1 - OWN_SHARE),
+    }),
+  };
+}
+
 /**
  * Finds the dose, the made-up liquid and the dairy for which the pot, cooked to the end of the recipe, holds
  * `aim.litres` at `aim.target` in the bowl, with `aim.rich` % of fat in its liquid where that is asked for. Misses are counted in flour equivalents, volume and fat,
@@ -69,7 +118,7 @@ export function solve(
   recipe: Recipe,
   aim: Aim,
   setup: Setup,
-  from?: Pick<Solved, 'dosing' | 'slopes'>,
+  from?: Pick<Solved, 'dosing' | 'slopes' | 'rough'>,
 ): Solved {
   const goals = goalsOf(recipe);
   const scale = aim.litres / recipe.yieldLitres;
@@ -82,37 +131,94 @@ export function solve(
     richness: goals.richness && aim.rich !== undefined,
   };
   let runs = 0;
+  const isHere = ({ of }: Rough): boolean =>
+    of.recipe === recipe &&
+    of.setup.vessel === setup.vessel &&
+    of.setup.burner === setup.burner &&
+    of.setup.kitchen === setup.kitchen;
+  const near = from?.rough && isHere(from.rough) ? from.rough : undefined;
+  let rough: Rough | undefined = near;
 
-  const attempt = ({ dose, liquid, dairy }: Turned): Attempt => {
-    const { pot } = simulate(recipe, { scale, dose, liquid, dairy, rounded: false }, setup);
-    const found = observe(pot, setup.kitchen);
-    runs++;
-    return { dose, liquid, dairy, ...missesOf(found, aim, counts) };
+  // Yolk goes in for its own sake, and boils no more: what it does bends, and more than one answer may do. The old beginning finds the old one.
+  const bends = recipe.steps.some((s) => s.kind === 'temper');
+
+  /** Cooks it with these, and says what it misses: spread over the litres wanted where nothing stands in the way, else as it is. */
+  const attempt =
+    (spreads: boolean) =>
+    (turned: Turned): Attempt => {
+      const run = simulate(recipe, { scale, ...turned, rounded: false }, setup, rough?.run);
+      const found = observe(run.pot, setup.kitchen);
+      rough = { run, found, turned, scale, of: { recipe, setup } };
+      runs++;
+      return { ...turned, ...missesOf(found, aim, counts, spreads) };
+    };
+  // Of so much soup the last try is known: only what it misses is another.
+  const begun =
+    near && near.scale === scale && near.turned.dairy > 0 === counts.richness
+      ? { ...near.turned, ...missesOf(near.found, aim, counts, !bends) }
+      : undefined;
+
+  /**
+   * Slopes to expect of a pot, in the solver’s units: a gram more of flour is a gram more of what thickens, and takes some room; a
+   * gram more of liquid is a millilitre more. Measured where what is turned is a share of the pot, or its dairy.
+   */
+  const expected = (): Slopes | undefined => {
+    if (!rough || goals.thickness === 'share' || counts.richness || bends) return undefined;
+    const wanted = Math.max(10, equivalentsFor(aim.target, rough.found.fatFraction));
+    const litres = counts.volume ? aim.litres : rough.found.volumeMl / 1000;
+    return [
+      [doseUnit / litres / wanted, 0, 0],
+      [(0.6 * doseUnit) / liquidUnit, 1, 0],
+      [0, 0, 1],
+    ];
   };
 
-  const { found: now, slopes } = balance(
-    {
-      dose: goals.thickness === 'none' ? 0 : (from?.dosing.dose ?? doseUnit * 0.5),
-      liquid: goals.volume ? (from?.dosing.liquid ?? liquidUnit * 0.7) : 0,
-      dairy: counts.richness ? from?.dosing.dairy || aim.litres * USUAL_DAIRY : 0,
-    },
-    {
-      dose: goals.thickness === 'none' ? null : { unit: doseUnit, most: mostDose },
-      liquid: goals.volume ? { unit: liquidUnit, most: 3 * liquidUnit } : null,
-      dairy: counts.richness ? { unit: liquidUnit * 0.2, most: liquidUnit * MOST_DAIRY } : null,
-    },
-    attempt,
-    // Slopes that were measured without the dairy say nothing of it.
-    { known: from && from.dosing.dairy > 0 === counts.richness ? from.slopes : undefined },
-  );
+  const usual: Turned = {
+    dose: goals.thickness === 'none' ? 0 : doseUnit * 0.5,
+    liquid: goals.volume ? liquidUnit * 0.7 : 0,
+    dairy: counts.richness ? aim.litres * USUAL_DAIRY : 0,
+  };
+  const unknowns: Unknowns = {
+    dose: goals.thickness === 'none' ? null : { unit: doseUnit, most: mostDose },
+    liquid: goals.volume ? { unit: liquidUnit, most: 3 * liquidUnit } : null,
+    dairy: counts.richness ? { unit: liquidUnit * 0.2, most: liquidUnit * MOST_DAIRY } : null,
+  };
+  // Slopes that were measured without the dairy say nothing of it.
+  const known = from && from.dosing.dairy > 0 === counts.richness ? from.slopes : undefined;
+  const start: Turned = from
+    ? {
+        dose: usual.dose && from.dosing.dose,
+        liquid: usual.liquid && from.dosing.liquid,
+        dairy: usual.dairy && (from.dosing.dairy || usual.dairy),
+      }
+    : { ...usual, ...(!bends && guessed(recipe, aim, setup, usual, goals)) };
+  const quick = balance(start, unknowns, attempt(!bends), {
+    known: known ?? expected,
+    begun,
+    tries: QUICK,
+    trusted: TRUSTED,
+  });
+  // What does not close at once is at a limit, or bends: it is gone about with care, the same from wherever one comes.
+  const { found: now, slopes } = quick.closed
+    ? quick
+    : balance(usual, unknowns, attempt(false), { close: CLOSE_AT_LAST });
 
   const missed: Miss[] = [];
-  if (now.thickness > 3 * CLOSE) missed.push('too thick without');
-  if (now.thickness < -3 * CLOSE) missed.push('too thin with all');
-  if (now.volume > 3 * CLOSE) missed.push('no room for liquid');
-  if (now.richness > 3 * CLOSE) missed.push('too rich without');
-  if (now.richness < -3 * CLOSE) missed.push('never so rich');
+  if (now.thickness > FAR) missed.push('too thick without');
+  if (now.thickness < -FAR) missed.push('too thin with all');
+  if (now.volume > FAR) missed.push('no room for liquid');
+  if (now.richness > FAR) missed.push('too rich without');
+  if (now.richness < -FAR) missed.push('never so rich');
   const dosing: Dosing = { scale, dose: now.dose, liquid: now.liquid, dairy: now.dairy, rounded: true };
-  const run = simulate(recipe, dosing, setup);
-  return { run, found: observe(run.pot, setup.kitchen), dosing, slopes, missed, runs: runs + 1 };
+  const run = simulate(recipe, dosing, setup, rough?.run);
+  return {
+    run,
+    found: observe(run.pot, setup.kitchen),
+    dosing,
+    slopes,
+    ...(rough && { rough }),
+    of: { recipe, setup },
+    missed,
+    runs: runs + 1,
+  };
 }
