@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { redirect } from 'next/navigation';
 import { message } from '../../core/message/message';
+import { Recipe } from '../../core/recipe/recipe';
 import { Day } from '../../core/service/schema';
 import type { Service } from '../../core/service/service';
 import { dayOf } from '../../core/units/clock';
@@ -8,7 +9,7 @@ import { openDay } from '../../server/actions/services';
 import { pool } from '../../server/data/database';
 import { theRail } from '../../server/live/theRail';
 import { readHouse } from '../../server/queries/kitchen';
-import { readRecipes } from '../../server/queries/recipes';
+import { readBodies, readRecipeNames } from '../../server/queries/recipes';
 import { nextDay } from '../../server/queries/services';
 import { ServiceView } from '../../ui/service/ServiceView';
 import { EmptyHouse } from '../../ui/shared/EmptyHouse';
@@ -45,9 +46,9 @@ export default async function ServicePage({ searchParams }: { searchParams: Prom
     ? (asked as string)
     : await nextDay(db, house.id, dayOf(new Date()));
   if (asked !== undefined && asked !== day) redirect(`/service?day=${day}`);
-  const [opened, recipes, tickets, say] = await Promise.all([
+  const [opened, names, tickets, say] = await Promise.all([
     openDay(db, day),
-    readRecipes(db, house.id),
+    readRecipeNames(db, house.id),
     theRail(),
     wordsHere(),
   ]);
@@ -55,12 +56,14 @@ export default async function ServicePage({ searchParams }: { searchParams: Prom
   const [turn] = opened.turn;
   // A menu that comes round brings its service; it is kept once something is changed on it.
   const begun = turn ? { ...turn, id: randomUUID(), day, started: {} } : empty(day, say(message('Service')));
+  const shown = first ?? { service: begun, revision: 0 };
+  // Of the recipes there are, those on this board with what is in them.
+  const wanted = new Set(shown.service.soups.map((s) => s.order.recipeId));
+  const here = names.filter((r) => wanted.has(r.id));
+  const bodies = await readBodies(db, house.id, here);
+  const recipes = bodies.flatMap((body) => (body ? [Recipe.parse(body)] : []));
+  const soups = names.map(({ id, name, school }) => ({ id, name, school }));
   return (
-    <ServiceView
-      key={first?.service.id ?? begun.id}
-      stores={{ house, recipes: recipes.map((r) => r.recipe) }}
-      first={first ?? { service: begun, revision: 0 }}
-      tickets={tickets}
-    />
+    <ServiceView key={shown.service.id} stores={{ house, recipes, soups }} first={shown} tickets={tickets} />
   );
 }

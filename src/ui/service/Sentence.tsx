@@ -3,7 +3,8 @@
 import { Suspense, useState } from 'react';
 import type { Board } from '../../core/service/board';
 import { clockOf, type Service } from '../../core/service/service';
-import type { Stores } from '../order/stores';
+import type { Shelf } from '../order/stores';
+import type { OnShelf } from '../order/useShelf';
 import { PART } from '../shared/form/Choice';
 import { lazily } from '../shared/lazily';
 import { useSay } from '../shared/useSay';
@@ -17,7 +18,9 @@ export type SheetName = 'day' | 'soups' | 'house';
 
 type Props = {
   readonly service: Service;
-  readonly stores: Stores;
+  readonly stores: Shelf;
+  readonly choose: OnShelf['choose'];
+  readonly refused: OnShelf['refused'];
   readonly board: Board;
   /** Timetables are all there. */
   readonly ready: boolean;
@@ -26,7 +29,7 @@ type Props = {
 };
 
 /** The service as a sentence; every underlined part opens what it can be. */
-export function Sentence({ service, stores, board, ready, onChange, dayWords }: Props) {
+export function Sentence({ service, stores, choose, refused, board, ready, onChange, dayWords }: Props) {
   const say = useSay();
   const [open, setOpen] = useState<SheetName | null>(null);
   const times = [...new Set(service.soups.flatMap((s) => s.draws.map((d) => d.at)))].sort((a, b) => a - b);
@@ -86,7 +89,14 @@ export function Sentence({ service, stores, board, ready, onChange, dayWords }: 
       </p>
       <Suspense>
         {open === 'soups' && (
-          <SoupsSheet service={service} stores={stores} onChange={onChange} onClose={close} />
+          <SoupsSheet
+            service={service}
+            stores={stores}
+            choose={choose}
+            refused={refused}
+            onChange={onChange}
+            onClose={close}
+          />
         )}
         {open === 'house' && <HouseSheet service={service} onChange={onChange} onClose={close} />}
         {open === 'day' && <DaySheet service={service} onChange={onChange} onClose={close} />}

@@ -3,7 +3,7 @@
 import '../../core/food/load';
 import { Download } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { Suspense, useMemo, useState } from 'react';
+import { Suspense, useEffect, useMemo, useState } from 'react';
 import type { Ticket } from '../../core/batch/ticket';
 import { mendsFor } from '../../core/service/arrange/mend';
 import { boardOf, moved, settled } from '../../core/service/board';
@@ -11,7 +11,8 @@ import { batchesOf, clockOf, type Place, type Service } from '../../core/service
 import { shortDay } from '../../core/service/words/dayWords';
 import { useKeptPage } from '../frame/useKeptPage';
 import { addressOf } from '../order/address';
-import type { Stores } from '../order/stores';
+import type { Shelf } from '../order/stores';
+import { useShelf } from '../order/useShelf';
 import { lazily } from '../shared/lazily';
 import { HEAD_BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
@@ -33,7 +34,7 @@ const BarSheet = lazily(async () => (await import('./sheets/BarSheet')).BarSheet
 const FilesSheet = lazily(async () => (await import('./sheets/FilesSheet')).FilesSheet);
 
 type Props = {
-  readonly stores: Stores;
+  readonly stores: Shelf;
   readonly first: { readonly service: Service; readonly revision: number };
   readonly tickets: readonly Ticket[];
 };
@@ -54,12 +55,16 @@ const DAY = 2160;
 const SOON = 30;
 
 /** The day on one board: burners, pots, hands and tools of every soup, arranged, started and followed. */
-export function ServiceView({ stores, first, tickets }: Props) {
+export function ServiceView({ stores: atFirst, first, tickets }: Props) {
   const say = useSay();
+  const { stores, choose, need, refused: notFetched } = useShelf(atFirst);
   const router = useRouter();
   useKeptPage(forAway);
   const kept = useService(first);
   const { service, change } = kept;
+  const { soups } = service;
+  // Another station may have put a soup on it that is not known here yet.
+  useEffect(() => need(soups.map((s) => s.order.recipeId)), [need, soups]);
   const live = useLive(service, tickets);
   const scheduler = useScheduler(stores, service);
   const { tables, known } = scheduler;
@@ -92,8 +97,8 @@ export function ServiceView({ stores, first, tickets }: Props) {
     [clash, ready, trying, lying, here],
   );
 
-  const recipeName = (id: string) => stores.recipes.find((r) => r.id === id)?.name ?? id;
-  const nameOf = useNames(service, stores.recipes);
+  const recipeName = (id: string) => stores.soups.find((r) => r.id === id)?.name ?? id;
+  const nameOf = useNames(service, stores.soups);
   const named = { soup: nameOf, opens: service.opens };
 
   const set = (next: Service) => {
@@ -156,6 +161,8 @@ export function ServiceView({ stores, first, tickets }: Props) {
           <Sentence
             service={service}
             stores={stores}
+            choose={choose}
+            refused={notFetched}
             board={board}
             ready={ready}
             onChange={set}

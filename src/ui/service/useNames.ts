@@ -1,11 +1,11 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { Recipe } from '../../core/recipe/recipe';
 import { batchesOf, clockOf, type Service } from '../../core/service/service';
+import type { SoupName } from '../order/stores';
 
 /** What the batches and soups of a service are called, by key: by their recipe, and by their time where one is cooked several times. */
-export function useNames(service: Service, recipes: readonly Recipe[]): (key: string) => string {
+export function useNames(service: Service, recipes: readonly SoupName[]): (key: string) => string {
   const names = useMemo(() => {
     const found = new Map<string, string>();
     for (const { key, soup, due } of batchesOf(service)) {

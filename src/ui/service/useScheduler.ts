@@ -9,7 +9,7 @@ import { type Here, type Live, standsFor } from '../../core/service/arrange/jobs
 import type { Relief } from '../../core/service/arrange/relief';
 import { batchesOf, orderOf, type Service } from '../../core/service/service';
 import type { SchedulerAnswer, SchedulerQuestion, Timed } from '../../workers/scheduler';
-import type { Stores } from '../order/stores';
+import type { Shelf } from '../order/stores';
 
 /** What is asked of the worker for the service as it lies. */
 export type Situation = {
@@ -43,7 +43,7 @@ const keyOf = (order: Order): string =>
   );
 
 /** The worker of the board: how long each batch takes where it stands, or might, and the arranging of them all. */
-export function useScheduler({ house, recipes }: Stores, service: Service): Scheduler {
+export function useScheduler({ house, recipes, soups: shelf }: Shelf, service: Service): Scheduler {
   const worker = useRef<Worker>(undefined);
   const [known, setKnown] = useState<ReadonlyMap<string, Timed>>(new Map());
   const [arranging, setArranging] = useState<Arranging | null>(null);
@@ -76,11 +76,18 @@ export function useScheduler({ house, recipes }: Stores, service: Service): Sche
       else setAsking(false);
     };
     worker.current = w;
-    ask({ kind: 'house', foods: catalogue(), house, recipes });
     return () => {
       worker.current = undefined;
       w.terminate();
     };
+  }, []);
+  useEffect(() => {
+    worker.current?.postMessage({
+      kind: 'house',
+      foods: catalogue(),
+      house,
+      recipes,
+    } satisfies SchedulerQuestion);
   }, [house, recipes]);
 
   const { placed, soups, covers } = service;
@@ -100,7 +107,11 @@ export function useScheduler({ house, recipes }: Stores, service: Service): Sche
   const missing = wanted.lying.filter((o) => !known.has(keyOf(o))).length;
   const asked = useRef(new Set<string>());
   useEffect(() => {
-    const orders = [...wanted.lying, ...wanted.elsewhere].filter((o) => !known.has(keyOf(o)));
+    /** Under way: what is in it is not here yet. */
+    const comes = (id: string) => shelf.some((s) => s.id === id) && !recipes.some((r) => r.id === id);
+    const orders = [...wanted.lying, ...wanted.elsewhere].filter(
+      (o) => !known.has(keyOf(o)) && !comes(o.recipeId),
+    );
     const key = JSON.stringify(orders.map(keyOf));
     if (orders.length === 0 || asked.current.has(key)) return;
     // What lies there first; where else it might stand when nothing is being dragged.
@@ -109,7 +120,7 @@ export function useScheduler({ house, recipes }: Stores, service: Service): Sche
       worker.current?.postMessage({ kind: 'want', orders } satisfies SchedulerQuestion);
     }, 30);
     return () => clearTimeout(timer);
-  }, [wanted, known]);
+  }, [wanted, known, shelf, recipes]);
 
   const tables = useMemo<Here['tables']>(
     () => ({

@@ -3,8 +3,10 @@
 import { Plus } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { middleOf } from '../../../core/flow/bands';
+import type { Recipe } from '../../../core/recipe/recipe';
 import { freeSoupId, MOST_SOUPS, type Service, type Soup } from '../../../core/service/service';
-import type { Stores } from '../../order/stores';
+import type { Shelf } from '../../order/stores';
+import type { OnShelf } from '../../order/useShelf';
 import { Pick } from '../../shared/form/Field';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON } from '../../shared/styles';
@@ -16,7 +18,9 @@ import { SoupForm } from './SoupForm';
 
 type Props = {
   readonly service: Service;
-  readonly stores: Stores;
+  readonly stores: Shelf;
+  readonly choose: OnShelf['choose'];
+  readonly refused: OnShelf['refused'];
   readonly onChange: (next: Service) => void;
   readonly onClose: () => void;
 };
@@ -25,10 +29,9 @@ type Props = {
 const NOON = 720;
 
 /** The soups of a service: which, how much, when, whose. */
-export function SoupsSheet({ service, stores, onChange, onClose }: Props) {
+export function SoupsSheet({ service, stores, choose, refused, onChange, onClose }: Props) {
   const say = useSay();
-  const [recipeId, setRecipeId] = useState(stores.recipes[0]?.id ?? '');
-  const recipe = stores.recipes.find((r) => r.id === recipeId);
+  const [recipeId, setRecipeId] = useState(stores.soups[0]?.id ?? '');
   const { vessels, burners, kitchen } = stores.house;
   const [usual, setUsual] = useState<number | null>(null);
   const { day } = service;
@@ -36,8 +39,7 @@ export function SoupsSheet({ service, stores, onChange, onClose }: Props) {
     void ask<DayOpened>('GET', `/api/services?day=${day}`).then((a) => a.ok && setUsual(a.body.usual));
   }, [day]);
   const full = service.soups.length >= MOST_SOUPS;
-  const add = () => {
-    if (!recipe) return;
+  const add = (recipe: Recipe) => {
     const at = service.soups[0]?.draws[0]?.at ?? NOON;
     const soup: Soup = {
       id: freeSoupId(service, recipe.id),
@@ -102,17 +104,22 @@ export function SoupsSheet({ service, stores, onChange, onClose }: Props) {
               value={recipeId}
               onChange={(e) => setRecipeId(e.target.value)}
             >
-              {stores.recipes.map((r) => (
+              {stores.soups.map((r) => (
                 <option key={r.id} value={r.id}>
                   {r.name}
                 </option>
               ))}
             </Pick>
           </div>
-          <button type="button" onClick={add} disabled={full} className={BUTTON}>
+          <button type="button" onClick={() => choose(recipeId, add)} disabled={full} className={BUTTON}>
             <Plus size={22} aria-hidden /> {say('Add it')}
           </button>
         </div>
+        {refused && (
+          <p role="alert" className="font-bold text-tomato">
+            {say(refused)}
+          </p>
+        )}
         {full && (
           <p className="font-bold">{say('A service has at most {most} soups.', { most: MOST_SOUPS })}</p>
         )}

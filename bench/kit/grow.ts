@@ -1,0 +1,75 @@
+import type pg from 'pg';
+
+/** How long a kitchen has gone on: what it is grown by. */
+export type Growth = {
+  readonly batches: number;
+  readonly eventsEach: number;
+  readonly recipes: number;
+  readonly versionsEach: number;
+  /** Days back over which its batches lie. */
+  readonly days: number;
+};
+
+/** Three years of a busy kitchen: twenty thousand batches, a million events, five hundred recipes of twenty versions. */
+export const THREE_YEARS: Growth = {
+  batches: 20_000,
+  eventsEach: 50,
+  recipes: 500,
+  versionsEach: 20,
+  days: 1095,
+};
+export const FOURTH_YEAR: Growth = { batches: 20_000 / 3, eventsEach: 50, recipes: 0, versionsEach: 0, days: 365 };
+
+/**
+ * Grows a database with the demo in it, by its owner, in one go: batches cooked and served, each with a copy of the demo’s plan and taps of the
+ * usual kinds; recipes that are the demo’s own under other names. Made-up, and by no station: what was grown is not sealed.
+ */
+export async function grow(owner: pg.Pool, g: Growth): Promise<void> {
+  const db = await owner.connect();
+  try {
+    // Nobody is told, nothing refused: only what is written counts. Its ends are set as the events would have.
+    await db.query("SET session_replication_role = replica; SET statement_timeout = 0; SET synchronous_commit = off");
+    const made = (what: string) => `md5('${what} ' || $1::text || ' ' || n)::uuid`;
+    const tag = `${g.batches} ${g.days} ${Date.now()}`;
+    if (g.recipes > 0) {
+      await db.query(
+        `WITH demo AS (
+           SELECT DISTINCT ON (recipe_id) *, row_number() OVER (ORDER BY recipe_id) AS k FROM recipe_version ORDER BY recipe_id, version DESC),
+         grown AS (
+           SELECT d.kitchen_id, d.body, n, d.recipe_id || '-' || n AS id
+           FROM generate_series(1, $1::int) n JOIN (SELECT d.*, row_number() OVER (ORDER BY recipe_id) AS nth, count(*) OVER () AS of FROM demo d) d
+             ON d.nth = n % d.of + 1),
+         listed AS (
+           INSERT INTO recipe (kitchen_id, id, place) SELECT kitchen_id, id, 1000 + n FROM grown RETURNING id)
+         INSERT INTO recipe_version (kitchen_id, recipe_id, version, body, made_at)
+         SELECT kitchen_id, id, v, body || jsonb_build_object('id', id, 'name', (body ->> 'name') || ' ' || n),
+           now() - (21 - v) * interval '20 days'
+         FROM grown CROSS JOIN generate_series(1, $2::int) v`,
+        [g.recipes, g.versionsEach],
+      );
+    }
+    await db.query(
+      `INSERT INTO batch (id, kitchen_id, recipe_id, recipe_version, plan, started_at, serve_at, received_at, over_at, off_stove_at)
+       SELECT ${made('batch')}, b.kitchen_id, b.recipe_id, b.recipe_version, b.plan, at, at + interval '2 hours', at,
+         at + interval '3 hours', at + interval '3 hours'
+       FROM (SELECT * FROM batch ORDER BY started_at LIMIT 1) b,
+         LATERAL (SELECT n, now() - interval '1 day' - n * ($3::float8 / $2::int) * interval '1 day' AS at FROM generate_series(1, $2::int) n) t`,
+      [tag, g.batches, g.days],
+    );
+    await db.query(
+      `INSERT INTO batch_event (id, batch_id, at, received_at, station, body, batch_started_at)
+       SELECT md5('event ' || $1::text || ' ' || n || ' ' || k)::uuid, ${made('batch')}, at, at, (ARRAY['Early', 'Late', 'Lead'])[k % 3 + 1],
+         CASE WHEN k = $3 THEN '{"kind":"finished","goesTo":"pass"}'::jsonb
+           WHEN k % 6 = 0 THEN jsonb_build_object('kind', 'step-done', 'step', k / 6)
+           WHEN k % 6 = 1 THEN jsonb_build_object('kind', 'note', 'text', 'stirred')
+           ELSE jsonb_build_object('kind', 'temperature', 'celsius', 60 + k % 35) END, at - k * interval '3 minutes'
+       FROM (SELECT n, k, now() - interval '1 day' - n * ($4::float8 / $2::int) * interval '1 day' + k * interval '3 minutes' AS at
+         FROM generate_series(1, $2::int) n CROSS JOIN generate_series(1, $3::int) k) t`,
+      [tag, g.batches, g.eventsEach, g.days],
+    );
+    await db.query('SET session_replication_role = DEFAULT');
+    await db.query('ANALYZE');
+  } finally {
+    db.release(true);
+  }
+}
