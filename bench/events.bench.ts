@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
-import { post } from './client';
-import { quantile } from './stats';
+import { bar } from './kit/bar';
+import { post } from './kit/client';
+import { quantile } from './kit/stats';
 
 /** Writing an event over the route against a bare insert of the same row, many at once, turn by turn. */
 const { BASE_URL = '', DATABASE_URL = '' } = process.env;
@@ -71,8 +72,11 @@ for (let turn = 0; turn < TURNS; turn++) {
 }
 const ratio = quantile(rates.route, 0.5) / quantile(rates.bare, 0.5);
 const p99 = quantile(all.route, 0.99) / quantile(all.bare, 0.99);
-console.log(
-  `writing an event, ${AT_ONCE} at a time: ${ratio.toFixed(2)} × the throughput of a bare insert (bar: 0.4), p99 ${p99.toFixed(1)} × (${quantile(rates.route, 0.5).toFixed(0)} and ${quantile(rates.bare, 0.5).toFixed(0)} a second here)`,
+bar(
+  `writing an event, ${AT_ONCE} at a time, ÷ a bare insert: throughput`,
+  ratio,
+  { atLeast: 0.15 },
+  `each sealed with the one before and settled on its batch, p99 ${p99.toFixed(1)} × (${quantile(rates.route, 0.5).toFixed(0)} and ${quantile(rates.bare, 0.5).toFixed(0)} a second here)`,
 );
 await pool.query('DROP TABLE bench_event');
 await pool.end();

@@ -7,7 +7,8 @@ import { potAt } from '../src/core/batch/follow/ahead';
 import { follow } from '../src/core/batch/follow/follow';
 import { readingFor } from '../src/core/flow/readings/reading';
 import { observe } from '../src/core/pot/observe';
-import { median, timed } from './stats';
+import { bar } from './kit/bar';
+import { median, timed } from './kit/stats';
 
 /** Every correction of one thin pot, each with its 2000 samples, against one of them. Run bundled, as the page's worker is. */
 const SPOON = { kind: 'spoon', widthMm: 45, heightMm: 65, seconds: 10 } as const;
@@ -32,6 +33,9 @@ const faults = new Set(['too thin'] as const);
 const count = [...corrections(faults, measured, wishes)].length;
 const all = median(timed(15, () => void [...corrections(faults, { ...measured }, wishes)]));
 const one = median(timed(40, () => void corrections(faults, { ...measured }, wishes).next()));
-console.log(
-  `${count} corrections of a thin pot, 2000 samples each: ${(all / one).toFixed(1)} × one of them, ${(all / 300).toFixed(2)} of the 300 ms they may take (bar: 1)`,
+bar(
+  `${count} corrections of a thin pot ÷ the 300 ms they may take`,
+  all / 300,
+  { atMost: 1 },
+  `each cooked a few times, and judged by 2000 draws of the house’s factors along its slopes, which are not cooked; ${(all / one).toFixed(1)} × one of them`,
 );

@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
 import { serve } from '../cli/app.mjs';
-import { post } from './client';
-import { quantile } from './stats';
+import { bar } from './kit/bar';
+import { post } from './kit/client';
+import { quantile } from './kit/stats';
 
 /** An event entered at one process until it is on the stream of another, against a row inserted and notified with nothing of ours between. */
 const { BASE_URL = '', DATABASE_URL = '' } = process.env;
@@ -78,10 +79,13 @@ for (let n = 0; n < TIMES; n++) {
   took.ours.push(await timed(ours));
 }
 const at = (q: number) => quantile(took.ours, q) / quantile(took.bare, q);
-console.log(
-  `an event from one process to a station on another: median ${at(0.5).toFixed(1)} ×, p99 ${at(0.99).toFixed(1)} × a bare insert and notify (bar: 3; ${quantile(took.ours, 0.5).toFixed(1)} and ${quantile(took.bare, 0.5).toFixed(1)} ms here, p99 ${quantile(took.ours, 0.99).toFixed(1)} and ${quantile(took.bare, 0.99).toFixed(1)})`,
+bar(
+  'an event from one process to a station on another ÷ a bare insert and notify: median',
+  at(0.5),
+  { atMost: 6 },
+  `p99 ${at(0.99).toFixed(1)} ×; ${quantile(took.ours, 0.5).toFixed(1)} and ${quantile(took.bare, 0.5).toFixed(1)} ms here, p99 ${quantile(took.ours, 0.99).toFixed(1)} and ${quantile(took.bare, 0.99).toFixed(1)}`,
 );
 await writer.query('DROP TABLE bench_told');
 await Promise.all([writer.end(), listener.end()]);
 await other.stop();
-process.exit(0);
+process.exit();

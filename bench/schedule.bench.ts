@@ -9,6 +9,7 @@ import { jobsOf, standsFor } from '../src/core/service/arrange/jobs';
 import { boardOf } from '../src/core/service/board';
 import { Service } from '../src/core/service/schema';
 import { Timetables } from '../src/core/service/timetables';
+import { bar } from './kit/bar';
 
 /** What a scheduling comes to, and when: the first answer, and each goal’s end. */
 function watched(run: Generator<Progress, Progress, boolean | undefined>, most: number) {
@@ -74,8 +75,17 @@ const tabled = performance.now() - began;
 const modes = problem.tasks.reduce((sum, t) => sum + (t.modes.length > 1 ? t.modes.length : 0), 0);
 const [hold] = problem.goals;
 const held = watched(schedule({ ...problem, goals: [hold] }), 5000);
-console.log(
-  `ten soups on six burners, ${modes} timetables worked out in ${seconds(tabled)}: first answer ${seconds(held.first)} (bar: 0.3 s), ${held.values[0]} min held hot in ${seconds(held.took)}, ${gap(held.values[0] ?? 0, held.bounds[0] ?? 0)} (bar: proven or within 5 % in 5 s)`,
+bar(
+  `ten soups on six burners, the first answer ÷ working out their ${modes} timetables`,
+  held.first / tabled,
+  { atMost: 0.5 },
+  `${seconds(held.first)} and ${seconds(tabled)}`,
+);
+bar(
+  'ten soups on six burners: minutes held hot above what cannot be less, share',
+  ((held.values[0] ?? 0) - (held.bounds[0] ?? 0)) / Math.max(1, held.values[0] ?? 0),
+  { atMost: 0.05 },
+  `${held.values[0]} min in ${seconds(held.took)}`,
 );
 const due = earliestDueFirst(problem);
 console.log(
@@ -97,12 +107,15 @@ if (all.kind === 'arranged')
 const placed = all.kind === 'arranged' ? { ...ten, placed: { ...all.arranged.placed } } : ten;
 const redrawn = performance.now();
 for (let n = 0; n < 200; n++) boardOf(placed, here);
-console.log(
-  `the board laid out anew ÷ one frame (16.7 ms): ${((performance.now() - redrawn) / 200 / 16.7).toFixed(3)}`,
-);
+bar('the board laid out anew ÷ one frame (16.7 ms)', (performance.now() - redrawn) / 200 / 16.7, {
+  atMost: 0.5,
+});
 for (const [name, { jobs, optimum }] of Object.entries(JOB_SHOPS)) {
   const of = watched(schedule(jobShop(jobs), { tries: name === 'FT10' ? 2000 : 60 }), 30_000);
-  console.log(
-    `${name}: ${of.values[0]} (published ${optimum}), ${gap(of.values[0] ?? 0, of.bounds[0] ?? 0)}, ${seconds(of.took)}`,
+  bar(
+    `${name} ÷ its published optimum`,
+    (of.values[0] ?? 0) / optimum,
+    { atMost: name === 'FT10' ? 1.06 : 1 },
+    `${of.values[0]} and ${optimum}, ${gap(of.values[0] ?? 0, of.bounds[0] ?? 0)}, ${seconds(of.took)}`,
   );
 }

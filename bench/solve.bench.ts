@@ -6,7 +6,8 @@ import { planFor } from '../src/core/plan/plan';
 import { simulate } from '../src/core/plan/solve/simulate';
 import type { Plan } from '../src/core/plan/types';
 import { STANDARD_KITCHEN } from '../src/core/pot/kitchen';
-import { median, timed } from './stats';
+import { bar } from './kit/bar';
+import { median, timed } from './kit/stats';
 
 /** How much a plan costs against cooking its recipe once in thought: fresh, and following a finger. */
 const house = JSON.parse(readFileSync('demo/kitchen.json', 'utf8')) as {
@@ -27,5 +28,17 @@ const following = median(
     near = planFor(recipe, { litres: 40, target: 100 + (i % 100) }, setup, near);
   }),
 );
-console.log(`plan, fresh      ÷ one simulation: ${(fresh / once).toFixed(1)}`);
-console.log(`plan, following  ÷ one simulation: ${(following / once).toFixed(1)}`);
+const unchanged = median(timed(200, () => planFor(recipe, near.aim, setup, near)));
+bar(
+  'a plan, fresh ÷ one cooking',
+  fresh / once,
+  { atMost: 5.5 },
+  `${planFor(recipe, { litres: 40, target: 150 }, setup).solved.runs} cookings`,
+);
+bar(
+  'a plan that follows a finger ÷ one cooking',
+  following / once,
+  { atMost: 3 },
+  `${near.solved.runs} cookings`,
+);
+bar('a plan nothing was changed of ÷ one cooking', unchanged / once, { atMost: 0.1 });

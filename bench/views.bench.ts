@@ -1,5 +1,6 @@
 import { chromium, type Request } from 'playwright-core';
 import { chromiumOptions } from '../cli/chromium.mjs';
+import { bar } from './kit/bar';
 
 /** Script each view sends on its first load, workers included, until nothing more is asked for. */
 const VIEWS = [
@@ -10,12 +11,14 @@ const VIEWS = [
   ['Fix', '/fix'],
   ['Recipes', '/recipes'],
   ['Recipe editor', '/recipes/cockle-and-leek-chowder'],
+  ['Keep', '/keep'],
+  ['Service', '/service'],
   ['Import', '/recipes/import'],
   ['Versions', '/recipes/cockle-and-leek-chowder/versions'],
   ['Kitchen', '/kitchen'],
   ['Water test', '/kitchen/water-test'],
 ] as const;
-const BAR = 200;
+const BAR = 180;
 
 const browser = await chromium.launch(chromiumOptions);
 for (const [name, path] of VIEWS) {
@@ -35,9 +38,7 @@ for (const [name, path] of VIEWS) {
   await page.goto(`${process.env.BASE_URL}${path}`);
   await page.waitForTimeout(6000);
   await Promise.all(counted);
-  console.log(
-    `${name}, script sent on first load: ${(sent / 1000).toFixed(0)} kB compressed, workers included (bar: ${BAR} kB)`,
-  );
+  bar(`${name}, script sent on first load, workers included, kB compressed`, sent / 1000, { atMost: BAR });
   if (process.env.EACH) {
     for (const [url, size] of each.sort((a, b) => b[1] - a[1]))
       console.log(`  ${(size / 1000).toFixed(1)} ${url.split('/').pop()}`);

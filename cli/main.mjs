@@ -29,7 +29,7 @@ const COMMANDS = {
     'verify [--head N:HASH …]: whether anything in the record was changed, removed or slipped in, against heads printed on an export',
   ],
   db: ['db.mjs', 'open psql on the private database'],
-  bench: ['bench.mjs', 'side-by-side benchmarks, printed as ratios'],
+  bench: ['bench.mjs', 'benchmarks as bars: each ratio beside what it is held to [--only NAME]'],
   screenshots: ['screenshots.mjs', 'take docs/screenshots anew from the demo data'],
 };
 

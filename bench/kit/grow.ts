@@ -18,7 +18,13 @@ export const THREE_YEARS: Growth = {
   versionsEach: 20,
   days: 1095,
 };
-export const FOURTH_YEAR: Growth = { batches: 20_000 / 3, eventsEach: 50, recipes: 0, versionsEach: 0, days: 365 };
+export const FOURTH_YEAR: Growth = {
+  batches: 20_000 / 3,
+  eventsEach: 50,
+  recipes: 0,
+  versionsEach: 0,
+  days: 365,
+};
 
 /**
  * Grows a database with the demo in it, by its owner, in one go: batches cooked and served, each with a copy of the demo’s plan and taps of the
@@ -28,7 +34,9 @@ export async function grow(owner: pg.Pool, g: Growth): Promise<void> {
   const db = await owner.connect();
   try {
     // Nobody is told, nothing refused: only what is written counts. Its ends are set as the events would have.
-    await db.query("SET session_replication_role = replica; SET statement_timeout = 0; SET synchronous_commit = off");
+    await db.query(
+      'SET session_replication_role = replica; SET statement_timeout = 0; SET synchronous_commit = off',
+    );
     const made = (what: string) => `md5('${what} ' || $1::text || ' ' || n)::uuid`;
     const tag = `${g.batches} ${g.days} ${Date.now()}`;
     if (g.recipes > 0) {

@@ -4,11 +4,8 @@ import { pool } from '../server/data/database';
 import { theRail } from '../server/live/theRail';
 import { readHouse } from '../server/queries/kitchen';
 import { Shell } from '../ui/frame/Shell';
+import { fonts } from './fonts';
 import { readerHere, wordsHere } from './reader';
-import '@fontsource/atkinson-hyperlegible-mono/latin-400.css';
-import '@fontsource/atkinson-hyperlegible-mono/latin-700.css';
-import '@fontsource/atkinson-hyperlegible-next/latin-400.css';
-import '@fontsource/atkinson-hyperlegible-next/latin-700.css';
 import './globals.css';
 
 export async function generateMetadata(): Promise<Metadata> {
@@ -26,7 +23,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   const [tickets, house] = await Promise.all([theRail(), readHouse(db)]);
   const reader = await readerHere(house?.show);
   return (
-    <html lang={reader.language ?? 'en'} suppressHydrationWarning>
+    <html lang={reader.language ?? 'en'} className={fonts} suppressHydrationWarning>
       <head>
         <script src="/theme.js" />
       </head>

@@ -1,3 +1,5 @@
+import { work } from '../../server/work/work';
+import { requestOf } from '../../ui/order/address';
 import { PlanView } from '../../ui/plan/PlanView';
 import { EmptyHouse } from '../../ui/shared/EmptyHouse';
 import { titled } from '../reader';
@@ -8,5 +10,8 @@ export const dynamic = 'force-dynamic';
 
 export default async function PlanPage({ searchParams }: { searchParams: Promise<Query> }) {
   const found = await orderedIn(await searchParams);
-  return found ? <PlanView stores={found.stores} first={found.order} /> : <EmptyHouse />;
+  if (!found) return <EmptyHouse />;
+  // Where the threads have no time for it, the page solves it itself.
+  const begun = await work('begun', requestOf(found.order)).catch(() => undefined);
+  return <PlanView stores={found.stores} first={found.order} begun={begun} />;
 }

@@ -1,10 +1,11 @@
 import { FILL_LIMIT, rimVolume } from '../heat/vessel';
 import type { Aim } from '../order/order';
 import type { Kitchen } from '../pot/kitchen';
+import { observe } from '../pot/observe';
 import type { Recipe } from '../recipe/recipe';
 import { within } from '../units/range';
 import { cautionsOf } from './deeds';
-import { peakVolume, type Run, type Setup, type StepRun } from './solve/simulate';
+import { peakVolume, type Run, type Setup, type StepRun, simulate } from './solve/simulate';
 import { type Solved, solve } from './solve/solve';
 import type { Plan, PlanStep } from './types';
 import { warningsFor } from './warnings';
@@ -63,6 +64,16 @@ const isOf = (
   made.target === aim.target &&
   made.rich === aim.rich &&
   (made.diet ?? []).join() === (aim.diet ?? []).join();
+
+/** What was solved, without the cooking of it. */
+export type Begun = Pick<Solved, 'dosing' | 'slopes' | 'missed'>;
+
+/** The plan whose amounts were solved elsewhere for the same recipe, aim and setup: cooked once, to the same answer. */
+export function planBegun(recipe: Recipe, aim: Aim, setup: Setup, begun: Begun): Plan {
+  const run = simulate(recipe, begun.dosing, setup);
+  const found = observe(run.pot, setup.kitchen);
+  return assembled(recipe, aim, setup, { ...begun, run, found, runs: 1, of: { recipe, setup } });
+}
 
 /**
  * Everything a cook needs before lighting the flame: doses solved for this pot, weigh-out, timed

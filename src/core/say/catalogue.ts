@@ -1,5 +1,5 @@
 import type { MessageFormatElement } from '@formatjs/icu-messageformat-parser';
-import { IntlMessageFormat } from 'intl-messageformat';
+import { type Formatters, IntlMessageFormat } from 'intl-messageformat';
 import { pseudo } from './pseudo';
 
 /** English, in which messages are written, and English made longer and accented, by which a screen is tried. */
@@ -28,6 +28,28 @@ export const provide = (language: Language, catalogue: Catalogue): void => {
   provided.set(language, catalogue);
 };
 
+/** What `make` gives for arguments it was given before is given again. */
+function once<A extends readonly unknown[], T>(make: (...args: A) => T): (...args: A) => T {
+  const made = new Map<string, T>();
+  return (...args) => {
+    const key = JSON.stringify(args);
+    const known = made.get(key);
+    if (known !== undefined) return known;
+    const fresh = make(...args);
+    made.set(key, fresh);
+    return fresh;
+  };
+}
+
+/** Formats of figures, made once for all messages: each of its own would take longer than what is said. */
+const formatters: Formatters = {
+  getNumberFormat: once((...args) => new Intl.NumberFormat(...args)),
+  getDateTimeFormat: once((...args) => new Intl.DateTimeFormat(...args)),
+  getPluralRules: once((...args) => new Intl.PluralRules(...args)),
+};
+// The same for every message, and slow to find out.
+IntlMessageFormat.resolveLocale = once(IntlMessageFormat.resolveLocale);
+
 const formats = new Map<string, IntlMessageFormat>();
 
 /** More than all messages there are: what goes beyond is text that should not have been made into a message. */
@@ -41,7 +63,9 @@ export function formatOf(text: string, language: Language): IntlMessageFormat {
   const key = `${language}\u0000${text}`;
   const known = formats.get(key);
   if (known) return known;
-  const format = new IntlMessageFormat(wellSaid(text, language), LOCALE[language]);
+  const format = new IntlMessageFormat(wellSaid(text, language), LOCALE[language], undefined, {
+    formatters,
+  });
   if (formats.size >= MOST) formats.clear();
   formats.set(key, format);
   return format;

@@ -12,7 +12,7 @@ import { lotState } from '../../core/keep/lot';
 import { message } from '../../core/message/message';
 import type { Order, TimedOrder } from '../../core/order/order';
 import { foresee } from '../../core/plan/foresee';
-import { planFor } from '../../core/plan/plan';
+import { type Begun, planFor } from '../../core/plan/plan';
 import type { Plan } from '../../core/plan/types';
 import type { Landing } from '../../core/recipe/listed';
 import { Recipe } from '../../core/recipe/recipe';
@@ -84,6 +84,11 @@ function landingOf(recipe: Recipe, { kitchen }: House): Landing {
 
 export const jobs = {
   plan: async (order: Order) => outside((await planStored(db(), order)).plan),
+  /** What a page begins with, so that it need not be solved where taps are answered, nor on a tablet. */
+  begun: async (order: Order): Promise<Begun> => {
+    const { dosing, slopes, missed } = (await planStored(db(), order)).plan.solved;
+    return { dosing, slopes, missed };
+  },
   planned: (request: StartRequest) => plannedBatch(db(), request),
   foresee: async (body: unknown) => foresee(body, await theHouse(db())),
   draft: async (r: {

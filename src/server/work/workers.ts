@@ -18,6 +18,7 @@ type Line = keyof typeof LINES;
 /** Where each job stands in line, and how long it may take, ms. */
 const BUDGET: { readonly [J in JobName]: { readonly line: Line; readonly ms: number } } = {
   plan: { line: 'quick', ms: 8000 },
+  begun: { line: 'quick', ms: 2000 },
   planned: { line: 'quick', ms: 8000 },
   foresee: { line: 'quick', ms: 8000 },
   draft: { line: 'quick', ms: 8000 },

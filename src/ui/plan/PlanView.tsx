@@ -8,6 +8,7 @@ import { remedyWords } from '../../core/compare/remedyWords';
 import { bandOf, chanceOfBand } from '../../core/flow/bands';
 import { bracketOf } from '../../core/maths/logNormal';
 import type { TimedOrder } from '../../core/order/order';
+import type { Begun } from '../../core/plan/plan';
 import { warningLine } from '../../core/plan/warningWords';
 import { nextTime } from '../../core/units/clock';
 import { degrees } from '../../core/units/show';
@@ -36,11 +37,22 @@ const TakeAway = lazily(async () => (await import('./TakeAway')).TakeAway);
 /** The address follows the sentence once it rests this long, ms. */
 const SETTLE = 250;
 
-export function PlanView({ stores: opened, first }: { stores: Shelf; first: TimedOrder }) {
+type Props = {
+  readonly stores: Shelf;
+  readonly first: TimedOrder;
+  /** The first order as it was solved by the server; undefined where it had no time. */
+  readonly begun: Begun | undefined;
+};
+
+export function PlanView({ stores: opened, first, begun }: Props) {
   const say = useSay();
   const { stores, choose, refused: notFetched } = useShelf(opened);
   const [order, setOrder] = useState(first);
-  const { plan, recipe, written, setup, thoughts, thinking, remedies, sizes, work } = usePlan(stores, order);
+  const { plan, recipe, written, setup, thoughts, thinking, remedies, sizes, work } = usePlan(
+    stores,
+    order,
+    order === first ? begun : undefined,
+  );
   const aim = useRef(plan.aim);
   useEffect(() => {
     aim.current = plan.aim;

@@ -9,7 +9,7 @@ import type { Doubt } from '../../core/doubt/uncertainty';
 import { DIETS } from '../../core/food/diets';
 import { amended } from '../../core/order/amended';
 import type { Aim, TimedOrder } from '../../core/order/order';
-import { planFor } from '../../core/plan/plan';
+import { type Begun, planBegun, planFor } from '../../core/plan/plan';
 import type { Setup } from '../../core/plan/solve/simulate';
 import type { Plan } from '../../core/plan/types';
 import type { Recipe } from '../../core/recipe/recipe';
@@ -54,8 +54,8 @@ const find = <T extends { id: string }>(all: readonly T[], id: string): T => {
   return found;
 };
 
-/** Plans `order` as it changes, on the page itself so that it follows a finger; the rest comes from a worker. */
-export function usePlan({ house, recipes }: Stores, order: TimedOrder): Planned {
+/** Plans `order` as it changes, the first as it was `begun`, on the page itself so that it follows a finger; the rest comes from a worker. */
+export function usePlan({ house, recipes }: Stores, order: TimedOrder, begun?: Begun): Planned {
   const written = find(recipes, order.recipeId);
   const vessel = find(house.vessels, order.vesselId);
   const burner = find(house.burners, order.burnerId);
@@ -69,6 +69,7 @@ export function usePlan({ house, recipes }: Stores, order: TimedOrder): Planned 
   );
 
   const last = useRef<{ recipe: Recipe; plan: Plan }>(undefined);
+  const beginning = useRef(begun);
   const { plan, question } = useMemo(() => {
     const aim: Aim = {
       litres,
@@ -77,7 +78,10 @@ export function usePlan({ house, recipes }: Stores, order: TimedOrder): Planned 
       ...(diet && { diet: DIETS.filter((d) => diet.split(',').includes(d)) }),
     };
     const near = last.current?.recipe === recipe ? last.current.plan : undefined;
-    const made = planFor(recipe, aim, setup, near);
+    const made =
+      !last.current && beginning.current
+        ? planBegun(recipe, aim, setup, beginning.current)
+        : planFor(recipe, aim, setup, near);
     last.current = { recipe, plan: made };
     const key = JSON.stringify([recipe.id, changes, aim, vessel.id, burner.id]);
     return {

@@ -77,8 +77,8 @@ export function Rail({ initial }: { initial: readonly Ticket[] }) {
   const path = usePathname();
   const now = useNow();
   const { row, fits: room } = useFits();
-  // Few tickets have more room each; many never less than they are read at.
-  const fits = Math.min(room, Math.max(1, tickets.length));
+  // Few tickets have more room each; many never less than they are read at. Nothing moves once the room is known, unless they are too many for it.
+  const fits = Math.min(room ?? tickets.length, Math.max(1, tickets.length));
   const over = (at: number): boolean => now !== null && at <= now;
   const ringing = tickets.flatMap((t) =>
     t.timers.filter((x) => over(x.endsAt)).map((timer) => ({ timer, batch: t.id })),
@@ -108,7 +108,9 @@ export function Rail({ initial }: { initial: readonly Ticket[] }) {
         ref={row}
         aria-label={say('Pots on the stove')}
         className="grid min-w-0 flex-1 snap-x snap-mandatory scroll-px-0 grid-flow-col gap-2 overflow-x-auto pb-2"
-        style={{ gridAutoColumns: `min(22rem, calc((100% - ${(fits - 1) * GAP}px) / ${fits}))` }}
+        style={{
+          gridAutoColumns: `clamp(min(100%, ${room === null ? LEAST : 0}px), calc((100% - ${(fits - 1) * GAP}px) / ${fits}), 22rem)`,
+        }}
       >
         {(now === null ? tickets : urgentFirst(tickets, now)).map((t) => (
           <li key={t.id} className="min-w-0 snap-start">
@@ -143,10 +145,10 @@ export function Rail({ initial }: { initial: readonly Ticket[] }) {
 const LEAST = 232;
 const GAP = 8;
 
-/** How many tickets stand side by side whole. */
+/** How many tickets stand side by side whole; null until it is known. */
 function useFits() {
   const row = useRef<HTMLUListElement>(null);
-  const [fits, setFits] = useState(1);
+  const [fits, setFits] = useState<number | null>(null);
   useEffect(() => {
     const list = row.current;
     if (!list) return;

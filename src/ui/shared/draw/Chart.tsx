@@ -53,7 +53,7 @@ export default function Chart({ option, says, className }: Props) {
     const colours = palette();
     chart.setOption({
       animation: false,
-      textStyle: { fontFamily: 'Atkinson Hyperlegible Next', fontSize: 15, color: colours.ink },
+      textStyle: { fontFamily: getComputedStyle(document.body).fontFamily, fontSize: 15, color: colours.ink },
       ...option(colours),
     });
     const watch = new ResizeObserver(() => chart.resize());
