@@ -15,3 +15,9 @@ export function serve(options: {
   readonly databaseUrl: string;
   readonly env?: Readonly<Record<string, string>>;
 }): Promise<Served>;
+
+/** Migrates a database as its owner, gives the application its role, and loads the demo into an empty one; what it said, and the address the application is to use. */
+export function prepare(
+  databaseUrl: string,
+  mode?: 'start' | 'dev',
+): Promise<{ readonly out: string; readonly url: string }>;

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { pool } from '../server/data/database';
 import { theRail } from '../server/live/theRail';
 import { readHouse } from '../server/queries/kitchen';
+import { urgentFirst } from '../ui/frame/rail/urgent';
 import { Shell } from '../ui/frame/Shell';
 import { fonts } from './fonts';
 import { readerHere, wordsHere } from './reader';
@@ -28,7 +29,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
         <script src="/theme.js" />
       </head>
       <body>
-        <Shell tickets={tickets} reader={reader} roles={house?.roles ?? []}>
+        <Shell tickets={urgentFirst(tickets, Date.now())} reader={reader} roles={house?.roles ?? []}>
           {children}
         </Shell>
       </body>

@@ -8,25 +8,17 @@ import type { Listed, RecipeList } from '../../core/recipe/listed';
 import { askedVolume } from '../../core/units/show';
 import { useShortcut } from '../frame/keys/Shortcuts';
 import { Spoon } from '../shared/draw/Spoon';
+import { findIn } from '../shared/findIn';
 import { Segments } from '../shared/form/Segments';
 import { BUTTON, FIELD, PRIMARY } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
 import { useList } from './useList';
 
-const plain = (text: string): string =>
-  text
-    .normalize('NFD')
-    .replace(/[\u0300-\u036f]/g, '')
-    .toLowerCase();
-
 /** Every word typed is somewhere in the name, the school, the band or the ingredients. */
 const found = (r: Listed, text: string): boolean => {
   const { ingredients = [] } = typeof r.landing === 'object' ? (r.landing ?? {}) : {};
-  const hay = plain([r.name, r.school, r.band, ...ingredients].join(' '));
-  return plain(text)
-    .split(/\s+/)
-    .every((word) => hay.includes(word));
+  return findIn([r.name, r.school, r.band, ...ingredients], text);
 };
 
 /** How many are shown at first: a long list is found in by a word sooner than by scrolling. */

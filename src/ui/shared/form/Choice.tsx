@@ -4,7 +4,9 @@ import { clsx } from 'clsx';
 import { Check } from 'lucide-react';
 import { type KeyboardEvent, useId, useState } from 'react';
 import type { Message } from '../../../core/message/message';
+import { findIn } from '../findIn';
 import { Sheet } from '../Sheet';
+import { FIELD } from '../styles';
 import { useSay } from '../useSay';
 
 export type Option<T extends string> = {
@@ -25,11 +27,19 @@ type Props<T extends string> = {
   readonly onChange: (value: T) => void;
 };
 
+/** Of more than this many, one is found by a word of it; and no more than this many are listed. */
+const LONG = 16;
+const MOST = 60;
+
 /** An underlined part of the sentence that opens a list of what else it could say. A tap chooses and closes; arrows try out, Enter closes. */
 export function Choice<T extends string>({ label, value, words, options, onChange }: Props<T>) {
   const [open, setOpen] = useState(false);
   const name = useId();
+  const [asked, setAsked] = useState('');
   const say = useSay();
+  const found = asked
+    ? options.filter((o) => findIn([say.either(o.words), say.either(o.aside ?? '')], asked))
+    : options;
   const shown = say.either(words);
   const onKeyDown = (e: KeyboardEvent) => {
     if (e.key === 'Enter') setOpen(false);
@@ -37,14 +47,29 @@ export function Choice<T extends string>({ label, value, words, options, onChang
   return (
     <Sheet
       open={open}
-      onOpenChange={setOpen}
+      onOpenChange={(now) => {
+        setOpen(now);
+        setAsked('');
+      }}
       title={label}
       trigger={shown}
       label={`${label}: ${shown}`}
       triggerClass={PART}
     >
+      {options.length > LONG && (
+        <div className="sticky top-0 z-10 border-ink border-b-2 bg-surface p-3">
+          <input
+            type="search"
+            value={asked}
+            onChange={(e) => setAsked(e.target.value)}
+            aria-label={say('Find')}
+            placeholder={say('Find')}
+            className={FIELD}
+          />
+        </div>
+      )}
       <div role="radiogroup" aria-label={label} onKeyDown={onKeyDown}>
-        {options.map((o) => (
+        {found.slice(0, MOST).map((o) => (
           <label
             key={o.value}
             htmlFor={`${name}-${o.value}`}
@@ -69,6 +94,12 @@ export function Choice<T extends string>({ label, value, words, options, onChang
             </span>
           </label>
         ))}
+        {found.length > MOST && (
+          <p className="px-4 py-3 text-quiet">
+            {say('{count} more: type a word of it', { count: found.length - MOST })}
+          </p>
+        )}
+        {found.length === 0 && <p className="px-4 py-3">{say('None has “{asked}” in it.', { asked })}</p>}
       </div>
     </Sheet>
   );

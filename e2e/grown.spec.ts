@@ -1,0 +1,87 @@
+import { expect, test } from '@playwright/test';
+import pg from 'pg';
+import { grow } from '../bench/kit/grow';
+import { prepare, serve } from '../cli/app.mjs';
+import { app as here } from './app';
+import { live, open, watch } from './kit';
+import { begin, done, heading } from './stove';
+
+/** A tenth of three years’ events, and every recipe they have come to; the whole of it is measured in bench/grown. */
+const GROWN = { batches: 2000, eventsEach: 50, recipes: 500, versionsEach: 20, days: 1095 };
+const NAME = 'panache_test_grown';
+
+const at = (database: string): string => {
+  const url = new URL(here.databaseUrl);
+  url.pathname = `/${database}`;
+  return url.href;
+};
+
+test('in a kitchen of three years: the rail, a recipe found, a batch begun, tapped and finished', async ({
+  browser,
+}) => {
+  test.setTimeout(120_000);
+  const owner = new pg.Client({ connectionString: here.databaseUrl });
+  await owner.connect();
+  await owner.query(`DROP DATABASE IF EXISTS ${NAME}`);
+  await owner.query(`CREATE DATABASE ${NAME}`);
+  const { url } = await prepare(at(NAME));
+  const db = new pg.Pool({ connectionString: at(NAME), max: 2 });
+  await grow(db, GROWN);
+  const app = await serve({ mode: 'start', from: 3460, databaseUrl: url, env: { DEVICES_URL: '' } });
+  const context = await browser.newContext({ baseURL: app.address });
+  try {
+    const page = await context.newPage();
+    watch(page);
+    await open(page, '/recipes');
+    const rail = page.getByRole('list', { name: 'Pots on the stove' });
+    // What two thousand batches came to is over: only what lives stands on the rail.
+    await expect(rail.getByRole('listitem').filter({ hasText: 'Smoked parsnip velouté' })).toHaveCount(1);
+    expect(await rail.getByRole('listitem').count()).toBeLessThan(8);
+
+    const list = page.getByRole('main').getByRole('list');
+    await expect(page.getByRole('status').filter({ hasText: /of 5\d\d in use/ })).toBeVisible();
+    await page.getByRole('searchbox').fill('pear 407');
+    await expect(list.getByRole('listitem')).toHaveCount(0);
+    await page.getByRole('searchbox').fill('pear cream 4');
+    await expect(list.getByRole('listitem').first()).toContainText(/Celeriac and pear cream 4\d*/);
+    await page.getByRole('searchbox').fill('');
+    await expect(list.getByRole('listitem')).toHaveCount(24);
+    await page.getByRole('button', { name: /^Show \d+ more/ }).click();
+    await expect(list.getByRole('listitem')).toHaveCount(120);
+
+    // A recipe of the five hundred is chosen on the plan, and comes when it is.
+    await page.goto('/plan');
+    await live(page);
+    await page.getByRole('button', { name: /^Soup/ }).click();
+    await page.getByRole('searchbox', { name: 'Find' }).fill('veloute 4');
+    await page
+      .getByRole('radiogroup')
+      .getByText(/^Smoked parsnip velouté 4\d\d/)
+      .first()
+      .click();
+    await expect(page.getByRole('button', { name: /^Soup: smoked parsnip velouté 4\d\d/ })).toBeVisible();
+
+    const id = await begin(page, 'recipe=smoked-parsnip-veloute&litres=8&pot=middle-28&burner=front-right');
+    await expect(rail.getByRole('listitem').filter({ hasText: 'Smoked parsnip velouté' })).toHaveCount(2);
+    await done(page);
+    await expect(heading(page)).toHaveText('Cook a blond roux');
+    await expect(rail.locator(`a[href="/stove/${id}"]`)).toContainText('Cook a blond roux');
+    await page.request.post(`/api/batches/${id}/events`, {
+      data: {
+        id: crypto.randomUUID(),
+        at: new Date().toISOString(),
+        station: 'Lead',
+        body: { kind: 'finished', goesTo: 'pass' },
+      },
+    });
+    await expect(rail.locator(`a[href="/stove/${id}"]`)).toHaveCount(0);
+    const { rows } = await db.query('SELECT over_at IS NOT NULL AS over FROM batch WHERE id = $1', [id]);
+    expect(rows).toEqual([{ over: true }]);
+  } finally {
+    await context.close();
+    await app.stop();
+    await db.end();
+    await owner.query(`DROP DATABASE IF EXISTS ${NAME} WITH (FORCE)`);
+    await owner.end();
+  }
+});
