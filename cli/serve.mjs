@@ -12,6 +12,9 @@ export async function run(mode) {
   const host = process.env.HOST ?? '127.0.0.1';
   const asked = await askedPort(host);
   await npmPackages();
+  // The first time both take a while, and neither wants the other.
+  const building = mode === 'start' ? build() : null;
+  building?.catch(() => {});
   const server = await postgres();
   const stopped = new Promise((resolve) => {
     for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, resolve);
@@ -24,7 +27,7 @@ export async function run(mode) {
     !process.env.DEVICES_URL && process.env.PANACHE_DEMO !== 'off' ? await devicesPlace() : null;
   try {
     const owner = process.env.DATABASE_URL ?? (await database(server, 'panache'));
-    if (mode === 'start') await build();
+    await building;
     const { out, url: databaseUrl } = await prepare(owner, mode);
     process.stdout.write(out);
     const begin = async (port) => {
