@@ -27,8 +27,9 @@ function fingerprint() {
     const path = join(root, part);
     if (!existsSync(path)) continue;
     if (!/\.\w+$/.test(part)) {
+      // A test is in no build.
       for (const f of readdirSync(path, { recursive: true, withFileTypes: true }))
-        if (f.isFile()) add(join(f.parentPath, f.name));
+        if (f.isFile() && !/\.test\.tsx?$/.test(f.name)) add(join(f.parentPath, f.name));
     } else add(path);
   }
   return hash.digest('hex');

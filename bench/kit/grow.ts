@@ -19,7 +19,7 @@ export const THREE_YEARS: Growth = {
   days: 1095,
 };
 export const FOURTH_YEAR: Growth = {
-  batches: 20_000 / 3,
+  batches: 6667,
   eventsEach: 50,
   recipes: 0,
   versionsEach: 0,

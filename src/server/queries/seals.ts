@@ -16,21 +16,28 @@ export type ToSeal = { readonly source: SealedSource; readonly ids: readonly str
 
 /** The rows of one kind as they are stored, by their ids. */
 async function rowsOf(db: Queryable, { source, ids }: ToSeal): Promise<ReadonlyMap<string, unknown>> {
-  const { rows } = await db.query<{ id: string; row: unknown }>(
-    'SELECT id, row FROM to_seal WHERE source = $1 AND id = ANY($2::uuid[])',
-    [source, ids],
-  );
+  // Read by its kind alone: what the view puts together of the others is not even planned.
+  const { rows } = await db.query<{ id: string; row: unknown }>({
+    name: `rows-to-seal ${source}`,
+    text: `SELECT id, row FROM to_seal WHERE source = '${source}' AND id = ANY($1::uuid[])`,
+    values: [ids],
+  });
   return new Map(rows.map((r) => [r.id, r.row]));
 }
 
 /** The end of the kitchen’s chain; held until the transaction ends where `hold` is asked. */
 export async function readHead(db: Queryable, kitchenId: string, hold = false): Promise<Head> {
   if (hold)
-    await db.query("SELECT pg_advisory_xact_lock(hashtext('panache seal'), hashtext($1))", [kitchenId]);
-  const { rows } = await db.query<{ n: string; hash: string }>(
-    'SELECT n, hash FROM seal WHERE kitchen_id = $1 ORDER BY n DESC LIMIT 1',
-    [kitchenId],
-  );
+    await db.query({
+      name: 'hold-the-chain',
+      text: "SELECT pg_advisory_xact_lock(hashtext('panache seal'), hashtext($1))",
+      values: [kitchenId],
+    });
+  const { rows } = await db.query<{ n: string; hash: string }>({
+    name: 'head-of-the-chain',
+    text: 'SELECT n, hash FROM seal WHERE kitchen_id = $1 ORDER BY n DESC LIMIT 1',
+    values: [kitchenId],
+  });
   return rows[0] ? { n: Number(rows[0].n), hash: rows[0].hash } : NO_LINK;
 }
 
@@ -43,11 +50,12 @@ export async function readRecordHead(db: Queryable): Promise<Head | null> {
 }
 
 async function writeLinks(db: Queryable, kitchenId: string, links: readonly Link[]): Promise<void> {
-  await db.query(
-    `INSERT INTO seal (kitchen_id, n, source, id, row, hash)
+  await db.query({
+    name: 'write-links',
+    text: `INSERT INTO seal (kitchen_id, n, source, id, row, hash)
      SELECT $1, n, source, id, row, hash
      FROM unnest($2::bigint[], $3::text[], $4::uuid[], $5::text[], $6::text[]) AS l(n, source, id, row, hash)`,
-    [
+    values: [
       kitchenId,
       links.map((l) => l.n),
       links.map((l) => l.source),
@@ -55,7 +63,7 @@ async function writeLinks(db: Queryable, kitchenId: string, links: readonly Link
       links.map((l) => l.row),
       links.map((l) => l.hash),
     ],
-  );
+  });
 }
 
 /** Seals rows just written, in the order given. Run it in the transaction that writes them, last. */
