@@ -100,24 +100,55 @@ export type Brought = {
  * link speaks of, oldest first. In steps, so that taps go on meanwhile. Returns how many.
  */
 export async function sealRest(pool: pg.Pool, kitchenId: string, brought: Brought | null): Promise<number> {
+  const client = await pool.connect();
   let sealed = 0;
-  for (;;) {
-    const count = await transaction(async (db) => {
-      const { rows } = await db.query<{ source: SealedSource; id: string; row: unknown }>(
-        `SELECT t.source, t.id, t.row FROM to_seal t
+  try {
+    // Looked for once, however much it is: what is written meanwhile is sealed as it is written.
+    await client.query('BEGIN');
+    await client.query({
+      text: `DECLARE unsealed CURSOR WITH HOLD FOR SELECT t.source, t.id FROM to_seal t
          WHERE t.kitchen_id = $1 AND NOT EXISTS (SELECT 1 FROM seal s WHERE s.source = t.source AND s.id = t.id)
            AND ($2::uuid[] IS NULL OR t.id = ANY($2) OR (t.source = 'batch_event' AND (t.row ->> 'batch')::uuid = ANY($2))
-             OR (t.source = 'keep_event' AND ((t.row ->> 'lot')::uuid = ANY($4) OR t.id = ANY($5))))
-         ORDER BY t.received_at, t.seq, t.id LIMIT $3`,
-        [kitchenId, brought?.batches ?? null, AT_A_TIME, brought?.lots ?? [], brought?.lines ?? []],
+             OR (t.source = 'keep_event' AND ((t.row ->> 'lot')::uuid = ANY($3) OR t.id = ANY($4))))
+         ORDER BY t.received_at, t.seq, t.id`,
+      values: [kitchenId, brought?.batches ?? null, brought?.lots ?? [], brought?.lines ?? []],
+    });
+    await client.query('COMMIT');
+    for (;;) {
+      const { rows: found } = await client.query<{ source: SealedSource; id: string }>(
+        `FETCH ${AT_A_TIME} FROM unsealed`,
       );
-      const head = await readHead(db, kitchenId, true);
-      if (rows.length > 0) await writeLinks(db, kitchenId, linked(head, rows));
-      return rows.length;
-    }, pool);
-    sealed += count;
-    if (count < AT_A_TIME) return sealed;
+      if (found.length === 0) return sealed;
+      sealed += await transaction((db) => sealFound(db, kitchenId, found), pool);
+    }
+  } finally {
+    // What it holds goes with the connection.
+    client.release(true);
   }
+}
+
+/** Seals rows of several kinds in the order given, but for those that have been meanwhile. Returns how many. */
+async function sealFound(
+  db: Queryable,
+  kitchenId: string,
+  found: readonly { readonly source: SealedSource; readonly id: string }[],
+): Promise<number> {
+  const head = await readHead(db, kitchenId, true);
+  const { rows: done } = await db.query<{ source: string; id: string }>(
+    'SELECT source, id FROM seal s JOIN unnest($1::text[], $2::uuid[]) AS f(source, id) USING (source, id)',
+    [found.map((f) => f.source), found.map((f) => f.id)],
+  );
+  const known = new Set(done.map((d) => `${d.source} ${d.id}`));
+  const rest = found.filter((f) => !known.has(`${f.source} ${f.id}`));
+  const stored = new Map<SealedSource, ReadonlyMap<string, unknown>>();
+  for (const source of new Set(rest.map((r) => r.source)))
+    stored.set(
+      source,
+      await rowsOf(db, { source, ids: rest.filter((r) => r.source === source).map((r) => r.id) }),
+    );
+  const rows = rest.map((r) => ({ ...r, row: stored.get(r.source)?.get(r.id) }));
+  if (rows.length > 0) await writeLinks(db, kitchenId, linked(head, rows));
+  return rows.length;
 }
 
 /** Seals what a database had before it had a chain, and what an archive brought whose sealing was cut short. Run as the server starts. */
