@@ -1,5 +1,4 @@
 import { join } from 'node:path';
-import { build } from 'esbuild';
 import { root } from './place.mjs';
 
 const OUT = join(root, '.next', 'panache');
@@ -20,8 +19,10 @@ export const programOf = (name, mode = 'start') =>
  * Puts each program of the server into one file, with the parts several use beside it: a process or thread that begins
  * reads a few files, and none is translated then.
  */
-export const bundle = () =>
-  build({
+export async function bundle() {
+  // Installed by the time something is built, not when this is read.
+  const { build } = await import('esbuild');
+  await build({
     absWorkingDir: root,
     entryPoints: PROGRAMS,
     outdir: OUT,
@@ -37,3 +38,4 @@ export const bundle = () =>
     sourcemap: 'linked',
     logLevel: 'silent',
   });
+}
