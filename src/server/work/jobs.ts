@@ -16,6 +16,7 @@ import { type Begun, planFor } from '../../core/plan/plan';
 import type { Plan } from '../../core/plan/types';
 import type { Landing } from '../../core/recipe/listed';
 import { Recipe } from '../../core/recipe/recipe';
+import type { Head } from '../../core/record/chain';
 import type { Language } from '../../core/say/catalogue';
 import { wordsFor } from '../../core/say/inWords';
 import { boardOf } from '../../core/service/board';
@@ -27,6 +28,7 @@ import { theLot } from '../actions/keep/keep';
 import { theHouse } from '../actions/kitchen';
 import { planStored, type StartRequest } from '../actions/planning';
 import type { KeptRecord } from '../actions/record';
+import { verifyRecord } from '../actions/verify';
 import { badFile, takeArchive } from '../archive/take';
 import { isAway, pool } from '../data/database';
 import { labelsPdf } from '../exports/labelsPdf';
@@ -172,6 +174,7 @@ export const jobs = {
     return bodies.map((body): Landing | null => body && landingOf(Recipe.parse(body), house));
   },
   take: ({ file, rehearse }: { file: string; rehearse: boolean }) => takeArchive(db(), file, { rehearse }),
+  verify: (heads: readonly Head[]) => verifyRecord(db(), heads),
   rail: () => railOf(db(), Date.now()),
   railMoved: (moves: Moves) => railMoved(db(), moves, Date.now()),
   /** For trying what is said of the others: works for `ms`, or asks for more memory than there is. */

@@ -6,11 +6,13 @@ import { log, said } from '../log';
 import { busy, cannot, Refusal } from '../refusal';
 import type { JobName, Outcome } from './jobs';
 
-/** Threads that share a queue: what a cook waits for, what a file takes, and the rail. */
+/** Threads that share a queue: what a cook waits for, what a file takes, the rail, and the record. */
 const LINES = {
   quick: { threads: Math.max(1, Math.min(4, availableParallelism() - 1)), waiting: 40, memoryMb: 512 },
   long: { threads: 1, waiting: 40, memoryMb: 768 },
   rail: { threads: 1, waiting: 4, memoryMb: 512 },
+  /** The whole record followed, which takes as long as there are years. */
+  record: { threads: 1, waiting: 4, memoryMb: 512 },
 } as const;
 
 type Line = keyof typeof LINES;
@@ -34,6 +36,7 @@ const BUDGET: { readonly [J in JobName]: { readonly line: Line; readonly ms: num
   labels: { line: 'long', ms: 15_000 },
   recordPdf: { line: 'long', ms: 30_000 },
   take: { line: 'long', ms: 600_000 },
+  verify: { line: 'record', ms: 900_000 },
   rail: { line: 'rail', ms: 30_000 },
   railMoved: { line: 'rail', ms: 30_000 },
   busyFor: { line: 'quick', ms: 1000 },
@@ -52,7 +55,7 @@ const tooMuch = (): Refusal =>
   );
 
 /** ms after the start at which a line's first thread is made, if nothing has asked for one by then: those that begin at once hold each other up. */
-const AHEAD: { readonly [L in Line]: number } = { rail: 0, quick: 1200, long: 2400 };
+const AHEAD: { readonly [L in Line]?: number } = { rail: 0, quick: 1200, long: 2400 };
 
 /** Whether this process runs what is written rather than what was built of it. */
 const WRITTEN = import.meta.url.endsWith('.ts');
@@ -62,7 +65,8 @@ const poolOf = (line: Line): Piscina => {
   const pool = new Piscina({
     filename: new URL(WRITTEN ? './jobs.ts' : './jobs.mjs', import.meta.url).href,
     execArgv: WRITTEN ? ['--import', 'tsx'] : [],
-    minThreads: 1,
+    // What is seldom asked for has no thread until it is.
+    minThreads: AHEAD[line] === undefined ? 0 : 1,
     maxThreads: threads,
     maxQueue: waiting,
     idleTimeout: 60_000,
@@ -79,9 +83,9 @@ export function startWorkers(): void {
     pools[line] ??= poolOf(line);
     return pools[line];
   };
-  for (const line of Object.keys(LINES) as Line[]) setTimeout(poolFor, AHEAD[line], line);
+  for (const line of Object.keys(AHEAD) as Line[]) setTimeout(poolFor, AHEAD[line], line);
   /** Jobs given to each line and not yet answered. */
-  const under: Record<Line, number> = { quick: 0, long: 0, rail: 0 };
+  const under: Record<Line, number> = { quick: 0, long: 0, rail: 0, record: 0 };
   holder.panacheWork = async (name, input) => {
     const { line, ms } = BUDGET[name];
     // Its time runs while it waits, too: what runs out behind others did not ask for too much itself.

@@ -1,8 +1,7 @@
 import * as z from 'zod';
 import { issue } from '../../../../core/message/told';
-import { verifyRecord } from '../../../../server/actions/verify';
-import { pool } from '../../../../server/data/database';
 import { accept, readJson } from '../../../../server/refusal';
+import { work } from '../../../../server/work/work';
 import { respond } from '../../respond';
 
 export const dynamic = 'force-dynamic';
@@ -22,6 +21,6 @@ const Asked = z.object({
 export function POST(request: Request): Promise<Response> {
   return respond(async () => {
     const { heads } = accept(Asked, await readJson(request));
-    return { body: await verifyRecord(pool('archive'), heads) };
+    return { body: await work('verify', heads) };
   });
 }
