@@ -193,7 +193,7 @@ export function ServiceView({ stores: atFirst, first, tickets }: Props) {
             onOpen={setOpened}
           />
         )}
-        <Side board={board} house={stores.house} now={now} nameOf={nameOf} />
+        <Side board={board} ready={ready} house={stores.house} now={now} nameOf={nameOf} />
       </div>
       <Foot
         clash={clash}

@@ -17,6 +17,8 @@ import { useRole } from '../station/useRole';
 
 type Props = {
   readonly board: Board;
+  /** How long each takes is known. */
+  readonly ready: boolean;
   readonly house: House;
   readonly now: number | null;
   readonly nameOf: (key: string) => string;
@@ -29,13 +31,16 @@ const inGrams = (g: number): string =>
 const PAST = 5;
 
 /** What is to be done next over all soups, what to weigh for all of them, what to fetch. */
-export function Side({ board, house, now, nameOf }: Props) {
+export function Side({ board, ready, house, now, nameOf }: Props) {
   const say = useSay();
   const [role] = useRole();
   const [shown, setShown] = useState<'next' | 'weigh' | 'fetch'>('next');
   const [whose, setWhose] = useState<'all' | 'mine'>('all');
   const burnerName = (id: string) => house.burners.find((b) => b.id === id)?.name ?? id;
-  const tasks = todayOf(board, burnerName).filter((t) => whose === 'all' || t.role === '' || t.role === role);
+  // One after the other, as their times are worked out, they would push each other about under the finger.
+  const tasks = (ready ? todayOf(board, burnerName) : []).filter(
+    (t) => whose === 'all' || t.role === '' || t.role === role,
+  );
   const open = now === null ? tasks : tasks.filter((t) => t.at + Math.max(t.minutes, PAST) > now);
   const at = open.findIndex((t) => now !== null && t.at <= now);
   return (
@@ -72,7 +77,11 @@ export function Side({ board, house, now, nameOf }: Props) {
             {open.map((t, n) => (
               <TaskLine key={t.id} task={t} soup={nameOf(t.key)} here={n === (at === -1 ? 0 : at)} />
             ))}
-            {open.length === 0 && <li className="p-3 text-quiet">{say('Nothing more to do.')}</li>}
+            {open.length === 0 && (
+              <li className="p-3 text-quiet">
+                {ready ? say('Nothing more to do.') : say('Working out how long each takes …')}
+              </li>
+            )}
           </ol>
         )}
         {shown === 'weigh' && <Weigh board={board} nameOf={nameOf} />}
