@@ -1,7 +1,7 @@
 'use client';
 
 import { clsx } from 'clsx';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { groupedBy, stationOf } from '../../core/compare/shopping';
 import type { House } from '../../core/house/house';
 import { term } from '../../core/message/term';
@@ -38,7 +38,9 @@ export function Side({ board, ready, house, now, nameOf }: Props) {
   const [whose, setWhose] = useState<'all' | 'mine'>('all');
   const burnerName = (id: string) => house.burners.find((b) => b.id === id)?.name ?? id;
   // One after the other, as their times are worked out, they would push each other about under the finger.
-  const tasks = (ready ? todayOf(board, burnerName) : []).filter(
+  const known = useRef(ready);
+  if (ready) known.current = true;
+  const tasks = (known.current ? todayOf(board, burnerName) : []).filter(
     (t) => whose === 'all' || t.role === '' || t.role === role,
   );
   const open = now === null ? tasks : tasks.filter((t) => t.at + Math.max(t.minutes, PAST) > now);
@@ -79,7 +81,7 @@ export function Side({ board, ready, house, now, nameOf }: Props) {
             ))}
             {open.length === 0 && (
               <li className="p-3 text-quiet">
-                {ready ? say('Nothing more to do.') : say('Working out how long each takes …')}
+                {known.current ? say('Nothing more to do.') : say('Working out how long each takes …')}
               </li>
             )}
           </ol>
