@@ -26,6 +26,8 @@ test('in a kitchen of three years: the rail, a recipe found, a batch begun, tapp
   await owner.query(`CREATE DATABASE ${NAME}`);
   const { url } = await prepare(at(NAME));
   const db = new pg.Pool({ connectionString: at(NAME), max: 2 });
+  // Whoever is left when the database is dropped is told so.
+  db.on('error', () => {});
   await grow(db, GROWN);
   const app = await serve({ mode: 'start', from: 3460, databaseUrl: url, env: { DEVICES_URL: '' } });
   const context = await browser.newContext({ baseURL: app.address });

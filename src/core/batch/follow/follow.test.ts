@@ -276,6 +276,18 @@ describe('what changes the past', () => {
     // A dose solved before counted on what is weighed now: from there it is cooked anew.
     expect(kept).toBe(solved ? before?.trail.findIndex((m) => m.at.used.has(weighs)) : before?.trail.length);
   });
+  test('a reading whose time is put right is taken in at its own', () => {
+    const [first, ...others] = looks;
+    if (!first) throw new Error('there are looks');
+    const right = [
+      ...past,
+      { ...first, at: new Date(Date.parse(first.at) - 15_000).toISOString() },
+      ...others,
+    ];
+    const { trail: _of, ...found } = follow({ ...VELOUTE.batch, events: right }, before) ?? { trail: [] };
+    const { trail: _too, ...anew } = follow({ ...VELOUTE.batch, events: right }) ?? { trail: [] };
+    expect(found).toEqual(anew);
+  });
   test('the same events again are the same answer, and nothing is cooked', () => {
     const told = all.map((e) => ({ ...e, receivedAt: '2026-11-27T12:00:00.000Z' }));
     expect(follow({ ...VELOUTE.batch, events: told }, before)).toBe(before);
