@@ -20,6 +20,14 @@ async function behind(port: number): Promise<{ line: Line; app: Awaited<ReturnTy
   return { line, app };
 }
 
+test('a page at rest holds no line to the server but the one it hears by', async ({ page }) => {
+  for (const path of ['/plan', '/stove', '/recipes']) {
+    await open(page, path);
+    // What an answer was not read of would stay under way.
+    await page.waitForLoadState('networkidle', { timeout: 20_000 });
+  }
+});
+
 test('with the database away a reload shows the batch as it was, another page says so and comes by itself', async ({
   browser,
 }) => {

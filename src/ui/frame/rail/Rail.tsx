@@ -10,7 +10,7 @@ import { countdown } from '../../../core/units/clock';
 import { duration } from '../../../core/units/format';
 import { insisting } from '../../shared/lazily';
 import { useSay } from '../../shared/useSay';
-import { timed, useClockOff } from '../../station/line/clock';
+import { measureClock, timed, useClockOff } from '../../station/line/clock';
 import { headIn, keepHead } from '../../station/line/heads';
 import { useLine, useNews } from '../../station/line/live';
 import { useRing } from '../../station/ring';
@@ -47,7 +47,7 @@ function useFreshTickets(initial: readonly Ticket[]): readonly Ticket[] {
       if (performance.now() - heard.current > SILENT) void read();
     }, SILENT / 2);
     // The clock is measured as soon as there is a page.
-    void timed('/api/clock').catch(() => {});
+    measureClock();
     // What any page left waiting is sent from any page; it is fetched when there is time.
     const soon = setTimeout(() => void theOutbox().then((o) => o.beginOutbox()), SOON);
     return () => {
