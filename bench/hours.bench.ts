@@ -1,5 +1,6 @@
 import { chromium } from 'playwright-core';
 import { chromiumOptions } from '../cli/chromium.mjs';
+import { atTheStove } from './kit/atTheStove';
 import { bar } from './kit/bar';
 
 /** A stove page left open for eight hours of made-up time, a reading every four minutes: what it keeps of memory. */
@@ -11,20 +12,7 @@ const context = await browser.newContext({ viewport: { width: 1280, height: 800 
 const page = await context.newPage();
 const cdp = await context.newCDPSession(page);
 await page.clock.install();
-await page.goto(
-  `${process.env.BASE_URL}/plan?recipe=jacket-potato-soup&litres=8&pot=middle-28&burner=front-right`,
-);
-await page.waitForTimeout(2500);
-await page.getByRole('button', { name: 'Start this batch' }).click();
-const stove = page.getByRole('region', { name: 'At the pass, by the model' });
-const anyway = page.getByRole('button', { name: 'Start all the same' });
-await stove.or(anyway).waitFor();
-if (await anyway.isVisible()) await anyway.click();
-await stove.waitFor();
-for (let n = 0; n < 3; n++) {
-  await page.getByRole('button', { name: /^Done, / }).click();
-  await page.waitForTimeout(300);
-}
+await atTheStove(page, 'recipe=jacket-potato-soup&litres=8&pot=middle-28&burner=front-right');
 
 /** MB of script in use, after all that can go has gone. */
 const used = async (): Promise<number> => {

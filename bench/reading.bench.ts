@@ -1,5 +1,6 @@
 import { chromium } from 'playwright-core';
 import { chromiumOptions } from '../cli/chromium.mjs';
+import { atTheStove } from './kit/atTheStove';
 import { bar } from './kit/bar';
 import { quantile } from './kit/stats';
 
@@ -17,18 +18,7 @@ for (const [name, query] of [
   ],
   ['Jacket-potato soup', 'recipe=jacket-potato-soup&litres=8&pot=middle-28&burner=front-right'],
 ] as const) {
-  await page.goto(`${process.env.BASE_URL}/plan?${query}`);
-  await page.waitForTimeout(2500);
-  await page.getByRole('button', { name: 'Start this batch' }).click();
-  const stove = page.getByRole('region', { name: 'At the pass, by the model' });
-  const anyway = page.getByRole('button', { name: 'Start all the same' });
-  await stove.or(anyway).waitFor();
-  if (await anyway.isVisible()) await anyway.click();
-  await stove.waitFor();
-  for (let n = 0; n < 3; n++) {
-    await page.getByRole('button', { name: /^Done, / }).click();
-    await page.waitForTimeout(300);
-  }
+  await atTheStove(page, query);
   await page.evaluate(() => {
     // What the region of the pass shows last after a tap, and when that is on the screen.
     const region = document.querySelector('section[aria-label="At the pass, by the model"]');

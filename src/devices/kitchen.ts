@@ -55,7 +55,8 @@ export function kitchenAt(app: string, bench: SimulatedBench): Kitchen {
     if (name === 'told') {
       const { batch, event } = JSON.parse(data) as { batch: string; event: BatchEvent | null };
       return then(async () => {
-        if (event ? !bench.tap(batch, event) && tickets.has(batch) : tickets.has(batch)) await put(batch);
+        const isTaken = event !== null && bench.tap(batch, event);
+        if (!isTaken && tickets.has(batch)) await put(batch);
       });
     }
     if (name !== 'ticket') return;

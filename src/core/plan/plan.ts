@@ -6,7 +6,7 @@ import type { Recipe } from '../recipe/recipe';
 import { within } from '../units/range';
 import { cautionsOf } from './deeds';
 import { peakVolume, type Run, type Setup, type StepRun, simulate } from './solve/simulate';
-import { type Solved, solve } from './solve/solve';
+import { isSolvedFor, type Solved, solve } from './solve/solve';
 import type { Plan, PlanStep } from './types';
 import { warningsFor } from './warnings';
 import { weighOut } from './weighOut';
@@ -49,21 +49,12 @@ export function assembled(recipe: Recipe, aim: Aim, setup: Setup, solved: Solved
   return { ...partial, warnings: warningsFor(partial, run) };
 }
 
-/** Whether the plan was made of this very recipe and setup, for this aim. */
-const isOf = (
-  { solved, aim: made }: Plan,
-  recipe: Recipe,
-  aim: Aim,
-  { vessel, burner, kitchen }: Setup,
-): boolean =>
-  solved.of?.recipe === recipe &&
-  solved.of.setup.vessel === vessel &&
-  solved.of.setup.burner === burner &&
-  solved.of.setup.kitchen === kitchen &&
-  made.litres === aim.litres &&
-  made.target === aim.target &&
-  made.rich === aim.rich &&
-  (made.diet ?? []).join() === (aim.diet ?? []).join();
+/** Whether two aims are the same. */
+const sameAim = (a: Aim, b: Aim): boolean =>
+  a.litres === b.litres &&
+  a.target === b.target &&
+  a.rich === b.rich &&
+  (a.diet ?? []).join() === (b.diet ?? []).join();
 
 /** What was solved, without the cooking of it. */
 export type Begun = Pick<Solved, 'dosing' | 'slopes' | 'missed'>;
@@ -85,6 +76,6 @@ export function planFor(recipe: Recipe, aim: Aim, setup: Setup, near?: Plan): Pl
   within('litres', aim.litres, 0.1, 2000, 'L');
   within('target', aim.target, 0.5, 20_000, 'mPa·s');
   const from = near?.recipeId === recipe.id ? near.solved : undefined;
-  if (near && isOf(near, recipe, aim, setup)) return near;
+  if (near && isSolvedFor(near.solved.of, recipe, setup) && sameAim(near.aim, aim)) return near;
   return assembled(recipe, aim, setup, solve(recipe, aim, setup, from));
 }

@@ -8,7 +8,7 @@ import type { Listed, RecipeList } from '../../core/recipe/listed';
 import { askedVolume } from '../../core/units/show';
 import { useShortcut } from '../frame/keys/Shortcuts';
 import { Spoon } from '../shared/draw/Spoon';
-import { findIn } from '../shared/findIn';
+import { findIn } from '../shared/form/findIn';
 import { Segments } from '../shared/form/Segments';
 import { BUTTON, FIELD, PRIMARY } from '../shared/styles';
 import { useSay } from '../shared/useSay';

@@ -45,7 +45,7 @@ export function missesOf(
 const LEAST_RICH = 0.2;
 
 /** g/L of flour a miss is a share of at least: of next to nothing anything would be a great share. */
-const LEAST_WANTED = 10;
+export const LEAST_WANTED = 10;
 
 /** A step of something that is turned, and how far it may go. */
 export type Unknown = { readonly unit: number; readonly most: number };
@@ -89,7 +89,7 @@ export function balance(
     tries = MOST_TRIES,
     trusted = 0,
   }: {
-    readonly known?: Slopes | ((first: Attempt) => Slopes | undefined) | undefined;
+    readonly known?: Slopes | (() => Slopes | undefined) | undefined;
     readonly begun?: Attempt | undefined;
     readonly close?: number;
     readonly tries?: number;
@@ -138,7 +138,7 @@ export function balance(
   };
 
   let now = begun ?? attempt(start);
-  const expected = typeof known === 'function' ? known(now) : known;
+  const expected = typeof known === 'function' ? known() : known;
   let slopes = expected ?? (there(now) ? LEVEL : measureSlopes(now));
   for (let i = 0; i < tries && !there(now); i++) {
     const to = stepFrom(now, slopes);

@@ -4,7 +4,15 @@ import { type Observation, observe } from '../../pot/observe';
 import { portionsIn } from '../../pot/portions';
 import type { Goal } from '../../recipe/amount';
 import type { Recipe, RecipePortion } from '../../recipe/recipe';
-import { type Attempt, balance, missesOf, type Slopes, type Turned, type Unknowns } from './balance';
+import {
+  type Attempt,
+  balance,
+  LEAST_WANTED,
+  missesOf,
+  type Slopes,
+  type Turned,
+  type Unknowns,
+} from './balance';
 import { type Dosing, givenGrams } from './resolve';
 import { type Run, type Setup, simulate } from './simulate';
 
@@ -25,6 +33,17 @@ export type Solved = {
 };
 
 type Of = { readonly recipe: Recipe; readonly setup: Setup };
+
+/** Whether something was solved for this very recipe in this very setup. */
+export const isSolvedFor = (
+  of: Of | undefined,
+  recipe: Recipe,
+  { vessel, burner, kitchen }: Setup,
+): boolean =>
+  of?.recipe === recipe &&
+  of.setup.vessel === vessel &&
+  of.setup.burner === burner &&
+  of.setup.kitchen === kitchen;
 
 type Rough = {
   readonly run: Run;
@@ -131,12 +150,7 @@ export function solve(
     richness: goals.richness && aim.rich !== undefined,
   };
   let runs = 0;
-  const isHere = ({ of }: Rough): boolean =>
-    of.recipe === recipe &&
-    of.setup.vessel === setup.vessel &&
-    of.setup.burner === setup.burner &&
-    of.setup.kitchen === setup.kitchen;
-  const near = from?.rough && isHere(from.rough) ? from.rough : undefined;
+  const near = from?.rough && isSolvedFor(from.rough.of, recipe, setup) ? from.rough : undefined;
   let rough: Rough | undefined = near;
 
   // Yolk goes in for its own sake, and boils no more: what it does bends, and more than one answer may do. The old beginning finds the old one.
@@ -164,7 +178,7 @@ export function solve(
    */
   const expected = (): Slopes | undefined => {
     if (!rough || goals.thickness === 'share' || counts.richness || bends) return undefined;
-    const wanted = Math.max(10, equivalentsFor(aim.target, rough.found.fatFraction));
+    const wanted = Math.max(LEAST_WANTED, equivalentsFor(aim.target, rough.found.fatFraction));
     const litres = counts.volume ? aim.litres : rough.found.volumeMl / 1000;
     return [
       [doseUnit / litres / wanted, 0, 0],

@@ -4,10 +4,10 @@ import { clsx } from 'clsx';
 import { Check } from 'lucide-react';
 import { type KeyboardEvent, useId, useState } from 'react';
 import type { Message } from '../../../core/message/message';
-import { findIn } from '../findIn';
 import { Sheet } from '../Sheet';
 import { FIELD } from '../styles';
 import { useSay } from '../useSay';
+import { findIn } from './findIn';
 
 export type Option<T extends string> = {
   readonly value: T;
