@@ -18,6 +18,7 @@ describe('Pearson’s square: standard dairy arithmetic, worked examples from me
   test('leaner or richer than either is all of the one or the other', () => {
     expect(pearson(3, 36, 2)).toBe(0);
     expect(pearson(3, 36, 40)).toBe(1);
+    expect(pearson(12, 12, 20)).toBe(1);
     expect(() => pearson(3, 120, 40)).toThrow(RangeError);
   });
   test('milk and cream for half-and-half come to its fat, whatever the litres', () => {

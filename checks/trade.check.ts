@@ -1,3 +1,5 @@
+import { demoHouse, demoRecipe } from '../demo/demo';
+import { planFor } from '../src/core/plan/plan';
 import { cook, dice, hob, pour, roux, saucepan, simmer, TO_SIMMER, taste } from './pots';
 
 /** Facts of the trade: common practice, no source. */
@@ -97,6 +99,30 @@ describe('late proteins and dairy', () => {
     const minutes = (poached.seconds - base.seconds) / 60;
     expect(minutes).toBeGreaterThan(1.9);
     expect(minutes).toBeLessThan(2.4);
+  });
+
+  test('the cream of a liaison is three times its yolk (common practice, no source)', () => {
+    const file = demoRecipe('mussel-veloute-with-liaison');
+    const steps = file.steps.map((s) =>
+      s.kind === 'temper'
+        ? {
+            ...s,
+            items: s.items.map((i, n) => (n === 1 ? { ...i, amount: { kind: 'by rule' as const } } : i)),
+          }
+        : s,
+    );
+    const { run } = planFor(
+      { ...file, steps },
+      { litres: 6, target: 110 },
+      { ...file.home, kitchen: demoHouse().kitchen },
+    ).solved;
+    const tempered = run.ran.flatMap(({ step }) =>
+      step.kind === 'temper' ? [step.items.map((i) => i.amount)] : [],
+    );
+    expect(tempered).toHaveLength(1);
+    const [[yolk = 0, cream = 0] = []] = tempered;
+    expect(yolk).toBeGreaterThan(50);
+    expect(Math.abs(cream / yolk - 3)).toBeLessThan(0.1);
   });
 
   test('the same twenty minutes cost a small wide pot far more of its water than a deep one', () => {

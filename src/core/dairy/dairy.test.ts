@@ -8,13 +8,13 @@ const calm: DairyState = {
   fatPercent: 3.3,
   saltPercent: 0.8,
   equivalents: 0,
-  arrives: 60,
+  shock: 20,
 };
 const grade = (more: Partial<DairyState>) => splitRisk({ ...calm, ...more }).grade;
 
 test('warm milk in a mild pot is safe, boiled in an acid one it splits', () => {
   expect(grade({})).toBe('safe');
-  expect(grade({ boiled: true, pH: 5.2, arrives: 5 })).toBe('will split');
+  expect(grade({ boiled: true, pH: 5.2, shock: 75 })).toBe('will split');
 });
 
 test('fat, starch and warming each make it safer; acid, boiling and salt worse', () => {
@@ -28,7 +28,7 @@ test('fat, starch and warming each make it safer; acid, boiling and salt worse',
 });
 
 test('the reasons come worst first', () => {
-  const { reasons } = splitRisk({ ...calm, boiled: true, saltPercent: 1.2, arrives: 4 });
+  const { reasons } = splitRisk({ ...calm, boiled: true, saltPercent: 1.2, shock: 76 });
   expect(reasons.map((r) => r.kind)).toEqual(['boils', 'cold', 'salty']);
   expect(reasons.map((r) => r.weight)).toEqual([...reasons.map((r) => r.weight)].sort((a, b) => b - a));
 });
@@ -66,6 +66,9 @@ describe('points', () => {
     const weights = (more: Partial<DairyState>) =>
       splitRisk({ ...calm, ...more }).reasons.map((r) => r.weight);
     expect(weights({ boiled: true, celsius: 100 })).toEqual([2]);
+    expect(splitRisk({ ...calm, boiled: true }).reasons).toEqual([
+      { kind: 'boils', keepUnder: 85, weight: 2 },
+    ]);
     expect(weights({ celsius: 82 })).toEqual([]);
     expect(weights({ celsius: 90 })).toEqual([1]);
   });
@@ -75,8 +78,8 @@ describe('points', () => {
       splitRisk({ ...calm, ...more }).reasons.map((r) => r.weight);
     expect(weights({ saltPercent: 1 })).toEqual([]);
     expect(weights({ saltPercent: 1.4 })[0]).toBeCloseTo(0.6, 9);
-    expect(weights({ arrives: 25 })).toEqual([]);
-    expect(weights({ arrives: 24.9 })).toEqual([0.8]);
+    expect(weights({ shock: 55 })).toEqual([]);
+    expect(weights({ shock: 55.1 })).toEqual([0.8]);
   });
 
   test('fat shields from 10, 18 and 30 %, starch from 10 and 25 g/L', () => {

@@ -18,8 +18,8 @@ export type DairyState = {
   readonly saltPercent: number;
   /** Flour equivalent already at work, g/L. */
   readonly equivalents: number;
-  /** °C of the dairy as it goes in. */
-  readonly arrives: number;
+  /** K the pot is hotter than the dairy as it goes in; 0 where it is in already, or warmed first. */
+  readonly shock: number;
 };
 
 /** Why it may split, with how much that adds; °C. */
@@ -46,7 +46,7 @@ export function splitRisk(s: DairyState): Risk {
   if (s.boiled) reasons.push({ kind: 'boils', keepUnder: KEEP_UNDER, weight: 2 });
   else if (s.celsius > HOT) reasons.push({ kind: 'hot', over: HOT, weight: (s.celsius - HOT) / 8 });
   if (s.saltPercent > 1) reasons.push({ kind: 'salty', weight: (s.saltPercent - 1) * 1.5 });
-  if (s.celsius - s.arrives > 55) reasons.push({ kind: 'cold', weight: 0.8 });
+  if (s.shock > 55) reasons.push({ kind: 'cold', weight: 0.8 });
   const danger = reasons.reduce((sum, r) => sum + r.weight, 0);
   const fatShield = s.fatPercent >= 30 ? 0.25 : s.fatPercent >= 18 ? 0.6 : s.fatPercent >= 10 ? 0.85 : 1;
   const starchShield = s.equivalents >= 25 ? 0.6 : s.equivalents >= 10 ? 0.8 : 1;

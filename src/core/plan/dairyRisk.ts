@@ -18,6 +18,9 @@ export type DairyFate = { readonly risk: Risk; readonly step: number };
 
 const GRADES = ['safe', 'take care', 'likely to split', 'will split'] as const;
 
+/** Points of {@link splitRisk} a later step must have more, to be the one that is told of: what goes on is not what did it. Our assumption. */
+const NO_WORSE = 0.1;
+
 /** By grade first, then by all that speaks for it. */
 const gravity = ({ grade, reasons }: Risk): number =>
   GRADES.indexOf(grade) * 1000 + reasons.reduce((sum, r) => sum + r.weight, 0);
@@ -41,7 +44,7 @@ export function dairyFate(run: Run, kitchen: Kitchen): DairyFate | null {
     const hottest = Math.max(r.pot.celsius, ...r.trace.map((s) => s.celsius));
     // Tempered in ladle by ladle, or boiled with starch first, it meets no shock.
     const shock = goesIn.length > 0 && r.step.kind === 'add';
-    const arrives = shock ? Math.min(...goesIn.map((p) => arrivesAt(p, kitchen))) : Number(after.celsius);
+    const coldest = Math.min(...goesIn.map((p) => arrivesAt(p, kitchen)));
     const risk = splitRisk({
       pH: after.pH,
       celsius: Math.min(105, Math.max(0, shock ? Math.max(hottest, r.before.celsius) : hottest)),
@@ -49,9 +52,9 @@ export function dairyFate(run: Run, kitchen: Kitchen): DairyFate | null {
       fatPercent: Math.min(100, (fat / grams) * 100),
       saltPercent: after.saltPercent,
       equivalents: after.equivalents,
-      arrives,
+      shock: shock ? r.before.celsius - coldest : 0,
     });
-    if (!worst || gravity(risk) > gravity(worst.risk)) worst = { risk, step };
+    if (!worst || gravity(risk) > gravity(worst.risk) + NO_WORSE) worst = { risk, step };
   }
   return worst;
 }

@@ -73,6 +73,24 @@ describe('dairy', () => {
     expect(fixed.warnings.map((x) => x.id)).toContain('dairy');
   });
 
+  test('it is said of the boil, not of a rest after it; and cold only of what was poured cold into a hot pot', () => {
+    const soup = (celsius: number, ...more: readonly object[]) =>
+      recipe([
+        pour('vegetable-stock', 'to volume', celsius),
+        pour('tomato-passata', '300 g'),
+        ...more,
+        pour('semi-skimmed-milk', '500 mL', 5),
+        boil,
+        { kind: 'rest', minutes: 90, lid: 'off' },
+      ]);
+    const cold = warned(soup(10), /^dairy$/);
+    expect(cold?.step).toBe(3);
+    expect(saidOf(cold)?.says).toMatch(/in step 4: it boils/);
+    expect(saidOf(cold)?.says).not.toMatch(/cold dairy/);
+    const hot = saidOf(warned(soup(10, boil), /^dairy$/))?.says;
+    expect(hot).toMatch(/cold dairy meets a hot pot/);
+  });
+
   test('heavy cream stirred into a velouté at the end is not', () => {
     expect(
       warned(

@@ -20,6 +20,9 @@ import { type Cures, mended, RIGHT } from './case';
 /** Share of a scorched pot that is left behind when it is poured off without scraping. Our assumption. */
 const LEFT_BEHIND = 0.1;
 
+/** °C of dairy out of the fridge: how it went in nobody has said. Common practice, no source. */
+const FROM_FRIDGE = 5;
+
 const withoutYolk = (measured: Measured): Measured => ({
   ...measured,
   pot: {
@@ -115,7 +118,7 @@ export const OF_THE_SOUP: Cures<
       fatPercent: Math.min(100, fatPercent),
       saltPercent: seen.saltPercent,
       equivalents: seen.equivalents,
-      arrives: 5,
+      shock: Math.max(0, seen.celsius - FROM_FRIDGE),
     });
     const bound = bindingCream(measured, wishes);
     const [worst] = risk.reasons;
