@@ -28,6 +28,12 @@ const COMMANDS = {
     'verify.mjs',
     'verify [--head N:HASH …]: whether anything in the record was changed, removed or slipped in, against heads printed on an export',
   ],
+  parts: ['parts.mjs', 'the parts of the record, one a month, and which are put away'],
+  'put-away': [
+    'parts.mjs',
+    'put-away NAME FILE: a part older than three months goes to a file, its lines leave the database',
+  ],
+  'bring-back': ['parts.mjs', 'bring-back FILE: and comes back, each line tried by the chain of the record'],
   db: ['db.mjs', 'open psql on the private database'],
   bench: ['bench.mjs', 'benchmarks as bars: each ratio beside what it is held to [--only NAME]'],
   screenshots: ['screenshots.mjs', 'take docs/screenshots anew from the demo data'],

@@ -4,6 +4,7 @@ import { pool } from '../../server/data/database';
 import { theRail } from '../../server/live/theRail';
 import { readBatch } from '../../server/queries/batches';
 import { CheckView } from '../../ui/check/CheckView';
+import { putAway } from '../away';
 import { titled } from '../reader';
 
 export const generateMetadata = titled('Check');
@@ -21,11 +22,13 @@ export default async function CheckPage({
   const id = typeof asked === 'string' ? asked : tickets[0]?.id;
   const batch = z.uuid().safeParse(id).success ? await readBatch(db, String(id)) : null;
   return (
-    <CheckView
-      key={batch?.id ?? 'none'}
-      house={house}
-      batch={batch}
-      pots={tickets.map(({ id: value, name }) => ({ id: value, name }))}
-    />
+    (batch && putAway(batch)) ?? (
+      <CheckView
+        key={batch?.id ?? 'none'}
+        house={house}
+        batch={batch}
+        pots={tickets.map(({ id: value, name }) => ({ id: value, name }))}
+      />
+    )
   );
 }

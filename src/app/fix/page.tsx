@@ -6,6 +6,7 @@ import { theRail } from '../../server/live/theRail';
 import { readBatch } from '../../server/queries/batches';
 import { FixView } from '../../ui/fix/FixView';
 import { Nothing } from '../../ui/shared/Nothing';
+import { putAway } from '../away';
 import { titled } from '../reader';
 
 export const generateMetadata = titled('Fix');
@@ -27,11 +28,13 @@ export default async function FixPage({
       <Nothing what={message('Nothing on the stove to put right')} href="/plan" go={message('Plan a soup')} />
     );
   return (
-    <FixView
-      key={batch.id}
-      house={house}
-      batch={batch}
-      pots={tickets.map(({ id: value, name }) => ({ id: value, name }))}
-    />
+    putAway(batch) ?? (
+      <FixView
+        key={batch.id}
+        house={house}
+        batch={batch}
+        pots={tickets.map(({ id: value, name }) => ({ id: value, name }))}
+      />
+    )
   );
 }

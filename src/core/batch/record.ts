@@ -102,7 +102,12 @@ export type Batch = {
   readonly events: readonly BatchEvent[];
   /** Lines of its record that cannot be read: they stand in it, and count for nothing here. */
   readonly unreadable?: readonly Unreadable[] | undefined;
+  /** Lines of its record that are put away in files: it is not whole without them. */
+  readonly away?: readonly PutAway[] | undefined;
 };
+
+/** Lines of a batch that are in a file, and no longer in the database. */
+export type PutAway = { readonly file: string; readonly lines: number };
 
 /** A line of a record as it is stored, and why it cannot be read. */
 export type Unreadable = { readonly id: string; readonly why: string };

@@ -71,6 +71,8 @@ export const ArchivedBatch = z.object({
   events: z.array(BatchEvent).max(MOST_EVENTS),
   /** Lines that could not be read where they stood: kept for whoever looks, taken in by nobody. */
   unreadable: z.array(z.unknown()).optional(),
+  /** Lines that were put away in files where it comes from: it is not whole, and nobody takes it in. */
+  away: z.array(z.object({ file: z.string(), lines: z.int() })).optional(),
 });
 
 /** Something kept with all its lines. */

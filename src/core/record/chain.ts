@@ -60,7 +60,10 @@ export type Finding =
   /** The chain ends before a head that was kept, or has another link there. */
   | { readonly kind: 'cut short' | 'rewritten'; readonly n: number; readonly head: Head };
 
-/** Follows a chain link by link, with the row each speaks of (undefined where it is gone). */
+/** In place of a row that is put away: its link is followed, what it says is for its file to show. */
+export const AWAY = Symbol('away');
+
+/** Follows a chain link by link, with the row each speaks of (undefined where it is gone, {@link AWAY} where it is put away). */
 export class Verifier {
   readonly findings: Finding[] = [];
   private before: Head = NO_LINK;
@@ -78,7 +81,7 @@ export class Verifier {
     for (let n = this.before.n + 1; n < link.n; n++) this.findings.push({ kind: 'missing', n });
     const { n, source, id } = link;
     if (row === undefined) this.findings.push({ kind: 'removed', n, source, id });
-    else if (hashOf(row) !== link.row) this.findings.push({ kind: 'changed', n, source, id });
+    else if (row !== AWAY && hashOf(row) !== link.row) this.findings.push({ kind: 'changed', n, source, id });
     // After a gap the chain cannot be followed over it: that is told, and it goes on from there.
     if (link.n === this.before.n + 1 && linkHash(this.before.hash, n, link) !== link.hash)
       this.findings.push({ kind: 'broken', n });

@@ -5,10 +5,12 @@ import { type Entry, entriesOf, type StoveReading } from '../../core/keep/entrie
 import type { KeepEvent } from '../../core/keep/events';
 import { message } from '../../core/message/message';
 import { issue } from '../../core/message/told';
+import type { DaysAway } from '../../core/record/awayWords';
 import type { Head } from '../../core/record/chain';
 import { dayOf } from '../../core/units/clock';
 import type { Queryable } from '../data/database';
 import { readKitchenLines, readLot, readLotsBetween } from '../queries/keep';
+import { readPartsAway } from '../queries/parts';
 import { readHead } from '../queries/seals';
 import { accept, cannot, unknown } from '../refusal';
 import { theHouse } from './kitchen';
@@ -29,6 +31,8 @@ export type KeptRecord = {
   }[];
   readonly madeAt: string;
   readonly head: Head;
+  /** Days whose lines of batches are put away in files. */
+  readonly away: readonly DaysAway[];
 };
 
 const Day = z.iso.date({ error: issue('a day such as 2026-01-31') });
@@ -56,7 +60,8 @@ async function readStove(
   }>(
     `SELECT e.id, b.id AS batch, b.plan ->> 'recipeName' AS name, e.at, e.received_at, e.station, e.clock_ms, e.body
      FROM batch_event e JOIN kept_batch b ON b.id = e.batch_id
-     WHERE b.kitchen_id = $1 AND e.at >= $2 AND e.at < $3 AND e.body ->> 'kind' = 'temperature' ORDER BY e.at LIMIT 20000`,
+     WHERE b.kitchen_id = $1 AND e.at >= $2 AND e.at < $3
+       AND e.received_at >= $2::timestamptz - interval '1 day' AND e.body ->> 'kind' = 'temperature' ORDER BY e.at LIMIT 20000`,
     [kitchenId, from, to],
   );
   return rows.flatMap((r) => {
@@ -70,6 +75,14 @@ async function readStove(
     });
     return read.success ? [{ event: read.data, batch: r.batch, name: r.name }] : [];
   });
+}
+
+async function readDaysAway(db: Queryable, from: string): Promise<readonly DaysAway[]> {
+  return (await readPartsAway(db, from)).map((p) => ({
+    from: p.from && dayOf(p.from),
+    to: dayOf(p.to),
+    file: p.file,
+  }));
 }
 
 const signedIn = (lines: readonly KeepEvent[], from: string, to: string): KeptRecord['signed'] =>
@@ -95,7 +108,14 @@ export async function theRecord(
     const entries = entriesOf([lot], [], [], house, now);
     const first = entries[0]?.at ?? now;
     const days = { from: dayOf(new Date(first)), to: dayOf(new Date(entries.at(-1)?.at ?? first)) };
-    return { ...common, ...days, lot: lot.id, entries, signed: signedIn(lines, days.from, days.to) };
+    return {
+      ...common,
+      ...days,
+      away: [],
+      lot: lot.id,
+      entries,
+      signed: signedIn(lines, days.from, days.to),
+    };
   }
   const from = accept(Day, asked.from ?? today, 'from');
   const to = accept(Day, asked.to ?? from, 'to');
@@ -108,5 +128,13 @@ export async function theRecord(
   const entries = entriesOf(lots, lines, await readStove(db, house.id, a, b), house, now).filter(
     (e) => e.at >= start && e.at < end,
   );
-  return { ...common, from, to, lot: null, entries, signed: signedIn(lines, from, to) };
+  return {
+    ...common,
+    from,
+    to,
+    away: await readDaysAway(db, a),
+    lot: null,
+    entries,
+    signed: signedIn(lines, from, to),
+  };
 }

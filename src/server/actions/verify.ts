@@ -2,6 +2,7 @@ import type pg from 'pg';
 import type { Finding, Head } from '../../core/record/chain';
 import type { NamedFinding } from '../../core/record/findingWords';
 import type { Queryable } from '../data/database';
+import type { LinesAway } from '../queries/parts';
 import { verifyChain } from '../queries/seals';
 import { theHouse } from './kitchen';
 
@@ -9,6 +10,7 @@ export type VerifiedRecord = {
   readonly links: number;
   readonly head: Head;
   readonly findings: readonly NamedFinding[];
+  readonly away: readonly LinesAway[];
 };
 
 async function named(db: Queryable, kitchenId: string, finding: Finding): Promise<NamedFinding> {
@@ -39,8 +41,8 @@ async function named(db: Queryable, kitchenId: string, finding: Finding): Promis
 /** Whether anything in the kitchen’s record was changed, removed or slipped in: which row, and since when it is not as it was. */
 export async function verifyRecord(db: pg.Pool, heads: readonly Head[]): Promise<VerifiedRecord> {
   const { id } = await theHouse(db);
-  const { links, head, findings } = await verifyChain(db, id, heads);
+  const { links, head, findings, away } = await verifyChain(db, id, heads);
   const all: NamedFinding[] = [];
   for (const finding of findings) all.push(await named(db, id, finding));
-  return { links, head, findings: all };
+  return { links, head, findings: all, away };
 }

@@ -48,6 +48,8 @@ type Under = {
   readonly lots: string[];
   readonly lines: string[];
   kitchen: KitchenFile | null;
+  /** Batches of which lines are put away elsewhere. */
+  notWhole: number;
 };
 
 type PartOf<K extends Part['kind']> = Extract<Part, { kind: K }>;
@@ -84,8 +86,12 @@ async function takeRecipe(db: Queryable, u: Under, { recipe: r }: PartOf<'recipe
 }
 
 async function takeBatch(db: Queryable, u: Under, { batch }: PartOf<'batch'>): Promise<void> {
-  const { events, unreadable: _kept, ...b } = batch;
+  const { events, unreadable: _kept, away, ...b } = batch;
   if (await readBatch(db, b.id)) return;
+  if (away) {
+    u.notWhole += 1;
+    return;
+  }
   const recipeVersion = u.numberHere.get(`${b.recipeId} ${b.recipeVersion}`) ?? b.recipeVersion;
   // Taken in when it began, where an older archive does not say when.
   await writeBatch(
@@ -156,6 +162,7 @@ export async function takeArchive(pool: pg.Pool, file: string, { rehearse = fals
         lots: [],
         lines: [],
         kitchen: null,
+        notWhole: 0,
       };
       for await (const part of partsOf(file)) {
         // A text no database can hold is refused by its place, as everywhere.
@@ -183,6 +190,7 @@ export async function takeArchive(pool: pg.Pool, file: string, { rehearse = fals
         newBatches: u.batches.length,
         newServices: u.services,
         newLots: u.lots,
+        notWhole: u.notWhole,
         importId: rehearse ? null : importId,
       };
       if (rehearse) throw new Rehearsed(taken);

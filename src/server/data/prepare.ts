@@ -4,6 +4,7 @@ import { sealOld } from '../queries/seals';
 import { limited } from './database';
 import { loadBlank, loadDemo } from './demo';
 import { migrate } from './migrate';
+import { makeParts } from './parts';
 import { guard } from './roles';
 
 /**
@@ -18,7 +19,9 @@ const db = new pg.Pool({
 });
 try {
   const applied = await migrate(db);
+  const parts = await makeParts(db);
   if (applied.length) console.log(`database: applied ${applied.join(', ')}`);
+  if (parts.length) console.log(`database: parts of the record for ${parts.join(', ')}`);
   if (process.env.APP_DATABASE_URL) {
     const { username, password } = new URL(process.env.APP_DATABASE_URL);
     await guard(db, decodeURIComponent(username), decodeURIComponent(password)).catch((error: Error) =>

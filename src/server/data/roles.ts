@@ -20,7 +20,15 @@ const RECORD = [
 /** Settings, which change: who changed what is for the versions to say. */
 const SETTINGS = ['kitchen', 'recipe', 'service', 'lot'];
 
-const READ_ONLY = ['migration', 'kept_batch', 'kept_version', 'to_seal'];
+const READ_ONLY = [
+  'migration',
+  'kept_batch',
+  'kept_version',
+  'to_seal',
+  'event_part',
+  'event_part_moved',
+  'event_away',
+];
 
 /**
  * Gives the application its own role on this database: it owns nothing and can make, change or drop no table, and

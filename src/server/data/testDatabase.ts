@@ -4,6 +4,7 @@ import { wordsFor } from '../../core/say/inWords';
 import { type Spoken, spoken } from '../../core/say/spoken';
 import { type Problem, Refusal } from '../refusal';
 import { migrate } from './migrate';
+import { makeParts } from './parts';
 
 /** A database of one's own on the test server, migrated unless it is to be `empty`, and the way to drop it. For tests. */
 export async function testDatabase({
@@ -17,7 +18,10 @@ export async function testDatabase({
   const url = new URL(server);
   url.pathname = `/${name}`;
   const pool = new pg.Pool({ connectionString: url.href, max: 8 });
-  if (!empty) await migrate(pool);
+  if (!empty) {
+    await migrate(pool);
+    await makeParts(pool);
+  }
   return {
     pool,
     drop: async () => {

@@ -12,8 +12,12 @@ import { limited } from './database';
 const heads = JSON.parse(process.argv[2] ?? '[]') as readonly Head[];
 const db = new pg.Pool({ ...limited(process.env.DATABASE_URL ?? '', 'archive') });
 try {
-  const { links, head, findings } = await verifyRecord(db, heads);
+  const { links, head, findings, away } = await verifyRecord(db, heads);
   for (const f of findings) console.log(inEnglish(findingWords(f)));
+  for (const a of away)
+    console.log(
+      `record: ${a.lines} lines are put away in ${a.file}, SHA-256 ${a.sha256}: followed, not looked at`,
+    );
   console.log(
     findings.length === 0
       ? `record: all ${links} lines follow; head ${head.n}:${head.hash}`

@@ -2,14 +2,15 @@ import Papa from 'papaparse';
 import PDFDocument from 'pdfkit';
 import type { Entry } from '../../core/keep/entries';
 import { term } from '../../core/message/term';
+import { daysAwayWords } from '../../core/record/awayWords';
 import type { Words } from '../../core/say/inWords';
 import { dayAndTime, timeOfDay } from '../../core/units/clock';
 import type { KeptRecord } from '../actions/record';
 import { BOLD, FIGURES, INK, type Paper, QUIET, TEXT } from './paper';
 import { FORMULA } from './weighOutCsv';
 
-/** The record as CSV (RFC 4180): a line an entry, moments in UTC; its head on the last line. */
-export function recordCsv({ entries, head }: KeptRecord, say: Words): string {
+/** The record as CSV (RFC 4180): a line an entry, moments in UTC; under them what is put away of these days, and its head on the last line. */
+export function recordCsv({ entries, head, away }: KeptRecord, say: Words): string {
   const rows = entries.map((e) => ({
     at: new Date(e.at).toISOString(),
     received: e.receivedAt === null ? '' : new Date(e.receivedAt).toISOString(),
@@ -22,7 +23,12 @@ export function recordCsv({ entries, head }: KeptRecord, say: Words): string {
     marks: e.marks.join('; '),
     id: e.id,
   }));
-  return `${Papa.unparse([...rows, { at: '', received: '', of: '', lot: '', says: `head ${head.n}:${head.hash}`, celsius: '', by: '', probe: '', marks: '', id: '' }], { escapeFormulae: FORMULA })}\r\n`;
+  const foot = [...away.map((a) => say(daysAwayWords(a))), `head ${head.n}:${head.hash}`].map((says) => ({
+    ...{ at: '', received: '', of: '', lot: '', celsius: '', by: '', probe: '', marks: '', id: '' },
+    says,
+  }));
+  const fields = ['at', 'received', 'of', 'lot', 'says', 'celsius', 'by', 'probe', 'marks', 'id'];
+  return `${Papa.unparse({ fields, data: [...rows, ...foot] }, { escapeFormulae: FORMULA })}\r\n`;
 }
 
 /** The record as an open document: `panache.record/1`. */
@@ -111,6 +117,14 @@ export async function recordPdf(record: KeptRecord, paper: Paper, say: Words): P
   if (y > room() - 40) {
     doc.addPage();
     y = MARGIN;
+  }
+  for (const away of record.away) {
+    doc
+      .font(BOLD)
+      .fontSize(10)
+      .fillColor(TOMATO)
+      .text(say(daysAwayWords(away)), MARGIN, y + 8, { width });
+    y = doc.y;
   }
   for (const s of record.signed) {
     doc

@@ -1,8 +1,10 @@
 import { BatchEvent } from '../../core/batch/events';
 import type { Batch, RecordedPlan, Unreadable } from '../../core/batch/record';
+import type { Row } from '../../core/record/chain';
 import type { Queryable } from '../data/database';
+import { readAway } from './parts';
 import type { RecipeBody } from './recipes';
-import { seal, within } from './seals';
+import { seal, sealRows, within } from './seals';
 
 type BatchRow = {
   id: string;
@@ -22,6 +24,8 @@ type EventRow = {
   clock_ms: string | null;
   received_at: Date;
 };
+
+const DAY = 86_400_000;
 
 const EVENT = 'id, batch_id, at, station, body, clock_ms, received_at';
 
@@ -48,9 +52,17 @@ const isReadable = (line: BatchEvent | Unreadable): line is BatchEvent => !('why
 
 async function withEvents(db: Queryable, rows: readonly BatchRow[]): Promise<readonly Batch[]> {
   if (rows.length === 0) return [];
+  // No line is older than its batch: what the years before hold is not even opened.
+  const first = Math.min(
+    ...rows.flatMap((r) => [Number(r.received_at), Number(r.started_at)]).filter(Number.isFinite),
+  );
   const events = await db.query<EventRow>(
-    `SELECT ${EVENT} FROM batch_event WHERE batch_id = ANY($1) ORDER BY seq`,
-    [rows.map((r) => r.id)],
+    `SELECT ${EVENT} FROM batch_event WHERE batch_id = ANY($1) AND received_at >= $2 ORDER BY seq`,
+    [rows.map((r) => r.id), Number.isFinite(first) ? new Date(first - DAY) : '-infinity'],
+  );
+  const away = await readAway(
+    db,
+    rows.map((r) => r.id),
   );
   const lines = new Map<string, EventRow[]>(rows.map((r) => [r.id, []]));
   for (const e of events.rows) lines.get(e.batch_id)?.push(e);
@@ -67,6 +79,7 @@ async function withEvents(db: Queryable, rows: readonly BatchRow[]): Promise<rea
       receivedAt: momentOf(row.received_at),
       events: all.filter(isReadable),
       ...(unreadable.length > 0 && { unreadable }),
+      ...(away.has(row.id) && { away: away.get(row.id) }),
     };
   });
 }
@@ -92,7 +105,8 @@ export async function readLiveBatches(
   const { rows } = await db.query<BatchRow>(
     `SELECT * FROM (
        SELECT b.*, greatest(b.received_at,
-         (SELECT received_at FROM batch_event e WHERE e.batch_id = b.id ORDER BY seq DESC LIMIT 1)) AS touched
+         (SELECT received_at FROM batch_event e WHERE e.batch_id = b.id
+            AND e.received_at >= first_line_of(b.received_at, b.started_at) ORDER BY seq DESC LIMIT 1)) AS touched
        FROM kept_batch b WHERE kitchen_id = $1 AND over_at IS NULL ORDER BY touched DESC, id LIMIT $2) l
      ORDER BY started_at DESC, id`,
     [kitchenId, atMost],
@@ -168,7 +182,7 @@ export async function readBatch(db: Queryable, id: string): Promise<Batch | null
   return (await withEvents(db, rows))[0] ?? null;
 }
 
-export type NewBatch = Omit<Batch, 'events' | 'unreadable'> & {
+export type NewBatch = Omit<Batch, 'events' | 'unreadable' | 'away'> & {
   readonly kitchenId: string;
   /** The recipe it is cooked from, where that is none the house has kept yet. */
   readonly keeps?: RecipeBody;
@@ -250,21 +264,33 @@ export const appendEvents = (
   sealed = true,
 ): Promise<ReadonlySet<string>> =>
   within(db, async (tx) => {
-    const written = await insertEvents(tx, drafts);
-    const kitchens = new Map<string, string[]>();
-    for (const { id, kitchen_id } of written)
-      kitchens.set(kitchen_id, [...(kitchens.get(kitchen_id) ?? []), id]);
-    if (sealed)
-      for (const [kitchen, ids] of kitchens) await seal(tx, kitchen, [{ source: 'batch_event', ids }]);
+    const written = await insertEvents(tx, drafts, sealed);
+    const kitchens = new Map<string, Row[]>();
+    for (const { id, kitchen_id, row } of written)
+      kitchens.set(kitchen_id, [...(kitchens.get(kitchen_id) ?? []), { source: 'batch_event', id, row }]);
+    if (sealed) for (const [kitchen, rows] of kitchens) await sealRows(tx, kitchen, rows);
     return new Set(written.map((w) => w.id));
   });
+
+type Written = { readonly id: string; readonly kitchen_id: string; readonly row: unknown };
+
+/** Is it in no part, put away or not. Every line that is not of an archive being taken in is in the chain, whichever month it lies in. */
+const NEW_ID = `NOT EXISTS (SELECT 1 FROM seal s WHERE s.source = 'batch_event' AND s.id = d.id)`;
+const NEW_ID_EVERYWHERE = `${NEW_ID} AND NOT EXISTS (SELECT 1 FROM batch_event r WHERE r.id = d.id)
+  AND NOT EXISTS (SELECT 1 FROM event_away a WHERE a.id = d.id)`;
+
+/** What an event names is in its batch. Asked only where one does: it means looking into more parts than are written to. */
+const NAMES_ITS_OWN = `(d.event IS NULL OR EXISTS (SELECT 1 FROM batch_event r WHERE r.id = d.event AND r.batch_id = b.id
+  AND r.received_at >= first_line_of(b.received_at, b.started_at)))`;
 
 async function insertEvents(
   db: Queryable,
   drafts: readonly EventToWrite[],
-): Promise<readonly { readonly id: string; readonly kitchen_id: string }[]> {
-  const { rows } = await db.query<{ id: string; kitchen_id: string }>({
-    name: 'append-events',
+  sealed: boolean,
+): Promise<readonly Written[]> {
+  const naming = drafts.some((d) => d.bounds.event !== null);
+  const { rows } = await db.query<Written>({
+    name: `append-events ${sealed} ${naming}`,
     text: `INSERT INTO batch_event
        (id, batch_id, at, station, body, clock_ms, received_at, batch_started_at)
      SELECT d.id, b.id, d.at, d.station, d.body, d.clock_ms, coalesce(d.received_at, now()), b.started_at
@@ -275,12 +301,13 @@ async function insertEvents(
      WHERE (d.step IS NULL OR d.step < b.steps)
        AND d.at - coalesce(d.received_at, now()) <= interval '1 day'
        AND d.at - b.started_at >= interval '-1 day'
-       AND (d.event IS NULL OR EXISTS (SELECT 1 FROM batch_event r WHERE r.id = d.event AND r.batch_id = b.id))
+       AND ${sealed ? NEW_ID : NEW_ID_EVERYWHERE}
+       ${naming ? `AND ${NAMES_ITS_OWN}` : ''}
        AND (d.depth_mm IS NULL OR b.rim_mm IS NULL OR d.depth_mm <= b.rim_mm)
        AND (d.ml IS NULL OR b.rim_mm IS NULL OR d.ml <= ${RIM})
      ORDER BY d.n
-     ON CONFLICT (id) DO NOTHING
-     RETURNING id, (SELECT kitchen_id FROM batch k WHERE k.id = batch_id) AS kitchen_id`,
+     ON CONFLICT DO NOTHING
+     RETURNING id, (SELECT kitchen_id FROM batch k WHERE k.id = batch_id) AS kitchen_id, event_row(batch_event) AS row`,
     values: [
       drafts.map((d) => d.event.id),
       drafts.map((d) => d.batch),
@@ -336,7 +363,8 @@ export async function readLimits(
   }>(
     `SELECT steps, started_at, now() AS now, rim_mm, ${RIM} AS rim_ml,
        EXISTS (SELECT 1 FROM batch_event r WHERE r.id = $3::uuid AND r.batch_id = b.id) AS has,
-       (SELECT batch_id FROM batch_event r WHERE r.id = $2::uuid) AS known_in
+       coalesce((SELECT batch_id FROM batch_event r WHERE r.id = $2::uuid LIMIT 1),
+         (SELECT batch_id FROM event_away a WHERE a.id = $2::uuid)) AS known_in
      FROM batch b WHERE b.id = $1`,
     [batchId, id, named],
   );

@@ -1,5 +1,6 @@
 import pg from 'pg';
 import {
+  AWAY,
   type Finding,
   type Head,
   type Link,
@@ -10,18 +11,26 @@ import {
   Verifier,
 } from '../../core/record/chain';
 import { type Queryable, transaction } from '../data/database';
+import { type LinesAway, readLinesAway, readPartOf } from './parts';
 
 /** What is to be sealed: ids of rows of one kind, in the order they were written. */
 export type ToSeal = { readonly source: SealedSource; readonly ids: readonly string[] };
 
+/** Moments between which rows were received, both counted; of the years there are only those parts are looked into. */
+type Span = { readonly from: Date; readonly to: Date };
+
 /** The rows of one kind as they are stored, by their ids. */
-async function rowsOf(db: Queryable, { source, ids }: ToSeal): Promise<ReadonlyMap<string, unknown>> {
+async function rowsOf(
+  db: Queryable,
+  { source, ids }: ToSeal,
+  span: Span | null = null,
+): Promise<ReadonlyMap<string, unknown>> {
   // Read by its kind alone: what the view puts together of the others is not even planned.
-  const { rows } = await db.query<{ id: string; row: unknown }>({
-    name: `rows-to-seal ${source}`,
-    text: `SELECT id, row FROM to_seal WHERE source = '${source}' AND id = ANY($1::uuid[])`,
-    values: [ids],
-  });
+  const { rows } = await db.query<{ id: string; row: unknown }>(
+    `SELECT id, row FROM to_seal WHERE source = '${source}' AND id = ANY($1::uuid[])
+       ${span ? 'AND received_at BETWEEN $2 AND $3' : ''}`,
+    span ? [ids, span.from, span.to] : [ids],
+  );
   return new Map(rows.map((r) => [r.id, r.row]));
 }
 
@@ -75,6 +84,11 @@ export async function seal(db: Queryable, kitchenId: string, what: readonly ToSe
       if (known.has(id.toLowerCase()))
         rows.push({ source, id: id.toLowerCase(), row: known.get(id.toLowerCase()) });
   }
+  return sealRows(db, kitchenId, rows);
+}
+
+/** As {@link seal}, of rows as they were read back from what wrote them. */
+export async function sealRows(db: Queryable, kitchenId: string, rows: readonly Row[]): Promise<Head> {
   const head = await readHead(db, kitchenId, true);
   if (rows.length === 0) return head;
   const links = linked(head, rows);
@@ -106,7 +120,7 @@ export async function sealRest(pool: pg.Pool, kitchenId: string, brought: Brough
     // Looked for once, however much it is: what is written meanwhile is sealed as it is written.
     await client.query('BEGIN');
     await client.query({
-      text: `DECLARE unsealed CURSOR WITH HOLD FOR SELECT t.source, t.id FROM to_seal t
+      text: `DECLARE unsealed CURSOR WITH HOLD FOR SELECT t.source, t.id, t.received_at FROM to_seal t
          WHERE t.kitchen_id = $1 AND NOT EXISTS (SELECT 1 FROM seal s WHERE s.source = t.source AND s.id = t.id)
            AND ($2::uuid[] IS NULL OR t.id = ANY($2) OR (t.source = 'batch_event' AND (t.row ->> 'batch')::uuid = ANY($2))
              OR (t.source = 'keep_event' AND ((t.row ->> 'lot')::uuid = ANY($3) OR t.id = ANY($4))))
@@ -115,9 +129,7 @@ export async function sealRest(pool: pg.Pool, kitchenId: string, brought: Brough
     });
     await client.query('COMMIT');
     for (;;) {
-      const { rows: found } = await client.query<{ source: SealedSource; id: string }>(
-        `FETCH ${AT_A_TIME} FROM unsealed`,
-      );
+      const { rows: found } = await client.query<Unsealed>(`FETCH ${AT_A_TIME} FROM unsealed`);
       if (found.length === 0) return sealed;
       sealed += await transaction((db) => sealFound(db, kitchenId, found), pool);
     }
@@ -127,12 +139,17 @@ export async function sealRest(pool: pg.Pool, kitchenId: string, brought: Brough
   }
 }
 
+type Unsealed = { readonly source: SealedSource; readonly id: string; readonly received_at: Date };
+
+/** The moments all of these lie between. */
+const spanOf = (moments: readonly Date[], aside = 0): Span => ({
+  from: new Date(Math.min(...moments.map(Number)) - aside),
+  // Moments are kept to the microsecond, and read to the millisecond.
+  to: new Date(Math.max(...moments.map(Number)) + aside + 1),
+});
+
 /** Seals rows of several kinds in the order given, but for those that have been meanwhile. Returns how many. */
-async function sealFound(
-  db: Queryable,
-  kitchenId: string,
-  found: readonly { readonly source: SealedSource; readonly id: string }[],
-): Promise<number> {
+async function sealFound(db: Queryable, kitchenId: string, found: readonly Unsealed[]): Promise<number> {
   const head = await readHead(db, kitchenId, true);
   const { rows: done } = await db.query<{ source: string; id: string }>(
     'SELECT source, id FROM seal s JOIN unnest($1::text[], $2::uuid[]) AS f(source, id) USING (source, id)',
@@ -144,7 +161,11 @@ async function sealFound(
   for (const source of new Set(rest.map((r) => r.source)))
     stored.set(
       source,
-      await rowsOf(db, { source, ids: rest.filter((r) => r.source === source).map((r) => r.id) }),
+      await rowsOf(
+        db,
+        { source, ids: rest.filter((r) => r.source === source).map((r) => r.id) },
+        spanOf(rest.map((r) => r.received_at)),
+      ),
     );
   const rows = rest.map((r) => ({ ...r, row: stored.get(r.source)?.get(r.id) }));
   if (rows.length > 0) await writeLinks(db, kitchenId, linked(head, rows));
@@ -170,7 +191,16 @@ export async function sealOld(pool: pg.Pool): Promise<number> {
   return sealed;
 }
 
-export type Verified = { readonly links: number; readonly head: Head; readonly findings: readonly Finding[] };
+export type Verified = {
+  readonly links: number;
+  readonly head: Head;
+  readonly findings: readonly Finding[];
+  /** What could not be looked at, since it is in files. */
+  readonly away: readonly LinesAway[];
+};
+
+/** ms about the moment a link was made in which its row is looked for first. */
+const ABOUT = 3_600_000;
 
 /** Most findings told. */
 const MOST = 200;
@@ -185,6 +215,7 @@ export async function verifyChain(
   heads: readonly Head[],
 ): Promise<Verified> {
   const verifier = new Verifier(heads);
+  const away = new Map<string, number>();
   let links = 0;
   for (;;) {
     const { rows } = await db.query<{
@@ -193,11 +224,11 @@ export async function verifyChain(
       id: string;
       row: string;
       hash: string;
-    }>('SELECT n, source, id, row, hash FROM seal WHERE kitchen_id = $1 AND n > $2 ORDER BY n LIMIT $3', [
-      kitchenId,
-      verifier.head.n,
-      AT_A_TIME,
-    ]);
+      sealed_at: Date;
+    }>(
+      'SELECT n, source, id, row, hash, sealed_at FROM seal WHERE kitchen_id = $1 AND n > $2 ORDER BY n LIMIT $3',
+      [kitchenId, verifier.head.n, AT_A_TIME],
+    );
     const stored: Record<SealedSource, ReadonlyMap<string, unknown>> = {
       batch: new Map(),
       batch_event: new Map(),
@@ -205,11 +236,22 @@ export async function verifyChain(
     };
     for (const source of ['batch', 'batch_event', 'keep_event'] as const) {
       const ids = rows.filter((r) => r.source === source).map((r) => r.id);
-      if (ids.length > 0) stored[source] = await rowsOf(db, { source, ids });
+      if (ids.length > 0)
+        stored[source] = await rowsSealed(
+          db,
+          { source, ids },
+          rows.map((r) => r.sealed_at),
+        );
     }
-    for (const { n, ...link } of rows) {
+    const gone = rows
+      .filter((r) => r.source === 'batch_event' && !stored.batch_event.has(r.id))
+      .map((r) => r.id);
+    const putAway = gone.length > 0 ? await readPartOf(db, gone) : new Map<string, string>();
+    for (const { n, sealed_at: _, ...link } of rows) {
       links += 1;
-      verifier.take({ ...link, n: Number(n) }, stored[link.source].get(link.id));
+      const part = stored[link.source].has(link.id) ? undefined : putAway.get(link.id);
+      if (part !== undefined) away.set(part, (away.get(part) ?? 0) + 1);
+      verifier.take({ ...link, n: Number(n) }, part === undefined ? stored[link.source].get(link.id) : AWAY);
     }
     if (rows.length < AT_A_TIME) break;
   }
@@ -219,5 +261,21 @@ export async function verifyChain(
     [kitchenId, MOST],
   );
   for (const { source, id } of loose) verifier.slipped(source, id);
-  return { links, head: verifier.head, findings: verifier.end().slice(0, MOST) };
+  return {
+    links,
+    head: verifier.head,
+    findings: verifier.end().slice(0, MOST),
+    away: await readLinesAway(db, away),
+  };
+}
+
+/** Rows of links by when those were made: what was sealed as it was written lies about there, the rest is looked for everywhere. */
+async function rowsSealed(
+  db: Queryable,
+  { source, ids }: ToSeal,
+  sealed: readonly Date[],
+): Promise<ReadonlyMap<string, unknown>> {
+  const near = await rowsOf(db, { source, ids }, spanOf(sealed, ABOUT));
+  const rest = ids.filter((id) => !near.has(id));
+  return rest.length === 0 ? near : new Map([...near, ...(await rowsOf(db, { source, ids: rest }))]);
 }

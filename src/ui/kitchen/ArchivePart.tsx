@@ -3,6 +3,7 @@
 import { Download, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { type Message, message } from '../../core/message/message';
+import { leftOutWords } from '../../core/record/awayWords';
 import { dayAndTime } from '../../core/units/clock';
 import { FileButton } from '../shared/form/FileButton';
 import { BUTTON, PRIMARY } from '../shared/styles';
@@ -16,6 +17,7 @@ type Taken = {
   readonly newBatches: number;
   readonly newServices?: readonly string[];
   readonly newLots?: readonly string[];
+  readonly notWhole?: number;
   readonly importId: string | null;
 };
 
@@ -122,6 +124,7 @@ export function ArchivePart({ last }: { last: LastImport | null }) {
               <li>{say('add {what}', { what: batches(would.newBatches) })}</li>
               <li>{say('add {what}', { what: services(would.newServices?.length ?? 0) })}</li>
               <li>{say('add {what}', { what: kept(would.newLots?.length ?? 0) })}</li>
+              {(would.notWhole ?? 0) > 0 && <li>{say(leftOutWords(would.notWhole ?? 0))}</li>}
             </ul>
             <button type="button" className={`mt-3 ${PRIMARY}`} disabled={busy} onClick={take}>
               {say('Do that')}

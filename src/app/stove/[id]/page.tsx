@@ -6,6 +6,7 @@ import { pool } from '../../../server/data/database';
 import { readBatch } from '../../../server/queries/batches';
 import { readHouse } from '../../../server/queries/kitchen';
 import { StoveView } from '../../../ui/stove/StoveView';
+import { putAway } from '../../away';
 import { titled } from '../../reader';
 
 export const generateMetadata = titled('Stove');
@@ -18,5 +19,7 @@ export default async function BatchPage({ params }: { params: Promise<{ id: stri
     readHouse(pool()),
   ]);
   if (!batch) notFound();
-  return <StoveView key={batch.id} batch={batch} rules={house ? rulesIn(house) : RULES.fda} />;
+  return (
+    putAway(batch) ?? <StoveView key={batch.id} batch={batch} rules={house ? rulesIn(house) : RULES.fda} />
+  );
 }

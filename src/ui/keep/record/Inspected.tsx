@@ -2,10 +2,12 @@
 
 import { Printer } from 'lucide-react';
 import type { Entry } from '../../../core/keep/entries';
+import type { DaysAway } from '../../../core/record/awayWords';
 import { dayAndTime } from '../../../core/units/clock';
 import { Scroll } from '../../shared/Scroll';
 import { PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
+import { AwayNote } from './AwayNote';
 import { EntryTable } from './EntryTable';
 
 type Props = {
@@ -17,6 +19,7 @@ type Props = {
     readonly signed: readonly { readonly by: string; readonly at: string; readonly note: string }[];
     readonly head: { readonly n: number; readonly hash: string };
     readonly madeAt: string;
+    readonly away: readonly DaysAway[];
   };
   /** Of one thing kept: its name and code. */
   readonly of: { readonly name: string; readonly code: string; readonly useBy: string } | null;
@@ -42,6 +45,7 @@ export function Inspected({ record, of }: Props) {
             <Printer size={22} aria-hidden /> {say('Print')}
           </button>
         </header>
+        <AwayNote away={record.away} />
         <EntryTable entries={record.entries} named={!of} />
         {record.signed.map((s) => (
           <p key={s.at} className="mt-3 font-bold">

@@ -5,6 +5,7 @@ import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import type { Entry } from '../../../core/keep/entries';
 import type { KeepBody } from '../../../core/keep/events';
+import type { DaysAway } from '../../../core/record/awayWords';
 import type { Head } from '../../../core/record/chain';
 import { findingWords, type NamedFinding } from '../../../core/record/findingWords';
 import { dayAndTime, dayOf } from '../../../core/units/clock';
@@ -13,6 +14,7 @@ import { BUTTON, PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 import { ask, problemWords } from '../../station/line/api';
 import { headsKept } from '../../station/line/heads';
+import { AwayNote } from './AwayNote';
 import { EntryTable } from './EntryTable';
 
 type Told = {
@@ -25,8 +27,14 @@ type Told = {
     readonly note: string;
   }[];
   readonly head: Head;
+  readonly away: readonly DaysAway[];
 };
-type Verified = { readonly links: number; readonly head: Head; readonly findings: readonly NamedFinding[] };
+type Verified = {
+  readonly links: number;
+  readonly head: Head;
+  readonly findings: readonly NamedFinding[];
+  readonly away: readonly { readonly file: string; readonly lines: number }[];
+};
 
 type Props = {
   readonly now: number;
@@ -79,7 +87,10 @@ export function RecordFace({ now, heard, onWrite, onProbes }: Props) {
           </p>
         )}
         {told ? (
-          <EntryTable entries={told.entries} />
+          <>
+            <AwayNote away={told.away} />
+            <EntryTable entries={told.entries} />
+          </>
         ) : (
           <p className="p-6 text-quiet">{say('One moment …')}</p>
         )}
@@ -157,6 +168,11 @@ export function RecordFace({ now, heard, onWrite, onProbes }: Props) {
                   <li key={JSON.stringify(f.finding)}>{say(findingWords(f))}</li>
                 ))}
               </ul>
+              {verified.away.map((a) => (
+                <p key={a.file} className="mt-1 text-[15px]">
+                  {say('{lines} of them are put away in {file}: followed, not looked at', a)}
+                </p>
+              ))}
               <p className="mt-1 break-all text-[13px] text-quiet">
                 {say('Head {n}:{hash}', { n: verified.head.n, hash: verified.head.hash })}
               </p>
