@@ -6,6 +6,7 @@ import { FACTORS, type Factor } from '../pot/kitchen';
 import { Step } from '../pot/step';
 import { GOALS } from '../recipe/amount';
 import { BurnerSchema, VesselSchema } from '../recipe/recipe';
+import type { PutAway } from '../record/awayWords';
 import type { BatchEvent } from './events';
 
 const Figure = z.number();
@@ -105,9 +106,6 @@ export type Batch = {
   /** Lines of its record that are put away in files: it is not whole without them. */
   readonly away?: readonly PutAway[] | undefined;
 };
-
-/** Lines of a batch that are in a file, and no longer in the database. */
-export type PutAway = { readonly file: string; readonly lines: number };
 
 /** A line of a record as it is stored, and why it cannot be read. */
 export type Unreadable = { readonly id: string; readonly why: string };

@@ -1,5 +1,7 @@
-import type { PutAway } from '../batch/record';
 import { type Message, message } from '../message/message';
+
+/** Lines of a batch that are in a file, and no longer in the database. */
+export type PutAway = { readonly file: string; readonly lines: number };
 
 /** Lines of a month that are in a file: of which days, both named. */
 export type DaysAway = { readonly from: string | null; readonly to: string; readonly file: string };

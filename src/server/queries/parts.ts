@@ -1,4 +1,4 @@
-import type { PutAway } from '../../core/batch/record';
+import type { PutAway } from '../../core/record/awayWords';
 import type { Queryable } from '../data/database';
 
 /** Lines that are put away in a file: how many of those the chain speaks of, and where they went. */
