@@ -1,4 +1,5 @@
 import type pg from 'pg';
+import { openSince } from '../../src/server/data/testDatabase';
 
 /** How long a kitchen has gone on: what it is grown by. */
 export type Growth = {
@@ -31,6 +32,12 @@ export const FOURTH_YEAR: Growth = {
  * usual kinds; recipes that are the demo’s own under other names. Made-up, and by no station: what was grown is not sealed.
  */
 export async function grow(owner: pg.Pool, g: Growth): Promise<void> {
+  const since = new Date(Date.now() - g.days * 86_400_000);
+  const { rows } = await owner.query(
+    "SELECT 1 FROM event_part WHERE name = 'batch_event_before' AND high > $1",
+    [since],
+  );
+  if (rows.length > 0) await openSince(owner, since);
   const db = await owner.connect();
   try {
     // Nobody is told, nothing refused: only what is written counts. Its ends are set as the events would have.

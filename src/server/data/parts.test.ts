@@ -1,5 +1,13 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  copyFileSync,
+  existsSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync, gzipSync } from 'node:zlib';
@@ -12,8 +20,9 @@ import { archiveText } from '../archive/write';
 import { appendEvents, readBatch, readBatches, readLimits, UNBOUND, writeBatch } from '../queries/batches';
 import { sealRest } from '../queries/seals';
 import { loadDemo } from './demo';
+import { migrate } from './migrate';
 import { bringBack, listParts, makeParts, putAway } from './parts';
-import { testDatabase } from './testDatabase';
+import { openSince, testDatabase } from './testDatabase';
 
 let pool: pg.Pool;
 let drop: () => Promise<void>;
@@ -24,7 +33,7 @@ const MONTH_AGO = '2026-03';
 const LATER = new Date('2026-11-01T00:00:00Z');
 
 let old: string;
-const line = (at: string, body: BatchEvent['body'], id = randomUUID()): BatchEvent => ({
+const line = (at: string, body: BatchEvent['body'], id: string = randomUUID()): BatchEvent => ({
   id,
   at,
   receivedAt: at,
@@ -69,14 +78,7 @@ const away = async () => (await listParts(pool)).filter((p) => p.away).map((p) =
 beforeAll(async () => {
   ({ pool, drop } = await testDatabase());
   await loadDemo(pool, join(process.cwd(), 'demo'));
-  // Months this kitchen has been open for.
-  await pool.query(`UPDATE event_part SET high = '2026-02-01Z' WHERE name = 'batch_event_before'`);
-  await pool.query(
-    `ALTER TABLE batch_event DETACH PARTITION batch_event_before;
-     ALTER TABLE batch_event ATTACH PARTITION batch_event_before FOR VALUES FROM (MINVALUE) TO ('2026-02-01Z')`,
-  );
-  for (const month of ['2026-02-01Z', '2026-03-01Z', '2026-04-01Z'])
-    await pool.query('SELECT make_event_part($1)', [month]);
+  await openSince(pool, new Date('2026-02-01Z'));
   old = await cooked('2026-03-14');
   await cooked('2026-04-02');
   await sealRest(pool, K, null);
@@ -224,6 +226,9 @@ describe('put away and brought back', () => {
     expect(await verifyRecord(pool, [])).toMatchObject({ findings: [], links, away: [] });
     await expect(pool.query('DELETE FROM batch_event_2026_03')).rejects.toThrow(/append-only/);
     await expect(bringBack(pool, file('march.gz'))).rejects.toThrow(/not put away/);
+    // As it was before: nothing is left of how it came back.
+    const { rows: left } = await pool.query(`SELECT 1 FROM pg_constraint WHERE conname = 'within'`);
+    expect(left).toEqual([]);
   });
 
   describe('while it is away', () => {
@@ -321,5 +326,84 @@ describe('put away and brought back', () => {
         await other.drop();
       }
     });
+  });
+});
+
+describe('a record from before there were parts', () => {
+  const sql = join(process.cwd(), 'src/server/sql');
+  const firstParts = '0011_first_part.sql';
+
+  /** A database as it was, with two lines of a batch and a role that may add to it. */
+  async function asItWas() {
+    const old = await testDatabase({ empty: true });
+    const before = mkdtempSync(join(folder, 'sql-'));
+    for (const f of readdirSync(sql)) if (f < firstParts) copyFileSync(join(sql, f), join(before, f));
+    await migrate(old.pool, before);
+    const batch = randomUUID();
+    const ids = [randomUUID(), randomUUID()];
+    await old.pool.query(`INSERT INTO kitchen (id) VALUES ('k');
+      INSERT INTO recipe (kitchen_id, id, place) VALUES ('k', 'r', 1);
+      INSERT INTO recipe_version (kitchen_id, recipe_id, version, body) VALUES ('k', 'r', 1, '{}');
+      INSERT INTO batch (id, kitchen_id, recipe_id, recipe_version, plan, started_at)
+        VALUES ('${batch}', 'k', 'r', 1, '{"steps":[]}', now());
+      INSERT INTO batch_event (id, batch_id, at, station, body, clock_ms, batch_started_at)
+        SELECT i, '${batch}', now(), 'Early', '{"kind":"note","text":"before"}', -12, started_at
+        FROM unnest('{${ids}}'::uuid[]) i, batch`);
+    return { ...old, batch, ids };
+  }
+
+  test('is the first part as it stood; what comes after is numbered after it', async () => {
+    const old = await asItWas();
+    try {
+      const { rows: before } = await old.pool.query('SELECT * FROM batch_event ORDER BY seq');
+      const { rows: sealable } = await old.pool.query('SELECT * FROM to_seal ORDER BY source, seq');
+      const applied = await migrate(old.pool);
+      expect(applied[0]).toBe(firstParts);
+      await makeParts(old.pool);
+      const all = async () => (await old.pool.query('SELECT * FROM batch_event ORDER BY seq')).rows;
+      expect(await all()).toEqual(before);
+      expect((await old.pool.query('SELECT * FROM to_seal ORDER BY source, seq')).rows).toEqual(sealable);
+      await expect(old.pool.query('DELETE FROM batch_event_before')).rejects.toThrow(/append-only/);
+
+      const event = line(new Date().toISOString(), { kind: 'note', text: 'after' });
+      expect((await appendEvents(old.pool, [{ batch: old.batch, event, bounds: UNBOUND }])).size).toBe(1);
+      expect(Number((await all()).at(-1)?.seq)).toBe(Math.max(...before.map((r) => Number(r.seq))) + 1);
+      // The month it was in is part of what was there; the next one has its own.
+      const [first, second] = await listParts(old.pool);
+      expect(first).toMatchObject({ name: 'before', from: null });
+      expect(first?.to.getTime()).toBeGreaterThan(Date.now() + 7 * 86_400_000 - 60_000);
+      expect(second?.from).toEqual(first?.to);
+      // A line that was there is not written again, nor one that is there changed.
+      const again = line(new Date().toISOString(), { kind: 'note', text: 'x' }, old.ids[0]);
+      expect((await appendEvents(old.pool, [{ batch: old.batch, event: again, bounds: UNBOUND }])).size).toBe(
+        0,
+      );
+    } finally {
+      await old.drop();
+    }
+  });
+
+  test('whoever could add to it can while it is brought up to date', async () => {
+    const old = await asItWas();
+    const role = `panache_tap_${randomUUID().slice(0, 8)}`;
+    try {
+      await old.pool.query(`CREATE ROLE ${role}; GRANT USAGE ON SCHEMA public TO ${role};
+        GRANT SELECT, INSERT ON batch, batch_event, seal TO ${role}; GRANT SELECT ON to_seal TO ${role}`);
+      await migrate(old.pool);
+      const client = await old.pool.connect();
+      try {
+        await client.query(`SET ROLE ${role}`);
+        const event = line(new Date().toISOString(), { kind: 'note', text: 'meanwhile' });
+        const written = await appendEvents(client as never, [{ batch: old.batch, event, bounds: UNBOUND }]);
+        expect(written.size).toBe(1);
+        await expect(client.query('SELECT * FROM batch_event_before')).rejects.toThrow(/permission denied/);
+      } finally {
+        await client.query('RESET ROLE');
+        client.release();
+      }
+    } finally {
+      await old.pool.query(`DROP OWNED BY ${role}; DROP ROLE ${role}`);
+      await old.drop();
+    }
   });
 });

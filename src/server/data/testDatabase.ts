@@ -40,6 +40,21 @@ export async function testDatabase({
   };
 }
 
+/** Gives an empty record the parts of a kitchen that has been open since the month of `since`. For tests and benchmarks. */
+export async function openSince(owner: pg.Pool, since: Date): Promise<void> {
+  const month = (n: number) =>
+    new Date(Date.UTC(since.getUTCFullYear(), since.getUTCMonth() + n, 1)).toISOString();
+  await owner.query(
+    `BEGIN;
+     ALTER TABLE batch_event DETACH PARTITION batch_event_before;
+     ALTER TABLE batch_event ATTACH PARTITION batch_event_before FOR VALUES FROM (MINVALUE) TO ('${month(0)}');
+     UPDATE event_part SET high = '${month(0)}' WHERE name = 'batch_event_before';
+     COMMIT`,
+  );
+  for (let n = 0; month(n) < new Date().toISOString(); n++)
+    await owner.query('SELECT make_event_part($1)', [month(n)]);
+}
+
 /** The refusal `work` ends in, in English; fails the test when it does not. */
 export async function refusal(
   work: Promise<unknown>,

@@ -276,8 +276,7 @@ type Written = { readonly id: string; readonly kitchen_id: string; readonly row:
 
 /** Is it in no part, put away or not. Every line that is not of an archive being taken in is in the chain, whichever month it lies in. */
 const NEW_ID = `NOT EXISTS (SELECT 1 FROM seal s WHERE s.source = 'batch_event' AND s.id = d.id)`;
-const NEW_ID_EVERYWHERE = `${NEW_ID} AND NOT EXISTS (SELECT 1 FROM batch_event r WHERE r.id = d.id)
-  AND NOT EXISTS (SELECT 1 FROM event_away a WHERE a.id = d.id)`;
+const NEW_ID_EVERYWHERE = `${NEW_ID} AND NOT EXISTS (SELECT 1 FROM batch_event r WHERE r.id = d.id)`;
 
 /** What an event names is in its batch. Asked only where one does: it means looking into more parts than are written to. */
 const NAMES_ITS_OWN = `(d.event IS NULL OR EXISTS (SELECT 1 FROM batch_event r WHERE r.id = d.event AND r.batch_id = b.id

@@ -62,7 +62,7 @@ BEGIN
   FROM pg_constraint WHERE conrelid = 'batch_event_before'::regclass AND conname = 'batch_event_before_bound';
   -- The numbers go on where they were.
   PERFORM setval(pg_get_serial_sequence('batch_event', 'seq'),
-    greatest(1, nextval(pg_get_serial_sequence('batch_event_before', 'seq'))));
+    nextval(pg_get_serial_sequence('batch_event_before', 'seq')), false);
   ALTER TABLE batch_event_before ALTER COLUMN seq DROP IDENTITY;
   EXECUTE format('ALTER TABLE batch_event ATTACH PARTITION batch_event_before FOR VALUES FROM (MINVALUE) TO (%L)', bound);
   INSERT INTO event_part (name, low, high) VALUES ('batch_event_before', '-infinity', bound);
