@@ -9,7 +9,7 @@ import { readCycle, readServicesFrom } from '../queries/services';
 import { busy } from '../refusal';
 
 /** Batches read at a time: what is in memory of an archive is no more than that, and taps go between. */
-const AT_A_TIME = 2;
+const AT_A_TIME = 8;
 
 const SERVICES_AT_A_TIME = 50;
 const LOTS_AT_A_TIME = 50;
