@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { withDemoApp } from './app.mjs';
-import { debianPackage, npmPackages } from './packages.mjs';
+import { installChromium } from './chromium.mjs';
+import { npmPackages } from './packages.mjs';
 import { own, root } from './place.mjs';
 import { postgres } from './postgres.mjs';
 import { run as runProgram } from './run.mjs';
@@ -74,7 +75,7 @@ export async function run(_name, args) {
   for (const bench of ALONE.filter(wanted))
     ended((await runProgram(process.execPath, [await bundled(`${bench}.bench`)], { cwd: root })).code);
   if (![...AGAINST, 'grown'].some(wanted)) return;
-  await debianPackage('chromium', ['/usr/bin/chromium']);
+  await installChromium();
   const server = await postgres();
   const against = (bench) => async (address, databaseUrl) =>
     ended(

@@ -1,5 +1,6 @@
 import { prepare } from './app.mjs';
 import { build } from './build.mjs';
+import { installChromium } from './chromium.mjs';
 import { debianPackage, npmPackages } from './packages.mjs';
 import { root } from './place.mjs';
 import { database, postgres } from './postgres.mjs';
@@ -20,7 +21,7 @@ export async function drill(server, args, options = {}) {
 /** `./panache drill`: all of it, some twenty minutes; `--short` a form of two; or one part by its name. */
 export async function run(_name, args) {
   await npmPackages();
-  await debianPackage('chromium', ['/usr/bin/chromium']);
+  await installChromium();
   if (process.getuid?.() === 0 && !args.includes('--short'))
     await debianPackage('faketime', ['/usr/bin/faketime']).catch(() => {});
   const server = await postgres();

@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import { withDemoApp } from './app.mjs';
-import { chromiumOptions } from './chromium.mjs';
-import { debianPackage, npmPackages } from './packages.mjs';
+import { chromiumOptions, installChromium } from './chromium.mjs';
+import { npmPackages } from './packages.mjs';
 import { root } from './place.mjs';
 import { postgres } from './postgres.mjs';
 
@@ -155,7 +155,7 @@ async function take(address) {
 /** docs/screenshots, taken anew from the demo data at 1280×800. */
 export async function run() {
   await npmPackages();
-  await debianPackage('chromium', ['/usr/bin/chromium']);
+  await installChromium();
   const server = await postgres();
   try {
     await withDemoApp(server, 'panache_screenshots', 3600, take);

@@ -2,6 +2,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { withDemoApp } from './app.mjs';
+import { installChromium } from './chromium.mjs';
 import { drill } from './drill.mjs';
 import { debianPackage, npmPackages } from './packages.mjs';
 import { bin, own, root } from './place.mjs';
@@ -87,7 +88,7 @@ async function drilled(server, args, tally) {
 /** The Debian packages the suites need, one after the other, and the server of their databases where any wants one. */
 async function debianParts(wants) {
   await debianPackage('units', ['/usr/share/units/definitions.units']);
-  if (wants('e2e') || wants('drill')) await debianPackage('chromium', ['/usr/bin/chromium']);
+  if (wants('e2e') || wants('drill')) await installChromium();
   return wants('unit') || wants('e2e') || wants('drill') ? postgres() : null;
 }
 

@@ -5,6 +5,8 @@ import { join } from 'node:path';
 import type pg from 'pg';
 import type { KeepBody } from '../core/keep/events';
 import { lotState } from '../core/keep/lot';
+import { NO_LINK } from '../core/record/chain';
+import { together } from '../core/record/followed';
 import { inEnglish } from '../core/say/inWords';
 import { recordEvent } from './actions/batches';
 import { afterBatchEvent, openKeep, recordKeep, theLot } from './actions/keep/keep';
@@ -333,6 +335,28 @@ describe('tampering, straight in SQL with the triggers off', () => {
     expect(findings).toEqual([]);
     const { rows } = await pool.query('SELECT count(*)::int AS n FROM to_seal');
     expect(links).toBe(rows[0].n);
+  });
+  test('followed in stretches it comes to the same, each beginning where the one before ended', async () => {
+    const whole = await verifyRecord(pool, []);
+    const kept = [
+      { n: 3, hash: '0'.repeat(64) },
+      { n: whole.head.n + 5, hash: '1'.repeat(64) },
+    ];
+    for (const atMost of [7, whole.links, whole.links + 1]) {
+      let so: Awaited<ReturnType<typeof verifyRecord>> | null = null;
+      let asked = 0;
+      do {
+        const next = await verifyRecord(pool, kept, { after: so?.head ?? NO_LINK, atMost });
+        expect(next.links).toBeLessThanOrEqual(atMost);
+        so = so ? together(so, next) : next;
+        asked++;
+        expect(so.head.n).toBe(so.links);
+      } while (!so.done);
+      expect(so).toMatchObject({ links: whole.links, head: whole.head, of: whole.links });
+      expect(asked).toBe(Math.floor(whole.links / atMost) + 1);
+      // Each head is looked at once, and only the end says that one lies beyond it.
+      expect(so.findings.map((f) => f.finding.kind)).toEqual(['rewritten', 'cut short']);
+    }
   });
   test('a changed body is found, named, and since when', async () => {
     const { id, n } = await someLine();

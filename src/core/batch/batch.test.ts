@@ -5,7 +5,7 @@ import { issueWords } from '../words/issueWords';
 import { BatchEvent, type EventBody } from './events';
 import { RecordedPlan } from './record';
 import { batchState } from './state';
-import { ticketOf } from './ticket';
+import { readyAt, ticketOf } from './ticket';
 
 const { batch, plan, start } = demoBatch('smoked-parsnip-veloute', {
   litres: 8,
@@ -168,6 +168,30 @@ test('a ticket counts from the last tap, shows what was measured, and goes when 
     until: new Date(start + 3000_000 + 3_600_000).toISOString(),
   });
   expect(ticket([...all, eventAt(60, 3000, { kind: 'finished', goesTo: 'pass' })])).toBeNull();
+});
+
+test('a pot is ready when the steps to come are done after the one at hand, and by so much later as that is late', () => {
+  const { steps } = batch.plan;
+  const total = Math.floor(steps.reduce((sum, s) => sum + s.seconds, 0) * 1000);
+  const [first] = steps;
+  const firstEnds = start + (first?.seconds ?? 0) * 1000;
+  // Whenever it is worked out, it says the same; how late it is by now is for whoever looks.
+  for (const minutes of [0, 10, 300]) {
+    const ticket = ticketOf({ ...batch, events: [] }, start + minutes * 60_000);
+    if (!ticket) throw new Error('no ticket');
+    expect(Date.parse(ticket.readyAt)).toBe(start + total);
+    expect(readyAt(ticket, start)).toBe(start + total);
+    expect(readyAt(ticket, firstEnds)).toBe(start + total);
+    expect(readyAt(ticket, firstEnds + 12 * 60_000)).toBe(start + total + 12 * 60_000);
+  }
+  // What is done is ready when it was, however long ago.
+  const over = total / 1000 + 60;
+  const held = eventAt(60, over, { kind: 'finished', goesTo: 'hold' });
+  const done = ticketOf({ ...batch, events: [...byThePlan(plan), held] }, start + 9000_000);
+  expect(done && readyAt(done, start + 9_000_000_000)).toBe(start + Math.floor(over * 1000));
+});
+  const done = ticketOf({ ...batch, events: [...byThePlan(plan), held] }, start + 9000_000);
+  expect(done && readyAt(done, start + 9_000_000_000)).toBe(start + 3000_000);
 });
 
 test('a record keeps all the model needs, and reads back the same', () => {

@@ -14,7 +14,7 @@ export type Ticket = {
   readonly steps: number;
   /** When what is happening should be over, by the plan moved to the last tap; ISO time. */
   readonly until: string;
-  /** When its flame was lit, and when it should be ready, or was: the step at hand and all that is to come; ISO times. */
+  /** When its flame was lit, and when it is ready should the step at hand end when it should, or was; ISO times. See {@link readyAt}. */
   readonly startedAt: string;
   readonly readyAt: string;
   /** Done: kept hot, cooling, or to be written down. */
@@ -32,6 +32,10 @@ export type Ticket = {
   /** What of this batch cannot be relied on, in words; null when all can. */
   readonly trouble: Message | null;
 };
+
+/** When a pot is ready, ms, as it stands at `now` (ms): by so much later as the step at hand is late. */
+export const readyAt = (t: Pick<Ticket, 'readyAt' | 'until' | 'finished'>, now: number): number =>
+  Date.parse(t.readyAt) + (t.finished ? 0 : Math.max(0, now - Date.parse(t.until)));
 
 /** A temperature older than this, ms, no longer speaks of now. */
 const FRESH = 10 * 60_000;
@@ -74,7 +78,7 @@ export function ticketOf(batch: Batch, now: number, by?: ByModel | 'lost'): Tick
   const toCome = steps
     .slice(current + 1)
     .reduce((sum, s) => (s.done || s.skipped ? sum : sum + s.seconds), 0);
-  const readyAt = stage === 'cooking' ? Math.max(until, now) + toCome * 1000 : since;
+  const ready = stage === 'cooking' ? until + toCome * 1000 : since;
   return {
     id: batch.id,
     name: batch.plan.recipeName,
@@ -92,7 +96,7 @@ export function ticketOf(batch: Batch, now: number, by?: ByModel | 'lost'): Tick
     steps: steps.length,
     until: new Date(until).toISOString(),
     startedAt: batch.startedAt,
-    readyAt: new Date(readyAt).toISOString(),
+    readyAt: new Date(ready).toISOString(),
     finished: stage !== 'cooking',
     ...(fresh && celsius !== null
       ? { celsius, by: 'reading' }

@@ -66,11 +66,13 @@ export const AWAY = Symbol('away');
 /** Follows a chain link by link, with the row each speaks of (undefined where it is gone, {@link AWAY} where it is put away). */
 export class Verifier {
   readonly findings: Finding[] = [];
-  private before: Head = NO_LINK;
+  private before: Head;
   private readonly wanted: Map<number, Head>;
 
-  constructor(heads: readonly Head[] = []) {
-    this.wanted = new Map(heads.filter((h) => h.n > 0).map((h) => [h.n, h]));
+  /** `after` is where it was followed to before; heads up to there have been looked at. */
+  constructor(heads: readonly Head[] = [], after: Head = NO_LINK) {
+    this.before = after;
+    this.wanted = new Map(heads.filter((h) => h.n > after.n).map((h) => [h.n, h]));
   }
 
   get head(): Head {

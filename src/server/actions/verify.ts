@@ -1,17 +1,10 @@
 import type pg from 'pg';
 import type { Finding, Head } from '../../core/record/chain';
 import type { NamedFinding } from '../../core/record/findingWords';
+import type { Followed } from '../../core/record/followed';
 import type { Queryable } from '../data/database';
-import type { LinesAway } from '../queries/parts';
-import { verifyChain } from '../queries/seals';
+import { type Stretch, verifyChain } from '../queries/seals';
 import { theHouse } from './kitchen';
-
-export type VerifiedRecord = {
-  readonly links: number;
-  readonly head: Head;
-  readonly findings: readonly NamedFinding[];
-  readonly away: readonly LinesAway[];
-};
 
 async function named(db: Queryable, kitchenId: string, finding: Finding): Promise<NamedFinding> {
   const n = 'n' in finding ? finding.n : null;
@@ -39,10 +32,14 @@ async function named(db: Queryable, kitchenId: string, finding: Finding): Promis
 }
 
 /** Whether anything in the kitchen’s record was changed, removed or slipped in: which row, and since when it is not as it was. */
-export async function verifyRecord(db: pg.Pool, heads: readonly Head[]): Promise<VerifiedRecord> {
+export async function verifyRecord(
+  db: pg.Pool,
+  heads: readonly Head[],
+  stretch?: Stretch,
+): Promise<Followed<NamedFinding>> {
   const { id } = await theHouse(db);
-  const { links, head, findings, away } = await verifyChain(db, id, heads);
+  const { findings, ...rest } = await verifyChain(db, id, heads, stretch);
   const all: NamedFinding[] = [];
   for (const finding of findings) all.push(await named(db, id, finding));
-  return { links, head, findings: all, away };
+  return { ...rest, findings: all };
 }

@@ -1,6 +1,7 @@
 import pg from 'pg';
-import type { Head } from '../../core/record/chain';
+import { type Head, NO_LINK } from '../../core/record/chain';
 import { findingWords } from '../../core/record/findingWords';
+import { together } from '../../core/record/followed';
 import { inEnglish } from '../../core/say/inWords';
 import { verifyRecord } from '../actions/verify';
 import { limited } from './database';
@@ -9,10 +10,18 @@ import { limited } from './database';
  * Says whether anything in the record was changed, removed or slipped in: DATABASE_URL to look in, and heads as JSON. Ends with 1 where something
  * does not agree, with 2 where it could not be looked at.
  */
+/** Lines followed before it says how far it is. */
+const AT_A_TIME = 100_000;
+
 const heads = JSON.parse(process.argv[2] ?? '[]') as readonly Head[];
 const db = new pg.Pool({ ...limited(process.env.DATABASE_URL ?? '', 'archive') });
 try {
-  const { links, head, findings, away } = await verifyRecord(db, heads);
+  let so = await verifyRecord(db, heads, { after: NO_LINK, atMost: AT_A_TIME });
+  while (!so.done) {
+    console.error(`record: ${so.head.n} of ${so.of} lines followed`);
+    so = together(so, await verifyRecord(db, heads, { after: so.head, atMost: AT_A_TIME }));
+  }
+  const { links, head, findings, away } = so;
   for (const f of findings) console.log(inEnglish(findingWords(f)));
   for (const a of away)
     console.log(

@@ -1,13 +1,6 @@
 import type { PutAway } from '../../core/record/awayWords';
+import type { LinesAway } from '../../core/record/followed';
 import type { Queryable } from '../data/database';
-
-/** Lines that are put away in a file: how many of those the chain speaks of, and where they went. */
-export type LinesAway = {
-  readonly part: string;
-  readonly lines: number;
-  readonly file: string;
-  readonly sha256: string;
-};
 
 /** The file each part went to last. */
 const FILES = `SELECT DISTINCT ON (part) part, what, file, sha256 FROM event_part_moved ORDER BY part, n DESC`;
@@ -64,5 +57,5 @@ export async function readLinesAway(
     `SELECT part, file, sha256 FROM (${FILES}) f WHERE part = ANY($1)`,
     [[...lines.keys()]],
   );
-  return rows.map((r) => ({ ...r, lines: lines.get(r.part) ?? 0 }));
+  return rows.map(({ part, file, sha256 }) => ({ file, sha256, lines: lines.get(part) ?? 0 }));
 }

@@ -7,11 +7,13 @@ import {
   linked,
   NO_LINK,
   type Row,
+  SEALED,
   type SealedSource,
   Verifier,
 } from '../../core/record/chain';
+import type { Followed } from '../../core/record/followed';
 import { type Queryable, transaction } from '../data/database';
-import { type LinesAway, readLinesAway, readPartOf } from './parts';
+import { readLinesAway, readPartOf } from './parts';
 
 /** What is to be sealed: ids of rows of one kind, in the order they were written. */
 export type ToSeal = { readonly source: SealedSource; readonly ids: readonly string[] };
@@ -191,13 +193,9 @@ export async function sealOld(pool: pg.Pool): Promise<number> {
   return sealed;
 }
 
-export type Verified = {
-  readonly links: number;
-  readonly head: Head;
-  readonly findings: readonly Finding[];
-  /** What could not be looked at, since it is in files. */
-  readonly away: readonly LinesAway[];
-};
+/** A part of the chain to follow: from after a link that was followed to, and no more than so many. */
+export type Stretch = { readonly after: Head; readonly atMost: number };
+const WHOLE: Stretch = { after: NO_LINK, atMost: Number.POSITIVE_INFINITY };
 
 /** ms about the moment a link was made in which its row is looked for first. */
 const ABOUT = 3_600_000;
@@ -207,66 +205,74 @@ const MOST = 200;
 
 /**
  * Follows the kitchen’s whole chain: what was changed, removed or slipped in, and whether it still holds the `heads` somebody
- * kept. A row written this moment and not yet sealed cannot be: both are one transaction.
+ * kept; or a stretch of it, where only the last says what was slipped in and what is cut short. A row written this moment and not yet
+ * sealed cannot be: both are one transaction.
  */
 export async function verifyChain(
   db: Queryable,
   kitchenId: string,
   heads: readonly Head[],
-): Promise<Verified> {
-  const verifier = new Verifier(heads);
+  { after, atMost }: Stretch = WHOLE,
+): Promise<Followed<Finding>> {
+  const verifier = new Verifier(heads, after);
   const away = new Map<string, number>();
+  const { n: of } = await readHead(db, kitchenId);
   let links = 0;
-  for (;;) {
-    const { rows } = await db.query<{
-      n: string;
-      source: SealedSource;
-      id: string;
-      row: string;
-      hash: string;
-      sealed_at: Date;
-    }>(
-      'SELECT n, source, id, row, hash, sealed_at FROM seal WHERE kitchen_id = $1 AND n > $2 ORDER BY n LIMIT $3',
-      [kitchenId, verifier.head.n, AT_A_TIME],
-    );
-    const stored: Record<SealedSource, ReadonlyMap<string, unknown>> = {
-      batch: new Map(),
-      batch_event: new Map(),
-      keep_event: new Map(),
-    };
-    for (const source of ['batch', 'batch_event', 'keep_event'] as const) {
-      const ids = rows.filter((r) => r.source === source).map((r) => r.id);
-      if (ids.length > 0)
-        stored[source] = await rowsSealed(
-          db,
-          { source, ids },
-          rows.map((r) => r.sealed_at),
-        );
-    }
-    const gone = rows
-      .filter((r) => r.source === 'batch_event' && !stored.batch_event.has(r.id))
-      .map((r) => r.id);
-    const putAway = gone.length > 0 ? await readPartOf(db, gone) : new Map<string, string>();
-    for (const { n, sealed_at: _, ...link } of rows) {
-      links += 1;
-      const part = stored[link.source].has(link.id) ? undefined : putAway.get(link.id);
-      if (part !== undefined) away.set(part, (away.get(part) ?? 0) + 1);
-      verifier.take({ ...link, n: Number(n) }, part === undefined ? stored[link.source].get(link.id) : AWAY);
-    }
-    if (rows.length < AT_A_TIME) break;
+  let done = false;
+  while (!done && links < atMost) {
+    const some = Math.min(AT_A_TIME, atMost - links);
+    const followed = await followSome(db, kitchenId, verifier, some, away);
+    links += followed;
+    done = followed < some;
   }
-  const { rows: loose } = await db.query<{ source: SealedSource; id: string }>(
-    `SELECT t.source, t.id FROM to_seal t WHERE t.kitchen_id = $1
-       AND NOT EXISTS (SELECT 1 FROM seal s WHERE s.source = t.source AND s.id = t.id) LIMIT $2`,
-    [kitchenId, MOST],
-  );
-  for (const { source, id } of loose) verifier.slipped(source, id);
+  if (done) {
+    const { rows: loose } = await db.query<{ source: SealedSource; id: string }>(
+      `SELECT t.source, t.id FROM to_seal t WHERE t.kitchen_id = $1
+         AND NOT EXISTS (SELECT 1 FROM seal s WHERE s.source = t.source AND s.id = t.id) LIMIT $2`,
+      [kitchenId, MOST],
+    );
+    for (const { source, id } of loose) verifier.slipped(source, id);
+    verifier.end();
+  }
+  const { head, findings } = verifier;
   return {
     links,
-    head: verifier.head,
-    findings: verifier.end().slice(0, MOST),
+    head,
+    findings: findings.slice(0, MOST),
     away: await readLinesAway(db, away),
+    of: Math.max(of, head.n),
+    done,
   };
+}
+
+/** Has the next links followed, up to `atMost`, each with its row; counts in `away` those of each part that is put away. Returns how many there were. */
+async function followSome(
+  db: Queryable,
+  kitchenId: string,
+  verifier: Verifier,
+  atMost: number,
+  away: Map<string, number>,
+): Promise<number> {
+  const { rows } = await db.query<Omit<Link, 'n'> & { n: string; sealed_at: Date }>(
+    'SELECT n, source, id, row, hash, sealed_at FROM seal WHERE kitchen_id = $1 AND n > $2 ORDER BY n LIMIT $3',
+    [kitchenId, verifier.head.n, atMost],
+  );
+  const stored = new Map<string, unknown>();
+  const at = rows.map((r) => r.sealed_at);
+  for (const source of SEALED) {
+    const ids = rows.filter((r) => r.source === source).map((r) => r.id);
+    if (ids.length === 0) continue;
+    for (const [id, row] of await rowsSealed(db, { source, ids }, at)) stored.set(`${source} ${id}`, row);
+  }
+  const gone = rows.filter((r) => !stored.has(`${r.source} ${r.id}`)).map((r) => r.id);
+  const parts = gone.length > 0 ? await readPartOf(db, gone) : new Map<string, string>();
+  for (const { n, sealed_at: _, ...link } of rows) {
+    const row = stored.get(`${link.source} ${link.id}`);
+    const part = row === undefined && link.source === 'batch_event' ? parts.get(link.id) : undefined;
+    if (part !== undefined) away.set(part, (away.get(part) ?? 0) + 1);
+    verifier.take({ ...link, n: Number(n) }, part === undefined ? row : AWAY);
+  }
+  return rows.length;
 }
 
 /** Rows of links by when those were made: what was sealed as it was written lies about there, the rest is looked for everywhere. */

@@ -40,6 +40,7 @@ import type { Drawn } from '../exports/serviceFiles';
 import { weighOutCsv } from '../exports/weighOutCsv';
 import { type Moves, railMoved, railOf } from '../live/rail';
 import { readBodies, readRecipe, readRecipes } from '../queries/recipes';
+import type { Stretch } from '../queries/seals';
 import { cannot, isRefusal, Refusal, unknown } from '../refusal';
 
 /** What a thread does for the server, away from its taps. Everything in and out can be copied between threads. */
@@ -174,7 +175,8 @@ export const jobs = {
     return bodies.map((body): Landing | null => body && landingOf(Recipe.parse(body), house));
   },
   take: ({ file, rehearse }: { file: string; rehearse: boolean }) => takeArchive(db(), file, { rehearse }),
-  verify: (heads: readonly Head[]) => verifyRecord(db(), heads),
+  verify: ({ heads, stretch }: { heads: readonly Head[]; stretch?: Stretch }) =>
+    verifyRecord(db(), heads, stretch),
   rail: () => railOf(db(), Date.now()),
   railMoved: (moves: Moves) => railMoved(db(), moves, Date.now()),
   /** For trying what is said of the others: works for `ms`, or asks for more memory than there is. */

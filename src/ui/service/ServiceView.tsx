@@ -65,10 +65,10 @@ export function ServiceView({ stores: atFirst, first, tickets }: Props) {
   const { soups } = service;
   // Another station may have put a soup on it that is not known here yet.
   useEffect(() => need(soups.map((s) => s.order.recipeId)), [need, soups]);
-  const live = useLive(service, tickets);
+  const ms = useNow();
+  const live = useLive(service, tickets, ms);
   const scheduler = useScheduler(stores, service);
   const { tables, known } = scheduler;
-  const ms = useNow();
   const minute = ms === null ? null : Math.floor(minuteOf(service.day, ms));
   const now = minute !== null && minute >= 0 && minute < DAY ? minute : null;
   const [trying, setTrying] = useState<{ key: string; to: Partial<Place> } | null>(null);

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Ticket } from '../../core/batch/ticket';
+import { readyAt, type Ticket } from '../../core/batch/ticket';
 import type { Live } from '../../core/service/arrange/jobs';
 import type { Service } from '../../core/service/service';
 import { useTickets } from '../station/tickets';
@@ -11,8 +11,12 @@ export const midnightOf = (day: string): number => new Date(`${day}T00:00:00`).g
 /** Minutes since midnight of `day`. */
 export const minuteOf = (day: string, at: number): number => (at - midnightOf(day)) / 60_000;
 
-/** How the batches of a service that were started go, by the model and what was read; empty until that is known. */
-export function useLive(service: Service, first: readonly Ticket[]): Readonly<Record<string, Live>> {
+/** How the batches of a service that were started go at `now` (ms), by the model and what was read; empty until that is known. */
+export function useLive(
+  service: Service,
+  first: readonly Ticket[],
+  now: number | null,
+): Readonly<Record<string, Live>> {
   const tickets = useTickets(first);
   const live: Record<string, Live> = {};
   for (const [key, id] of Object.entries(service.started)) {
@@ -23,7 +27,7 @@ export function useLive(service: Service, first: readonly Ticket[]): Readonly<Re
       : (place?.lightAt ?? 0);
     live[key] = {
       lightAt: lit,
-      readyAt: ticket ? Math.ceil(minuteOf(service.day, Date.parse(ticket.readyAt))) : lit,
+      readyAt: ticket ? Math.ceil(minuteOf(service.day, readyAt(ticket, now ?? 0))) : lit,
       finished: ticket ? ticket.finished : true,
       over: !ticket,
     };

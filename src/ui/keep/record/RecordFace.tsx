@@ -1,21 +1,20 @@
 'use client';
 
-import { Download, ShieldCheck, ShieldX, Thermometer } from 'lucide-react';
+import { Download, Thermometer } from 'lucide-react';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import type { Entry } from '../../../core/keep/entries';
 import type { KeepBody } from '../../../core/keep/events';
 import type { DaysAway } from '../../../core/record/awayWords';
 import type { Head } from '../../../core/record/chain';
-import { findingWords, type NamedFinding } from '../../../core/record/findingWords';
 import { dayAndTime, dayOf } from '../../../core/units/clock';
 import { Field } from '../../shared/form/Field';
 import { BUTTON, PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 import { ask, problemWords } from '../../station/line/api';
-import { headsKept } from '../../station/line/heads';
 import { AwayNote } from './AwayNote';
 import { EntryTable } from './EntryTable';
+import { Verify } from './Verify';
 
 type Told = {
   readonly entries: readonly Entry[];
@@ -28,12 +27,6 @@ type Told = {
   }[];
   readonly head: Head;
   readonly away: readonly DaysAway[];
-};
-type Verified = {
-  readonly links: number;
-  readonly head: Head;
-  readonly findings: readonly NamedFinding[];
-  readonly away: readonly { readonly file: string; readonly lines: number }[];
 };
 
 type Props = {
@@ -52,7 +45,6 @@ export function RecordFace({ now, heard, onWrite, onProbes }: Props) {
   const [to, setTo] = useState(today);
   const [told, setTold] = useState<Told | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const [verified, setVerified] = useState<Verified | 'working' | null>(null);
   const [by, setBy] = useState('');
   const [note, setNote] = useState('');
   const [unsigned, setUnsigned] = useState<string | undefined>();
@@ -68,12 +60,6 @@ export function RecordFace({ now, heard, onWrite, onProbes }: Props) {
       gone = true;
     };
   }, [from, to, heard, say]);
-  const verify = async () => {
-    setVerified('working');
-    const answer = await ask<Verified>('POST', '/api/record/verify', { heads: headsKept() });
-    setVerified(answer.ok ? answer.body : null);
-    if (!answer.ok) setProblem(say(problemWords(answer.problems)));
-  };
   const loud =
     told?.entries.filter((e) =>
       e.marks.some((m) => m === 'over the limit' || m === 'gap' || m === 'discarded'),
@@ -142,43 +128,7 @@ export function RecordFace({ now, heard, onWrite, onProbes }: Props) {
             <Thermometer size={20} aria-hidden /> {say('Probes')}
           </button>
         </div>
-        <div className="border-rule border-t pt-3">
-          <button
-            type="button"
-            className={`${BUTTON} w-full`}
-            onClick={() => void verify()}
-            disabled={verified === 'working'}
-          >
-            {verified === 'working' ? say('Following every line …') : say('Was anything changed?')}
-          </button>
-          {verified && verified !== 'working' && (
-            <div role="status" className="mt-2">
-              <p
-                className={`flex items-center gap-2 font-bold ${verified.findings.length > 0 ? 'text-tomato' : 'text-chive'}`}
-              >
-                {verified.findings.length > 0 ? <ShieldX aria-hidden /> : <ShieldCheck aria-hidden />}
-                {verified.findings.length > 0
-                  ? say('{count, plural, one {One thing does} other {# things do}} not agree', {
-                      count: verified.findings.length,
-                    })
-                  : say('Nothing: all {links} lines follow', { links: verified.links })}
-              </p>
-              <ul className="mt-1 grid gap-1 text-[15px]">
-                {verified.findings.map((f) => (
-                  <li key={JSON.stringify(f.finding)}>{say(findingWords(f))}</li>
-                ))}
-              </ul>
-              {verified.away.map((a) => (
-                <p key={a.file} className="mt-1 text-[15px]">
-                  {say('{lines} of them are put away in {file}: followed, not looked at', a)}
-                </p>
-              ))}
-              <p className="mt-1 break-all text-[13px] text-quiet">
-                {say('Head {n}:{hash}', { n: verified.head.n, hash: verified.head.hash })}
-              </p>
-            </div>
-          )}
-        </div>
+        <Verify onProblem={setProblem} />
         <form
           noValidate
           className="grid gap-2 border-rule border-t pt-3"

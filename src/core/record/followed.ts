@@ -1,0 +1,28 @@
+import type { Head } from './chain';
+
+/** Lines that are put away in a file: followed by their links, not looked at. */
+export type LinesAway = { readonly file: string; readonly sha256: string; readonly lines: number };
+
+/** How far the chain was followed, and what was found on the way. */
+export type Followed<Found> = {
+  /** Links followed, of so many there are; `done` when that was to their end. */
+  readonly links: number;
+  readonly of: number;
+  readonly done: boolean;
+  /** Where it was followed to. */
+  readonly head: Head;
+  readonly findings: readonly Found[];
+  readonly away: readonly LinesAway[];
+};
+
+/** What two stretches one after the other came to. */
+export function together<Found>(before: Followed<Found>, next: Followed<Found>): Followed<Found> {
+  const away = new Map(before.away.map((a) => [a.file, a]));
+  for (const a of next.away) away.set(a.file, { ...a, lines: a.lines + (away.get(a.file)?.lines ?? 0) });
+  return {
+    ...next,
+    links: before.links + next.links,
+    findings: [...before.findings, ...next.findings],
+    away: [...away.values()],
+  };
+}
