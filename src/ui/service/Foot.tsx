@@ -81,7 +81,7 @@ export function Foot(props: Props) {
     props;
   const say = useSay();
   return (
-    <footer className="flex shrink-0 items-stretch border-ink border-t-2 bg-surface max-[1100px]:sticky max-[1100px]:bottom-0 max-[1100px]:z-40 max-[900px]:contents">
+    <footer className="flex min-h-22 shrink-0 items-stretch border-ink border-t-2 bg-surface max-[1100px]:sticky max-[1100px]:bottom-0 max-[1100px]:z-40 max-[900px]:contents">
       <div
         className="flex min-w-0 flex-1 flex-wrap items-center gap-x-3 gap-y-1.5 border-ink bg-surface px-5 py-2 leading-tight max-[900px]:flex-none max-[900px]:border-t-2"
         aria-live="polite"

@@ -77,6 +77,9 @@ export function ServiceView({ stores: atFirst, first, tickets }: Props) {
   const starting = useStartBatch(service.id, service.day);
 
   const ready = scheduler.missing === 0;
+  // Where bars lie is known when all of them are: before that they would move under a finger.
+  const [laid, setLaid] = useState(false);
+  if (ready && !laid) setLaid(true);
   const liveKey = JSON.stringify(live);
   // biome-ignore lint/correctness/useExhaustiveDependencies: what is known of the tables changes with `known`
   const here = useMemo(
@@ -182,7 +185,7 @@ export function ServiceView({ stores: atFirst, first, tickets }: Props) {
         ) : (
           <BoardPane
             service={service}
-            board={board}
+            board={laid ? board : { ...board, bars: [], hands: [] }}
             base={base}
             house={stores.house}
             now={now}
