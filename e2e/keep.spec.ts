@@ -266,8 +266,24 @@ test('the record of the days: what was thrown away and what was too slow stands 
   const table = page.getByRole('table', { name: 'The record' });
   await expect(table).toContainText('9.5 L thrown away, cooled too slowly');
   await expect(table).toContainText('21 °C was due by');
+  // As in a record of years: a few lines at a time, stopped on the way and gone on with.
+  await page.route('**/api/record/verify', async (route) => {
+    await new Promise((r) => setTimeout(r, 500));
+    await route.continue({ postData: JSON.stringify({ ...route.request().postDataJSON(), atMost: 12 }) });
+  });
+  const { head } = await (await page.request.get('/api/record')).json();
   await page.getByRole('button', { name: 'Was anything changed?' }).click();
-  await expect(page.getByText(/^Nothing: all \d+ lines follow$/)).toBeVisible();
+  const followed = page.getByRole('progressbar', { name: 'Lines followed' });
+  await expect(followed).toBeVisible();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByRole('button', { name: 'Go on' })).toBeVisible();
+  await expect(page.getByText(/^Nothing: /)).toHaveCount(0);
+  const far = Number(await followed.getAttribute('aria-valuenow'));
+  expect(far).toBeGreaterThan(0);
+  expect(far).toBeLessThan(head.n);
+  await page.unroute('**/api/record/verify');
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await expect(page.getByText(`Nothing: all ${head.n} lines follow`)).toBeVisible();
   await page.getByRole('button', { name: 'Sign these days off' }).click();
   await expect(page.getByText('Who signs?')).toBeVisible();
   await page.getByLabel('Signed off by').fill('Lead');

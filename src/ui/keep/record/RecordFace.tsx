@@ -116,12 +116,12 @@ export function RecordFace({ now, heard, onWrite, onProbes }: Props) {
         <div className="grid grid-cols-3 gap-2">
           {(['pdf', 'csv', 'json'] as const).map((as) => (
             <a key={as} className={BUTTON} href={`/api/record?from=${from}&to=${to}&as=${as}`} download>
-              <Download size={20} aria-hidden /> {as.toUpperCase()}
+              <Download size={20} className="shrink-0" aria-hidden /> {as.toUpperCase()}
             </a>
           ))}
         </div>
         <div className="grid grid-cols-2 gap-2">
-          <Link className={BUTTON} href={`/record?from=${from}&to=${to}`}>
+          <Link className={`${BUTTON} text-center`} href={`/record?from=${from}&to=${to}`}>
             {say('For whoever inspects')}
           </Link>
           <button type="button" className={BUTTON} onClick={onProbes}>

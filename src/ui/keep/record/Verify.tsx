@@ -57,12 +57,16 @@ export function Verify({ onProblem }: { onProblem: (says: string) => void }) {
       </button>
       {followed && !followed.done && (
         <div className="mt-2">
-          <progress
-            className="h-3 w-full accent-chive"
-            max={followed.of}
-            value={followed.head.n}
+          <div
+            role="progressbar"
             aria-label={say('Lines followed')}
-          />
+            aria-valuemin={0}
+            aria-valuemax={followed.of}
+            aria-valuenow={followed.head.n}
+            className="h-4 rounded-sm border-2 border-ink bg-surface"
+          >
+            <div className="h-full bg-chive" style={{ width: `${(100 * followed.head.n) / followed.of}%` }} />
+          </div>
           <p className="text-[17px]">
             {say('{n} of {of} lines followed', { n: followed.head.n, of: followed.of })}
           </p>
