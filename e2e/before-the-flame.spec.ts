@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -566,6 +567,25 @@ test('the whole kitchen goes out as a file and comes back in, said before it is 
   await page.getByRole('button', { name: 'Do that' }).click();
   await expect(page.getByText(/^Done: 1 recipe/)).toBeVisible();
   expect(await count('recipe')).toBe(before + 1);
+  // Of a kitchen of years: how far it is, and stopped on the way.
+  const years = structuredClone(archive);
+  years.batches = Array.from({ length: 900 }, () => ({
+    ...archive.batches[0],
+    id: randomUUID(),
+    events: archive.batches[0].events.map((e: object) => ({ ...e, id: randomUUID() })),
+  }));
+  const batches = await count('batch');
+  await page.getByLabel('Choose a file').setInputFiles(file('years.json', JSON.stringify(years)));
+  await expect(page.getByRole('progressbar', { name: 'Share of the file read' })).toBeVisible();
+  await expect(page.getByText('add 900 batches')).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('button', { name: 'Do that' }).click();
+  const bar = page.getByRole('progressbar', { name: 'Share of the file read' });
+  await expect.poll(async () => Number(await bar.getAttribute('aria-valuenow'))).toBeGreaterThan(0);
+  await page.getByRole('button', { name: 'Stop', exact: true }).click();
+  await expect(bar).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Do that' })).toBeEnabled();
+  await page.waitForTimeout(1500);
+  expect(await count('batch')).toBe(batches);
   archive.recipes[0].versions[0].version = 7;
   await page
     .getByLabel('Choose a file')

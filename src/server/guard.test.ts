@@ -24,6 +24,7 @@ import { readBatch, readBatches, readLiveBatches } from './queries/batches';
 import { readImports } from './queries/imports';
 import { readRecipe, readRecipes, readVersions } from './queries/recipes';
 import { accept, depthGuard, jsonIn } from './refusal';
+import { Watch } from './work/watch';
 
 const K = 'quay-house';
 let pool: pg.Pool;
@@ -362,9 +363,47 @@ describe('an import', () => {
     return file(JSON.stringify(archive, null, 1));
   };
 
-  test('of a large file comes in whole', async () => {
+  test('of a large file is stopped half way, and nothing is written', async () => {
+    const before = [await count('batch'), await count('batch_event'), (await theHouse(pool)).revision];
     const from = await large(() => {});
-    const taken = await takeArchive(pool, from);
+    const watch = new Watch();
+    const reached: number[] = [];
+    const refused = await refusal(
+      takeArchive(pool, from, {
+        watch: Object.assign(watch, {
+          reach: (share: number) => {
+            reached.push(share);
+            if (share > 0.2) watch.stop();
+          },
+        }),
+      }),
+    );
+    expect(refused).toMatchObject({
+      status: 409,
+      message: expect.stringMatching(/stopped; nothing was changed/),
+    });
+    expect(Math.max(...reached)).toBeLessThan(0.7);
+    expect([await count('batch'), await count('batch_event'), (await theHouse(pool)).revision]).toEqual(
+      before,
+    );
+    await rm(from);
+  });
+
+  test('of a large file comes in whole, and says all the while how far it is', async () => {
+    const from = await large(() => {});
+    const watch = new Watch();
+    const reach = watch.reach.bind(watch);
+    const reached: number[] = [];
+    Object.assign(watch, {
+      reach: (share: number) => {
+        reach(share);
+        reached.push(watch.share);
+      },
+    });
+    const taken = await takeArchive(pool, from, { watch });
+    expect(reached).toEqual([...reached].sort((a, b) => a - b));
+    expect(new Set(reached).size).toBeGreaterThan(5);
+    expect(watch.share).toBe(1);
     expect(taken.newBatches).toBe(1);
     expect(await count("batch_event WHERE body ->> 'text' LIKE 'line % of a busy evening'")).toBe(3000);
     await rm(from);

@@ -63,7 +63,7 @@ const pathWords = (path: readonly PropertyKey[]): string =>
   path.map((key) => (typeof key === 'number' ? `[${key}]` : `.${String(key)}`)).join('');
 
 /** A large file piece by piece: never more of it in memory than one recipe or one batch. */
-async function* piecesOf(file: string): AsyncGenerator<Part> {
+async function* piecesOf(file: string, onRead: (bytes: number) => void): AsyncGenerator<Part> {
   const problems: FoundWrong[] = [];
   const found: { readonly place: string; readonly key: string; readonly value: unknown }[] = [];
   const parser = new JSONParser({
@@ -165,6 +165,7 @@ async function* piecesOf(file: string): AsyncGenerator<Part> {
     }
     offset += chunk.length;
     for (const byte of chunk) if (byte === 10) lines++;
+    onRead(offset);
     yield* taken();
     if (problems.length >= MOST_PROBLEMS) break;
   }
@@ -177,11 +178,14 @@ async function* piecesOf(file: string): AsyncGenerator<Part> {
 }
 
 /**
- * A kitchen's file or archive, part by part, each checked. Throws {@link BadArchive} with what is wrong, at the
+ * A kitchen's file or archive, part by part, each checked; `onRead` is told the share of it that was read. Throws {@link BadArchive} with what is wrong, at the
  * latest after the last part: whoever writes as it reads must be able to undo that.
  */
-export async function* partsOf(file: string): AsyncGenerator<Part> {
+export async function* partsOf(
+  file: string,
+  onRead: (share: number) => void = () => {},
+): AsyncGenerator<Part> {
   const { size } = await stat(file);
   if (size <= MOST_CHARACTERS) yield* wholeOf(await readFile(file, 'utf8'));
-  else yield* piecesOf(file);
+  else yield* piecesOf(file, (bytes) => onRead(bytes / size));
 }

@@ -4,6 +4,7 @@ import * as z from 'zod';
 import type { House } from '../../core/house/house';
 import { type KitchenFile, kitchenFileOf } from '../../core/house/kitchenFile';
 import { lotState } from '../../core/keep/lot';
+import { message } from '../../core/message/message';
 import type { FoundWrong } from '../../core/words/issueWords';
 import { refuseInUse, theHouse } from '../actions/kitchen';
 import { same } from '../actions/same';
@@ -15,7 +16,8 @@ import { replaceHouse } from '../queries/kitchen';
 import { claimRecipe, holdRecipe, readVersions, setArchived, writeVersion } from '../queries/recipes';
 import { sealRest } from '../queries/seals';
 import { readCycle, readService, writeCycle, writeService } from '../queries/services';
-import { accept, Refusal } from '../refusal';
+import { accept, Refusal, taken } from '../refusal';
+import { Watch } from '../work/watch';
 import { BadArchive, type Part, partsOf } from './read';
 
 /** A file that cannot be used, with each place and reason. */
@@ -31,6 +33,9 @@ class Rehearsed extends Error {
     super('rehearsed');
   }
 }
+
+/** Share of the time an archive takes that is over when all of it is in, and what is left is to seal it. A rough figure of ours. */
+const WITHOUT_SEALING = 0.7;
 
 /** Events written in one statement. */
 const AT_A_TIME = 500;
@@ -50,6 +55,8 @@ type Under = {
   kitchen: KitchenFile | null;
   /** Batches of which lines are put away elsewhere. */
   notWhole: number;
+  /** Lines there are to seal. */
+  seals: number;
 };
 
 type PartOf<K extends Part['kind']> = Extract<Part, { kind: K }>;
@@ -115,6 +122,7 @@ async function takeBatch(db: Queryable, u: Under, { batch }: PartOf<'batch'>): P
       false,
     );
   u.batches.push(b.id);
+  u.seals += 1 + events.length;
 }
 
 /** A service not known here is added as it stands; one that is stays as it is here, unless an undone import put it away. */
@@ -143,9 +151,14 @@ async function takeLot(db: Queryable, u: Under, { lot }: PartOf<'lot'>): Promise
  * Takes the archive in `file` in, all of it or nothing: its kitchen takes the place of the settings here; recipes
  * and batches not known here are added with their whole history, services as they stand; a recipe known here under the same id gets,
  * as new versions, those the archive has and this kitchen lacks. A kitchen's file alone changes the settings
- * only. What stood before is kept: {@link undoImport} goes back to it. With `rehearse` nothing is written.
+ * only. What stood before is kept: {@link undoImport} goes back to it. With `rehearse` nothing is written. `watch` is told how far it is;
+ * stopped before all is in, nothing was changed.
  */
-export async function takeArchive(pool: pg.Pool, file: string, { rehearse = false } = {}): Promise<Taken> {
+export async function takeArchive(
+  pool: pg.Pool,
+  file: string,
+  { rehearse = false, watch = new Watch() } = {},
+): Promise<Taken> {
   try {
     const brought = await transaction(async (db) => {
       // Stations read anew once, at the end, rather than hear every line of years.
@@ -163,8 +176,11 @@ export async function takeArchive(pool: pg.Pool, file: string, { rehearse = fals
         lines: [],
         kitchen: null,
         notWhole: 0,
+        seals: 0,
       };
-      for await (const part of partsOf(file)) {
+      const whole = rehearse ? 1 : WITHOUT_SEALING;
+      for await (const part of partsOf(file, (share) => watch.reach(share * whole))) {
+        if (watch.stopped) throw taken('file', message('it was stopped'), message('nothing was changed'));
         // A text no database can hold is refused by its place, as everywhere.
         accept(z.unknown(), part, part.kind);
         if (part.kind === 'kitchen') u.kitchen = part.kitchen;
@@ -183,7 +199,7 @@ export async function takeArchive(pool: pg.Pool, file: string, { rehearse = fals
         note: 'taken in with an archive',
       });
       const importId = randomUUID();
-      const taken: Taken = {
+      const done: Taken = {
         kitchen: after.name,
         newRecipes: u.newRecipes,
         newVersions: u.newVersions,
@@ -193,22 +209,24 @@ export async function takeArchive(pool: pg.Pool, file: string, { rehearse = fals
         notWhole: u.notWhole,
         importId: rehearse ? null : importId,
       };
-      if (rehearse) throw new Rehearsed(taken);
+      if (rehearse) throw new Rehearsed(done);
       await writeImport(db, {
         id: importId,
         kitchenId: house.id,
-        taken,
+        taken: done,
         kitchenBefore: kitchenFileOf(house),
         revisionAfter,
         batches: u.batches,
         versions: u.versions,
       });
       await db.query("SELECT pg_notify('panache', '{\"again\":true}')");
-      return { kitchen: house.id, batches: u.batches, lots: u.lots, lines: u.lines, taken };
+      return { kitchen: house.id, batches: u.batches, lots: u.lots, lines: u.lines, seals: u.seals, done };
     }, pool);
     // In steps of its own: nobody’s tap waits behind years of another kitchen.
-    await sealRest(pool, brought.kitchen, brought);
-    return brought.taken;
+    await sealRest(pool, brought.kitchen, brought, (sealed) =>
+      watch.reach(WITHOUT_SEALING + (1 - WITHOUT_SEALING) * (sealed / Math.max(1, brought.seals))),
+    );
+    return brought.done;
   } catch (error) {
     if (error instanceof Rehearsed) return error.taken;
     if (error instanceof BadArchive) throw badFile(error.problems);

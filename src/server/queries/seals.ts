@@ -115,7 +115,12 @@ export type Brought = {
  * Seals what was written before there was a chain, or came with an archive: rows of `brought` (all, when null) that no
  * link speaks of, oldest first. In steps, so that taps go on meanwhile. Returns how many.
  */
-export async function sealRest(pool: pg.Pool, kitchenId: string, brought: Brought | null): Promise<number> {
+export async function sealRest(
+  pool: pg.Pool,
+  kitchenId: string,
+  brought: Brought | null,
+  onSealed: (sealed: number) => void = () => {},
+): Promise<number> {
   const client = await pool.connect();
   let sealed = 0;
   try {
@@ -134,6 +139,7 @@ export async function sealRest(pool: pg.Pool, kitchenId: string, brought: Brough
       const { rows: found } = await client.query<Unsealed>(`FETCH ${AT_A_TIME} FROM unsealed`);
       if (found.length === 0) return sealed;
       sealed += await transaction((db) => sealFound(db, kitchenId, found), pool);
+      onSealed(sealed);
     }
   } finally {
     // What it holds goes with the connection.

@@ -42,6 +42,7 @@ import { type Moves, railMoved, railOf } from '../live/rail';
 import { readBodies, readRecipe, readRecipes } from '../queries/recipes';
 import type { Stretch } from '../queries/seals';
 import { cannot, isRefusal, Refusal, unknown } from '../refusal';
+import { Watch } from './watch';
 
 /** What a thread does for the server, away from its taps. Everything in and out can be copied between threads. */
 
@@ -174,7 +175,8 @@ export const jobs = {
     const bodies = await readBodies(db(), kitchen, versions);
     return bodies.map((body): Landing | null => body && landingOf(Recipe.parse(body), house));
   },
-  take: ({ file, rehearse }: { file: string; rehearse: boolean }) => takeArchive(db(), file, { rehearse }),
+  take: ({ file, rehearse, shared }: { file: string; rehearse: boolean; shared: SharedArrayBuffer }) =>
+    takeArchive(db(), file, { rehearse, watch: new Watch(shared) }),
   verify: ({ heads, stretch }: { heads: readonly Head[]; stretch?: Stretch }) =>
     verifyRecord(db(), heads, stretch),
   rail: () => railOf(db(), Date.now()),

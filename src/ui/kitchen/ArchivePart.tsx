@@ -1,14 +1,15 @@
 'use client';
 
 import { Download, Undo2 } from 'lucide-react';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { type Message, message } from '../../core/message/message';
 import { leftOutWords } from '../../core/record/awayWords';
 import { dayAndTime } from '../../core/units/clock';
+import { Progress } from '../shared/draw/Progress';
 import { FileButton } from '../shared/form/FileButton';
 import { BUTTON, PRIMARY } from '../shared/styles';
 import { useSay } from '../shared/useSay';
-import { ask, type Problem, problemWords } from '../station/line/api';
+import { ask, askAsItGoes, type Problem, problemWords } from '../station/line/api';
 
 type Taken = {
   readonly kitchen: string;
@@ -39,11 +40,20 @@ export function ArchivePart({ last }: { last: LastImport | null }) {
   const [would, setWould] = useState<Taken | null>(null);
   const [did, setDid] = useState<Taken | null>(null);
   const [problems, setProblems] = useState<readonly Problem[]>([]);
-  const [busy, setBusy] = useState(false);
+  const [share, setShare] = useState<number | null>(null);
+  const busy = share !== null;
+  const going = useRef<AbortController>(undefined);
   const standing: LastImport | null = did?.importId
     ? { id: did.importId, madeAt: new Date().toISOString(), taken: did }
     : last;
 
+  const sent = async (url: string, of: File) => {
+    going.current = new AbortController();
+    setShare(0);
+    const answer = await askAsItGoes<Taken>(url, of, { onShare: setShare, signal: going.current.signal });
+    setShare(null);
+    return answer;
+  };
   const look = async (chosen: File) => {
     setWould(null);
     setDid(null);
@@ -60,17 +70,16 @@ export function ArchivePart({ last }: { last: LastImport | null }) {
       return;
     }
     setFile(chosen);
-    setBusy(true);
-    const answer = await ask<Taken>('POST', '/api/archive?rehearse=1', chosen);
-    setBusy(false);
+    const answer = await sent('/api/archive?rehearse=1', chosen);
+    if (!answer) return;
     if (answer.ok) setWould(answer.body);
     else setProblems(answer.problems);
   };
   const take = async () => {
     if (!file) return;
-    setBusy(true);
-    const answer = await ask<Taken>('POST', '/api/archive', file);
-    setBusy(false);
+    const answer = await sent('/api/archive', file);
+    // Stopped: nothing was changed, and it can be done still.
+    if (!answer) return;
     setWould(null);
     if (answer.ok) setDid(answer.body);
     else setProblems(answer.problems);
@@ -106,6 +115,16 @@ export function ArchivePart({ last }: { last: LastImport | null }) {
           look={`mt-4 ${BUTTON}`}
           onFile={(f) => void look(f)}
         />
+        {share !== null && (
+          <div className="mt-4 flex items-center gap-3">
+            <div className="flex-1">
+              <Progress label={say('Share of the file read')} done={Math.round(share * 100)} of={100} />
+            </div>
+            <button type="button" className={BUTTON} onClick={() => going.current?.abort()}>
+              {say('Stop')}
+            </button>
+          </div>
+        )}
         {would && (
           <div className="mt-4" role="status">
             <p className="font-bold">{say('{name} would', { name: file?.name ?? '' })}</p>

@@ -2,11 +2,15 @@ import { theHouse } from '../../../server/actions/kitchen';
 import { received } from '../../../server/archive/receive';
 import { archiveStream } from '../../../server/archive/write';
 import { pool } from '../../../server/data/database';
-import { fileNamed } from '../../../server/refusal';
+import { answered, fileNamed } from '../../../server/refusal';
+import { toldAsItGoes, Watch } from '../../../server/work/watch';
 import { work } from '../../../server/work/work';
+import { languageHere } from '../../reader';
 import { respond } from '../respond';
 
 export const dynamic = 'force-dynamic';
+
+const LINES = 'application/x-ndjson';
 
 /** The whole kitchen as one file, sent as it is read. */
 export function GET(): Promise<Response> {
@@ -23,15 +27,18 @@ export function GET(): Promise<Response> {
   });
 }
 
-/** Takes an archive in; with `?rehearse=1` says what that would do and writes nothing. */
+/**
+ * Takes an archive in; with `?rehearse=1` says what that would do and writes nothing. Whoever accepts `application/x-ndjson` is told how
+ * far it is, and stops it by hanging up.
+ */
 export function POST(request: Request): Promise<Response> {
   return respond(async () => {
     const rehearse = new URL(request.url).searchParams.get('rehearse') === '1';
     const { file, done } = await received(request);
-    try {
-      return { body: await work('take', { file, rehearse }) };
-    } finally {
-      await done();
-    }
+    const watch = new Watch();
+    const job = work('take', { file, rehearse, shared: watch.shared }).finally(done);
+    if (!request.headers.get('accept')?.includes(LINES)) return { body: await job };
+    const answer = answered(async () => ({ body: await job }), await languageHere());
+    return { body: toldAsItGoes(answer, watch), headers: { 'content-type': LINES } };
   });
 }

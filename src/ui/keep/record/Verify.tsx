@@ -2,6 +2,7 @@ import { ShieldCheck, ShieldX } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { findingWords, type NamedFinding } from '../../../core/record/findingWords';
 import { type Followed, together } from '../../../core/record/followed';
+import { Progress } from '../../shared/draw/Progress';
 import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 import { ask, problemWords } from '../../station/line/api';
@@ -57,16 +58,7 @@ export function Verify({ onProblem }: { onProblem: (says: string) => void }) {
       </button>
       {followed && !followed.done && (
         <div className="mt-2">
-          <div
-            role="progressbar"
-            aria-label={say('Lines followed')}
-            aria-valuemin={0}
-            aria-valuemax={followed.of}
-            aria-valuenow={followed.head.n}
-            className="h-4 rounded-sm border-2 border-ink bg-surface"
-          >
-            <div className="h-full bg-chive" style={{ width: `${(100 * followed.head.n) / followed.of}%` }} />
-          </div>
+          <Progress label={say('Lines followed')} done={followed.head.n} of={followed.of} />
           <p className="text-[17px]">
             {say('{n} of {of} lines followed', { n: followed.head.n, of: followed.of })}
           </p>

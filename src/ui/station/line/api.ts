@@ -34,6 +34,29 @@ export const problemWords = (problems: readonly Problem[]): Message =>
 const unstopped = (words: Message | string): Message | string =>
   typeof words === 'string' ? words.replace(/\.$/, '') : words;
 
+/** What the server answered, or could not, as problems. */
+const refused = (status: number, body: { readonly problems?: readonly Problem[] } | null): Answer<never> => ({
+  ok: false,
+  again: status >= 500,
+  status,
+  problems: body?.problems ?? [
+    { field: 'server', given: message('the server answered {status}', { status }), allowed: '' },
+  ],
+});
+
+const UNREACHED: Answer<never> = {
+  ok: false,
+  again: true,
+  status: 0,
+  problems: [
+    {
+      field: 'server',
+      given: message('no connection to the server'),
+      allowed: message('nothing is lost, try again'),
+    },
+  ],
+};
+
 /** Asks the server, with JSON, or text or a file that is JSON; what goes wrong comes back as problems, each with its field. Nothing typed is lost by it. */
 export async function ask<T>(
   method: 'GET' | 'POST' | 'PUT',
@@ -47,31 +70,42 @@ export async function ask<T>(
       ...(body !== undefined && { headers: { 'content-type': 'application/json' }, body: sent }),
     });
     const answer = await response.json().catch(() => null);
-    if (response.ok) return { ok: true, body: answer as T };
-    return {
-      ok: false,
-      again: response.status >= 500,
-      status: response.status,
-      problems: answer?.problems ?? [
-        {
-          field: 'server',
-          given: message('the server answered {status}', { status: response.status }),
-          allowed: '',
-        },
-      ],
-    };
+    return response.ok ? { ok: true, body: answer as T } : refused(response.status, answer);
   } catch {
-    return {
-      ok: false,
-      again: true,
-      status: 0,
-      problems: [
-        {
-          field: 'server',
-          given: message('no connection to the server'),
-          allowed: message('nothing is lost, try again'),
-        },
-      ],
-    };
+    return UNREACHED;
+  }
+}
+
+type Line<T> = { readonly share: number } | { readonly status: number; readonly body: T };
+
+/**
+ * Sends a file of JSON and waits for what takes long to come of it; `onShare` is told how far it is, 0 to 1. Null when `signal` stopped it: the server
+ * stops, too.
+ */
+export async function askAsItGoes<T>(
+  url: string,
+  file: Blob,
+  { onShare, signal }: { readonly onShare: (share: number) => void; readonly signal: AbortSignal },
+): Promise<Answer<T> | null> {
+  const headers = { 'content-type': 'application/json', accept: 'application/x-ndjson' };
+  try {
+    const response = await timed(url, { method: 'POST', headers, body: file, signal });
+    if (!response.ok || !response.body)
+      return refused(response.status, await response.json().catch(() => null));
+    let text = '';
+    const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
+    for (let piece = await reader.read(); !piece.done; piece = await reader.read()) {
+      const lines = (text + piece.value).split('\n');
+      text = lines.pop() ?? '';
+      for (const line of lines) {
+        const told = JSON.parse(line) as Line<T>;
+        if ('share' in told) onShare(told.share);
+        else
+          return told.status < 400 ? { ok: true, body: told.body } : refused(told.status, told.body as never);
+      }
+    }
+    return UNREACHED;
+  } catch {
+    return signal.aborted ? null : UNREACHED;
   }
 }
