@@ -23,9 +23,12 @@ const WANTED = 0.85;
 
 /** Run in turn until one of them fails: first what is quick. */
 const TESTS = [
-  ['src/core/(thicken|flow|dairy|heat|refusals)', 'checks/model-tables'],
-  ['checks/(?!flow-tests|json-ld|odex|model-tables)', 'src/core/pot', 'src/core/season'],
-  ['checks/flow-tests', 'src/core/plan', 'src/core/adjust'],
+  ['src/core/(thicken|flow|dairy|heat|refusals)', 'checks/(model-tables|dairy|conduction)'],
+  [
+    'checks/(?!flow-tests|json-ld|odex|model-tables|dairy|conduction|messages|labels|scheduling|plans)',
+    'src/core/(pot|season|keep)',
+  ],
+  ['checks/(flow-tests|plans)', 'src/core/(plan|adjust)'],
 ];
 
 type Mutant = { readonly file: string; readonly at: number; readonly was: string; readonly is: string };

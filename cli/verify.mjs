@@ -1,8 +1,4 @@
-import { join } from 'node:path';
-import { npmPackages } from './packages.mjs';
-import { root } from './place.mjs';
-import { database, postgres } from './postgres.mjs';
-import { run as runProgram } from './run.mjs';
+import { asOwner } from './owner.mjs';
 import { Complaint } from './say.mjs';
 
 const HEAD = /^(\d+):([0-9a-f]{64})$/;
@@ -18,18 +14,5 @@ export async function run(_name, args) {
       );
     heads.push({ n: Number(found[1]), hash: found[2] });
   }
-  await npmPackages();
-  const server = await postgres();
-  try {
-    const url = process.env.DATABASE_URL ?? (await database(server, 'panache'));
-    const loader = new URL('../node_modules/tsx/dist/loader.mjs', import.meta.url).href;
-    const { code } = await runProgram(
-      process.execPath,
-      ['--import', loader, join(root, 'src/server/data/verify.ts'), JSON.stringify(heads)],
-      { cwd: root, env: { ...process.env, DATABASE_URL: url } },
-    );
-    process.exitCode = code;
-  } finally {
-    await server.stop();
-  }
+  await asOwner('verify.ts', [JSON.stringify(heads)]);
 }
