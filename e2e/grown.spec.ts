@@ -1,7 +1,12 @@
+import { rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { basename, join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import pg from 'pg';
 import { grow } from '../bench/kit/grow';
 import { prepare, serve } from '../cli/app.mjs';
+import { bringBack, putAway } from '../src/server/data/parts';
+import { sealRest } from '../src/server/queries/seals';
 import { app as here } from './app';
 import { live, open, watch } from './kit';
 import { begin, done, heading } from './stove';
@@ -16,7 +21,9 @@ const at = (database: string): string => {
   return url.href;
 };
 
-test('in a kitchen of three years: the rail, a recipe found, a batch begun, tapped and finished', async ({
+const file = join(tmpdir(), `panache-month-${process.pid}.jsonl.gz`);
+
+test('in a kitchen of three years: the rail, a recipe found, a batch begun, tapped and finished, a month put away and brought back', async ({
   browser,
 }) => {
   test.setTimeout(120_000);
@@ -79,7 +86,39 @@ test('in a kitchen of three years: the rail, a recipe found, a batch begun, tapp
     await expect(rail.locator(`a[href="/stove/${id}"]`)).toHaveCount(0);
     const { rows } = await db.query('SELECT over_at IS NOT NULL AS over FROM batch WHERE id = $1', [id]);
     expect(rows).toEqual([{ over: true }]);
+
+    // A month of two years ago is put away: what is without it says so, and shows nothing else in its place.
+    const { rows: old } = await db.query<{ id: string; kitchen_id: string; month: string; day: string }>(
+      `SELECT id, kitchen_id, to_char(received_at AT TIME ZONE 'UTC', 'YYYY-MM') AS month,
+         to_char(started_at, 'YYYY-MM-DD') AS day FROM batch
+       WHERE date_trunc('month', received_at AT TIME ZONE 'UTC') = date_trunc('month', now() AT TIME ZONE 'UTC' - interval '24 months')
+       ORDER BY started_at OFFSET 5`,
+    );
+    const [batch] = old;
+    if (!batch) throw new Error('no batch of two years ago');
+    const all = await db.query<{ batch_id: string }>(
+      `SELECT DISTINCT batch_id FROM batch_event_${batch.month.replace('-', '_')}`,
+    );
+    await sealRest(db, batch.kitchen_id, { batches: all.rows.map((r) => r.batch_id), lots: [], lines: [] });
+    const { lines } = await putAway(db, batch.month, file);
+    expect(lines).toBeGreaterThan(1000);
+    for (const path of [`/stove/${batch.id}`, `/fix?batch=${batch.id}`, `/check?batch=${batch.id}`]) {
+      await page.goto(path);
+      await expect(heading(page)).toHaveText(/ is put away$/);
+      await expect(page.getByRole('main')).toContainText(`50 lines of its record, in ${basename(file)}.`);
+    }
+    await page.goto(`/record?from=${batch.day}&to=${batch.day}`);
+    await expect(page.getByRole('main')).toContainText(
+      `are put away in ${basename(file)} and not shown here`,
+    );
+    await bringBack(db, file);
+    await page.reload();
+    await expect(page.getByRole('main')).not.toContainText('put away');
+    await expect(page.getByRole('row').nth(5)).toContainText('on the stove');
+    await page.goto(`/stove/${batch.id}`);
+    await expect(heading(page)).not.toHaveText(/put away/);
   } finally {
+    rmSync(file, { force: true });
     await context.close();
     await app.stop();
     await db.end();
