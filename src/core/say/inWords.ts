@@ -14,10 +14,19 @@ import { formatOf, type Language, LOCALE } from './catalogue';
 /** How someone reads: the kitchen's units, and the language. */
 export type Reader = Show & { readonly language?: Language };
 
-const listed = (values: readonly Value[], type: 'conjunction' | 'disjunction', reader: Reader): string =>
-  new Intl.ListFormat(LOCALE[languageOf(reader)], { type }).format(
-    values.map((v) => String(valueIn(v, reader))),
-  );
+type Joining = 'conjunction' | 'disjunction';
+
+/** Kept, for making one takes a hundred times as long as using it. */
+const lists = new Map<string, Intl.ListFormat>();
+function listFormat(language: Language, type: Joining): Intl.ListFormat {
+  const key = `${language} ${type}`;
+  const found = lists.get(key) ?? new Intl.ListFormat(LOCALE[language], { type });
+  lists.set(key, found);
+  return found;
+}
+
+const listed = (values: readonly Value[], type: Joining, reader: Reader): string =>
+  listFormat(languageOf(reader), type).format(values.map((v) => String(valueIn(v, reader))));
 
 const languageOf = (reader: Reader): Language => reader.language ?? 'en';
 

@@ -1,7 +1,6 @@
 'use client';
 
 import { Timer } from 'lucide-react';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { CALIBRATION_LIQUIDS, calibrateFunnel } from '../../core/flow/readings/cups';
@@ -11,6 +10,7 @@ import { spaced } from '../../core/units/format';
 import { typedNumber } from '../../core/units/typed/parse';
 import { WhenLive } from '../frame/WhenLive';
 import { Field } from '../shared/form/Field';
+import { Link } from '../shared/Link';
 import { Scroll } from '../shared/Scroll';
 import { BUTTON, PRIMARY } from '../shared/styles';
 import { useSay } from '../shared/useSay';

@@ -1,12 +1,12 @@
 import { clsx } from 'clsx';
 import { Printer, Ruler } from 'lucide-react';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { flowError } from '../../core/flow/readings/repeated';
 import { spaced } from '../../core/units/format';
 import { Faces } from '../frame/Faces';
 import type { FlowTestMethod } from '../shared/flowTests';
 import { Pick } from '../shared/form/Field';
+import { Link } from '../shared/Link';
 import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 

@@ -1,10 +1,10 @@
 'use client';
 
 import { Download, Printer } from 'lucide-react';
-import Link from 'next/link';
 import type { SpreadSheet } from '../../core/flow/readings/sheet';
 import { term } from '../../core/message/term';
 import { degrees } from '../../core/units/show';
+import { Link } from '../shared/Link';
 import { Scroll } from '../shared/Scroll';
 import { BUTTON, PRIMARY } from '../shared/styles';
 import { useSay } from '../shared/useSay';

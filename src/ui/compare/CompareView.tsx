@@ -2,7 +2,6 @@
 
 import { askedVolume } from '../../core/units/show';
 import '../../core/food/load';
-import Link from 'next/link';
 import { Suspense, useMemo, useState } from 'react';
 import type { Finished, Held } from '../../core/compare/finished';
 import { bandOf } from '../../core/flow/bands';
@@ -20,6 +19,7 @@ import { useOneByOne } from '../order/useOneByOne';
 import { useShelf } from '../order/useShelf';
 import { Choice } from '../shared/form/Choice';
 import { Segments } from '../shared/form/Segments';
+import { Link } from '../shared/Link';
 import { lazily } from '../shared/lazily';
 import { Scroll } from '../shared/Scroll';
 import { useSay } from '../shared/useSay';

@@ -1,9 +1,9 @@
 'use client';
 
-import Link from 'next/link';
 import type { Contradiction } from '../../core/adjust/measured';
 import type { BatchEvent, EventBody } from '../../core/batch/events';
 import { volumeWords } from '../../core/units/show';
+import { Link } from '../shared/Link';
 import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';

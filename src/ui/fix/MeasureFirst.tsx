@@ -1,9 +1,9 @@
 import { clsx } from 'clsx';
 import { Droplets } from 'lucide-react';
-import Link from 'next/link';
 import { type BandLimits, bandOf } from '../../core/flow/bands';
 import { term } from '../../core/message/term';
 import { mPas } from '../../core/units/format';
+import { Link } from '../shared/Link';
 import { BUTTON, PRIMARY } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 

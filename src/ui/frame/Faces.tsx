@@ -2,9 +2,9 @@
 
 import { clsx } from 'clsx';
 import { CookingPot, Droplets, Wrench } from 'lucide-react';
-import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { message } from '../../core/message/message';
+import { Link } from '../shared/Link';
 import { useSay } from '../shared/useSay';
 
 const FACES = [

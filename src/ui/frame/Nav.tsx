@@ -2,9 +2,9 @@
 
 import { clsx } from 'clsx';
 import { CircleUserRound } from 'lucide-react';
-import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { Suspense, useState } from 'react';
+import { Link } from '../shared/Link';
 import { lazily } from '../shared/lazily';
 import { useSay } from '../shared/useSay';
 import { useRole } from '../station/useRole';

@@ -1,8 +1,8 @@
 'use client';
 
 import { BookOpen, ChefHat, Keyboard, Moon, Scale, Sun } from 'lucide-react';
-import Link from 'next/link';
 import { Pick } from '../shared/form/Field';
+import { Link } from '../shared/Link';
 import { Sheet } from '../shared/Sheet';
 import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';

@@ -1,10 +1,10 @@
 'use client';
 
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ChangedLine } from '../../core/formats/changedLines';
 import { type Message, message } from '../../core/message/message';
+import { Link } from '../shared/Link';
 import { Scroll } from '../shared/Scroll';
 import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';

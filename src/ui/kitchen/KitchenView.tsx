@@ -1,7 +1,6 @@
 'use client';
 
 import '../../core/food/load';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
@@ -9,6 +8,7 @@ import type { KitchenFile } from '../../core/house/kitchenFile';
 import { message } from '../../core/message/message';
 import { Segments } from '../shared/form/Segments';
 import { useLeaveWarning } from '../shared/form/useLeaveWarning';
+import { Link } from '../shared/Link';
 import { FIELD } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 import { ask, problemWords } from '../station/line/api';

@@ -1,13 +1,13 @@
 'use client';
 
 import { Plus } from 'lucide-react';
-import Link from 'next/link';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { FILL_LIMIT, MATERIALS } from '../../core/heat/vessel';
 import { term } from '../../core/message/term';
 import { spaced } from '../../core/units/format';
 import { parseNumber } from '../../core/units/typed/parse';
 import { Field, Pick } from '../shared/form/Field';
+import { Link } from '../shared/Link';
 import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 import type { KitchenForm } from './form/form';

@@ -1,12 +1,12 @@
 'use client';
 
-import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { type Message, message } from '../../core/message/message';
 import type { TimedOrder } from '../../core/order/order';
 import { freeSoupId, MOST_SOUPS, minutesOf, type Service } from '../../core/service/service';
 import { shortDay } from '../../core/service/words/dayWords';
 import { dayOf } from '../../core/units/clock';
+import { Link } from '../shared/Link';
 import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 import { ask, problemWords } from '../station/line/api';

@@ -1,7 +1,6 @@
 'use client';
 
 import { FilePlus2, FileUp, Search } from 'lucide-react';
-import Link from 'next/link';
 import { useRef, useState } from 'react';
 import { term } from '../../core/message/term';
 import type { Listed, RecipeList } from '../../core/recipe/listed';
@@ -10,6 +9,7 @@ import { useShortcut } from '../frame/keys/Shortcuts';
 import { Spoon } from '../shared/draw/Spoon';
 import { findIn } from '../shared/form/findIn';
 import { Segments } from '../shared/form/Segments';
+import { Link } from '../shared/Link';
 import { BUTTON, FIELD, PRIMARY } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';

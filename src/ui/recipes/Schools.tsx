@@ -1,7 +1,7 @@
 'use client';
 
-import Link from 'next/link';
 import { SCHOOL_LITRES, SCHOOLS } from '../../core/recipe/schools';
+import { Link } from '../shared/Link';
 import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 import { SchoolDrawing } from './SchoolDrawing';

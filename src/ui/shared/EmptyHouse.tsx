@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from './Link';
 import { PRIMARY } from './styles';
 import { useSay } from './useSay';
 

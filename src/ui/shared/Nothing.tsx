@@ -1,7 +1,7 @@
 'use client';
 
-import Link from 'next/link';
 import type { Message } from '../../core/message/message';
+import { Link } from './Link';
 import { useSay } from './useSay';
 
 type Props = {

@@ -1,10 +1,10 @@
 'use client';
 
 import { ArrowRight } from 'lucide-react';
-import Link from 'next/link';
 import type { BodyOf, GoesTo } from '../../core/batch/events';
 import { type Message, message } from '../../core/message/message';
 import { timeOfDay } from '../../core/units/clock';
+import { Link } from '../shared/Link';
 import { PRIMARY } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 

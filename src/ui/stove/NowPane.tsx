@@ -12,7 +12,6 @@ import {
   Wifi,
   Wrench,
 } from 'lucide-react';
-import Link from 'next/link';
 import { bandOf } from '../../core/flow/bands';
 import { type Message, message } from '../../core/message/message';
 import { term } from '../../core/message/term';
@@ -20,6 +19,7 @@ import { mPas, spaced } from '../../core/units/format';
 import { degrees, type Show, volumeWords } from '../../core/units/show';
 import { PotNow } from '../shared/draw/PotNow';
 import { type Mark, Scale } from '../shared/draw/Scale';
+import { Link } from '../shared/Link';
 import { inTen, measuredMark } from '../shared/marks';
 import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';

@@ -2,11 +2,11 @@
 
 import { clsx } from 'clsx';
 import { BellRing, Hourglass, Snowflake, TriangleAlert } from 'lucide-react';
-import Link from 'next/link';
 import type { Ticket } from '../../../core/batch/ticket';
 import { message } from '../../../core/message/message';
 import { countdown } from '../../../core/units/clock';
 import { degrees } from '../../../core/units/show';
+import { Link } from '../../shared/Link';
 import { useSay } from '../../shared/useSay';
 import { useShow } from '../../shared/useShow';
 import { urgencyOf } from './urgent';

@@ -1,7 +1,6 @@
 'use client';
 
 import { Download, Thermometer } from 'lucide-react';
-import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import type { Entry } from '../../../core/keep/entries';
 import type { KeepBody } from '../../../core/keep/events';
@@ -9,6 +8,7 @@ import type { DaysAway } from '../../../core/record/awayWords';
 import type { Head } from '../../../core/record/chain';
 import { dayAndTime, dayOf } from '../../../core/units/clock';
 import { Field } from '../../shared/form/Field';
+import { Link } from '../../shared/Link';
 import { BUTTON, PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 import { ask, problemWords } from '../../station/line/api';

@@ -1,7 +1,7 @@
-import Link from 'next/link';
 import type { House } from '../../../core/house/house';
 import type { WaterTested } from '../../../core/learn/waterTest';
 import { spaced } from '../../../core/units/format';
+import { Link } from '../../shared/Link';
 import { BUTTON, PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 

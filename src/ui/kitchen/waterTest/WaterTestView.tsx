@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { FILL_LIMIT, rimVolume } from '../../../core/heat/vessel';
@@ -11,6 +10,7 @@ import { volumeWords } from '../../../core/units/show';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick } from '../../shared/form/Field';
 import { Segments } from '../../shared/form/Segments';
+import { Link } from '../../shared/Link';
 import { BUTTON, PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 import { useShow } from '../../shared/useShow';

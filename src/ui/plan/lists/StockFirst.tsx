@@ -1,7 +1,6 @@
 'use client';
 
 import { Flame } from 'lucide-react';
-import Link from 'next/link';
 import { useState } from 'react';
 import type { StockPlan } from '../../../core/compare/stockPlan';
 import { asideOf, figureOf } from '../../../core/formats/sheet';
@@ -16,6 +15,7 @@ import { duration } from '../../../core/units/format';
 import { momentWords } from '../../../core/words/moment';
 import { detailsOf, titleOf } from '../../../core/words/steps';
 import { stockName } from '../../order/stockWords';
+import { Link } from '../../shared/Link';
 import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 import { kitchenNow } from '../../station/line/clock';

@@ -2,7 +2,6 @@
 
 import '../../../core/food/load';
 import { MoreHorizontal } from 'lucide-react';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
@@ -10,6 +9,7 @@ import { idFrom } from '../../../core/formats/draft/ids';
 import type { House } from '../../../core/house/house';
 import type { RecipeText } from '../../../core/recipe/recipe';
 import { useLeaveWarning } from '../../shared/form/useLeaveWarning';
+import { Link } from '../../shared/Link';
 import { Scroll } from '../../shared/Scroll';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON } from '../../shared/styles';

@@ -1,11 +1,11 @@
 'use client';
 
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { type DragEvent, Suspense, useState } from 'react';
 import type { RecipeDraft } from '../../../core/formats/draft/draft';
 import type { RecipeText } from '../../../core/recipe/recipe';
 import { FileButton } from '../../shared/form/FileButton';
+import { Link } from '../../shared/Link';
 import { lazily } from '../../shared/lazily';
 import { BUTTON, FIELD, PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';

@@ -1,13 +1,13 @@
 'use client';
 
 import { Flame, Pin, PinOff } from 'lucide-react';
-import Link from 'next/link';
 import type { House } from '../../../core/house/house';
 import { warningLine } from '../../../core/plan/warningWords';
 import type { Bar } from '../../../core/service/board';
 import { clockOf, type Place } from '../../../core/service/service';
 import { askedVolume } from '../../../core/units/show';
 import { Pick } from '../../shared/form/Field';
+import { Link } from '../../shared/Link';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON, PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';

@@ -1,7 +1,6 @@
 'use client';
 
 import { Archive, CalendarPlus, Copy } from 'lucide-react';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useState } from 'react';
 import { v4 as uuid } from 'uuid';
@@ -9,6 +8,7 @@ import type { Message } from '../../../core/message/message';
 import { copied, dayAfter, isDay, type Service } from '../../../core/service/service';
 import { shortDay } from '../../../core/service/words/dayWords';
 import { Field } from '../../shared/form/Field';
+import { Link } from '../../shared/Link';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';

@@ -1,7 +1,6 @@
 'use client';
 
 import { Trash2 } from 'lucide-react';
-import Link from 'next/link';
 import { useState } from 'react';
 import { BANDS, bandOf, middleOf } from '../../../core/flow/bands';
 import { term } from '../../../core/message/term';
@@ -11,6 +10,7 @@ import { askedVolume } from '../../../core/units/show';
 import { addressOf } from '../../order/address';
 import type { Stores } from '../../order/stores';
 import { Field, Pick, Tick } from '../../shared/form/Field';
+import { Link } from '../../shared/Link';
 import { HEAD_BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 import { Whole } from './HouseSheet';
