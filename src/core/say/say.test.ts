@@ -21,6 +21,19 @@ test('plurals, choices and lists are the language’s', () => {
   expect(inEnglish('{of}', { of: { listed: ['a', { loud: message('egg') }] } })).toBe('a, EGG');
 });
 
+test('lists in English are as Intl.ListFormat joins them', () => {
+  const words = ['salt', 'milk and cream', 'a, b', '', 'leek'];
+  for (let n = 0; n <= words.length; n++)
+    for (const [field, type] of [
+      ['and', 'conjunction'],
+      ['or', 'disjunction'],
+    ] as const) {
+      const some = words.slice(0, n);
+      const of = { [field]: some } as { and: string[] };
+      expect(inEnglish('{of}', { of })).toBe(new Intl.ListFormat('en-GB', { type }).format(some));
+    }
+});
+
 test('figures are read in the kitchen’s units, wherever they are nested', () => {
   const both = message('{from}; {range}; {jug}; {asked}', {
     from: { celsius: 80 },
