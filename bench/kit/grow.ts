@@ -44,7 +44,12 @@ export async function grow(owner: pg.Pool, g: Growth): Promise<void> {
     await db.query(
       'SET session_replication_role = replica; SET statement_timeout = 0; SET synchronous_commit = off',
     );
-    const made = (what: string) => `md5('${what} ' || $1::text || ' ' || n)::uuid`;
+    // In one, so that all of it counts from the same moment: a line says when its batch began.
+    await db.query('BEGIN');
+    // The same id for the same thing, of the form (RFC 9562, version 4) an address may name.
+    const uuidOf = (text: string) =>
+      `overlay(overlay(md5(${text}) placing '4' from 13) placing '8' from 17)::uuid`;
+    const made = (what: string) => uuidOf(`'${what} ' || $1::text || ' ' || n`);
     const tag = `${g.batches} ${g.days} ${Date.now()}`;
     if (g.recipes > 0) {
       await db.query(
@@ -73,7 +78,7 @@ export async function grow(owner: pg.Pool, g: Growth): Promise<void> {
     );
     await db.query(
       `INSERT INTO batch_event (id, batch_id, at, received_at, station, body, batch_started_at)
-       SELECT md5('event ' || $1::text || ' ' || n || ' ' || k)::uuid, ${made('batch')}, at, at, (ARRAY['Early', 'Late', 'Lead'])[k % 3 + 1],
+       SELECT ${uuidOf(`'event ' || $1::text || ' ' || n || ' ' || k`)}, ${made('batch')}, at, at, (ARRAY['Early', 'Late', 'Lead'])[k % 3 + 1],
          CASE WHEN k = $3 THEN '{"kind":"finished","goesTo":"pass"}'::jsonb
            WHEN k % 6 = 0 THEN jsonb_build_object('kind', 'step-done', 'step', k / 6)
            WHEN k % 6 = 1 THEN jsonb_build_object('kind', 'note', 'text', 'stirred')
@@ -82,6 +87,7 @@ export async function grow(owner: pg.Pool, g: Growth): Promise<void> {
          FROM generate_series(1, $2::int) n CROSS JOIN generate_series(1, $3::int) k) t`,
       [tag, g.batches, g.eventsEach, g.days],
     );
+    await db.query('COMMIT');
     await db.query('SET session_replication_role = DEFAULT');
     await db.query('ANALYZE');
   } finally {

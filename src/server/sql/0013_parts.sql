@@ -198,3 +198,13 @@ BEGIN
     AND NOT EXISTS (SELECT 1 FROM event_away a WHERE a.batch_id = b.id);
   RETURN NULL;
 END $$;
+
+-- What is only ever added to is tended by the number of new lines, too; of a batch, what is written again is its end.
+ALTER TABLE seal SET (
+  autovacuum_vacuum_insert_threshold = 20000, autovacuum_vacuum_insert_scale_factor = 0,
+  autovacuum_analyze_threshold = 20000, autovacuum_analyze_scale_factor = 0,
+  autovacuum_freeze_min_age = 0);
+ALTER TABLE keep_event SET (
+  autovacuum_vacuum_insert_threshold = 5000, autovacuum_vacuum_insert_scale_factor = 0,
+  autovacuum_freeze_min_age = 0);
+ALTER TABLE batch SET (autovacuum_vacuum_threshold = 500, autovacuum_vacuum_scale_factor = 0.02);
