@@ -285,8 +285,11 @@ export async function bringBack(
   try {
     return await transaction(async (tx) => {
       let lines = 0;
+      let begun = false;
       for await (const some of readLines(file)) {
-        const own = lines === 0 && some[0]?.includes('panache.lines/1') ? some.slice(1) : some;
+        // The first line of all says what follows.
+        const own = begun ? some : some.slice(1);
+        begun = true;
         await compareWithChain(tx, own, lines + 2);
         await tx.query(
           `INSERT INTO ${part.table} (id, batch_id, seq, at, received_at, station, body, clock_ms, batch_started_at)
