@@ -455,12 +455,19 @@ test('an archive carries what is kept and the lines of the kitchen; taken in els
     expect(one && (await theLot(other.pool, one.id)).events).toEqual(one?.events);
     expect((await verifyRecord(other.pool, [])).findings).toEqual([]);
     // The same file again brings nothing twice.
-    await takeArchive(other.pool, file);
+    const second = await takeArchive(other.pool, file);
     expect((await count()).living).toBe(before.living + here.length);
     expect(taken.newLots?.length).toBeGreaterThanOrEqual(here.length);
     const last = await takeArchive(other.pool, file);
+    expect(last.newLots).toEqual([]);
+    // What stood here before an import is not its own: gone back on, only what the first brought goes, with the first.
     await undoImport(other.pool, { id: last.importId });
+    expect((await count()).living).toBe(before.living + here.length);
+    await undoImport(other.pool, { id: second.importId, anyway: true });
+    await undoImport(other.pool, { id: taken.importId, anyway: true });
     expect((await count()).living).toBe(before.living);
+    expect((await takeArchive(other.pool, file)).newLots).toHaveLength(here.length);
+    expect((await count()).living).toBe(before.living + here.length);
     expect((await verifyRecord(other.pool, [])).findings).toEqual([]);
   } finally {
     await rm(folder, { recursive: true });

@@ -11,7 +11,7 @@ import { same } from '../actions/same';
 import { type Queryable, transaction } from '../data/database';
 import { appendEvents, readBatch, UNBOUND, writeBatch } from '../queries/batches';
 import { type Taken, writeImport } from '../queries/imports';
-import { appendLine, moveRow, openRow, readLot } from '../queries/keep';
+import { appendLine, isOutOfSight, moveRow, openRow, readLot } from '../queries/keep';
 import { replaceHouse } from '../queries/kitchen';
 import { claimRecipe, holdRecipe, readVersions, setArchived, writeVersion } from '../queries/recipes';
 import { sealRest } from '../queries/seals';
@@ -133,17 +133,20 @@ async function takeService(db: Queryable, u: Under, { service }: PartOf<'service
   u.services.push(service.id);
 }
 
-/** Something kept that is not known here comes with all its lines; what an undone import put out of sight is back. */
+/** Something kept that is not known here comes with all its lines; what an undone import put out of sight is back. What stands here is not the import’s, and stays when that is undone. */
 async function takeLot(db: Queryable, u: Under, { lot }: PartOf<'lot'>): Promise<void> {
   const here = await readLot(db, u.house.id, lot.id);
   const [first] = lot.events;
   if (!first) return;
+  const { keeping } = u.kitchen ?? u.house;
+  const stands = here && lotState(here, keeping);
+  if (here && (!stands || stands.over || !(await isOutOfSight(db, here.id)))) return;
   if (!here) {
     const batchId = lot.batchId && (await readBatch(db, lot.batchId)) ? lot.batchId : null;
     await openRow(db, { id: lot.id, kitchenId: u.house.id, batchId, at: first.at });
     for (const event of lot.events) await appendLine(db, u.house.id, lot.id, event, true);
   }
-  await moveRow(db, lot.id, lotState(here ?? lot, (u.kitchen ?? u.house).keeping));
+  await moveRow(db, lot.id, lotState(here ?? lot, keeping));
   u.lots.push(lot.id);
 }
 

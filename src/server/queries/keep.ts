@@ -195,6 +195,15 @@ export async function appendLine(
   return rowCount === 1;
 }
 
+/** Whether something kept is out of sight, by its row. */
+export async function isOutOfSight(db: Queryable, id: string): Promise<boolean> {
+  const { rows } = await db.query<{ over: boolean }>(
+    'SELECT over_at IS NOT NULL AS over FROM lot WHERE id = $1',
+    [id],
+  );
+  return rows[0]?.over ?? false;
+}
+
 /** Puts things kept out of sight, as an import that is gone back on brought them: their lines stay in the record. */
 export const hideLots = (db: Queryable, ids: readonly string[]) =>
   db.query("UPDATE lot SET stage = 'over', vessel_id = NULL, over_at = now() WHERE id = ANY($1::uuid[])", [
