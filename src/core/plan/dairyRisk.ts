@@ -43,16 +43,16 @@ export function dairyFate(run: Run, kitchen: Kitchen): DairyFate | null {
     const after = observe(r.pot, kitchen);
     const hottest = Math.max(r.pot.celsius, ...r.trace.map((s) => s.celsius));
     // Tempered in ladle by ladle, or boiled with starch first, it meets no shock.
-    const shock = goesIn.length > 0 && r.step.kind === 'add';
-    const coldest = Math.min(...goesIn.map((p) => arrivesAt(p, kitchen)));
+    const poured = r.step.kind === 'add' ? goesIn.map((p) => arrivesAt(p, kitchen)) : [];
+    const meets = poured.length > 0 ? r.before.celsius : null;
     const risk = splitRisk({
       pH: after.pH,
-      celsius: Math.min(105, Math.max(0, shock ? Math.max(hottest, r.before.celsius) : hottest)),
+      celsius: Math.min(105, Math.max(0, hottest, meets ?? 0)),
       boiled: hottest > boilsAt(kitchen) - BOILS_WITHIN,
       fatPercent: Math.min(100, (fat / grams) * 100),
       saltPercent: after.saltPercent,
       equivalents: after.equivalents,
-      shock: shock ? r.before.celsius - coldest : 0,
+      shock: meets === null ? 0 : meets - Math.min(...poured),
     });
     if (!worst || gravity(risk) > gravity(worst.risk) + NO_WORSE) worst = { risk, step };
   }

@@ -1,7 +1,8 @@
+import type { PutAway } from './awayWords';
 import type { Head } from './chain';
 
 /** Lines that are put away in a file: followed by their links, not looked at. */
-export type LinesAway = { readonly file: string; readonly sha256: string; readonly lines: number };
+export type LinesAway = PutAway & { readonly sha256: string };
 
 /** How far the chain was followed, and what was found on the way. */
 export type Followed<Found> = {

@@ -8,6 +8,7 @@ import { issue } from '../../core/message/told';
 import type { DaysAway } from '../../core/record/awayWords';
 import type { Head } from '../../core/record/chain';
 import { dayOf } from '../../core/units/clock';
+import { DAY_MS } from '../../core/units/moment';
 import type { Queryable } from '../data/database';
 import { readKitchenLines, readLot, readLotsBetween } from '../queries/keep';
 import { readPartsAway } from '../queries/parts';
@@ -120,8 +121,8 @@ export async function theRecord(
   const from = accept(Day, asked.from ?? today, 'from');
   const to = accept(Day, asked.to ?? from, 'to');
   if (to < from) throw cannot('to', to, message('not before {from}', { from }));
-  const [start, end] = [startOf(from), startOf(to) + 86_400_000];
-  if ((end - start) / 86_400_000 > MOST_DAYS)
+  const [start, end] = [startOf(from), startOf(to) + DAY_MS];
+  if ((end - start) / DAY_MS > MOST_DAYS)
     throw cannot('to', to, message('at most {most} days at once', { most: MOST_DAYS }));
   const [a, b] = [new Date(start).toISOString(), new Date(end).toISOString()];
   const lots = await readLotsBetween(db, house.id, a, b);

@@ -9,6 +9,7 @@ import { createGunzip, createGzip } from 'node:zlib';
 import type pg from 'pg';
 import * as z from 'zod';
 import { hashOf } from '../../core/record/chain';
+import { DAY_MS } from '../../core/units/moment';
 import { transaction } from './database';
 
 /**
@@ -40,6 +41,10 @@ export type Part = {
   /** The file it was put away in. */
   readonly away: { readonly file: string; readonly sha256: string; readonly at: Date } | null;
 };
+
+/** Of a part `p`: where it went last. */
+const LAST_MOVE =
+  'LEFT JOIN LATERAL (SELECT * FROM event_part_moved m WHERE m.part = p.name ORDER BY n DESC LIMIT 1) m ON true';
 
 const tableOf = (name: string): string => `batch_event_${name.replace('-', '_')}`;
 const nameOf = (table: string): string => table.replace('batch_event_', '').replace('_', '-');
@@ -75,7 +80,7 @@ export async function listParts(db: pg.Pool): Promise<readonly Part[]> {
        s.n_live_tup AS lines, pg_total_relation_size(s.relid) AS bytes
      FROM event_part p
      LEFT JOIN pg_stat_user_tables s ON s.relname = p.name AND s.schemaname = 'public'
-     LEFT JOIN LATERAL (SELECT * FROM event_part_moved m WHERE m.part = p.name ORDER BY n DESC LIMIT 1) m ON true
+     ${LAST_MOVE}
      ORDER BY p.high`,
   );
   return rows.map((r) => {
@@ -100,7 +105,7 @@ async function known(db: Pick<pg.Pool, 'query'>, name: string) {
     sha256: string | null;
   }>(
     `SELECT p.low::text, p.high::text, m.what, m.n, m.sha256 FROM event_part p
-     LEFT JOIN LATERAL (SELECT * FROM event_part_moved m WHERE m.part = p.name ORDER BY n DESC LIMIT 1) m ON true
+     ${LAST_MOVE}
      WHERE p.name = $1`,
     [tableOf(name)],
   );
@@ -171,7 +176,7 @@ export async function putAway(
     return await transaction(async (tx) => {
       const part = await known(tx, name);
       if (part.away) throw new NotMoved(`${name} is put away already`);
-      const young = new Date(part.high).getTime() + AT_HAND_DAYS * 86_400_000;
+      const young = new Date(part.high).getTime() + AT_HAND_DAYS * DAY_MS;
       if (young > now.getTime())
         throw new NotMoved(
           `${name} holds lines of less than ${AT_HAND_DAYS} days ago: not before ${new Date(young).toISOString().slice(0, 10)}`,

@@ -1,6 +1,7 @@
 import { BatchEvent } from '../../core/batch/events';
 import type { Batch, RecordedPlan, Unreadable } from '../../core/batch/record';
 import type { Row } from '../../core/record/chain';
+import { DAY_MS } from '../../core/units/moment';
 import type { Queryable } from '../data/database';
 import { readAway } from './parts';
 import type { RecipeBody } from './recipes';
@@ -24,8 +25,6 @@ type EventRow = {
   clock_ms: string | null;
   received_at: Date;
 };
-
-const DAY = 86_400_000;
 
 const EVENT = 'id, batch_id, at, station, body, clock_ms, received_at';
 
@@ -58,7 +57,7 @@ async function withEvents(db: Queryable, rows: readonly BatchRow[]): Promise<rea
   );
   const events = await db.query<EventRow>(
     `SELECT ${EVENT} FROM batch_event WHERE batch_id = ANY($1) AND received_at >= $2 ORDER BY seq`,
-    [rows.map((r) => r.id), Number.isFinite(first) ? new Date(first - DAY) : '-infinity'],
+    [rows.map((r) => r.id), Number.isFinite(first) ? new Date(first - DAY_MS) : '-infinity'],
   );
   const away = await readAway(
     db,

@@ -28,10 +28,12 @@ async function rowsOf(
   span: Span | null = null,
 ): Promise<ReadonlyMap<string, unknown>> {
   // Read by its kind alone: what the view puts together of the others is not even planned.
+  const text = `SELECT id, row FROM to_seal WHERE source = '${source}' AND id = ANY($1::uuid[])`;
   const { rows } = await db.query<{ id: string; row: unknown }>(
-    `SELECT id, row FROM to_seal WHERE source = '${source}' AND id = ANY($1::uuid[])
-       ${span ? 'AND received_at BETWEEN $2 AND $3' : ''}`,
-    span ? [ids, span.from, span.to] : [ids],
+    span
+      ? // Planned each time: which parts are opened is known by the moments.
+        { text: `${text} AND received_at BETWEEN $2 AND $3`, values: [ids, span.from, span.to] }
+      : { name: `rows-to-seal ${source}`, text, values: [ids] },
   );
   return new Map(rows.map((r) => [r.id, r.row]));
 }
