@@ -2,7 +2,7 @@ import { inflateSync } from 'node:zlib';
 import jsQR from 'jsqr';
 import { demoHouse } from '../demo/demo';
 import { codeOf, LABEL_SIZES, labelOf } from '../src/core/keep/labels';
-import { lotState } from '../src/core/keep/lot';
+import { lotState } from '../src/core/keep/safe/fold';
 import { LOT, line, lotOf, putBy, START } from '../src/core/keep/testKit';
 import { inEnglish } from '../src/core/say/inWords';
 import { labelsPdf } from '../src/server/exports/labelsPdf';

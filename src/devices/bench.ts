@@ -2,7 +2,7 @@ import type { BatchEvent } from '../core/batch/events';
 import type { Batch } from '../core/batch/record';
 import { batchState } from '../core/batch/state';
 import type { FlowTest } from '../core/flow/readings/reading';
-import { lotState } from '../core/keep/lot';
+import { lotState } from '../core/keep/safe/fold';
 import { normals, seeded } from '../core/maths/random';
 import { type KeptThing, keptCelsius } from './keptTruth';
 import { flowAt, nextOnScale, type Real, really, watched } from './truth';

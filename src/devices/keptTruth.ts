@@ -1,7 +1,8 @@
 import type { House } from '../core/house/house';
 import { type Cooling, cooled, thickSoup, warmestAt } from '../core/keep/cool/body';
 import { coolingOf } from '../core/keep/cool/ways';
-import { type Lot, type LotState, lotState, placeOf } from '../core/keep/lot';
+import { type Lot, type LotState, placeOf } from '../core/keep/lot';
+import { lotState } from '../core/keep/safe/fold';
 import { normals, seeded } from '../core/maths/random';
 
 /** What the simulation knows of something kept: its lines and the house it stands in. */

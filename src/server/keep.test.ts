@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type pg from 'pg';
 import type { KeepBody } from '../core/keep/events';
-import { lotState } from '../core/keep/lot';
+import { lotState } from '../core/keep/safe/fold';
 import { NO_LINK } from '../core/record/chain';
 import { together } from '../core/record/followed';
 import { inEnglish } from '../core/say/inWords';

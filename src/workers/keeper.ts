@@ -6,7 +6,8 @@ import { filled, warmestAt } from '../core/keep/cool/body';
 import type { Forecast } from '../core/keep/cool/forecast';
 import { type Tried, tried, type Way, waysToCool } from '../core/keep/cool/ways';
 import type { KeepEvent } from '../core/keep/events';
-import { type Lot, lotState, placeOf } from '../core/keep/lot';
+import { type Lot, placeOf } from '../core/keep/lot';
+import { lotState } from '../core/keep/safe/fold';
 import {
   FREEZER_FILM,
   type FreezeEffect,

@@ -162,8 +162,13 @@ export const EventBody = z.discriminatedUnion('kind', [
   }),
   /** What was held or cooled is gone: served up, put away, or thrown out. */
   z.object({ kind: z.literal('cleared') }),
-  /** A mistake taken back: the event it names no longer counts, but stays on record. */
-  z.object({ kind: z.literal('withdrawn'), event: z.uuid() }),
+  /** A mistake taken back: the event it names no longer counts, but stays on record; with the event that stands in its place. */
+  z.object({
+    kind: z.literal('withdrawn'),
+    event: z.uuid(),
+    why: words('why', 200).optional(),
+    instead: z.uuid().optional(),
+  }),
 ]);
 export type EventBody = z.infer<typeof EventBody>;
 export type BodyOf<K extends EventBody['kind']> = Extract<EventBody, { kind: K }>;

@@ -1,5 +1,6 @@
 import { withPortions } from '../pot/portions';
 import type { Portion, Step } from '../pot/step';
+import { counting } from '../record/counting';
 import type { BatchEvent, BodyOf, StepKey } from './events';
 import type { Batch, RecordedStep } from './record';
 
@@ -45,12 +46,7 @@ export type BatchState = {
 };
 
 /** Events that count: by the time they happened, as received where that is the same, without those taken back. */
-export function standing(events: readonly BatchEvent[]): readonly BatchEvent[] {
-  const withdrawn = new Set(events.flatMap((e) => (e.body.kind === 'withdrawn' ? [e.body.event] : [])));
-  return events
-    .filter((e) => e.body.kind !== 'withdrawn' && !withdrawn.has(e.id))
-    .toSorted((a, b) => Date.parse(a.at) - Date.parse(b.at));
-}
+export const standing: (events: readonly BatchEvent[]) => readonly BatchEvent[] = counting;
 
 type StateSoFar = {
   done: Map<StepKey, BatchEvent>;

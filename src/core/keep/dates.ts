@@ -1,11 +1,22 @@
+import type { RuleSet } from '../safety/rules';
 import { dayAfter } from '../service/service';
 import { dayOf } from '../units/clock';
+import { DAY_MS } from '../units/moment';
 import type { LotState } from './lot';
+import { judge } from './safe/judged';
+
+/** Why something kept has no last day: its date stands still, or it was not kept within the rule, or nobody can tell. */
+export type Undated = 'frozen' | 'not within the rule' | 'cannot be told';
 
 /** The date mark of something kept. */
 export type DateMark = {
-  /** Last day it may be used; null while frozen: then it stands still. */
+  /** Last day it may be used; null where it may not be dated. */
   readonly useBy: string | null;
+  readonly why: Undated | null;
+  /** °C it is dated for only if it is read at, and ms by when; `by` null while its clock has not begun. Null once it was. */
+  readonly ifCold: { readonly to: number; readonly by: number | null } | null;
+  /** Last day by its days alone, whatever else holds. */
+  readonly last: string;
   /** Days of it used up, today counted; the day of making is the first. */
   readonly used: number;
   /** Days left after today: 0 on its last, below it is past. Of what is frozen: what is left when it thaws. */
@@ -14,13 +25,15 @@ export type DateMark = {
 
 /** Whole days from one day to another. */
 export const daysBetween = (from: string, to: string): number =>
-  Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000);
+  Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / DAY_MS);
 
 /**
- * The date mark at `now` (ms) where `days` are allowed: the day of making counts, days wholly frozen do not, and a day
- * somebody named (as of what a batch was parted from) is never overstepped.
+ * The date mark at `now` (ms) by `rule`: the day of making counts, days wholly frozen do not, and a day somebody named (as
+ * of what a batch was parted from) is never overstepped. What was not kept within the rule, or cannot be shown to have been,
+ * has none.
  */
-export function dateMark(state: LotState, days: number, now: number): DateMark {
+export function dateMark(state: LotState, rule: RuleSet, now: number): DateMark {
+  const { days } = rule.keep;
   const made = dayOf(new Date(state.put.madeAt));
   const today = dayOf(new Date(now));
   const before = state.put.daysUsed ?? 0;
@@ -34,5 +47,16 @@ export function dateMark(state: LotState, days: number, now: number): DateMark {
   const named = state.put.useBy ? dayAfter(state.put.useBy, stood) : byRule;
   const last = named < byRule ? named : byRule;
   const left = daysBetween(today, last);
-  return { useBy: state.stage === 'frozen' ? null : last, used, left };
+  const { answer, limits } = judge(state, rule, now);
+  const why: Undated | null =
+    answer === 'will not'
+      ? 'not within the rule'
+      : answer === 'cannot be told' && state.wasHot
+        ? 'cannot be told'
+        : state.was === 'frozen'
+          ? 'frozen'
+          : null;
+  const ends = rule.cooling.stages.at(-1);
+  const ifCold = answer === 'open' && ends ? { to: ends.to, by: limits.at(-1)?.by ?? null } : null;
+  return { useBy: why === null ? last : null, why, ifCold, last, used, left };
 }

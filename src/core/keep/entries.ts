@@ -2,16 +2,21 @@ import type { BatchEvent } from '../batch/events';
 import type { House } from '../house/house';
 import { type Message, message } from '../message/message';
 import { term } from '../message/term';
+import { takenBack } from '../record/counting';
 import type { RuleSet } from '../safety/rules';
-import { timeOfDay } from '../units/clock';
 import type { KeepEvent } from './events';
-import { type Lot, type LotState, lotState, placeOf } from './lot';
-import { clockBegan, rulesIn } from './standing';
+import { happened, type Lot, type LotStage, type LotState, placeOf } from './lot';
+import type { Deviation, Done } from './safe/deviation';
+import { lotState } from './safe/fold';
+import { judge } from './safe/judged';
+import { rulesIn } from './standing';
 
 /** What an entry of the record shows beside what it says. */
 export const MARKS = [
   'over the limit',
   'late',
+  'cannot be told',
+  'question',
   'gap',
   'clock',
   'put right',
@@ -33,6 +38,8 @@ export type Entry = {
   readonly by: string;
   readonly probe: string | null;
   readonly marks: readonly Mark[];
+  /** What was done about what it went against, by whom and when, ms: empty words where nobody has said; null where it went against nothing. */
+  readonly done: Done | null;
 };
 
 /** Received this long after it happened, ms, a line waited on its station. */
@@ -115,7 +122,7 @@ const says = (event: KeepEvent, house: House): Message => {
     case 'note':
       return message('{text}', { text: body.text });
     case 'withdrawn':
-      return message('Taken back');
+      return body.why ? message('Taken back: {why}', { why: body.why }) : message('Taken back');
     case 'probe checked':
       return message(
         '{probe} in {point, select, ice {ice} other {boiling water}}: {celsius}, should be {expected}',
@@ -144,17 +151,10 @@ const ownMarks = (event: KeepEvent, withdrawn: ReadonlySet<string>): Mark[] => {
   ];
 };
 
-/** Stages as they followed each other: what was asked of a reading then. */
-function stageAt(lot: Lot, house: House, at: number): LotState | null {
-  return lotState({ id: lot.id, events: lot.events.filter((e) => Date.parse(e.at) <= at) }, house.keeping);
-}
-
 /** What was missed while it was kept hot: stretches without a reading longer than the kitchen’s interval. */
-function gapsOf(lot: Lot, house: House, now: number): readonly Entry[] {
+function gapsOf(lot: Lot, stages: Stages, every: number, now: number): readonly Entry[] {
   const found: Entry[] = [];
-  const every = house.keeping.probeEvery * 60_000;
   let from: number | null = null;
-  let name = '';
   const check = (until: number) => {
     if (from !== null && until - from > every * GAP)
       found.push({
@@ -162,110 +162,122 @@ function gapsOf(lot: Lot, house: House, now: number): readonly Entry[] {
         at: until,
         receivedAt: null,
         lot: lot.id,
-        name,
+        name: stages.name,
         says: message('Not probed for {minutes} min', { minutes: minutes(until - from) }),
         celsius: null,
         by: '',
         probe: null,
         marks: ['gap'],
+        done: null,
       });
   };
-  for (const event of lot.events) {
-    const at = Date.parse(event.at);
-    const state = stageAt(lot, house, at);
-    if (!state) continue;
-    name = state.put.name;
-    const hot = state.stage === 'hot';
+  for (const { event, after } of stages.steps) {
+    const at = happened(event);
+    const hot = after === 'hot';
     if (from !== null && (!hot || event.body.kind === 'temperature')) {
       check(at);
       from = null;
     }
     if (hot && from === null) from = at;
   }
-  const last = lotState(lot, house.keeping);
-  if (last?.stage === 'hot') check(now);
+  if (stages.last?.stage === 'hot') check(now);
   return found;
 }
 
-/** How each stage of cooling came out, said when it was over: met, or missed. */
-function coolingEntries(lot: Lot, house: House, rule: RuleSet, now: number): readonly Entry[] {
-  const state = lotState(lot, house.keeping);
-  if (!state || state.coolingFrom === null) return [];
-  const from = state.coolingFrom;
-  const read = state.readings.filter((r) => r.at >= from - 600_000);
-  const began = clockBegan(read, rule.cooling.from, from);
-  if (began === null) return [];
-  return rule.cooling.stages.flatMap(({ to, seconds }): Entry[] => {
-    const by = began + seconds * 1000;
-    const met = read.find((r) => r.celsius <= to);
-    if (met ? met.at <= by : now < by && !state.over) return [];
-    const warm = read.findLast((r) => r.at <= by);
-    // Read under it only later: between the two it may have passed in time, and nobody looked.
-    const says = met
-      ? message('{to} was due by {by}: read {celsius} only {late} min later', {
-          to: { celsius: to },
-          by: timeOfDay(new Date(by)),
-          celsius: { celsius: met.celsius, exact: true },
-          late: minutes(met.at - by),
-        })
-      : message('{to} was due by {by} and was not read', {
-          to: { celsius: to },
-          by: timeOfDay(new Date(by)),
-        });
-    if (!met && state.over && state.over.at < by) return [];
-    return [
-      {
-        id: `cooling ${lot.id} ${to}`,
-        at: met?.at ?? by,
-        receivedAt: null,
-        lot: lot.id,
-        name: state.put.name,
-        says,
-        celsius: warm?.celsius ?? null,
-        by: '',
-        probe: null,
-        marks: ['over the limit'],
-      },
-    ];
-  });
+/** Its lines that count, and the stage each left it in. */
+type Stages = {
+  readonly name: string;
+  readonly steps: readonly { readonly event: KeepEvent; readonly after: LotStage }[];
+  readonly last: LotState | null;
+};
+
+function stagesOf(lot: Lot, house: House): Stages {
+  const steps: { event: KeepEvent; after: LotStage }[] = [];
+  const last = lotState(lot, house.keeping, (event, after) => steps.push({ event, after }));
+  const put = lot.events.findLast((e) => e.body.kind === 'put by')?.body;
+  return { name: put?.kind === 'put by' ? put.name : '', steps, last };
 }
 
-/** Whether a reading was over what was allowed of the thing as it then stood. */
-function overLimit(state: LotState | null, celsius: number, rule: RuleSet): boolean {
-  if (!state) return false;
-  if (state.stage === 'hot') return celsius < rule.hot.atLeast;
-  return state.stage === 'cold' && celsius > rule.cold.atMost;
-}
+/** Marks a deviation leaves in the record. */
+const markOf = ({ kind, known }: Deviation): Mark =>
+  kind === 'warmer' ? 'question' : known ? 'over the limit' : 'cannot be told';
 
-const lotEntries = (lot: Lot, house: House, rule: RuleSet, now: number): readonly Entry[] => {
-  const withdrawn = new Set(lot.events.flatMap((e) => (e.body.kind === 'withdrawn' ? [e.body.event] : [])));
-  const name = lot.events.findLast((e) => e.body.kind === 'put by')?.body;
-  const of = name?.kind === 'put by' ? name.name : '';
+/** A temperature outside what is asked of where it stood then. */
+const outside = (after: LotStage | undefined, celsius: number, { hot, cold }: RuleSet): boolean =>
+  after === 'hot' ? celsius < hot.atLeast : after === 'cold' && celsius > cold.atMost;
+
+const celsiusOf = (body: KeepEvent['body']): number | null =>
+  body.kind === 'temperature' || body.kind === 'reheated' || body.kind === 'put by'
+    ? (body.celsius ?? null)
+    : null;
+
+function lotEntries(lot: Lot, house: House, rule: RuleSet, now: number): readonly Entry[] {
+  const withdrawn = takenBack(lot.events);
+  const stages = stagesOf(lot, house);
+  const { name, last } = stages;
+  const after = new Map(stages.steps.map((s) => [s.event.id, s.after]));
+  const deviations = last ? judge(last, rule, now).deviations.filter((d) => d.at >= last.putAt) : [];
+  const ownDeviations = new Map<string, readonly Deviation[]>();
+  for (const d of deviations)
+    if (d.event) ownDeviations.set(d.event, [...(ownDeviations.get(d.event) ?? []), d]);
   const own = lot.events.map((event): Entry => {
-    const at = Date.parse(event.at);
     const { body } = event;
-    const celsius =
-      body.kind === 'temperature' || body.kind === 'reheated'
-        ? body.celsius
-        : body.kind === 'put by'
-          ? (body.celsius ?? null)
-          : null;
-    const over = body.kind === 'temperature' && overLimit(stageAt(lot, house, at), body.celsius, rule);
+    const celsius = celsiusOf(body);
+    const against = ownDeviations.get(event.id) ?? [];
+    const over =
+      body.kind === 'temperature' &&
+      !withdrawn.has(event.id) &&
+      outside(after.get(event.id), body.celsius, rule);
+    const marks = new Set<Mark>([
+      ...(over ? (['over the limit'] as const) : []),
+      ...against.map(markOf),
+      ...ownMarks(event, withdrawn),
+    ]);
     return {
       id: event.id,
-      at,
+      at: happened(event),
       receivedAt: event.receivedAt ? Date.parse(event.receivedAt) : null,
       lot: lot.id,
-      name: of,
-      says: says(event, house),
+      name,
+      says:
+        against.length > 0
+          ? message('{line}: {against}', {
+              line: says(event, house),
+              against: { all: against.map((d) => d.says) },
+            })
+          : says(event, house),
       celsius,
       by: event.station,
       probe: body.kind === 'temperature' ? (body.from ?? null) : null,
-      marks: [...(over ? (['over the limit'] as const) : []), ...ownMarks(event, withdrawn)],
+      marks: [...marks],
+      done: doneOf(against),
     };
   });
-  return [...own, ...gapsOf(lot, house, now), ...coolingEntries(lot, house, rule, now)];
-};
+  const byTime = deviations
+    .filter((d) => d.event === null)
+    .map(
+      (d): Entry => ({
+        id: `${lot.id} ${d.id}`,
+        at: d.at,
+        receivedAt: null,
+        lot: lot.id,
+        name,
+        says: d.says,
+        celsius: d.celsius,
+        by: '',
+        probe: null,
+        marks: [markOf(d)],
+        done: doneOf([d]),
+      }),
+    );
+  return [...own, ...gapsOf(lot, stages, house.keeping.probeEvery * 60_000, now), ...byTime];
+}
+
+/** What was done about what a line went against; an empty answer where nobody said, null where it went against nothing. */
+const doneOf = (against: readonly Deviation[]): Entry['done'] =>
+  against.length === 0
+    ? null
+    : (against.find((d) => d.done)?.done ?? { what: '', by: '', at: against[0]?.at ?? 0 });
 
 /** A temperature of a batch while it was on the stove, as the record shows it too. */
 export type StoveReading = { readonly event: BatchEvent; readonly batch: string; readonly name: string };
@@ -279,7 +291,7 @@ export function entriesOf(
   now: number,
 ): readonly Entry[] {
   const rule = rulesIn(house);
-  const gone = new Set(kitchenLines.flatMap((e) => (e.body.kind === 'withdrawn' ? [e.body.event] : [])));
+  const gone = takenBack(kitchenLines);
   return [
     ...lots.flatMap((lot) => lotEntries(lot, house, rule, now)),
     ...kitchenLines.map(
@@ -294,6 +306,7 @@ export function entriesOf(
         by: event.station,
         probe: event.body.kind === 'probe checked' ? event.body.probe : null,
         marks: ownMarks(event, gone),
+        done: null,
       }),
     ),
     ...stove.flatMap(({ event, name, batch }): Entry[] =>
@@ -312,6 +325,7 @@ export function entriesOf(
               by: event.station,
               probe: event.body.from ?? null,
               marks: event.clockMs !== undefined && Math.abs(event.clockMs) > CLOCK ? ['clock'] : [],
+              done: null,
             },
           ]
         : [],

@@ -131,7 +131,12 @@ export const KeepBody = z.discriminatedUnion('kind', [
     place: Id.optional(),
   }),
   /** What was done about something that was not right. */
-  z.object({ kind: z.literal('put right'), what: words('what was done', 300) }),
+  z.object({
+    kind: z.literal('put right'),
+    what: words('what was done', 300),
+    /** The deviation it answers, by its id. */
+    about: z.string().min(1).max(80).optional(),
+  }),
   z.object({
     kind: z.literal('thrown away'),
     ml,
@@ -152,7 +157,13 @@ export const KeepBody = z.discriminatedUnion('kind', [
     name: z.string().max(60).optional(),
   }),
   z.object({ kind: z.literal('note'), text: words('the note', 1000) }),
-  z.object({ kind: z.literal('withdrawn'), event: z.uuid() }),
+  /** A mistake taken back: the line it names no longer counts, but stays on record; with the line that stands in its place. */
+  z.object({
+    kind: z.literal('withdrawn'),
+    event: z.uuid(),
+    why: words('why', 200).optional(),
+    instead: z.uuid().optional(),
+  }),
   /** Of the kitchen, not of one thing kept: a probe in melting ice or in boiling water. */
   z.object({
     kind: z.literal('probe checked'),

@@ -1,7 +1,10 @@
 import type { Allergen } from '../food/ingredient';
 import type { House } from '../house/house';
-import { dateMark } from './dates';
+import { type Message, message } from '../message/message';
+import { type DateMark, dateMark, type Undated } from './dates';
 import type { LotState } from './lot';
+import type { Deviation } from './safe/deviation';
+import { judge } from './safe/judged';
 import { rulesIn } from './standing';
 
 /** What stands on a label, and nothing else. */
@@ -9,9 +12,14 @@ export type Label = {
   readonly name: string;
   readonly madeAt: number;
   readonly cooledAt: number | null;
-  /** Last day; null while it is frozen: then the days it has once thawed. */
+  /** Last day; null while it is frozen (then the days it has once thawed), and where it may not be dated: {@link undated}. */
   readonly useBy: string | null;
+  readonly undated: Undated | null;
+  /** It is dated only if it is read at this, °C, by then, ms. */
+  readonly ifCold: DateMark['ifCold'];
   readonly daysLeft: number;
+  /** What went against a rule, and what was done about it. */
+  readonly deviations: readonly Message[];
   readonly allergens: readonly Allergen[];
   /** mL in each container. */
   readonly ml: number;
@@ -27,13 +35,23 @@ export const codeOf = (id: string): string => {
   return `${hex.slice(0, 4)}-${hex.slice(4, 8)}`;
 };
 
+/** A deviation with what was done about it, or that nobody has said. */
+export const deviationWords = ({ says, done }: Deviation): Message =>
+  done
+    ? message('{says}; {what}', { says, what: done.what })
+    : message('{says}; nobody has said what was done', { says });
+
 export function labelOf(state: LotState, house: House, now: number): Label {
-  const mark = dateMark(state, rulesIn(house).keep.days, now);
+  const rule = rulesIn(house);
+  const mark = dateMark(state, rule, now);
   return {
     name: state.put.name,
     madeAt: Date.parse(state.put.madeAt),
     cooledAt: state.cooledAt,
     useBy: mark.useBy,
+    undated: mark.why,
+    ifCold: mark.ifCold,
+    deviations: judge(state, rule, now).deviations.map(deviationWords),
     daysLeft: mark.left + 1,
     allergens: state.put.allergens,
     ml: state.container.kind === 'pans' ? state.ml / state.container.count : state.ml,

@@ -1,11 +1,13 @@
 import type { House } from '../house/house';
 import { type Message, message } from '../message/message';
+import type { Limit } from '../safety/course';
 import { type RuleSet, rulesOf } from '../safety/rules';
 import type { Soup } from './cool/body';
 import { FILM_UNKNOWN, type FilmKnown, type Forecast, forecast, type Phase } from './cool/forecast';
 import { coolingOf, type Means } from './cool/ways';
 import type { KeepEvent } from './events';
-import type { KeptReading, LotState } from './lot';
+import type { LotState } from './lot';
+import { allowedUnder, limitsNow } from './safe/judged';
 
 /** The rules as a house has them. */
 export const rulesIn = ({ keeping }: Pick<House, 'keeping'>): RuleSet =>
@@ -21,23 +23,19 @@ export type UnderLimit = {
   readonly by: number;
 };
 
-/** What is to be done about something hot that was last read too cold, at `now` (ms); null where it was not. */
-export function underLimit(state: LotState, { hot, reheat }: RuleSet, now: number): UnderLimit | null {
-  if (state.stage !== 'hot') return null;
-  const read = state.readings.filter((r) => r.at >= state.since - 60_000);
-  const last = read.at(-1);
-  if (!last || last.celsius >= hot.atLeast) return null;
-  const good = read.findLast((r) => r.celsius >= hot.atLeast);
-  const since = good?.at ?? state.since;
-  const seconds = (now - since) / 1000;
-  const once = hot.graceSeconds > 0;
-  const allowed = once ? hot.graceSeconds : reheat.withinSeconds;
+/** What is to be done about something hot that was read too cold, at `now` (ms), until it is reheated; null where it was not. */
+export function underLimit(state: LotState, rule: RuleSet, now: number): UnderLimit | null {
+  const { under } = state;
+  if (state.stage !== 'hot' || !under) return null;
+  const allowed = allowedUnder(state, rule);
+  const seconds = (now - under.since) / 1000;
+  const graced = rule.hot.graceSeconds > 0 && !state.graced;
   return {
-    celsius: last.celsius,
-    since,
+    celsius: under.celsius,
+    since: under.since,
     minutes: Math.max(0, Math.round(seconds / 60)),
-    does: seconds > allowed ? 'throw away' : once ? 'serve or cool' : 'reheat',
-    by: since + allowed * 1000,
+    does: seconds > allowed ? 'throw away' : graced ? 'serve or cool' : 'reheat',
+    by: under.since + allowed * 1000,
   };
 }
 
@@ -68,17 +66,6 @@ const JUST = 10 * 60_000;
 /** °C something is supposed to be when it is set to cool and nobody has read it. */
 const SUPPOSED = 85;
 
-/** ms when it passed the rule’s start on its way down: between the reading before and the reading after; null while none is under it. */
-export function clockBegan(readings: readonly KeptReading[], from: number, start: number): number | null {
-  const hot = readings.findLastIndex((r) => r.celsius >= from);
-  const under = readings[hot + 1];
-  if (!under) return null;
-  const before = readings[hot];
-  // Never read hot: the clock runs from when it was set down.
-  if (!before) return Math.min(start, under.at);
-  return before.at + ((before.celsius - from) / (before.celsius - under.celsius)) * (under.at - before.at);
-}
-
 /** Something that cools, as what is to be worked out. */
 export type CoolingNow = {
   readonly phase: Phase;
@@ -89,12 +76,7 @@ export type CoolingNow = {
 };
 
 /** The phase a cooling thing is in, with its readings; null where it is not cooling. Throws {@link Told} where its way cannot be. */
-export function coolingNow(
-  state: LotState,
-  soup: Soup,
-  means: Means,
-  rule: RuleSet['cooling'],
-): CoolingNow | null {
+export function coolingNow(state: LotState, soup: Soup, means: Means): CoolingNow | null {
   if (state.coolingFrom === null || !state.way) return null;
   const { way, wayAt } = state;
   const end = state.cooledAt ?? Number.POSITIVE_INFINITY;
@@ -112,12 +94,12 @@ export function coolingNow(
       .map((r) => ({ seconds: (r.at - wayAt) / 1000, celsius: r.celsius })),
     film: means.films[way.place] ?? FILM_UNKNOWN,
   };
-  const clock = clockBegan(of, rule.from, state.coolingFrom);
-  return { phase, at: wayAt, began: clock === null ? null : (clock - wayAt) / 1000 };
+  const { clock } = state.course;
+  return { phase, at: wayAt, began: clock && (clock.earliest - wayAt) / 1000 };
 }
 
-/** How a cooling stands at a moment. */
-export type Alarm = 'none' | 'watch' | 'will miss' | 'lost';
+/** How a cooling stands at a moment: `unread` where a limit went by and nobody knows whether it was kept. */
+export type Alarm = 'none' | 'watch' | 'will miss' | 'unread' | 'lost';
 
 /** Below this chance it will miss; below the other it is watched. */
 const MISSING = 0.35;
@@ -126,17 +108,14 @@ const WATCHED = 0.85;
 /** Before it was read twice only this little chance is worth an alarm: the room is hardly known yet. */
 const HOPELESS = 0.08;
 
-/** What is to be said of a forecast at `seconds` of its phase, read so far as `readings` say: lost when a limit has gone by too warm, before that when it will. */
+/** What is to be said of a forecast and of the limits as they were read: what was missed is lost, what nobody read in time cannot be told, before that when it will. */
 export function alarmOf(
   f: Forecast,
-  seconds: number,
+  limits: readonly Limit[],
   readings: readonly { readonly celsius: number }[],
 ): Alarm {
-  const last = readings.at(-1)?.celsius ?? null;
-  const over = f.verdict.stages.some(
-    (s) => s.by < seconds && (s.met > s.by || (last !== null && s.met > seconds && last > s.to)),
-  );
-  if (over) return 'lost';
+  if (limits.some((l) => l.answer === 'will not')) return 'lost';
+  if (limits.some((l) => l.answer === 'cannot be told')) return 'unread';
   if (f.chance < (readings.length >= 2 ? MISSING : HOPELESS)) return 'will miss';
   return f.chance < WATCHED ? 'watch' : 'none';
 }
@@ -149,13 +128,13 @@ export function coolingForecast(
   rule: RuleSet['cooling'],
   now: number,
 ) {
-  const cooling = coolingNow(state, soup, means, rule);
+  const cooling = coolingNow(state, soup, means);
   if (!cooling) return null;
   const found = forecast(cooling.phase, rule, cooling.began);
   return {
     ...cooling,
     forecast: found,
-    alarm: alarmOf(found, (now - cooling.at) / 1000, cooling.phase.readings),
+    alarm: alarmOf(found, limitsNow(state, now), cooling.phase.readings),
   };
 }
 

@@ -14,6 +14,7 @@ const ALARMS: Readonly<Record<Alarm, Message | null>> = {
   none: null,
   watch: null,
   'will miss': message('Cools too slowly'),
+  unread: message('Not read in time'),
   lost: message('Not cold in time'),
 };
 

@@ -3,7 +3,7 @@ import type pg from 'pg';
 import * as z from 'zod';
 import type { House } from '../../core/house/house';
 import { type KitchenFile, kitchenFileOf } from '../../core/house/kitchenFile';
-import { lotState } from '../../core/keep/lot';
+import { lotState } from '../../core/keep/safe/fold';
 import { message } from '../../core/message/message';
 import type { FoundWrong } from '../../core/words/issueWords';
 import { refuseInUse, theHouse } from '../actions/kitchen';

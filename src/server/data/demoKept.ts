@@ -4,7 +4,7 @@ import type { BatchEvent, EventBody } from '../../core/batch/events';
 import { middleOf } from '../../core/flow/bands';
 import type { House } from '../../core/house/house';
 import type { KeepBody, KeepEvent } from '../../core/keep/events';
-import { lotState } from '../../core/keep/lot';
+import { lotState } from '../../core/keep/safe/fold';
 import { allergensOf, costOf } from '../../core/keep/soup/keptPot';
 import { dayOf } from '../../core/units/clock';
 import { plannedBatch } from '../actions/batches';

@@ -2,8 +2,10 @@ import type { Batch } from '../../core/batch/record';
 import type { Ticket } from '../../core/batch/ticket';
 import type { House } from '../../core/house/house';
 import { type Soup, thickSoup, warmestAt } from '../../core/keep/cool/body';
-import { type Lot, lotState } from '../../core/keep/lot';
+import type { Lot } from '../../core/keep/lot';
+import { lotState } from '../../core/keep/safe/fold';
 import { keptOf, soupOf } from '../../core/keep/soup/keptPot';
+import { limitsNow } from '../../core/keep/safe/judged';
 import { alarmOf, coolingForecast, filmsKnown, rulesIn } from '../../core/keep/standing';
 import { type CoolsBy, lotTicket } from '../../core/keep/ticket';
 import type { Queryable } from '../data/database';
@@ -67,7 +69,7 @@ async function coolsBy(db: Queryable, house: House, lot: Lot, now: number): Prom
   const seconds = (now - found.at) / 1000;
   return {
     celsius: warmestAt(found.forecast.points, seconds),
-    alarm: alarmOf(found.forecast, seconds, found.phase.readings),
+    alarm: alarmOf(found.forecast, limitsNow(state, now), found.phase.readings),
   };
 }
 

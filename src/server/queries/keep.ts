@@ -27,7 +27,32 @@ function lineOf(row: Row): readonly KeepEvent[] {
   return read.success ? [read.data] : [];
 }
 
-async function withLines(db: Queryable, ids: readonly string[]): Promise<readonly Lot[]> {
+/** Most generations something is parted through: what was parted from further back is judged by what is known of it. */
+const GENERATIONS = 12;
+
+/** The thing kept that a thing was parted from, by its first line. */
+const partedFrom = ({ events }: Lot): string | null => {
+  const put = events.findLast((e) => e.body.kind === 'put by')?.body;
+  return put?.kind === 'put by' ? (put.from ?? null) : null;
+};
+
+/** Things kept with their lines, and those they were parted from with theirs: how a part cooled stands there. */
+async function withLines(
+  db: Queryable,
+  ids: readonly string[],
+  generations = GENERATIONS,
+): Promise<readonly Lot[]> {
+  const own = await ownLines(db, ids);
+  const wanted = [...new Set(own.flatMap((l) => partedFrom(l) ?? []))];
+  if (wanted.length === 0 || generations === 0) return own;
+  const parents = new Map((await withLines(db, wanted, generations - 1)).map((l) => [l.id, l]));
+  return own.map((l) => {
+    const parent = parents.get(partedFrom(l) ?? '');
+    return parent && parent.events.length > 0 ? { ...l, from: parent } : l;
+  });
+}
+
+async function ownLines(db: Queryable, ids: readonly string[]): Promise<readonly Lot[]> {
   if (ids.length === 0) return [];
   const { rows } = await db.query<Row>(
     `SELECT ${EVENT} FROM keep_event WHERE lot_id = ANY($1::uuid[]) ORDER BY seq`,
@@ -96,7 +121,7 @@ export async function readLotsFrom(
      ORDER BY opened_at, id LIMIT $4`,
     [kitchenId, after?.openedAt ?? null, after?.id ?? null, atMost],
   );
-  const lots = await withLines(
+  const lots = await ownLines(
     db,
     rows.map((r) => r.id),
   );

@@ -8,7 +8,7 @@ import { openFile } from '../../core/formats/openFile';
 import { orderSheet } from '../../core/formats/sheet';
 import type { House } from '../../core/house/house';
 import { LABEL_SIZES, type LabelSizeId, labelOf } from '../../core/keep/labels';
-import { lotState } from '../../core/keep/lot';
+import { lotState } from '../../core/keep/safe/fold';
 import { message } from '../../core/message/message';
 import type { Order, TimedOrder } from '../../core/order/order';
 import { foresee } from '../../core/plan/foresee';

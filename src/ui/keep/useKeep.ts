@@ -3,7 +3,8 @@
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import type { House } from '../../core/house/house';
 import type { KeepBody, KeepEvent } from '../../core/keep/events';
-import { type Lot, type LotState, lotState } from '../../core/keep/lot';
+import type { Lot, LotState } from '../../core/keep/lot';
+import { lotState } from '../../core/keep/safe/fold';
 import type { Message } from '../../core/message/message';
 import type { Head } from '../../core/record/chain';
 import { ask } from '../station/line/api';

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { dateMark } from '../../../core/keep/dates';
 import { codeOf } from '../../../core/keep/labels';
-import { lotState } from '../../../core/keep/lot';
+import { lotState } from '../../../core/keep/safe/fold';
 import { rulesIn } from '../../../core/keep/standing';
 import { message } from '../../../core/message/message';
 import { theLot } from '../../../server/actions/keep/keep';

@@ -145,7 +145,8 @@ export function verdictOf(points: readonly Point[], rule: RuleSet['cooling'], be
     met: secondsTo(points, to),
     by: from + seconds,
   }));
-  return { began: from, stages, passes: stages.every((s) => s.met <= s.by) };
+  // What never arrives keeps no limit, whenever that would have been.
+  return { began: from, stages, passes: stages.every((s) => Number.isFinite(s.met) && s.met <= s.by) };
 }
 
 /** What is to be expected of a phase. */

@@ -8,7 +8,7 @@ import { observe } from '../../pot/observe';
 import { inEnglish } from '../../say/inWords';
 import { keepsBadly } from '../../service/wait';
 import type { KeepEvent } from '../events';
-import { lotState } from '../lot';
+import { lotState } from '../safe/fold';
 import { rulesIn } from '../standing';
 import { line, lotOf, putBy, START } from '../testKit';
 import { FREEZER_FILM, freezeEffects, freezingBody, freezingTime, plank, thawingTime } from './freeze';

@@ -4,7 +4,7 @@ import type { Batch } from '../../../core/batch/record';
 import { batchState } from '../../../core/batch/state';
 import type { House } from '../../../core/house/house';
 import type { KeepEvent } from '../../../core/keep/events';
-import { lotState } from '../../../core/keep/lot';
+import { lotState } from '../../../core/keep/safe/fold';
 import { allergensOf, costOf, stepsOf } from '../../../core/keep/soup/keptPot';
 import { transaction } from '../../data/database';
 import { readLiveBatches } from '../../queries/batches';

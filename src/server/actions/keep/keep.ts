@@ -4,7 +4,8 @@ import * as z from 'zod';
 import type { BatchEvent } from '../../../core/batch/events';
 import type { House } from '../../../core/house/house';
 import { KeepEvent, OF_THE_KITCHEN } from '../../../core/keep/events';
-import { type Lot, type LotState, lotState } from '../../../core/keep/lot';
+import type { Lot, LotState } from '../../../core/keep/lot';
+import { lotState } from '../../../core/keep/safe/fold';
 import { message } from '../../../core/message/message';
 import type { Head } from '../../../core/record/chain';
 import { type Queryable, transaction } from '../../data/database';
@@ -118,7 +119,9 @@ export async function recordKeep(pool: pg.Pool, lotId: string, input: unknown): 
     else if (!lot || !before) throw unknown('lot', lotId, []);
     else refuseUntrue(house, lot, before, event, await readKitchenLines(db, house.id));
     await appendLine(db, house.id, id.data, event);
-    const after = lotState({ id: id.data, events: [...(lot?.events ?? []), event] }, house.keeping);
+    // Read anew: what it was parted from stands there, and what the server says of the line.
+    const now = await readLot(db, house.id, id.data);
+    const after = now && lotState(now, house.keeping);
     await moveRow(db, id.data, after);
     const batchLine = await leavesPot(db, lot, before, after, event);
     const head = await seal(db, house.id, [{ source: 'keep_event', ids: [event.id] }]);

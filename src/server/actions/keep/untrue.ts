@@ -66,6 +66,10 @@ const noMore = (state: LotState, ml: number): void => {
   );
 };
 
+/** Whether a line stands in the place of one that is read before it: put right, it keeps the other's time. */
+const replaces = (lot: Lot, { id }: KeepEvent): boolean =>
+  lot.events.some((e) => e.body.kind === 'withdrawn' && e.body.instead === id);
+
 /** Refuses what cannot be true of the thing as it stands. */
 export function refuseUntrue(
   house: House,
@@ -91,7 +95,7 @@ export function refuseUntrue(
   switch (body.kind) {
     case 'temperature': {
       const last = lot.events.findLast((e) => e.body.kind === 'temperature' && e.station === event.station);
-      if (last && at < Date.parse(last.at))
+      if (last && at < Date.parse(last.at) && !replaces(lot, event))
         throw cannot('at', event.at, message('after the last reading, {at}', { at: last.at }));
       if (body.from && probeStanding(body.from, kitchenLines, Date.now()).out)
         throw cannot(
@@ -151,7 +155,9 @@ export function refuseUntrue(
     case 'reheated': {
       const { to, forSeconds } = rulesIn(house).reheat;
       if (body.place) refusePlace(house, 'body.place', body.place);
-      if (state.stage !== 'reheating')
+      // What fell under its limit is brought back where it stands, too.
+      const fell = (state.stage === 'hot' || state.stage === 'cooling') && state.course.clock !== null;
+      if (state.stage !== 'reheating' && !fell && !state.under)
         throw cannot('body.kind', body.kind, message('it is not being reheated'));
       if (body.celsius < to)
         throw cannot(
