@@ -6,6 +6,7 @@ import { parse } from '@babel/parser';
 import {
   isBinaryExpression,
   isFunction,
+  isLogicalExpression,
   isNumericLiteral,
   isTSType,
   isVariableDeclaration,
@@ -14,22 +15,43 @@ import {
 
 /**
  * How many deliberate mistakes the tests notice: each constant of the model’s rooms moved by a tenth, each comparison
- * turned round, one at a time, on copies of the project. `node --import tsx checks/mutate.ts [--every N] [--room NAME]
- * [--groups N]`; with `--every`, one in N, evenly spread; with `--groups`, only the first N groups of tests are run, so
- * that the share is a lower bound. Prints what lived; exits with 1 under 85 %.
+ * turned round, one at a time, on copies of the project. `node --import tsx checks/mutate.ts [--kept] [--every N]
+ * [--room NAME] [--file PART] [--groups N]`; with `--kept` those of safety and keep, conditions too; with `--every`, one in N, evenly spread; with `--groups`, only the first N groups of tests are run, so
+ * that the share is a lower bound. Prints what lived; exits with 1 under what is wanted.
  */
-const ROOMS = ['thicken', 'flow', 'dairy', 'heat'];
-const WANTED = 0.85;
+type Suite = {
+  readonly rooms: readonly string[];
+  /** Share that has to be noticed. */
+  readonly wanted: number;
+  /** Run in turn until one of them fails: first what is quick. */
+  readonly tests: readonly (readonly string[])[];
+  /** Also each `and` made an `or`, and the other way round: where the rules of safety are, a condition is as much as a figure. */
+  readonly conditions: boolean;
+};
 
-/** Run in turn until one of them fails: first what is quick. */
-const TESTS = [
-  ['src/core/(thicken|flow|dairy|heat|refusals)', 'checks/(model-tables|dairy|conduction)'],
-  [
-    'checks/(?!flow-tests|json-ld|odex|model-tables|dairy|conduction|messages|labels|scheduling|plans)',
-    'src/core/(pot|season|keep)',
+const MODEL: Suite = {
+  rooms: ['thicken', 'flow', 'dairy', 'heat'],
+  wanted: 0.85,
+  conditions: false,
+  tests: [
+    ['src/core/(thicken|flow|dairy|heat|refusals)', 'checks/(model-tables|dairy|conduction)'],
+    [
+      'checks/(?!flow-tests|json-ld|odex|model-tables|dairy|conduction|messages|labels|scheduling|plans)',
+      'src/core/(pot|season|keep)',
+    ],
+    ['checks/(flow-tests|plans)', 'src/core/(plan|adjust)'],
   ],
-  ['checks/(flow-tests|plans)', 'src/core/(plan|adjust)'],
-];
+};
+
+const KEPT: Suite = {
+  rooms: ['safety', 'keep'],
+  wanted: 0.95,
+  conditions: true,
+  tests: [
+    ['src/core/(safety|keep/(safe|lot|entries|dates|standing|ticket|probes))', 'checks/food-code'],
+    ['src/core/keep/(cool|soup)', 'checks/(labels|cooling)'],
+  ],
+};
 
 type Mutant = { readonly file: string; readonly at: number; readonly was: string; readonly is: string };
 
@@ -48,9 +70,10 @@ const TURNED: Readonly<Record<string, string>> = {
   '===': '!==',
   '!==': '===',
 };
+const CONDITIONS: Readonly<Record<string, string>> = { '&&': '||', '||': '&&' };
 
 /** Numbers of the file’s constants, and comparisons anywhere in it. */
-function mutantsOf(file: string): readonly Mutant[] {
+function mutantsOf(file: string, conditions: boolean): readonly Mutant[] {
   const text = readFileSync(file, 'utf8');
   const { program } = parse(text, { sourceType: 'module', plugins: ['typescript'] });
   const found: Mutant[] = [];
@@ -64,8 +87,8 @@ function mutantsOf(file: string): readonly Mutant[] {
       if (!constant || within.some((n) => isTSType(n))) return;
       found.push({ file, at, was, is: node.value === 0 ? '0.1' : String(node.value * 1.1) });
     }
-    if (isBinaryExpression(node)) {
-      const is = TURNED[node.operator];
+    if (isBinaryExpression(node) || (conditions && isLogicalExpression(node))) {
+      const is = TURNED[node.operator] ?? CONDITIONS[node.operator];
       const from = text.indexOf(node.operator, node.left.end ?? at);
       if (is) found.push({ file, at: from, was: node.operator, is });
     }
@@ -99,9 +122,13 @@ const option = (name: string): string | undefined => {
   return at < 0 ? undefined : process.argv[at + 1];
 };
 const every = Math.max(1, Number(option('every') ?? 1));
-const groups = TESTS.slice(0, Math.max(1, Number(option('groups') ?? TESTS.length)));
-const rooms = ROOMS.filter((r) => !option('room') || r === option('room'));
-const all = rooms.flatMap((room) => filesIn(join('src/core', room))).flatMap(mutantsOf);
+const suite = process.argv.includes('--kept') ? KEPT : MODEL;
+const groups = suite.tests.slice(0, Math.max(1, Number(option('groups') ?? suite.tests.length)));
+const rooms = suite.rooms.filter((r) => !option('room') || r === option('room'));
+const all = rooms
+  .flatMap((room) => filesIn(join('src/core', room)))
+  .filter((file) => file.includes(option('file') ?? ''))
+  .flatMap((file) => mutantsOf(file, suite.conditions));
 const tried = all.filter((_, n) => n % every === Math.floor(every / 2));
 console.log(`${tried.length} of ${all.length} mistakes are tried`);
 
@@ -154,4 +181,4 @@ try {
 }
 const share = 1 - lived.length / Math.max(1, tried.length);
 console.log(`\n${lived.length} lived; ${(share * 100).toFixed(0)} % of ${tried.length} were noticed`);
-process.exit(share < WANTED ? 1 : 0);
+process.exit(share < suite.wanted ? 1 : 0);

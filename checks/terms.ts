@@ -13,11 +13,14 @@ import { COOLING_METHODS } from '../src/core/heat/cooling';
 import { MATERIALS } from '../src/core/heat/vessel';
 import { LID_ESCAPE } from '../src/core/heat/waterLoss';
 import { PLACE_KINDS, USUAL_KEEPING } from '../src/core/house/keeping';
+import { UNDATED } from '../src/core/keep/dates';
 import { MARKS } from '../src/core/keep/entries';
 import { KEPT_KINDS, WHY_THROWN } from '../src/core/keep/events';
+import { DEVIATIONS } from '../src/core/keep/safe/deviation';
 import { AS_WRITTEN, WAYS } from '../src/core/order/ways';
 import { FACTORS } from '../src/core/pot/kitchen';
 import { CODE, TRADE } from '../src/core/safety/cautions';
+import { ANSWERS } from '../src/core/safety/course';
 import { EQUAL_PARTS_WORDS } from '../src/core/thicken/equalParts';
 import { ROUX_COLOURS } from '../src/core/thicken/granules';
 import { THICKEN_METHODS } from '../src/core/thicken/methods';
@@ -38,6 +41,9 @@ export const TERMS: ReadonlySet<string> = new Set([
   ...MARKS,
   ...PLACE_KINDS,
   ...WHY_THROWN,
+  ...ANSWERS,
+  ...DEVIATIONS,
+  ...UNDATED,
   ...DIETS,
   ...FAULTS,
   ...FORK,

@@ -1,12 +1,15 @@
+import { type Message, message } from '../message/message';
 import type { RuleSet } from '../safety/rules';
 import { dayAfter } from '../service/service';
-import { dayOf } from '../units/clock';
+import { shortDay } from '../service/words/dayWords';
+import { dayAndTime, dayOf } from '../units/clock';
 import { DAY_MS } from '../units/moment';
 import type { LotState } from './lot';
 import { judge } from './safe/judged';
 
 /** Why something kept has no last day: its date stands still, or it was not kept within the rule, or nobody can tell. */
-export type Undated = 'frozen' | 'not within the rule' | 'cannot be told';
+export const UNDATED = ['frozen', 'not within the rule', 'cannot be told'] as const;
+export type Undated = (typeof UNDATED)[number];
 
 /** The date mark of something kept. */
 export type DateMark = {
@@ -60,3 +63,23 @@ export function dateMark(state: LotState, rule: RuleSet, now: number): DateMark 
   const ifCold = answer === 'open' && ends ? { to: ends.to, by: limits.at(-1)?.by ?? null } : null;
   return { useBy: why === null ? last : null, why, ifCold, last, used, left };
 }
+
+const WITHOUT: Readonly<Record<Undated, Message>> = {
+  frozen: message('frozen'),
+  'not within the rule': message('not within the rule'),
+  'cannot be told': message('cannot be told to be safe'),
+};
+
+/** The day, or why there is none. */
+export const dateWords = ({ useBy, why }: DateMark): Message =>
+  useBy === null ? WITHOUT[why ?? 'frozen'] : shortDay(useBy);
+
+/** On what condition it is dated; null where on none. */
+export const ifColdWords = ({ ifCold }: Pick<DateMark, 'ifCold'>): Message | null =>
+  ifCold &&
+  (ifCold.by === null
+    ? message('only once it is read at {to}', { to: { celsius: ifCold.to } })
+    : message('only if it is read at {to} by {at}', {
+        to: { celsius: ifCold.to },
+        at: dayAndTime(new Date(ifCold.by)),
+      }));

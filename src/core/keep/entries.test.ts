@@ -104,6 +104,7 @@ test('lines of the kitchen, and temperatures of the stove, stand among the other
         },
         batch: 'b',
         name: 'Leek',
+        gone: false,
       },
     ],
     house,

@@ -32,9 +32,13 @@ export type Entry = {
   readonly at: number;
   readonly receivedAt: number | null;
   readonly lot: string | null;
+  /** Whose record the line stands in, and is taken back in; null of what is no line. */
+  readonly source: 'keep' | 'batch' | null;
   readonly name: string;
   readonly says: Message;
   readonly celsius: number | null;
+  /** Whether its temperature is a reading, which can be put right. */
+  readonly reading?: true;
   readonly by: string;
   readonly probe: string | null;
   readonly marks: readonly Mark[];
@@ -162,6 +166,7 @@ function gapsOf(lot: Lot, stages: Stages, every: number, now: number): readonly 
         at: until,
         receivedAt: null,
         lot: lot.id,
+        source: null,
         name: stages.name,
         says: message('Not probed for {minutes} min', { minutes: minutes(until - from) }),
         celsius: null,
@@ -238,6 +243,7 @@ function lotEntries(lot: Lot, house: House, rule: RuleSet, now: number): readonl
       at: happened(event),
       receivedAt: event.receivedAt ? Date.parse(event.receivedAt) : null,
       lot: lot.id,
+      source: 'keep',
       name,
       says:
         against.length > 0
@@ -247,6 +253,7 @@ function lotEntries(lot: Lot, house: House, rule: RuleSet, now: number): readonl
             })
           : says(event, house),
       celsius,
+      ...(body.kind === 'temperature' && { reading: true as const }),
       by: event.station,
       probe: body.kind === 'temperature' ? (body.from ?? null) : null,
       marks: [...marks],
@@ -261,6 +268,7 @@ function lotEntries(lot: Lot, house: House, rule: RuleSet, now: number): readonl
         at: d.at,
         receivedAt: null,
         lot: lot.id,
+        source: null,
         name,
         says: d.says,
         celsius: d.celsius,
@@ -279,8 +287,21 @@ const doneOf = (against: readonly Deviation[]): Entry['done'] =>
     ? null
     : (against.find((d) => d.done)?.done ?? { what: '', by: '', at: against[0]?.at ?? 0 });
 
-/** A temperature of a batch while it was on the stove, as the record shows it too. */
-export type StoveReading = { readonly event: BatchEvent; readonly batch: string; readonly name: string };
+/** A temperature of a batch while it was on the stove, or what took one back, as the record shows it too. */
+export type StoveReading = {
+  readonly event: BatchEvent;
+  readonly batch: string;
+  readonly name: string;
+  /** Taken back by a line that counts. */
+  readonly gone: boolean;
+};
+
+const stoveSays = ({ body }: BatchEvent): Message | null => {
+  if (body.kind === 'temperature')
+    return message('Read {celsius} on the stove', { celsius: { celsius: body.celsius, exact: true } });
+  if (body.kind !== 'withdrawn') return null;
+  return body.why ? message('Taken back: {why}', { why: body.why }) : message('Taken back');
+};
 
 /** The record as it is read: each line, and between them what is missing and what was over a limit; by time. */
 export function entriesOf(
@@ -300,6 +321,7 @@ export function entriesOf(
         at: Date.parse(event.at),
         receivedAt: event.receivedAt ? Date.parse(event.receivedAt) : null,
         lot: null,
+        source: 'keep',
         name: '',
         says: says(event, house),
         celsius: event.body.kind === 'probe checked' ? event.body.celsius : null,
@@ -309,26 +331,29 @@ export function entriesOf(
         done: null,
       }),
     ),
-    ...stove.flatMap(({ event, name, batch }): Entry[] =>
-      event.body.kind === 'temperature'
-        ? [
-            {
-              id: event.id,
-              at: Date.parse(event.at),
-              receivedAt: event.receivedAt ? Date.parse(event.receivedAt) : null,
-              lot: batch,
-              name,
-              says: message('Read {celsius} on the stove', {
-                celsius: { celsius: event.body.celsius, exact: true },
-              }),
-              celsius: event.body.celsius,
-              by: event.station,
-              probe: event.body.from ?? null,
-              marks: event.clockMs !== undefined && Math.abs(event.clockMs) > CLOCK ? ['clock'] : [],
-              done: null,
-            },
-          ]
-        : [],
-    ),
+    ...stove.flatMap(({ event, name, batch, gone: back }): Entry[] => {
+      const said = stoveSays(event);
+      if (!said) return [];
+      return [
+        {
+          id: event.id,
+          at: Date.parse(event.at),
+          receivedAt: event.receivedAt ? Date.parse(event.receivedAt) : null,
+          lot: batch,
+          source: 'batch',
+          name,
+          says: said,
+          celsius: event.body.kind === 'temperature' ? event.body.celsius : null,
+          ...(event.body.kind === 'temperature' && { reading: true as const }),
+          by: event.station,
+          probe: event.body.kind === 'temperature' ? (event.body.from ?? null) : null,
+          marks: [
+            ...(event.clockMs !== undefined && Math.abs(event.clockMs) > CLOCK ? (['clock'] as const) : []),
+            ...(back ? (['taken back'] as const) : []),
+          ],
+          done: null,
+        },
+      ];
+    }),
   ].sort((a, b) => a.at - b.at || a.id.localeCompare(b.id));
 }

@@ -16,6 +16,12 @@ export type Figure =
   | { readonly celsius: number; readonly toCelsius: number }
   /** A volume as read on a jug. */
   | { readonly ml: number }
+  /** A small volume: "60 mL". */
+  | { readonly millilitres: number }
+  /** A weight. */
+  | { readonly g: number }
+  /** So much warmer or colder: a difference, not a temperature. */
+  | { readonly kelvin: number }
   /** A volume as asked for: whole litres where they are whole. */
   | { readonly litres: number }
   | { readonly and: readonly Value[] }

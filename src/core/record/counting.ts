@@ -13,7 +13,10 @@ const when = ({ at }: Line): number => Date.parse(at);
  */
 export function takenBack(lines: readonly Line[]): ReadonlySet<string> {
   const gone = new Set<string>();
-  const backs = lines.filter(({ body }) => body.kind === 'withdrawn').toSorted((a, b) => when(b) - when(a));
+  const backs = lines
+    .filter(({ body }) => body.kind === 'withdrawn')
+    .toReversed()
+    .toSorted((a, b) => when(b) - when(a));
   for (const { id, body } of backs) if (!gone.has(id) && typeof body.event === 'string') gone.add(body.event);
   return gone;
 }

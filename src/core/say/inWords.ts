@@ -3,9 +3,12 @@ import { capital, uncapital } from '../units/format';
 import {
   askedVolume,
   degrees,
+  degreesApart,
   degreesFrom,
   exactDegrees,
+  jugWords,
   METRIC,
+  massWords,
   type Show,
   volumeWords,
 } from '../units/show';
@@ -39,6 +42,9 @@ function valueIn(value: Value, reader: Reader): string | number {
   if ('toCelsius' in value) return degreesFrom(value.celsius, value.toCelsius, reader);
   if ('celsius' in value) return (value.exact ? exactDegrees : degrees)(value.celsius, reader);
   if ('ml' in value) return volumeWords(value.ml, reader);
+  if ('millilitres' in value) return jugWords(value.millilitres, reader);
+  if ('g' in value) return massWords(value.g, reader);
+  if ('kelvin' in value) return degreesApart(value.kelvin, reader);
   if ('litres' in value) return askedVolume(value.litres, reader);
   if ('and' in value) return listed(value.and, 'conjunction', reader);
   if ('or' in value) return listed(value.or, 'disjunction', reader);
@@ -60,6 +66,9 @@ const FIGURES = [
   'text',
   'celsius',
   'ml',
+  'millilitres',
+  'g',
+  'kelvin',
   'litres',
   'and',
   'or',

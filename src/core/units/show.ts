@@ -1,8 +1,8 @@
 import { litres, spaced, wholeLitres } from './format';
-import { VOLUME_UNITS } from './quantity';
+import { MASS_UNITS, VOLUME_UNITS } from './quantity';
 import { toFahrenheit } from './temperature';
 
-/** How a kitchen likes to read volumes and temperatures; inside everything is metric. */
+/** How a kitchen likes to read volumes (weights go with them: grams, or ounces and pounds) and temperatures; inside everything is metric. */
 export type Show = { readonly volume: 'L' | 'gal'; readonly temperature: 'C' | 'F' };
 
 export const METRIC: Show = { volume: 'L', temperature: 'C' };
@@ -15,16 +15,40 @@ export const degrees = (celsius: number, { temperature }: Show): string =>
 export const exactDegrees = (celsius: number, { temperature }: Show): string =>
   temperature === 'C' ? `${celsius.toFixed(1)} °C` : `${toFahrenheit(celsius).toFixed(1)} °F`;
 
+/** "0.3 °C" or "0.5 °F": so much warmer or colder. */
+export const degreesApart = (kelvin: number, { temperature }: Show): string =>
+  temperature === 'C' ? `${kelvin.toFixed(1)} °C` : `${(kelvin * 1.8).toFixed(1)} °F`;
+
 /** "57 to 21 °C" or "135 to 70 °F". */
 export const degreesFrom = (from: number, to: number, show: Show): string =>
   `${degrees(from, show).replace(/ .*/, '')} to ${degrees(to, show)}`;
 
-/** A volume to read at a glance: litres, or US gallons and below one, quarts. */
+/** A volume to read at a glance: litres; or US gallons, quarts, and below one, fluid ounces. */
 export function volumeIn(ml: number, { volume }: Show): { readonly figure: string; readonly unit: string } {
   if (volume === 'L') return { figure: litres(ml), unit: 'L' };
-  const gal = ml / VOLUME_UNITS.gal;
-  if (gal >= 1) return { figure: spaced(gal, 1), unit: 'gal' };
-  return { figure: spaced(ml / VOLUME_UNITS.quart, 1), unit: 'qt' };
+  if (Math.abs(ml) >= VOLUME_UNITS.gal) return { figure: spaced(ml / VOLUME_UNITS.gal, 1), unit: 'gal' };
+  if (Math.abs(ml) >= VOLUME_UNITS.quart) return { figure: spaced(ml / VOLUME_UNITS.quart, 1), unit: 'qt' };
+  const oz = ml / VOLUME_UNITS['fl oz'];
+  return { figure: spaced(oz, Math.abs(oz) < 9.95 ? 1 : 0), unit: 'fl oz' };
+}
+
+/** A small volume as on a jug or spoon: "60 mL", or "2.0 fl oz". */
+export const jugWords = (ml: number, show: Show): string =>
+  show.volume === 'L' ? `${spaced(Math.round(ml))} mL` : volumeWords(ml, show);
+
+/** Ounces in a pound, and pounds from which they are said without ounces. */
+const OUNCES = 16;
+const PLAIN_POUNDS = 10;
+
+/** A weight as a scale shows it: "640 g"; or US ounces, and pounds with them: "2 lb 3.4 oz". Of fractions of a gram, tenths. */
+export function massWords(g: number, { volume }: Show): string {
+  if (volume === 'L') return `${spaced(g, Math.abs(g) < 10 ? 1 : 0)} g`;
+  const oz = g / MASS_UNITS.oz;
+  if (Math.abs(oz) < OUNCES - 0.05) return `${spaced(oz, Math.abs(oz) < 1 ? 2 : 1)} oz`;
+  if (Math.abs(oz) >= PLAIN_POUNDS * OUNCES) return `${spaced(oz / OUNCES, 1)} lb`;
+  const tenths = Math.round(oz * 10);
+  const pounds = Math.trunc(tenths / (OUNCES * 10));
+  return `${pounds} lb ${spaced(Math.abs(tenths - pounds * OUNCES * 10) / 10, 1)} oz`;
 }
 
 /** A volume with its unit: "12.0 L", "3.2 gal". */

@@ -43,39 +43,60 @@ const MOST_DAYS = 92;
 
 const startOf = (day: string): number => new Date(`${day}T00:00:00`).getTime();
 
+type StoveRow = {
+  id: string;
+  batch: string;
+  name: string;
+  at: Date;
+  received_at: Date;
+  station: string;
+  clock_ms: string | null;
+  body: unknown;
+};
+
+const stoveReading = (r: StoveRow, gone: ReadonlySet<string>): readonly StoveReading[] => {
+  const read = BatchEvent.safeParse({
+    id: r.id,
+    at: r.at.toISOString(),
+    receivedAt: r.received_at.toISOString(),
+    station: r.station,
+    body: r.body,
+    ...(r.clock_ms !== null && { clockMs: Number(r.clock_ms) }),
+  });
+  return read.success ? [{ event: read.data, batch: r.batch, name: r.name, gone: gone.has(r.id) }] : [];
+};
+
+/** Temperatures read on the stove, those taken back too, with the lines that took them back. */
 async function readStove(
   db: Queryable,
   kitchenId: string,
   from: string,
   to: string,
 ): Promise<readonly StoveReading[]> {
-  const { rows } = await db.query<{
-    id: string;
-    batch: string;
-    name: string;
-    at: Date;
-    received_at: Date;
-    station: string;
-    clock_ms: string | null;
-    body: unknown;
-  }>(
+  const { rows } = await db.query<StoveRow>(
     `SELECT e.id, b.id AS batch, b.plan ->> 'recipeName' AS name, e.at, e.received_at, e.station, e.clock_ms, e.body
      FROM batch_event e JOIN kept_batch b ON b.id = e.batch_id
      WHERE b.kitchen_id = $1 AND e.at >= $2 AND e.at < $3
        AND e.received_at >= $2::timestamptz - interval '1 day' AND e.body ->> 'kind' = 'temperature' ORDER BY e.at LIMIT 20000`,
     [kitchenId, from, to],
   );
-  return rows.flatMap((r) => {
-    const read = BatchEvent.safeParse({
-      id: r.id,
-      at: r.at.toISOString(),
-      receivedAt: r.received_at.toISOString(),
-      station: r.station,
-      body: r.body,
-      ...(r.clock_ms !== null && { clockMs: Number(r.clock_ms) }),
-    });
-    return read.success ? [{ event: read.data, batch: r.batch, name: r.name }] : [];
-  });
+  if (rows.length === 0) return [];
+  const batches = [...new Set(rows.map((r) => r.batch))];
+  const [gone, backs] = await Promise.all([
+    db.query<{ ids: string[] }>(
+      'SELECT taken_back(id, first_line_of(received_at, started_at)) AS ids FROM batch WHERE id = ANY($1::uuid[])',
+      [batches],
+    ),
+    db.query<StoveRow>(
+      `SELECT e.id, b.id AS batch, b.plan ->> 'recipeName' AS name, e.at, e.received_at, e.station, e.clock_ms, e.body
+       FROM batch_event e JOIN batch b ON b.id = e.batch_id
+       WHERE e.batch_id = ANY($1::uuid[]) AND e.received_at >= $2::timestamptz - interval '1 day'
+         AND e.body ->> 'kind' = 'withdrawn' AND e.body ->> 'event' = ANY($3::text[])`,
+      [batches, from, rows.map((r) => r.id)],
+    ),
+  ]);
+  const ids = new Set(gone.rows.flatMap((r) => r.ids));
+  return [...rows, ...backs.rows].flatMap((r) => stoveReading(r, ids));
 }
 
 async function readDaysAway(db: Queryable, from: string): Promise<readonly DaysAway[]> {

@@ -130,9 +130,9 @@ export async function loadKept(db: pg.PoolClient, house: House, now: number): Pr
     container: ReturnType<typeof pans>,
     place: string,
     allergens: ('milk' | 'wheat' | 'crustaceans' | 'celery' | 'fish')[],
-  ): Line => [
-    days,
-    {
+  ): readonly Line[] => {
+    const cooked = what === 'stock' || what === 'purée' || what === 'soup';
+    const body: KeepBody = {
       kind: 'put by',
       what,
       name,
@@ -140,31 +140,42 @@ export async function loadKept(db: pg.PoolClient, house: House, now: number): Pr
       ml,
       allergens,
       container,
-      place,
-    },
-    'Early',
-  ];
+      place: cooked ? 'worktop' : place,
+      ...(cooked && { celsius: 82 }),
+    };
+    if (!cooked) return [[days, body, 'Early']];
+    // As it is done here: into the blast at once, read as it goes, stored once it is cold.
+    return [
+      [days, body, 'Early'],
+      [days - 6 * MINUTE, { kind: 'set to cool', way: { into: container, place: 'blast' } }, 'Early'],
+      [days - 25 * MINUTE, temperature(58.4, 'Probe 1'), 'Early'],
+      [days - 45 * MINUTE, temperature(39.2, 'Probe 1'), 'Early'],
+      [days - 90 * MINUTE, temperature(15.6, 'Probe 1'), 'Early'],
+      [days - 165 * MINUTE, temperature(3.4, 'Probe 1'), 'Early'],
+      [days - 166 * MINUTE, { kind: 'cooled', place }, 'Early'],
+    ];
+  };
   const shelf: readonly (readonly Line[])[] = [
     [
-      put('stock', 'White vegetable stock', ago(1, 3), 6000, pans('tub-2', 4), 'fridge', ['celery']),
+      ...put('stock', 'White vegetable stock', ago(1, 3), 6000, pans('tub-2', 4), 'fridge', ['celery']),
       [ago(0, 5), { kind: 'taken', ml: 1500 }, 'Early'],
     ],
-    [put('stock', 'Shell stock', ago(9), 5400, pans('tub-2', 3), 'freezer', ['crustaceans', 'celery'])],
-    [put('purée', 'Roast carrot purée', ago(3, 20), 3200, pans('half-100', 1), 'fridge', [])],
-    [put('roux', 'Blond roux', ago(3), 900, pans('tub-2', 1), 'fridge', ['milk', 'wheat'])],
+    [...put('stock', 'Shell stock', ago(9), 5400, pans('tub-2', 3), 'freezer', ['crustaceans', 'celery'])],
+    [...put('purée', 'Roast carrot purée', ago(3, 20), 3200, pans('half-100', 1), 'fridge', [])],
+    [...put('roux', 'Blond roux', ago(3), 900, pans('tub-2', 1), 'fridge', ['milk', 'wheat'])],
     [
-      put('kneaded butter', 'Kneaded butter', ago(2), 600, pans('tub-2', 1), 'fridge', ['milk', 'wheat']),
+      ...put('kneaded butter', 'Kneaded butter', ago(2), 600, pans('tub-2', 1), 'fridge', ['milk', 'wheat']),
       [ago(1), { kind: 'labelled', count: 1, size: 'roll 62', again: false }],
     ],
-    [put('soup', 'Green pea and lettuce cream', ago(2, 2), 4800, pans('tub-2', 3), 'fridge', ['milk'])],
+    [...put('soup', 'Green pea and lettuce cream', ago(2, 2), 4800, pans('tub-2', 3), 'fridge', ['milk'])],
     [
-      put('soup', 'Celeriac and pear cream', ago(6, 3), 7200, pans('tub-2', 4), 'freezer', [
+      ...put('soup', 'Celeriac and pear cream', ago(6, 3), 7200, pans('tub-2', 4), 'freezer', [
         'celery',
         'milk',
       ]),
       [ago(6, 1), { kind: 'labelled', count: 4, size: 'A4', again: false }],
     ],
-    [put('purée', 'Jacket potato mash', ago(1, 1), 2600, pans('half-100', 1), 'cold-room', ['milk'])],
+    [...put('purée', 'Jacket potato mash', ago(1, 1), 2600, pans('half-100', 1), 'cold-room', ['milk'])],
   ];
   for (const lines of shelf) await lotOf(db, house, now, randomUUID(), null, lines);
 

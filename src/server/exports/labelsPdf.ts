@@ -1,6 +1,8 @@
 import PDFDocument from 'pdfkit';
 import QRCode from 'qrcode';
+import { ifColdWords } from '../../core/keep/dates';
 import type { Label, LabelSize } from '../../core/keep/labels';
+import { message } from '../../core/message/message';
 import { term } from '../../core/message/term';
 import type { Words } from '../../core/say/inWords';
 import { shortDay } from '../../core/service/words/dayWords';
@@ -15,6 +17,9 @@ const BLACK = '#000000';
 const EDGE = 2.5;
 
 type Doc = InstanceType<typeof PDFDocument>;
+
+const NOT_WITHIN = message('not within the rule');
+const NOT_TOLD = message('not told to be safe');
 
 /** The largest size, pt, at which `text` fits `width`, from `most` down to `least`. */
 function fitting(doc: Doc, text: string, font: string, width: number, most: number, least: number): number {
@@ -65,12 +70,22 @@ function drawLabel(
     const those = say('{those}', { those: { listed: label.allergens.map((a) => ({ loud: term(a) })) } });
     line(those, BOLD, fitting(doc, those, BOLD, width, 9, 6.5), width, 3);
   }
+  const condition = ifColdWords(label);
+  const dated = label.undated === null || label.undated === 'frozen';
   const useBy = label.useBy
     ? say(shortDay(label.useBy))
-    : say('{days, plural, one {one day} other {# days}} thawed', { days: label.daysLeft });
-  const lower: readonly (readonly [text: string, font: string, most: number])[] = [
-    [say('use by'), TEXT, 7],
+    : label.undated === 'frozen'
+      ? say('{days, plural, one {one day} other {# days}} thawed', { days: label.daysLeft })
+      : say('{why}', { why: { loud: label.undated === 'not within the rule' ? NOT_WITHIN : NOT_TOLD } });
+  type Line = readonly [text: string, font: string, most: number, lines?: number];
+  const lower: readonly Line[] = [
+    [dated ? say('use by') : say('do not use'), dated ? TEXT : BOLD, 7],
     [useBy, BOLD, 15],
+    ...(condition ? [[say(condition), BOLD, 7.5, 2] as const] : []),
+    ...label.deviations.slice(0, 2).map((d) => [say(d), TEXT, 6.5, 3] as const),
+    ...(label.deviations.length > 2
+      ? [[say('and {count} more', { count: label.deviations.length - 2 }), TEXT, 6.5] as const]
+      : []),
     [say('made {at}', { at: moment(label.madeAt) }), TEXT, 7.5],
     ...(label.cooledAt === null
       ? []
@@ -78,20 +93,17 @@ function drawLabel(
     [`${say('{volume}', { volume: { ml: label.ml } })} · ${label.station}`, TEXT, 7.5],
     [label.again ? say('{code} · printed again', { code: label.code }) : label.code, BOLD, 7.5],
   ];
-  const sizes = lower.map(([text, font, most]) => fitting(doc, text, font, left, most, 5.5));
-  const tall = lower.reduce(
-    (sum, [, font], n) =>
-      sum +
-      doc
-        .font(font)
-        .fontSize(sizes[n] ?? 5.5)
-        .currentLineHeight(true) +
-      0.8,
-    0,
-  );
+  const drawn = lower.map(([text, font, most, lines = 1]) => {
+    // What may take several lines is as small as that needs; a single line is as large as it fits.
+    const pt = lines > 1 ? most : fitting(doc, text, font, left, most, 5.5);
+    doc.font(font).fontSize(pt);
+    const one = doc.currentLineHeight(true);
+    return { text, font, pt, lines, tall: Math.min(doc.heightOfString(text, { width: left }), one * lines) };
+  });
+  const tall = drawn.reduce((sum, d) => sum + d.tall + 0.8, 0);
   // The dates stand at the foot, beside the code, whatever the name above takes.
   top = Math.max(top, y + height - tall);
-  for (const [n, [text, font]] of lower.entries()) line(text, font, sizes[n] ?? 5.5, left, 1);
+  for (const d of drawn) line(d.text, d.font, d.pt, left, d.lines);
   drawCode(doc, url, x + width - code, y + height - code, code);
 }
 

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import PDFDocument from 'pdfkit';
-import type { Entry } from '../../core/keep/entries';
+import type { Entry, Mark } from '../../core/keep/entries';
+import { message } from '../../core/message/message';
 import { term } from '../../core/message/term';
 import { daysAwayWords } from '../../core/record/awayWords';
 import type { Words } from '../../core/say/inWords';
@@ -8,6 +9,22 @@ import { dayAndTime, timeOfDay } from '../../core/units/clock';
 import type { KeptRecord } from '../actions/record';
 import { BOLD, FIGURES, INK, type Paper, QUIET, TEXT } from './paper';
 import { FORMULA } from './weighOutCsv';
+
+const FIELDS = [
+  'at',
+  'received',
+  'of',
+  'lot',
+  'says',
+  'celsius',
+  'by',
+  'probe',
+  'marks',
+  'done',
+  'done by',
+  'done at',
+  'id',
+] as const;
 
 /** The record as CSV (RFC 4180): a line an entry, moments in UTC; under them what is put away of these days, and its head on the last line. */
 export function recordCsv({ entries, head, away }: KeptRecord, say: Words): string {
@@ -21,14 +38,16 @@ export function recordCsv({ entries, head, away }: KeptRecord, say: Words): stri
     by: e.by,
     probe: e.probe ?? '',
     marks: e.marks.join('; '),
+    done: e.done ? e.done.what || say(message('nobody has said what was done')) : '',
+    'done by': e.done?.by ?? '',
+    'done at': e.done?.what ? new Date(e.done.at).toISOString() : '',
     id: e.id,
   }));
   const foot = [...away.map((a) => say(daysAwayWords(a))), `head ${head.n}:${head.hash}`].map((says) => ({
-    ...{ at: '', received: '', of: '', lot: '', celsius: '', by: '', probe: '', marks: '', id: '' },
+    ...Object.fromEntries(FIELDS.map((f) => [f, ''])),
     says,
   }));
-  const fields = ['at', 'received', 'of', 'lot', 'says', 'celsius', 'by', 'probe', 'marks', 'id'];
-  return `${Papa.unparse({ fields, data: [...rows, ...foot] }, { escapeFormulae: FORMULA })}\r\n`;
+  return `${Papa.unparse({ fields: [...FIELDS], data: [...rows, ...foot] }, { escapeFormulae: FORMULA })}\r\n`;
 }
 
 /** The record as an open document: `panache.record/1`. */
@@ -40,8 +59,18 @@ export const recordJson = (record: KeptRecord, say: Words) => ({
     at: new Date(e.at).toISOString(),
     receivedAt: e.receivedAt === null ? null : new Date(e.receivedAt).toISOString(),
     says: say(e.says),
+    done: e.done && { ...e.done, at: new Date(e.done.at).toISOString() },
   })),
 });
+
+/** Marks that stand out. */
+const LOUD: ReadonlySet<Mark> = new Set<Mark>([
+  'over the limit',
+  'cannot be told',
+  'question',
+  'gap',
+  'discarded',
+]);
 
 const MARGIN = 36;
 const TOMATO = '#b32a18';
@@ -75,8 +104,18 @@ export async function recordPdf(record: KeptRecord, paper: Paper, say: Words): P
   const row = (e: Entry): void => {
     const here = dayAndTime(new Date(e.at)).split(',')[0] ?? '';
     const marks = e.marks.map((m) => say(term(m))).join(', ');
-    const words = marks ? `${say(e.says)} (${marks})` : say(e.says);
-    const bad = e.marks.some((m) => m === 'over the limit' || m === 'gap' || m === 'discarded');
+    const line = marks ? `${say(e.says)} (${marks})` : say(e.says);
+    const done = e.done
+      ? e.done.what
+        ? say('{what}: {by}, {at}', {
+            what: e.done.what,
+            by: e.done.by,
+            at: timeOfDay(new Date(e.done.at)),
+          })
+        : say('Nobody has said what was done.')
+      : null;
+    const words = done ? `${line}\n${done}` : line;
+    const bad = e.marks.some((m) => LOUD.has(m));
     doc.font(bad ? BOLD : TEXT).fontSize(9.5);
     const height = Math.max(
       doc.heightOfString(words, { width: columns.by - columns.says - 8 }),

@@ -1,13 +1,12 @@
 'use client';
 
 import type { House } from '../../core/house/house';
-import { dateMark } from '../../core/keep/dates';
+import { dateMark, dateWords, ifColdWords } from '../../core/keep/dates';
 import type { KeepBody } from '../../core/keep/events';
 import type { LotState } from '../../core/keep/lot';
 import { rulesIn } from '../../core/keep/standing';
 import type { Message } from '../../core/message/message';
 import { term } from '../../core/message/term';
-import { shortDay } from '../../core/service/words/dayWords';
 import { degrees } from '../../core/units/show';
 import type { CoolingFound } from '../../workers/keeper';
 import { BUTTON } from '../shared/styles';
@@ -35,24 +34,26 @@ export function Foot({ house, face, state, now, probe, refused, found, onOpen, o
   const show = useShow();
   if (face === 'record') return null;
   const rule = rulesIn(house);
-  const mark = state && now !== null ? dateMark(state, rule.keep.days, now) : null;
+  const mark = state && now !== null ? dateMark(state, rule, now) : null;
   const last = state?.readings.at(-1)?.celsius ?? null;
   const cold = state?.stage === 'cooling' && last !== null && last <= rule.cold.atMost;
-  const lost = found?.alarm === 'lost' && state?.stage === 'cooling';
+  const lost = state?.stage === 'cooling' && (found?.alarm === 'lost' || mark?.why === 'not within the rule');
+  const fell = state?.stage === 'hot' && state.under !== null;
+  const condition = mark && ifColdWords(mark);
   const primary = !state
     ? null
     : lost
       ? { words: say('Throw it away'), act: () => onOpen('wrong') }
       : cold
         ? { words: say('Cold: put it away'), act: () => onOpen('cooled') }
-        : state.stage === 'reheating'
+        : state.stage === 'reheating' || fell
           ? { words: say('It is hot again'), act: () => onOpen('reheated') }
           : probe?.body
             ? {
                 words: say('Write down {celsius}', { celsius: `${probe.celsius?.toFixed(1)} °C` }),
                 act: () => probe.body && onWrite(probe.body),
               }
-            : { words: say('Read it'), act: () => onOpen('read') };
+            : { words: say('Enter temperature'), act: () => onOpen('read') };
   const shown = show.temperature === 'F' && probe?.celsius != null ? degrees(probe.celsius, show) : null;
   return (
     <footer className="flex shrink-0 flex-wrap items-stretch border-ink border-t-2 bg-surface">
@@ -66,8 +67,12 @@ export function Foot({ house, face, state, now, probe, refused, found, onOpen, o
           <>
             <b className="text-[18px]">
               {mark.useBy
-                ? say('Use by {day}.', { day: say(shortDay(mark.useBy)) })
-                : say('Frozen: its date stands still.')}
+                ? condition
+                  ? say('Use by {day}, {condition}.', { day: dateWords(mark), condition })
+                  : say('Use by {day}.', { day: dateWords(mark) })
+                : mark.why === 'frozen'
+                  ? say('Frozen: its date stands still.')
+                  : say('{why}.', { why: { opening: dateWords(mark) } })}
             </b>
             <span className="text-[16px] text-quiet">
               {state.put.allergens.length > 0
@@ -127,7 +132,7 @@ export function Foot({ house, face, state, now, probe, refused, found, onOpen, o
           onClick={primary.act}
           className="min-h-20 border-ink bg-butter px-7 font-bold text-[24px] text-on-butter max-[900px]:sticky max-[900px]:bottom-0 max-[900px]:z-40 max-[900px]:w-full max-[900px]:border-t-2 min-[900px]:border-l-2"
         >
-          {shown && probe?.body && !lost && !cold && state?.stage !== 'reheating'
+          {shown && probe?.body && !lost && !cold && !fell && state?.stage !== 'reheating'
             ? say('Write down {celsius}', { celsius: shown })
             : primary.words}
         </button>

@@ -2,8 +2,11 @@
 
 import { Suspense, useMemo, useState } from 'react';
 import type { House } from '../../core/house/house';
-import type { KeepBody } from '../../core/keep/events';
+import type { KeepBody, KeepEvent } from '../../core/keep/events';
 import type { LotState } from '../../core/keep/lot';
+import { deviationOf, wouldGoAgainst } from '../../core/keep/safe/against';
+import type { Deviation } from '../../core/keep/safe/deviation';
+import { judge, openDeviations } from '../../core/keep/safe/judged';
 import { rulesIn } from '../../core/keep/standing';
 import { useKeptPage } from '../frame/useKeptPage';
 import { Segments } from '../shared/form/Segments';
@@ -15,6 +18,7 @@ import { Sentence } from './Sentence';
 import { Standing } from './Standing';
 import { type SheetName, Sheets } from './sheets/Sheets';
 import { byDate, ShelfFace } from './shelf/ShelfFace';
+import { Unanswered } from './Unanswered';
 import { useAnswers } from './useAnswers';
 import { type KeepTold, useKeep } from './useKeep';
 import { useProbe } from './useProbe';
@@ -22,6 +26,15 @@ import { useProbe } from './useProbe';
 /** Each face is loaded when it is looked at. */
 const ThingPane = lazily(async () => (await import('./shelf/ThingPane')).ThingPane);
 const RecordFace = lazily(async () => (await import('./record/RecordFace')).RecordFace);
+
+const AgainstSheet = lazily(async () => (await import('./sheets/AgainstSheet')).AgainstSheet);
+
+/** What goes against a rule and is asked about: a line that is not written yet, or what stands in the record already. */
+type Asking = {
+  readonly against: readonly Deviation[];
+  readonly before: boolean;
+  readonly act: () => KeepEvent | undefined;
+};
 
 /** What Keep may want while the server is away. */
 const forAway = () =>
@@ -34,6 +47,7 @@ const forAway = () =>
     import('./sheets/ReadSheet'),
     import('./sheets/WrongSheet'),
     import('./sheets/PlaceSheet'),
+    import('./sheets/AgainstSheet'),
     import('./shelf/TakeSheet'),
     import('./shelf/ReheatSheet'),
     import('./shelf/ReheatedSheet'),
@@ -83,8 +97,7 @@ export function KeepView({ house, first, lot, face: asked }: Props) {
           ? 'hot'
           : 'shelf');
   const moment = now ?? 0;
-  const here =
-    face === 'shelf' ? byDate(of('shelf'), rulesIn(house).keep.days, moment).map((r) => r.s) : of(face);
+  const here = face === 'shelf' ? byDate(of('shelf'), rulesIn(house), moment).map((r) => r.s) : of(face);
   const state = here.find((s) => s.id === picked) ?? here[0] ?? null;
   const thing = useMemo(() => keep.lots.find((l) => l.id === state?.id) ?? null, [keep.lots, state?.id]);
   const answers = useAnswers(house, keep.filmLines, state);
@@ -92,14 +105,33 @@ export function KeepView({ house, first, lot, face: asked }: Props) {
   const [sheet, setSheet] = useState<SheetName | null>(null);
   const [served, setServed] = useState(2000);
 
-  const write = (body: KeepBody) => {
-    if (!state) return;
-    keep.write(state.id, body);
+  const [asking, setAsking] = useState<Asking | null>(null);
+  const judged = state && now !== null ? judge(state, rulesIn(house), now) : null;
+  const open = judged ? openDeviations(judged) : [];
+
+  /** Writes what goes against no rule; what does is asked about first. */
+  const write = (body: KeepBody, act: (body: KeepBody) => KeepEvent | undefined = written) => {
+    const against = thing && now !== null ? wouldGoAgainst(thing, house.keeping, body, now) : [];
+    if (against.length > 0) setAsking({ against, before: true, act: () => act(body) });
+    else act(body);
+  };
+  /** It is gone on with, or was: what was done about each stands beside it. */
+  const answer = (what: string) => {
+    if (!asking || !state) return;
+    const event = asking.act();
+    for (const d of asking.against)
+      keep.write(state.id, { kind: 'put right', what, about: event ? deviationOf(d, event.id) : d.id });
+    setAsking(null);
+  };
+  const written = (body: KeepBody): KeepEvent | undefined => {
+    if (!state) return undefined;
+    const event = keep.write(state.id, body);
     setPicked(state.id);
     // It goes where its next place is, and the eye with it; what is over, or only looked at, leaves the eye where it is.
     if (ENDS.has(body.kind)) setFace(face);
     else if (!STAYS.has(body.kind)) setFace(null);
     setSheet(null);
+    return event;
   };
   const pick = (id: string) => {
     setPicked(id);
@@ -187,6 +219,12 @@ export function KeepView({ house, first, lot, face: asked }: Props) {
           />
         )}
       </div>
+      {open.length > 0 && face !== 'record' && (
+        <Unanswered
+          open={open}
+          onAnswer={() => setAsking({ against: open, before: false, act: () => undefined })}
+        />
+      )}
       <Foot
         house={house}
         face={face}
@@ -218,13 +256,29 @@ export function KeepView({ house, first, lot, face: asked }: Props) {
           setFace(null);
           setSheet(null);
         }}
-        onParted={(id, put, parted) => {
-          if (!state) return;
-          keep.write(id, put);
-          write(parted);
-        }}
+        onParted={(id, put, parted) =>
+          write(parted, (body) => {
+            keep.write(id, put);
+            return written(body);
+          })
+        }
         onClose={() => setSheet(null)}
       />
+      {asking && (
+        <Suspense>
+          <AgainstSheet
+            house={house}
+            against={asking.against}
+            before={asking.before}
+            onGoOn={answer}
+            onInstead={(what) => {
+              setAsking(null);
+              setSheet(what);
+            }}
+            onClose={() => setAsking(null)}
+          />
+        </Suspense>
+      )}
     </div>
   );
 }

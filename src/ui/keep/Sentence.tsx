@@ -39,7 +39,8 @@ export function Sentence({ house, face, state, now, served, shelf, onOpen }: Pro
   if (face === 'record')
     return <p className={box}>{say('Every time and temperature, by whom and from which probe.')}</p>;
   if (face === 'shelf') {
-    const first = now === null ? undefined : byDate(shelf, rulesIn(house).keep.days, now)[0];
+    const first =
+      now === null ? undefined : byDate(shelf, rulesIn(house), now).find((r) => r.mark.useBy !== null);
     return (
       <p className={box}>
         {first?.mark.useBy

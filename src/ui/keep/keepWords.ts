@@ -1,7 +1,10 @@
 import type { House } from '../../core/house/house';
-import type { Container } from '../../core/keep/events';
+import type { Container, KeptKind } from '../../core/keep/events';
 import { type LotState, placeOf } from '../../core/keep/lot';
 import { type Message, message } from '../../core/message/message';
+
+/** What is cooked, and therefore cooled. */
+export const COOKED: ReadonlySet<KeptKind> = new Set<KeptKind>(['soup', 'stock', 'purée']);
 
 /** "4 × Full pan 65", or the pot's name. */
 export function containerName(house: House, container: Container): Message {

@@ -28,7 +28,7 @@ export type Keep = {
   readonly head: Head;
   readonly unsent: number;
   readonly refused: Message | null;
-  readonly write: (lot: string, body: KeepBody) => KeepEvent;
+  readonly write: (lot: string, body: KeepBody, at?: string, id?: string) => KeepEvent;
 };
 
 const merged = (a: readonly KeepEvent[], b: readonly KeepEvent[]): readonly KeepEvent[] =>

@@ -8,6 +8,8 @@ import type { Message } from '../../core/message/message';
 import { clockMs, kitchenNow } from './line/clock';
 import { lineIs } from './line/live';
 import { send } from './line/send';
+import { tapWords } from './taps';
+import { did } from './undo';
 import { readRole } from './useRole';
 
 /** A tap and whose record it goes into: a batch’s, or that of something kept, or of the kitchen (“kitchen”). */
@@ -128,12 +130,12 @@ function moment(): string {
   return new Date(last).toISOString();
 }
 
-/** What every line has, whatever it says. */
-const stamped = () => {
+/** What every line has, whatever it says; at the time of the line it stands in the place of, where it does. */
+const stamped = (at?: string, id?: string) => {
   const ahead = clockMs();
   return {
-    id: uuid(),
-    at: moment(),
+    id: id ?? uuid(),
+    at: at ?? moment(),
     station: readRole() || 'Stove',
     ...(ahead !== undefined && { clockMs: ahead }),
   };
@@ -150,17 +152,56 @@ function post(waiting: Waiting): void {
   void writing.then(flush, flush);
 }
 
+/** Taps of one gesture, which are taken back together; closed when the gesture is over. */
+let gesture: Waiting[] | null = null;
+
+const writtenTo = ({ of, batch }: Waiting, event: string): Waiting =>
+  of === 'keep'
+    ? { of, batch, event: { ...stamped(), body: { kind: 'withdrawn', event } } }
+    : { batch, event: { ...stamped(), body: { kind: 'withdrawn', event } } };
+
+/** Remembers the taps of one gesture as one thing that can be taken back, and done again with its old time. */
+function remember(waiting: Waiting): void {
+  const words = tapWords(waiting.event.body);
+  if (words === null) return;
+  if (gesture) {
+    gesture.push(waiting);
+    return;
+  }
+  const taps = [waiting];
+  gesture = taps;
+  setTimeout(() => {
+    gesture = null;
+  });
+  let back: Waiting[] = [];
+  did({
+    // What is said last of a gesture is what it was for: a reading that goes with a step is not.
+    get words() {
+      return tapWords(taps.at(-1)?.event.body ?? waiting.event.body) ?? words;
+    },
+    undo: () => {
+      back = taps.toReversed().map((w) => writtenTo(w, w.event.id));
+      for (const w of back) post(w);
+    },
+    redo: () => {
+      for (const w of back.toReversed()) post(writtenTo(w, w.event.id));
+    },
+  });
+}
+
 /** Writes down what was tapped: at once on this device, and with the server as soon as it is there. */
-export function tap(batch: string, body: EventBody): BatchEvent {
-  const event: BatchEvent = { ...stamped(), body };
+export function tap(batch: string, body: EventBody, at?: string, id?: string): BatchEvent {
+  const event: BatchEvent = { ...stamped(at, id), body };
   post({ batch, event });
+  remember({ batch, event });
   return event;
 }
 
 /** The same for something kept, or for the kitchen (“kitchen”). */
-export function tapKeep(lot: string, body: KeepBody): KeepEvent {
-  const event: KeepEvent = { ...stamped(), body };
+export function tapKeep(lot: string, body: KeepBody, at?: string, id?: string): KeepEvent {
+  const event: KeepEvent = { ...stamped(at, id), body };
   post({ of: 'keep', batch: lot, event });
+  remember({ of: 'keep', batch: lot, event });
   return event;
 }
 

@@ -17,7 +17,8 @@ export type LiveBatch = {
   /** Taps of this batch that are not with the server yet. */
   readonly unsent: number;
   readonly refused: Message | null;
-  readonly write: (body: EventBody) => BatchEvent;
+  /** At the time and under the id of another line, where it stands in that one’s place. */
+  readonly write: (body: EventBody, at?: string, id?: string) => BatchEvent;
 };
 
 /**
@@ -65,6 +66,6 @@ export function useBatch(initial: Batch): LiveBatch {
     batch,
     unsent: waiting.filter((w) => w.of !== 'keep' && w.batch === id).length,
     refused: refused?.of !== 'keep' && refused?.batch === id ? refused.says : null,
-    write: useCallback((body: EventBody) => tap(id, body), [id]),
+    write: useCallback((body: EventBody, at?: string, as?: string) => tap(id, body, at, as), [id]),
   };
 }

@@ -1,18 +1,20 @@
 import { List, Undo2 } from 'lucide-react';
+import type { Message } from '../../core/message/message';
 import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 
 type Props = {
   /** The step after this one, and what to get ready for it. */
   readonly next: { readonly title: string; readonly peek: string } | undefined;
-  readonly canTakeBack: boolean;
+  /** What the last line of this pot is; null where there is none to take back. */
+  readonly takesBack: Message | null;
   readonly onSteps: () => void;
   readonly onTakeBack: () => void;
   readonly onDone: () => void;
 };
 
 /** Along the foot of the stove: what comes next, the step back, and the one large button. */
-export function StepBar({ next, canTakeBack, onSteps, onTakeBack, onDone }: Props) {
+export function StepBar({ next, takesBack, onSteps, onTakeBack, onDone }: Props) {
   const say = useSay();
   return (
     <>
@@ -31,11 +33,14 @@ export function StepBar({ next, canTakeBack, onSteps, onTakeBack, onDone }: Prop
         <button
           type="button"
           onClick={onTakeBack}
-          disabled={!canTakeBack}
+          disabled={takesBack === null}
           className="flex min-h-24 w-26 shrink-0 flex-col items-center justify-center gap-1 bg-surface disabled:text-rule"
         >
           <Undo2 aria-hidden />
           {say('Take back')}
+          {takesBack && (
+            <span className="max-w-full truncate px-1 text-[14px] text-quiet">{say(takesBack)}</span>
+          )}
         </button>
         <button
           type="button"

@@ -2,10 +2,11 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { EventBody } from '../../core/batch/events';
+import type { BatchEvent, EventBody } from '../../core/batch/events';
 import type { Batch } from '../../core/batch/record';
 import { batchState, type StepState } from '../../core/batch/state';
 import { titleIn } from '../../core/batch/titleIn';
+import { takenBack } from '../../core/record/counting';
 import type { RuleSet } from '../../core/safety/rules';
 import { timeOfDay } from '../../core/units/clock';
 import { Faces } from '../frame/Faces';
@@ -13,10 +14,11 @@ import { useShortcut } from '../frame/keys/Shortcuts';
 import { useKeptPage } from '../frame/useKeptPage';
 import { Scroll } from '../shared/Scroll';
 import { Sheet } from '../shared/Sheet';
-import { BUTTON } from '../shared/styles';
+import { BUTTON, PRIMARY } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
 import { pairedDevice, useDevices } from '../station/devices';
+import { tapWords } from '../station/taps';
 import { useBatch } from '../station/useBatch';
 import { useFollow } from '../station/useFollow';
 import { useNow } from '../station/useNow';
@@ -62,9 +64,8 @@ export function StoveView({ batch: initial, rules }: Props) {
   const place = looking ?? current;
   const step = steps[place];
   const next = steps.slice(current + 1).find((s) => !s.done && !s.skipped);
-  const lastEnded = steps
-    .flatMap((s) => s.done ?? s.skipped?.event ?? [])
-    .toSorted((a, b) => Date.parse(b.at) - Date.parse(a.at))[0];
+  /** The last line that was tapped: what is taken back first. */
+  const last = state.events.findLast((e) => tapWords(e.body) !== null);
 
   const probe = pairedDevice(paired.thermometer, devices, now);
   const scale = pairedDevice(paired.scale, devices, now);
@@ -77,9 +78,34 @@ export function StoveView({ batch: initial, rules }: Props) {
   };
   const doesOf = (s: StepState | undefined) =>
     s ? (going?.followed.solved.get(s.key) ?? going?.to.steps.get(s.key) ?? s.does) : null;
+  /** Marked done before and taken back, with later steps done since: it was done then, or is it only now? */
+  const doneBefore = (at: StepState | undefined): BatchEvent | null => {
+    if (!at || !steps.slice(current + 1).some((s) => s.done)) return null;
+    const gone = takenBack(batch.events);
+    return (
+      batch.events.findLast((e) => e.body.kind === 'step-done' && e.body.step === at.key && gone.has(e.id)) ??
+      null
+    );
+  };
+  const [again, setAgain] = useState<BatchEvent | null>(null);
+  /** Makes a line that was taken back count again, with its old time. */
+  const countAgain = (event: BatchEvent) => {
+    const gone = takenBack(batch.events);
+    const back = batch.events.findLast(
+      (e) => e.body.kind === 'withdrawn' && e.body.event === event.id && !gone.has(e.id),
+    );
+    if (back) write({ kind: 'withdrawn', event: back.id });
+    setAgain(null);
+  };
   const markDone = () => {
     const at = steps[current];
     if (!at || stage !== 'cooking') return;
+    const before = doneBefore(at);
+    if (before) setAgain(before);
+    else markDoneNow(at);
+  };
+  const markDoneNow = (at: StepState) => {
+    setAgain(null);
     // What the probe shows as a step ends is worth keeping: it costs no tap.
     const measured = fresh(probe);
     if (measured && measured.value >= -30 && measured.value <= 200)
@@ -88,7 +114,7 @@ export function StoveView({ batch: initial, rules }: Props) {
     setLooking(null);
   };
   const takeBack = () => {
-    if (lastEnded) write({ kind: 'withdrawn', event: lastEnded.id });
+    if (last) write({ kind: 'withdrawn', event: last.id });
     setLooking(null);
   };
   useShortcut('step-done', markDone);
@@ -107,6 +133,7 @@ export function StoveView({ batch: initial, rules }: Props) {
         title={say('All steps')}
       >
         <StepsSheet
+          events={batch.events}
           state={state}
           unreadable={batch.unreadable ?? []}
           write={write}
@@ -126,6 +153,27 @@ export function StoveView({ batch: initial, rules }: Props) {
         title={say('Devices')}
       >
         <Pairing devices={devices} paired={paired} now={now ?? 0} write={write} />
+      </Sheet>
+      <Sheet open={again !== null} onOpenChange={(o) => o || setAgain(null)} title={say('When was it done?')}>
+        {again && steps[current] && (
+          <div className="grid gap-3 p-4">
+            <p>{say('It was marked done before, and later steps are done since.')}</p>
+            <button
+              type="button"
+              className={`${PRIMARY} min-h-18 text-[21px]`}
+              onClick={() => countAgain(again)}
+            >
+              {say('At {at}, as before', { at: timeOfDay(new Date(again.at)) })}
+            </button>
+            <button
+              type="button"
+              className={`${BUTTON} min-h-18 text-[21px]`}
+              onClick={() => steps[current] && markDoneNow(steps[current])}
+            >
+              {say('Only now')}
+            </button>
+          </div>
+        )}
       </Sheet>
       {going && open && open !== 'steps' && open !== 'devices' && open !== 'timer' && (
         <ReadingSheet
@@ -244,7 +292,7 @@ export function StoveView({ batch: initial, rules }: Props) {
 
       <StepBar
         next={next && { title: titleIn(next, show), peek: peekOf(next, doesOf(next), show) }}
-        canTakeBack={lastEnded !== undefined}
+        takesBack={(last && tapWords(last.body)) ?? null}
         onSteps={() => setOpen('steps')}
         onTakeBack={takeBack}
         onDone={markDone}

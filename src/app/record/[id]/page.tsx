@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation';
-import { dateMark } from '../../../core/keep/dates';
+import { dateMark, dateWords, ifColdWords } from '../../../core/keep/dates';
 import { codeOf } from '../../../core/keep/labels';
 import { lotState } from '../../../core/keep/safe/fold';
 import { rulesIn } from '../../../core/keep/standing';
@@ -30,11 +30,23 @@ export default async function LotRecordPage({ params }: { params: Promise<{ id: 
   const [lot, record, house] = found;
   const state = lotState(lot, house.keeping);
   const say = await wordsHere(house.show);
-  const mark = state && dateMark(state, rulesIn(house).keep.days, Date.now());
+  const mark = state && dateMark(state, rulesIn(house), Date.now());
   const useBy = state?.over
     ? say(message('over'))
     : mark?.useBy
-      ? say(message('use by {day}', { day: mark.useBy }))
-      : say(message('frozen'));
-  return <Inspected record={record} of={{ name: state?.put.name ?? codeOf(id), code: codeOf(id), useBy }} />;
+      ? say(message('use by {day}', { day: dateWords(mark) }))
+      : mark
+        ? say(dateWords(mark))
+        : '';
+  const condition = mark && !state?.over ? ifColdWords(mark) : null;
+  return (
+    <Inspected
+      record={record}
+      of={{
+        name: state?.put.name ?? codeOf(id),
+        code: codeOf(id),
+        useBy: condition ? `${useBy}, ${say(condition)}` : useBy,
+      }}
+    />
+  );
 }

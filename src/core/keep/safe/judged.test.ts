@@ -420,7 +420,7 @@ test('what was done about a deviation stands with it; thrown away answers all', 
   const answered = judged(10, [...events, said]);
   expect(openDeviations(answered)).toEqual([]);
   expect(answered.deviations[0]?.done).toEqual({ what: 'walk-in was full', by: 'Late', at: at(3) });
-  expect(answered.label.deviations.map(inEnglish)).toEqual([
+  expect(answered.label.deviations.map((d) => inEnglish(d))).toEqual([
     'stored at 60.0 °C, over 5 °C; walk-in was full',
   ]);
   const thrown = judged(200, [

@@ -8,6 +8,7 @@ import type { Lot, LotState } from '../../../core/keep/lot';
 import { lotState } from '../../../core/keep/safe/fold';
 import { message } from '../../../core/message/message';
 import type { Head } from '../../../core/record/chain';
+import { takenBack } from '../../../core/record/counting';
 import { type Queryable, transaction } from '../../data/database';
 import { appendEvents, readBatch, UNBOUND } from '../../queries/batches';
 import {
@@ -50,23 +51,36 @@ export async function openKeep(pool: pg.Pool, { mend = false } = {}): Promise<Ke
   return { lots, kitchenLines, filmLines, head, house: { keeping: house.keeping, vessels: house.vessels } };
 }
 
-/** After a line of a batch: finished to be kept, it is put by; that taken back, it is not. */
-export async function afterBatchEvent(pool: pg.Pool, batchId: string, { body }: BatchEvent): Promise<void> {
-  const kept = body.kind === 'finished' && (body.goesTo === 'hold' || body.goesTo === 'cool');
-  if (!kept && body.kind !== 'withdrawn') return;
+/** After a line of a batch: finished to be kept, it is put by; that taken back, it is not; and that taken back again, it is. */
+export async function afterBatchEvent(pool: pg.Pool, batchId: string, event: BatchEvent): Promise<void> {
+  const { body } = event;
+  const ends = body.kind === 'finished' && (body.goesTo === 'hold' || body.goesTo === 'cool');
+  if (!ends && body.kind !== 'withdrawn') return;
   const house = await theHouse(pool);
   const batch = await readBatch(pool, batchId);
   if (!batch) return;
-  if (kept) return openFromBatch(pool, house, batch);
-  if (body.kind !== 'withdrawn') return;
-  const line = v5(body.event, OWN);
-  if (!(await readLineOwner(pool, line))) return;
-  await recordKeep(pool, batchId, {
-    id: v5(`withdrawn ${body.event}`, OWN),
-    at: new Date().toISOString(),
-    station: 'Stove',
-    body: { kind: 'withdrawn', event: line },
-  });
+  if (ends) return openFromBatch(pool, house, batch);
+  const lot = await readLot(pool, house.id, batchId);
+  const gone = takenBack(batch.events);
+  const goneThere = takenBack(lot?.events ?? []);
+  for (const finished of batch.events) {
+    if (finished.body.kind !== 'finished') continue;
+    const put = v5(finished.id, OWN);
+    if (!lot?.events.some((e) => e.id === put) || gone.has(finished.id) === goneThere.has(put)) continue;
+    // What puts it by counts as what it was put by for does: taken back with it, and counting again with it.
+    const names = gone.has(finished.id)
+      ? put
+      : lot.events.findLast(
+          (e) => e.body.kind === 'withdrawn' && e.body.event === put && !goneThere.has(e.id),
+        )?.id;
+    if (names)
+      await recordKeep(pool, batchId, {
+        id: v5(`${event.id} ${put}`, OWN),
+        at: new Date().toISOString(),
+        station: 'Stove',
+        body: { kind: 'withdrawn', event: names },
+      });
+  }
 }
 
 export type Recorded = { readonly id: string; readonly isNew: boolean; readonly head: Head };

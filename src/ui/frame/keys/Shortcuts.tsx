@@ -3,7 +3,8 @@
 import { useRouter } from 'next/navigation';
 import { createContext, type ReactNode, Suspense, useContext, useEffect, useRef, useState } from 'react';
 import { lazily } from '../../shared/lazily';
-import { canKey, doKey, type KeyId, keyReader, onKey } from './keys';
+import { redoLast, undoLast } from '../../station/undo';
+import { canKey, doKey, type KeyId, keyReader, onKey, undoKey } from './keys';
 
 /** Loaded when first asked for. */
 const KeySheet = lazily(async () => (await import('./KeySheet')).KeySheet);
@@ -37,6 +38,11 @@ export function Shortcuts({ children }: { children: ReactNode }) {
 
   useEffect(() => {
     const onDown = (e: KeyboardEvent) => {
+      const backKey = undoKey(e);
+      if (backKey && !isTyping(e.target)) {
+        e.preventDefault();
+        return backKey === 'undo' ? undoLast() : redoLast();
+      }
       if (e.metaKey || e.ctrlKey || e.altKey || e.repeat || isTyping(e.target)) return;
       // The space bar is a button's own.
       if (e.key === ' ' && isControl(e.target)) return;

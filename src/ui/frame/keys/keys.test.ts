@@ -1,5 +1,5 @@
 import { VIEWS } from '../views';
-import { CHORD, canKey, doKey, KEYS, keyReader, onKey } from './keys';
+import { CHORD, canKey, doKey, KEYS, keyReader, onKey, undoKey } from './keys';
 
 const stove = (id: string) => KEYS.some((k) => k.id === id && k.on?.text === 'Stove');
 
@@ -47,4 +47,14 @@ test('the newest to ask for a key has it, and gives back only its own', () => {
   expect(canKey('find')).toBe(false);
   doKey('find');
   expect(did).toEqual(['second']);
+});
+
+test('the usual keys take back and do again, with Ctrl or ⌘ and nothing else held', () => {
+  const held = { ctrlKey: false, metaKey: false, altKey: false, shiftKey: false };
+  expect(undoKey({ ...held, key: 'z', ctrlKey: true })).toBe('undo');
+  expect(undoKey({ ...held, key: 'Z', metaKey: true, shiftKey: true })).toBe('redo');
+  expect(undoKey({ ...held, key: 'y', ctrlKey: true })).toBe('redo');
+  expect(undoKey({ ...held, key: 'z' })).toBeNull();
+  expect(undoKey({ ...held, key: 'z', ctrlKey: true, altKey: true })).toBeNull();
+  expect(undoKey({ ...held, key: 'u', ctrlKey: true })).toBeNull();
 });

@@ -4,7 +4,7 @@ import { VIEWS } from '../views';
 /** Keys that do something on one view or on all; where a view is on, it says what, by the id. */
 export const KEYS = [
   { id: 'step-done', key: 'n', does: message('step done, next one'), on: message('Stove') },
-  { id: 'step-back', key: 'u', does: message('take the last step back'), on: message('Stove') },
+  { id: 'step-back', key: 'u', does: message('take the last line of this pot back'), on: message('Stove') },
   { id: 'timer', key: 't', does: message('a timer'), on: message('Stove') },
   { id: 'temperature', key: 'r', does: message('write a temperature down'), on: message('Stove') },
   { id: 'wrong', key: 'f', does: message('something’s wrong'), on: message('Stove') },
@@ -13,6 +13,20 @@ export const KEYS = [
   { id: 'sheet', key: '?', does: message('this sheet'), on: null },
 ] as const;
 export type KeyId = (typeof KEYS)[number]['id'];
+
+/** Whether a key, with Ctrl or ⌘ held, takes back the last thing done or does it again; null of any other. */
+export function undoKey(e: {
+  readonly key: string;
+  readonly ctrlKey: boolean;
+  readonly metaKey: boolean;
+  readonly altKey: boolean;
+  readonly shiftKey: boolean;
+}): 'undo' | 'redo' | null {
+  if (!(e.ctrlKey || e.metaKey) || e.altKey) return null;
+  const key = e.key.toLowerCase();
+  if (key === 'z') return e.shiftKey ? 'redo' : 'undo';
+  return key === 'y' && !e.shiftKey ? 'redo' : null;
+}
 
 /** How long after `g` the second letter may come, ms. */
 export const CHORD = 1200;

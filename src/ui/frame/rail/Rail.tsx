@@ -17,6 +17,7 @@ import { useRing } from '../../station/ring';
 import { moveTickets, tellTickets, useTickets } from '../../station/tickets';
 import { useNow } from '../../station/useNow';
 import { TicketLink } from './TicketLink';
+import { UndoButton } from './UndoButton';
 import { urgentFirst } from './urgent';
 
 /** ms without a word of the rail after which it is asked for: the server looks at every ticket three times a minute. */
@@ -118,6 +119,7 @@ export function Rail({ initial }: { initial: readonly Ticket[] }) {
           </li>
         ))}
       </ul>
+      <UndoButton />
       {off !== null && (
         <p role="status" className="flex shrink-0 items-center gap-2 px-3 text-[15px] leading-tight">
           <Clock aria-hidden className="shrink-0" />

@@ -1,11 +1,15 @@
 'use client';
 
-import { TriangleAlert } from 'lucide-react';
+import { clsx } from 'clsx';
+import { Check, Eye, TriangleAlert } from 'lucide-react';
 import { Suspense, useEffect, useMemo, useState } from 'react';
 import type { House } from '../../../core/house/house';
 import { rankedWays, type Tried, type Way } from '../../../core/keep/cool/ways';
 import type { Lot, LotState } from '../../../core/keep/lot';
-import { nextReading, rulesIn } from '../../../core/keep/standing';
+import { limitsNow } from '../../../core/keep/safe/judged';
+import { type Alarm, nextReading, rulesIn } from '../../../core/keep/standing';
+import { type Message, message } from '../../../core/message/message';
+import type { Limit, LimitAnswer } from '../../../core/safety/course';
 import { timeOfDay } from '../../../core/units/clock';
 import type { CoolingFound, KeeperQuestion } from '../../../workers/keeper';
 import { lazily } from '../../shared/lazily';
@@ -109,7 +113,7 @@ export function CoolingFace({
         aria-label={say('Its chance, and what else could be done')}
         className="flex min-h-0 flex-col border-ink max-[1100px]:border-t-2 min-[1100px]:border-l-2"
       >
-        <Chance found={found} {...(state.reheats === 0 && { onReheat })} />
+        <Chance found={found} limits={limitsNow(state, now)} {...(state.reheats === 0 && { onReheat })} />
         <WaysList
           house={house}
           ways={ways}
@@ -136,36 +140,82 @@ export function CoolingFace({
   );
 }
 
-/** How likely it keeps every limit, large; in words of a different shape where it will not. */
-function Chance({ found, onReheat }: { found: CoolingFound | null; onReheat?: () => void }) {
+/** What is said of how it stands. Only what keeps every limit is said to. */
+const SAID: Readonly<Record<Alarm, Message>> = {
+  none: message('Keeps every limit'),
+  watch: message('May miss a limit: read it soon'),
+  'will miss': message('Will miss the limit: change the way now'),
+  unread: message('Nobody read it in time'),
+  lost: message('Not cold in time'),
+};
+
+const MET: Readonly<Record<LimitAnswer, Message | null>> = {
+  open: null,
+  holds: message('{to} kept'),
+  'will not': message('{to} missed'),
+  'cannot be told': message('{to} cannot be told'),
+};
+
+/** How likely it keeps every limit, large; in words of a different shape where it will not, or nobody can tell. */
+function Chance({
+  found,
+  limits,
+  onReheat,
+}: {
+  found: CoolingFound | null;
+  limits: readonly Limit[];
+  onReheat?: () => void;
+}) {
   const say = useSay();
   if (!found) return <p className="bg-surface px-5 py-4 text-quiet">{say('One moment …')}</p>;
-  const { forecast, alarm, at } = found;
-  const bad = alarm === 'will miss' || alarm === 'lost';
+  const { forecast, at } = found;
+  // What was read counts at once; what will be is worked out anew when the worker is back.
+  const alarm = limits.some((l) => l.answer === 'will not')
+    ? 'lost'
+    : limits.some((l) => l.answer === 'cannot be told')
+      ? 'unread'
+      : found.alarm;
+  const bad = alarm !== 'none' && alarm !== 'watch';
+  const clock = (ms: number) => timeOfDay(new Date(ms));
   return (
     <div
       role={bad ? 'alert' : undefined}
-      className={`border-ink border-b-2 px-5 py-4 ${bad ? 'bg-tomato text-surface' : 'bg-surface'}`}
+      className={clsx(
+        'border-ink border-b-2 px-5 py-4',
+        bad ? 'bg-tomato text-surface' : 'bg-surface',
+        alarm === 'none' && 'border-l-8 border-l-chive',
+      )}
     >
       <p className="flex items-center gap-2 font-bold">
-        {bad && <TriangleAlert aria-hidden />}
-        {alarm === 'lost'
-          ? say('Not cold in time')
-          : alarm === 'will miss'
-            ? say('Will miss the limit: change the way now')
-            : say('Keeps every limit')}
+        {bad ? <TriangleAlert aria-hidden /> : alarm === 'none' ? <Check aria-hidden /> : <Eye aria-hidden />}
+        {say(SAID[alarm])}
       </p>
       <p className="figures font-bold text-[46px] leading-none">
-        {alarm === 'lost' ? say('throw it away') : say(chanceWords(forecast.chance))}
+        {alarm === 'lost'
+          ? say('throw it away')
+          : alarm === 'unread'
+            ? say('read it now')
+            : say(chanceWords(forecast.chance))}
       </p>
       <p className="mt-1 text-[16px]">
         {forecast.verdict.stages
-          .map((s) =>
-            Number.isFinite(s.met)
-              ? say('{to} at {at}', { to: { celsius: s.to }, at: timeOfDay(new Date(at + s.met * 1000)) })
-              : say('{to} never', { to: { celsius: s.to } }),
-          )
-          .join(', ')}
+          .map((s, n) => {
+            const limit = limits[n];
+            const told = limit && MET[limit.answer];
+            if (told) return say(told, { to: { celsius: s.to } });
+            const by = limit ? clock(limit.by) : null;
+            return Number.isFinite(s.met)
+              ? say('{to} at {at}{by, select, none {} other {, due {by}}}', {
+                  to: { celsius: s.to },
+                  at: clock(at + s.met * 1000),
+                  by: by ?? 'none',
+                })
+              : say('{to} never{by, select, none {} other {, due {by}}}', {
+                  to: { celsius: s.to },
+                  by: by ?? 'none',
+                });
+          })
+          .join(' · ')}
       </p>
       {alarm === 'will miss' && onReheat && (
         <button

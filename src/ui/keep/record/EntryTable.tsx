@@ -2,6 +2,7 @@
 
 import { clsx } from 'clsx';
 import {
+  CircleQuestionMark,
   Clock,
   CornerUpLeft,
   Hourglass,
@@ -18,6 +19,8 @@ import { useSay } from '../../shared/useSay';
 
 const MARKS: Readonly<Record<Mark, { words: Message; icon: LucideIcon; loud: boolean }>> = {
   'over the limit': { words: message('over the limit'), icon: Thermometer, loud: true },
+  'cannot be told': { words: message('cannot be told'), icon: CircleQuestionMark, loud: true },
+  question: { words: message('a question'), icon: CircleQuestionMark, loud: true },
   gap: { words: message('gap'), icon: TriangleAlert, loud: true },
   late: { words: message('written late'), icon: Hourglass, loud: false },
   clock: { words: message('clock off'), icon: Clock, loud: false },
@@ -26,8 +29,20 @@ const MARKS: Readonly<Record<Mark, { words: Message; icon: LucideIcon; loud: boo
   'taken back': { words: message('taken back'), icon: CornerUpLeft, loud: false },
 };
 
+/** Marks of what is missing, over a limit, asked or thrown away. */
+export const LOUD: ReadonlySet<Mark> = new Set((Object.keys(MARKS) as Mark[]).filter((m) => MARKS[m].loud));
+
 /** The record line by line: time, of what, what, by whom; what is missing or wrong by word and shape. */
-export function EntryTable({ entries, named = true }: { entries: readonly Entry[]; named?: boolean }) {
+export function EntryTable({
+  entries,
+  named = true,
+  onBack,
+}: {
+  readonly entries: readonly Entry[];
+  readonly named?: boolean;
+  /** Takes a line back; absent where nothing is to be changed. */
+  readonly onBack?: (entry: Entry) => void;
+}) {
   const say = useSay();
   if (entries.length === 0)
     return <p className="p-6 text-[19px]">{say('Nothing was written down in these days.')}</p>;
@@ -51,6 +66,11 @@ export function EntryTable({ entries, named = true }: { entries: readonly Entry[
           <th scope="col" className="px-2 py-1.5">
             {say('By')}
           </th>
+          {onBack && (
+            <th scope="col">
+              <span className="sr-only">{say('Take back')}</span>
+            </th>
+          )}
         </tr>
       </thead>
       <tbody>
@@ -85,11 +105,36 @@ export function EntryTable({ entries, named = true }: { entries: readonly Entry[
                     </span>
                   );
                 })}
+                {e.done && (
+                  <span className="mt-0.5 block font-normal text-[15px] text-ink">
+                    {e.done.what
+                      ? say('{what}: {by}, {at}', {
+                          what: e.done.what,
+                          by: e.done.by,
+                          at: timeOfDay(new Date(e.done.at)),
+                        })
+                      : say('Nobody has said what was done.')}
+                  </span>
+                )}
               </td>
               <td className="px-2 py-1.5 text-[15px] leading-tight">
                 {e.by}
                 {e.probe && <span className="block whitespace-nowrap text-quiet">{e.probe}</span>}
               </td>
+              {onBack && (
+                <td className="px-1 py-0.5 text-right">
+                  {e.source && !e.marks.includes('taken back') && (
+                    <button
+                      type="button"
+                      aria-label={say('Take back: {title}', { title: say(e.says) })}
+                      onClick={() => onBack(e)}
+                      className="grid size-12 place-items-center rounded-sm border-2 border-rule"
+                    >
+                      <CornerUpLeft size={20} aria-hidden />
+                    </button>
+                  )}
+                </td>
+              )}
             </tr>
           );
         })}

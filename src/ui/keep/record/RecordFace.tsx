@@ -13,7 +13,8 @@ import { BUTTON, PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 import { ask, problemWords } from '../../station/line/api';
 import { AwayNote } from './AwayNote';
-import { EntryTable } from './EntryTable';
+import { EntryBack } from './EntryBack';
+import { EntryTable, LOUD } from './EntryTable';
 import { Verify } from './Verify';
 
 type Told = {
@@ -33,7 +34,7 @@ type Props = {
   readonly now: number;
   /** Changes when something was written. */
   readonly heard: number;
-  readonly onWrite: (body: KeepBody) => void;
+  readonly onWrite: (body: KeepBody) => unknown;
   readonly onProbes: () => void;
 };
 
@@ -45,6 +46,7 @@ export function RecordFace({ now, heard, onWrite, onProbes }: Props) {
   const [to, setTo] = useState(today);
   const [told, setTold] = useState<Told | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
+  const [backing, setBacking] = useState<Entry | null>(null);
   const [by, setBy] = useState('');
   const [note, setNote] = useState('');
   const [unsigned, setUnsigned] = useState<string | undefined>();
@@ -60,10 +62,7 @@ export function RecordFace({ now, heard, onWrite, onProbes }: Props) {
       gone = true;
     };
   }, [from, to, heard, say]);
-  const loud =
-    told?.entries.filter((e) =>
-      e.marks.some((m) => m === 'over the limit' || m === 'gap' || m === 'discarded'),
-    ).length ?? 0;
+  const loud = told?.entries.filter((e) => e.marks.some((m) => LOUD.has(m))).length ?? 0;
   return (
     <>
       <section aria-label={say('The record')} className="min-h-0 overflow-y-auto">
@@ -75,7 +74,8 @@ export function RecordFace({ now, heard, onWrite, onProbes }: Props) {
         {told ? (
           <>
             <AwayNote away={told.away} />
-            <EntryTable entries={told.entries} />
+            <EntryTable entries={told.entries} onBack={setBacking} />
+            {backing && <EntryBack entry={backing} onClose={() => setBacking(null)} />}
           </>
         ) : (
           <p className="p-6 text-quiet">{say('One moment …')}</p>

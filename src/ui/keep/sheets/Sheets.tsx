@@ -98,7 +98,7 @@ export function Sheets(props: Props) {
   function bodyOf() {
     if (!state || !thing || now === null) return null;
     const rule = rulesIn(house);
-    const mark = dateMark(state, rule.keep.days, now);
+    const mark = dateMark(state, rule, now);
     switch (name) {
       case 'way':
         return (

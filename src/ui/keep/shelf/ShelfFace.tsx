@@ -3,10 +3,11 @@
 import { clsx } from 'clsx';
 import { TriangleAlert } from 'lucide-react';
 import type { House } from '../../../core/house/house';
-import { type DateMark, dateMark } from '../../../core/keep/dates';
+import { type DateMark, dateMark, dateWords } from '../../../core/keep/dates';
 import type { LotState } from '../../../core/keep/lot';
 import { rulesIn } from '../../../core/keep/standing';
 import { term } from '../../../core/message/term';
+import type { RuleSet } from '../../../core/safety/rules';
 import { shortDay } from '../../../core/service/words/dayWords';
 import { useSay } from '../../shared/useSay';
 import { containerName, placeName } from '../keepWords';
@@ -19,31 +20,37 @@ type Props = {
   readonly onPick: (id: string) => void;
 };
 
+/** What may not be used stands before all that may, what is frozen after. */
+const order = ({ useBy, why }: DateMark): string => useBy ?? (why === 'frozen' ? '9' : '0');
+
 /** What stands cold or frozen, with its date mark: what is to be used first stands first. */
-export const byDate = (states: readonly LotState[], days: number, now: number) =>
+export const byDate = (states: readonly LotState[], rule: RuleSet, now: number) =>
   states
-    .map((s) => ({ s, mark: dateMark(s, days, now) }))
-    .toSorted((a, b) => (a.mark.useBy ?? '9').localeCompare(b.mark.useBy ?? '9') || a.s.putAt - b.s.putAt);
+    .map((s) => ({ s, mark: dateMark(s, rule, now) }))
+    .toSorted((a, b) => order(a.mark).localeCompare(order(b.mark)) || a.s.putAt - b.s.putAt);
 
 /** "today", "2 days", "past it". */
 export function useLeft() {
   const say = useSay();
   return (mark: DateMark): string =>
-    mark.useBy === null
-      ? say('{left, plural, one {one day} other {# days}} once thawed', { left: Math.max(0, mark.left + 1) })
-      : mark.left < 0
-        ? say('past its date')
-        : mark.left === 0
-          ? say('today is its last day')
-          : say('{left, plural, one {one day more} other {# days more}}', { left: mark.left });
+    mark.why && mark.why !== 'frozen'
+      ? say('do not use it')
+      : mark.why === 'frozen'
+        ? say('{left, plural, one {one day} other {# days}} once thawed', {
+            left: Math.max(0, mark.left + 1),
+          })
+        : mark.left < 0
+          ? say('past its date')
+          : mark.left === 0
+            ? say('today is its last day')
+            : say('{left, plural, one {one day more} other {# days more}}', { left: mark.left });
 }
 
 /** The shelf: a row for each thing, first to use first. */
 export function ShelfFace({ house, states, picked, now, onPick }: Props) {
   const say = useSay();
   const left = useLeft();
-  const days = rulesIn(house).keep.days;
-  const rows = byDate(states, days, now);
+  const rows = byDate(states, rulesIn(house), now);
   if (rows.length === 0)
     return (
       <p className="p-6 text-[20px]">
@@ -58,8 +65,9 @@ export function ShelfFace({ house, states, picked, now, onPick }: Props) {
       className="min-[1100px]:min-h-0 min-[1100px]:overflow-y-auto"
     >
       {rows.map(({ s, mark }) => {
-        const past = mark.left < 0 && mark.useBy !== null;
-        const near = mark.left <= 1 && mark.useBy !== null;
+        const barred = mark.why !== null && mark.why !== 'frozen';
+        const past = barred || (mark.left < 0 && mark.useBy !== null);
+        const near = barred || (mark.left <= 1 && mark.useBy !== null);
         return (
           <li key={s.id} className="border-rule border-b">
             <button
@@ -96,7 +104,7 @@ export function ShelfFace({ house, states, picked, now, onPick }: Props) {
               <span className={clsx('leading-tight max-[720px]:col-span-2', past && 'font-bold text-tomato')}>
                 <b className="flex items-center gap-1.5 text-[19px]">
                   {near && <TriangleAlert size={20} aria-hidden className="shrink-0" />}
-                  {mark.useBy ? say('by {day}', { day: say(shortDay(mark.useBy)) }) : say('frozen')}
+                  {mark.useBy ? say('by {day}', { day: say(shortDay(mark.useBy)) }) : say(dateWords(mark))}
                 </b>
                 <span className={clsx('block text-[15px]', !past && 'text-quiet')}>{left(mark)}</span>
               </span>

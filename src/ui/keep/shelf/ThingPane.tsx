@@ -1,18 +1,18 @@
 'use client';
 
+import { clsx } from 'clsx';
 import { ArrowRightLeft, Flame, Minus, Plus, Snowflake, Trash2 } from 'lucide-react';
 import { useEffect } from 'react';
 import type { House } from '../../../core/house/house';
-import { dateMark } from '../../../core/keep/dates';
+import { dateMark, dateWords } from '../../../core/keep/dates';
 import type { Lot, LotState } from '../../../core/keep/lot';
 import { rulesIn } from '../../../core/keep/standing';
 import { term } from '../../../core/message/term';
-import { shortDay } from '../../../core/service/words/dayWords';
 import { dayAndTime } from '../../../core/units/clock';
 import type { ColdFound, KeeperQuestion } from '../../../workers/keeper';
 import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
-import { spell } from '../keepWords';
+import { COOKED, spell } from '../keepWords';
 import { useLeft } from './ShelfFace';
 
 export type ShelfAct =
@@ -43,7 +43,7 @@ export function ThingPane({ house, lot, state, now, known, found, ask, onAsked, 
   const say = useSay();
   const left = useLeft();
   const rule = rulesIn(house);
-  const mark = dateMark(state, rule.keep.days, now);
+  const mark = dateMark(state, rule, now);
   const key = `${lot.id} ${lot.events.at(-1)?.id} ${known}`;
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key says when
   useEffect(() => {
@@ -63,8 +63,14 @@ export function ThingPane({ house, lot, state, now, known, found, ask, onAsked, 
     >
       <div className="border-ink border-b-2 bg-surface px-5 py-3">
         <h2 className="font-bold text-[20px] leading-tight">{state.put.name}</h2>
-        <p className="figures font-bold text-[36px] leading-tight">
-          {mark.useBy ? say(shortDay(mark.useBy)) : say('frozen')}
+        <p
+          className={clsx(
+            'font-bold leading-tight',
+            mark.useBy ? 'figures text-[36px]' : 'text-[26px]',
+            mark.why && mark.why !== 'frozen' && 'text-tomato',
+          )}
+        >
+          {say(dateWords(mark))}
         </p>
         <p className="text-[16px]">
           {say('{left}; made {made}, day {used} of {days}', {
@@ -74,6 +80,9 @@ export function ThingPane({ house, lot, state, now, known, found, ask, onAsked, 
             days: rule.keep.days,
           })}
         </p>
+        {!state.wasHot && COOKED.has(state.put.what) && (
+          <p className="text-[15px] text-quiet">{say('How it cooled is not on this record.')}</p>
+        )}
         {state.put.allergens.length > 0 && (
           <p className="mt-1 text-[16px]">
             {say.rich('Holds <b>{those}</b>', {

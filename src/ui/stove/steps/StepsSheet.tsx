@@ -11,16 +11,21 @@ import { titleIn } from '../../../core/batch/titleIn';
 import { type Message, message } from '../../../core/message/message';
 import { timeOfDay } from '../../../core/units/clock';
 import { duration } from '../../../core/units/format';
+import { Segments } from '../../shared/form/Segments';
 import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 import { useShow } from '../../shared/useShow';
 import { AddStep } from './AddStep';
+import { BackSheet } from './BackSheet';
+import { LineList } from './LineList';
 import { SkipStep } from './SkipStep';
 
 type Props = {
+  /** Every line there is, those taken back too. */
+  readonly events: readonly BatchEvent[];
   readonly state: BatchState;
   readonly unreadable: readonly Unreadable[];
-  readonly write: (body: EventBody) => void;
+  readonly write: (body: EventBody, at?: string) => BatchEvent;
   /** Ends the batch though steps are left. */
   readonly onEnd: () => void;
   /** Shows a step that is not at hand. */
@@ -32,10 +37,12 @@ const lateWords = (event: BatchEvent): Message | string =>
   lateBy(event) > 0 ? message(', on record {lateBy} later', { lateBy: duration(lateBy(event) / 1000) }) : '';
 
 /** All steps: look at one, mark or take back out of turn, leave out with a reason, add one. */
-export function StepsSheet({ state, unreadable, write, onLook, onEnd }: Props) {
+export function StepsSheet({ events, state, unreadable, write, onLook, onEnd }: Props) {
   const say = useSay();
   const [skipping, setSkipping] = useState<StepState | null>(null);
   const [adding, setAdding] = useState(false);
+  const [face, setFace] = useState<'steps' | 'lines'>('steps');
+  const [backing, setBacking] = useState<BatchEvent | null>(null);
   const show = useShow();
   if (skipping)
     return (
@@ -59,8 +66,34 @@ export function StepsSheet({ state, unreadable, write, onLook, onEnd }: Props) {
         }}
       />
     );
+  const faces = (
+    <div className="p-3 pb-1">
+      <Segments
+        label={say('What is listed')}
+        value={face}
+        onChange={setFace}
+        options={[
+          { value: 'steps', words: say('Steps') },
+          { value: 'lines', words: say('Everything written down') },
+        ]}
+      />
+    </div>
+  );
+  const taking = backing && (
+    <BackSheet event={backing} state={state} events={events} write={write} onClose={() => setBacking(null)} />
+  );
+  if (face === 'lines')
+    return (
+      <div>
+        {faces}
+        <LineList events={events} state={state} onBack={setBacking} write={write} />
+        {taking}
+      </div>
+    );
   return (
     <div>
+      {faces}
+      {taking}
       <ol aria-label={say('Steps')}>
         {state.steps.map((s, n) => {
           const here = n === state.current;
@@ -76,11 +109,7 @@ export function StepsSheet({ state, unreadable, write, onLook, onEnd }: Props) {
             >
               <button
                 type="button"
-                onClick={() =>
-                  ended
-                    ? write({ kind: 'withdrawn', event: ended.id })
-                    : write({ kind: 'step-done', step: s.key })
-                }
+                onClick={() => (ended ? setBacking(ended) : write({ kind: 'step-done', step: s.key }))}
                 aria-label={
                   ended
                     ? say('Take back: {title}', { title: s.title })
