@@ -3,7 +3,7 @@ import { FAULTS } from '../src/core/adjust/faults';
 import { FORK, LOOKS, TASTE } from '../src/core/batch/events';
 import { STATIONS } from '../src/core/compare/shopping';
 import { BANDS } from '../src/core/flow/bands';
-import { CALIBRATION_LIQUIDS, THICK_VISCOSITY } from '../src/core/flow/readings/cups';
+import { THICK_VISCOSITY } from '../src/core/flow/readings/cups';
 import { catalogue } from '../src/core/food/catalogue';
 import { DIETS } from '../src/core/food/diets';
 import { ALLERGENS, GROUPS } from '../src/core/food/ingredient';
@@ -62,7 +62,6 @@ export const TERMS: ReadonlySet<string> = new Set([
   ...Object.values(FACTORS).map((f) => f.words),
   ...Object.values(PROPERTIES).flatMap((p) => Object.values(p)),
   ...[AS_WRITTEN, ...WAYS].map((w) => w.words),
-  ...Object.values(CALIBRATION_LIQUIDS).map((l) => l.words),
   CODE,
   TRADE,
   'boil',

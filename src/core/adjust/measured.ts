@@ -83,7 +83,7 @@ export function contradictionIn(f: Followed): Contradiction | null {
           : message('{volume}', { volume: { ml: byLevel } }),
       ml: byLevel,
     },
-    scale: { says: message('{g} kg', { g: (scale.body.g / 1000).toFixed(1) }), ml: byScale },
+    scale: { says: message('{g}', { g: { kg: scale.body.g / 1000 } }), ml: byScale },
   };
 }
 

@@ -5,7 +5,6 @@ import { term } from '../message/term';
 import { FACTORS } from '../pot/kitchen';
 import { portionsIn } from '../pot/portions';
 import type { Portion } from '../pot/step';
-import { spaced } from '../units/format';
 
 /** What the model thinks went otherwise than planned, and how much of it that explains. */
 export type Cause = {
@@ -78,10 +77,10 @@ function weighed(f: Followed): readonly Cause[] {
       const { name } = ingredient(p.ingredient);
       return [
         {
-          says: message('{g} g of {name} went in, not {amount} g', {
-            g: spaced(g),
+          says: message('{g} of {name} went in, not {amount}', {
+            g: { g },
             name: { within: term(name) },
-            amount: spaced(p.amount),
+            amount: { g: p.amount },
           }),
           made: by > 0 ? 'thicker' : 'thinner',
           by,

@@ -8,7 +8,6 @@ import type { Plan } from '../plan/types';
 import { portionsIn } from '../pot/portions';
 import type { Recipe, RecipePortion } from '../recipe/recipe';
 import { PROPERTIES } from '../thicken/properties';
-import { spaced } from '../units/format';
 
 /** One reason for or against a way of thickening this pot. */
 export type Reason = { readonly good: boolean; readonly says: Message };
@@ -131,7 +130,7 @@ export function fitOf(
     if (g > 0)
       mild.push({
         good: false,
-        says: message('Brings {g} g of cream: richer and dearer.', { g: spaced(g) }),
+        says: message('Brings {g} of cream: richer and dearer.', { g: { g } }),
       });
   }
 

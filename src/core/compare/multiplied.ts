@@ -8,7 +8,6 @@ import type { Plan } from '../plan/types';
 import { observe } from '../pot/observe';
 import type { Recipe } from '../recipe/recipe';
 import { wordsFor } from '../say/inWords';
-import { spaced } from '../units/format';
 import { METRIC, type Show } from '../units/show';
 
 /** The recipe as made at home, its amounts only multiplied, cooked in the pot at hand. */
@@ -93,8 +92,8 @@ export function multipliedWords(
         })
       : '',
     m.moreDose !== null && Math.abs(m.moreDose) >= 5
-      ? say('{abs} g {moreDose, select, yes {more} other {less}} {doseIs}', {
-          abs: spaced(Math.abs(m.moreDose)),
+      ? say('{abs} {moreDose, select, yes {more} other {less}} {doseIs}', {
+          abs: { g: Math.abs(m.moreDose) },
           moreDose: m.moreDose > 0 ? 'yes' : 'no',
           doseIs: term(m.doseIs),
         })

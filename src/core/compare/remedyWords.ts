@@ -1,7 +1,7 @@
 import { type Message, message } from '../message/message';
 import type { Gently } from '../order/changes/gently';
 import { wordsFor } from '../say/inWords';
-import { mPas, spaced } from '../units/format';
+import { mPas } from '../units/format';
 import { METRIC, type Show } from '../units/show';
 import type { Remedy } from './remedies';
 
@@ -28,7 +28,7 @@ export function remedyWords(r: Remedy, show: Show = METRIC): string {
     case 'dairy':
       return say(SPARED[r.how]);
     case 'butter':
-      return say('Add {grams} g butter before the flour', { grams: spaced(r.grams) });
+      return say('Add {grams} butter before the flour', { grams: { g: r.grams } });
     case 'three to two':
       return say('Three flour to two fat');
     case 'simmer':

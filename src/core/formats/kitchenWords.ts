@@ -6,6 +6,7 @@ import { type Message, message } from '../message/message';
 import { term } from '../message/term';
 import { RULES } from '../safety/rules';
 import type { Words } from '../say/inWords';
+import { inDegrees } from '../units/show';
 
 const nameOf = (id: string): Message =>
   isIngredient(id) ? term(ingredient(id).name) : message('{id}', { id });
@@ -18,7 +19,7 @@ const known = (p: Product): readonly Message[] => [
   ...(p.pH === undefined ? [] : [message('pH {pH}', { pH: p.pH })]),
   ...(p.edibleYield === undefined ? [] : [message('edible share {share}', { share: p.edibleYield })]),
   ...(p.pricePerKg === undefined ? [] : [message('price {price} a kilogram', { price: p.pricePerKg })]),
-  ...(p.packG === undefined ? [] : [message('pack {g} g', { g: p.packG })]),
+  ...(p.packG === undefined ? [] : [message('pack {g}', { g: { g: p.packG } })]),
   ...(p.kept === false ? [message('not kept here')] : []),
   ...(p.allergens === undefined
     ? []
@@ -33,7 +34,10 @@ export const kitchenWords = (k: KitchenFile, say: Words): readonly string[] => [
 
 const linesOf = (k: KitchenFile): readonly Message[] => [
   message('Altitude {m} m', { m: k.altitudeM }),
-  message('Air {air} °C, humidity {percent} %', { air: k.airCelsius, percent: Math.round(k.humidity * 100) }),
+  message('Air {air}, humidity {percent} %', {
+    air: inDegrees(k.airCelsius),
+    percent: Math.round(k.humidity * 100),
+  }),
   message('Salt in the finished soup {percent} %', { percent: k.saltPercent }),
   message('Bands end below {limits} mPa·s', {
     limits: {
@@ -43,7 +47,10 @@ const linesOf = (k: KitchenFile): readonly Message[] => [
   message('Flour is measured {by, select, scale {on the scale} other {by spoons and cups}}', {
     by: k.measures,
   }),
-  message('Reads {volume} and °{temperature}', { volume: k.show.volume, temperature: k.show.temperature }),
+  message(
+    'Reads {volume, select, gal {US gallons and pounds} other {litres and grams}}, {temperature, select, F {Fahrenheit} other {Celsius}}',
+    { volume: k.show.volume, temperature: k.show.temperature },
+  ),
   ...(k.currency ? [message('Prices in {currency}', { currency: k.currency })] : []),
   message('Roles {roles}', { roles: { listed: k.roles } }),
   k.flagged.length > 0
@@ -55,11 +62,11 @@ const linesOf = (k: KitchenFile): readonly Message[] => [
       wide: v.diameterMm / 10,
       high: v.heightMm / 10,
       material: term(v.material),
-      kg: v.massG / 1000,
+      kg: { kg: v.massG / 1000 },
     };
     return v.lossFactor === undefined
-      ? message('Pot {name}: {wide} × {high} cm, {material}, {kg} kg', values)
-      : message('Pot {name}: {wide} × {high} cm, {material}, {kg} kg, loses {factor} of the model’s water', {
+      ? message('Pot {name}: {wide} × {high} cm, {material}, {kg}', values)
+      : message('Pot {name}: {wide} × {high} cm, {material}, {kg}, loses {factor} of the model’s water', {
           ...values,
           factor: v.lossFactor.toFixed(2),
         });
@@ -80,10 +87,10 @@ const linesOf = (k: KitchenFile): readonly Message[] => [
       : message('Product {name}', { name: nameOf(p.ingredient) });
   }),
   ...k.funnels.map((f) =>
-    message('Funnel {name}: {mm} mm, {ml} mL, {a} s at {thin} and {b} s at {thick} mm²/s', {
+    message('Funnel {name}: {mm} mm, {ml}, {a} s at {thin} and {b} s at {thick} mm²/s', {
       name: f.name,
       mm: f.orificeMm,
-      ml: f.ml,
+      ml: { millilitres: f.ml, marked: true },
       a: f.thin.seconds,
       thin: f.thin.nu,
       b: f.thick.seconds,
@@ -98,10 +105,10 @@ const keepingLines = (k: KitchenFile['keeping']): readonly Message[] => [
   message('Rules of {name}, {of}', { name: RULES[k.rules].name, of: RULES[k.rules].of }),
   ...(k.tightened.hot === undefined
     ? []
-    : [message('Kept hot at {celsius} °C, more than the rule', { celsius: k.tightened.hot })]),
+    : [message('Kept hot at {celsius}, more than the rule', { celsius: inDegrees(k.tightened.hot) })]),
   ...(k.tightened.cold === undefined
     ? []
-    : [message('Kept cold at {celsius} °C, more than the rule', { celsius: k.tightened.cold })]),
+    : [message('Kept cold at {celsius}, more than the rule', { celsius: inDegrees(k.tightened.cold) })]),
   ...(k.tightened.cooling === undefined
     ? []
     : [
@@ -111,7 +118,7 @@ const keepingLines = (k: KitchenFile['keeping']): readonly Message[] => [
       ]),
   ...(k.tightened.reheat === undefined
     ? []
-    : [message('Reheated to {celsius} °C, more than the rule', { celsius: k.tightened.reheat })]),
+    : [message('Reheated to {celsius}, more than the rule', { celsius: inDegrees(k.tightened.reheat) })]),
   ...(k.tightened.days === undefined
     ? []
     : [message('Kept for {days} days, fewer than the rule', { days: k.tightened.days })]),
@@ -126,6 +133,10 @@ const keepingLines = (k: KitchenFile['keeping']): readonly Message[] => [
     }),
   ),
   ...k.places.map((p) =>
-    message('Place {name}: {kind}, {celsius} °C', { name: p.name, kind: term(p.kind), celsius: p.celsius }),
+    message('Place {name}: {kind}, {celsius}', {
+      name: p.name,
+      kind: term(p.kind),
+      celsius: inDegrees(p.celsius),
+    }),
   ),
 ];

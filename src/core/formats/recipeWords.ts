@@ -4,6 +4,7 @@ import { term } from '../message/term';
 import { portionsIn } from '../pot/portions';
 import type { RecipeText } from '../recipe/recipe';
 import type { Words } from '../say/inWords';
+import { inDegrees } from '../units/show';
 
 type Step = RecipeText['steps'][number];
 type Portion = Extract<Step, { kind: 'season' }>['items'][number];
@@ -95,15 +96,18 @@ const saidValue = (value: unknown): Value => {
 const UNIT: Readonly<Record<string, string>> = {
   minutes: 'min',
   depthMm: 'mm',
-  at: '°C',
-  warmTo: '°C',
 };
+
+/** Settings that are temperatures, where they are figures. */
+const DEGREES: ReadonlySet<string> = new Set(['at', 'warmTo', 'to']);
 
 const settings = (step: Step): readonly Message[] =>
   Object.entries(step)
     .filter(([key, value]) => !APART.has(key) && value !== undefined)
     .map(([key, value]) => {
-      const unit = UNIT[key] ?? (key === 'to' && typeof value === 'number' ? '°C' : '');
+      if (DEGREES.has(key) && typeof value === 'number')
+        return message('{key} {celsius}', { key: settingName(key), celsius: inDegrees(value) });
+      const unit = UNIT[key] ?? '';
       return message('{key} {value}{unit, select, none {} other { {unit}}}', {
         key: settingName(key),
         value: saidValue(value),
@@ -115,7 +119,7 @@ function portionWords(p: Portion): Message {
   const asides: readonly Value[] = [
     ...(p.prep ? [p.prep] : []),
     ...(p.cut ? [message('{shape} {mm} mm', { shape: term(p.cut.shape), mm: p.cut.edgeMm })] : []),
-    ...(p.celsius === undefined ? [] : [message('at {celsius} °C', { celsius: p.celsius })]),
+    ...(p.celsius === undefined ? [] : [message('at {celsius}', { celsius: inDegrees(p.celsius) })]),
   ];
   const values = { name: nameOf(p.ingredient), amount: p.amount };
   return asides.length > 0
@@ -130,9 +134,9 @@ export function recipeWords(recipe: RecipeText, say: Words): readonly string[] {
   const { vessel, burner } = recipe.home;
   return [
     recipe.name,
-    say('{school}, makes {litres} L, {band}', {
+    say('{school}, makes {litres}, {band}', {
       school: recipe.school,
-      litres: recipe.yieldLitres,
+      litres: { litres: recipe.yieldLitres },
       band: term(recipe.band),
     }),
     say('Written for {pot} ({wide} × {high} cm) on {burner}', {

@@ -7,8 +7,8 @@ import { garnishHow } from '../plan/bowl/garnishWords';
 import type { Plan, WeighLine } from '../plan/types';
 import { warningLine } from '../plan/warningWords';
 import { type Reader, type Words, wordsFor } from '../say/inWords';
-import { duration, mPas, spaced } from '../units/format';
-import { type Show, volumeIn, volumeWords } from '../units/show';
+import { duration, mPas } from '../units/format';
+import { jugWords, massWords, type Show, volumeIn, volumeWords } from '../units/show';
 import { detailsOf, fireWords, READ_IN_LITRES, titleOf } from '../words/steps';
 
 /** A plan as it goes on paper: words only, times on the clock. */
@@ -46,21 +46,27 @@ export function clockFrom(time: string, seconds: number): string {
   return `${String(Math.floor(at / 60)).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}`;
 }
 
+/** A figure and the unit after it. Of pounds with ounces the ounces are the unit's. */
+function parted(words: string): readonly [string, string] {
+  const [, figure = words, unit = ''] = /^(.*) (fl oz|\S+)$/.exec(words) ?? [];
+  return [figure, unit];
+}
+
 /** The figure to read and its unit: grams on the scale, litres or gallons for what is poured. */
 export function figureOf(line: Pick<WeighLine, 'g' | 'ml'>, show: Show): readonly [string, string] {
   if (line.ml !== null && line.ml >= READ_IN_LITRES) {
     const { figure, unit } = volumeIn(line.ml, show);
     return [figure, unit];
   }
-  if (line.ml !== null) return [spaced(Math.round(line.ml / 5) * 5), 'mL'];
-  return [spaced(line.g, line.g < 10 ? 1 : 0), 'g'];
+  if (line.ml !== null) return parted(jugWords(Math.round(line.ml / 5) * 5, show));
+  return parted(massWords(line.g, show));
 }
 
 /** What stands beside the figure: untrimmed weight, spoons and cups, or the weight of what is poured. */
 export function asideOf(line: WeighLine, say: Words): string {
   if (line.asPurchased > line.g * 1.02)
-    return say('{asPurchased} g untrimmed', { asPurchased: spaced(line.asPurchased) });
-  return line.ml === null ? line.measure : `${spaced(line.g)} g`;
+    return say('{asPurchased} untrimmed', { asPurchased: { g: line.asPurchased } });
+  return line.ml === null ? line.measure : say('{g}', { g: { g: line.g } });
 }
 
 /** The plan of an order for paper, with the stock that is made for it before and what is held back for the bowls. */
@@ -71,10 +77,10 @@ export function orderSheet(plan: Plan, order: TimedOrder, house: House, show: Re
   const sheet = {
     ...planSheet(plan, serveAt, show),
     bowl: garnishOf(plan, order.garnish ?? [], order.ladleMl).map((l) =>
-      say('{g} g {what}, {each} g on each of {portions}: {how}.', {
-        g: spaced(l.raw),
+      say('{g} {what}, {each} on each of {portions}: {how}.', {
+        g: { g: l.raw },
         what: { within: term(l.name) },
-        each: spaced(l.each, l.each < 10 ? 1 : 0),
+        each: { g: l.each },
         portions: l.portions,
         how: garnishHow(l),
       }),

@@ -65,9 +65,9 @@ const says = (event: KeepEvent, house: House): Message => {
       return message('Put by: {ml}, {place}', { ml: { ml: body.ml }, place: place(body.place) });
     case 'temperature':
       return body.correction
-        ? message('Read {celsius}, put right by {by} °C', {
+        ? message('Read {celsius}, put right by {by}', {
             celsius: { celsius: body.celsius, exact: true },
-            by: body.correction,
+            by: { kelvin: body.correction },
           })
         : message('Read {celsius}', { celsius: { celsius: body.celsius, exact: true } });
     case 'set to cool':

@@ -16,10 +16,12 @@ export type Figure =
   | { readonly celsius: number; readonly toCelsius: number }
   /** A volume as read on a jug. */
   | { readonly ml: number }
-  /** A small volume: "60 mL". */
-  | { readonly millilitres: number }
+  /** A small volume: "60 mL"; `marked` where that is what stands on a measure, and stays beside its other. */
+  | { readonly millilitres: number; readonly marked?: true | undefined }
   /** A weight. */
   | { readonly g: number }
+  /** A weight of a pot, kilograms. */
+  | { readonly kg: number }
   /** So much warmer or colder: a difference, not a temperature. */
   | { readonly kelvin: number }
   /** A volume as asked for: whole litres where they are whole. */

@@ -1,7 +1,6 @@
 import type { Diet } from '../food/diets';
 import { type Message, message } from '../message/message';
 import { term } from '../message/term';
-import { spaced } from '../units/format';
 import { cautionWords } from '../words/cautions';
 import { reasonWords } from '../words/dairy';
 import type { Said } from '../words/said';
@@ -140,15 +139,15 @@ export function warningWords(w: Warning): Said {
       };
     case 'fat-short':
       return {
-        says: message('{grams} g too little fat to wet the flour: it can lump.', {
-          grams: spaced(w.grams),
+        says: message('{grams} too little fat to wet the flour: it can lump.', {
+          grams: { g: w.grams },
         }),
         do: message('Add that much butter or oil before the flour.'),
       };
     case 'fat-over':
       return {
-        says: message('{grams} g more fat than the flour can bind: a greasy film.', {
-          grams: spaced(w.grams),
+        says: message('{grams} more fat than the flour can bind: a greasy film.', {
+          grams: { g: w.grams },
         }),
         do: message('Take that much less, or skim it before serving.'),
       };

@@ -6,6 +6,7 @@ import {
   degreesApart,
   degreesFrom,
   exactDegrees,
+  heavyWords,
   jugWords,
   METRIC,
   massWords,
@@ -42,8 +43,9 @@ function valueIn(value: Value, reader: Reader): string | number {
   if ('toCelsius' in value) return degreesFrom(value.celsius, value.toCelsius, reader);
   if ('celsius' in value) return (value.exact ? exactDegrees : degrees)(value.celsius, reader);
   if ('ml' in value) return volumeWords(value.ml, reader);
-  if ('millilitres' in value) return jugWords(value.millilitres, reader);
+  if ('millilitres' in value) return jugWords(value.millilitres, reader, value.marked);
   if ('g' in value) return massWords(value.g, reader);
+  if ('kg' in value) return heavyWords(value.kg, reader);
   if ('kelvin' in value) return degreesApart(value.kelvin, reader);
   if ('litres' in value) return askedVolume(value.litres, reader);
   if ('and' in value) return listed(value.and, 'conjunction', reader);
@@ -69,6 +71,7 @@ const FIGURES = [
   'millilitres',
   'g',
   'kelvin',
+  'kg',
   'litres',
   'and',
   'or',

@@ -32,9 +32,12 @@ export function volumeIn(ml: number, { volume }: Show): { readonly figure: strin
   return { figure: spaced(oz, Math.abs(oz) < 9.95 ? 1 : 0), unit: 'fl oz' };
 }
 
-/** A small volume as on a jug or spoon: "60 mL", or "2.0 fl oz". */
-export const jugWords = (ml: number, show: Show): string =>
-  show.volume === 'L' ? `${spaced(Math.round(ml))} mL` : volumeWords(ml, show);
+/** A small volume as on a jug or spoon: "60 mL", or "2.0 fl oz"; `marked` with what stands on the measure beside it. */
+export const jugWords = (ml: number, show: Show, marked = false): string => {
+  const metric = `${spaced(ml, Number.isInteger(ml) || ml >= 10 ? 0 : 1)} mL`;
+  if (show.volume === 'L') return metric;
+  return marked ? `${volumeWords(ml, show)} (${metric})` : volumeWords(ml, show);
+};
 
 /** Ounces in a pound, and pounds from which they are said without ounces. */
 const OUNCES = 16;
@@ -51,6 +54,14 @@ export function massWords(g: number, { volume }: Show): string {
   return `${pounds} lb ${spaced(Math.abs(tenths - pounds * OUNCES * 10) / 10, 1)} oz`;
 }
 
+/** The weight of a pot and what is in it: "12.4 kg", or "27.3 lb". */
+export const heavyWords = (kg: number, { volume }: Show): string =>
+  volume === 'L' ? `${spaced(kg, 1)} kg` : `${spaced((kg * 1000) / MASS_UNITS.lb, 1)} lb`;
+
+/** A weight to be fetched: kilograms from ten up. */
+export const fetchedWords = (g: number, show: Show): string =>
+  show.volume === 'L' && g >= 10_000 ? `${spaced(g / 1000, 1)} kg` : massWords(g, show);
+
 /** A volume with its unit: "12.0 L", "3.2 gal". */
 export const volumeWords = (ml: number, show: Show): string => {
   const { figure, unit } = volumeIn(ml, show);
@@ -60,3 +71,7 @@ export const volumeWords = (ml: number, show: Show): string => {
 /** Litres as asked for, whole when they are; or gallons. */
 export const askedVolume = (litresAsked: number, show: Show): string =>
   show.volume === 'L' ? `${wholeLitres(litresAsked)} L` : volumeWords(litresAsked * 1000, show);
+
+/** A temperature as a figure of a message: to a tenth only where it has one. */
+export const inDegrees = (celsius: number): { readonly celsius: number; readonly exact?: true } =>
+  Number.isInteger(celsius) ? { celsius } : { celsius, exact: true };

@@ -10,8 +10,8 @@ import { LIMITS } from '../safety/cautions';
 import { inWords, wordsFor } from '../say/inWords';
 import { METHOD_RULES } from '../thicken/methods';
 import { CUTS } from '../thicken/puree';
-import { duration, spaced } from '../units/format';
-import { METRIC, type Show, volumeWords } from '../units/show';
+import { duration } from '../units/format';
+import { jugWords, METRIC, massWords, type Show, volumeWords } from '../units/show';
 
 const LID = { on: message('lid on'), ajar: message('lid ajar'), off: message('lid off') } as const;
 
@@ -26,14 +26,11 @@ export const READ_IN_LITRES = 995;
 
 /** "1 300 g" or "8.6 L": poured things from a litre up are read in litres, or gallons. */
 export function amountWords(id: string, g: number, show: Show = METRIC): string {
-  const say = wordsFor(show);
   const ml = pouredMl(id, g);
   if (ml !== null) {
-    return ml >= READ_IN_LITRES
-      ? volumeWords(ml, show)
-      : say('{ml} mL', { ml: spaced(Math.round(ml / 5) * 5) });
+    return ml >= READ_IN_LITRES ? volumeWords(ml, show) : jugWords(Math.round(ml / 5) * 5, show);
   }
-  return `${spaced(g, g < 10 ? 1 : 0)} g`;
+  return massWords(g, show);
 }
 
 const nameOf = (id: string): Figure => ({ within: term(ingredient(id).name) });

@@ -51,7 +51,7 @@ export function serviceIcs(drawn: readonly Drawn[], say: Words): string {
     const tasks = tasksOf(one);
     for (const { batch, table, lightAt, readyAt, mise, place } of board.bars) {
       const { key } = batch;
-      const litres = `${Math.round(batch.litres * 10) / 10} L`;
+      const litres = say('{litres}', { litres: { litres: Math.round(batch.litres * 10) / 10 } });
       if (table && table.mise > 0)
         event(`${key}-weigh`, mise.from, mise.to, say('Weigh out: {soup}', { soup: soup(key) }));
       event(

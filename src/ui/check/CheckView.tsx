@@ -17,7 +17,7 @@ import { toCelsius, toFahrenheit } from '../../core/units/temperature';
 import { parseNumber, typedNumber } from '../../core/units/typed/parse';
 import { useKeptPage } from '../frame/useKeptPage';
 import { type Mark, Scale } from '../shared/draw/Scale';
-import { type FlowTestMethod, kindsFor, LINE_SPREAD, wouldRead } from '../shared/flowTests';
+import { type FlowTestMethod, kindsFor, LINE_SPREAD, unitOf, wouldRead } from '../shared/flowTests';
 import { BUTTON, PRIMARY } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
@@ -81,7 +81,7 @@ function Check({ house, batch, pots, of }: Props & { of: TestedPot | null }) {
       setProblem(
         say('{given} {unit} cannot be: {what} in this test is {from} to {to} {unit}.', {
           given,
-          unit: kind.unit,
+          unit: unitOf(kind, show),
           what: { within: kind.reads },
           from: spaced(from, from < 1 ? 2 : 0),
           to: spaced(to),

@@ -79,7 +79,7 @@ export function Drawing({ draws }: { draws: FlowTestMethod['draws'] }) {
             <path key={y} d={`M84 ${y} h10`} {...LINE} strokeWidth={2} />
           ))}
           <text x="126" y="64" fontSize="15" fill="var(--ink)">
-            {say('mL left')}
+            {say('left')}
           </text>
         </>
       )}

@@ -5,11 +5,12 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { CALIBRATION_LIQUIDS, calibrateFunnel } from '../../core/flow/readings/cups';
 import type { HouseFunnel } from '../../core/house/house';
-import { term } from '../../core/message/term';
+import { message } from '../../core/message/message';
 import { spaced } from '../../core/units/format';
 import { typedNumber } from '../../core/units/typed/parse';
 import { WhenLive } from '../frame/WhenLive';
 import { Field } from '../shared/form/Field';
+import { MetricField } from '../shared/form/MetricField';
 import { Link } from '../shared/Link';
 import { Scroll } from '../shared/Scroll';
 import { BUTTON, PRIMARY } from '../shared/styles';
@@ -149,14 +150,21 @@ function Calibration({ funnels }: { funnels: readonly HouseFunnel[] }) {
           </h2>
           <Field label={say('Name')} maxLength={60} {...field('name')} />
           <Field label={say('Opening, mm')} {...field('orificeMm')} />
-          <Field label={say('How much runs, mL')} {...field('ml')} />
+          <MetricField
+            id={field('ml').id}
+            words={message('How much runs, {unit}')}
+            what="jug"
+            value={field('ml').value}
+            onValue={(metric) => field('ml').onChange({ target: { value: metric } } as never)}
+            problem={field('ml').problem}
+          />
           <p className="text-[16px] text-quiet">
             {say('Mark the level on its wall; the opening decides how hard it shears the soup.')}
           </p>
         </section>
         <section aria-labelledby="f-2" className={CARD}>
           <h2 id="f-2" className="font-bold text-[21px]">
-            2 {say(term(CALIBRATION_LIQUIDS.water.words))}
+            2 {say(CALIBRATION_LIQUIDS.water.words)}
           </h2>
           {run('thinSeconds')}
           <Field label={say('It ran, s')} {...field('thinSeconds')} />
@@ -168,7 +176,7 @@ function Calibration({ funnels }: { funnels: readonly HouseFunnel[] }) {
         </section>
         <section aria-labelledby="f-3" className={CARD}>
           <h2 id="f-3" className="font-bold text-[21px]">
-            3 {say(term(CALIBRATION_LIQUIDS.syrup.words))}
+            3 {say(CALIBRATION_LIQUIDS.syrup.words)}
           </h2>
           {run('thickSeconds')}
           <Field label={say('It ran, s')} {...field('thickSeconds')} />
@@ -207,14 +215,14 @@ function Said({ funnel }: { funnel: HouseFunnel }) {
   return (
     <>
       {say.rich(
-        '<b>{name}</b>: {start} s and {each} s for every mm²/s; water runs {seconds} s, {ml} mL through {across} mm.',
+        '<b>{name}</b>: {start} s and {each} s for every mm²/s; water runs {seconds} s, {ml} through {across} mm.',
         {
           name: funnel.name,
           b: (text) => <b>{text}</b>,
           start: spaced(b, 1),
           each: spaced(a, 3),
           seconds: spaced(funnel.thin.seconds, 1),
-          ml: funnel.ml,
+          ml: { millilitres: funnel.ml, marked: true },
           across: funnel.orificeMm,
         },
       )}

@@ -2,9 +2,8 @@ import { clsx } from 'clsx';
 import { Printer, Ruler } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { flowError } from '../../core/flow/readings/repeated';
-import { spaced } from '../../core/units/format';
 import { Faces } from '../frame/Faces';
-import type { FlowTestMethod } from '../shared/flowTests';
+import { type FlowTestMethod, readWords } from '../shared/flowTests';
 import { Pick } from '../shared/form/Field';
 import { Link } from '../shared/Link';
 import { BUTTON } from '../shared/styles';
@@ -88,9 +87,8 @@ export function Kinds({ kinds, kind, target, tells, onChoose, pots, batchId }: P
                       ? say('good to {flowError} %', { flowError: Math.round(flowError(k.test, 1) * 100) })
                       : would === null
                         ? say('cannot tell this target')
-                        : say('{would} {unit} on target, good to {flowError} %', {
-                            would: spaced(would, would < 10 ? 1 : 0),
-                            unit: k.unit,
+                        : say('{would} on target, good to {flowError} %', {
+                            would: readWords(k, would, say.reader),
                             flowError: Math.round(flowError(k.test, 1) * 100),
                           })}
                 </span>

@@ -70,8 +70,12 @@ export function LineSpreadView({ sheet }: { sheet: SpreadSheet }) {
         </svg>
         <p className="mt-2">
           {say(
-            'Ring on the cross, {ml} mL of soup at {celsius} in it. Lift it straight up; after {seconds} s read the radius, mm, on four sides.',
-            { ml: sheet.ml, celsius: degrees(sheet.celsius, show), seconds: sheet.seconds },
+            'Ring on the cross, {ml} of soup at {celsius} in it. Lift it straight up; after {seconds} s read the radius, mm, on four sides.',
+            {
+              ml: { millilitres: sheet.ml, marked: true },
+              celsius: degrees(sheet.celsius, show),
+              seconds: sheet.seconds,
+            },
           )}
         </p>
         <p className="figures mt-1 flex flex-wrap gap-x-6">

@@ -6,7 +6,7 @@ import { median } from '../../core/maths/median';
 import { term } from '../../core/message/term';
 import { mPas, spaced } from '../../core/units/format';
 import { degrees } from '../../core/units/show';
-import type { FlowTestMethod } from '../shared/flowTests';
+import { type FlowTestMethod, readWords, unitOf } from '../shared/flowTests';
 import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
@@ -73,10 +73,9 @@ export function Outcome({ found, level, of, kind, should, celsius, limits }: Pro
           <p className="font-bold text-[24px] leading-tight">{of ? of.name : say('Any soup')}</p>
           <p className="text-[17px]">
             {should !== null
-              ? say.rich('On target it reads <b>{should} {unit}</b>.', {
+              ? say.rich('On target it reads <b>{should}</b>.', {
                   b: (text) => <b>{text}</b>,
-                  should: spaced(should, should < 10 ? 1 : 0),
-                  unit: kind.unit,
+                  should: readWords(kind, should, say.reader),
                 })
               : of && kind.test
                 ? say('This test cannot tell the target: take one that says it can.')
@@ -107,10 +106,11 @@ export function Readings({
           <button
             type="button"
             onClick={() => onStrike(n)}
-            aria-label={say('Strike {r} {unit}', { r, unit: kind.unit })}
+            aria-label={say('Strike {reading}', { reading: readWords(kind, r, say.reader) })}
             className={`${BUTTON} min-h-12 px-2`}
           >
-            <span className="figures">{spaced(r, 1)}</span> {kind.unit} <X size={16} aria-hidden />
+            <span className="figures">{spaced(r, 1)}</span> {say(unitOf(kind, say.reader))}{' '}
+            <X size={16} aria-hidden />
           </button>
         </li>
       ))}

@@ -1,4 +1,4 @@
-import type { FlowTestMethod } from '../shared/flowTests';
+import { type FlowTestMethod, unitOf } from '../shared/flowTests';
 import { Field } from '../shared/form/Field';
 import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
@@ -50,7 +50,7 @@ export function TypedReading(p: Props) {
         />
         <Field
           id="check-reading"
-          label={say('{what}, {unit}', { what: p.kind.reads, unit: p.kind.unit })}
+          label={say('{what}, {unit}', { what: p.kind.reads, unit: unitOf(p.kind, say.reader) })}
           inputMode="decimal"
           value={p.typed}
           onChange={(ev) => p.onTyped(ev.target.value)}

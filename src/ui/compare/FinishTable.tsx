@@ -3,7 +3,6 @@
 import type { Finished } from '../../core/compare/finished';
 import { message } from '../../core/message/message';
 import { term } from '../../core/message/term';
-import { spaced } from '../../core/units/format';
 import { amountWords } from '../../core/words/steps';
 import { finishName } from '../order/finishWords';
 import { type Say, useSay } from '../shared/useSay';
@@ -24,10 +23,10 @@ const COLUMNS: readonly {
     words: message('Thickener with it'),
     of: ({ thickener: t }, _currency, say) =>
       t
-        ? say('{grams} g ({more, select, less {−} other {+}}{by})', {
-            grams: spaced(t.g),
+        ? say('{grams} ({more, select, less {−} other {+}}{by})', {
+            grams: { g: t.g },
             more: t.more < 0 ? 'less' : 'more',
-            by: spaced(Math.abs(t.more)),
+            by: { g: Math.abs(t.more) },
           })
         : '–',
   },

@@ -5,7 +5,7 @@ import type { ReactNode } from 'react';
 import type { Compared } from '../../core/compare/compare';
 import { type Message, message } from '../../core/message/message';
 import { term } from '../../core/message/term';
-import { duration, spaced } from '../../core/units/format';
+import { duration } from '../../core/units/format';
 import { type Say, useSay } from '../shared/useSay';
 
 type Column = {
@@ -63,11 +63,11 @@ export function Dose({ one }: { one: Compared }) {
   const carried = one.doses.slice(0, -1);
   return (
     <span className="block whitespace-nowrap leading-tight">
-      <b className="figures text-[22px]">{say('{grams} g', { grams: spaced(main?.g ?? 0) })}</b>{' '}
+      <b className="figures text-[22px]">{say('{grams}', { grams: { g: main?.g ?? 0 } })}</b>{' '}
       {main && shortly(main.name, say)}
       <span className="block text-[15px]">
         {main?.measure}
-        {carried.map((d) => ` + ${spaced(d.g)} g ${shortly(d.name, say)}`)}
+        {carried.map((d) => ` + ${say('{g}', { g: { g: d.g } })} ${shortly(d.name, say)}`)}
       </span>
     </span>
   );

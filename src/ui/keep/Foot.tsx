@@ -7,11 +7,9 @@ import type { LotState } from '../../core/keep/lot';
 import { rulesIn } from '../../core/keep/standing';
 import type { Message } from '../../core/message/message';
 import { term } from '../../core/message/term';
-import { degrees } from '../../core/units/show';
 import type { CoolingFound } from '../../workers/keeper';
 import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
-import { useShow } from '../shared/useShow';
 
 import type { SheetName } from './sheets/Sheets';
 import type { ProbeNow } from './useProbe';
@@ -31,7 +29,6 @@ type Props = {
 /** What holds of it, what may be done, and the one next action. */
 export function Foot({ house, face, state, now, probe, refused, found, onOpen, onWrite }: Props) {
   const say = useSay();
-  const show = useShow();
   if (face === 'record') return null;
   const rule = rulesIn(house);
   const mark = state && now !== null ? dateMark(state, rule, now) : null;
@@ -50,11 +47,12 @@ export function Foot({ house, face, state, now, probe, refused, found, onOpen, o
           ? { words: say('It is hot again'), act: () => onOpen('reheated') }
           : probe?.body
             ? {
-                words: say('Write down {celsius}', { celsius: `${probe.celsius?.toFixed(1)} °C` }),
+                words: say('Write down {celsius}', {
+                  celsius: { celsius: probe.celsius ?? 0, exact: true },
+                }),
                 act: () => probe.body && onWrite(probe.body),
               }
             : { words: say('Enter temperature'), act: () => onOpen('read') };
-  const shown = show.temperature === 'F' && probe?.celsius != null ? degrees(probe.celsius, show) : null;
   return (
     <footer className="flex shrink-0 flex-wrap items-stretch border-ink border-t-2 bg-surface">
       <p
@@ -132,9 +130,7 @@ export function Foot({ house, face, state, now, probe, refused, found, onOpen, o
           onClick={primary.act}
           className="min-h-20 border-ink bg-butter px-7 font-bold text-[24px] text-on-butter max-[900px]:sticky max-[900px]:bottom-0 max-[900px]:z-40 max-[900px]:w-full max-[900px]:border-t-2 min-[900px]:border-l-2"
         >
-          {shown && probe?.body && !lost && !cold && !fell && state?.stage !== 'reheating'
-            ? say('Write down {celsius}', { celsius: shown })
-            : primary.words}
+          {primary.words}
         </button>
       )}
     </footer>

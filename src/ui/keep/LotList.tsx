@@ -45,7 +45,7 @@ export function LotList({ house, states, picked, onPick, label }: Props) {
               <b className="block text-[19px] leading-tight">{s.put.name}</b>
               <span className="block text-[15px] text-quiet leading-tight">{say(whereWords(house, s))}</span>
               <span className="figures mt-1 block font-bold text-[28px] leading-none">
-                {last ? exactDegrees(last.celsius, show) : '– °C'}
+                {last ? exactDegrees(last.celsius, show) : '–'}
               </span>
             </button>
           </li>

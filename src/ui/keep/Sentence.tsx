@@ -74,10 +74,10 @@ export function Sentence({ house, face, state, now, served, shelf, onOpen }: Pro
           pot: containerName(house, state.container),
           how: part(
             'hot',
-            say('{place}, {lid, select, yes {lid on} other {open}}, {served} L an hour ladled off', {
+            say('{place}, {lid, select, yes {lid on} other {open}}, {served} an hour ladled off', {
               place: placeName(house, state.place),
               lid: state.lid ? 'yes' : 'no',
-              served: served / 1000,
+              served: { ml: served },
             }),
             say('How it is kept hot'),
           ),

@@ -7,14 +7,17 @@ import { term } from '../../core/message/term';
 import { Field, Pick, Tick } from '../shared/form/Field';
 import { useSay } from '../shared/useSay';
 import { useRole } from '../station/useRole';
-import type { KitchenForm } from './form/form';
+import { inUnits, type KitchenForm } from './form/form';
 import { CARD, type PartProps } from './form/part';
 
 /** Room, units, bands, allergens and roles. */
 export function HousePart({ problemAt }: PartProps) {
   const say = useSay();
-  const { register, control } = useFormContext<KitchenForm>();
-  const [temperature, roles] = useWatch({ control, name: ['temperature', 'roles'] });
+  const { register, control, getValues, reset } = useFormContext<KitchenForm>();
+  /** Converts what is shown; what is kept stays what it is. */
+  const units = (to: Partial<Pick<KitchenForm, 'volume' | 'temperature'>>) =>
+    reset(inUnits(getValues(), to), { keepDefaultValues: true, keepErrors: true });
+  const [volume, temperature, roles] = useWatch({ control, name: ['volume', 'temperature', 'roles'] });
   const [role, setRole] = useRole();
   const names = roles
     .split(',')
@@ -54,11 +57,21 @@ export function HousePart({ problemAt }: PartProps) {
           />
         </div>
         <div className="grid grid-cols-3 gap-3">
-          <Pick id="k-volume" label={say('Volumes in')} {...register('volume')}>
-            <option value="L">{say('litres')}</option>
-            <option value="gal">{say('US gallons')}</option>
+          <Pick
+            id="k-volume"
+            label={say('Volumes in')}
+            value={volume}
+            onChange={(e) => units({ volume: e.target.value })}
+          >
+            <option value="L">{say('litres and grams')}</option>
+            <option value="gal">{say('US gallons, pounds')}</option>
           </Pick>
-          <Pick id="k-temperature" label={say('Degrees in')} {...register('temperature')}>
+          <Pick
+            id="k-temperature"
+            label={say('Degrees in')}
+            value={temperature}
+            onChange={(e) => units({ temperature: e.target.value })}
+          >
             <option value="C">{say('°C')}</option>
             <option value="F">{say('°F')}</option>
           </Pick>

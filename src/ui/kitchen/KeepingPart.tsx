@@ -10,6 +10,7 @@ import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 import type { KitchenForm } from './form/form';
 import { CARD, type PartProps } from './form/part';
+import { useFormUnits } from './form/useFormUnits';
 import { NameRow } from './NameRow';
 
 /** Whose rules, what the kitchen asks beyond them, and what soup is kept in and at. */
@@ -32,18 +33,19 @@ function RulesCard({ problemAt }: PartProps) {
   const say = useSay();
   const { register, control } = useFormContext<KitchenForm>();
   const keeping = useWatch({ control, name: 'keeping' });
+  const degrees = useFormUnits().of('celsius').unit;
   const rule =
     RULES[(RULE_SETS as readonly string[]).includes(keeping.rules) ? (keeping.rules as RuleSetId) : 'fda'];
   const rows = [
     {
       key: 'hot',
-      label: say('Kept hot at, °C'),
+      label: say('Kept hot at, {unit}', { unit: degrees }),
       is: say('Hot at or over {c}', { c: { celsius: rule.hot.atLeast } }),
       source: rule.hot.source,
     },
     {
       key: 'cold',
-      label: say('Kept cold at, °C'),
+      label: say('Kept cold at, {unit}', { unit: degrees }),
       is: say('Cold at or under {c}', { c: { celsius: rule.cold.atMost } }),
       source: rule.cold.source,
     },
@@ -63,7 +65,7 @@ function RulesCard({ problemAt }: PartProps) {
     },
     {
       key: 'reheat',
-      label: say('Reheated to, °C'),
+      label: say('Reheated to, {unit}', { unit: degrees }),
       is: say('Reheated to {c} for {s} s within {h} h', {
         c: { celsius: rule.reheat.to },
         s: rule.reheat.forSeconds,
@@ -220,6 +222,7 @@ function PlacesCard({ problemAt }: PartProps) {
   const { register, control } = useFormContext<KitchenForm>();
   const { fields, append, remove } = useFieldArray({ control, name: 'keeping.places', keyName: 'key' });
   const places = useWatch({ control, name: 'keeping.places' });
+  const units = useFormUnits();
   return (
     <section aria-labelledby="k-places" className={`${CARD} grid content-start gap-3`}>
       <h2 id="k-places" className="font-bold text-[21px]">
@@ -251,7 +254,7 @@ function PlacesCard({ problemAt }: PartProps) {
               </Pick>
               <Field
                 id={`place-${n}-celsius`}
-                label={say('Kept at, °C')}
+                label={say('Kept at, {unit}', { unit: units.of('celsius').unit })}
                 inputMode="decimal"
                 {...register(`keeping.places.${n}.celsius`)}
                 problem={problemAt(`keeping.places.${n}.celsius`)}
@@ -264,7 +267,7 @@ function PlacesCard({ problemAt }: PartProps) {
       <button
         type="button"
         className={`${BUTTON} w-fit`}
-        onClick={() => append({ id: '', name: '', kind: 'fridge', celsius: '4' })}
+        onClick={() => append({ id: '', name: '', kind: 'fridge', celsius: units.of('celsius').text(4) })}
       >
         <Plus size={20} aria-hidden /> {say('Place')}
       </button>

@@ -12,6 +12,7 @@ import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 import type { KitchenForm } from './form/form';
 import { CARD, type PartProps } from './form/part';
+import { useFormUnits } from './form/useFormUnits';
 import { NameRow } from './NameRow';
 import { PotSection } from './PotSection';
 
@@ -24,6 +25,7 @@ export function PotsPart({ problemAt }: PartProps) {
   const { register, control } = useFormContext<KitchenForm>();
   const { fields, append, remove } = useFieldArray({ control, name: 'vessels', keyName: 'key' });
   const pots = useWatch({ control, name: 'vessels' });
+  const units = useFormUnits();
   const sizes = pots
     .flatMap((v) => [parseNumber(v.diameterCm), parseNumber(v.heightCm)])
     .filter((n) => n > 0);
@@ -71,7 +73,7 @@ export function PotsPart({ problemAt }: PartProps) {
                   />
                   <Field
                     id={`pot-${n}-mass`}
-                    label={say('Empty, kg')}
+                    label={say('Empty, {unit}', { unit: units.of('kg').unit })}
                     inputMode="decimal"
                     {...register(`vessels.${n}.massKg`)}
                     problem={at('massKg')}
@@ -94,10 +96,10 @@ export function PotsPart({ problemAt }: PartProps) {
                   </Pick>
                   <p>
                     {Number.isFinite(rim)
-                      ? say.rich('<b>{rim} L</b> to the rim, fill to <b>{rim2} L</b>.', {
+                      ? say.rich('<b>{rim}</b> to the rim, fill to <b>{rim2}</b>.', {
                           b: (text) => <b className="figures">{text}</b>,
-                          rim: spaced(rim, 1),
-                          rim2: spaced(rim * FILL_LIMIT, 1),
+                          rim: { ml: rim * 1000 },
+                          rim2: { ml: rim * FILL_LIMIT * 1000 },
                         })
                       : say('Inside measures, please.')}
                   </p>

@@ -13,6 +13,7 @@ import { BUTTON, FIELD } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 import type { KitchenForm } from './form/form';
 import type { PartProps } from './form/part';
+import { useFormUnits } from './form/useFormUnits';
 
 const FRESH_PRODUCT = {
   ingredient: '',
@@ -37,6 +38,7 @@ export function ProductsPart({ problemAt }: PartProps) {
   const { fields, prepend, remove } = useFieldArray({ control, name: 'products', keyName: 'key' });
   const products = useWatch({ control, name: 'products' });
   const currency = useWatch({ control, name: 'currency' });
+  const units = useFormUnits();
   const [text, setText] = useState('');
   const [open, setOpen] = useState<string | null>(null);
   const find = useId();
@@ -87,7 +89,12 @@ export function ProductsPart({ problemAt }: PartProps) {
                 p.fatPercent && say('fat {fatPercent} %', { fatPercent: p.fatPercent }),
                 p.pH && say('pH {pH}', { pH: p.pH }),
                 p.yieldPercent && say('{yieldPercent} % edible', { yieldPercent: p.yieldPercent }),
-                p.pricePerKg && say('{currency}{pricePerKg} a kg', { currency, pricePerKg: p.pricePerKg }),
+                p.pricePerKg &&
+                  say('{currency}{price} a {unit}', {
+                    currency,
+                    price: p.pricePerKg,
+                    unit: units.of('perKg').unit,
+                  }),
               ].filter(Boolean)
             : [];
           return (
@@ -167,7 +174,8 @@ export function ProductsPart({ problemAt }: PartProps) {
                   />
                   <Field
                     id={`product-${n}-price`}
-                    label={say('Price a kg{currency, select, yes {, {currency2}} other {}}', {
+                    label={say('Price a {unit}{currency, select, yes {, {currency2}} other {}}', {
+                      unit: units.of('perKg').unit,
                       currency: currency ? 'yes' : 'no',
                       currency2: currency,
                     })}
@@ -179,7 +187,7 @@ export function ProductsPart({ problemAt }: PartProps) {
                   />
                   <Field
                     id={`product-${n}-pack`}
-                    label={say('In a pack, g')}
+                    label={say('In a pack, {unit}', { unit: units.of('g').unit })}
                     placeholder={say('none')}
                     inputMode="decimal"
                     {...register(`products.${n}.packG`)}

@@ -1,8 +1,9 @@
 'use client';
 
 import type { Scaled } from '../../core/compare/scaling';
-import { duration, litres, spaced } from '../../core/units/format';
-import { askedVolume } from '../../core/units/show';
+import { duration, spaced } from '../../core/units/format';
+import { VOLUME_UNITS } from '../../core/units/quantity';
+import { askedVolume, volumeWords } from '../../core/units/show';
 import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
 
@@ -13,6 +14,7 @@ export function Sizes({ sizes }: { sizes: readonly Scaled[] | null }) {
   const say = useSay();
   const show = useShow();
   if (!sizes) return <p className="p-4 text-quiet">{say('Planning each size …')}</p>;
+  const us = show.volume === 'gal';
   const rows: readonly (readonly [string, (s: Scaled) => string])[] = [
     [say('In'), (s) => `${s.vesselName}${s.fits ? '' : say(' (too full)')}`],
     [say('Water lost of what is made'), (s) => percent(s.lossShare)],
@@ -26,9 +28,15 @@ export function Sizes({ sizes }: { sizes: readonly Scaled[] | null }) {
           ? '–'
           : s.doseALitre <= 1
             ? say('{doseALitre} % blended', { doseALitre: Math.round(s.doseALitre * 100) })
-            : `${spaced(s.doseALitre, 1)} g/L`,
+            : us
+              ? say('{g} a quart', { g: { g: s.doseALitre * (VOLUME_UNITS.quart / 1000) } })
+              : say('{g} a litre', { g: `${spaced(s.doseALitre, 1)} g` }),
     ],
-    [say('Liquid for a litre'), (s) => (s.liquidALitre > 0 ? `${litres(s.liquidALitre * 1000)} L` : '–')],
+    [
+      us ? say('Liquid for a quart') : say('Liquid for a litre'),
+      (s) =>
+        s.liquidALitre > 0 ? volumeWords(s.liquidALitre * (us ? VOLUME_UNITS.quart : 1000), show) : '–',
+    ],
   ];
   return (
     <div className="p-4">

@@ -106,7 +106,8 @@ export function PrintedService({ drawn }: Props) {
         </ol>
         <p className="mt-3 text-[14px]">
           {say(
-            'Hot soup is kept at 57 °C or above (FDA Food Code 2022, 3-501.16, from memory). The local code and licensed practice decide.',
+            'Hot soup is kept at {hot} or above (FDA Food Code 2022, 3-501.16, from memory). The local code and licensed practice decide.',
+            { hot: { celsius: 57 } },
           )}
         </p>
       </div>

@@ -8,8 +8,7 @@ import { term } from '../../core/message/term';
 import type { Board } from '../../core/service/board';
 import { clockOf } from '../../core/service/service';
 import { shoppingOf, summed, type Task, todayOf } from '../../core/service/today';
-import { spaced } from '../../core/units/format';
-import { volumeWords } from '../../core/units/show';
+import { fetchedWords, volumeWords } from '../../core/units/show';
 import { Segments } from '../shared/form/Segments';
 import { Scroll } from '../shared/Scroll';
 import { useSay } from '../shared/useSay';
@@ -23,9 +22,6 @@ type Props = {
   readonly now: number | null;
   readonly nameOf: (key: string) => string;
 };
-
-const inGrams = (g: number): string =>
-  g >= 10_000 ? `${spaced(g / 1000, 1)} kg` : `${spaced(g, g < 10 ? 1 : 0)} g`;
 
 /** Minutes a thing that should have been done by now is still shown. */
 const PAST = 5;
@@ -130,7 +126,7 @@ function Weigh({ board, nameOf }: { board: Board; nameOf: (key: string) => strin
                 <span className="flex justify-between gap-2">
                   <span className="min-w-0 font-bold">{say(term(l.name))}</span>
                   <span className="figures shrink-0 font-bold">
-                    {l.ml === null ? inGrams(l.g) : volumeWords(l.ml, say.reader)}
+                    {l.ml === null ? fetchedWords(l.g, say.reader) : volumeWords(l.ml, say.reader)}
                   </span>
                 </span>
                 {l.of.length > 1 && (
@@ -138,7 +134,7 @@ function Weigh({ board, nameOf }: { board: Board; nameOf: (key: string) => strin
                     {l.of
                       .map(
                         (o) =>
-                          `${nameOf(o.key)} ${o.ml === null ? inGrams(o.g) : volumeWords(o.ml, say.reader)}`,
+                          `${nameOf(o.key)} ${o.ml === null ? fetchedWords(o.g, say.reader) : volumeWords(o.ml, say.reader)}`,
                       )
                       .join(', ')}
                   </span>
@@ -168,7 +164,7 @@ function Fetch({ board, house }: { board: Board; house: House }) {
               <span className="block text-[15px] text-quiet">{say(term(l.station))}</span>
             </span>
             <span className="figures shrink-0 text-right font-bold">
-              {inGrams(l.g)}
+              {fetchedWords(l.g, say.reader)}
               {l.packs && (
                 <span className="block font-normal text-[15px]">
                   {say('{count, plural, one {# pack} other {# packs}}', { count: l.packs.count })}

@@ -1,3 +1,5 @@
+'use client';
+
 import { Link } from './Link';
 import { PRIMARY } from './styles';
 import { useSay } from './useSay';

@@ -2,7 +2,6 @@ import { CircleAlert, CircleCheck, CircleX } from 'lucide-react';
 import type { Compared } from '../../core/compare/compare';
 import type { Fit } from '../../core/compare/fits';
 import { term } from '../../core/message/term';
-import { spaced } from '../../core/units/format';
 import { type Say, useSay } from './useSay';
 
 const ICON = { fits: CircleCheck, 'with care': CircleAlert, 'does not fit': CircleX } as const;
@@ -31,8 +30,8 @@ export const doseWords = (c: Compared, say: Say): string =>
   c.blend === null
     ? c.doses
         .map((d) =>
-          say('{grams} g {what}', {
-            grams: spaced(d.g),
+          say('{grams} {what}', {
+            grams: { g: d.g },
             what: { within: term(d.name.split(',')[0] ?? d.name) },
           }),
         )

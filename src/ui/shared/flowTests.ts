@@ -3,6 +3,9 @@ import { calibrateFunnel, ISO_ORIFICES, type IsoCup } from '../../core/flow/read
 import { readingFor } from '../../core/flow/readings/reading';
 import type { HouseFunnel } from '../../core/house/house';
 import { type Message, message } from '../../core/message/message';
+import { term } from '../../core/message/term';
+import { spaced } from '../../core/units/format';
+import { jugWords, massWords, type Show } from '../../core/units/show';
 
 /** A test as the Check offers it: how it is timed, what is read, how it is done. */
 export type FlowTestMethod = {
@@ -38,7 +41,7 @@ const cup = (orifice: IsoCup): FlowTestMethod => ({
 /** Needs nothing but a ring and a printed sheet, and tells any soup. */
 export const LINE_SPREAD: FlowTestMethod = {
   id: 'ring',
-  words: message('Line spread, 100 mL ring'),
+  words: message('Line spread, {ml} ring', { ml: { millilitres: 100, marked: true } }),
   draws: 'ring',
   test: { kind: 'line spread', ml: 100, seconds: 30 },
   waits: 30,
@@ -46,7 +49,9 @@ export const LINE_SPREAD: FlowTestMethod = {
   reads: message('Mean radius'),
   range: [10, 300],
   how: [
-    message('Ring on the middle of the sheet, 100 mL of soup in it.'),
+    message('Ring on the middle of the sheet, {ml} of soup in it.', {
+      ml: { millilitres: 100, marked: true },
+    }),
     message('Lift the ring straight up and start.'),
     message('After 30 s read the radius on four sides; the mean counts.'),
   ],
@@ -64,7 +69,7 @@ const SPOON: FlowTestMethod = {
   how: [
     message('Spoon on the scale, tare. Dip it, hold it upright, start.'),
     message('After 10 s wipe the drop at its tip and lay it on the scale.'),
-    message('Read the grams that stayed.'),
+    message('Read what stayed, in grams (an ounce is 28.35).'),
   ],
 };
 
@@ -86,7 +91,7 @@ const TROUGH: FlowTestMethod = {
 
 const SYRINGE: FlowTestMethod = {
   id: 'syringe',
-  words: message('Syringe, 10 mL'),
+  words: message('Syringe, {ml}', { ml: { millilitres: 10, marked: true } }),
   draws: 'syringe',
   test: null,
   waits: 10,
@@ -94,7 +99,7 @@ const SYRINGE: FlowTestMethod = {
   reads: message('Left in the syringe'),
   range: [0, 10],
   how: [
-    message('No plunger, finger under the tip, fill to 10 mL.'),
+    message('No plunger, finger under the tip, fill to {ml}.', { ml: { millilitres: 10, marked: true } }),
     message('Take the finger away and start.'),
     message('At 10 s close it with the finger and read what is left.'),
   ],
@@ -116,11 +121,26 @@ const funnelKind = (f: HouseFunnel): FlowTestMethod => ({
   reads: message('Flow time'),
   range: [Math.max(0.5, Math.ceil(calibrateFunnel(f.thin, f.thick).b * 10) / 10), 3600],
   how: [
-    message('Finger under the spout, fill to the {ml} mL mark.', { ml: f.ml }),
+    message('Finger under the spout, fill to the {ml} mark.', { ml: { millilitres: f.ml, marked: true } }),
     message('Take the finger away and start.'),
     message('Stop when the stream first breaks.'),
   ],
 });
+
+/** What a test is read in: instruments marked in grams and millilitres stay so, with what that is beside it. */
+export const unitOf = ({ unit }: FlowTestMethod, { volume }: Show): Message =>
+  volume === 'L' || unit === 's' || unit === 'mm'
+    ? term(unit)
+    : unit === 'g'
+      ? message('g (an ounce is 28.35)')
+      : message('mL (a fluid ounce is 29.57)');
+
+/** A reading of a test, with what that is in the units of whoever reads it: "5.2 g (0.18 oz)". */
+export function readWords({ unit }: FlowTestMethod, value: number, show: Show): string {
+  const plain = `${spaced(value, value < 10 ? 1 : 0)} ${unit}`;
+  if (show.volume === 'L' || unit === 's' || unit === 'mm') return plain;
+  return `${plain} (${unit === 'g' ? massWords(value, show) : jugWords(value, show)})`;
+}
 
 /** Every test there is here: the house's own funnels first, they were calibrated for this. */
 export const kindsFor = (funnels: readonly HouseFunnel[]): readonly FlowTestMethod[] => [

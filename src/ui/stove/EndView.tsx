@@ -7,7 +7,7 @@ import type { BatchState } from '../../core/batch/state';
 import { term } from '../../core/message/term';
 import type { RuleSet } from '../../core/safety/rules';
 import { timeOfDay } from '../../core/units/clock';
-import { duration, litres, mPas, spaced } from '../../core/units/format';
+import { duration, mPas } from '../../core/units/format';
 import { measuredMark } from '../shared/marks';
 import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
@@ -34,11 +34,11 @@ function Bowl({ garnish }: { garnish: NonNullable<Batch['plan']['garnish']> }) {
       <ul>
         {garnish.map((g) => (
           <li key={g.name} className="leading-tight">
-            {say.rich('<b>{g} g {name}</b>, {each} g on each of {portions}: {how}.', {
+            {say.rich('<b>{g} {name}</b>, {each} on each of {portions}: {how}.', {
               b: (text) => <b>{text}</b>,
-              g: spaced(g.g),
+              g: { g: g.g },
               name: { within: term(g.name) },
-              each: spaced(g.each, g.each < 10 ? 1 : 0),
+              each: { g: g.each },
               portions: g.portions,
               how: g.how,
             })}
@@ -106,10 +106,12 @@ export function EndView({ batch, state, going, write, rules, onBack }: Props) {
           <dd className="figures text-right font-bold text-[24px]">
             {measured ? mPas(measured.at) : going ? mPas(going.seen.bowlViscosity) : '–'}
           </dd>
-          <dt className="font-bold">{say('Volume, L')}</dt>
-          <dd className="figures text-right text-[24px]">{litres(batch.plan.litres * 1000)}</dd>
+          <dt className="font-bold">{say('Volume')}</dt>
+          <dd className="figures text-right text-[24px]">
+            {say('{volume}', { volume: { ml: batch.plan.litres * 1000 } })}
+          </dd>
           <dd className="figures text-right font-bold text-[24px]">
-            {yieldMl === null ? '–' : litres(yieldMl)}
+            {yieldMl === null ? '–' : say('{volume}', { volume: { ml: yieldMl } })}
           </dd>
         </dl>
         <h2 className="mt-5 font-bold text-[22px]">{say('What differed from the plan')}</h2>

@@ -6,7 +6,7 @@ import type { EventBody, GoesTo } from '../../core/batch/events';
 import { type Message, message } from '../../core/message/message';
 import type { RuleSet } from '../../core/safety/rules';
 import { parseNumber } from '../../core/units/typed/parse';
-import { Field } from '../shared/form/Field';
+import { MetricField } from '../shared/form/MetricField';
 import { BUTTON, PRIMARY } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 
@@ -51,7 +51,9 @@ export function Finish({ level, rules, write }: Props) {
   const finish = (to: GoesTo) => {
     const l = parseNumber(text);
     if (text.trim() !== '' && !(l >= 0 && l <= 600)) {
-      setProblem(say('“{text}” cannot be: yield is a number from 0 to 600 L.', { text }));
+      setProblem(
+        say('“{text}” cannot be: yield is a number from 0 to {most}.', { text, most: { ml: 600_000 } }),
+      );
       document.getElementById('end-yield')?.focus();
       return;
     }
@@ -69,13 +71,13 @@ export function Finish({ level, rules, write }: Props) {
         {say('On the pass: write it down')}
       </h1>
       <div className="mt-4 grid gap-5 min-[720px]:grid-cols-[14rem_1fr]">
-        <Field
+        <MetricField
           id="end-yield"
-          label={say('What came of it, L')}
-          inputMode="decimal"
+          words={message('What came of it, {unit}')}
+          what="litres"
           value={text}
-          onChange={(e) => {
-            setTyped(e.target.value);
+          onValue={(metric) => {
+            setTyped(metric);
             setProblem(null);
           }}
           problem={problem ?? undefined}

@@ -15,7 +15,7 @@ import {
 import { bandOf } from '../../core/flow/bands';
 import { type Message, message } from '../../core/message/message';
 import { term } from '../../core/message/term';
-import { mPas, spaced } from '../../core/units/format';
+import { mPas } from '../../core/units/format';
 import { degrees, type Show, volumeWords } from '../../core/units/show';
 import { PotNow } from '../shared/draw/PotNow';
 import { type Mark, Scale } from '../shared/draw/Scale';
@@ -102,11 +102,11 @@ export function NowPane({ batchId, going, probe, show, onRead, onDevices }: Prop
         <p className="shrink-0 border-ink border-b-2 bg-surface px-4 py-1.5 text-[16px] leading-tight">
           {to.short.kind === 'thin'
             ? say.rich(
-                '<b>Short by {flour} g of flour</b>: {cornstarch} g cornstarch as a slurry, or that flour with butter.',
+                '<b>Short by {flour} of flour</b>: {cornstarch} cornstarch as a slurry, or that flour with butter.',
                 {
                   b: (text) => <b>{text}</b>,
-                  flour: spaced(to.short.flour),
-                  cornstarch: spaced(to.short.cornstarch),
+                  flour: { g: to.short.flour },
+                  cornstarch: { g: to.short.cornstarch },
                 },
               )
             : say.rich('<b>Over</b>: let it down with {liquidMl} of stock or milk.', {

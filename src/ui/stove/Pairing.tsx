@@ -66,7 +66,11 @@ export function Pairing({ devices, paired, now, write }: Props) {
                     </span>
                     {value !== null && kind !== 'flow timer' && (
                       <span className="figures text-[24px]">
-                        {value} {kind === 'scale' ? 'g' : '°C'}
+                        {say(
+                          kind === 'scale'
+                            ? message('{value}', { value: { g: value } })
+                            : message('{value}', { value: { celsius: value, exact: true } }),
+                        )}
                       </span>
                     )}
                   </button>

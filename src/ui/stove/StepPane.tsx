@@ -12,12 +12,12 @@ import { term } from '../../core/message/term';
 import { portionsIn } from '../../core/pot/portions';
 import type { Portion, Step } from '../../core/pot/step';
 import type { RouxColour } from '../../core/thicken/granules';
-import { spaced } from '../../core/units/format';
 import type { Show } from '../../core/units/show';
 import { detailsOf, itemLines, reasonFor, titleOf, waysOf } from '../../core/words/steps';
 import { NumberEntry } from '../shared/form/NumberEntry';
 import { Sheet } from '../shared/Sheet';
 import { useSay } from '../shared/useSay';
+import { useUnits } from '../shared/useUnits';
 import type { Going } from '../station/useFollow';
 import { Guide } from './guides/Guide';
 import { Watching } from './guides/Watching';
@@ -59,8 +59,12 @@ export function StepPane({ step, does, going, here, colour, scale, show, write }
   const changed = does && planned?.does ? changedItems(planned.does, does) : new Set<number>();
   const reason = does ? reasonFor(does) : planned?.reason;
   // Where the hand is led by a drawing, the drawing has the room.
+  const unit = useUnits().of('g');
   const guided = guide?.kind === 'temper' || guide?.kind === 'blend';
   const portion = weighing === null || !does ? null : (portionsIn<Portion>(does)[weighing] ?? null);
+  // As fine as its scale is read: a hundredth of an ounce, a tenth of a gram of what is little.
+  const decimals =
+    unit.unit === 'oz' ? ((portion?.amount ?? 0) < 300 ? 2 : 1) : (portion?.amount ?? 0) < 50 ? 1 : 0;
   return (
     <>
       <h1
@@ -148,18 +152,19 @@ export function StepPane({ step, does, going, here, colour, scale, show, write }
           <NumberEntry
             asked={{
               what: say('Weight'),
-              unit: 'g',
+              unit: unit.unit,
               from: 0,
-              to: 200_000,
-              decimals: portion.amount < 10 ? 1 : 0,
-              near: [0.9, 0.95, 1, 1.05, 1.1].map(
-                (x) =>
-                  Math.round(portion.amount * x * (portion.amount < 50 ? 10 : 1)) /
-                  (portion.amount < 50 ? 10 : 1),
+              to: Math.round(unit.shown(200_000)),
+              decimals,
+              near: [0.9, 0.95, 1, 1.05, 1.1].map((x) =>
+                Number(unit.shown(portion.amount * x).toFixed(decimals)),
               ),
-              device: scale && scale.value > 0 ? scale : null,
+              device: scale && scale.value > 0 ? { ...scale, value: unit.shown(scale.value) } : null,
             }}
-            onTake={(g) => {
+            onTake={(v) => {
+              // What the scale shows is written as it shows it; what is typed in ounces, to a tenth of a gram.
+              const g =
+                scale && unit.shown(scale.value) === v ? scale.value : Math.round(unit.inner(v) * 10) / 10;
               if (weighing !== null && typeof key === 'number')
                 write({
                   kind: 'weighed',
@@ -172,8 +177,8 @@ export function StepPane({ step, does, going, here, colour, scale, show, write }
             }}
           />
           <p className="px-4 pb-4 text-quiet">
-            {say('Planned: {amount} g. What is still to come is worked out from what you weighed.', {
-              amount: spaced(portion.amount, portion.amount < 10 ? 1 : 0),
+            {say('Planned: {amount}. What is still to come is worked out from what you weighed.', {
+              amount: { g: portion.amount },
             })}
           </p>
         </Sheet>

@@ -14,7 +14,7 @@ export default async function KitchenVersionsPage() {
   const db = pool();
   const house = await theHouse(db);
   const versions = await readKitchenVersions(db, house.id);
-  const say = await wordsHere();
+  const say = await wordsHere(house.show);
   const shown = withChanges(versions, (body) => kitchenWords(body, say)).map(
     ({ revision: number, ...v }) => ({ ...v, number }),
   );

@@ -7,7 +7,6 @@ import { cook, hardest, heatTo, simmersAt, tenderness } from '../../pot/cook';
 import { LIMITS } from '../../safety/cautions';
 import { RULES } from '../../safety/rules';
 import { saltBalance } from '../../season/salt';
-import { litres, spaced } from '../../units/format';
 import { holdsDairy } from '../means/thinner';
 import type { Cure } from '../option';
 import type { Case, Cures } from './case';
@@ -106,9 +105,9 @@ export const OF_THE_POT: Cures<
     const out = Math.max(0, ml - limit);
     if (out === 0)
       return cure({
-        title: message('By the model it is under its line: {ml} of {limit} L', {
+        title: message('By the model it is under its line: {ml} of {limit}', {
           ml: { ml: ml },
-          limit: litres(limit),
+          limit: { ml: limit },
         }),
         how: [
           message('hold a ruler to the wall'),
@@ -197,7 +196,7 @@ export const OF_THE_POT: Cures<
     return cure({
       title:
         toAdd >= 0.5
-          ? message('{toAdd} g of salt, half of it first', { toAdd: spaced(toAdd, toAdd < 10 ? 1 : 0) })
+          ? message('{toAdd} of salt, half of it first', { toAdd: { g: toAdd } })
           : message('It has its salt: try acid'),
       how:
         toAdd >= 0.5

@@ -6,7 +6,6 @@ import { volumeMl } from '../../pot/contents';
 import { boilsAt, cook, simmersAt } from '../../pot/cook';
 import { FAT_BOUND } from '../../thicken/equalParts';
 import { COOK_OUT_MINUTES } from '../../thicken/granules';
-import { litres, spaced } from '../../units/format';
 import { reasonWords } from '../../words/dairy';
 import { joined } from '../means/joined';
 import { NO_BOIL, shortBy } from '../means/short';
@@ -173,9 +172,9 @@ export const OF_THE_SOUP: Cures<
       title: message('Pour it off, do not scrape'),
       how: [
         message('off the flame, do not stir, do not scrape'),
-        message('pour into a clean pot what comes by itself: about {ml} of {ml2} L', {
+        message('pour into a clean pot what comes by itself: about {ml} of {ml2}', {
           ml: { ml: ml * (1 - LEFT_BEHIND) },
-          ml2: litres(ml),
+          ml2: { ml },
         }),
         message('taste it in a clean spoon after a minute'),
         message('read the level in the new pot and write it down'),
@@ -191,7 +190,7 @@ export const OF_THE_SOUP: Cures<
     const flour = measured.pot.thickeners.reduce((sum, t) => sum + t.dry, 0);
     const over = Math.max(0, measured.pot.freeFat - flour * FAT_BOUND);
     return cure({
-      title: over > 1 ? message('Skim about {over} g of fat', { over: spaced(over) }) : message('Skim it'),
+      title: over > 1 ? message('Skim about {over} of fat', { over: { g: over } }) : message('Skim it'),
       how: [
         message('off the boil, let it stand two minutes'),
         message('a ladle along the rim, or a sheet of paper over the top'),
@@ -200,8 +199,8 @@ export const OF_THE_SOUP: Cures<
       saves: message('All of it.'),
       cannot:
         over > 1
-          ? message('The starch in it binds {flour} g; the rest floats whatever you do.', {
-              flour: spaced(flour * FAT_BOUND),
+          ? message('The starch in it binds {flour}; the rest floats whatever you do.', {
+              flour: { g: flour * FAT_BOUND },
             })
           : null,
       minutes: 4,

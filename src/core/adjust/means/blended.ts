@@ -30,7 +30,7 @@ export function blend(measured: Measured): Means | null {
     id: 'blend',
     title: message('Blend some of the {names}', { names }),
     how: [
-      message('lift it out with a little liquid, of the {grams} g in the pot', { grams: Math.round(grams) }),
+      message('lift it out with a little liquid, of the {grams} in the pot', { grams: { g: grams } }),
       message('blend it smooth, stir it back in'),
       ...(potato ? [message('no longer than it takes: potato turns gluey')] : []),
     ],

@@ -127,9 +127,10 @@ function struckBy(
     return message('this burner cannot bring it to where it works');
   const main = Math.max(0, ...o.doses.map((d) => d.g));
   if (draft.mostPerLitre !== undefined && main > draft.mostPerLitre * (o.volumeMl / 1000))
-    return message('it would take {grams} g: over {most} g a litre it is another soup', {
-      grams: Math.round(main),
-      most: draft.mostPerLitre,
+    return message('it would take {grams}: over {most} in {litre} it is another soup', {
+      grams: { g: Math.round(main) },
+      most: { g: draft.mostPerLitre },
+      litre: { litres: 1 },
     });
   const [saltBefore, saltAfter] = o.effects.salt;
   if (saltAfter > Math.max(SALTY, saltBefore + 0.05))

@@ -1,3 +1,4 @@
+import { message } from '../../message/message';
 import { OutOfRange, within } from '../../units/range';
 
 /** Soup's density for turning mm²/s into mPa·s, g/mL, when nothing better is known. */
@@ -57,8 +58,15 @@ export type Funnel = { readonly a: number; readonly b: number };
  * sugar by weight (58.5 mPa·s, 1.287 g/mL). Sugar-technology tables, from memory.
  */
 export const CALIBRATION_LIQUIDS = {
-  water: { words: 'Water at 20 °C', nu: 1.002 / 0.998 },
-  syrup: { words: 'Syrup, 60 g sugar to 40 g water, at 20 °C', nu: 58.5 / 1.287 },
+  water: { words: message('Water at {at}', { at: { celsius: 20 } }), nu: 1.002 / 0.998 },
+  syrup: {
+    words: message('Syrup, {sugar} of sugar to {water} of water, at {at}', {
+      sugar: { g: 60 },
+      water: { g: 40 },
+      at: { celsius: 20 },
+    }),
+    nu: 58.5 / 1.287,
+  },
 } as const;
 
 /** The field a second liquid too near the first is refused as. */

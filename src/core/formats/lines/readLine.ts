@@ -219,10 +219,10 @@ function amountIn(text: string): Amounted {
       amount: `${kitchenOrTidy(n)} ${word}`,
       rest: loose[3] || word,
       doubts: [
-        message('{n} {one} taken as {g} g: weigh yours', {
+        message('{n} {one} taken as {g}: weigh yours', {
           n: kitchenNumber(n),
           one: term(word),
-          g: tidy(roundToScale(n * one.g)),
+          g: { g: roundToScale(n * one.g) },
         }),
       ],
     };
@@ -261,11 +261,11 @@ function countedIn(
       rest,
       doubts: [...doubts, message('{n} of them: write the weight', { n: tidy(n) })],
     };
-  const g = tidy(roundToScale(n * one.g));
+  const g = roundToScale(n * one.g);
   return {
     amount: `${range ?? kitchenOrTidy(n)} ${size}`,
     rest,
-    doubts: [...doubts, message('{n} taken as {g} g trimmed: weigh yours', { n: tidy(n), g })],
+    doubts: [...doubts, message('{n} taken as {g} trimmed: weigh yours', { n: tidy(n), g: { g } })],
   };
 }
 

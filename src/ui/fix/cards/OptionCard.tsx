@@ -6,7 +6,8 @@ import { YIELD_SHORT } from '../../../core/adjust/option';
 import { type Message, message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';
 import { timeOfDay } from '../../../core/units/clock';
-import { duration, mPas, spaced } from '../../../core/units/format';
+import { duration, mPas } from '../../../core/units/format';
+import { massWords } from '../../../core/units/show';
 import { amountWords, pouredMl, READ_IN_LITRES } from '../../../core/words/steps';
 import { inTen } from '../../shared/marks';
 import { BUTTON, PRIMARY } from '../../shared/styles';
@@ -87,7 +88,7 @@ export function OptionCard({
           <span className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-1">
             {o.doses.map((d, n) => {
               // What is poured from a jug is read in litres, the rest is weighed.
-              const grams = `${spaced(d.g, d.g < 10 ? 1 : 0)} g`;
+              const grams = massWords(d.g, show);
               const words = amountWords(d.ingredient, d.g, show);
               const litresOfIt = (pouredMl(d.ingredient, d.g) ?? 0) >= READ_IN_LITRES;
               const figure = litresOfIt ? words : grams;

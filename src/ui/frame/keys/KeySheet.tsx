@@ -14,8 +14,8 @@ const ALL: readonly (readonly [string, Message])[] = [
   ...KEYS.map(
     (k) => [onKeyboard(k.key), k.on ? message('{does} ({on})', { does: k.does, on: k.on }) : k.does] as const,
   ),
-  ['Ctrl Z', message('take back the last thing done on this station')],
-  ['Ctrl ⇧ Z', message('do it again, with its old time')],
+  ['Ctrl+Z', message('take back the last thing done on this station')],
+  ['Ctrl+⇧+Z', message('do it again, with its old time')],
   ['↑ ↓', message('move the target, with the ladder in focus (Plan)')],
 ];
 

@@ -95,10 +95,10 @@ export function HotFace({
         {forecast && (
           <p className="px-5 pb-3 text-[16px] text-quiet">
             {say(
-              'Settles at {celsius}; {lost} g of water gone by {at}{skin, select, no {} other {; a skin after {skin} min uncovered and still}}.',
+              'Settles at {celsius}; {lost} of water gone by {at}{skin, select, no {} other {; a skin after {skin} min uncovered and still}}.',
               {
                 celsius: { celsius: forecast.settles },
-                lost: Math.round(later?.lost ?? 0),
+                lost: { g: later?.lost ?? 0 },
                 at: clock(later?.minutes ?? 0),
                 skin: forecast.skin === null ? 'no' : String(forecast.skin),
               },
@@ -160,8 +160,8 @@ export function HotFace({
               </dt>
               <dd className="text-[17px]">
                 {forecast.letDown > 0
-                  ? say('Stir in {ml} mL of hot stock each half hour, and it stays as it is.', {
-                      ml: forecast.letDown,
+                  ? say('Stir in {ml} of hot stock each half hour, and it stays as it is.', {
+                      ml: { millilitres: forecast.letDown },
                     })
                   : say('Nothing needs stirring in.')}
               </dd>
@@ -172,7 +172,7 @@ export function HotFace({
                     className={BUTTON}
                     onClick={() => onWrite({ kind: 'let down', ml: forecast.letDown, ingredient: 'water' })}
                   >
-                    {say('Stirred in {ml} mL', { ml: forecast.letDown })}
+                    {say('Stirred in {ml}', { ml: { millilitres: forecast.letDown } })}
                   </button>
                 </dd>
               )}
@@ -181,7 +181,7 @@ export function HotFace({
               <div>
                 <dt className="font-bold">{say('Ladled out by {at}', { at: clock(forecast.lasts) })}</dt>
                 <dd className="text-[17px]">
-                  {say('at {served} L an hour', { served: servedPerHour / 1000 })}
+                  {say('at {served} an hour', { served: { ml: servedPerHour } })}
                 </dd>
               </div>
             )}

@@ -4,8 +4,10 @@ import { useState } from 'react';
 import type { House } from '../../../core/house/house';
 import type { KeepBody } from '../../../core/keep/events';
 import type { LotState } from '../../../core/keep/lot';
+import { message } from '../../../core/message/message';
 import { typedNumber } from '../../../core/units/typed/parse';
-import { Field, Pick, Tick } from '../../shared/form/Field';
+import { Pick, Tick } from '../../shared/form/Field';
+import { MetricField } from '../../shared/form/MetricField';
 import { Sheet } from '../../shared/Sheet';
 import { PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
@@ -37,7 +39,7 @@ export function HotSheet({ house, state, servedPerHour, onServed, onTake, onClos
           const l = typedNumber(served);
           if (!(typeof l === 'number' && l >= 0 && l <= 200))
             return setProblem(
-              say('“{served}” cannot be: litres an hour are a number from 0 to 200.', { served }),
+              say('“{served}” cannot be: from 0 to {most} an hour.', { served, most: { ml: 200_000 } }),
             );
           onServed(l * 1000);
           if (place !== state.place || lid !== state.lid) onTake({ kind: 'kept hot', place, lid });
@@ -57,13 +59,13 @@ export function HotSheet({ house, state, servedPerHour, onServed, onTake, onClos
           checked={lid}
           onChange={(e) => setLid(e.target.checked)}
         />
-        <Field
+        <MetricField
           id="hot-served"
-          label={say('Ladled off, L an hour')}
-          inputMode="decimal"
+          words={message('Ladled off, {unit} an hour')}
+          what="litres"
           value={served}
-          onChange={(e) => {
-            setServed(e.target.value);
+          onValue={(metric) => {
+            setServed(metric);
             setProblem(undefined);
           }}
           problem={problem}

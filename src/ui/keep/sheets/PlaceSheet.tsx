@@ -6,8 +6,10 @@ import type { PlaceKind } from '../../../core/house/keeping';
 import { panHolds } from '../../../core/keep/cool/body';
 import type { Container } from '../../../core/keep/events';
 import type { LotState } from '../../../core/keep/lot';
+import { message } from '../../../core/message/message';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick } from '../../shared/form/Field';
+import { MetricField } from '../../shared/form/MetricField';
 import { Sheet } from '../../shared/Sheet';
 import { PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
@@ -120,12 +122,12 @@ export function PlaceSheet({ house, state, title, does, kinds, part = false, onT
             />
           )}
           {part && (
-            <Field
+            <MetricField
               id="place-litres"
-              label={say('How much, L')}
-              inputMode="decimal"
+              words={message('How much, {unit}')}
+              what="litres"
               value={litres}
-              onChange={(e) => setLitres(e.target.value)}
+              onValue={setLitres}
               problem={wrong('litres')}
             />
           )}

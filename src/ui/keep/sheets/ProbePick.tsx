@@ -48,7 +48,9 @@ export function ProbePick({ state, devices, kitchenLines, now, onTake, onClose }
                       : say.either(says)}
                 </span>
               </span>
-              <span className="figures text-[24px]">{value === null ? '–' : `${value.toFixed(1)} °C`}</span>
+              <span className="figures text-[24px]">
+                {value === null ? '–' : say('{value}', { value: { celsius: value, exact: true } })}
+              </span>
             </button>
           );
         })}

@@ -4,9 +4,11 @@ import { useState } from 'react';
 import type { House } from '../../../core/house/house';
 import type { KeepBody, KeepEvent } from '../../../core/keep/events';
 import { probeStanding, shouldShow } from '../../../core/keep/probes';
+import { message } from '../../../core/message/message';
 import { dayAndTime } from '../../../core/units/clock';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick } from '../../shared/form/Field';
+import { MetricField } from '../../shared/form/MetricField';
 import { Segments } from '../../shared/form/Segments';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON, PRIMARY } from '../../shared/styles';
@@ -56,9 +58,9 @@ export function ProbesSheet({ house, devices, kitchenLines, now, onWrite, onClos
                   ? say('is out by more than a degree: not used until it is put right')
                   : s.checkedAt === null
                     ? say('was never checked')
-                    : say('checked {at}, put right by {by} °C{due, select, yes {; due again} other {}}', {
+                    : say('checked {at}, put right by {by}{due, select, yes {; due again} other {}}', {
                         at: dayAndTime(new Date(s.checkedAt)),
-                        by: s.correction.toFixed(1),
+                        by: { kelvin: s.correction },
                         due: s.due ? 'yes' : 'no',
                       })}
               </li>
@@ -75,7 +77,10 @@ export function ProbesSheet({ house, devices, kitchenLines, now, onWrite, onClos
             if (!(typeof v === 'number' && v >= -10 && v <= 115))
               return setProblem({
                 field: 'typed',
-                says: say('“{typed}” cannot be: it shows a number from -10 to 115 °C.', { typed }),
+                says: say('“{typed}” cannot be: it shows {range}.', {
+                  typed,
+                  range: { celsius: -10, toCelsius: 115 },
+                }),
               });
             setProblem(null);
             setTyped('');
@@ -111,11 +116,11 @@ export function ProbesSheet({ house, devices, kitchenLines, now, onWrite, onClos
             label={say('In what')}
             value={point}
             options={[
-              { value: 'ice', words: say('Melting ice, 0 °C') },
+              { value: 'ice', words: say('Melting ice, {at}', { at: { celsius: 0 } }) },
               {
                 value: 'boil',
-                words: say('Boiling water, {at} °C here', {
-                  at: shouldShow('boil', house.kitchen).toFixed(1),
+                words: say('Boiling water, {at} here', {
+                  at: { celsius: shouldShow('boil', house.kitchen), exact: true },
                 }),
               },
             ]}
@@ -127,20 +132,20 @@ export function ProbesSheet({ house, devices, kitchenLines, now, onWrite, onClos
               className={`${PRIMARY} min-h-16 justify-between`}
               onClick={() => check(Math.round(live * 10) / 10)}
             >
-              {say.rich('{name} shows<b>{value} °C</b>', {
+              {say.rich('{name} shows<b>{value}</b>', {
                 b: (text) => <b className="figures text-[28px]">{text}</b>,
                 name,
-                value: live.toFixed(1),
+                value: { celsius: live, exact: true },
               })}
             </button>
           )}
           <div className="grid gap-3 min-[560px]:grid-cols-[1fr_auto] min-[560px]:items-start">
-            <Field
+            <MetricField
               id="probe-typed"
-              label={say('It shows, °C')}
-              inputMode="decimal"
+              words={message('It shows, {unit}')}
+              what="celsius"
               value={typed}
-              onChange={(e) => setTyped(e.target.value)}
+              onValue={setTyped}
               problem={problem?.field === 'typed' ? problem.says : undefined}
             />
             <button type="submit" className={`${BUTTON} min-[560px]:mt-7`}>

@@ -5,10 +5,12 @@ import type { House } from '../../../core/house/house';
 import { panHolds } from '../../../core/keep/cool/body';
 import type { Tried, Way } from '../../../core/keep/cool/ways';
 import type { Lot, LotState } from '../../../core/keep/lot';
+import { message } from '../../../core/message/message';
 import { timeOfDay } from '../../../core/units/clock';
 import { typedNumber } from '../../../core/units/typed/parse';
 import type { KeeperQuestion } from '../../../workers/keeper';
 import { Field, Pick, Tick } from '../../shared/form/Field';
+import { MetricField } from '../../shared/form/MetricField';
 import { Sheet } from '../../shared/Sheet';
 import { PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
@@ -72,8 +74,8 @@ export function WaySheet({ house, lot, state, now, found, ask, onAsked, onWay, o
     if (kilos !== undefined && !(typeof kilos === 'number' && kilos > 0 && kilos * 1000 < state.ml * 0.6))
       return {
         field: 'ice',
-        says: say('Ice is a number of kilograms, less than {most}.', {
-          most: Math.floor(state.ml * 0.6) / 1000,
+        says: say('Ice is less than {most}.', {
+          most: { g: Math.floor(state.ml * 0.6) },
         }),
       };
     return {
@@ -178,12 +180,12 @@ export function WaySheet({ house, lot, state, now, found, ask, onAsked, onWay, o
             problem={wrong('wands')}
             hint={say('{n} in the kitchen', { n: keeping.wands })}
           />
-          <Field
+          <MetricField
             id="way-ice"
-            label={say('Ice into it, kg')}
-            inputMode="decimal"
+            words={message('Ice into it, {unit}')}
+            what="kilos"
             value={ice}
-            onChange={(e) => setIce(e.target.value)}
+            onValue={setIce}
             problem={wrong('ice')}
             hint={say('only as liquid held back')}
           />

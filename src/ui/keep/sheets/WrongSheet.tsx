@@ -8,6 +8,7 @@ import { type Message, message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick } from '../../shared/form/Field';
+import { MetricField } from '../../shared/form/MetricField';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON, PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
@@ -130,12 +131,12 @@ export function WrongSheet({ house, state, why: first, onTake, onClose }: Props)
                 </option>
               ))}
             </Pick>
-            <Field
+            <MetricField
               id="wrong-litres"
-              label={say('How much, L')}
-              inputMode="decimal"
+              words={message('How much, {unit}')}
+              what="litres"
               value={litres}
-              onChange={(e) => setLitres(e.target.value)}
+              onValue={setLitres}
               problem={wrong('litres')}
               hint={
                 costPerL !== undefined && typeof l === 'number'

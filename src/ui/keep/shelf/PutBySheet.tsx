@@ -6,10 +6,12 @@ import { ALLERGENS } from '../../../core/food/ingredient';
 import type { House } from '../../../core/house/house';
 import { panHolds } from '../../../core/keep/cool/body';
 import type { KeepBody, KeptKind } from '../../../core/keep/events';
+import { message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';
 import { dayOf } from '../../../core/units/clock';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick, Tick } from '../../shared/form/Field';
+import { MetricField } from '../../shared/form/MetricField';
 import { Sheet } from '../../shared/Sheet';
 import { PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
@@ -35,6 +37,7 @@ export function PutBySheet({ house, onTake, onClose }: Props) {
   const [place, setPlace] = useState(places.find((p) => p.kind === 'fridge')?.id ?? places[0]?.id ?? '');
   const [made, setMade] = useState(dayOf(new Date(kitchenNow())));
   const [useBy, setUseBy] = useState('');
+  const [read, setRead] = useState('');
   const [allergens, setAllergens] = useState<readonly string[]>([]);
   const [problem, setProblem] = useState<{ field: string; says: string } | null>(null);
   const wrong = (field: string) => (problem?.field === field ? problem.says : undefined);
@@ -47,7 +50,10 @@ export function PutBySheet({ house, onTake, onClose }: Props) {
     if (!(typeof l === 'number' && l > 0 && l <= 600))
       return setProblem({
         field: 'litres',
-        says: say('“{litres}” cannot be: litres are a number above 0, to 600.', { litres }),
+        says: say('“{litres}” cannot be: more than nothing, {most} at the most.', {
+          litres,
+          most: { ml: 600_000 },
+        }),
       });
     if (!into) return setProblem({ field: 'pan', says: say('Choose what it stands in.') });
     const least = Math.ceil((l * 1000) / panHolds(into) - 0.02);
@@ -55,6 +61,15 @@ export function PutBySheet({ house, onTake, onClose }: Props) {
       return setProblem({
         field: 'count',
         says: say('“{count}” cannot be: {least} at the least hold it.', { count, least }),
+      });
+    const c = read.trim() === '' ? undefined : typedNumber(read);
+    if (c !== undefined && !(typeof c === 'number' && c >= -45 && c <= 130))
+      return setProblem({
+        field: 'celsius',
+        says: say('“{read}” cannot be: a temperature is {range}.', {
+          read,
+          range: { celsius: -45, toCelsius: 130 },
+        }),
       });
     if (made > today) return setProblem({ field: 'made', says: say('Not after today.') });
     if (useBy !== '' && useBy < made)
@@ -70,6 +85,7 @@ export function PutBySheet({ house, onTake, onClose }: Props) {
       container: { kind: 'pans', pan: into.id, count: n },
       place,
       ...(useBy !== '' && { useBy }),
+      ...(typeof c === 'number' && { celsius: c }),
     });
   };
   return (
@@ -103,12 +119,12 @@ export function PutBySheet({ house, onTake, onClose }: Props) {
             onChange={(e) => setName(e.target.value)}
             problem={wrong('name')}
           />
-          <Field
+          <MetricField
             id="put-litres"
-            label={say('Litres')}
-            inputMode="decimal"
+            words={message('How much, {unit}')}
+            what="litres"
             value={litres}
-            onChange={(e) => setLitres(e.target.value)}
+            onValue={setLitres}
             problem={wrong('litres')}
           />
         </div>
@@ -142,6 +158,15 @@ export function PutBySheet({ house, onTake, onClose }: Props) {
             ))}
           </Pick>
         </div>
+        <MetricField
+          id="put-celsius"
+          words={message('Read in its middle, {unit}')}
+          what="celsius"
+          value={read}
+          onValue={setRead}
+          hint={say('Empty: nobody read it, and how it cooled is not on the record.')}
+          problem={wrong('celsius')}
+        />
         <div className="grid gap-4 min-[560px]:grid-cols-2">
           <Field
             id="put-made"

@@ -112,8 +112,8 @@ export function ReheatSheet({ house, lot, state, found, ask, onAsked, onTake, on
               <div className="bg-surface p-4">
                 <p className="font-bold text-[22px] leading-tight">
                   {found.liquid > 0
-                    ? say('Stir in {ml} mL of stock or water: {now} → {was} mPa·s', {
-                        ml: found.liquid,
+                    ? say('Stir in {ml} of stock or water: {now} → {was} mPa·s', {
+                        ml: { millilitres: found.liquid },
                         now: mPas(found.now),
                         was: mPas(found.was),
                       })
@@ -153,7 +153,7 @@ export function ReheatSheet({ house, lot, state, found, ask, onAsked, onTake, on
             )}
             <button type="submit" className={`${PRIMARY} min-h-16 text-[20px]`}>
               {found && found.liquid > 0
-                ? say('Set it on with {ml} mL stirred in', { ml: found.liquid })
+                ? say('Set it on with {ml} stirred in', { ml: { millilitres: found.liquid } })
                 : say('Set it on')}
             </button>
           </>

@@ -4,11 +4,14 @@ import { useState } from 'react';
 import type { House } from '../../../core/house/house';
 import type { KeepBody } from '../../../core/keep/events';
 import { rulesIn } from '../../../core/keep/standing';
+import { message } from '../../../core/message/message';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick } from '../../shared/form/Field';
+import { MetricField } from '../../shared/form/MetricField';
 import { Sheet } from '../../shared/Sheet';
 import { PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
+import { useUnits } from '../../shared/useUnits';
 
 type Props = {
   readonly house: House;
@@ -21,6 +24,7 @@ type Props = {
 /** That it has come to its temperature, and was held there. */
 export function ReheatedSheet({ house, celsius, onTake, onClose }: Props) {
   const say = useSay();
+  const degrees = useUnits().of('celsius');
   const { to, forSeconds } = rulesIn(house).reheat;
   const [typed, setTyped] = useState(celsius === null ? '' : String(celsius));
   const [held, setHeld] = useState(String(forSeconds));
@@ -40,7 +44,7 @@ export function ReheatedSheet({ house, celsius, onTake, onClose }: Props) {
             return setProblem({
               field: 'celsius',
               says: say('“{typed}” is not enough: {to} at the least, in the middle.', {
-                typed,
+                typed: degrees.text(Number(typed)) === 'NaN' ? typed : degrees.text(Number(typed)),
                 to: { celsius: to },
               }),
             });
@@ -53,12 +57,12 @@ export function ReheatedSheet({ house, celsius, onTake, onClose }: Props) {
         }}
       >
         <div className="grid gap-4 min-[480px]:grid-cols-2">
-          <Field
+          <MetricField
             id="reheated-celsius"
-            label={say('Temperature in the middle, °C')}
-            inputMode="decimal"
+            words={message('Temperature in the middle, {unit}')}
+            what="celsius"
             value={typed}
-            onChange={(e) => setTyped(e.target.value)}
+            onValue={setTyped}
             problem={problem?.field === 'celsius' ? problem.says : undefined}
           />
           <Field

@@ -3,11 +3,13 @@
 import { useState } from 'react';
 import type { KeepBody } from '../../../core/keep/events';
 import type { LotState } from '../../../core/keep/lot';
+import { message } from '../../../core/message/message';
 import { typedNumber } from '../../../core/units/typed/parse';
-import { Field } from '../../shared/form/Field';
+import { MetricField } from '../../shared/form/MetricField';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON, PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
+import { useUnits } from '../../shared/useUnits';
 
 type Props = {
   readonly state: LotState;
@@ -20,7 +22,8 @@ export function TakeSheet({ state, onTake, onClose }: Props) {
   const say = useSay();
   const [litres, setLitres] = useState('');
   const [problem, setProblem] = useState<string | undefined>();
-  const near = [0.5, 1, 2, 4].filter((l) => l * 1000 < state.ml);
+  const unit = useUnits().of('litres');
+  const near = [0.5, 1, 2, 4].map((n) => unit.inner(n)).filter((l) => l * 1000 < state.ml);
   const take = (l: number | string) => {
     const ml = typeof l === 'number' ? Math.round(l * 1000) : Number.NaN;
     if (!(ml >= 1 && ml <= state.ml + 1))
@@ -47,13 +50,13 @@ export function TakeSheet({ state, onTake, onClose }: Props) {
           ))}
         </div>
         <div className="grid gap-3 min-[560px]:grid-cols-[1fr_auto] min-[560px]:items-start">
-          <Field
+          <MetricField
             id="take-litres"
-            label={say('Another amount, L')}
-            inputMode="decimal"
+            words={message('Another amount, {unit}')}
+            what="litres"
             value={litres}
-            onChange={(e) => {
-              setLitres(e.target.value);
+            onValue={(metric) => {
+              setLitres(metric);
               setProblem(undefined);
             }}
             problem={problem}

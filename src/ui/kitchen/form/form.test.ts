@@ -2,7 +2,7 @@ import { demoKitchen } from '../../../../demo/demo';
 import { KitchenFile } from '../../../core/house/kitchenFile';
 import { inEnglish } from '../../../core/say/inWords';
 import { issueWords } from '../../../core/words/issueWords';
-import { kitchenFieldOf, kitchenForm, kitchenOf } from './form';
+import { inUnits, kitchenFieldOf, kitchenForm, kitchenOf } from './form';
 
 const kitchen = demoKitchen();
 
@@ -35,6 +35,58 @@ test('air in °F comes out in °C; new things get ids of their own', () => {
   const file = KitchenFile.parse(kitchenOf(form, kitchen));
   expect(file.airCelsius).toBeCloseTo(25, 9);
   expect(file.vessels.at(-1)).toMatchObject({ id: 'deep-42-2', diameterMm: 400, massG: 6000 });
+});
+
+describe('a change of units', () => {
+  const us = { volume: 'gal', temperature: 'F' };
+  const priced = {
+    ...kitchen,
+    airCelsius: 24,
+    products: kitchen.products.map((p) => ({ ...p, packG: 737, pricePerKg: 4.35 })),
+    keeping: { ...kitchen.keeping, tightened: { hot: 63, cold: 4, reheat: 75 } },
+  };
+
+  test('converts what is shown', () => {
+    const form = inUnits(kitchenForm(priced), us);
+    expect(form.air).toBe('75.2');
+    expect(form.keeping).toMatchObject({ hot: '145.4', cold: '39.2', reheat: '167' });
+    expect(Number(form.vessels[0]?.massKg) * 0.45359237).toBeCloseTo(
+      (priced.vessels[0]?.massG ?? 0) / 1000,
+      4,
+    );
+    expect(Number(form.products[0]?.packG) * 28.349523125).toBeCloseTo(737, 2);
+    expect(Number(form.products[0]?.pricePerKg) / 0.45359237).toBeCloseTo(4.35, 4);
+    const fridge = form.keeping.places.find((p) => p.kind === 'fridge');
+    expect(fridge?.celsius).toBe(
+      String(
+        Number(
+          ((priced.keeping.places.find((p) => p.kind === 'fridge')?.celsius ?? 0) * 1.8 + 32).toFixed(1),
+        ),
+      ),
+    );
+  });
+
+  test('and changes nothing that is kept, there, saved, opened again and back', () => {
+    const { show, ...before } = priced;
+    const there = kitchenOf(inUnits(kitchenForm(priced), us), priced);
+    const { show: shown, ...kept } = there;
+    expect(shown).toEqual(us);
+    const bare = (k: typeof kept | typeof before) => ({
+      ...k,
+      products: k.products.map((p) => ({ ...p, sodium: 0 })),
+    });
+    expect(bare(kept)).toEqual(bare(before));
+    const back = kitchenOf(
+      inUnits(kitchenForm(KitchenFile.parse(there)), { volume: 'L', temperature: 'C' }),
+      priced,
+    );
+    expect(bare({ ...back })).toEqual({ ...bare(before), show });
+  });
+
+  test('what is no number stays as it was typed', () => {
+    expect(inUnits({ ...kitchenForm(priced), air: 'warm' }, us).air).toBe('warm');
+    expect(inUnits({ ...kitchenForm(priced), air: '' }, us).air).toBe('');
+  });
 });
 
 test('what is typed wrong stays, and its place finds its field', () => {

@@ -1,7 +1,7 @@
 import type { KitchenFile } from '../../../core/house/kitchenFile';
 import { SALT_PER_SODIUM } from '../../../core/season/salt';
-import { toCelsius, toFahrenheit } from '../../../core/units/temperature';
-import { type AsTyped, idFor, numberOrText, text } from './formNumbers';
+import { retyped, type Unit, unitsFor } from '../../../core/units/here';
+import { type AsTyped, idFor, numberIn, numberOrText, text, textIn } from './formNumbers';
 import { type KeepingForm, keepingForm, keepingOf } from './keepingForm';
 
 export type { AsTyped } from './formNumbers';
@@ -54,11 +54,11 @@ const SALT = SALT_PER_SODIUM / 1000;
 
 /** The kitchen as its form shows it: cm, kg, kW and per cent, in the house's own degrees. */
 export function kitchenForm(k: KitchenFile): KitchenForm {
-  const fahrenheit = k.show.temperature === 'F';
+  const { of } = unitsFor(k.show);
   return {
     name: k.name,
     altitudeM: text(k.altitudeM),
-    air: text(fahrenheit ? toFahrenheit(k.airCelsius) : k.airCelsius),
+    air: textIn(k.airCelsius, of('celsius')),
     humidityPercent: text(k.humidity, 0.01),
     saltPercent: text(k.saltPercent),
     bandLimits: k.bandLimits.map((l) => text(l)),
@@ -74,7 +74,7 @@ export function kitchenForm(k: KitchenFile): KitchenForm {
       diameterCm: text(v.diameterMm, 10),
       heightCm: text(v.heightMm, 10),
       material: v.material,
-      massKg: text(v.massG, 1000),
+      massKg: textIn(v.massG, of('kg')),
       lossFactor: text(v.lossFactor, 1, 4),
     })),
     burners: k.burners.map((b) => ({
@@ -91,37 +91,67 @@ export function kitchenForm(k: KitchenFile): KitchenForm {
       fatPercent: text(p.fatPercent),
       pH: text(p.pH),
       yieldPercent: text(p.edibleYield, 0.01),
-      pricePerKg: text(p.pricePerKg),
-      packG: text(p.packG),
+      pricePerKg: textIn(p.pricePerKg, of('perKg')),
+      packG: textIn(p.packG, of('g')),
       kept: p.kept !== false,
       allergens: [...(p.allergens ?? [])],
     })),
-    keeping: keepingForm(k.keeping),
+    keeping: keepingForm(k.keeping, of('celsius')),
   };
 }
 
 const maybe = <K extends string>(key: K, typed: string, per = 1): Partial<Record<K, number | string>> =>
   typed.trim() === '' ? {} : ({ [key]: numberOrText(typed, per) } as Record<K, number | string>);
 
+const showOf = (f: Pick<KitchenForm, 'volume' | 'temperature'>): KitchenFile['show'] => ({
+  volume: f.volume as KitchenFile['show']['volume'],
+  temperature: f.temperature as KitchenFile['show']['temperature'],
+});
+
+/** The form with every figure in the units of `to`: what is kept stays what it is. */
+export function inUnits(
+  f: KitchenForm,
+  to: Partial<Pick<KitchenForm, 'volume' | 'temperature'>>,
+): KitchenForm {
+  const units = { ...f, ...to };
+  const [before, after] = [unitsFor(showOf(f)), unitsFor(showOf(units))];
+  const as = (typed: string, what: Unit) => retyped(typed, before.of(what), after.of(what));
+  return {
+    ...units,
+    air: as(f.air, 'celsius'),
+    vessels: f.vessels.map((v) => ({ ...v, massKg: as(v.massKg, 'kg') })),
+    products: f.products.map((p) => ({
+      ...p,
+      pricePerKg: as(p.pricePerKg, 'perKg'),
+      packG: as(p.packG, 'g'),
+    })),
+    keeping: {
+      ...f.keeping,
+      hot: as(f.keeping.hot, 'celsius'),
+      cold: as(f.keeping.cold, 'celsius'),
+      reheat: as(f.keeping.reheat, 'celsius'),
+      places: f.keeping.places.map((p) => ({ ...p, celsius: as(p.celsius, 'celsius') })),
+    },
+  };
+}
+
 /** The file the form says, over `base` for its id. What cannot be read stays as typed. */
 export function kitchenOf(f: KitchenForm, base: KitchenFile): AsTyped<KitchenFile> {
   const pots = new Set(f.vessels.map((v) => v.id).filter(Boolean));
   const burners = new Set(f.burners.map((b) => b.id).filter(Boolean));
-  const air = numberOrText(f.air);
+  const show = showOf(f);
+  const { of } = unitsFor(show);
   return {
     format: 'panache.kitchen/1',
     id: base.id,
     name: f.name.trim(),
     altitudeM: numberOrText(f.altitudeM),
-    airCelsius: f.temperature === 'F' && typeof air === 'number' ? toCelsius(air) : air,
+    airCelsius: numberIn(f.air, of('celsius')),
     humidity: numberOrText(f.humidityPercent, 0.01),
     saltPercent: numberOrText(f.saltPercent),
     bandLimits: f.bandLimits.map((l) => numberOrText(l)),
     measures: f.measures as KitchenFile['measures'],
-    show: {
-      volume: f.volume as KitchenFile['show']['volume'],
-      temperature: f.temperature as KitchenFile['show']['temperature'],
-    },
+    show,
     currency: f.currency.trim(),
     flagged: f.flagged as KitchenFile['flagged'],
     roles: f.roles
@@ -134,7 +164,7 @@ export function kitchenOf(f: KitchenForm, base: KitchenFile): AsTyped<KitchenFil
       diameterMm: numberOrText(v.diameterCm, 10),
       heightMm: numberOrText(v.heightCm, 10),
       material: v.material as KitchenFile['vessels'][number]['material'],
-      massG: numberOrText(v.massKg, 1000),
+      massG: numberIn(v.massKg, of('kg')),
       ...maybe('lossFactor', v.lossFactor),
     })),
     burners: f.burners.map((b) => ({
@@ -151,14 +181,14 @@ export function kitchenOf(f: KitchenForm, base: KitchenFile): AsTyped<KitchenFil
       ...maybe('fatPercent', p.fatPercent),
       ...maybe('pH', p.pH),
       ...maybe('edibleYield', p.yieldPercent, 0.01),
-      ...maybe('pricePerKg', p.pricePerKg),
-      ...maybe('packG', p.packG),
+      ...(p.pricePerKg.trim() && { pricePerKg: numberIn(p.pricePerKg, of('perKg')) }),
+      ...(p.packG.trim() && { packG: numberIn(p.packG, of('g')) }),
       ...(!p.kept && { kept: false }),
       ...(p.allergens.length > 0 && { allergens: p.allergens as KitchenFile['flagged'] }),
     })),
     // Calibrated under Check; here they are only kept.
     funnels: base.funnels,
-    keeping: keepingOf(f.keeping),
+    keeping: keepingOf(f.keeping, of('celsius')),
   };
 }
 

@@ -1,4 +1,5 @@
 import { idFrom } from '../../../core/formats/draft/ids';
+import { keptOf, type UnitHere } from '../../../core/units/here';
 import { typedNumber } from '../../../core/units/typed/parse';
 
 /** A figure as a field shows it, over `per`; empty where there is none. */
@@ -9,6 +10,16 @@ export const text = (value: number | undefined, per = 1, digits = 6): string =>
 export function numberOrText(typed: string, per = 1): number | string {
   const n = typedNumber(typed);
   return typeof n === 'number' ? Number((n * per).toPrecision(12)) : n.trim();
+}
+
+/** As {@link text}, in the units the kitchen reads. */
+export const textIn = (value: number | undefined, unit: UnitHere): string =>
+  value === undefined ? '' : text(unit.shown(value));
+
+/** As {@link numberOrText}, of a number typed in `unit`. */
+export function numberIn(typed: string, unit: UnitHere): number | string {
+  const n = typedNumber(typed);
+  return typeof n === 'number' ? keptOf(n, unit) : n.trim();
 }
 
 /** An id for something new: from its name, with a number if another has it. */

@@ -1,5 +1,6 @@
 import type { KitchenFile } from '../../../core/house/kitchenFile';
-import { type AsTyped, idFor, numberOrText, text } from './formNumbers';
+import type { UnitHere } from '../../../core/units/here';
+import { type AsTyped, idFor, numberIn, numberOrText, text, textIn } from './formNumbers';
 
 type Keeping = KitchenFile['keeping'];
 
@@ -17,12 +18,12 @@ export type KeepingForm = {
   places: { id: string; name: string; kind: string; celsius: string }[];
 };
 
-export const keepingForm = (k: Keeping): KeepingForm => ({
+export const keepingForm = (k: Keeping, degrees: UnitHere): KeepingForm => ({
   rules: k.rules,
-  hot: text(k.tightened.hot),
-  cold: text(k.tightened.cold),
+  hot: textIn(k.tightened.hot, degrees),
+  cold: textIn(k.tightened.cold, degrees),
   coolingPercent: text(k.tightened.cooling, 0.01),
-  reheat: text(k.tightened.reheat),
+  reheat: textIn(k.tightened.reheat, degrees),
   days: text(k.tightened.days),
   probeEvery: text(k.probeEvery),
   wands: text(k.wands),
@@ -34,21 +35,27 @@ export const keepingForm = (k: Keeping): KeepingForm => ({
     depthMm: text(p.depthMm),
     count: text(p.count),
   })),
-  places: k.places.map((p) => ({ id: p.id, name: p.name, kind: p.kind, celsius: text(p.celsius) })),
+  places: k.places.map((p) => ({
+    id: p.id,
+    name: p.name,
+    kind: p.kind,
+    celsius: textIn(p.celsius, degrees),
+  })),
 });
 
-const tight = (typed: string, per = 1) => (typed.trim() === '' ? undefined : numberOrText(typed, per));
+const asked = (typed: string, read: (typed: string) => number | string) =>
+  typed.trim() === '' ? undefined : read(typed);
 
 /** The part of the file the form says; what cannot be read stays as typed. */
-export function keepingOf(f: KeepingForm): AsTyped<Keeping> {
+export function keepingOf(f: KeepingForm, degrees: UnitHere): AsTyped<Keeping> {
   const pans = new Set(f.pans.map((p) => p.id).filter(Boolean));
   const places = new Set(f.places.map((p) => p.id).filter(Boolean));
   const [hot, cold, cooling, reheat, days] = [
-    tight(f.hot),
-    tight(f.cold),
-    tight(f.coolingPercent, 0.01),
-    tight(f.reheat),
-    tight(f.days),
+    asked(f.hot, (t) => numberIn(t, degrees)),
+    asked(f.cold, (t) => numberIn(t, degrees)),
+    asked(f.coolingPercent, (t) => numberOrText(t, 0.01)),
+    asked(f.reheat, (t) => numberIn(t, degrees)),
+    asked(f.days, (t) => numberOrText(t)),
   ];
   return {
     rules: f.rules as Keeping['rules'],
@@ -73,7 +80,7 @@ export function keepingOf(f: KeepingForm): AsTyped<Keeping> {
       id: p.id || idFor(p.name, places, 'place'),
       name: p.name.trim(),
       kind: p.kind as Keeping['places'][number]['kind'],
-      celsius: numberOrText(p.celsius),
+      celsius: numberIn(p.celsius, degrees),
     })),
   };
 }

@@ -33,12 +33,12 @@ export function WaterTestResult({ tested, name, onAnother }: ResultProps) {
       </h2>
       <p>
         {say.rich(
-          '<b>{lossFactor} ×</b> the model’s water loss: {lostG} g went, the model alone says {expectedG} g.',
+          '<b>{lossFactor} ×</b> the model’s water loss: {lostG} went, the model alone says {expectedG}.',
           {
             b: (text) => <b className="figures text-[34px]">{text}</b>,
             lossFactor: spaced(tested.lossFactor, 2),
-            lostG: spaced(tested.lostG),
-            expectedG: spaced(tested.expectedG),
+            lostG: { g: tested.lostG },
+            expectedG: { g: tested.expectedG },
           },
         )}
       </p>

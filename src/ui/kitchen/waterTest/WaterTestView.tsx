@@ -5,15 +5,18 @@ import { useState } from 'react';
 import { FILL_LIMIT, rimVolume } from '../../../core/heat/vessel';
 import type { House } from '../../../core/house/house';
 import type { WaterTested } from '../../../core/learn/waterTest';
-import { litres } from '../../../core/units/format';
+import { type Message, message } from '../../../core/message/message';
+import type { Unit } from '../../../core/units/here';
 import { volumeWords } from '../../../core/units/show';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick } from '../../shared/form/Field';
+import { MetricField } from '../../shared/form/MetricField';
 import { Segments } from '../../shared/form/Segments';
 import { Link } from '../../shared/Link';
 import { BUTTON, PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 import { useShow } from '../../shared/useShow';
+import { useUnits } from '../../shared/useUnits';
 import { ask, problemWords } from '../../station/line/api';
 import { useNow } from '../../station/useNow';
 import { readRole } from '../../station/useRole';
@@ -34,6 +37,7 @@ export function WaterTestView({ house, boils, first, past }: Props) {
   const say = useSay();
   const router = useRouter();
   const show = useShow();
+  const degreesOf = useUnits().of('celsius');
   const now = useNow();
   const { typed, change, forget, begin } = useTypedWaterTest(first, house.burners[0]?.id ?? '');
   const [problems, setProblems] = useState<Readonly<Record<string, string>>>({});
@@ -46,10 +50,23 @@ export function WaterTestView({ house, boils, first, past }: Props) {
     inputMode: 'decimal' as const,
     className: 'figures text-[24px] font-bold text-right',
   });
+  /** The same of a figure that has a unit: typed in this station's, kept in metric ones. */
+  const measured = (key: keyof TypedWaterTest & string, what: Unit) => {
+    const { value, problem, className } = field(key);
+    return { value, problem, className, what, onValue: (metric: string) => change({ [key]: metric }) };
+  };
 
   const vessel = house.vessels.find((v) => v.id === typed.vesselId);
   const burner = house.burners.find((b) => b.id === typed.burnerId);
-  const sign = typed.by === 'weight' ? say('g, pot and all') : say('mm from the bottom');
+  const sign = typed.by === 'weight' ? message('{unit}, pot and all') : message('{unit} from the bottom');
+  const read = (key: 'before' | 'after', words: Message) => (
+    <MetricField
+      key={typed.by}
+      id={`w-${key}`}
+      words={words}
+      {...measured(key, typed.by === 'weight' ? 'g' : 'mm')}
+    />
+  );
   const most = Math.min(97, Math.floor(boils - 2));
 
   const send = async () => {
@@ -150,13 +167,21 @@ export function WaterTestView({ house, boils, first, past }: Props) {
                 ))}
               </Pick>
               <div className="grid grid-cols-2 gap-3">
-                <Field id="w-litres" label={say('Water, L')} {...field('litres')} />
-                <Field id="w-startCelsius" label={say('It is at, °C')} {...field('startCelsius')} />
+                <MetricField
+                  id="w-litres"
+                  words={message('Water, {unit}')}
+                  {...measured('litres', 'litres')}
+                />
+                <MetricField
+                  id="w-startCelsius"
+                  words={message('It is at, {unit}')}
+                  {...measured('startCelsius', 'celsius')}
+                />
               </div>
               {vessel && (
                 <p className="text-quiet">
                   {say('Half full is best: {rimVolume} to {rimVolume2} here.', {
-                    rimVolume: litres(rimVolume(vessel) * FILL_LIMIT * 0.5),
+                    rimVolume: volumeWords(rimVolume(vessel) * FILL_LIMIT * 0.5, show),
                     rimVolume2: volumeWords(rimVolume(vessel) * FILL_LIMIT * 0.7, show),
                   })}
                 </p>
@@ -174,7 +199,11 @@ export function WaterTestView({ house, boils, first, past }: Props) {
                 onStop={(minutes) => change({ heatFrom: null, heatMinutes: minutes })}
               />
               <div className="grid grid-cols-2 gap-3">
-                <Field id="w-heatedTo" label={say('To, °C (to {most})', { most })} {...field('heatedTo')} />
+                <MetricField
+                  id="w-heatedTo"
+                  words={message('To, {unit} (to {most})', { most: degreesOf.text(most) })}
+                  {...measured('heatedTo', 'celsius')}
+                />
                 <Field id="w-heatMinutes" label={say('Took, min')} {...field('heatMinutes')} />
               </div>
             </section>
@@ -197,8 +226,12 @@ export function WaterTestView({ house, boils, first, past }: Props) {
                 ]}
               />
               <div className="grid grid-cols-2 gap-3">
-                <Field id="w-keptAt" label={say('Kept at, °C (to {most})', { most })} {...field('keptAt')} />
-                <Field id="w-before" label={say('First, {sign}', { sign })} {...field('before')} />
+                <MetricField
+                  id="w-keptAt"
+                  words={message('Kept at, {unit} (to {most})', { most: degreesOf.text(most) })}
+                  {...measured('keptAt', 'celsius')}
+                />
+                {read('before', message('First, {sign}', { sign }))}
               </div>
               <StopWatch
                 from={typed.keptFrom}
@@ -208,7 +241,7 @@ export function WaterTestView({ house, boils, first, past }: Props) {
               />
               <div className="grid grid-cols-2 gap-3">
                 <Field id="w-keptMinutes" label={say('For, min')} {...field('keptMinutes')} />
-                <Field id="w-after" label={say('Then, {sign}', { sign })} {...field('after')} />
+                {read('after', message('Then, {sign}', { sign }))}
               </div>
             </section>
             <div className="flex flex-wrap items-center gap-3 min-[1100px]:col-span-3">

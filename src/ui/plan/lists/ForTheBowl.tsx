@@ -12,9 +12,9 @@ import type { TimedOrder } from '../../../core/order/order';
 import { type GarnishLine, garnishOf } from '../../../core/plan/bowl/garnish';
 import { garnishHow } from '../../../core/plan/bowl/garnishWords';
 import type { Plan } from '../../../core/plan/types';
-import { spaced } from '../../../core/units/format';
 import { parseNumber } from '../../../core/units/typed/parse';
-import { Field, Tick } from '../../shared/form/Field';
+import { Tick } from '../../shared/form/Field';
+import { MetricField } from '../../shared/form/MetricField';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
@@ -46,9 +46,9 @@ export function ForTheBowl({ plan, order, house, onChange }: Props) {
       <div className="flex flex-wrap items-center justify-between gap-2">
         <h3 className="font-bold">
           {lines.length > 0
-            ? say('For the bowl: {portions, plural, one {# portion} other {# portions}} of {ladle} mL', {
+            ? say('For the bowl: {portions, plural, one {# portion} other {# portions}} of {ladle}', {
                 portions: lines[0]?.portions ?? 0,
-                ladle,
+                ladle: { millilitres: ladle },
               })
             : say('For the bowl')}
         </h3>
@@ -101,21 +101,20 @@ function Line({ line: l, flagged }: { line: GarnishLine; flagged: readonly strin
   return (
     <li className="flex items-baseline gap-3 border-rule border-b py-2 last:border-b-0">
       <span className="figures w-28 shrink-0 text-right font-bold text-[24px] leading-none">
-        {spaced(l.raw)}
-        <span className="ml-0.5 text-[15px]">g</span>
+        {say('{g}', { g: { g: l.raw } })}
       </span>
       <span className="min-w-0 flex-1 leading-tight">
         {say(term(l.name))}
         <span className="block text-[15px]">
-          {say('{each} g a portion, {how}.', {
-            each: spaced(l.each, l.each < 10 ? 1 : 0),
+          {say('{each} a portion, {how}.', {
+            each: { g: l.each },
             how: garnishHow(l),
           })}
         </span>
         <span className="block text-[15px] text-quiet">
           {[
-            l.raw > l.g * 1.02 ? say('{g} g when it is cooked', { g: spaced(l.g) }) : '',
-            l.asPurchased > l.raw * 1.02 ? say('{g} g untrimmed', { g: spaced(l.asPurchased) }) : '',
+            l.raw > l.g * 1.02 ? say('{g} when it is cooked', { g: { g: l.g } }) : '',
+            l.asPurchased > l.raw * 1.02 ? say('{g} untrimmed', { g: { g: l.asPurchased } }) : '',
             l.saltPercent >= 0.005
               ? say('{salt} % more salt in the bowl', { salt: l.saltPercent.toFixed(2) })
               : '',
@@ -144,20 +143,24 @@ function Ladle({ ladle, onLadle }: { ladle: number; onLadle: (ml: number | undef
   const possible = ml >= least && ml <= most;
   return (
     <div className="w-56">
-      <Field
+      <MetricField
         id="garnish-ladle"
-        label={say('A portion, mL')}
-        inputMode="decimal"
+        words={message('A portion, {unit}')}
+        what="jug"
         value={text}
-        onChange={(e) => {
-          setText(e.target.value);
-          const next = parseNumber(e.target.value);
+        onValue={(metric) => {
+          setText(metric);
+          const next = parseNumber(metric);
           if (next >= least && next <= most) onLadle(next === USUAL_LADLE ? undefined : next);
         }}
         problem={
           possible
             ? undefined
-            : say('“{text}” cannot be: a portion is {least} to {most} mL.', { text, least, most })
+            : say('“{text}” cannot be: a portion is {least} to {most}.', {
+                text,
+                least: { millilitres: least },
+                most: { millilitres: most },
+              })
         }
         className="figures text-right"
       />

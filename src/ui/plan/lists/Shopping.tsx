@@ -8,7 +8,7 @@ import { term } from '../../../core/message/term';
 import type { TimedOrder } from '../../../core/order/order';
 import { garnishOf } from '../../../core/plan/bowl/garnish';
 import type { Plan, WeighLine } from '../../../core/plan/types';
-import { spaced } from '../../../core/units/format';
+import { fetchedWords, jugWords } from '../../../core/units/show';
 import { stockName } from '../../order/stockWords';
 import { Scroll } from '../../shared/Scroll';
 import { useSay } from '../../shared/useSay';
@@ -57,16 +57,15 @@ export function Shopping({ plan, order, house }: Props) {
               {here.map((l) => (
                 <li key={l.ingredient} className="flex items-baseline gap-3 border-rule border-b py-1.5">
                   <span className="figures w-28 shrink-0 text-right font-bold text-[22px]">
-                    {l.g >= 10_000 ? spaced(l.g / 1000, 1) : spaced(l.g, l.g < 10 ? 1 : 0)}
-                    <span className="ml-0.5 text-[15px]">{l.g >= 10_000 ? 'kg' : 'g'}</span>
+                    {fetchedWords(l.g, say.reader)}
                   </span>
                   <span className="min-w-0 flex-1 leading-tight">
                     {say(term(l.name))}
                     {l.packs && (
                       <span className="block text-[15px] text-quiet">
-                        {say('{count, plural, one {# pack} other {# packs}} of {grams} g to open', {
+                        {say('{count, plural, one {# pack} other {# packs}} of {grams} to open', {
                           count: l.packs.count,
-                          grams: spaced(l.packs.g),
+                          grams: { g: l.packs.g },
                         })}
                       </span>
                     )}
@@ -87,14 +86,14 @@ export function Shopping({ plan, order, house }: Props) {
             {rescued.map((r) => (
               <li key={r.ingredient} className="border-rule border-b py-1.5 leading-tight">
                 {say.rich(
-                  '<b>{g} g</b> {what} make {litres} L of {stock}{juice, select, none {} other {, and before that about {juice} mL of juice scraped from them}}; frozen in a bag until there is enough.',
+                  '<b>{g}</b> {what} make {litres} of {stock}{juice, select, none {} other {, and before that about {juice} of juice scraped from them}}; frozen in a bag until there is enough.',
                   {
                     b: (text) => <b className="figures text-[22px]">{text}</b>,
-                    g: spaced(r.g),
+                    g: { g: r.g },
                     what: { within: term(ingredient(r.ingredient).name.split(',')[0] ?? r.ingredient) },
-                    litres: r.litres.toFixed(1),
+                    litres: { ml: r.litres * 1000 },
                     stock: stockName(r.making.id),
-                    juice: r.juiceMl > 0 ? String(r.juiceMl) : 'none',
+                    juice: r.juiceMl > 0 ? jugWords(r.juiceMl, say.reader) : 'none',
                   },
                 )}
               </li>

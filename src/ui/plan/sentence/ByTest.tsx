@@ -13,7 +13,7 @@ import type { Plan } from '../../../core/plan/types';
 import { mPas, spaced } from '../../../core/units/format';
 import { toCelsius, toFahrenheit } from '../../../core/units/temperature';
 import { parseNumber } from '../../../core/units/typed/parse';
-import { kindsFor, LINE_SPREAD, wouldRead } from '../../shared/flowTests';
+import { kindsFor, LINE_SPREAD, unitOf, wouldRead } from '../../shared/flowTests';
 import { FIELD, PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 import { useShow } from '../../shared/useShow';
@@ -68,7 +68,7 @@ export function ByTest({ plan, funnels, onTarget }: Props) {
         ? say('This test cannot tell the plan’s target: take another, or write what it should read.')
         : say('Reading: “{text}” {unit} cannot be: {answer}.', {
             text,
-            unit: kind.unit,
+            unit: unitOf(kind, say.reader),
             answer: isMessage(answer) ? answer : '',
           })
       : !onLadder
@@ -105,7 +105,7 @@ export function ByTest({ plan, funnels, onTarget }: Props) {
       </label>
       <div className="grid grid-cols-2 gap-3">
         <label className="block font-bold" htmlFor={`${id}-reading`}>
-          {say('Should read, {unit}', { unit: kind.unit })}
+          {say('Should read, {unit}', { unit: unitOf(kind, say.reader) })}
           <input
             id={`${id}-reading`}
             inputMode="decimal"

@@ -8,7 +8,6 @@ import { ORDER_BOUNDS } from '../../../core/order/bounds';
 import type { Aim, Amendment, TimedOrder } from '../../../core/order/order';
 import type { Setup } from '../../../core/plan/solve/simulate';
 import type { Recipe } from '../../../core/recipe/recipe';
-import { spaced } from '../../../core/units/format';
 import { amountWords } from '../../../core/words/steps';
 import { finishName, finishWords } from '../../order/finishWords';
 import { HeldPart } from '../../order/HeldPart';
@@ -46,14 +45,12 @@ export function thickenerWords({ thickener }: Pick<Finished, 'thickener'>, say: 
   if (!thickener) return '';
   const more = Math.round(thickener.more);
   const values = {
-    grams: spaced(thickener.g),
+    grams: { g: thickener.g },
     what: { within: term(thickener.name.split(',')[0] ?? thickener.name) },
-    by: spaced(Math.abs(more)),
+    by: { g: Math.abs(more) },
   };
-  if (more === 0) return say('{grams} g {what}, as before', values);
-  return more > 0
-    ? say('{grams} g {what}, {by} g more', values)
-    : say('{grams} g {what}, {by} g less', values);
+  if (more === 0) return say('{grams} {what}, as before', values);
+  return more > 0 ? say('{grams} {what}, {by} more', values) : say('{grams} {what}, {by} less', values);
 }
 
 /** Every dairy the pot can be finished with, worked out in a worker one after another, with one thing held as it is. */

@@ -7,6 +7,7 @@ import { ORDER_BOUNDS } from '../../../core/order/bounds';
 import { VOLUME_UNITS } from '../../../core/units/quantity';
 import type { Show } from '../../../core/units/show';
 import { parseNumber } from '../../../core/units/typed/parse';
+import { MetricField } from '../../shared/form/MetricField';
 import { Segments } from '../../shared/form/Segments';
 import { BUTTON, FIELD } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
@@ -165,14 +166,18 @@ function ByPortions({ litres, onChange }: PartProps) {
   const problem = wrongPortions
     ? say('Portions: “{portions}” is not a whole number from 1 to 5000.', { portions })
     : wrongLadle
-      ? say('Ladle: “{ladle}” is not a number from 20 to 2000 mL.', { ladle })
+      ? say('Ladle: “{ladle}” is not from {least} to {most}.', {
+          ladle,
+          least: { millilitres: 20 },
+          most: { millilitres: 2000 },
+        })
       : wrongTotal
-        ? say('{n} of {ml} mL is {total} L: from {leastlitres} to {mostlitres} L can be made.', {
+        ? say('{n} of {ml} is {total}: from {least} to {most} can be made.', {
             n,
-            ml,
-            total: total.toFixed(1),
-            leastlitres: LEAST_LITRES,
-            mostlitres: MOST_LITRES,
+            ml: { millilitres: ml },
+            total: { ml: total * 1000 },
+            least: { litres: LEAST_LITRES },
+            most: { litres: MOST_LITRES },
           })
         : null;
   return (
@@ -194,21 +199,18 @@ function ByPortions({ litres, onChange }: PartProps) {
         </div>
         <span className="pb-4 font-bold text-[24px]">×</span>
         <div className="flex-1">
-          <label htmlFor={`${id}-ml`} className="block font-bold">
-            {say('Ladle, mL')}
-          </label>
-          <input
+          <MetricField
             id={`${id}-ml`}
-            inputMode="numeric"
+            words={message('Ladle, {unit}')}
+            what="jug"
             value={ladle}
-            onChange={(e) => set(portions, e.target.value)}
+            onValue={(metric) => set(portions, metric)}
             aria-invalid={wrongLadle}
-            aria-describedby={problem ? `${id}-problem` : undefined}
-            className={`figures mt-2 text-right font-bold text-[32px] ${FIELD}`}
+            className="figures mt-1 text-right font-bold text-[32px]"
           />
         </div>
         <p className="figures pb-3 font-bold text-[24px]" aria-live="polite">
-          {say('= {isFinite} L', { isFinite: Number.isFinite(total) ? total.toFixed(1) : '–' })}
+          {say('= {total}', { total: Number.isFinite(total) ? { ml: total * 1000 } : '–' })}
         </p>
       </div>
       {problem && (
@@ -224,7 +226,7 @@ function ByPortions({ litres, onChange }: PartProps) {
             onClick={() => set(portions, String(l))}
             className={`flex-1 ${BUTTON}`}
           >
-            {say('{l} mL', { l })}
+            {say('{l}', { l: { millilitres: l } })}
           </button>
         ))}
       </div>

@@ -9,7 +9,8 @@ import { STOCKS } from '../../../core/order/changes/stocks';
 import type { TimedOrder } from '../../../core/order/order';
 import { parseNumber } from '../../../core/units/typed/parse';
 import { stockName } from '../../order/stockWords';
-import { Field, Pick } from '../../shared/form/Field';
+import { Pick } from '../../shared/form/Field';
+import { MetricField } from '../../shared/form/MetricField';
 import { Segments } from '../../shared/form/Segments';
 import { useSay } from '../../shared/useSay';
 
@@ -94,20 +95,20 @@ export function MadeHere({ order, stockId, house, onChange }: Props) {
         </>
       )}
       <div className="w-44">
-        <Field
+        <MetricField
           id="stock-litres"
-          label={say('There is only, L')}
+          words={message('There is only, {unit}')}
+          what="litres"
           placeholder={say('enough')}
-          inputMode="decimal"
           value={typed}
-          onChange={(e) => typedIn(e.target.value)}
+          onValue={typedIn}
           problem={
             possible
               ? undefined
-              : say('“{text}” cannot be: {low} to {high} L here.', {
+              : say('“{text}” cannot be: {low} to {high} here.', {
                   text: typed,
-                  low: ((least * order.litres) / 1000).toFixed(1),
-                  high: ((most * order.litres) / 1000).toFixed(1),
+                  low: { ml: least * order.litres },
+                  high: { ml: most * order.litres },
                 })
           }
           className="figures text-right"

@@ -4,13 +4,14 @@ import { useMemo, useState } from 'react';
 import type { Stocked } from '../../../core/compare/stocked';
 import { ingredient } from '../../../core/food/catalogue';
 import type { House } from '../../../core/house/house';
+import { message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';
 import { type Making, makingOf, strengthOf } from '../../../core/order/changes/makings';
 import { baseOf, stirredIn } from '../../../core/order/changes/stocks';
 import type { Aim, Amendment, TimedOrder } from '../../../core/order/order';
 import type { Setup } from '../../../core/plan/solve/simulate';
 import type { Recipe } from '../../../core/recipe/recipe';
-import { spaced } from '../../../core/units/format';
+import { VOLUME_UNITS } from '../../../core/units/quantity';
 import { amountWords } from '../../../core/words/steps';
 import { RadioRow } from '../../order/RadioRow';
 import { stockName, stockWords } from '../../order/stockWords';
@@ -37,12 +38,12 @@ function takenWords(s: Stocked, say: Say): string {
   const taken =
     stirredIn(s.stock) === 0
       ? amountWords(s.stock.id, s.g, say.reader)
-      : say('{g} g stirred into water', { g: spaced(s.g) });
+      : say('{g} stirred into water', { g: { g: s.g } });
   if (!s.packs) return taken;
-  return say('{taken}, {count, plural, one {# pack} other {# packs}} of {grams} g', {
+  return say('{taken}, {count, plural, one {# pack} other {# packs}} of {grams}', {
     taken,
     count: s.packs.count,
-    grams: spaced(s.packs.g),
+    grams: { g: s.packs.g },
   });
 }
 
@@ -51,9 +52,10 @@ function makingWords(m: Making, say: Say): string {
   const [id, perLitre] = m.of[0] ?? ['water', 0];
   const { solids, gelatine } = strengthOf(m);
   return say(
-    'Made here: {g} g {what} a litre, {minutes} min; {solids} % solids{gelatine, select, none {} other {, {gelatine} % gelatine}}',
+    'Made here: {g} {what} a {litre}, {minutes} min; {solids} % solids{gelatine, select, none {} other {, {gelatine} % gelatine}}',
     {
-      g: spaced(perLitre),
+      g: { g: say.reader.volume === 'L' ? perLitre : perLitre * (VOLUME_UNITS.quart / 1000) },
+      litre: say.reader.volume === 'L' ? message('litre') : message('quart'),
       what: { within: term(ingredient(id).name.split(',')[0] ?? id) },
       minutes: m.minutes,
       solids: solids.toFixed(1),

@@ -7,8 +7,10 @@ import { message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';
 import { Field, Pick } from '../../shared/form/Field';
 import { IngredientField } from '../../shared/form/IngredientField';
+import { MetricInput } from '../../shared/form/MetricInput';
 import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
+import { useUnits } from '../../shared/useUnits';
 import { type ItemForm, itemForm, type RecipeForm } from './form/form';
 
 export const EMPTY_ITEM: ItemForm = { ...itemForm({ ingredient: '', amount: '' }) };
@@ -33,6 +35,7 @@ type RowProps = {
 /** One ingredient: what and how much, and only what it needs besides. */
 export function ItemRow({ path, label, problemAt, onRemove }: RowProps) {
   const say = useSay();
+  const degrees = useUnits().of('celsius').unit;
   const { register, control, watch } = useFormContext<RecipeForm>();
   const at = (key: keyof ItemForm) => `${path}.${key}` as FieldPath<RecipeForm>;
   const id = path.replaceAll('.', '-');
@@ -137,18 +140,18 @@ export function ItemRow({ path, label, problemAt, onRemove }: RowProps) {
           <>
             <span className="text-quiet">{say('goes in at')}</span>
             <div className="w-28">
-              <Field
+              <MetricInput
                 id={`${id}-celsius`}
-                label={say('Goes in at, °C')}
+                name={at('celsius')}
+                words={message('Goes in at, {unit}')}
+                what="celsius"
                 hideLabel
                 placeholder={say('as it is')}
-                inputMode="decimal"
-                {...register(at('celsius'))}
                 problem={problemAt(at('celsius'))}
                 className="figures"
               />
             </div>
-            <span className="text-quiet">{say('°C')}</span>
+            <span className="text-quiet">{degrees}</span>
           </>
         )}
       </div>

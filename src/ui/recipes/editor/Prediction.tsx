@@ -6,10 +6,11 @@ import { type Message, message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';
 import type { Foresight } from '../../../core/plan/foresee';
 import type { WarningKind } from '../../../core/plan/types';
-import { duration, litres, mPas, spaced } from '../../../core/units/format';
+import { duration, mPas } from '../../../core/units/format';
 import { degrees, type Show, volumeWords } from '../../../core/units/show';
 import { Spoon } from '../../shared/draw/Spoon';
 import { useSay } from '../../shared/useSay';
+import { useUnits } from '../../shared/useUnits';
 
 /** Not grave, and mended in the recipe itself. */
 const MENDED_HERE: ReadonlySet<WarningKind> = new Set(['fat-short', 'fat-over', 'raw-flour']);
@@ -26,6 +27,7 @@ type Props = {
 /** What the recipe comes to in its own pot, beside it as it is typed. */
 export function Prediction({ foreseen, away, wantedBand, show, onProblem }: Props) {
   const say = useSay();
+  const unit = useUnits().of('ml');
   if (away) {
     return (
       <p role="status" className="font-bold">
@@ -94,7 +96,7 @@ export function Prediction({ foreseen, away, wantedBand, show, onProblem }: Prop
         <p className="mt-1">
           {say('Worked out: {doses}.', {
             doses: foreseen.doses
-              .map((d) => say('{grams} g {what}', { grams: spaced(d.g), what: { within: term(d.name) } }))
+              .map((d) => say('{grams} {what}', { grams: { g: d.g }, what: { within: term(d.name) } }))
               .join(', '),
           })}
         </p>
@@ -117,7 +119,7 @@ export function Prediction({ foreseen, away, wantedBand, show, onProblem }: Prop
               {show.temperature === 'C' ? '°C' : '°F'}
             </th>
             <th scope="col" className="font-normal">
-              {say('L')}
+              {unit.unit}
             </th>
             <th scope="col" className="font-normal">
               {say('mPa·s')}
@@ -133,7 +135,7 @@ export function Prediction({ foreseen, away, wantedBand, show, onProblem }: Prop
                   {n + 1} {say(s.title)}
                 </th>
                 <td className="figures text-right">{degrees(s.celsius, show).split(' ')[0]}</td>
-                <td className="figures text-right">{litres(s.volumeMl)}</td>
+                <td className="figures text-right">{unit.text(s.volumeMl)}</td>
                 <td className="figures text-right">{s.volumeMl > 300 ? mPas(s.viscosity) : '–'}</td>
               </tr>
             );

@@ -3,10 +3,12 @@
 import { useFormContext, useWatch } from 'react-hook-form';
 import { BANDS } from '../../../core/flow/bands';
 import type { House } from '../../../core/house/house';
+import { message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';
 import type { RecipeText } from '../../../core/recipe/recipe';
 import { askedVolume } from '../../../core/units/show';
 import { Field, Pick } from '../../shared/form/Field';
+import { MetricInput } from '../../shared/form/MetricInput';
 import { useSay } from '../../shared/useSay';
 import { useShow } from '../../shared/useShow';
 import type { RecipeForm } from './form/form';
@@ -56,11 +58,11 @@ export function SoupCard({ house, home, open, onToggle, problemAt }: Props) {
             {...register('school')}
             problem={problemAt('school')}
           />
-          <Field
+          <MetricInput
             id="recipe-yield"
-            label={say('Amounts are for, L')}
-            inputMode="decimal"
-            {...register('yieldLitres')}
+            name="yieldLitres"
+            words={message('Amounts are for, {unit}')}
+            what="litres"
             problem={problemAt('yieldLitres')}
             className="figures"
           />

@@ -9,6 +9,7 @@ import { ingredient, isIngredient } from '../../../core/food/catalogue';
 import { stepVerb } from '../../../core/formats/recipeWords';
 import { message } from '../../../core/message/message';
 import { Field, Pick, Tick } from '../../shared/form/Field';
+import { MetricInput } from '../../shared/form/MetricInput';
 import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 import type { RecipeForm, StepForm } from './form/form';
@@ -101,7 +102,9 @@ export function StepCard({
           <span className="figures w-7 shrink-0 text-right text-quiet">{index + 1}</span>
           <span className="min-w-0 flex-1 leading-tight">
             <b>{verb}</b>
-            <span className="block truncate text-[15px] text-quiet">{summary(step as StepForm, say)}</span>
+            <span data-own className="block truncate text-[15px] text-quiet">
+              {summary(step as StepForm, say)}
+            </span>
           </span>
           {(inside || problem) && !open && <span className="font-bold text-tomato">{say('look here')}</span>}
           <span className="grid w-12 place-items-center">
@@ -167,6 +170,19 @@ export function StepCard({
                   </Pick>
                 );
               }
+              if (ask.as === 'number' && ask.unit === '°C')
+                return (
+                  <MetricInput
+                    key={ask.key}
+                    id={askId}
+                    name={path}
+                    words={message('{field}, {unit}', { field: ask.words })}
+                    what="celsius"
+                    placeholder={ask.optional ? say(ask.empty ?? message('none')) : ''}
+                    problem={problemAt(path)}
+                    className="figures"
+                  />
+                );
               return (
                 <Field
                   key={ask.key}

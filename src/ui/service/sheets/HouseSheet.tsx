@@ -134,7 +134,8 @@ export function HouseSheet({ service, onChange, onClose }: Props) {
           />
           <p className="mt-2 text-[15px] text-quiet">
             {say(
-              'Hot holding follows your own code, never under 57 °C (FDA Food Code 2022, 3-501.16, from memory).',
+              'Hot holding follows your own code, never under {hot} (FDA Food Code 2022, 3-501.16, from memory).',
+              { hot: { celsius: 57 } },
             )}
           </p>
         </div>

@@ -3,6 +3,7 @@
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { BANDS, bandOf, middleOf } from '../../../core/flow/bands';
+import { message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';
 import { ORDER_BOUNDS } from '../../../core/order/bounds';
 import { clockOf, litresOf, MOST_DRAWS, minutesOf, type Soup } from '../../../core/service/service';
@@ -10,10 +11,10 @@ import { askedVolume } from '../../../core/units/show';
 import { addressOf } from '../../order/address';
 import type { Stores } from '../../order/stores';
 import { Field, Pick, Tick } from '../../shared/form/Field';
+import { MetricField } from '../../shared/form/MetricField';
 import { Link } from '../../shared/Link';
 import { HEAD_BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
-import { Whole } from './HouseSheet';
 
 type Props = {
   readonly soup: Soup;
@@ -60,6 +61,31 @@ export function drawsWords({ draws }: Pick<Soup, 'draws'>, litres: number): stri
     .join(', ');
 }
 
+/** How large a ladle is; what cannot be stays as typed. */
+function Ladle({ id, ml, onMl }: { id: string; ml: number; onMl: (ml: number) => void }) {
+  const say = useSay();
+  const [text, setText] = useState(String(ml));
+  const [low, high] = ORDER_BOUNDS.ladleMl;
+  const fits = (typed: string) => Number(typed) >= low && Number(typed) <= high;
+  return (
+    <MetricField
+      id={id}
+      words={message('A ladle, {unit}')}
+      what="jug"
+      value={text}
+      problem={
+        fits(text)
+          ? undefined
+          : say('{low} to {high}', { low: { millilitres: low }, high: { millilitres: high } })
+      }
+      onValue={(typed) => {
+        setText(typed);
+        if (fits(typed)) onMl(Math.round(Number(typed)));
+      }}
+    />
+  );
+}
+
 /** One soup of a service. What cannot be stays as typed and is said; the service keeps what it had. */
 export function SoupForm({ soup, stores, covers, started, onChange }: Props) {
   const say = useSay();
@@ -91,17 +117,21 @@ export function SoupForm({ soup, stores, covers, started, onChange }: Props) {
           </Link>
         </p>
       </div>
-      <Field
+      <MetricField
+        key={byCovers ? 'covers' : 'litres'}
         id={id('amount')}
-        label={byCovers ? say('% of covers') : say('Litres')}
-        inputMode="decimal"
+        words={byCovers ? message('% of covers') : message('How much, {unit}')}
+        what={byCovers ? 'percent' : 'litres'}
         value={amount}
         disabled={started}
         problem={
-          amountFits ? undefined : byCovers ? say('1 to 100 %') : say('{low} to {high} L', { low, high })
+          amountFits
+            ? undefined
+            : byCovers
+              ? say('1 to 100 %')
+              : say('{low} to {high}', { low: { litres: low }, high: { litres: high } })
         }
-        onChange={(e) => {
-          const text = e.target.value;
+        onValue={(text) => {
           setAmount(text);
           const n = Number(text);
           if (byCovers && 'share' in soup.amount && n >= 1 && n <= 100)
@@ -177,13 +207,10 @@ export function SoupForm({ soup, stores, covers, started, onChange }: Props) {
       <div className="col-span-full flex flex-wrap items-end gap-x-6">
         {'share' in soup.amount && (
           <div className="w-44">
-            <Whole
+            <Ladle
               id={id('ladle')}
-              label={say('mL of a ladle')}
-              value={soup.amount.ladleMl}
-              low={ORDER_BOUNDS.ladleMl[0]}
-              high={ORDER_BOUNDS.ladleMl[1]}
-              onValue={(ladleMl) =>
+              ml={soup.amount.ladleMl}
+              onMl={(ladleMl) =>
                 'share' in soup.amount && onChange({ ...soup, amount: { ...soup.amount, ladleMl } })
               }
             />

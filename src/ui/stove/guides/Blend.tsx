@@ -55,7 +55,10 @@ export function Blend({
         <Segments
           label={say('Jug')}
           value={jug}
-          options={JUGS.map((ml) => ({ value: String(ml), words: say('{ml} L jug', { ml: ml / 1000 }) }))}
+          options={JUGS.map((ml) => ({
+            value: String(ml),
+            words: say('{ml} jug', { ml: { litres: ml / 1000 } }),
+          }))}
           onChange={setJug}
         />
         <Ticks

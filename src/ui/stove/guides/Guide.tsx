@@ -3,8 +3,8 @@
 import type { EventBody, StepKey } from '../../../core/batch/events';
 import type { Guide as Guidance } from '../../../core/batch/guide';
 import type { RouxColour } from '../../../core/thicken/granules';
-import { duration, spaced } from '../../../core/units/format';
-import { degrees, type Show, volumeWords } from '../../../core/units/show';
+import { duration } from '../../../core/units/format';
+import { degrees, massWords, type Show, volumeWords } from '../../../core/units/show';
 import { useSay } from '../../shared/useSay';
 import { Blend } from './Blend';
 import { Roux } from './Roux';
@@ -41,7 +41,7 @@ export function Guide({ guide, step, parts, colour, show, write }: Props) {
         <Ticks
           label={say('{count, plural, one {# pour} other {# pours}}', { count: guide.ml.length })}
           list={guide.ml.map((ml) =>
-            ml >= 995 ? `${volumeWords(ml, show)}` : say('{ml} mL', { ml: spaced(Math.round(ml)) }),
+            ml >= 995 ? `${volumeWords(ml, show)}` : say('{ml}', { ml: { millilitres: ml } }),
           )}
           parts={parts}
           tick={tick}
@@ -54,12 +54,15 @@ export function Guide({ guide, step, parts, colour, show, write }: Props) {
       return (
         <p className="mt-4 text-[20px]">
           {say.rich(
-            'About <b>{ml}</b> come through; {solidsG, select, none {the sieve keeps only what the blender left} other {{solidsG} g stay in the sieve}}. Have the second pot under it before you pour.',
+            'About <b>{ml}</b> come through; {solidsG, select, none {the sieve keeps only what the blender left} other {{solidsG} stay in the sieve}}. Have the second pot under it before you pour.',
             {
               b: (text) => <b className="figures text-[28px]">{text}</b>,
               ml: volumeWords(guide.ml, show),
               // Less than the sieve itself holds on to is none.
-              solidsG: guide.solidsG < 5 ? 'none' : spaced(Math.max(10, Math.round(guide.solidsG / 10) * 10)),
+              solidsG:
+                guide.solidsG < 5
+                  ? 'none'
+                  : massWords(Math.max(10, Math.round(guide.solidsG / 10) * 10), show),
             },
           )}
         </p>
@@ -93,9 +96,9 @@ export function Guide({ guide, step, parts, colour, show, write }: Props) {
             },
           )}{' '}
           {guide.toAdd >= 0.5
-            ? say.rich('Still to add: <b>{toAdd} g</b>. Half first, stir, taste.', {
+            ? say.rich('Still to add: <b>{toAdd}</b>. Half first, stir, taste.', {
                 b: (text) => <b className="figures bg-butter px-2 text-[28px] text-on-butter">{text}</b>,
-                toAdd: spaced(guide.toAdd, guide.toAdd < 10 ? 1 : 0),
+                toAdd: { g: guide.toAdd },
               })
             : guide.unsaltedLiquid > 50
               ? say.rich('Add none: <b>{unsaltedLiquid}</b> of unsalted liquid would bring it down.', {

@@ -1,7 +1,6 @@
 'use client';
 
 import type { Guide as Guidance } from '../../../core/batch/guide';
-import { spaced } from '../../../core/units/format';
 import { degrees, type Show } from '../../../core/units/show';
 import { useSay } from '../../shared/useSay';
 import { TemperScale } from './TemperScale';
@@ -31,8 +30,8 @@ export function Temper({
         </p>
       )}
       <Ticks
-        label={say('Ladles of {ladleMl} mL into the bowl, stirring; it then reads', {
-          ladleMl: spaced(guide.ladleMl),
+        label={say('Ladles of {ladleMl} into the bowl, stirring; it then reads', {
+          ladleMl: { millilitres: guide.ladleMl },
         })}
         list={guide.ladles.map((c) => degrees(c, show))}
         asides={guide.ladles.map((_, n) => say('ladle {n}', { n: n + 1 }))}

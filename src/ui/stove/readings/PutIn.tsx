@@ -3,9 +3,10 @@
 import { useState } from 'react';
 import type { EventBody } from '../../../core/batch/events';
 import { isIngredient } from '../../../core/food/catalogue';
+import { message } from '../../../core/message/message';
 import { parseNumber } from '../../../core/units/typed/parse';
-import { Field } from '../../shared/form/Field';
 import { IngredientField } from '../../shared/form/IngredientField';
+import { MetricField } from '../../shared/form/MetricField';
 import { PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 
@@ -34,15 +35,19 @@ export function PutIn({ onTake }: { onTake: (body: EventBody) => void }) {
         onChange={setWhat}
         problem={tried && !isIngredient(what) ? say('Choose one of the ingredients.') : undefined}
       />
-      <Field
+      <MetricField
         id="put-in-grams"
-        label={say('How much, g')}
-        inputMode="decimal"
+        words={message('How much, {unit}')}
+        what="g"
         value={grams}
-        onChange={(e) => setGrams(e.target.value)}
+        onValue={setGrams}
         problem={
           tried && !possible
-            ? say('“{grams}” cannot be: weight is a number from 0.1 to 200 000 g.', { grams })
+            ? say('“{grams}” cannot be: a weight is from {least} to {most}.', {
+                grams,
+                least: { g: 0.1 },
+                most: { g: 200_000 },
+              })
             : undefined
         }
         className="figures text-right font-bold text-[28px]"

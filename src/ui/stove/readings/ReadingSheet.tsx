@@ -11,6 +11,7 @@ import { NumberEntry, nearby } from '../../shared/form/NumberEntry';
 import { Segments } from '../../shared/form/Segments';
 import { Sheet } from '../../shared/Sheet';
 import { useSay } from '../../shared/useSay';
+import { useUnits } from '../../shared/useUnits';
 import type { Going } from '../../station/useFollow';
 import { PickOne } from './Pick';
 import { PutIn } from './PutIn';
@@ -72,6 +73,7 @@ export function ReadingSheet({ kind, onClose, ...rest }: Props) {
 function Body({ kind, going, show, probe, scale, onTake }: Omit<Props, 'onClose'>) {
   const say = useSay();
   const { pot, seen } = going;
+  const units = useUnits();
   switch (kind) {
     case 'temperature': {
       const f = show.temperature === 'F';
@@ -112,22 +114,27 @@ function Body({ kind, going, show, probe, scale, onTake }: Omit<Props, 'onClose'
       const empty = pot.vessel.massG;
       const rim = rimVolume(pot.vessel);
       const value = scale && scale.value > empty ? round(scale.value, 1) : null;
+      const unit = units.of('g');
+      const us = show.volume === 'gal';
+      const shown = (g: number): number => round(unit.shown(g), us ? 0.1 : 1);
       return (
         <>
           <p className="px-4 pt-3">
-            {say('Pot and all: the {empty} g of the empty pot are taken off.', { empty: Math.round(empty) })}
+            {say('Pot and all: the {empty} of the empty pot are taken off.', {
+              empty: { g: Math.round(empty) },
+            })}
           </p>
           <NumberEntry
             asked={{
               what: say('Weight'),
-              unit: 'g',
-              from: Math.ceil(empty + 20),
-              to: Math.floor(empty + rim * 1.1),
-              decimals: 0,
-              near: nearby(massG(pot) + empty, 100, empty, empty + rim * 1.1),
-              device: value !== null && scale ? { name: scale.name, value } : null,
+              unit: unit.unit,
+              from: Math.ceil(shown(empty + 20)),
+              to: Math.floor(shown(empty + rim * 1.1)),
+              decimals: us ? 1 : 0,
+              near: nearby(shown(massG(pot) + empty), us ? 4 : 100, shown(empty), shown(empty + rim * 1.1)),
+              device: value !== null && scale ? { name: scale.name, value: shown(value) } : null,
             }}
-            onTake={(v) => onTake({ kind: 'mass', g: Math.max(20, v - empty) })}
+            onTake={(v) => onTake({ kind: 'mass', g: Math.max(20, Math.round(unit.inner(v) - empty)) })}
           />
         </>
       );
@@ -172,7 +179,8 @@ function Level({ going, onTake }: { going: Going; onTake: (body: EventBody) => v
   const { vessel } = going.pot;
   const { depthMm, volumeMl } = going.seen;
   const cm = by === 'cm';
-  const most = cm ? vessel.heightMm / 10 : rimVolume(vessel) / 1000;
+  const unit = useUnits().of('ml');
+  const most = cm ? vessel.heightMm / 10 : unit.shown(rimVolume(vessel));
   const from = cm ? 0.1 : 0.02;
   const step = cm ? 0.2 : volumeMl > 20_000 ? 0.5 : volumeMl > 6000 ? 0.2 : 0.1;
   return (
@@ -183,7 +191,7 @@ function Level({ going, onTake }: { going: Going; onTake: (body: EventBody) => v
           value={by}
           options={[
             { value: 'cm', words: say('Depth, cm') },
-            { value: 'L', words: say('Litres') },
+            { value: 'L', words: unit.unit === 'L' ? say('Litres') : say('Quarts') },
           ]}
           onChange={setBy}
         />
@@ -192,17 +200,17 @@ function Level({ going, onTake }: { going: Going; onTake: (body: EventBody) => v
         key={by}
         asked={{
           what: cm ? say('Depth') : say('Volume'),
-          unit: cm ? 'cm' : 'L',
+          unit: cm ? 'cm' : unit.unit,
           from,
           to: Math.floor(most * 10) / 10,
           decimals: 1,
-          near: nearby(cm ? depthMm / 10 : volumeMl / 1000, step, from, most),
+          near: nearby(cm ? depthMm / 10 : unit.shown(volumeMl), step, from, most),
         }}
         onTake={(v) =>
           onTake(
             cm
               ? { kind: 'depth', mm: Math.round(v * 100) / 10 }
-              : { kind: 'volume', ml: Math.round(v * 1000) },
+              : { kind: 'volume', ml: Math.round(unit.inner(v)) },
           )
         }
       />

@@ -19,7 +19,7 @@ export default async function VersionsPage({ params }: { params: Promise<{ id: s
   const versions = await readVersions(db, house.id, id);
   const [latest] = versions;
   if (!latest) notFound();
-  const say = await wordsHere();
+  const say = await wordsHere(house.show);
   const shown = withChanges(versions, (body) => recipeWords(body as unknown as RecipeText, say)).map(
     ({ version: number, ...v }) => ({ ...v, number }),
   );

@@ -85,7 +85,12 @@ export const ASKS: { readonly [K in StepKind]: readonly FieldSpec[] } = {
     lidIfAny,
   ],
   'bring-to': [
-    { as: 'text', key: 'to', words: message('To'), hint: message('simmer, boil, or °C such as 85') },
+    {
+      as: 'text',
+      key: 'to',
+      words: message('To'),
+      hint: message('simmer, boil, or a temperature in °C such as {one}', { one: '85' }),
+    },
     flame,
     lid,
   ],

@@ -20,10 +20,10 @@ export function summary(f: StepForm, say: Say): string {
     to
       ? Number.isNaN(Number(to))
         ? say('to {to}', { to: term(String(to)) })
-        : say('to {to} °C', { to: String(to) })
+        : say('to {to}', { to: { celsius: Number(to) } })
       : '',
     fraction ? say(term(String(fraction))) : '',
-    at ? say('at {at} °C', { at: String(at) }) : '',
+    at ? say('at {at}', { at: Number.isNaN(Number(at)) ? String(at) : { celsius: Number(at) } }) : '',
   ].filter(Boolean);
   return [portions.join(', '), more.join(', ')].filter(Boolean).join(' · ');
 }
