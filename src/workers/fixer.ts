@@ -3,6 +3,8 @@ import { cureFor } from '../core/adjust/cures/cures';
 import type { Fault } from '../core/adjust/faults';
 import type { Measured } from '../core/adjust/measured';
 import type { Cure, Option, Wishes } from '../core/adjust/option';
+import { type Otherwise, otherwise } from '../core/adjust/otherwise';
+import { asItIs } from '../core/adjust/trial/pass';
 import { loadCatalogue } from '../core/food/catalogue';
 import type { Ingredient } from '../core/food/ingredient';
 
@@ -23,6 +25,8 @@ export type FixerAnswer = {
   readonly key: number;
   readonly options: readonly Option[];
   readonly cures: readonly Cure[];
+  /** What is left to do where nothing fits the minutes; null where something does, or it is not known yet. */
+  readonly otherwise: Otherwise | null;
   /** How many are worked out, and of how many; equal when it is all. */
   readonly done: number;
   readonly of: number;
@@ -41,7 +45,17 @@ self.onmessage = async ({ data: ask }: MessageEvent<FixerQuestion>) => {
   const found: Option[] = [];
   const tell = (whole: boolean) => {
     const done = whole ? of : Math.min(found.length, of - 1);
-    self.postMessage({ key, options: ranked(found), cures, done, of } satisfies FixerAnswer);
+    const left = whole
+      ? otherwise(faults, measured, wishes, found, asItIs(measured).seen.bowlViscosity)
+      : null;
+    self.postMessage({
+      key,
+      options: ranked(found),
+      cures,
+      otherwise: left,
+      done,
+      of,
+    } satisfies FixerAnswer);
   };
   for (const option of corrections(faults, measured, wishes)) {
     found.push(option);

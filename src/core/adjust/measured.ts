@@ -2,6 +2,7 @@ import type { EventBody } from '../batch/events';
 import { varianceAlong } from '../batch/follow/filter';
 import { type Followed, slopesOf } from '../batch/follow/follow';
 import { move } from '../batch/follow/move';
+import { ingredient } from '../food/catalogue';
 import type { Allergen } from '../food/ingredient';
 import { volumeAt } from '../heat/vessel';
 import { type Message, message } from '../message/message';
@@ -30,6 +31,8 @@ export type Measured = {
 /** The last reading of each kind that bears on a correction, ms; null when there is none. */
 export type Ages = {
   readonly flow: number | null;
+  /** What was done since that flow test and made another soup of it: it no longer speaks of this one. Null where nothing was. */
+  readonly since: string | null;
   readonly level: number | null;
   readonly heat: number | null;
 };
@@ -48,14 +51,32 @@ const TOGETHER = 10 * 60_000;
 
 const LEVELS: ReadonlySet<EventBody['kind']> = new Set(['depth', 'volume', 'mass']);
 
-/** When each kind of reading was last made. */
-export function agesOf({ state: { events } }: Followed): Ages {
+/** Steps after which a soup is no longer as thick as it was tested. */
+const CHANGES: ReadonlySet<Step['kind']> = new Set([
+  'add',
+  'dust',
+  'puree',
+  'reduce',
+  'roux',
+  'strain',
+  'temper',
+  'thicken',
+]);
+
+/** When each kind of reading was last made, and what a flow test no longer speaks of. */
+export function agesOf({ state: { events, steps } }: Followed): Ages {
   const last = (is: (kind: EventBody['kind']) => boolean): number | null => {
     const found = events.findLast((e) => is(e.body.kind));
     return found ? Date.parse(found.at) : null;
   };
+  const flow = last((k) => k === 'flow');
+  const changed = steps.findLast(
+    (s) => s.done && s.does && CHANGES.has(s.does.kind) && flow !== null && Date.parse(s.done.at) > flow,
+  );
+  const put = events.findLast((e) => e.body.kind === 'put-in' && flow !== null && Date.parse(e.at) > flow);
   return {
-    flow: last((k) => k === 'flow'),
+    flow,
+    since: changed?.title ?? (put?.body.kind === 'put-in' ? ingredient(put.body.ingredient).name : null),
     level: last((k) => LEVELS.has(k)),
     heat: last((k) => k === 'temperature'),
   };

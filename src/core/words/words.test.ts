@@ -127,7 +127,7 @@ test('remedies on their buttons, in this kitchen’s units', () => {
     [{ change, kind: 'dairy', how: 'warm' }, 'Warm the dairy first', 'Warm the dairy first'],
     [
       { change, kind: 'butter', grams: 1200 },
-      'Add 2 lb 10.3 oz butter before the flour',
+      'Add 1\u00a0200 g butter before the flour',
       'Add 2 lb 10.3 oz butter before the flour',
     ],
     [{ change, kind: 'three to two' }, 'Three flour to two fat', 'Three flour to two fat'],

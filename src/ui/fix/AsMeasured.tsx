@@ -33,7 +33,12 @@ export function AsMeasured({ name, seen, ages, now }: Props) {
           flow:
             ages.flow === null
               ? say('by the model, no flow test yet')
-              : say('flow test {ago}', { ago: ago(now, ages.flow) }),
+              : ages.since
+                ? say('by the model; the flow test {ago} was before “{since}”', {
+                    ago: ago(now, ages.flow),
+                    since: ages.since,
+                  })
+                : say('flow test {ago}', { ago: ago(now, ages.flow) }),
           volumeMl: volumeWords(seen.volumeMl, show),
           level: ages.level === null ? say('by the model') : ago(now, ages.level),
           celsius: degrees(seen.celsius, show),

@@ -8,6 +8,7 @@ import { DOSED } from '../../core/adjust/faults';
 import { takenAsSalty } from '../../core/adjust/means/thinner';
 import { agesOf, contradictionIn, type Measured, measuredFrom } from '../../core/adjust/measured';
 import type { Cure, Option, Wishes } from '../../core/adjust/option';
+import { leavingOut, saltToCome, takenAsSeen } from '../../core/adjust/said';
 import type { Batch } from '../../core/batch/record';
 import { bandOf } from '../../core/flow/bands';
 import type { House } from '../../core/house/house';
@@ -29,6 +30,7 @@ import { Landing } from './Landing';
 import { MeasureFirst } from './MeasureFirst';
 import { lastAt } from './marks';
 import { PotPick } from './PotPick';
+import { SaltLeft } from './SaltLeft';
 import { useAdvice } from './useAdvice';
 import { Conditions, minutesLeft } from './wanted/Conditions';
 import { useLarder } from './wanted/useLarder';
@@ -73,14 +75,21 @@ export function FixView({ house, batch: initial, pots }: Props) {
   const saltyBefore =
     followed?.state.events.filter((e) => e.body.kind === 'corrected' && e.body.faults.includes('too salty'))
       .length ?? 0;
-  const taken = useMemo(
-    () => (measured && faults.includes('too salty') ? takenAsSalty(measured, saltyBefore) : measured),
-    [measured, faults, saltyBefore],
-  );
-  const { told: advice, failed } = useAdvice(faults, clash ? null : taken, wishes, batch.plan.seconds);
   const lands = going?.to.end.bowlViscosity ?? 1;
   const atOdds = disagrees(faults, lands, followed?.cooked.target ?? 1);
-  const options = atOdds && !faults.includes('too salty') ? [] : (advice?.options ?? []);
+  const salty = faults.includes('too salty');
+  // Salt that is not in yet is left out: there is nothing to guess about.
+  const toCome = useMemo(
+    () => (followed && salty ? saltToCome(followed.state.steps) : []),
+    [followed, salty],
+  );
+  const taken = useMemo(() => {
+    const seen = measured && atOdds ? takenAsSeen(measured, faults) : measured;
+    return seen && salty && toCome.length === 0 ? takenAsSalty(seen, saltyBefore) : seen;
+  }, [measured, atOdds, faults, salty, toCome, saltyBefore]);
+  const { told: advice, failed } = useAdvice(faults, clash ? null : taken, wishes, batch.plan.seconds);
+  const options = advice?.options ?? [];
+  const left = advice?.otherwise ?? null;
   const chosen = options.find((o) => o.id === chosenId) ?? options.find((o) => o.struck === null) ?? null;
   const limits = house.kitchen.bandLimits;
   const band = followed ? bandOf(followed.cooked.target, limits) : batch.plan.band;
@@ -99,7 +108,7 @@ export function FixView({ house, batch: initial, pots }: Props) {
     );
 
   const ages = agesOf(followed);
-  const stale = ages.flow === null || now - ages.flow > FRESH;
+  const stale = ages.flow === null || ages.since !== null || now - ages.flow > FRESH;
   const begin = (chosen: Omit<Chosen, 'faults'>) => {
     for (const body of beginning(followed.state, { ...chosen, faults }, say)) write(body);
     want({ faults: [] });
@@ -178,18 +187,38 @@ export function FixView({ house, batch: initial, pots }: Props) {
             batchId={batch.id}
           />
         )}
-        {taken !== measured && (
+        {atOdds && taken && !clash && (
           <p>
             {say(
-              'By what went in it holds {held} % salt. Your tongue says otherwise, so it is taken as {first, select, yes {a quarter} other {a little}} over the house’s {wanted} %.',
-              {
-                held: going.seen.saltPercent.toFixed(2),
-                first: saltyBefore === 0 ? 'yes' : 'no',
-                wanted: followed.kitchen.saltPercent.toFixed(2),
-              },
+              'Until it is tested it is taken as you see it: {said, select, thick {half as thick again as} other {two thirds as thick as}} it should be. A smaller step first.',
+              { said: saidOfThickness(faults) > 0 ? 'thick' : 'thin' },
             )}
           </p>
         )}
+        {toCome.length > 0 && (
+          <SaltLeft
+            held={going.seen.saltPercent}
+            g={toCome.reduce((sum, s) => sum + s.g, 0)}
+            onLeave={() => {
+              for (const body of leavingOut(toCome)) write(body);
+            }}
+          />
+        )}
+        {salty &&
+          toCome.length === 0 &&
+          measured &&
+          going.seen.saltPercent <= followed.kitchen.saltPercent * 1.05 && (
+            <p>
+              {say(
+                'By what went in it holds {held} % salt. Your tongue says otherwise, so it is taken as {first, select, yes {a quarter} other {a little}} over the house’s {wanted} %.',
+                {
+                  held: going.seen.saltPercent.toFixed(2),
+                  first: saltyBefore === 0 ? 'yes' : 'no',
+                  wanted: followed.kitchen.saltPercent.toFixed(2),
+                },
+              )}
+            </p>
+          )}
         {faults.length === 0 && <p className="text-[22px]">{say('Tap what is wrong.')}</p>}
         {faults.length > 0 && !clash && advice && advice.done < advice.of && (
           <p role="status" className="text-quiet">
@@ -208,17 +237,36 @@ export function FixView({ house, batch: initial, pots }: Props) {
           {clash
             ? null
             : (advice?.cures ?? []).map((c) => <CureCard key={c.fault} cure={c} onDo={() => doCure(c)} />)}
+          {!clash && left && (
+            <>
+              <li className="list-none font-bold text-[19px]">
+                {say('Nothing fits the {minutes} min. The quickest is on the pass {late} min late:', {
+                  minutes: Math.max(0, Math.floor(minutes)),
+                  late: Math.max(1, Math.ceil(left.late)),
+                })}
+              </li>
+              {card(left.quickest, `quickest ${left.quickest.id}`)}
+              {left.smaller && (
+                <>
+                  <li className="list-none font-bold text-[19px]">
+                    {say('What a smaller step reaches by then:')}
+                  </li>
+                  {card(left.smaller, `smaller ${left.smaller.id}`)}
+                </>
+              )}
+            </>
+          )}
           {options.map((o) => card(o, o.id, () => setChosenId(o.id)))}
           {!clash &&
             (advice?.cures ?? []).map((c) => c.option && card(c.option, `${c.fault} ${c.option.id}`))}
         </ul>
         {faults.length > 0 &&
           !clash &&
-          !atOdds &&
           advice &&
           advice.done === advice.of &&
           advice.options.length === 0 &&
           advice.cures.length === 0 &&
+          toCome.length === 0 &&
           faults.some((f) => DOSED.has(f)) && <p>{say('Nothing to hand mends it: look under “To hand”.')}</p>}
       </Scroll>
 
