@@ -1,7 +1,8 @@
 import { Column, type Direction } from '../src/core/heat/conduct';
 import { coolingTemperature } from '../src/core/heat/cooling';
 import { USUAL_KEEPING } from '../src/core/house/keeping';
-import { type Cooling, cooled, type Soup, secondsTo, thickSoup, warmestAt } from '../src/core/keep/cool/body';
+import { type Cooling, cooled, type Soup, thickSoup } from '../src/core/keep/cool/body';
+import { secondsTo, warmestAt } from '../src/core/keep/cool/course';
 import { FILM_UNKNOWN, forecast, type Phase, verdictOf } from '../src/core/keep/cool/forecast';
 import { plank } from '../src/core/keep/soup/freeze';
 import { alarmOf } from '../src/core/keep/standing';

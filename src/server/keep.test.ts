@@ -264,6 +264,126 @@ describe('a batch that is finished to be kept', () => {
     await afterBatchEvent(pool, id, back as never);
     expect(await stateOf(id)).toBeNull();
     expect((await openKeep(pool)).lots.some((l) => l.id === id)).toBe(false);
+    // Taken back by mistake: it counts again, with its old time, and what it was put by for does too.
+    const again = { ...line({ kind: 'note', text: '' }), body: { kind: 'withdrawn', event: back.id } };
+    await recordEvent(pool, id, again);
+    await afterBatchEvent(pool, id, again as never);
+    expect((await stateOf(id))?.put.batch).toBe(id);
+    expect((await openKeep(pool)).lots.some((l) => l.id === id)).toBe(true);
+    const ends = () =>
+      pool.query(
+        'SELECT over_at IS NOT NULL AS over, off_stove_at IS NOT NULL AS off FROM batch WHERE id = $1',
+        [id],
+      );
+    expect((await ends()).rows).toEqual([{ over: true, off: true }]);
+  });
+});
+
+describe('what goes against a rule', () => {
+  const hot = {
+    what: 'soup',
+    place: 'worktop',
+    celsius: 84,
+    container: { kind: 'pot', vessel: 'middle-28' },
+  } as const;
+
+  test('is taken, and stands in the record with what was done, on CSV, JSON and the screen', async () => {
+    const lot = await put({ ...hot, name: 'Warm leek' }, 30);
+    const stored = line({ kind: 'cooled', place: 'fridge' }, 10);
+    await recordKeep(pool, lot, stored);
+    expect(await stateOf(lot)).toMatchObject({ stage: 'cooling', place: 'fridge' });
+    const of = async () => theRecord(pool, { lot });
+    const entry = (await of()).entries.find((e) => e.id === stored.id);
+    expect(entry?.marks).toContain('over the limit');
+    expect(entry?.done).toMatchObject({ what: '' });
+    expect(recordCsv(await of(), inEnglish)).toContain('nobody has said what was done');
+    await recordKeep(
+      pool,
+      lot,
+      line({ kind: 'put right', what: 'moved to the blast', about: `stored warm ${stored.id}` }, 5, 'Lead'),
+    );
+    const csv = recordCsv(await of(), inEnglish);
+    const row = csv.split('\r\n').find((r) => r.endsWith(stored.id));
+    expect(row).toContain('stored at 84.0 °C, over 5 °C');
+    expect(row).toContain('moved to the blast,Lead,');
+    const json = recordJson(await of(), inEnglish).entries.find((e) => e.id === stored.id);
+    expect(json).toMatchObject({
+      marks: ['over the limit', 'late'],
+      done: { what: 'moved to the blast', by: 'Lead' },
+    });
+  });
+
+  test('a part is judged by what it was parted from, wherever it is read', async () => {
+    const lot = await put(
+      { ...hot, name: 'Slow leek', madeAt: new Date(Date.now() - 200 * MINUTE).toISOString() },
+      200,
+    );
+    await recordKeep(pool, lot, line({ kind: 'temperature', celsius: 50 }, 180));
+    await recordKeep(pool, lot, line({ kind: 'temperature', celsius: 30 }, 20));
+    const part = randomUUID();
+    await recordKeep(
+      pool,
+      part,
+      line(putBy({ from: lot, name: 'Slow leek', ml: 2000, place: 'fridge', what: 'soup' }), 10),
+    );
+    await recordKeep(pool, lot, line({ kind: 'parted', ml: 2000, into: part }, 10));
+    expect((await stateOf(part))?.course.clock).not.toBeNull();
+    expect((await stateOf(part))?.stage).toBe('cooling');
+    const told = (await openKeep(pool)).lots.find((l) => l.id === part);
+    expect(told?.from?.id).toBe(lot);
+    const { rows } = await pool.query('SELECT stage FROM lot WHERE id = $1', [part]);
+    expect(rows).toEqual([{ stage: 'cooling' }]);
+  });
+
+  test('a reading put right keeps its old time; one that only comes late is refused', async () => {
+    const lot = await put({ ...hot, name: 'Read twice' }, 60);
+    const slip = line({ kind: 'temperature', celsius: 14 }, 40);
+    await recordKeep(pool, lot, slip);
+    await recordKeep(pool, lot, line({ kind: 'temperature', celsius: 52 }, 20));
+    const right = { ...line({ kind: 'temperature', celsius: 64 }), at: slip.at };
+    expect(await refused(lot, right.body, { at: slip.at })).toMatchObject({ status: 422, field: 'at' });
+    await recordKeep(
+      pool,
+      lot,
+      line({ kind: 'withdrawn', event: slip.id, why: 'wrong pan', instead: right.id }),
+    );
+    await recordKeep(pool, lot, right);
+    expect((await stateOf(lot))?.readings.map((r) => r.celsius)).toEqual([84, 64, 52]);
+    const entries = (await theRecord(pool, { lot })).entries;
+    expect(entries.find((e) => e.id === slip.id)?.marks).toContain('taken back');
+    expect(entries.map((e) => inEnglish(e.says))).toContain('Taken back: wrong pan');
+  });
+
+  test('what fell under its limit on the pass is reheated where it stands, to the figure and not short of it', async () => {
+    const lot = await put({ ...hot, place: 'bath', name: 'Fell' }, 60);
+    expect(await refused(lot, { kind: 'reheated', celsius: 80, seconds: 20 })).toMatchObject({
+      field: 'body.kind',
+    });
+    await recordKeep(pool, lot, line({ kind: 'temperature', celsius: 50 }, 20));
+    expect((await stateOf(lot))?.under).not.toBeNull();
+    expect(await refused(lot, { kind: 'reheated', celsius: 70, seconds: 20 })).toMatchObject({
+      field: 'body.celsius',
+    });
+    await recordKeep(pool, lot, line({ kind: 'reheated', celsius: 80, seconds: 20 }));
+    expect(await stateOf(lot)).toMatchObject({ under: null, stage: 'hot' });
+  });
+
+  test('a stove reading taken back is marked so in the record, with the line that took it back', async () => {
+    const { rows } = await pool.query(
+      "SELECT id FROM batch WHERE plan ->> 'recipeName' LIKE 'Smoked parsnip%' LIMIT 1",
+    );
+    const read = line({ kind: 'temperature', celsius: 12 }, 1);
+    await recordEvent(pool, rows[0].id, read);
+    const back = {
+      ...line({ kind: 'note', text: '' }),
+      body: { kind: 'withdrawn', event: read.id, why: 'a slip' },
+    };
+    await recordEvent(pool, rows[0].id, back);
+    const { entries } = await theRecord(pool, { from: new Date().toISOString().slice(0, 10) });
+    expect(entries.find((e) => e.id === read.id)?.marks).toContain('taken back');
+    expect(entries.filter((e) => e.id === back.id).map((e) => inEnglish(e.says))).toEqual([
+      'Taken back: a slip',
+    ]);
   });
 });
 
@@ -273,7 +393,7 @@ describe('the record leaves', () => {
     const head = await readHead(pool, 'quay-house');
     expect(recordCsv(record, inEnglish)).toContain(`head ${head.n}:${head.hash}`);
     expect(recordCsv(record, inEnglish).split('\r\n')[0]).toBe(
-      'at,received,of,lot,says,celsius,by,probe,marks,id',
+      'at,received,of,lot,says,celsius,by,probe,marks,done,done by,done at,id',
     );
     const json = recordJson(record, inEnglish);
     expect(json).toMatchObject({ format: 'panache.record/1', head });

@@ -2,7 +2,8 @@ import type { Batch } from '../core/batch/record';
 // Nothing of the page but this speaks of ingredients.
 import '../core/food/load';
 import type { House } from '../core/house/house';
-import { filled, warmestAt } from '../core/keep/cool/body';
+import { filled } from '../core/keep/cool/body';
+import { warmestAt } from '../core/keep/cool/course';
 import type { Forecast } from '../core/keep/cool/forecast';
 import { type Tried, tried, type Way, waysToCool } from '../core/keep/cool/ways';
 import type { KeepEvent } from '../core/keep/events';

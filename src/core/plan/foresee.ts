@@ -57,7 +57,9 @@ export function foresee(body: unknown, house: House): Foresight {
   const recipe = read.data;
   const setup = { ...recipe.home, kitchen: house.kitchen };
   const target = middleOf(recipe.band, house.kitchen.bandLimits);
-  const plan = planFor(recipe, { litres: recipe.yieldLitres, target }, setup);
+  const plan = planFor(recipe, { litres: recipe.yieldLitres, target }, setup, undefined, {
+    asWritten: true,
+  });
   return {
     ok: true,
     steps: plan.solved.run.ran.map((r) => {

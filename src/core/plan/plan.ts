@@ -6,7 +6,7 @@ import type { Recipe } from '../recipe/recipe';
 import { within } from '../units/range';
 import { cautionsOf } from './deeds';
 import { peakVolume, type Run, type Setup, type StepRun, simulate } from './solve/simulate';
-import { isSolvedFor, type Solved, solve } from './solve/solve';
+import { isSolvedFor, type Solved, solve, solveOrdered } from './solve/solve';
 import type { Plan, PlanStep } from './types';
 import { warningsFor } from './warnings';
 import { weighOut } from './weighOut';
@@ -57,7 +57,7 @@ const sameAim = (a: Aim, b: Aim): boolean =>
   (a.diet ?? []).join() === (b.diet ?? []).join();
 
 /** What was solved, without the cooking of it. */
-export type Begun = Pick<Solved, 'dosing' | 'slopes' | 'missed'>;
+export type Begun = Pick<Solved, 'dosing' | 'slopes' | 'missed' | 'times' | 'writtenMl'>;
 
 /** The plan whose amounts were solved elsewhere for the same recipe, aim and setup: cooked once, to the same answer. */
 export function planBegun(recipe: Recipe, aim: Aim, setup: Setup, begun: Begun): Plan {
@@ -72,10 +72,18 @@ export function planBegun(recipe: Recipe, aim: Aim, setup: Setup, begun: Begun):
  * `near` is an earlier plan to start from; it changes the speed, not the answer, and is the answer itself where the same is asked. Throws {@link OutOfRange}
  * for litres outside 0.1–2000 or a target outside 0.5–20 000 mPa·s.
  */
-export function planFor(recipe: Recipe, aim: Aim, setup: Setup, near?: Plan): Plan {
+export function planFor(
+  recipe: Recipe,
+  aim: Aim,
+  setup: Setup,
+  near?: Plan,
+  /** What it comes to as it is written, whatever that is. */
+  { asWritten = false }: { readonly asWritten?: boolean } = {},
+): Plan {
   within('litres', aim.litres, 0.1, 2000, 'L');
   within('target', aim.target, 0.5, 20_000, 'mPa·s');
   const from = near?.recipeId === recipe.id ? near.solved : undefined;
   if (near && isSolvedFor(near.solved.of, recipe, setup) && sameAim(near.aim, aim)) return near;
-  return assembled(recipe, aim, setup, solve(recipe, aim, setup, from));
+  const solved = asWritten ? solve(recipe, aim, setup, from) : solveOrdered(recipe, aim, setup, from);
+  return assembled(recipe, aim, setup, solved);
 }

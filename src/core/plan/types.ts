@@ -80,6 +80,13 @@ export type Matter =
       readonly peakMl: number;
       readonly fillLimitMl: number;
     }
+  | {
+      readonly kind: 'taken';
+      readonly times: number;
+      readonly litres: number;
+      readonly writtenMl: number;
+    }
+  | { readonly kind: 'amiss'; readonly litres: number; readonly ml: number }
   | { readonly kind: 'shallow'; readonly vessel: string; readonly depthMm: number }
   | { readonly kind: Miss }
   | { readonly kind: 'another band'; readonly lands: Band; readonly asked: Band }

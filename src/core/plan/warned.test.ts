@@ -285,3 +285,46 @@ test('what a plan warns of in one step stands at that step in the record, for th
   expect(spoken(rest?.says)).toMatch(/under 57 °C after \d+ min/);
   expect(rest?.rule).toMatch(/3-501/);
 });
+
+describe('a recipe whose liquid is written and not left to the plan', () => {
+  const written = recipe([
+    pour('vegetable-stock', '1.7 L'),
+    pour('whole-milk', '500 mL'),
+    {
+      kind: 'thicken',
+      method: 'slurry',
+      thickener: { ingredient: 'cornstarch', amount: 'to thickness' },
+      carrier: { ingredient: 'water', amount: 'by rule' },
+      minutes: 2,
+    },
+  ]);
+  const order = (litres: number, more = {}) =>
+    planFor(written, { litres, target: 150 }, { ...written.home, kitchen }, undefined, more);
+
+  test('comes to what was ordered, all of it taken so many times, and says so', () => {
+    const plan = order(12);
+    expect(Math.abs(plan.found.volumeMl / 12_000 - 1)).toBeLessThan(0.005);
+    expect(Math.abs(plan.found.bowlViscosity / 150 - 1)).toBeLessThan(0.03);
+    const stock = plan.weighOut.find((l) => l.ingredient === 'vegetable-stock')?.g ?? 0;
+    const milk = plan.weighOut.find((l) => l.ingredient === 'whole-milk')?.g ?? 1;
+    // In the proportions it is written in: 1.7 L to 0.5 L.
+    expect(stock / milk).toBeCloseTo(3.4, 0);
+    const said = saidOf(plan.warnings.find((w) => w.kind === 'taken'));
+    expect(said?.says).toMatch(
+      /^As it is written, 12 L would come to 1\d\.\d L: all of it is taken 0\.\d\d times/,
+    );
+  });
+
+  test('as it is written it comes to what it comes to, and that is said beside what was ordered', () => {
+    const plan = order(12, { asWritten: true });
+    expect(plan.found.volumeMl / 12_000).toBeGreaterThan(1.05);
+    expect(saidOf(plan.warnings.find((w) => w.kind === 'amiss'))?.says).toMatch(
+      /^It comes to 1\d\.\d L, and 12 L were ordered\.$/,
+    );
+  });
+
+  test('where a liquid is left to the plan nothing is said', () => {
+    const left = recipe([pour('vegetable-stock', 'to volume'), pour('whole-milk', '500 mL')]);
+    expect(plan(left).warnings.some((w) => w.kind === 'taken' || w.kind === 'amiss')).toBe(false);
+  });
+});

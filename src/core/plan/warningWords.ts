@@ -43,6 +43,26 @@ export function warningWords(w: Warning): Said {
         }),
         do: message('It will boil over or slop when you whisk: take a larger pot, or make less.'),
       };
+    case 'taken':
+      return {
+        says: message(
+          'As it is written, {litres} would come to {written}: all of it is taken {times} times, so that the pot holds what was ordered.',
+          {
+            litres: { litres: w.litres },
+            written: { ml: w.writtenMl },
+            times: w.times.toFixed(2),
+          },
+        ),
+        do: message('Write a liquid “to volume” in the recipe, and only that moves.'),
+      };
+    case 'amiss':
+      return {
+        says: message('It comes to {ml}, and {litres} were ordered.', {
+          ml: { ml: w.ml },
+          litres: { litres: w.litres },
+        }),
+        do: message('Write a liquid “to volume” in the recipe, or order what it comes to.'),
+      };
     case 'shallow':
       return {
         says: message('It stands {depthMm} cm deep in {vessel}: it catches and boils away fast.', {

@@ -60,6 +60,21 @@ function dietBroken({ aim, steps, setup }: PlanSoFar): Warning[] {
 const missed = (plan: PlanSoFar): Warning[] =>
   plan.solved.missed.map((m) => ({ id: m, kind: m, severity: 'stop' }));
 
+/** Off by less than this share, what comes out is what was ordered. Our assumption. */
+const NEAR = 0.02;
+
+/** Another volume than was ordered, or all that is written taken so many times that it is what was ordered. */
+function notAsOrdered({ aim, found, solved }: PlanSoFar): Warning[] {
+  const { times, writtenMl } = solved;
+  const off = found.volumeMl / (aim.litres * 1000) - 1;
+  if (Math.abs(off) > NEAR && !solved.missed.includes('no room for liquid')) {
+    const { litres } = aim;
+    return [{ id: 'amiss', kind: 'amiss', severity: 'caution', litres, ml: found.volumeMl }];
+  }
+  if (times === undefined || writtenMl === undefined || Math.abs(times - 1) <= NEAR) return [];
+  return [{ id: 'taken', kind: 'taken', severity: 'caution', times, writtenMl, litres: aim.litres }];
+}
+
 /** What a step could not do. */
 function failedIn(note: Note, step: number, burner: string): Warning {
   const severity = 'stop';
@@ -233,6 +248,7 @@ export const warningsFor = (plan: PlanSoFar, run: Run): readonly Warning[] => [
   ...potTooEmpty(plan),
   ...missed(plan),
   ...anotherBand(plan),
+  ...notAsOrdered(plan),
   ...fire(plan, run),
   ...notSweated(run, plan.setup.kitchen),
   ...flour(run),

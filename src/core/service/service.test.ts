@@ -13,6 +13,7 @@ import {
   orderOf,
   turnOf,
   weekdayOf,
+  withCovers,
 } from './service';
 import { SERVICE, soup } from './testKit';
 
@@ -231,5 +232,56 @@ describe('a file for the board', () => {
       'line 2: “0” is not a number of covers from 1 to 20000',
       'line 3: “3 December” is not a day such as 2026-12-03',
     ]);
+  });
+});
+
+describe('covers', () => {
+  const soup = (id: string, litres: number) => ({
+    id,
+    order: { recipeId: id, target: 150, vesselId: 'p', burnerId: 'b' },
+    amount: { litres },
+    draws: [{ at: 700, part: 1 }],
+    fresh: false,
+  });
+  const service = {
+    covers: null,
+    started: {},
+    soups: [soup('a', 12), soup('b', 4), soup('c', 4)],
+  } as unknown as Service;
+
+  test('typed where soups stand in litres, they share them in proportion, and a share comes to litres', () => {
+    const by = withCovers(service, 200);
+    expect(by.covers).toBe(200);
+    expect(by.soups.map((s) => s.amount)).toEqual([
+      { share: 0.6, ladleMl: 250 },
+      { share: 0.2, ladleMl: 250 },
+      { share: 0.2, ladleMl: 250 },
+    ]);
+    expect(by.soups.map((s) => litresOf(s, 200))).toEqual([30, 10, 10]);
+    // More covers are more litres; nothing is shared anew.
+    expect(withCovers(by, 300).soups).toEqual(by.soups);
+  });
+  test('shares come to the whole, and what is under way stays as it is', () => {
+    const thirds = withCovers(
+      { ...service, soups: [soup('a', 5), soup('b', 5), soup('c', 5)] } as unknown as Service,
+      90,
+    );
+    const shares = thirds.soups.map((s) => ('share' in s.amount ? s.amount.share : 0));
+    expect(shares.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+    const lit = withCovers({ ...service, started: { a: 'x' } } as unknown as Service, 200);
+    expect(lit.soups[0]?.amount).toEqual({ litres: 12 });
+    expect(lit.soups[1]?.amount).toEqual({ share: 0.5, ladleMl: 250 });
+  });
+  test('taken back, each soup keeps the litres it had; set by hand, nobody’s share is moved', () => {
+    expect(withCovers(withCovers(service, 200), null).soups.map((s) => s.amount)).toEqual([
+      { litres: 30 },
+      { litres: 10 },
+      { litres: 10 },
+    ]);
+    const mixed = {
+      ...service,
+      soups: [soup('a', 12), { ...soup('b', 4), amount: { share: 0.5, ladleMl: 200 } }],
+    } as unknown as Service;
+    expect(withCovers(mixed, 100).soups).toEqual(mixed.soups);
   });
 });

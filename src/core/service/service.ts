@@ -86,6 +86,48 @@ export function litresOf({ amount }: Soup, covers: number | null): number {
   return Math.max(ORDER_BOUNDS.litres[0], Math.ceil(litres * 10) / 10);
 }
 
+/** mL of a ladle where nobody has said. */
+const USUAL_LADLE = 250;
+
+/** Shares to the hundredth that come to one together. */
+function sharesOf(litres: readonly number[]): readonly number[] {
+  const total = litres.reduce((a, b) => a + b, 0);
+  const each = litres.map((l) => Math.max(0.01, Math.round((l / Math.max(0.001, total)) * 100) / 100));
+  const over = each.reduce((a, b) => a + b, 0) - 1;
+  const largest = each.indexOf(Math.max(...each));
+  return each.map((s, n) => (n === largest ? Math.round((s - over) * 100) / 100 : s));
+}
+
+/**
+ * A service for so many covers; null where its litres are given. The first time covers are said, soups in litres share them in
+ * the proportion of those litres; where they are taken back, each keeps the litres it had. What is under way stays.
+ */
+export function withCovers(service: Service, covers: number | null): Service {
+  const { soups, started } = service;
+  const isStarted = (s: Soup) => Object.keys(started).some((k) => k === s.id || k.startsWith(`${s.id}/`));
+  if (covers === null)
+    return {
+      ...service,
+      covers,
+      soups: soups.map((s) =>
+        'share' in s.amount && !isStarted(s) ? { ...s, amount: { litres: litresOf(s, service.covers) } } : s,
+      ),
+    };
+  const inLitres = soups.filter((s) => 'litres' in s.amount && !isStarted(s));
+  // Somebody who set some soups by covers has said which are not.
+  const all = soups.every((s) => 'litres' in s.amount);
+  if (service.covers !== null || !all || inLitres.length === 0) return { ...service, covers };
+  const shares = sharesOf(inLitres.map((s) => litresOf(s, null)));
+  return {
+    ...service,
+    covers,
+    soups: soups.map((s) => {
+      const n = inLitres.indexOf(s);
+      return n < 0 ? s : { ...s, amount: { share: shares[n] ?? 0, ladleMl: USUAL_LADLE } };
+    }),
+  };
+}
+
 /** Everything a service has to cook, soup after soup. */
 export const batchesOf = ({ soups, covers }: Pick<Service, 'soups' | 'covers'>): readonly Batch[] =>
   soups.flatMap((soup) => {

@@ -90,8 +90,14 @@ export const jobs = {
   plan: async (order: Order) => outside((await planStored(db(), order)).plan),
   /** What a page begins with, so that it need not be solved where taps are answered, nor on a tablet. */
   begun: async (order: Order): Promise<Begun> => {
-    const { dosing, slopes, missed } = (await planStored(db(), order)).plan.solved;
-    return { dosing, slopes, missed };
+    const { dosing, slopes, missed, times, writtenMl } = (await planStored(db(), order)).plan.solved;
+    return {
+      dosing,
+      slopes,
+      missed,
+      ...(times !== undefined && { times }),
+      ...(writtenMl !== undefined && { writtenMl }),
+    };
   },
   planned: (request: StartRequest) => plannedBatch(db(), request),
   foresee: async (body: unknown) => foresee(body, await theHouse(db())),

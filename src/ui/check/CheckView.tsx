@@ -3,6 +3,7 @@
 import { Timer } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import type { EventBody } from '../../core/batch/events';
 import type { Batch } from '../../core/batch/record';
 import type { Placed } from '../../core/flow/readings/reading';
 import { placeAlone } from '../../core/flow/readings/repeated';
@@ -19,6 +20,7 @@ import { useKeptPage } from '../frame/useKeptPage';
 import { type Mark, Scale } from '../shared/draw/Scale';
 import { type FlowTestMethod, kindsFor, LINE_SPREAD, unitOf, wouldRead } from '../shared/flowTests';
 import { BUTTON, PRIMARY } from '../shared/styles';
+import { useReally } from '../shared/useReally';
 import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
 import { ask, problemWords } from '../station/line/api';
@@ -63,6 +65,7 @@ function Check({ house, batch, pots, of }: Props & { of: TestedPot | null }) {
   const [problem, setProblem] = useState<string | null>(null);
   const [armed, setArmed] = useState<number | null>(null);
   const [flows, setFlows] = useState(true);
+  const { really, sheet: question } = useReally();
 
   const shownOf = of ? String(Math.round(fahrenheit ? toFahrenheit(of.celsius) : of.celsius)) : '';
   const hotText = hot ?? shownOf;
@@ -139,14 +142,19 @@ function Check({ house, batch, pots, of }: Props & { of: TestedPot | null }) {
   ];
   const keep = () => {
     if (!of || !warm) return;
-    if (kind.test) of.write({ kind: 'flow', test: kind.test, readings: [...readings], celsius });
-    else of.write({ kind: 'syringe', mlLeft: median(readings), flows, celsius });
-    router.push(`/stove/${batch?.id}`);
+    const body: EventBody = kind.test
+      ? { kind: 'flow', test: kind.test, readings: [...readings], celsius }
+      : { kind: 'syringe', mlLeft: median(readings), flows, celsius };
+    really(of.asks(body), () => {
+      of.write(body);
+      router.push(`/stove/${batch?.id}`);
+    });
   };
 
   return (
     <div className="flex h-full flex-col overflow-y-auto min-[1100px]:grid min-[1100px]:grid-cols-[300px_1fr_330px] min-[1100px]:overflow-hidden">
       <h1 className="sr-only">{say('Check: how thick is it really')}</h1>
+      {question}
       <Kinds
         kinds={kinds}
         kind={kind}

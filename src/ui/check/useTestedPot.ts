@@ -1,8 +1,11 @@
 'use client';
 
+import type { EventBody } from '../../core/batch/events';
+import { askedAbout } from '../../core/batch/plausible';
 import type { Batch } from '../../core/batch/record';
 import { USUAL_FAT } from '../../core/flow/readings/repeated';
 import { BOWL_CELSIUS, equivalentsFor } from '../../core/flow/viscosity';
+import type { Message } from '../../core/message/message';
 import { standingOf, useDevices } from '../station/devices';
 import { useBatch } from '../station/useBatch';
 import { useFollow } from '../station/useFollow';
@@ -23,7 +26,9 @@ export type TestedPot = {
     readonly at: number | null;
     readonly value: number | null;
   } | null;
-  readonly write: (test: Parameters<ReturnType<typeof useBatch>['write']>[0]) => void;
+  readonly write: (test: EventBody) => void;
+  /** What is asked about a reading before it is written down. */
+  readonly asks: (test: EventBody) => Message | null;
 };
 
 /** What is known of a batch that is tested; null until the clock runs. */
@@ -54,5 +59,9 @@ export function useTestedPot(initial: Batch): TestedPot | null {
     probe: probe && probe.value !== null ? probe.name : null,
     flowTimer: timer && { id: timer.id, name: timer.name, at: timer.at, value: timer.value },
     write,
+    asks: (test) =>
+      going
+        ? askedAbout(test, { pot: going.pot, kitchen: going.followed.kitchen, doesOf: () => null })
+        : null,
   };
 }

@@ -2,15 +2,18 @@
 
 import { Suspense, useMemo, useState } from 'react';
 import type { House } from '../../core/house/house';
+import { warmestAt } from '../../core/keep/cool/course';
 import type { KeepBody, KeepEvent } from '../../core/keep/events';
 import type { LotState } from '../../core/keep/lot';
 import { deviationOf, wouldGoAgainst } from '../../core/keep/safe/against';
 import type { Deviation } from '../../core/keep/safe/deviation';
 import { judge, openDeviations } from '../../core/keep/safe/judged';
+import { askedOfKept } from '../../core/keep/safe/plausible';
 import { rulesIn } from '../../core/keep/standing';
 import { useKeptPage } from '../frame/useKeptPage';
 import { Segments } from '../shared/form/Segments';
 import { lazily } from '../shared/lazily';
+import { useReally } from '../shared/useReally';
 import { useSay } from '../shared/useSay';
 import { useNow } from '../station/useNow';
 import { Foot } from './Foot';
@@ -106,14 +109,27 @@ export function KeepView({ house, first, lot, face: asked }: Props) {
   const [served, setServed] = useState(2000);
 
   const [asking, setAsking] = useState<Asking | null>(null);
+  const { really, sheet: question } = useReally();
   const judged = state && now !== null ? judge(state, rulesIn(house), now) : null;
   const open = judged ? openDeviations(judged) : [];
 
   /** Writes what goes against no rule; what does is asked about first. */
   const write = (body: KeepBody, act: (body: KeepBody) => KeepEvent | undefined = written) => {
     const against = thing && now !== null ? wouldGoAgainst(thing, house.keeping, body, now) : [];
-    if (against.length > 0) setAsking({ against, before: true, act: () => act(body) });
-    else act(body);
+    const found = answers.cooling?.found ?? null;
+    const question =
+      state && now !== null && body.kind === 'temperature'
+        ? askedOfKept(
+            state,
+            body.celsius,
+            now,
+            found && warmestAt(found.forecast.points, (now - found.at) / 1000),
+          )
+        : null;
+    really(question, () => {
+      if (against.length > 0) setAsking({ against, before: true, act: () => act(body) });
+      else act(body);
+    });
   };
   /** It is gone on with, or was: what was done about each stands beside it. */
   const answer = (what: string) => {
@@ -264,6 +280,7 @@ export function KeepView({ house, first, lot, face: asked }: Props) {
         }
         onClose={() => setSheet(null)}
       />
+      {question}
       {asking && (
         <Suspense>
           <AgainstSheet

@@ -2,16 +2,20 @@
 
 import '../../core/food/load';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
 import type { KitchenFile } from '../../core/house/kitchenFile';
+import { askedOfKitchen } from '../../core/house/plausible';
 import { message } from '../../core/message/message';
 import { Segments } from '../shared/form/Segments';
 import { useLeaveWarning } from '../shared/form/useLeaveWarning';
 import { Link } from '../shared/Link';
 import { FIELD } from '../shared/styles';
+import { useReally } from '../shared/useReally';
 import { useSay } from '../shared/useSay';
 import { ask, problemWords } from '../station/line/api';
+import { didSave } from '../station/undo/didSave';
+import { useFormUndo } from '../station/undo/useFormUndo';
 import { readRole } from '../station/useRole';
 import { ArchivePart, type LastImport } from './ArchivePart';
 import { BurnersPart } from './BurnersPart';
@@ -49,6 +53,8 @@ type Props = {
   readonly lastImport: LastImport | null;
 };
 
+const UNDONE = message('a change of the kitchen');
+
 /** What the kitchen is: its room, standards, pots, burners and products, saved together. */
 export function KitchenView({ kitchen, revision, part: first, lastImport }: Props) {
   const say = useSay();
@@ -62,6 +68,13 @@ export function KitchenView({ kitchen, revision, part: first, lastImport }: Prop
   const [note, setNote] = useState('');
 
   useLeaveWarning(formState.isDirty);
+  useFormUndo(form, UNDONE, now);
+  // Put back to an earlier revision, here or elsewhere, it is shown as it now stands.
+  useEffect(() => {
+    if (revision === now || formState.isDirty) return;
+    setNow(revision);
+    reset(kitchenForm(kitchen));
+  }, [revision, now, formState.isDirty, kitchen, reset]);
 
   const { errors } = formState;
   /** What is wrong at a field; ending in a dot, anywhere inside it. */
@@ -75,9 +88,16 @@ export function KitchenView({ kitchen, revision, part: first, lastImport }: Prop
     return inside ? say('look here') : typeof error.message === 'string' ? error.message : undefined;
   };
 
+  const { really, sheet: question } = useReally();
   const save = handleSubmit(async (values) => {
-    setSaving(true);
     const file = kitchenOf(values, kitchen);
+    // What cannot be is refused where it is saved; what is unusual is asked about here.
+    const schema = await import('../../core/house/kitchenFile');
+    const read = schema.KitchenFile.safeParse(file);
+    really(read.success ? askedOfKitchen(read.data) : null, () => void keep(file));
+  });
+  const keep = async (file: ReturnType<typeof kitchenOf>) => {
+    setSaving(true);
     const answer = await ask<{ revision: number }>('PUT', '/api/kitchen', {
       kitchen: file,
       revision: now,
@@ -109,18 +129,21 @@ export function KitchenView({ kitchen, revision, part: first, lastImport }: Prop
       }
       return;
     }
+    if (answer.body.revision !== now)
+      didSave(message('saving the kitchen'), '/api/kitchen/restore', 'revision', now, answer.body.revision);
     setNow(answer.body.revision);
     setNote('');
     // The server has read it: every number is one.
     reset(kitchenForm(file as KitchenFile));
     setSaid({ words: say('Saved. Every plan counts with it from now on.'), bad: false });
     router.refresh();
-  });
+  };
 
   // That it was saved is true until the next change.
   const told = said && (said.bad || !formState.isDirty) ? said : null;
   return (
     <FormProvider {...form}>
+      {question}
       <form
         onSubmit={(e) => {
           // What the server said last time must not keep this time from being asked.

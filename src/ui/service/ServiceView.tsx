@@ -3,7 +3,7 @@
 import '../../core/food/load';
 import { Download } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { Suspense, useEffect, useMemo, useState } from 'react';
+import { Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import type { Ticket } from '../../core/batch/ticket';
 import { mendsFor } from '../../core/service/arrange/mend';
 import { boardOf, moved, settled } from '../../core/service/board';
@@ -13,8 +13,9 @@ import { useKeptPage } from '../frame/useKeptPage';
 import { addressOf } from '../order/address';
 import type { Shelf } from '../order/stores';
 import { useShelf } from '../order/useShelf';
+import { Link } from '../shared/Link';
 import { lazily } from '../shared/lazily';
-import { HEAD_BUTTON } from '../shared/styles';
+import { HEAD_BUTTON, PRIMARY } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 import { useNow } from '../station/useNow';
 import { BoardPane } from './board/BoardPane';
@@ -23,8 +24,10 @@ import { Foot } from './Foot';
 import { Sentence } from './Sentence';
 import { Side } from './Side';
 import { ToldLine } from './ToldLine';
+import { didChange, opened } from './undoService';
 import { minuteOf, useLive } from './useLive';
 import { useNames } from './useNames';
+import { useNewest } from './useNewest';
 import { useScheduler } from './useScheduler';
 import { useService } from './useService';
 import { useStartBatch } from './useStartBatch';
@@ -72,7 +75,7 @@ export function ServiceView({ stores: atFirst, first, tickets }: Props) {
   const minute = ms === null ? null : Math.floor(minuteOf(service.day, ms));
   const now = minute !== null && minute >= 0 && minute < DAY ? minute : null;
   const [trying, setTrying] = useState<{ key: string; to: Partial<Place> } | null>(null);
-  const [opened, setOpened] = useState<string | null>(null);
+  const [openBar, setOpenBar] = useState<string | null>(null);
   const [files, setFiles] = useState(false);
   const starting = useStartBatch(service.id, service.day);
 
@@ -106,8 +109,20 @@ export function ServiceView({ stores: atFirst, first, tickets }: Props) {
 
   const set = (next: Service) => {
     starting.calm();
+    didChange(service, next);
     change(next);
   };
+  const latest = useRef({ service, change });
+  latest.current = { service, change };
+  useEffect(
+    () =>
+      opened(service.id, {
+        now: () => latest.current.service,
+        change: (next) => latest.current.change(next),
+      }),
+    [service.id],
+  );
+  useNewest(service.day, service.id, kept.revision);
   const onService = (next: Service) => {
     scheduler.stop();
     set(next);
@@ -127,14 +142,14 @@ export function ServiceView({ stores: atFirst, first, tickets }: Props) {
   if (outcome !== taken) {
     setTaken(outcome);
     if (outcome?.kind === 'arranged')
-      queueMicrotask(() => change({ ...lying, placed: { ...lying.placed, ...outcome.arranged.placed } }));
+      queueMicrotask(() => set({ ...lying, placed: { ...lying.placed, ...outcome.arranged.placed } }));
   }
 
   const next = board.bars.filter((b) => !b.live && b.table).toSorted((a, b) => a.lightAt - b.lightAt)[0];
   const light = async (key: string, anyway = false) => {
     const batch = batchesOf(service).find((b) => b.key === key);
     if (batch) await starting.start(batch, anyway);
-    setOpened(null);
+    setOpenBar(null);
   };
   const nextName = next ? nameOf(next.batch.key) : '';
   const primary =
@@ -151,10 +166,10 @@ export function ServiceView({ stores: atFirst, first, tickets }: Props) {
           : next && board.clashes.length === 0
             ? {
                 words: say('Weigh out {soup}, {at}', { soup: nextName, at: clockOf(next.mise.from) }),
-                act: () => setOpened(next.batch.key),
+                act: () => setOpenBar(next.batch.key),
               }
             : null;
-  const bar = board.bars.find((b) => b.batch.key === opened);
+  const bar = board.bars.find((b) => b.batch.key === openBar);
 
   return (
     <div className="flex h-full flex-col overflow-y-auto min-[1100px]:overflow-hidden">
@@ -179,9 +194,18 @@ export function ServiceView({ stores: atFirst, first, tickets }: Props) {
       <ToldLine kept={kept} nameOf={nameOf} />
       <div className="grid shrink-0 grid-cols-1 min-[1100px]:min-h-0 min-[1100px]:shrink min-[1100px]:flex-1 min-[1100px]:grid-cols-[1fr_290px]">
         {service.soups.length === 0 ? (
-          <p className="p-6 text-[20px]">
-            {say('No soup is on it yet: tap “no soup yet” above, or copy another day.')}
-          </p>
+          stores.soups.length === 0 ? (
+            <div className="grid content-start justify-items-start gap-3 p-6 text-[20px]">
+              <p>{say('A service wants soups, and the kitchen has no recipe yet.')}</p>
+              <Link href="/recipes/start" className={PRIMARY}>
+                {say('Put in a recipe')}
+              </Link>
+            </div>
+          ) : (
+            <p className="p-6 text-[20px]">
+              {say('No soup is on it yet: tap “no soup yet” above, or copy another day.')}
+            </p>
+          )
         ) : (
           <BoardPane
             service={service}
@@ -193,7 +217,7 @@ export function ServiceView({ stores: atFirst, first, tickets }: Props) {
             onPass={pass}
             onMove={move}
             onTry={setTrying}
-            onOpen={setOpened}
+            onOpen={setOpenBar}
           />
         )}
         <Side board={board} ready={ready} house={stores.house} now={now} nameOf={nameOf} />
@@ -234,7 +258,7 @@ export function ServiceView({ stores: atFirst, first, tickets }: Props) {
             today={now !== null}
             onMove={(to) => move(bar.batch.key, to)}
             onStart={() => void light(bar.batch.key)}
-            onClose={() => setOpened(null)}
+            onClose={() => setOpenBar(null)}
           />
         )}
         {files && (

@@ -8,8 +8,8 @@ import type { Message } from '../../core/message/message';
 import { clockMs, kitchenNow } from './line/clock';
 import { lineIs } from './line/live';
 import { send } from './line/send';
-import { tapWords } from './taps';
-import { did } from './undo';
+import { tapWords } from './undo/taps';
+import { did } from './undo/undo';
 import { readRole } from './useRole';
 
 /** A tap and whose record it goes into: a batch’s, or that of something kept, or of the kitchen (“kitchen”). */

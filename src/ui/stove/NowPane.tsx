@@ -8,10 +8,12 @@ import {
   Ruler,
   Scale as ScaleIcon,
   Thermometer,
+  TriangleAlert,
   Utensils,
   Wifi,
   Wrench,
 } from 'lucide-react';
+import { SALTY } from '../../core/batch/plausible';
 import { bandOf } from '../../core/flow/bands';
 import { type Message, message } from '../../core/message/message';
 import { term } from '../../core/message/term';
@@ -98,6 +100,21 @@ export function NowPane({ batchId, going, probe, show, onRead, onDevices }: Prop
           </p>
         </section>
       </div>
+      {seen.saltPercent > followed.kitchen.saltPercent * SALTY && (
+        <p
+          role="alert"
+          className="flex shrink-0 items-center gap-2 border-ink border-b-2 bg-tomato px-4 py-1.5 text-[16px] text-surface leading-tight"
+        >
+          <TriangleAlert size={22} aria-hidden className="shrink-0" />
+          <span>
+            {say.rich('<b>Salt {percent} %</b>, the house wants {wanted} %: a slip, or too salty?', {
+              b: (text) => <b>{text}</b>,
+              percent: seen.saltPercent.toFixed(2),
+              wanted: followed.kitchen.saltPercent.toFixed(2),
+            })}
+          </span>
+        </p>
+      )}
       {to.short && (
         <p className="shrink-0 border-ink border-b-2 bg-surface px-4 py-1.5 text-[16px] leading-tight">
           {to.short.kind === 'thin'

@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { BatchEvent, EventBody } from '../../core/batch/events';
+import { askedAbout } from '../../core/batch/plausible';
 import type { Batch } from '../../core/batch/record';
 import { batchState, type StepState } from '../../core/batch/state';
 import { titleIn } from '../../core/batch/titleIn';
@@ -15,10 +16,11 @@ import { useKeptPage } from '../frame/useKeptPage';
 import { Scroll } from '../shared/Scroll';
 import { Sheet } from '../shared/Sheet';
 import { BUTTON, PRIMARY } from '../shared/styles';
+import { useReally } from '../shared/useReally';
 import { useSay } from '../shared/useSay';
 import { useShow } from '../shared/useShow';
 import { pairedDevice, useDevices } from '../station/devices';
-import { tapWords } from '../station/taps';
+import { tapWords } from '../station/undo/taps';
 import { useBatch } from '../station/useBatch';
 import { useFollow } from '../station/useFollow';
 import { useNow } from '../station/useNow';
@@ -72,10 +74,22 @@ export function StoveView({ batch: initial, rules }: Props) {
   const fresh = <D extends { value: number | null }>(d: D | null) =>
     d && d.value !== null ? { ...d, value: d.value } : null;
 
-  const take = (body: EventBody) => {
-    write(body);
-    setOpen(null);
+  const { really, sheet: question } = useReally();
+  /** Writes it down; what is unusual is asked about first. */
+  const asked = (body: EventBody, then = () => {}) => {
+    const about = going
+      ? askedAbout(body, {
+          pot: going.pot,
+          kitchen: going.followed.kitchen,
+          doesOf: (key) => doesOf(steps.find((s) => s.key === key)),
+        })
+      : null;
+    really(about, () => {
+      write(body);
+      then();
+    });
   };
+  const take = (body: EventBody) => asked(body, () => setOpen(null));
   const doesOf = (s: StepState | undefined) =>
     s ? (going?.followed.solved.get(s.key) ?? going?.to.steps.get(s.key) ?? s.does) : null;
   /** Marked done before and taken back, with later steps done since: it was done then, or is it only now? */
@@ -127,6 +141,7 @@ export function StoveView({ batch: initial, rules }: Props) {
   const left = now === null ? null : (endsAt - now) / 1000;
   const sheets = (
     <>
+      {question}
       <Sheet
         open={open === 'steps'}
         onOpenChange={(o) => setOpen(o ? 'steps' : null)}
@@ -195,7 +210,7 @@ export function StoveView({ batch: initial, rules }: Props) {
           batch={batch}
           state={state}
           going={going}
-          write={write}
+          write={asked}
           rules={rules}
           {...(stage === 'cooking' && { onBack: () => setEnding(false) })}
         />
@@ -249,7 +264,7 @@ export function StoveView({ batch: initial, rules }: Props) {
               }
               scale={fresh(scale)}
               show={show}
-              write={write}
+              write={asked}
             />
           )}
         </Scroll>

@@ -44,6 +44,8 @@ export function toJsonLd(recipe: Recipe, kitchen: Kitchen): RecipeJsonLd {
     recipe,
     { litres: recipe.yieldLitres, target: middleOf(recipe.band, kitchen.bandLimits) },
     { ...recipe.home, kitchen },
+    undefined,
+    { asWritten: true },
   );
   return {
     '@context': 'https://schema.org',

@@ -6,6 +6,7 @@ import { message } from '../../message/message';
 import { Told } from '../../message/told';
 import { within } from '../../units/range';
 import { toKelvin } from '../../units/temperature';
+import type { Point } from './course';
 
 /** What is cooled: mL of it, J/(mL·K), W/(m·K), and mPa·s in the bowl, for whether it stirs itself. */
 export type Soup = {
@@ -152,9 +153,6 @@ function directionsOf({ holder }: Cooling, mm: number): readonly Direction[] {
 
 const STEP = { least: 20, most: 400, share: 1 / 24 } as const;
 
-/** °C of the warmest and of the mean at one moment, s. */
-export type Point = { readonly seconds: number; readonly warmest: number; readonly mean: number };
-
 /**
  * How it cools from `from` °C, the same all through, for `seconds`: a point for each step taken. What lies still is
  * a brick or a short cylinder with a film on every face, what is thin is helped by its own convection, what is stirred
@@ -230,24 +228,4 @@ export function cooled(c: Cooling, from: number, seconds: number, unsure: Unsure
     });
   }
   return points;
-}
-
-/** °C of the warmest at `seconds`, between the points. */
-export function warmestAt(points: readonly Point[], seconds: number): number {
-  const next = points.findIndex((p) => p.seconds >= seconds);
-  const b = points[next] ?? points.at(-1);
-  const a = points[next - 1];
-  if (!b) return Number.NaN;
-  if (!a || next < 0) return b.warmest;
-  return a.warmest + ((b.warmest - a.warmest) * (seconds - a.seconds)) / (b.seconds - a.seconds);
-}
-
-/** Seconds until the warmest is at `to` °C; Infinity where that is not within the points. */
-export function secondsTo(points: readonly Point[], to: number): number {
-  const n = points.findIndex((p) => p.warmest <= to);
-  const b = points[n];
-  const a = points[n - 1];
-  if (!b) return Number.POSITIVE_INFINITY;
-  if (!a) return 0;
-  return a.seconds + ((a.warmest - to) / (a.warmest - b.warmest)) * (b.seconds - a.seconds);
 }

@@ -1,7 +1,8 @@
 import { demoHouse } from '../../../../demo/demo';
 import { Column } from '../../heat/conduct';
 import { rulesIn } from '../standing';
-import { convects, cooled, FILM, icedTo, secondsTo, thickSoup, warmestAt } from './body';
+import { convects, cooled, FILM, icedTo, thickSoup } from './body';
+import { secondsTo, warmestAt } from './course';
 import { FILM_UNKNOWN, fitted, forecast, type Phase } from './forecast';
 import { coolingOf, rankedWays, SURE_ENOUGH, type ToCool, tried, type Way, waysToCool } from './ways';
 

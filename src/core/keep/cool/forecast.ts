@@ -1,7 +1,8 @@
 import { linear } from '../../maths/linear';
 import { normals, seeded } from '../../maths/random';
 import type { RuleSet } from '../../safety/rules';
-import { type Cooling, cooled, type Point, SURE, secondsTo, type Unsure, warmestAt } from './body';
+import { type Cooling, cooled, SURE, type Unsure } from './body';
+import { type Point, secondsTo, warmestAt } from './course';
 
 /** °C read `seconds` after it was set to cool so. */
 export type Reading = { readonly seconds: number; readonly celsius: number };

@@ -28,6 +28,9 @@ export type Solved = {
   readonly of?: Of;
   /** What could not be met: the dose or the liquid ran into its limit. */
   readonly missed: readonly Miss[];
+  /** How many times all that is written was taken so that it comes to what was ordered, and what it would have come to, mL; absent where it was taken as written. */
+  readonly times?: number;
+  readonly writtenMl?: number;
   /** How often the recipe was cooked in thought. */
   readonly runs: number;
 };
@@ -104,6 +107,43 @@ function goalsOf(recipe: Recipe): Goals {
   };
 }
 
+/** Whether nothing of a recipe is left by which its volume could be met: then all of it is. */
+export const volumeIsWritten = (recipe: Recipe): boolean =>
+  !goalsOf(recipe).volume &&
+  // What is poured to cover what lies there has its volume from that.
+  !recipe.steps.some((s) => portionsIn<RecipePortion>(s).some((p) => p.amount.kind === 'height'));
+
+/** A volume this near, as a share, is what was ordered; and how often it is looked for. */
+const ORDERED = 0.002;
+const MOST_TRIES = 6;
+
+/** Of more or less than this, times, another recipe would be made of it. Our assumption. */
+const MOST_TIMES = 4;
+
+/**
+ * As {@link solve}, of a recipe whose liquid is written and not left to the plan: all of it is taken so many times as comes to
+ * the litres ordered. What stays off by more than {@link MOST_TIMES} is left as it is written.
+ */
+export function solveOrdered(
+  recipe: Recipe,
+  aim: Aim,
+  setup: Setup,
+  from?: Pick<Solved, 'dosing' | 'slopes' | 'rough'>,
+): Solved {
+  const written = solve(recipe, aim, setup, from);
+  if (!volumeIsWritten(recipe)) return written;
+  let solved = written;
+  let times = 1;
+  for (let n = 0; n < MOST_TRIES; n++) {
+    const off = (aim.litres * 1000) / Math.max(1, solved.found.volumeMl);
+    if (Math.abs(off - 1) < ORDERED) break;
+    times *= off;
+    if (times > MOST_TIMES || times < 1 / MOST_TIMES) return written;
+    solved = solve(recipe, aim, setup, solved, times);
+  }
+  return solved === written ? written : { ...solved, times, writtenMl: written.found.volumeMl };
+}
+
 /** Of the liquid put in, a share goes off as steam before it is done; of the flour wanted, the vegetables do a share. Only to begin with. */
 const STEAMED = 0.08;
 const OWN_SHARE = 0.3;
@@ -138,9 +178,11 @@ export function solve(
   aim: Aim,
   setup: Setup,
   from?: Pick<Solved, 'dosing' | 'slopes' | 'rough'>,
+  /** All that is written taken so many times more. */
+  times = 1,
 ): Solved {
   const goals = goalsOf(recipe);
-  const scale = aim.litres / recipe.yieldLitres;
+  const scale = (aim.litres / recipe.yieldLitres) * times;
   const liquidUnit = aim.litres * 1000;
   const doseUnit = goals.thickness === 'share' ? 1 : aim.litres * 50;
   const mostDose = goals.thickness === 'share' ? 1 : aim.litres * 400;

@@ -26,7 +26,7 @@ import { readHead, seal } from '../../queries/seals';
 import { accept, cannot, taken, unknown } from '../../refusal';
 import { theHouse } from '../kitchen';
 import { OWN, openFromBatch, openMissing } from './fromBatch';
-import { refuseMoment, refusePlace, refuseUnfit, refuseUntrue } from './untrue';
+import { refuseForeign, refuseMoment, refusePlace, refuseUnfit, refuseUntrue } from './untrue';
 
 /** All of what is kept here, and what it is judged by. */
 export type KeepOpened = {
@@ -130,7 +130,9 @@ export async function recordKeep(pool: pg.Pool, lotId: string, input: unknown): 
     const lot = await readLot(db, house.id, id.data);
     const before = lot && lotState(lot, house.keeping);
     if (event.body.kind === 'put by') await open(db, house, id.data, before, event);
-    else if (!lot || !before) throw unknown('lot', lotId, []);
+    else if (!lot || (!before && event.body.kind !== 'withdrawn')) throw unknown('lot', lotId, []);
+    // Its putting by was taken back: that can be taken back again, and nothing else.
+    else if (!before) refuseForeign(lot, event);
     else refuseUntrue(house, lot, before, event, await readKitchenLines(db, house.id));
     await appendLine(db, house.id, id.data, event);
     // Read anew: what it was parted from stands there, and what the server says of the line.

@@ -174,10 +174,15 @@ export function refuseUntrue(
       break;
     }
     case 'withdrawn':
-      if (!lot.events.some((e) => e.id === body.event))
-        throw cannot('body.event', body.event, message('the id of an event of this batch'));
+      refuseForeign(lot, event);
       break;
   }
+}
+
+/** Refuses to take back what is no line of this thing. */
+export function refuseForeign(lot: Lot, { body }: KeepEvent): void {
+  if (body.kind === 'withdrawn' && !lot.events.some((e) => e.id === body.event))
+    throw cannot('body.event', body.event, message('the id of an event of this batch'));
 }
 
 /** Refuses a moment no line can have. */

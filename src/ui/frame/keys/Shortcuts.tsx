@@ -3,7 +3,8 @@
 import { useRouter } from 'next/navigation';
 import { createContext, type ReactNode, Suspense, useContext, useEffect, useRef, useState } from 'react';
 import { lazily } from '../../shared/lazily';
-import { redoLast, undoLast } from '../../station/undo';
+import { PUT_BACK } from '../../station/undo/putBack';
+import { redoLast, undoLast } from '../../station/undo/undo';
 import { canKey, doKey, type KeyId, keyReader, onKey, undoKey } from './keys';
 
 /** Loaded when first asked for. */
@@ -54,6 +55,12 @@ export function Shortcuts({ children }: { children: ReactNode }) {
     };
     window.addEventListener('keydown', onDown);
     return () => window.removeEventListener('keydown', onDown);
+  }, [router]);
+  // A version put back is another page.
+  useEffect(() => {
+    const anew = () => router.refresh();
+    window.addEventListener(PUT_BACK, anew);
+    return () => window.removeEventListener(PUT_BACK, anew);
   }, [router]);
   useShortcut('sheet', () => setOpen(true));
 

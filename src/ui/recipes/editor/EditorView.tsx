@@ -3,10 +3,11 @@
 import '../../../core/food/load';
 import { MoreHorizontal } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
 import { idFrom } from '../../../core/formats/draft/ids';
 import type { House } from '../../../core/house/house';
+import { message } from '../../../core/message/message';
 import type { RecipeText } from '../../../core/recipe/recipe';
 import { useLeaveWarning } from '../../shared/form/useLeaveWarning';
 import { Link } from '../../shared/Link';
@@ -15,6 +16,8 @@ import { Sheet } from '../../shared/Sheet';
 import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 import { ask, problemWords } from '../../station/line/api';
+import { didSave } from '../../station/undo/didSave';
+import { useFormUndo } from '../../station/undo/useFormUndo';
 import { readRole } from '../../station/useRole';
 import { bodyOf, fieldOf, type RecipeForm, recipeForm } from './form/form';
 import { useKept } from './form/useKept';
@@ -27,6 +30,8 @@ import { useForesight } from './useForesight';
 
 /** What a soup goes by until its name has been typed. */
 const UNNAMED = 'New soup';
+
+const UNDONE = message('a change of the recipe');
 
 type Props = {
   readonly house: House;
@@ -63,6 +68,14 @@ export function EditorView({ house, body, version, archived }: Props) {
     if (formState.isDirty) keep(values);
   });
   useLeaveWarning(formState.isDirty);
+  useFormUndo(form, UNDONE, version);
+  // Put back to an earlier version, here or elsewhere, it is shown as it now stands.
+  const shown = useRef(version);
+  useEffect(() => {
+    if (shown.current === version || formState.isDirty) return;
+    shown.current = version;
+    reset(recipeForm(body));
+  }, [version, formState.isDirty, body, reset]);
 
   const live = foreseen && !foreseen.ok ? foreseen.problems : [];
   /** What is wrong at a field; ending in a dot, anywhere inside it. */
@@ -116,6 +129,14 @@ export function EditorView({ house, body, version, archived }: Props) {
     reset(now);
     setNote('');
     setSaid({ words: say('Saved as version {version}.', { version: answer.body.version }), bad: false });
+    if (version !== null && answer.body.version !== version)
+      didSave(
+        message('saving the recipe'),
+        `/api/recipes/${body.id}/restore`,
+        'version',
+        version,
+        answer.body.version,
+      );
     if (version === null) router.replace(`/recipes/${answer.body.id}`);
     else router.refresh();
   });

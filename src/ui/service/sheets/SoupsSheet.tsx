@@ -4,7 +4,7 @@ import { Plus } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { middleOf } from '../../../core/flow/bands';
 import type { Recipe } from '../../../core/recipe/recipe';
-import { freeSoupId, MOST_SOUPS, type Service, type Soup } from '../../../core/service/service';
+import { freeSoupId, MOST_SOUPS, type Service, type Soup, withCovers } from '../../../core/service/service';
 import type { Shelf } from '../../order/stores';
 import type { OnShelf } from '../../order/useShelf';
 import { Pick } from '../../shared/form/Field';
@@ -76,10 +76,10 @@ export function SoupsSheet({ service, stores, choose, refused, onChange, onClose
             value={service.covers ?? 0}
             low={0}
             high={20_000}
-            onValue={(n) => onChange({ ...service, covers: n === 0 ? null : n })}
+            onValue={(n) => onChange(withCovers(service, n === 0 ? null : n))}
           />
           {usual !== null && usual !== service.covers && (
-            <button type="button" className={BUTTON} onClick={() => onChange({ ...service, covers: usual })}>
+            <button type="button" className={BUTTON} onClick={() => onChange(withCovers(service, usual))}>
               {say('{usual}, as on the last such days', { usual })}
             </button>
           )}
@@ -87,7 +87,7 @@ export function SoupsSheet({ service, stores, choose, refused, onChange, onClose
         <ul className="grid gap-3">
           {service.soups.map((soup) => (
             <SoupForm
-              key={soup.id}
+              key={`${soup.id} ${'share' in soup.amount}`}
               soup={soup}
               stores={stores}
               covers={service.covers}

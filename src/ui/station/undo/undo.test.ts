@@ -1,4 +1,4 @@
-import { message } from '../../core/message/message';
+import { message } from '../../../core/message/message';
 import { did, forget, redoLast, undoLast, undoState } from './undo';
 
 const words = (text: string) => message(text);

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Message } from '../../core/message/message';
+import type { Message } from '../../../core/message/message';
 
 /** Something done on this station that can be taken back, and done again. */
 export type Undoable = {

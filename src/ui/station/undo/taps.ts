@@ -1,8 +1,8 @@
 'use client';
 
-import type { EventBody } from '../../core/batch/events';
-import type { KeepBody } from '../../core/keep/events';
-import { type Message, message } from '../../core/message/message';
+import type { EventBody } from '../../../core/batch/events';
+import type { KeepBody } from '../../../core/keep/events';
+import { type Message, message } from '../../../core/message/message';
 
 /** What a tap is called when it is taken back: short, without what it was done to. */
 const WORDS: Readonly<Partial<Record<EventBody['kind'] | KeepBody['kind'], Message>>> = {
