@@ -121,6 +121,9 @@ async function work(ask: Exclude<KeeperQuestion, { kind: 'house' | 'batch' }>, h
     case 'cooling':
     case 'way': {
       const found = coolingForecast(state, soup, means, rule.cooling, ask.now);
+      // What this cooling found of its room counts for every way there is in it.
+      const learnt = found && state.way ? { [state.way.place]: found.forecast.fit.film } : {};
+      const here = { ...means, films: { ...films, ...learnt } };
       const read = state.readings.at(-1);
       const seconds = found ? (ask.now - found.at) / 1000 : 0;
       const now =
@@ -139,7 +142,7 @@ async function work(ask: Exclude<KeeperQuestion, { kind: 'house' | 'batch' }>, h
             : found.began - seconds,
       };
       if (ask.kind === 'way')
-        return tell({ key, kind: 'tried', one: tried(ask.way, asked, means, rule.cooling) });
+        return tell({ key, kind: 'tried', one: tried(ask.way, asked, here, rule.cooling) });
       tell({
         key,
         kind: 'cooling',
@@ -151,7 +154,7 @@ async function work(ask: Exclude<KeeperQuestion, { kind: 'house' | 'batch' }>, h
         },
       });
       if (!ask.ways) return;
-      for (const one of waysToCool(asked, means, rule.cooling)) {
+      for (const one of waysToCool(asked, here, rule.cooling)) {
         if (latest.cooling !== key) return;
         tell({ key, kind: 'way', one, left: true });
         await breathe();

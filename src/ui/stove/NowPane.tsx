@@ -58,6 +58,8 @@ export function NowPane({ batchId, going, probe, show, onRead, onDevices }: Prop
   const { seen, to, doubt, pot, followed } = going;
   const limits = followed.kitchen.bandLimits;
   const wanted = bandOf(followed.cooked.target, limits);
+  // One thing at a time: the pot and its ladder keep their room.
+  const salty = seen.saltPercent > followed.kitchen.saltPercent * SALTY;
   const measured = measuredMark(followed.state.events, seen.fatFraction);
   const marks: Mark[] = [
     { id: 'target', words: say('target'), at: followed.cooked.target, kind: 'target' },
@@ -100,7 +102,7 @@ export function NowPane({ batchId, going, probe, show, onRead, onDevices }: Prop
           </p>
         </section>
       </div>
-      {seen.saltPercent > followed.kitchen.saltPercent * SALTY && (
+      {salty && (
         <p
           role="alert"
           className="flex shrink-0 items-center gap-2 border-ink border-b-2 bg-tomato px-4 py-1.5 text-[16px] text-surface leading-tight"
@@ -115,7 +117,7 @@ export function NowPane({ batchId, going, probe, show, onRead, onDevices }: Prop
           </span>
         </p>
       )}
-      {to.short && (
+      {!salty && to.short && (
         <p className="shrink-0 border-ink border-b-2 bg-surface px-4 py-1.5 text-[16px] leading-tight">
           {to.short.kind === 'thin'
             ? say.rich(
