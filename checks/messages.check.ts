@@ -3,7 +3,7 @@ import { parse } from '@formatjs/icu-messageformat-parser';
 import { allMessages, messagesIn } from './messages';
 import { IDS, TERMS } from './terms';
 
-const { found, outside } = allMessages();
+const { found, short, outside } = allMessages();
 const texts = [...new Set([...found.map((f) => f.text), ...TERMS])].sort();
 
 test('everything a screen says is a message: nothing is written outside the catalogue', () => {
@@ -21,11 +21,23 @@ test('every message is ICU MessageFormat that can be read, and chooses among mor
   expect(texts.filter((t) => t.includes(', plural,')).length).toBeGreaterThan(10);
 });
 
+test('what a message’s braces ask for is given where it is made', () => {
+  expect(short.map((s) => `${s.at}: ${s.lacks} of ${s.text}`)).toEqual([]);
+});
+
 test('what is set apart in a message has a name of its own, not that of a figure', () => {
   const both = texts.filter((t) =>
     [...t.matchAll(/<(\w+)>/g)].some(([, tag]) => new RegExp(`\\{${tag}\\b`).test(t)),
   );
   expect(both).toEqual([]);
+});
+
+test('a message that lacks a figure is found', () => {
+  const lacks = (code: string) => messagesIn('x.tsx', code).short.map((s) => s.lacks);
+  expect(lacks("const sign = message('{unit} from the bottom');")).toEqual(['unit']);
+  expect(lacks("say('{a} of {b, number}', { a })")).toEqual(['b']);
+  expect(lacks("say('{a} of {b}', { a, ...rest })")).toEqual([]);
+  expect(lacks("const V = () => <MetricField words={message('A ladle, {unit}')} />;")).toEqual([]);
 });
 
 describe('words outside are found', () => {

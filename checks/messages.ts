@@ -2,9 +2,12 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parse } from '@babel/parser';
 import { isNode, type Node } from '@babel/types';
+import { type MessageFormatElement, parse as parseMessage, TYPE } from '@formatjs/icu-messageformat-parser';
 
 /** A message as it stands in the code, and where. */
 export type Found = { readonly text: string; readonly at: string };
+/** A message whose braces ask for what is not given where it is made. */
+export type Short = { readonly text: string; readonly lacks: string; readonly at: string };
 /** Words on a screen that no catalogue would ever see. */
 export type Outside = { readonly words: string; readonly at: string };
 
@@ -131,12 +134,40 @@ const inLook = (parents: readonly Node[]): boolean =>
       (p.type === 'CallExpression' && callee(p) === 'clsx'),
   );
 
-/** All messages of the code, and all words that are read and are none. */
+/** The names of an object’s values where they can all be read; null where some come from elsewhere. */
+function namesIn(node: Node | undefined): readonly string[] | null {
+  if (node === undefined) return [];
+  if (node.type !== 'ObjectExpression') return null;
+  const names = node.properties.map((p) =>
+    p.type === 'SpreadElement' ? null : p.key.type === 'Identifier' ? p.key.name : null,
+  );
+  return names.includes(null) ? null : (names as string[]);
+}
+
+/** The messages of a table get their figures when one is said. */
+const isOfTable = (parents: readonly Node[]): boolean =>
+  parents.some((p) => p.type === 'ObjectProperty' || p.type === 'ArrayExpression');
+
+/** A field puts the unit it is typed in into its own words. */
+const givenByField = (parents: readonly Node[]): readonly string[] =>
+  parents.some((p) => p.type === 'JSXAttribute' && String(p.name.name) === 'words') ? ['unit'] : [];
+
+/** What the braces of a message ask for. */
+const askedIn = (elements: readonly MessageFormatElement[]): readonly string[] =>
+  elements.flatMap((e) => {
+    if (e.type === TYPE.literal || e.type === TYPE.pound) return [];
+    if (e.type === TYPE.tag) return askedIn(e.children);
+    if (e.type !== TYPE.select && e.type !== TYPE.plural) return [e.value];
+    return [e.value, ...Object.values(e.options).flatMap((o) => askedIn(o.value))];
+  });
+
+/** All messages of the code, those that lack a figure, and all words that are read and are none. */
 export function messagesIn(
   file: string,
   code: string,
-): { found: readonly Found[]; outside: readonly Outside[] } {
+): { found: readonly Found[]; short: readonly Short[]; outside: readonly Outside[] } {
   const found: Found[] = [];
+  const short: Short[] = [];
   const outside: Outside[] = [];
   const ast = parse(code, { sourceType: 'module', plugins: ['typescript', 'jsx'] });
   walk(ast.program, (node, parents) => {
@@ -146,7 +177,14 @@ export function messagesIn(
       const [first] = node.arguments;
       const either = first?.type === 'ConditionalExpression' ? [first.consequent, first.alternate] : [first];
       for (const text of either.map((e) => (e?.type === 'StringLiteral' ? e.value : null)))
-        if (text !== null) found.push({ text, at });
+        if (text !== null) {
+          found.push({ text, at });
+          const later = maker === 'titled' || (node.arguments.length < 2 && isOfTable(parents));
+          const given = later ? null : namesIn(node.arguments[1]);
+          const names = given && new Set([...given, ...givenByField(parents)]);
+          for (const name of names ? new Set(askedIn(parseMessage(text))) : [])
+            if (!names?.has(name)) short.push({ text, lacks: name, at });
+        }
       if (first?.type === 'TemplateLiteral')
         outside.push({ words: `a message is a plain text: ${textOf(first)}`, at });
       return;
@@ -192,11 +230,15 @@ export function messagesIn(
     }
     if (SENTENCE.test(text.replace(UNITS, '')) && !isLook(text)) outside.push({ words: text, at });
   });
-  return { found, outside: PROGRAMS.some((r) => r.test(file)) ? [] : outside };
+  return { found, short, outside: PROGRAMS.some((r) => r.test(file)) ? [] : outside };
 }
 
 /** The same of all files whose words are read on a screen. */
-export function allMessages(): { found: readonly Found[]; outside: readonly Outside[] } {
+export function allMessages(): Pick<ReturnType<typeof messagesIn>, 'found' | 'short' | 'outside'> {
   const each = files().map((f) => messagesIn(f, readFileSync(f, 'utf8')));
-  return { found: each.flatMap((e) => e.found), outside: each.flatMap((e) => e.outside) };
+  return {
+    found: each.flatMap((e) => e.found),
+    short: each.flatMap((e) => e.short),
+    outside: each.flatMap((e) => e.outside),
+  };
 }

@@ -169,7 +169,7 @@ test('a liaison soup from plan to finish: ladles, a stop line, a reload in the m
   // Held, it stays on the rail with its next check, and goes on in Keep.
   await expect(page.locator(`header a[href="/keep?lot=${id}"]`)).toContainText('Kept hot: probe by');
   await page.getByRole('link', { name: /^Keep it hot/ }).click();
-  await page.getByRole('button', { name: 'Read it' }).click();
+  await page.getByRole('button', { name: 'Enter temperature' }).click();
   await page.getByLabel('Temperature, °C').fill('52');
   await page.getByRole('button', { name: 'Write', exact: true }).click();
   await expect(page.getByText(/52\.0 °C: under 57 °C for \d+ min/)).toBeVisible();
@@ -457,6 +457,12 @@ test('more flour on the scale than planned, and the end moves; something put in 
   await page.getByRole('button', { name: /^Weighed: plain flour/ }).click();
   await page.getByLabel('Weight, g').fill('330');
   await page.getByRole('button', { name: 'Write', exact: true }).click();
+  // Far from what is planned: asked once more before it counts.
+  await expect(page.getByRole('dialog', { name: 'Is that right?' })).toContainText(
+    '330 g of plain flour where 204 g are planned',
+  );
+  expect(await kindsOf(id)).toEqual(['step-done']);
+  await page.getByRole('button', { name: 'Yes, that is right' }).click();
   await expect(page.getByText(/let it down with/)).toBeVisible();
   const after = Number((await pass.innerText()).match(/(\d+) \(/)?.[1]);
   expect(after).toBeGreaterThan(before * 1.3);

@@ -365,7 +365,7 @@ test('Compare has two sides: a finish is picked by what it costs and asks of the
   await expect(table.getByRole('button', { name: /^Oat drink/ })).toBeVisible({ timeout: 20_000 });
   const sour = table.getByRole('row').filter({ hasText: 'Sour cream' });
   await expect(sour).toContainText('never');
-  await expect(sour).toContainText(/g \(−\d+\)/);
+  await expect(sour).toContainText(/g \(−\d+ g\)/);
   await sour.getByRole('button').click();
   await expect(page.getByText('Finished with sour cream')).toBeVisible();
   await page.getByRole('link', { name: 'Take it into the plan' }).click();

@@ -198,10 +198,10 @@ test('put by from nothing, in figures that cannot be, in part frozen, moved, thr
   await sheet.getByRole('button', { name: 'Put it by' }).click();
   await expect(sheet.getByRole('alert')).toHaveText('Give it a name.');
   await sheet.getByLabel('Its name').fill('Brown stock');
-  await sheet.getByLabel('Litres').fill('900');
+  await sheet.getByLabel('How much, L').fill('900');
   await sheet.getByRole('button', { name: 'Put it by' }).click();
   await expect(sheet.getByRole('alert')).toContainText('litres are a number above 0, to 600');
-  await sheet.getByLabel('Litres').fill('5');
+  await sheet.getByLabel('How much, L').fill('5');
   await sheet.getByRole('button', { name: 'Put it by' }).click();
   await expect(sheet.getByRole('alert')).toContainText('3 at the least hold it');
   await sheet.getByLabel('How many').fill('3');

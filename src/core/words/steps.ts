@@ -41,12 +41,14 @@ const GOES = [
   message('second {what}'),
   message('third {what}'),
   message('fourth {what}'),
+  message('{what}, go {lot}'),
 ];
+const LATER = GOES.length - 1;
 
 /** What is lifted out, and which go of it: "the second leek". */
 function piecesWords(name: string): Message {
   const { ingredient: id, lot } = lotOf(name);
-  const { text } = GOES[lot ?? 0] ?? message('{what}, go {lot}');
+  const text = GOES[Math.min(lot ?? 0, LATER)]?.text ?? '';
   return { text, values: { what: shortName(id), lot: lot ?? 0 } };
 }
 

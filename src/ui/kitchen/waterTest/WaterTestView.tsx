@@ -37,7 +37,8 @@ export function WaterTestView({ house, boils, first, past }: Props) {
   const say = useSay();
   const router = useRouter();
   const show = useShow();
-  const degreesOf = useUnits().of('celsius');
+  const units = useUnits();
+  const degreesOf = units.of('celsius');
   const now = useNow();
   const { typed, change, forget, begin } = useTypedWaterTest(first, house.burners[0]?.id ?? '');
   const [problems, setProblems] = useState<Readonly<Record<string, string>>>({});
@@ -58,7 +59,11 @@ export function WaterTestView({ house, boils, first, past }: Props) {
 
   const vessel = house.vessels.find((v) => v.id === typed.vesselId);
   const burner = house.burners.find((b) => b.id === typed.burnerId);
-  const sign = typed.by === 'weight' ? message('{unit}, pot and all') : message('{unit} from the bottom');
+  const { unit } = units.of(typed.by === 'weight' ? 'g' : 'mm');
+  const sign =
+    typed.by === 'weight'
+      ? message('{unit}, pot and all', { unit })
+      : message('{unit} from the bottom', { unit });
   const read = (key: 'before' | 'after', words: Message) => (
     <MetricField
       key={typed.by}
