@@ -472,6 +472,8 @@ test('more flour on the scale than planned, and the end moves; something put in 
   await page.getByRole('option', { name: 'Water', exact: true }).click();
   await page.getByLabel('How much, g').fill('800');
   await page.getByRole('button', { name: 'It is in the pot' }).click();
+  await expect(page.getByText('800 g of water in 1.2 L of soup: really?')).toBeVisible();
+  await page.getByRole('button', { name: 'Yes, that is right' }).click();
   await expect.poll(async () => Number((await pass.innerText()).match(/(\d+)/)?.[1])).toBeLessThan(after);
   await expect.poll(() => kindsOf(id)).toEqual(['step-done', 'weighed', 'step-done', 'put-in']);
 });

@@ -105,7 +105,7 @@ test('held, cooled in a pot that would fail, warned, spread out, cold in time, l
   );
 
   // Labels: counted, and what is printed again is marked.
-  await page.getByRole('button', { name: 'Labels' }).click();
+  await page.getByRole('button', { name: 'Labels', exact: true }).click();
   const sheet = page.getByRole('dialog', { name: 'Labels' });
   await sheet.getByLabel('How many').fill('0');
   await sheet.getByRole('button', { name: 'Make the PDF' }).click();
@@ -115,7 +115,7 @@ test('held, cooled in a pot that would fail, warned, spread out, cold in time, l
   await expect.poll(async () => (await linesOf(lot)).some((l) => l.kind === 'labelled')).toBe(true);
   const pdf = await page.request.get(`/api/keep/labels?lot=${lot}&size=roll 62&count=3`);
   expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
-  await page.getByRole('button', { name: 'Labels' }).click();
+  await page.getByRole('button', { name: 'Labels', exact: true }).click();
   await expect(page.getByText('3 printed before')).toBeVisible();
   await page.keyboard.press('Escape');
 
@@ -200,7 +200,9 @@ test('put by from nothing, in figures that cannot be, in part frozen, moved, thr
   await sheet.getByLabel('Its name').fill('Brown stock');
   await sheet.getByLabel('How much, L').fill('900');
   await sheet.getByRole('button', { name: 'Put it by' }).click();
-  await expect(sheet.getByRole('alert')).toContainText('litres are a number above 0, to 600');
+  await expect(sheet.getByRole('alert')).toContainText(
+    '“900” cannot be: more than nothing, 600.0 L at the most.',
+  );
   await sheet.getByLabel('How much, L').fill('5');
   await sheet.getByRole('button', { name: 'Put it by' }).click();
   await expect(sheet.getByRole('alert')).toContainText('3 at the least hold it');

@@ -252,7 +252,7 @@ test('and what bad input is told: by the editor, the kitchen, a file and the lin
     await page.goto('/recipes/import');
     await settles();
     await page.getByRole('textbox').first().fill(wrong);
-    await page.getByRole('button', { name: say('Enter temperature'), exact: true }).click();
+    await page.getByRole('button', { name: say('Read it'), exact: true }).click();
     await page.waitForTimeout(1500);
     expect.soft(await untranslated(page, own), what).toEqual([]);
   }

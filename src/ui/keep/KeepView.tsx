@@ -84,7 +84,7 @@ type Props = {
 export function KeepView({ house, first, lot, face: asked }: Props) {
   const say = useSay();
   useKeptPage(forAway);
-  const keep = useKeep(first, house);
+  const keep = useKeep(first, house, lot);
   const now = useNow();
   const [picked, setPicked] = useState(lot);
   const of = (f: KeepFace) => keep.states.filter((s) => faceOf(s) === f);

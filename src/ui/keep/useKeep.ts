@@ -37,8 +37,8 @@ const merged = (a: readonly KeepEvent[], b: readonly KeepEvent[]): readonly Keep
 /** Something may have changed together: it is read once, this long after, ms. */
 const TOGETHER = 150;
 
-/** All that is kept as all stations together have it, and what was tapped here and waits. */
-export function useKeep(first: KeepTold, { keeping }: House): Keep {
+/** All that is kept as all stations together have it, and what was tapped here and waits; `asked` is what the page is opened for. */
+export function useKeep(first: KeepTold, { keeping }: House, asked: string | null): Keep {
   const [told, setTold] = useState(first);
   const { waiting, sent, refused } = useSyncExternalStore(onOutbox, outbox, () => EMPTY);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
@@ -49,10 +49,13 @@ export function useKeep(first: KeepTold, { keeping }: House): Keep {
       if (answer.ok) setTold(answer.body);
     }, TOGETHER);
   }, []);
+  // Put by while this page was on its way: it was told of before anybody here listened.
+  const missing = asked !== null && !first.lots.some((l) => l.id === asked);
   useEffect(() => {
     beginOutbox();
+    if (missing) readAnew();
     return () => clearTimeout(timer.current);
-  }, []);
+  }, [missing, readAnew]);
   useNews((news) => {
     // Of a batch only its end says anything here.
     const ends =
