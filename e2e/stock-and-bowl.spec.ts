@@ -89,7 +89,7 @@ test('stock by the spoon, made before, and not enough of it: each is said and fo
   await page.getByRole('button', { name: 'On fish stock, made before' }).click();
   const there = sheet.getByLabel('There is only, L');
   await there.fill('99');
-  await expect(sheet.getByText(/“99” cannot be: 0\.1 to 12\.0 L here\./)).toBeVisible();
+  await expect(sheet.getByText(/“99” cannot be: 0\.08 L to 12\.0 L here\./)).toBeVisible();
   await there.fill('3');
   await sheet.getByLabel('Made up with').selectOption({ label: 'Vegetable stock, bought' });
   await page.keyboard.press('Escape');
@@ -129,7 +129,7 @@ test('wine is boiled down to a share, and what is held back for the bowl goes wi
   await expect(sheet.getByLabel('Dill')).toBeDisabled();
   expect(await axe(page, '[role=dialog]')).toEqual([]);
   await sheet.getByLabel('A portion, mL').fill('5');
-  await expect(sheet.getByText('“5” cannot be: a portion is 20 to 2000 mL.')).toBeVisible();
+  await expect(sheet.getByText('“5” cannot be: a portion is 20 mL to 2 000 mL.')).toBeVisible();
   await sheet.getByLabel('A portion, mL').fill('250');
   await page.keyboard.press('Escape');
   await expect(bowl.getByRole('heading')).toHaveText('For the bowl: 32 portions of 250 mL');

@@ -93,13 +93,20 @@ export function inWords({ text, values = {} }: Message, reader: Reader): string 
   return String(formatOf(text, language).format(valuesIn(values, reader)));
 }
 
-/** Says messages, or texts with values, as somebody reads them. */
+/** Says messages, or texts, as somebody reads them; `values` fill what a message of a table leaves open. */
 export type Words = (said: Message | string, values?: Values) => string;
 
 export const wordsFor =
   (reader: Reader): Words =>
   (said, values) =>
-    inWords(typeof said === 'string' ? { text: said, ...(values && { values }) } : said, reader);
+    inWords(
+      typeof said === 'string'
+        ? { text: said, ...(values && { values }) }
+        : values
+          ? { text: said.text, values: { ...said.values, ...values } }
+          : said,
+      reader,
+    );
 
 /** In English and metric units, for records, exports and programs. */
 export const inEnglish: Words = wordsFor(METRIC);

@@ -99,3 +99,8 @@ test('spoken says every message in plain data, however deep, and leaves the rest
   const data = { a: message('one'), b: [{ c: message('{n} g', { n: 2 }), d: 3 }], e: null };
   expect(spoken(data)).toEqual({ a: 'one', b: [{ c: '2 g', d: 3 }], e: null });
 });
+
+test('what a message of a table leaves open is filled when it is said', () => {
+  expect(inEnglish(message('{to} kept'), { to: { celsius: 21 } })).toBe('21 °C kept');
+  expect(inEnglish(message('{a} of {b}', { a: 1 }), { b: 2 })).toBe('1 of 2');
+});

@@ -102,6 +102,7 @@ export function CoolingFace({
                 beside={beside ?? null}
                 now={now}
                 fromRule={rule.cooling.from}
+                due={limitsNow(state, now).map((l) => l.by)}
               />
             </Suspense>
           )}

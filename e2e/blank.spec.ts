@@ -1,0 +1,142 @@
+import { expect, type Page, test } from '@playwright/test';
+import pg from 'pg';
+import { prepare, serve } from '../cli/app.mjs';
+import { app as here } from './app';
+import { VIEWS, watch } from './kit';
+import { done, heading, left, started } from './stove';
+
+/** Nothing of the demo: one pot, one burner and no recipe, as a stranger’s kitchen begins. */
+const NAME = 'panache_test_blank';
+const MINUTE = 60;
+
+const at = (database: string): string => {
+  const url = new URL(here.databaseUrl);
+  url.pathname = `/${database}`;
+  return url.href;
+};
+
+async function blankKitchen() {
+  const owner = new pg.Client({ connectionString: here.databaseUrl });
+  await owner.connect();
+  await owner.query(`DROP DATABASE IF EXISTS ${NAME} WITH (FORCE)`);
+  await owner.query(`CREATE DATABASE ${NAME}`);
+  const demo = process.env.PANACHE_DEMO;
+  process.env.PANACHE_DEMO = 'off';
+  const { url } = await prepare(at(NAME)).finally(() => {
+    if (demo === undefined) delete process.env.PANACHE_DEMO;
+    else process.env.PANACHE_DEMO = demo;
+  });
+  const app = await serve({
+    mode: 'start',
+    from: 3560,
+    databaseUrl: url,
+    env: { DEVICES_URL: '', PANACHE_CLOCK: 'own' },
+  });
+  return {
+    app,
+    end: async () => {
+      await app.stop();
+      await owner.query(`DROP DATABASE IF EXISTS ${NAME} WITH (FORCE)`);
+      await owner.end();
+    },
+  };
+}
+
+/** Opens a view and waits till it is live: no pot is on whose clock would say so. */
+const open = async (page: Page, path: string): Promise<number | undefined> => {
+  const answer = await page.goto(path, { waitUntil: 'load' });
+  await page.waitForFunction(() =>
+    [...document.querySelectorAll('main *')].some((e) =>
+      Object.keys(e).some((k) => k.startsWith('__reactProps')),
+    ),
+  );
+  return answer?.status();
+};
+
+const temperature = async (page: Page, celsius: string): Promise<void> => {
+  await page.getByRole('button', { name: /^(Enter temperature|By hand)$/ }).click();
+  await page.getByLabel('Temperature, °C').fill(celsius);
+  await page.getByRole('button', { name: 'Write', exact: true }).click();
+};
+
+test('a blank kitchen: every view opens, and a recipe of one’s own is written, planned, cooked, cooled and labelled', async ({
+  browser,
+}) => {
+  test.setTimeout(240_000);
+  const { app, end } = await blankKitchen();
+  const context = await browser.newContext({ baseURL: app.address, locale: 'en-GB' });
+  try {
+    const page = await context.newPage();
+    watch(page);
+    await page.clock.install();
+    // Nothing is there, and nothing breaks: whoever is lost is told what to do first.
+    for (const path of VIEWS.filter((v) => !/cockle|id=/.test(v))) {
+      expect([path, await open(page, path)]).toEqual([path, 200]);
+      await expect(page.getByRole('heading', { name: 'This page cannot be shown now' })).toHaveCount(0);
+    }
+    for (const path of ['/recipes/cockle-and-leek-chowder', '/stove/6f0f6f0e-5d1c-4c0e-9a53-0d2f7c1b9a01'])
+      expect((await page.goto(path))?.status()).toBe(404);
+    await open(page, '/plan');
+    await expect(heading(page)).toHaveText('No soup to plan yet');
+    await page.getByRole('link', { name: 'Put in a recipe' }).click();
+    await page.getByRole('link', { name: /^Roux, blended/ }).click();
+    await page.getByLabel('Name', { exact: true }).first().fill('Leek velouté');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(page).toHaveURL(/\/recipes\/leek-veloute$/);
+
+    await page.getByRole('link', { name: 'Plan it' }).click();
+    await expect(page.getByText(/^Chance of/)).toBeVisible({ timeout: 20_000 });
+    await page.getByRole('button', { name: 'Start this batch' }).click();
+    await started(page);
+    await expect(page.getByRole('timer', { name: 'Time left in this step' })).toHaveText(/\d\d:\d\d/);
+    const pass = (seconds: number) => page.clock.fastForward(seconds * 1000);
+    for (let n = 0; n < 14 && !(await heading(page).innerText()).startsWith('On the pass'); n++) {
+      await pass(await left(page));
+      await done(page);
+    }
+    await page.getByRole('button', { name: /^Cool it/ }).click();
+    await page.getByRole('link', { name: /^Choose how it is cooled/ }).click();
+
+    // No ice, no blast: the ways there are, and readings by hand until it is cold.
+    await temperature(page, '78');
+    const ways = page.getByRole('list', { name: 'Ways to cool it from here' });
+    await expect(ways.getByText(/Trying the kitchen/)).toHaveCount(0, { timeout: 20_000 });
+    await ways.getByRole('button').first().click();
+    for (const [minutes, celsius] of [
+      [40, '40'],
+      [50, '19.5'],
+      [90, '9'],
+      [70, '4'],
+    ] as const) {
+      await pass(minutes * MINUTE);
+      await temperature(page, celsius);
+    }
+    await page.getByRole('button', { name: 'Cold: put it away' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'It is cold and put away' }).click();
+    const shelf = page.getByRole('list', { name: 'The shelf, first to use first' });
+    await expect(shelf).toContainText('Leek velouté');
+    await expect(page.getByText(/^Use by \w+ \d+ \w+/)).toBeVisible();
+    await page.getByRole('button', { name: 'Labels', exact: true }).click();
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('dialog').getByRole('button', { name: 'Make the PDF' }).click(),
+    ]);
+    expect(file.suggestedFilename()).toMatch(/\.pdf$/);
+    await open(page, '/keep?face=record');
+    const record = page.getByRole('table', { name: 'The record' });
+    // As it went, by the clock of this kitchen: no reading stands at the time of another.
+    const times = (
+      await record
+        .getByRole('row')
+        .filter({ hasText: /Read \d/ })
+        .allInnerTexts()
+    ).map((row) => row.match(/\d\d:\d\d/)?.[0]);
+    expect(new Set(times).size).toBe(5);
+    for (const says of ['Put by', '78.0 °C', '4.0 °C', 'Cold, to', 'One label printed'])
+      await expect(record).toContainText(says);
+    await expect(record.getByText('Nobody has said what was done.')).toHaveCount(0);
+  } finally {
+    await context.close();
+    await end();
+  }
+});
