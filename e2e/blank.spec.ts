@@ -124,6 +124,8 @@ test('a blank kitchen: every view opens, and a recipe of one’s own is written,
     expect(file.suggestedFilename()).toMatch(/\.pdf$/);
     await open(page, '/keep?face=record');
     const record = page.getByRole('table', { name: 'The record' });
+    for (const says of ['Put by', '78.0 °C', '4.0 °C', 'Cold, to', 'One label printed'])
+      await expect(record).toContainText(says);
     // As it went, by the clock of this kitchen: no reading stands at the time of another.
     const times = (
       await record
@@ -132,8 +134,6 @@ test('a blank kitchen: every view opens, and a recipe of one’s own is written,
         .allInnerTexts()
     ).map((row) => row.match(/\d\d:\d\d/)?.[0]);
     expect(new Set(times).size).toBe(5);
-    for (const says of ['Put by', '78.0 °C', '4.0 °C', 'Cold, to', 'One label printed'])
-      await expect(record).toContainText(says);
     await expect(record.getByText('Nobody has said what was done.')).toHaveCount(0);
   } finally {
     await context.close();

@@ -1,9 +1,11 @@
 import { useState } from 'react';
 import type { StepState } from '../../../core/batch/state';
+import { titleIn } from '../../../core/batch/titleIn';
 import { message } from '../../../core/message/message';
 import { Field } from '../../shared/form/Field';
 import { BUTTON, PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
+import { useShow } from '../../shared/useShow';
 
 const REASONS = [
   message('not needed'),
@@ -15,6 +17,7 @@ const REASONS = [
 /** Why a step is left out: a tap, or a few words. */
 export function SkipStep({ step, onSkip }: { step: StepState; onSkip: (reason: string) => void }) {
   const say = useSay();
+  const show = useShow();
   const [reason, setReason] = useState('');
   const [tried, setTried] = useState(false);
   return (
@@ -30,7 +33,7 @@ export function SkipStep({ step, onSkip }: { step: StepState; onSkip: (reason: s
       <p className="text-[20px]">
         {say.rich('Leave out <b>{title}</b>: why? The model goes on without it.', {
           b: (text) => <b>{text}</b>,
-          title: step.title,
+          title: titleIn(step, show),
         })}
       </p>
       <div className="grid grid-cols-2 gap-2">

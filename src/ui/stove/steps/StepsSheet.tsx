@@ -112,8 +112,8 @@ export function StepsSheet({ events, state, unreadable, write, onLook, onEnd }: 
                 onClick={() => (ended ? setBacking(ended) : write({ kind: 'step-done', step: s.key }))}
                 aria-label={
                   ended
-                    ? say('Take back: {title}', { title: s.title })
-                    : say('Mark done: {title}', { title: s.title })
+                    ? say('Take back: {title}', { title: titleIn(s, show) })
+                    : say('Mark done: {title}', { title: titleIn(s, show) })
                 }
                 className="grid size-14 shrink-0 place-items-center"
               >
@@ -160,7 +160,7 @@ export function StepsSheet({ events, state, unreadable, write, onLook, onEnd }: 
                 <button
                   type="button"
                   onClick={() => setSkipping(s)}
-                  aria-label={say('Leave out: {title}', { title: s.title })}
+                  aria-label={say('Leave out: {title}', { title: titleIn(s, show) })}
                   className={`${BUTTON} shrink-0 border-rule px-3`}
                 >
                   <SkipForward size={20} aria-hidden />
