@@ -323,6 +323,23 @@ test('its time is counted from the earliest the clock can have begun', () => {
   expect(limits.map((l) => l.by / MIN)).toEqual([140, 380]);
 });
 
+test('on the minute: met then it holds, over it then it was not kept, a minute before nobody can tell', () => {
+  const at = (minutes: number, celsius: number) =>
+    limitsOf(
+      courseOf(
+        [
+          [0, 57],
+          [1, 56],
+          [minutes, celsius],
+        ],
+        rulesOf('fda'),
+      ),
+      200 * MIN,
+    )[0]?.answer;
+  expect([at(120, 21), at(121, 21)]).toEqual(['holds', 'cannot be told']);
+  expect([at(120, 22), at(121, 22)]).toEqual(['cannot be told', 'will not']);
+});
+
 test('the worst of several counts: known before untold, untold before open', () => {
   expect(worst(['holds', 'open', 'cannot be told', 'will not'])).toBe('will not');
   expect(worst(['holds', 'open', 'cannot be told'])).toBe('cannot be told');

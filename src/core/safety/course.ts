@@ -90,7 +90,7 @@ export function limitsOf({ hotAt, clock, stages }: Course, now: number): readonl
         ? 'holds'
         : metAt === null && now <= by
           ? 'open'
-          : overAt !== null && overAt > latest + seconds * 1000
+          : overAt !== null && overAt >= latest + seconds * 1000
             ? 'will not'
             : 'cannot be told';
     return { to, by, met: metAt, answer };
