@@ -1,28 +1,17 @@
 import { expect, type Page, test } from '@playwright/test';
-import pg from 'pg';
 import { prepare, serve } from '../cli/app.mjs';
-import { app as here } from './app';
-import { VIEWS, watch } from './kit';
+import { emptyDatabase, temperature, VIEWS, watch } from './kit';
 import { done, heading, left, started } from './stove';
 
 /** Nothing of the demo: one pot, one burner and no recipe, as a stranger’s kitchen begins. */
 const NAME = 'panache_test_blank';
 const MINUTE = 60;
 
-const at = (database: string): string => {
-  const url = new URL(here.databaseUrl);
-  url.pathname = `/${database}`;
-  return url.href;
-};
-
 async function blankKitchen() {
-  const owner = new pg.Client({ connectionString: here.databaseUrl });
-  await owner.connect();
-  await owner.query(`DROP DATABASE IF EXISTS ${NAME} WITH (FORCE)`);
-  await owner.query(`CREATE DATABASE ${NAME}`);
+  const { url: databaseUrl, drop } = await emptyDatabase(NAME);
   const demo = process.env.PANACHE_DEMO;
   process.env.PANACHE_DEMO = 'off';
-  const { url } = await prepare(at(NAME)).finally(() => {
+  const { url } = await prepare(databaseUrl).finally(() => {
     if (demo === undefined) delete process.env.PANACHE_DEMO;
     else process.env.PANACHE_DEMO = demo;
   });
@@ -36,8 +25,7 @@ async function blankKitchen() {
     app,
     end: async () => {
       await app.stop();
-      await owner.query(`DROP DATABASE IF EXISTS ${NAME} WITH (FORCE)`);
-      await owner.end();
+      await drop();
     },
   };
 }
@@ -51,12 +39,6 @@ const open = async (page: Page, path: string): Promise<number | undefined> => {
     ),
   );
   return answer?.status();
-};
-
-const temperature = async (page: Page, celsius: string): Promise<void> => {
-  await page.getByRole('button', { name: /^(Enter temperature|By hand)$/ }).click();
-  await page.getByLabel('Temperature, °C').fill(celsius);
-  await page.getByRole('button', { name: 'Write', exact: true }).click();
 };
 
 test('a blank kitchen: every view opens, and a recipe of one’s own is written, planned, cooked, cooled and labelled', async ({

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import type { KeepBody } from '../src/core/keep/events';
 import { recordKeep } from '../src/server/actions/keep/keep';
-import { db, open, watch } from './kit';
+import { db, open, temperature, watch } from './kit';
 import { begin, done, heading, kindsOf, simulate } from './stove';
 
 /** What a stranger’s kitchen does that the demo does not: each of these was once falsely green, refused or lost. */
@@ -60,12 +60,6 @@ const bodies = async (lot: string): Promise<({ kind: string } & Record<string, u
   (await db.query('SELECT body FROM keep_event WHERE lot_id = $1 ORDER BY at', [lot])).rows.map(
     (r) => r.body,
   );
-
-const temperature = async (page: Page, celsius: string): Promise<void> => {
-  await page.getByRole('button', { name: /^(Enter temperature|By hand)$/ }).click();
-  await page.getByLabel('Temperature, °C').fill(celsius);
-  await page.getByRole('button', { name: 'Write', exact: true }).click();
-};
 
 test('26 °C on a worktop after six hours is not within any limit, and is not green', async ({ page }) => {
   const lot = await cooling('Worktop stock', 'worktop', [

@@ -7,19 +7,12 @@ import { grow } from '../bench/kit/grow';
 import { prepare, serve } from '../cli/app.mjs';
 import { bringBack, putAway } from '../src/server/data/parts';
 import { sealRest } from '../src/server/queries/seals';
-import { app as here } from './app';
-import { live, open, watch } from './kit';
+import { emptyDatabase, live, open, watch } from './kit';
 import { begin, done, heading } from './stove';
 
 /** A tenth of three years’ events, and every recipe they have come to; the whole of it is measured in bench/grown. */
 const GROWN = { batches: 2000, eventsEach: 50, recipes: 500, versionsEach: 20, days: 1095 };
 const NAME = 'panache_test_grown';
-
-const at = (database: string): string => {
-  const url = new URL(here.databaseUrl);
-  url.pathname = `/${database}`;
-  return url.href;
-};
 
 const file = join(tmpdir(), `panache-month-${process.pid}.jsonl.gz`);
 
@@ -27,12 +20,9 @@ test('in a kitchen of three years: the rail, a recipe found, a batch begun, tapp
   browser,
 }) => {
   test.setTimeout(120_000);
-  const owner = new pg.Client({ connectionString: here.databaseUrl });
-  await owner.connect();
-  await owner.query(`DROP DATABASE IF EXISTS ${NAME}`);
-  await owner.query(`CREATE DATABASE ${NAME}`);
-  const { url } = await prepare(at(NAME));
-  const db = new pg.Pool({ connectionString: at(NAME), max: 2 });
+  const { url: databaseUrl, drop } = await emptyDatabase(NAME);
+  const { url } = await prepare(databaseUrl);
+  const db = new pg.Pool({ connectionString: databaseUrl, max: 2 });
   // Whoever is left when the database is dropped is told so.
   db.on('error', () => {});
   await grow(db, GROWN);
@@ -122,7 +112,6 @@ test('in a kitchen of three years: the rail, a recipe found, a batch begun, tapp
     await context.close();
     await app.stop();
     await db.end();
-    await owner.query(`DROP DATABASE IF EXISTS ${NAME} WITH (FORCE)`);
-    await owner.end();
+    await drop();
   }
 });

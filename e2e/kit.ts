@@ -62,6 +62,31 @@ export const dose = (page: Page) => page.getByRole('listitem').filter({ hasText:
 export const grams = async (page: Page): Promise<number> =>
   Number(((await dose(page).innerText()).match(/([\d\s]+)g/)?.[1] ?? '').replaceAll(/\s/g, ''));
 
+/** Writes down a temperature that was read by hand, in Keep. */
+export async function temperature(page: Page, celsius: string): Promise<void> {
+  await page.getByRole('button', { name: /^(Enter temperature|By hand)$/ }).click();
+  await page.getByLabel('Temperature, °C').fill(celsius);
+  await page.getByRole('button', { name: 'Write', exact: true }).click();
+}
+
+/** A database of its own beside the one the tests run on, empty; `drop` ends it. */
+export async function emptyDatabase(name: string): Promise<{ url: string; drop: () => Promise<void> }> {
+  const url = new URL(here.databaseUrl);
+  url.pathname = `/${name}`;
+  const owner = new pg.Client({ connectionString: here.databaseUrl });
+  await owner.connect();
+  const gone = () => owner.query(`DROP DATABASE IF EXISTS ${name} WITH (FORCE)`);
+  await gone();
+  await owner.query(`CREATE DATABASE ${name}`);
+  return {
+    url: url.href,
+    drop: async () => {
+      await gone();
+      await owner.end();
+    },
+  };
+}
+
 /** Throws in the test what goes wrong on the page. */
 export const watch = (page: Page): void => {
   page.on('pageerror', (error) => {

@@ -57,6 +57,16 @@ const GAP = 1.25;
 
 const minutes = (ms: number): number => Math.round(ms / 60_000);
 
+const backWords = ({ why }: { readonly why?: string | undefined }): Message =>
+  why ? message('Taken back: {why}', { why }) : message('Taken back');
+
+/** Of a line that was stamped by a clock that stood far off. */
+const clockMark = ({ clockMs }: Pick<KeepEvent, 'clockMs'>): readonly Mark[] =>
+  clockMs !== undefined && Math.abs(clockMs) > CLOCK ? ['clock'] : [];
+
+const received = ({ receivedAt }: Pick<KeepEvent, 'receivedAt'>): number | null =>
+  receivedAt ? Date.parse(receivedAt) : null;
+
 const says = (event: KeepEvent, house: House): Message => {
   const { body } = event;
   const place = (id: string) => placeOf(house.keeping, id)?.name ?? id;
@@ -126,7 +136,7 @@ const says = (event: KeepEvent, house: House): Message => {
     case 'note':
       return message('{text}', { text: body.text });
     case 'withdrawn':
-      return body.why ? message('Taken back: {why}', { why: body.why }) : message('Taken back');
+      return backWords(body);
     case 'probe checked':
       return message(
         '{probe} in {point, select, ice {ice} other {boiling water}}: {celsius}, should be {expected}',
@@ -145,10 +155,10 @@ const says = (event: KeepEvent, house: House): Message => {
 };
 
 const ownMarks = (event: KeepEvent, withdrawn: ReadonlySet<string>): Mark[] => {
-  const { body, receivedAt, at, clockMs } = event;
+  const { body, receivedAt, at } = event;
   return [
     ...(receivedAt && Date.parse(receivedAt) - Date.parse(at) > LATE ? (['late'] as const) : []),
-    ...(clockMs !== undefined && Math.abs(clockMs) > CLOCK ? (['clock'] as const) : []),
+    ...clockMark(event),
     ...(body.kind === 'put right' || body.kind === 'probe put right' ? (['put right'] as const) : []),
     ...(body.kind === 'thrown away' ? (['discarded'] as const) : []),
     ...(withdrawn.has(event.id) ? (['taken back'] as const) : []),
@@ -241,7 +251,7 @@ function lotEntries(lot: Lot, house: House, rule: RuleSet, now: number): readonl
     return {
       id: event.id,
       at: happened(event),
-      receivedAt: event.receivedAt ? Date.parse(event.receivedAt) : null,
+      receivedAt: received(event),
       lot: lot.id,
       source: 'keep',
       name,
@@ -299,8 +309,7 @@ export type StoveReading = {
 const stoveSays = ({ body }: BatchEvent): Message | null => {
   if (body.kind === 'temperature')
     return message('Read {celsius} on the stove', { celsius: { celsius: body.celsius, exact: true } });
-  if (body.kind !== 'withdrawn') return null;
-  return body.why ? message('Taken back: {why}', { why: body.why }) : message('Taken back');
+  return body.kind === 'withdrawn' ? backWords(body) : null;
 };
 
 /** The record as it is read: each line, and between them what is missing and what was over a limit; by time. */
@@ -319,7 +328,7 @@ export function entriesOf(
       (event): Entry => ({
         id: event.id,
         at: Date.parse(event.at),
-        receivedAt: event.receivedAt ? Date.parse(event.receivedAt) : null,
+        receivedAt: received(event),
         lot: null,
         source: 'keep',
         name: '',
@@ -338,7 +347,7 @@ export function entriesOf(
         {
           id: event.id,
           at: Date.parse(event.at),
-          receivedAt: event.receivedAt ? Date.parse(event.receivedAt) : null,
+          receivedAt: received(event),
           lot: batch,
           source: 'batch',
           name,
@@ -347,10 +356,7 @@ export function entriesOf(
           ...(event.body.kind === 'temperature' && { reading: true as const }),
           by: event.station,
           probe: event.body.kind === 'temperature' ? (event.body.from ?? null) : null,
-          marks: [
-            ...(event.clockMs !== undefined && Math.abs(event.clockMs) > CLOCK ? (['clock'] as const) : []),
-            ...(back ? (['taken back'] as const) : []),
-          ],
+          marks: [...clockMark(event), ...(back ? (['taken back'] as const) : [])],
           done: null,
         },
       ];

@@ -84,6 +84,9 @@ export type LotState = {
   readonly events: readonly KeepEvent[];
 };
 
+/** A reading this long before, ms, still says how warm it was when it was moved, or a way of cooling chosen. */
+export const JUST = 10 * 60_000;
+
 /** What something kept is judged by: the kitchen's places, and its rules. */
 export type KeptBy = Pick<Keeping, 'places' | 'rules' | 'tightened'>;
 

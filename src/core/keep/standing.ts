@@ -6,8 +6,8 @@ import type { Soup } from './cool/body';
 import { FILM_UNKNOWN, type FilmKnown, type Forecast, forecast, type Phase } from './cool/forecast';
 import { coolingOf, type Means } from './cool/ways';
 import type { KeepEvent } from './events';
-import type { LotState } from './lot';
-import { allowedUnder, limitsNow } from './safe/judged';
+import { JUST, type LotState } from './lot';
+import { allowedUnder, limitsNow, mayWait } from './safe/judged';
 
 /** The rules as a house has them. */
 export const rulesIn = ({ keeping }: Pick<House, 'keeping'>): RuleSet =>
@@ -29,12 +29,11 @@ export function underLimit(state: LotState, rule: RuleSet, now: number): UnderLi
   if (state.stage !== 'hot' || !under) return null;
   const allowed = allowedUnder(state, rule);
   const seconds = (now - under.since) / 1000;
-  const graced = rule.hot.graceSeconds > 0 && !state.graced;
   return {
     celsius: under.celsius,
     since: under.since,
     minutes: Math.max(0, Math.round(seconds / 60)),
-    does: seconds > allowed ? 'throw away' : graced ? 'serve or cool' : 'reheat',
+    does: seconds > allowed ? 'throw away' : mayWait(state, rule) ? 'serve or cool' : 'reheat',
     by: under.since + allowed * 1000,
   };
 }
@@ -59,9 +58,6 @@ export function filmsKnown(lines: readonly KeepEvent[]): Readonly<Record<string,
     }),
   );
 }
-
-/** A reading this long before a way was chosen, ms, still says how warm it was then. */
-const JUST = 10 * 60_000;
 
 /** °C something is supposed to be when it is set to cool and nobody has read it. */
 const SUPPOSED = 85;
@@ -108,14 +104,20 @@ const WATCHED = 0.85;
 /** Before it was read twice only this little chance is worth an alarm: the room is hardly known yet. */
 const HOPELESS = 0.08;
 
+/** What is to be said of limits as they were read, whatever a forecast says; null where it is for the forecast to say. */
+export function alarmRead(limits: readonly Limit[]): Alarm | null {
+  if (limits.some((l) => l.answer === 'will not')) return 'lost';
+  return limits.some((l) => l.answer === 'cannot be told') ? 'unread' : null;
+}
+
 /** What is to be said of a forecast and of the limits as they were read: what was missed is lost, what nobody read in time cannot be told, before that when it will. */
 export function alarmOf(
   f: Forecast,
   limits: readonly Limit[],
   readings: readonly { readonly celsius: number }[],
 ): Alarm {
-  if (limits.some((l) => l.answer === 'will not')) return 'lost';
-  if (limits.some((l) => l.answer === 'cannot be told')) return 'unread';
+  const read = alarmRead(limits);
+  if (read) return read;
   if (f.chance < (readings.length >= 2 ? MISSING : HOPELESS)) return 'will miss';
   return f.chance < WATCHED ? 'watch' : 'none';
 }

@@ -27,6 +27,24 @@ export const putBy = (more: Partial<Extract<KeepBody, { kind: 'put by' }>> = {})
   ...more,
 });
 
+/** Set to cool in four shallow pans. */
+export const pansTo = (place: string): KeepBody => ({
+  kind: 'set to cool',
+  way: { into: { kind: 'pans', pan: 'full-65', count: 4 }, place },
+});
+
 export const lotOf = (...events: readonly KeepEvent[]): Lot => ({ id: LOT, events });
 export const read = (minutes: number, celsius: number): KeepEvent =>
   line(minutes, { kind: 'temperature', celsius });
+
+/** On the worktop at the start, cooled in the blast within every limit and put away. */
+export const PUT = line(0, putBy({ place: 'worktop' }));
+export const WELL: readonly KeepEvent[] = [
+  PUT,
+  read(1, 84),
+  line(2, pansTo('blast')),
+  read(30, 55),
+  read(90, 20),
+  read(200, 4),
+  line(201, { kind: 'cooled', place: 'fridge' }),
+];

@@ -76,17 +76,18 @@ function Calibration({ funnels }: { funnels: readonly HouseFunnel[] }) {
   const [problems, setProblems] = useState<Readonly<Partial<Record<keyof Typed | 'form', string>>>>({});
   const [kept, setKept] = useState<HouseFunnel | null>(null);
   const [timing, setTiming] = useState<'thinSeconds' | 'thickSeconds' | null>(null);
+  const set = (key: keyof Typed, value: string) => setTyped((t) => ({ ...t, [key]: value }));
   const press = (key: 'thinSeconds' | 'thickSeconds') => {
     if (timing !== null && timing !== key) return;
     const took = watch.press();
     setTiming(took === null ? key : null);
-    if (took !== null) setTyped((t) => ({ ...t, [key]: took.toFixed(1) }));
+    if (took !== null) set(key, took.toFixed(1));
   };
   const watch = useStopwatch(null, () => timing && press(timing));
   const field = (key: keyof Typed) => ({
     id: `funnel-${key}`,
     value: typed[key],
-    onChange: (e: { target: { value: string } }) => setTyped((t) => ({ ...t, [key]: e.target.value })),
+    onChange: (e: { target: { value: string } }) => set(key, e.target.value),
     problem: problems[key],
     ...(key !== 'name' && {
       inputMode: 'decimal' as const,
@@ -155,7 +156,7 @@ function Calibration({ funnels }: { funnels: readonly HouseFunnel[] }) {
             words={message('How much runs, {unit}')}
             what="jug"
             value={field('ml').value}
-            onValue={(metric) => field('ml').onChange({ target: { value: metric } } as never)}
+            onValue={(metric) => set('ml', metric)}
             problem={field('ml').problem}
           />
           <p className="text-[16px] text-quiet">

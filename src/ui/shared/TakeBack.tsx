@@ -36,6 +36,7 @@ export function TakeBack({ what, when, figure, onTake, onClose }: Props) {
     if (reason.trim() === '') return setProblem({ field: 'why', says: say('Say why in a word.') });
     const wrong = onTake(reason.trim(), value.trim() === '' ? null : value);
     if (wrong) setProblem({ field: 'value', says: wrong });
+    else onClose();
   };
   return (
     <Sheet open onOpenChange={(open) => open || onClose()} title={say('Take it back')}>

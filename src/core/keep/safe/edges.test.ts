@@ -1,8 +1,8 @@
 import { demoHouse } from '../../../../demo/demo';
 import { rulesOf } from '../../safety/rules';
 import { dateMark } from '../dates';
-import type { KeepBody, KeepEvent } from '../events';
-import { line, lotOf, putBy, read, START } from '../testKit';
+import type { KeepEvent } from '../events';
+import { pansTo as cool, line, lotOf, PUT as put, putBy, read, START, WELL as well } from '../testKit';
 import { lotState } from './fold';
 import { judge } from './judged';
 
@@ -17,21 +17,7 @@ const state = (...events: readonly KeepEvent[]) => {
 };
 const kinds = (events: readonly KeepEvent[], now: number) =>
   judge(state(...events), rule, at(now)).deviations.map((d) => d.kind);
-const cool = (place: string): KeepBody => ({
-  kind: 'set to cool',
-  way: { into: { kind: 'pans', pan: 'full-65', count: 4 }, place },
-});
-const put = line(0, putBy({ place: 'worktop' }));
 const hot = line(0, putBy({ place: 'bath' }));
-const well = [
-  put,
-  read(1, 84),
-  line(2, cool('blast')),
-  read(30, 55),
-  read(90, 20),
-  read(200, 4),
-  line(201, { kind: 'cooled', place: 'fridge' }),
-];
 const moved = (minutes: number, place: string) => line(minutes, { kind: 'moved', place });
 
 describe('to the degree and the minute', () => {

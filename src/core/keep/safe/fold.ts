@@ -5,6 +5,7 @@ import { dateMark } from '../dates';
 import type { KeepBodyOf, KeepEvent } from '../events';
 import {
   happened,
+  JUST,
   type KeptBy,
   type KeptReading,
   type Lot,
@@ -14,7 +15,7 @@ import {
   standingLines,
 } from '../lot';
 import type { Deviation, Done } from './deviation';
-import { judge, limitDeviations } from './judged';
+import { judge, limitDeviations, mayWait } from './judged';
 
 type Draft = { -readonly [K in keyof LotState]: LotState[K] } & {
   /** Put where it stays before it was read cold: read cold there, it is. */
@@ -34,9 +35,6 @@ const WARMS = 2;
  * 3-501.19, from memory. Of what is stored cold, and of the pass where nobody read it for longer.
  */
 const OUT = 4 * 3_600_000;
-
-/** A reading this long before, ms, still says how hot it was when it was moved. */
-const JUST = 10 * 60_000;
 
 const STORED: ReadonlySet<LotStage> = new Set(['cold', 'frozen', 'thawing']);
 
@@ -101,11 +99,17 @@ function unsettle(d: Draft): void {
 function leavesPass(d: Draft, at: number, { rule }: By): void {
   if (d.stage !== 'hot' || !d.under) return;
   const within = at - d.under.since <= rule.hot.graceSeconds * 1000;
-  if (within && !d.graced && rule.hot.graceSeconds > 0 && d.course.clock) {
+  if (within && mayWait(d, rule) && d.course.clock) {
     d.course = { ...d.course, hotAt: at, clock: { earliest: at, latest: at } };
     d.graced = true;
   }
   d.under = null;
+}
+
+/** Cold where it stands now, and there it stays. */
+function rests(d: Draft, at: number, { keeping }: By): void {
+  d.awaits = false;
+  turn(d, stageAt(keeping, d.place) === 'frozen' ? 'frozen' : 'cold', at);
 }
 
 /** Where it stays: cold if it was read cold, else it goes on cooling there, and its record says so. */
@@ -115,8 +119,7 @@ function store(d: Draft, event: KeepEvent, by: By): void {
   d.lid = true;
   if (isCold(d, by)) {
     d.cooledAt ??= at;
-    d.awaits = false;
-    turn(d, stageAt(by.keeping, d.place) === 'frozen' ? 'frozen' : 'cold', at);
+    rests(d, at, by);
     return;
   }
   const { last } = d.course;
@@ -197,7 +200,7 @@ function readCold(d: Draft, { at, celsius, event }: KeptReading, { rule }: By): 
 }
 
 function read(d: Draft, event: KeepEvent, celsius: number, from: string | null, by: By): void {
-  const { rule, keeping } = by;
+  const { rule } = by;
   const reading: KeptReading = { at: happened(event), celsius, from, event };
   const { last, clock } = d.course;
   if (d.stage === 'cooling' && clock && last && celsius > last.celsius + WARMS)
@@ -217,8 +220,7 @@ function read(d: Draft, event: KeepEvent, celsius: number, from: string | null, 
   d.readings = [...d.readings, reading];
   if (d.stage === 'cooling' && d.awaits && isCold(d, by)) {
     d.cooledAt = reading.at;
-    d.awaits = false;
-    turn(d, stageAt(keeping, d.place) === 'frozen' ? 'frozen' : 'cold', reading.at);
+    rests(d, reading.at, by);
   }
 }
 

@@ -2,10 +2,10 @@ import { demoHouse } from '../../../../demo/demo';
 import { type RuleSetId, rulesOf } from '../../safety/rules';
 import { inEnglish } from '../../say/inWords';
 import { dateMark } from '../dates';
-import type { KeepBody, KeepEvent } from '../events';
+import type { KeepEvent } from '../events';
 import { labelOf } from '../labels';
 import type { Lot } from '../lot';
-import { line, lotOf, putBy, read, START } from '../testKit';
+import { line, lotOf, pansTo as pans, PUT as put, putBy, read, START, WELL as well } from '../testKit';
 import { wouldGoAgainst } from './against';
 import { lotState } from './fold';
 import { judge, openDeviations } from './judged';
@@ -29,22 +29,8 @@ const judged = (now: number, events: readonly KeepEvent[], rules: RuleSetId = 'f
   };
 };
 
-const pans = (place: string): KeepBody => ({
-  kind: 'set to cool',
-  way: { into: { kind: 'pans', pan: 'full-65', count: 4 }, place },
-});
 const hot = line(0, putBy({ place: 'bath' }));
-const put = line(0, putBy({ place: 'worktop' }));
 const cooled = (minutes: number, place = 'fridge') => line(minutes, { kind: 'cooled', place });
-const well = [
-  put,
-  read(1, 84),
-  line(2, pans('blast')),
-  read(30, 55),
-  read(90, 20),
-  read(200, 4),
-  cooled(201),
-];
 
 /** The truth table of what is kept, each row with the section it follows. Minutes from when it was put by. */
 type Row = readonly [

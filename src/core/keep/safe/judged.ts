@@ -55,9 +55,13 @@ export const limitDeviations = (state: LotState, limits: readonly Limit[]): read
       : [],
   );
 
+/** Whether it may wait out the grace a rule gives once to what is under the limit on the pass. */
+export const mayWait = ({ graced }: Pick<LotState, 'graced'>, { hot }: RuleSet): boolean =>
+  hot.graceSeconds > 0 && !graced;
+
 /** s something may be under the limit on the pass, by what it may do then: wait out its grace, or be reheated. */
-export const allowedUnder = ({ graced }: LotState, { hot, reheat }: RuleSet): number =>
-  hot.graceSeconds > 0 && !graced ? hot.graceSeconds : reheat.withinSeconds;
+export const allowedUnder = (state: LotState, rule: RuleSet): number =>
+  mayWait(state, rule) ? rule.hot.graceSeconds : rule.reheat.withinSeconds;
 
 /** On the pass under the limit for longer than it may be. */
 function tooColdTooLong(state: LotState, rule: RuleSet, now: number): readonly Deviation[] {

@@ -2,6 +2,7 @@
 
 import { useCallback, useMemo } from 'react';
 import type { Forecast } from '../../../core/keep/cool/forecast';
+import type { Limit } from '../../../core/safety/course';
 import { timeOfDay } from '../../../core/units/clock';
 import { degrees } from '../../../core/units/show';
 import Chart, { type Palette } from '../../shared/draw/Chart';
@@ -17,30 +18,29 @@ type Props = {
   readonly beside: { readonly at: number; readonly forecast: Forecast; readonly words: string } | null;
   readonly now: number;
   readonly fromRule: number;
-  /** ms by which each limit of the rule is due, where its clock runs. */
-  readonly due: readonly number[];
+  /** The rule’s limits by what was read; none while its clock does not run. */
+  readonly limits: readonly Limit[];
 };
 
 /** Minutes after the last limit that are still shown. */
 const AFTER = 30 * 60;
 
 /** The warmest of it over the hours, its bracket, and the rule as steps nothing may cross. */
-export default function CoolingChart({ forecast, at, readings, beside, now, fromRule, due }: Props) {
+export default function CoolingChart({ forecast, at, readings, beside, now, fromRule, limits }: Props) {
   const say = useSay();
   const show = useShow();
   const { points, band } = forecast;
-  const clock = due.join(' ');
   // The rule’s clock is that of what was read, not of the course worked out from here.
-  const verdict = useMemo(() => {
-    const by = clock === '' ? [] : clock.split(' ').map(Number);
-    return {
+  const verdict = useMemo(
+    () => ({
       ...forecast.verdict,
-      stages: forecast.verdict.stages.map((s, n) => ({
-        ...s,
-        by: by[n] === undefined ? s.by : (by[n] - at) / 1000,
-      })),
-    };
-  }, [forecast.verdict, clock, at]);
+      stages: forecast.verdict.stages.map((s, n) => {
+        const limit = limits[n];
+        return limit ? { ...s, by: (limit.by - at) / 1000 } : s;
+      }),
+    }),
+    [forecast.verdict, limits, at],
+  );
   const last = verdict.stages.at(-1)?.by ?? 21_600;
   const end = Math.min(points.at(-1)?.seconds ?? last, last + AFTER);
   const first = Math.min(at, ...readings.map((r) => r.at));

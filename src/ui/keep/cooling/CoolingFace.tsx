@@ -5,9 +5,9 @@ import { Check, Eye, TriangleAlert } from 'lucide-react';
 import { Suspense, useEffect, useMemo, useState } from 'react';
 import type { House } from '../../../core/house/house';
 import { rankedWays, type Tried, type Way } from '../../../core/keep/cool/ways';
-import type { Lot, LotState } from '../../../core/keep/lot';
+import { JUST, type Lot, type LotState } from '../../../core/keep/lot';
 import { limitsNow } from '../../../core/keep/safe/judged';
-import { type Alarm, nextReading, rulesIn } from '../../../core/keep/standing';
+import { type Alarm, alarmRead, nextReading, rulesIn } from '../../../core/keep/standing';
 import { type Message, message } from '../../../core/message/message';
 import type { Limit, LimitAnswer } from '../../../core/safety/course';
 import { timeOfDay } from '../../../core/units/clock';
@@ -79,7 +79,8 @@ export function CoolingFace({
         ? best && { at: answers.at, forecast: best.forecast, words: say('the first way of the list') }
         : asIs && { at: answers.at, forecast: asIs.forecast, words: say('in the pot as it is') }
       : null;
-  const readings = state.readings.filter((r) => r.at >= (state.coolingFrom ?? 0) - 600_000);
+  const readings = state.readings.filter((r) => r.at >= (state.coolingFrom ?? 0) - JUST);
+  const limits = useMemo(() => limitsNow(state, now), [state, now]);
   const [shown, setShown] = useState(false);
   useEffect(() => setShown(true), []);
   return (
@@ -102,7 +103,7 @@ export function CoolingFace({
                 beside={beside ?? null}
                 now={now}
                 fromRule={rule.cooling.from}
-                due={limitsNow(state, now).map((l) => l.by)}
+                limits={limits}
               />
             </Suspense>
           )}
@@ -114,7 +115,7 @@ export function CoolingFace({
         aria-label={say('Its chance, and what else could be done')}
         className="flex min-h-0 flex-col border-ink max-[1100px]:border-t-2 min-[1100px]:border-l-2"
       >
-        <Chance found={found} limits={limitsNow(state, now)} {...(state.reheats === 0 && { onReheat })} />
+        <Chance found={found} limits={limits} {...(state.reheats === 0 && { onReheat })} />
         <WaysList
           house={house}
           ways={ways}
@@ -171,11 +172,7 @@ function Chance({
   if (!found) return <p className="bg-surface px-5 py-4 text-quiet">{say('One moment …')}</p>;
   const { forecast, at } = found;
   // What was read counts at once; what will be is worked out anew when the worker is back.
-  const alarm = limits.some((l) => l.answer === 'will not')
-    ? 'lost'
-    : limits.some((l) => l.answer === 'cannot be told')
-      ? 'unread'
-      : found.alarm;
+  const alarm = alarmRead(limits) ?? found.alarm;
   const bad = alarm !== 'none' && alarm !== 'watch';
   const clock = (ms: number) => timeOfDay(new Date(ms));
   return (

@@ -29,7 +29,6 @@ export function EntryBack({ entry, onClose }: { entry: Entry; onClose: () => voi
       onTake={(why, typed) => {
         if (typed === null || !readable || !entry.lot) {
           write(why, null);
-          onClose();
           return undefined;
         }
         const value = typedNumber(typed);
@@ -41,7 +40,6 @@ export function EntryBack({ entry, onClose }: { entry: Entry; onClose: () => voi
         write(why, id);
         if (entry.source === 'batch') tap(entry.lot, { kind: 'temperature', celsius: inner }, at, id);
         else tapKeep(entry.lot, { kind: 'temperature', celsius: inner }, at, id);
-        onClose();
         return undefined;
       }}
       onClose={onClose}

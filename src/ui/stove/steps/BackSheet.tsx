@@ -32,7 +32,6 @@ export function BackSheet({ event, events, state, write, onClose }: Props) {
       onTake={(why, typed) => {
         if (typed === null || !figure || !unit) {
           write({ kind: 'withdrawn', event: event.id, why });
-          onClose();
           return undefined;
         }
         const value = typedNumber(typed);
@@ -41,7 +40,6 @@ export function BackSheet({ event, events, state, write, onClose }: Props) {
         const id = uuid();
         write({ kind: 'withdrawn', event: event.id, why, instead: id });
         write(figure.body(unit.inner(value)), event.at, id);
-        onClose();
         return undefined;
       }}
       onClose={onClose}
