@@ -277,7 +277,7 @@ test('the record of the days: what was thrown away and what was too slow stands 
   await page.getByRole('button', { name: 'Was anything changed?' }).click();
   const followed = page.getByRole('progressbar', { name: 'Lines followed' });
   await expect(followed).toBeVisible();
-  await page.getByRole('button', { name: 'Stop' }).click();
+  await page.getByRole('button', { name: 'Stop', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Go on' })).toBeVisible();
   await expect(page.getByText(/^Nothing: /)).toHaveCount(0);
   const far = Number(await followed.getAttribute('aria-valuenow'));

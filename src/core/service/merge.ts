@@ -1,3 +1,4 @@
+import { same } from '../maths/same';
 import type { Place, Service, Soup } from './service';
 
 /** What two people changed at once: theirs stands, mine is told. */
@@ -5,8 +6,6 @@ export type Told =
   | { readonly what: 'soup'; readonly id: string }
   | { readonly what: 'place'; readonly key: string }
   | { readonly what: 'setting'; readonly name: string };
-
-const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** What of a table changed from `base`: mine where only I changed it, theirs where they did. */
 function tables<T>(

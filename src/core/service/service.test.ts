@@ -142,6 +142,20 @@ describe('two who change a service at once', () => {
     expect(service).toMatchObject({ hands: 3, covers: 200 });
     expect(service.soups.map((s) => s.id)).toEqual(['roast-carrot-cream', 'jacket-potato-soup']);
   });
+  test('keep what was changed again while the first change was under way, however the server writes what it kept', () => {
+    const place = { burnerId: 'front-left', vesselId: 'middle-28', lightAt: 605, miseAt: 590 };
+    const sent = { ...base, placed: { 'roast-carrot-cream': place } };
+    const now = { ...sent, placed: { 'roast-carrot-cream': { ...place, lightAt: 606 } } };
+    const kept = {
+      ...sent,
+      placed: {
+        'roast-carrot-cream': { miseAt: 590, lightAt: 605, vesselId: 'middle-28', burnerId: 'front-left' },
+      },
+    };
+    const { service, told } = merged(sent, now, kept);
+    expect(service.placed['roast-carrot-cream']?.lightAt).toBe(606);
+    expect(told).toEqual([]);
+  });
   test('are told what both did, and it stands as the other has it; what was started stays started', () => {
     const at = (lightAt: number) => ({
       'roast-carrot-cream': { ...base.placed['roast-carrot-cream'], lightAt },

@@ -4,6 +4,7 @@ import { idFrom } from '../../core/formats/draft/ids';
 import type { House } from '../../core/house/house';
 import { type FunnelFile, FunnelSchema, KitchenFile, kitchenFileOf } from '../../core/house/kitchenFile';
 import { fitWaterTest, ImplausibleReading, WaterTest, type WaterTested } from '../../core/learn/waterTest';
+import { same } from '../../core/maths/same';
 import { message } from '../../core/message/message';
 import { issue, saidBy } from '../../core/message/told';
 import { type Queryable, transaction } from '../data/database';
@@ -11,7 +12,6 @@ import { readInUse } from '../queries/batches';
 import { readHouse, readKitchenVersions, replaceHouse } from '../queries/kitchen';
 import { writeWaterTest } from '../queries/waterTests';
 import { accept, cannot, Refusal, taken, unknown } from '../refusal';
-import { same } from './same';
 import { By, Note } from './saying';
 
 /** The stored house. Refuses when there is none. */

@@ -1,5 +1,6 @@
 import type pg from 'pg';
 import * as z from 'zod';
+import { same } from '../../core/maths/same';
 import { message } from '../../core/message/message';
 import { issue } from '../../core/message/told';
 import { Recipe } from '../../core/recipe/recipe';
@@ -15,7 +16,6 @@ import {
   writeVersion,
 } from '../queries/recipes';
 import { accept, stale, taken, unknown } from '../refusal';
-import { same } from './same';
 import { By, Note } from './saying';
 
 /** A recipe to keep for the first time. */

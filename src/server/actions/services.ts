@@ -1,6 +1,7 @@
 import type pg from 'pg';
 import * as z from 'zod';
 import { median } from '../../core/maths/median';
+import { same } from '../../core/maths/same';
 import { message } from '../../core/message/message';
 import { issue } from '../../core/message/told';
 import { merged, type Told } from '../../core/service/merge';
@@ -25,7 +26,6 @@ import { accept, cannot, stale, taken, unknown } from '../refusal';
 import { begin, type plannedBatch } from './batches';
 import { theHouse } from './kitchen';
 import { StartRequest } from './planning';
-import { same } from './same';
 import { By } from './saying';
 
 /** A day as the board opens it: its services, the days near it that have any, and what the menu cycle would bring. */

@@ -1,5 +1,6 @@
 import type { Burner } from '../../heat/burner';
 import type { Vessel } from '../../heat/vessel';
+import { same } from '../../maths/same';
 import { type Advanced, advance } from '../../pot/advance';
 
 import type { Kitchen } from '../../pot/kitchen';
@@ -15,15 +16,6 @@ export type StepRun = Advanced & { readonly step: Step; readonly before: Pot };
 export type Setup = { readonly vessel: Vessel; readonly burner: Burner; readonly kitchen: Kitchen };
 
 export type Run = { readonly ran: readonly StepRun[]; readonly pot: Pot };
-
-/** Whether two steps are the same to cook, by what they hold. */
-function same(a: unknown, b: unknown): boolean {
-  if (Object.is(a, b)) return true;
-  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
-  const [of, other] = [a as Record<string, unknown>, b as Record<string, unknown>];
-  const keys = Object.keys(of);
-  return keys.length === Object.keys(other).length && keys.every((k) => same(of[k], other[k]));
-}
 
 /**
  * Steps cooked in thought, one after another; `inGrams` says each for the pot as it stands when it begins. What `before`

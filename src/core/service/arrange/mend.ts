@@ -1,3 +1,4 @@
+import { same } from '../../maths/same';
 import { type Board, boardOf, type Clash, moved, placeOf, settled } from '../board';
 import { batchesOf, orderOf, type Place, type Service } from '../service';
 import { type Here, standsFor } from './jobs';
@@ -32,7 +33,7 @@ const ailing = (board: Board): number =>
 /** Of the same thing, between the same batches or fewer, whenever it is. */
 const about = (a: Clash, b: Clash): boolean =>
   a.kind === 'shared' && b.kind === 'shared'
-    ? JSON.stringify(a.shared) === JSON.stringify(b.shared) && a.keys.every((k) => b.keys.includes(k))
+    ? same(a.shared, b.shared) && a.keys.every((k) => b.keys.includes(k))
     : a.kind === b.kind && a.keys[0] === b.keys[0];
 
 /** No later, and waiting no longer, than before. */

@@ -4,6 +4,7 @@ import { clsx } from 'clsx';
 import type { House } from '../../../core/house/house';
 import type { Tried, Way } from '../../../core/keep/cool/ways';
 import { SURE_ENOUGH } from '../../../core/keep/cool/ways';
+import { same } from '../../../core/maths/same';
 import { timeOfDay } from '../../../core/units/clock';
 import { useSay } from '../../shared/useSay';
 import { chanceWords, containerName, placeName } from '../keepWords';
@@ -21,7 +22,7 @@ type Props = {
 const sameWay = (a: Way, b: Way | null): boolean =>
   b !== null &&
   a.place === b.place &&
-  JSON.stringify(a.into) === JSON.stringify(b.into) &&
+  same(a.into, b.into) &&
   (a.stirEvery ?? 0) === (b.stirEvery ?? 0) &&
   (a.wands ?? 0) === (b.wands ?? 0);
 

@@ -8,6 +8,7 @@ import { dateMark } from '../../../core/keep/dates';
 import type { KeepBody, KeepBodyOf, KeepEvent } from '../../../core/keep/events';
 import type { Lot, LotState } from '../../../core/keep/lot';
 import { rulesIn } from '../../../core/keep/standing';
+import { same } from '../../../core/maths/same';
 import { lazily } from '../../shared/lazily';
 import { useSay } from '../../shared/useSay';
 import type { Devices } from '../../station/devices';
@@ -161,7 +162,7 @@ export function Sheets(props: Props) {
             kinds={COLD}
             onTake={({ place, container }) => {
               const film = props.answers.cooling?.found?.forecast.fit.film;
-              const same = JSON.stringify(container) === JSON.stringify(state.container);
+              const asPoured = same(container, state.container);
               // A kitchen learns its rooms from what cooled in them, where somebody read it twice.
               const read = state.readings.filter((r) => r.at > state.wayAt).length >= 2;
               onWrite({
@@ -173,7 +174,7 @@ export function Sheets(props: Props) {
                     film: { place: state.way.place, factor: film.factor, spread: film.spread },
                   }),
               });
-              if (!same) onWrite({ kind: 'moved', place, container });
+              if (!asPoured) onWrite({ kind: 'moved', place, container });
             }}
             onClose={onClose}
           />

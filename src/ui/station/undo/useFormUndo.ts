@@ -2,6 +2,7 @@
 
 import { useEffect, useId, useRef } from 'react';
 import type { FieldValues, UseFormReturn } from 'react-hook-form';
+import { same } from '../../../core/maths/same';
 import type { Message } from '../../../core/message/message';
 import { did, forget } from './undo';
 
@@ -30,7 +31,7 @@ export function useFormUndo<F extends FieldValues>(
     const watched = form.watch((_values, { name }) => {
       const now = structuredClone(form.getValues());
       const before = latest.current;
-      if (before === undefined || JSON.stringify(before) === JSON.stringify(now)) return;
+      if (before === undefined || same(before, now)) return;
       latest.current = now;
       const at = Date.now();
       const goesOn = since.current && name && since.current.field === name && at - since.current.at < REST;
