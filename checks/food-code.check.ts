@@ -25,6 +25,14 @@ test.each([
   ]);
   expect([rule.reheat.to, rule.reheat.forSeconds]).toEqual([reheat, held]);
   expect(rule.keep.days).toBe(days);
+  // Two hours to be hot again by: 3-403.11(D) and its like elsewhere.
+  expect(rule.reheat.withinSeconds).toBe(2 * HOUR);
+  // Only the English law lets it stand under the rule for a while: schedule 4, paragraph 5 of it, two hours.
+  expect(rule.hot.graceSeconds).toBe(id === 'uk' ? 2 * HOUR : 0);
+  // What is frozen: common practice, no source.
+  expect(rule.frozen.atMost).toBe(-18);
+  // The edition each figure is of.
+  expect(rule.of).toBe({ fda: 2022, uk: 2013, canada: 2020, anz: 2016, eu: 2004 }[id]);
   for (const part of [rule.hot, rule.cold, rule.frozen, rule.cooling, rule.reheat, rule.keep])
     expect(part.source.text.length).toBeGreaterThan(5);
 });

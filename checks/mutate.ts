@@ -1,22 +1,14 @@
-import { spawn } from 'node:child_process';
-import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { type ChildProcess, fork } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { availableParallelism, tmpdir } from 'node:os';
-import { join, resolve } from 'node:path';
+import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { parse } from '@babel/parser';
-import {
-  isBinaryExpression,
-  isFunction,
-  isLogicalExpression,
-  isNumericLiteral,
-  isTSType,
-  isVariableDeclaration,
-  traverse,
-} from '@babel/types';
+import { bundle, testsLike } from './mutate/bundle';
+import { type Mutant, mutantsOf } from './mutate/mutants';
 
 /**
  * How many deliberate mistakes the tests notice: each constant of the model’s rooms moved by a tenth, each comparison
- * turned round, one at a time, on copies of the project. `node --import tsx checks/mutate.ts [--kept] [--every N]
+ * turned round, one at a time. `node --import tsx checks/mutate.ts [--kept] [--every N]
  * [--room NAME] [--file PART] [--groups N] [--lanes N]`; with `--kept` those of safety and keep, conditions too; with `--every`, one in N, evenly spread; with `--groups`, only the first N groups of tests are run, so
  * that the share is a lower bound; with `--lanes`, so many at a time. Prints what lived; exits with 1 under what is wanted.
  */
@@ -55,69 +47,18 @@ const KEPT: Suite = {
   ],
 };
 
-type Mutant = { readonly file: string; readonly at: number; readonly was: string; readonly is: string };
-
-const JEST = resolve('node_modules/jest/bin/jest.js');
-
-const HOUR = 3_600_000;
-
-/** So many times as long as without a mistake, and a minute more: what takes longer has no end. */
+/** So many times as long as without a mistake, and so many ms more: what takes longer has no end. */
 const SLOWER = 5;
+const MORE = 15_000;
 
-const TURNED: Readonly<Record<string, string>> = {
-  '<': '>=',
-  '<=': '>',
-  '>': '<=',
-  '>=': '<',
-  '===': '!==',
-  '!==': '===',
-};
-const CONDITIONS: Readonly<Record<string, string>> = { '&&': '||', '||': '&&' };
-
-/** Numbers of the file’s constants, and comparisons anywhere in it. */
-function mutantsOf(file: string, conditions: boolean): readonly Mutant[] {
-  const text = readFileSync(file, 'utf8');
-  const { program } = parse(text, { sourceType: 'module', plugins: ['typescript'] });
-  const found: Mutant[] = [];
-  traverse(program, (node, parents) => {
-    const at = node.start ?? 0;
-    const was = text.slice(at, node.end ?? at);
-    if (isNumericLiteral(node)) {
-      const within = parents.map((p) => p.node);
-      // A number inside a function is its own business; one in a type is none.
-      const constant = within.some((n) => isVariableDeclaration(n)) && !within.some((n) => isFunction(n));
-      if (!constant || within.some((n) => isTSType(n))) return;
-      found.push({ file, at, was, is: node.value === 0 ? '0.1' : String(node.value * 1.1) });
-    }
-    if (isBinaryExpression(node) || (conditions && isLogicalExpression(node))) {
-      const is = TURNED[node.operator] ?? CONDITIONS[node.operator];
-      const from = text.indexOf(node.operator, node.left.end ?? at);
-      if (is) found.push({ file, at: from, was: node.operator, is });
-    }
-  });
-  return found.sort((a, b) => a.at - b.at);
-}
+/** No mistake. */
+const NONE = -1;
 
 const filesIn = (folder: string): readonly string[] =>
   readdirSync(folder, { recursive: true, encoding: 'utf8' })
     .filter((f) => f.endsWith('.ts') && !f.endsWith('.test.ts'))
     .sort()
     .map((f) => join(folder, f));
-
-const fails = (home: string, tests: readonly string[], within: number): Promise<boolean> =>
-  new Promise((done) => {
-    // Jest itself, not a wrapper of it: what is killed is what does not end.
-    const child = spawn(process.execPath, [JEST, '--bail', '--runInBand', ...tests], {
-      cwd: home,
-      stdio: 'ignore',
-    });
-    // What never ends is noticed too.
-    const timer = setTimeout(() => child.kill('SIGKILL'), within);
-    child.on('exit', (code) => {
-      clearTimeout(timer);
-      done(code !== 0);
-    });
-  });
 
 const USAGE = 'checks/mutate.ts [--kept] [--every N] [--room NAME] [--file PART] [--groups N] [--lanes N]';
 // A whole run takes hours: it is not begun by what was only asked about.
@@ -145,52 +86,75 @@ const tried = all.filter((_, n) => n % every === Math.floor(every / 2));
 console.log(`${tried.length} of ${all.length} mistakes are tried`);
 
 const folder = mkdtempSync(join(tmpdir(), 'panache-mutants-'));
+const scripts = groups.map((_, n) => join(folder, `${n}.cjs`));
+
+/** One process that runs tests; begun anew after what had no end. */
+class Lane {
+  #child: ChildProcess | null = null;
+
+  /** What failed with this mistake made, or null; what takes longer than `within` ms failed too. */
+  run(file: string, mutant: number, within: number): Promise<string | null> {
+    this.#child ??= fork(new URL('./mutate/worker.ts', import.meta.url), {
+      execArgv: ['--import', 'tsx'],
+      stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
+    });
+    const child = this.#child;
+    return new Promise((done) => {
+      const answered = (why: string | null): void => {
+        clearTimeout(timer);
+        child.removeAllListeners();
+        done(why);
+      };
+      const gone = (why: string) => (): void => {
+        child.kill('SIGKILL');
+        this.#child = null;
+        answered(why);
+      };
+      const timer = setTimeout(gone('has no end'), within);
+      child.once('message', ({ why }: { why: string | null }) => answered(why));
+      child.once('exit', gone('ended'));
+      child.send({ file, mutant });
+    });
+  }
+
+  end(): void {
+    this.#child?.kill();
+  }
+}
+
 const lived: string[] = [];
 let next = 0;
-const copy = (n: number): string => {
-  const home = join(folder, String(n));
-  for (const part of [
-    'src',
-    'checks',
-    'demo',
-    'drill',
-    'cli',
-    'docs',
-    'jest.config.mjs',
-    'package.json',
-    'tsconfig.json',
-  ])
-    cpSync(part, join(home, part), { recursive: true });
-  symlinkSync(resolve('node_modules'), join(home, 'node_modules'));
-  return home;
-};
-async function lane(home: string, within: readonly number[]): Promise<void> {
-  for (let mutant = tried[next++]; mutant; mutant = tried[next++]) {
-    const { file, at, was, is } = mutant;
-    const text = readFileSync(file, 'utf8');
-    writeFileSync(join(home, file), text.slice(0, at) + is + text.slice(at + was.length));
+async function go(lane: Lane, within: readonly number[]): Promise<void> {
+  for (let n = next++; n < tried.length; n = next++) {
+    const { file, at, was, is } = tried[n] as Mutant;
     let noticed = false;
-    for (const [n, tests] of groups.entries()) noticed ||= await fails(home, tests, within[n] ?? HOUR);
-    writeFileSync(join(home, file), text);
+    for (const [g, script] of scripts.entries())
+      noticed ||= (await lane.run(script, n, within[g] ?? MORE)) !== null;
+    const text = readFileSync(file, 'utf8');
     const line = text.slice(0, at).split('\n').length;
     const says = `${file}:${line} ${was} → ${is}: ${text.split('\n')[line - 1]?.trim().slice(0, 80)}`;
     if (!noticed) lived.push(says);
     console.log(`${noticed ? 'noticed' : 'LIVED  '} ${says}`);
   }
 }
+const lanes = Array.from({ length: Number(option('lanes') ?? availableParallelism()) }, () => new Lane());
 try {
-  const homes = Array.from({ length: Number(option('lanes') ?? availableParallelism()) }, (_, n) => copy(n));
+  await Promise.all(groups.map((tests, n) => bundle(testsLike(tests), tried, scripts[n] ?? '')));
   const within: number[] = [];
-  for (const tests of groups) {
+  for (const script of scripts) {
     const from = performance.now();
-    if (await fails(homes[0] ?? '', tests, HOUR))
-      throw new Error(`${tests.join(', ')} fail without any mistake`);
-    within.push(60_000 + SLOWER * (performance.now() - from));
+    const why = await lanes[0]?.run(script, NONE, 3_600_000);
+    if (why) throw new Error(`fails without any mistake: ${why}`);
+    within.push(MORE + SLOWER * (performance.now() - from));
   }
-  await Promise.all(homes.map((home) => lane(home, within)));
+  console.log(
+    `without any: ${within.map((ms) => `${((ms - MORE) / SLOWER / 1000).toFixed(1)} s`).join(', ')}`,
+  );
+  await Promise.all(lanes.map((lane) => go(lane, within)));
 } finally {
+  for (const lane of lanes) lane.end();
   rmSync(folder, { recursive: true, force: true });
 }
 const share = 1 - lived.length / Math.max(1, tried.length);
-console.log(`\n${lived.length} lived; ${(share * 100).toFixed(0)} % of ${tried.length} were noticed`);
+console.log(`\n${lived.length} lived; ${(share * 100).toFixed(1)} % of ${tried.length} were noticed`);
 process.exit(share < suite.wanted ? 1 : 0);

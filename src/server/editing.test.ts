@@ -404,6 +404,16 @@ describe('taken away', () => {
     expect(errors).toEqual([]);
     expect(data.map((r) => [r.ingredient, Number(r.g)])).toEqual(p.weighOut.map((l) => [l.ingredient, l.g]));
     expect(data.find((r) => r.worked_out === 'thickness')?.name).toBe('Plain flour');
+    const ounces = Papa.parse<Record<string, string>>(weighOutCsv(p, { volume: 'gal', temperature: 'F' }), {
+      header: true,
+      skipEmptyLines: true,
+    }).data;
+    // The grams stay as they are; an avoirdupois ounce is 28.3495 g (NIST Handbook 44).
+    expect(ounces.map((r) => r.g)).toEqual(data.map((r) => r.g));
+    for (const { g, weighed } of ounces) {
+      const [lb = 0, oz = 0] = [/([\d.]+) lb/, /([\d.]+) oz/].map((u) => Number(weighed?.match(u)?.[1] ?? 0));
+      expect(Math.abs(lb * 453.592 + oz * 28.3495 - Number(g))).toBeLessThan(Math.max(2, Number(g) * 0.01));
+    }
   });
 
   test.each([

@@ -55,7 +55,7 @@ export function readOn(course: Course, read: Read, rule: Cooling, settled = fals
   const hot = read.celsius >= rule.from;
   const { clock, hotAt } = course;
   return {
-    hotAt: clock || !hot ? hotAt : Math.max(hotAt, read.at),
+    hotAt: hot ? Math.max(hotAt, read.at) : hotAt,
     clock: clock ?? (hot ? null : { earliest: Math.min(hotAt, read.at), latest: read.at }),
     stages: settled
       ? course.stages

@@ -1,13 +1,14 @@
 import Papa from 'papaparse';
 import { stationOf } from '../../core/compare/shopping';
 import type { Plan } from '../../core/plan/types';
+import { METRIC, massWords, type Show } from '../../core/units/show';
 import { titleOf } from '../../core/words/steps';
 
 /** What a spreadsheet may take for a formula, whatever stands before it: signs of any width, after spaces, line ends or what does not show. */
 export const FORMULA = /^[\s\p{Cc}\p{Cf}]*[=+\-@＝＋－﹢﹣＠﹦﹫]/u;
 
-/** The weigh-out as CSV (RFC 4180), a line a thing, grams and mL as numbers. Text that a spreadsheet would take for a formula is made harmless. */
-export const weighOutCsv = (plan: Plan): string =>
+/** The weigh-out as CSV (RFC 4180), a line a thing, grams and mL as numbers and beside them as the kitchen weighs. Text that a spreadsheet would take for a formula is made harmless. */
+export const weighOutCsv = (plan: Plan, show: Show = METRIC): string =>
   `${Papa.unparse(
     plan.weighOut.map((l, n) => ({
       order: n + 1,
@@ -18,6 +19,7 @@ export const weighOutCsv = (plan: Plan): string =>
       name: l.name,
       g: l.g,
       mL: l.ml === null ? '' : Math.round(l.ml),
+      weighed: massWords(l.g, show),
       measure: l.measure,
       as_purchased_g: l.asPurchased,
       prepared: l.prep ?? '',

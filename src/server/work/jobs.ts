@@ -120,7 +120,10 @@ export const jobs = {
     return orderSheet(plan, order, house, { ...house.show, language });
   },
   asJson: async (order: TimedOrder) => outside((await planWanted(order)).plan),
-  asCsv: async (order: TimedOrder) => weighOutCsv((await planWanted(order)).plan),
+  asCsv: async (order: TimedOrder) => {
+    const { plan, house } = await planWanted(order);
+    return weighOutCsv(plan, house.show);
+  },
   asPdf: async ({ order, paper, language }: { order: TimedOrder; paper: Paper; language: Language }) => {
     const { plan, house } = await planWanted(order);
     const reader = { ...house.show, language };

@@ -54,10 +54,10 @@ export function Foot({ house, face, state, now, probe, refused, found, onOpen, o
               }
             : { words: say('Enter temperature'), act: () => onOpen('read') };
   return (
-    <footer className="flex shrink-0 flex-wrap items-stretch border-ink border-t-2 bg-surface">
+    <footer className="flex shrink-0 flex-wrap items-stretch border-ink border-t-2 bg-surface max-[1100px]:contents">
       <p
         role={refused ? 'alert' : undefined}
-        className={`flex min-w-60 flex-1 flex-col justify-center px-5 py-2 leading-tight ${refused ? 'font-bold text-tomato' : ''}`}
+        className={`flex min-w-60 flex-1 flex-col justify-center bg-surface px-5 py-2 leading-tight max-[1100px]:flex-none max-[1100px]:border-ink max-[1100px]:border-t-2 ${refused ? 'font-bold text-tomato' : ''}`}
       >
         {refused ? (
           say(refused)
@@ -88,7 +88,7 @@ export function Foot({ house, face, state, now, probe, refused, found, onOpen, o
         ) : null}
       </p>
       {state && (
-        <div className="flex flex-wrap items-center gap-2 px-3 py-2">
+        <div className="flex shrink-0 flex-wrap items-center gap-2 bg-surface px-3 py-2">
           {(face === 'hot' || face === 'cooling') && (
             <button type="button" className={BUTTON} onClick={() => onOpen('probe')}>
               {probe ? say('{name} in it', { name: probe.name }) : say('Probe')}
@@ -128,7 +128,7 @@ export function Foot({ house, face, state, now, probe, refused, found, onOpen, o
         <button
           type="button"
           onClick={primary.act}
-          className="min-h-20 border-ink bg-butter px-7 font-bold text-[24px] text-on-butter max-[900px]:sticky max-[900px]:bottom-0 max-[900px]:z-40 max-[900px]:w-full max-[900px]:border-t-2 min-[900px]:border-l-2"
+          className="min-h-20 border-ink bg-butter px-7 font-bold text-[24px] text-on-butter shrink-0 max-[1100px]:sticky max-[1100px]:bottom-0 max-[1100px]:z-40 max-[1100px]:border-t-2 min-[1100px]:border-l-2"
         >
           {primary.words}
         </button>

@@ -23,7 +23,7 @@ export function LotList({ house, states, picked, onPick, label }: Props) {
   return (
     <ul
       aria-label={label}
-      className="border-ink max-[1100px]:flex max-[1100px]:overflow-x-auto max-[1100px]:border-b-2 min-[1100px]:overflow-y-auto min-[1100px]:border-r-2"
+      className="border-ink max-[1100px]:-order-2 max-[1100px]:flex max-[1100px]:overflow-x-auto max-[1100px]:border-b-2 min-[1100px]:overflow-y-auto min-[1100px]:border-r-2"
     >
       {states.map((s) => {
         const here = s.id === picked;

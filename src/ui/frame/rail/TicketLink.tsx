@@ -66,7 +66,7 @@ export function TicketLink({ ticket: t, here, now }: { ticket: Ticket; here: boo
       <span className="figures shrink-0 text-right font-bold text-[27px] leading-none">
         {left === null ? '··:··' : countdown(left)}
         {sign && (
-          <span className="mt-0.5 flex items-center justify-end gap-1 font-sans text-[15px] leading-none">
+          <span className="mt-0.5 flex items-center justify-end gap-1 font-sans text-[15px] leading-none tracking-normal [word-spacing:normal]">
             <sign.icon size={15} aria-hidden className="shrink-0" />
             {say(sign.words)}
           </span>

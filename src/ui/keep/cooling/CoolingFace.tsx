@@ -113,7 +113,7 @@ export function CoolingFace({
       </section>
       <section
         aria-label={say('Its chance, and what else could be done')}
-        className="flex min-h-0 flex-col border-ink max-[1100px]:border-t-2 min-[1100px]:border-l-2"
+        className="flex min-h-0 flex-col border-ink max-[1100px]:contents min-[1100px]:border-l-2"
       >
         <Chance found={found} limits={limits} {...(state.reheats === 0 && { onReheat })} />
         <WaysList
@@ -169,7 +169,8 @@ function Chance({
   onReheat?: () => void;
 }) {
   const say = useSay();
-  if (!found) return <p className="bg-surface px-5 py-4 text-quiet">{say('One moment …')}</p>;
+  if (!found)
+    return <p className="bg-surface px-5 py-4 text-quiet max-[1100px]:-order-1">{say('One moment …')}</p>;
   const { forecast, at } = found;
   // What was read counts at once; what will be is worked out anew when the worker is back.
   const alarm = alarmRead(limits) ?? found.alarm;
@@ -179,7 +180,8 @@ function Chance({
     <div
       role={bad ? 'alert' : undefined}
       className={clsx(
-        'border-ink border-b-2 px-5 py-4',
+        // Where one stands under the other it is said before it is drawn.
+        'border-ink border-b-2 px-5 py-4 max-[1100px]:-order-1',
         bad ? 'bg-tomato text-surface' : 'bg-surface',
         alarm === 'none' && 'border-l-8 border-l-chive',
       )}

@@ -63,7 +63,7 @@ export function EntryTable({
           <th scope="col" className="px-2 py-1.5">
             {say('What')}
           </th>
-          <th scope="col" className="px-2 py-1.5">
+          <th scope="col" className="px-2 py-1.5 max-[600px]:hidden">
             {say('By')}
           </th>
           {onBack && (
@@ -105,6 +105,9 @@ export function EntryTable({
                     </span>
                   );
                 })}
+                <span className="block font-normal text-[15px] text-quiet min-[600px]:hidden">
+                  {[e.by, e.probe].filter(Boolean).join(', ')}
+                </span>
                 {e.done && (
                   <span className="mt-0.5 block font-normal text-[15px] text-ink">
                     {e.done.what
@@ -117,7 +120,7 @@ export function EntryTable({
                   </span>
                 )}
               </td>
-              <td className="px-2 py-1.5 text-[15px] leading-tight">
+              <td className="px-2 py-1.5 text-[15px] leading-tight max-[600px]:hidden">
                 {e.by}
                 {e.probe && <span className="block whitespace-nowrap text-quiet">{e.probe}</span>}
               </td>

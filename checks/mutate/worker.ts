@@ -1,0 +1,62 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { join } from 'node:path';
+import { Script } from 'node:vm';
+import { jestExpect } from '@jest/expect';
+
+/**
+ * Runs the tests of a bundle anew for each number it is sent, with that mistake made, and answers whether one of them failed. The rest
+ * are left out then.
+ */
+const TIMEOUT = Symbol.for('TEST_TIMEOUT_SYMBOL');
+Object.assign(globalThis, { [TIMEOUT]: 30_000 });
+const require = createRequire(join(process.cwd(), 'package.json'));
+const circus: typeof import('jest-circus') = require('jest-circus');
+const { default: hooks, afterAll, afterEach, beforeAll, beforeEach, describe, it, test } = circus;
+Object.assign(globalThis, {
+  ...hooks,
+  afterAll,
+  afterEach,
+  beforeAll,
+  beforeEach,
+  describe,
+  it,
+  test,
+  expect: jestExpect,
+});
+
+const scripts = new Map<string, Script>();
+const scriptOf = (file: string): Script => {
+  const known = scripts.get(file);
+  if (known) return known;
+  const text = `((require, module, exports, mutantNow) => {${readFileSync(file, 'utf8')}\n})`;
+  const made = new Script(text, { filename: file });
+  scripts.set(file, made);
+  return made;
+};
+
+let failed = false;
+circus.addEventHandler((event) => {
+  if (event.name === 'test_fn_failure' || event.name === 'hook_failure' || event.name === 'error')
+    failed = true;
+  if (event.name === 'test_start' && failed) event.test.mode = 'skip';
+});
+
+async function fails(file: string, mutant: number): Promise<string | null> {
+  circus.resetState();
+  failed = false;
+  const module = { exports: {} };
+  try {
+    scriptOf(file).runInThisContext()(require, module, module.exports, mutant);
+  } catch (error) {
+    return `cannot be loaded: ${error}`;
+  }
+  const { testResults, unhandledErrors } = await circus.run();
+  if (testResults.length === 0) return 'there is no test';
+  const bad = testResults.find((t) => t.errors.length > 0);
+  return bad ? `${bad.testPath.join(' › ')}: ${bad.errors[0]}` : (unhandledErrors[0]?.toString() ?? null);
+}
+
+process.on('message', ({ file, mutant }: { file: string; mutant: number }) => {
+  void fails(file, mutant).then((why) => process.send?.({ why }));
+});
