@@ -1,14 +1,25 @@
 import { demoHouse } from '../../../demo/demo';
 import { inEnglish } from '../say/inWords';
-import { entriesOf } from './entries';
+import { entriesOf, type StoveReading } from './entries';
 import type { KeepEvent } from './events';
-import { line, lotOf, putBy, read, START } from './testKit';
+import { lotState } from './safe/fold';
+import { judge } from './safe/judged';
+import { rulesIn } from './standing';
+import { line, lotOf, PUT, pansTo, putBy, read, START, WELL } from './testKit';
 
 const house = demoHouse();
 const at = (minutes: number) => START + minutes * 60_000;
 const entries = (now: number, ...events: KeepEvent[]) =>
   entriesOf([lotOf(...events)], [], [], house, at(now));
 const said = (e: ReturnType<typeof entries>[number]) => inEnglish(e.says);
+
+/** The deviation of a lot's last line, by its id. */
+function judgeOf(events: readonly KeepEvent[], minutes: number): string {
+  const state = lotState(lotOf(...events), house.keeping);
+  const found = state && judge(state, rulesIn(house), at(minutes)).deviations.at(-1);
+  if (!found) throw new Error('it went against nothing');
+  return found.id;
+}
 
 test('every line stands in it by its time, with who and which probe', () => {
   const found = entries(
@@ -115,4 +126,136 @@ test('lines of the kitchen, and temperatures of the stove, stand among the other
     'Probe 2 in boiling water: 99.1 °C, should be 100.0 °C',
     'Put by: 8.0 L, Fridge',
   ]);
+});
+
+const BATH = line(0, putBy({ place: 'bath' }));
+/** The one entry of a line. */
+const of = (found: ReturnType<typeof entries>, event: KeepEvent) => {
+  const entry = found.find((e) => e.id === event.id);
+  if (!entry) throw new Error('not in the record');
+  return entry;
+};
+
+test('the minute a line is late, a clock off and a probing missed: on it nothing is, over it each', () => {
+  const received = (ms: number) => {
+    const note = line(1, { kind: 'note', text: 'x' }, { receivedAt: new Date(at(1) + ms).toISOString() });
+    return of(entries(30, BATH, note), note).marks;
+  };
+  expect([received(60_000), received(120_000), received(120_001)]).toEqual([[], [], ['late']]);
+  const off = (clockMs: number) => {
+    const note = line(1, { kind: 'note', text: 'x' }, { clockMs });
+    return of(entries(30, BATH, note), note).marks;
+  };
+  expect([off(300_000), off(-300_000), off(300_001), off(-300_001)]).toEqual([[], [], ['clock'], ['clock']]);
+  // The demo kitchen probes each hour; a quarter of it over is let be.
+  const missed = (minutes: number) =>
+    entries(minutes, BATH, read(minutes, 70)).some((e) => e.marks.includes('gap'));
+  expect([house.keeping.probeEvery, missed(75), missed(76)]).toEqual([60, false, true]);
+});
+
+test('what else is written down while it is not probed does not make it probed', () => {
+  const found = entries(100, BATH, line(50, { kind: 'note', text: 'x' }), read(100, 70));
+  expect(found.filter((e) => e.marks.includes('gap')).map(said)).toEqual(['Not probed for 100 min']);
+  // Off the pass it is not missed, and what was missed before is said where it left.
+  const left = line(90, {
+    kind: 'set to cool',
+    way: { into: { kind: 'pot', vessel: 'middle-28' }, place: 'fridge' },
+  });
+  const gone = entries(400, BATH, left).filter((e) => e.marks.includes('gap'));
+  expect(gone.map((e) => [said(e), e.at])).toEqual([['Not probed for 90 min', at(90)]]);
+});
+
+test('each line carries the name of what it is of, and its temperature where it has one', () => {
+  const put = line(0, putBy({ place: 'bath', celsius: 82 }));
+  const reading = read(10, 71);
+  const note = line(11, { kind: 'note', text: 'x' });
+  const back = line(20, { kind: 'reheated', celsius: 76, seconds: 20 });
+  const found = entries(30, put, reading, note, back);
+  expect(found.map((e) => e.name)).toEqual(['Leek', 'Leek', 'Leek', 'Leek']);
+  expect([put, reading, note, back].map((e) => of(found, e).celsius)).toEqual([82, 71, null, 76]);
+  // Only what was read can be put right with another figure.
+  expect([put, reading, note, back].map((e) => of(found, e).reading)).toEqual([
+    undefined,
+    true,
+    undefined,
+    undefined,
+  ]);
+  expect([put, reading, note, back].map((e) => of(found, e).done)).toEqual([null, null, null, null]);
+});
+
+test('how it is set to cool is said: in its pot, or in so many of which pan', () => {
+  const inPot = line(5, {
+    kind: 'set to cool',
+    way: { into: { kind: 'pot', vessel: 'middle-28' }, place: 'fridge' },
+  });
+  const inPans = line(6, {
+    kind: 'set to cool',
+    way: { into: { kind: 'pans', pan: 'full-65', count: 4 }, place: 'blast' },
+  });
+  const found = entries(7, BATH, inPot, inPans);
+  expect(said(of(found, inPot))).toBe('Set to cool in its pot, Fridge');
+  expect(said(of(found, inPans))).toBe('Set to cool in 4 × Full pan 65, Blast');
+});
+
+test('at the limit it is within it, under it on the pass and over it in the cold it is not; taken back it never was', () => {
+  // 3-501.16: 57 °C and over hot, 5 °C and under cold.
+  const hot = (celsius: number) => {
+    const reading = read(5, celsius);
+    return of(entries(6, BATH, reading), reading).marks.includes('over the limit');
+  };
+  expect([hot(57), hot(56.9), hot(71)]).toEqual([false, true, false]);
+  const cold = (celsius: number) => {
+    const reading = read(300, celsius);
+    return of(entries(301, ...WELL, reading), reading).marks.includes('over the limit');
+  };
+  expect([cold(5), cold(5.1), cold(2)]).toEqual([false, true, false]);
+  const slip = read(5, 40);
+  const found = entries(7, BATH, slip, line(6, { kind: 'withdrawn', event: slip.id }));
+  expect(of(found, slip).marks).toEqual(['taken back']);
+});
+
+test('what a line went against stands in it, with what was done, or that nobody has said', () => {
+  const warm = [PUT, read(1, 80), line(2, pansTo('fridge')), read(30, 60)] as const;
+  const away = line(40, { kind: 'cooled', place: 'fridge' });
+  const open = of(entries(50, ...warm, away), away);
+  expect(open.done).toMatchObject({ what: '', by: '' });
+  expect(said(open)).toMatch(/^Cold, to Fridge: .*60/);
+  const about = judgeOf([...warm, away], 50);
+  const right = line(45, { kind: 'put right', what: 'back out', about });
+  const done = of(entries(50, ...warm, away, right), away).done;
+  expect(done).toMatchObject({ what: 'back out', by: 'Late', at: at(45) });
+});
+
+test('of the stove a temperature stands in it with its probe, and what took one back; of the kitchen a check, no other figure', () => {
+  const stove = (body: StoveReading['event']['body'], gone = false): StoveReading => ({
+    event: { id: line(0, putBy()).id, at: new Date(at(1)).toISOString(), station: 'Early', body },
+    batch: 'b',
+    name: 'Leek',
+    gone,
+  });
+  const [read_, slip, back, ...others] = [
+    stove({ kind: 'temperature', celsius: 88, from: 'Probe 2' }),
+    stove({ kind: 'temperature', celsius: 8 }, true),
+    stove({ kind: 'withdrawn', event: line(0, putBy()).id, why: 'misread' }),
+    stove({ kind: 'note', text: 'salted' }),
+  ] as const;
+  const found = entriesOf([], [], [read_, slip, back, ...others], house, at(9));
+  const by = (r: StoveReading) => of(found, r.event as unknown as KeepEvent);
+  expect(found).toHaveLength(3);
+  expect(by(read_)).toMatchObject({ celsius: 88, reading: true, probe: 'Probe 2', marks: [], done: null });
+  expect(by(slip)).toMatchObject({ celsius: 8, probe: null, marks: ['taken back'] });
+  expect(by(back)).toMatchObject({ celsius: null, probe: null, says: { values: { why: 'misread' } } });
+  expect(by(back).reading).toBeUndefined();
+
+  const checked = line(5, {
+    kind: 'probe checked',
+    probe: 'Probe 2',
+    point: 'ice',
+    celsius: 0.4,
+    expected: 0,
+  });
+  const right = line(6, { kind: 'probe put right', probe: 'Probe 2', how: 'new battery' });
+  const kitchen = entriesOf([], [checked, right], [], house, at(9));
+  expect(of(kitchen, checked)).toMatchObject({ celsius: 0.4, probe: 'Probe 2', lot: null, done: null });
+  expect(of(kitchen, right)).toMatchObject({ celsius: null, probe: null, marks: ['put right'] });
 });
