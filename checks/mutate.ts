@@ -41,9 +41,11 @@ const KEPT: Suite = {
   wanted: 0.95,
   conditions: true,
   tests: [
-    ['src/core/(safety|keep/(safe/(?!random)|lot|entries|dates|standing|ticket|probes))'],
+    ['src/core/(safety|keep/(safe/(?!random)|lot|entries|events|dates|standing|ticket|probes))'],
     ['src/core/keep/safe/random', 'checks/food-code'],
-    ['src/core/keep/(cool|soup)', 'checks/(labels|cooling)'],
+    ['src/core/keep/soup'],
+    ['src/core/keep/cool'],
+    ['checks/(labels|cooling)'],
   ],
 };
 

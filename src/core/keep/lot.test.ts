@@ -211,13 +211,18 @@ describe('probes', () => {
   test('more than a degree off is not used until it was put right, and is not put right by a sum', () => {
     expect(standing(check(0, 1.3))).toMatchObject({ out: true, correction: 0 });
     expect(standing(check(0, 1)).out).toBe(false);
+    expect(standing(check(0, 1.05)).out).toBe(true);
+    // Neither another probe’s check nor its repair is this one’s.
+    const other = line(1, { kind: 'probe put right', probe: 'Probe 2', how: 'battery' });
+    expect(standing(check(0, 1.3), other).out).toBe(true);
     expect(
       standing(check(0, 1.3), line(1, { kind: 'probe put right', probe: 'Probe 1', how: 'battery' })).out,
     ).toBe(false);
   });
   test('never checked, or a week ago, it is due', () => {
     expect(standing().due).toBe(true);
-    expect(probeStanding('Probe 1', [check(0, 0)], at(8 * 1440)).due).toBe(true);
+    const due = (minutes: number) => probeStanding('Probe 1', [check(0, 0)], at(minutes)).due;
+    expect([due(7 * 1440), due(7 * 1440 + 1)]).toEqual([false, true]);
   });
   test('water boils lower up a hill', () => {
     expect(shouldShow('ice', house.kitchen)).toBe(0);

@@ -1,5 +1,6 @@
 import { demoHouse } from '../../../../demo/demo';
 import { rulesOf } from '../../safety/rules';
+import { inEnglish } from '../../say/inWords';
 import { dateMark } from '../dates';
 import type { KeepEvent } from '../events';
 import { pansTo as cool, line, lotOf, PUT as put, putBy, read, START, WELL as well } from '../testKit';
@@ -18,6 +19,7 @@ const state = (...events: readonly KeepEvent[]) => {
 const kinds = (events: readonly KeepEvent[], now: number) =>
   judge(state(...events), rule, at(now)).deviations.map((d) => d.kind);
 const hot = line(0, putBy({ place: 'bath' }));
+const OTHER = '00000000-0000-4000-8000-000000000002';
 const moved = (minutes: number, place: string) => line(minutes, { kind: 'moved', place });
 
 describe('to the degree and the minute', () => {
@@ -152,11 +154,66 @@ test('reheated in time: what was missed before is kept on record, once; what was
   // Hot on the pass all along, nothing of it was cooling.
   expect(kinds([hot, read(100, 70), read(200, 65), brought(210)], 220)).toEqual([]);
   // Too long under the limit there is missed too.
-  expect(kinds([hot, read(10, 70), read(60, 50), brought(150)], 160)).toEqual(
-    ['cooling', 'hot'].filter((k) => k === 'hot' || k === 'cooling'),
-  );
+  expect(kinds([hot, read(10, 70), read(60, 50), brought(150)], 160)).toEqual(['cooling', 'hot']);
+  // Never read again as it cooled: whether it kept its limit nobody can tell, and reheating does not say.
+  expect(kinds([put, read(1, 84), line(2, cool('blast')), brought(500)], 501)).toEqual([
+    'cooling',
+    'cooling',
+  ]);
+  // On the pass nothing is cooling, however long nobody reads it; bought in cold, nothing ever was.
+  expect(kinds([hot, read(5, 72), brought(400)], 401)).toEqual(['hot']);
+  expect(kinds([hot, read(5, 72), brought(245)], 246)).toEqual([]);
+  // What it went against before is not said twice.
+  expect(kinds([hot, read(5, 72), read(300, 70), brought(310)], 311)).toEqual(['hot']);
+  expect(kinds([line(0, putBy({ place: 'fridge' })), brought(600)], 601)).toEqual([]);
   // In more than two hours on the burner.
   const cold = [...well, line(1500, { kind: 'reheating', vessel: 'middle-28', burner: 'front-left' })];
   expect(kinds([...cold, brought(1620)], 1621)).toEqual([]);
   expect(kinds([...cold, brought(1621)], 1622)).toEqual(['reheating']);
+});
+
+test('used all the same, it is said whether it was to be thrown away or nobody can tell', () => {
+  const used = (...events: readonly KeepEvent[]) => {
+    const s = state(...events, line(400, { kind: 'taken', ml: 500 }));
+    return s.deviations.filter((d) => d.kind === 'used all the same').map((d) => inEnglish(d.says));
+  };
+  const slow = [put, read(1, 84), read(30, 56), read(300, 40)];
+  expect(used(...slow)).toEqual(['used though it was to be thrown away']);
+  const unread = [put, read(1, 84), read(30, 56), read(300, 4)];
+  expect(used(...unread)).toEqual(['used though nobody can tell whether it was kept within the rule']);
+  expect(used(...well)).toEqual([]);
+});
+
+test('a probe is in it until it is taken out', () => {
+  const paired = line(5, { kind: 'paired', device: 'probe-2', name: 'Probe 2' });
+  expect(state(put, paired).paired).toEqual({ device: 'probe-2', name: 'Probe 2' });
+  expect(state(put, line(5, { kind: 'paired', device: 'probe-2' })).paired?.name).toBe('probe-2');
+  expect(state(put, paired, line(6, { kind: 'paired', device: null })).paired).toBeNull();
+});
+
+test('what was written before it was put by, or after and of another time, does not count; each line is seen once', () => {
+  const seen: string[] = [];
+  const s = lotState(lotOf(read(-5, 20), put, read(5, 80)), keeping, (e) => seen.push(e.body.kind));
+  expect(s?.readings.map((r) => r.celsius)).toEqual([80]);
+  expect(seen).toEqual(['put by', 'temperature']);
+});
+
+test('put by where it is cold before it is, it cools there under its lid; on the worktop it stands open', () => {
+  const warm = state(line(0, putBy({ place: 'fridge', celsius: 60 })));
+  expect([warm.stage, warm.lid]).toEqual(['cooling', true]);
+  expect(state(line(0, putBy({ place: 'worktop' }))).lid).toBe(false);
+  // It rests there once it is read cold; on the worktop nothing rests.
+  const later = [read(30, 50), read(80, 20), read(200, 4)] as const;
+  expect(state(line(0, putBy({ place: 'fridge', celsius: 60 })), ...later).stage).toBe('cold');
+  expect(state(line(0, putBy({ place: 'worktop', celsius: 60 })), ...later).stage).toBe('cooling');
+});
+
+test('parted from what is hot onto the pass nothing is asked; from what is cold, it was not reheated', () => {
+  const parted = (from: readonly KeepEvent[], minutes: number) =>
+    lotState({ id: OTHER, events: [line(minutes, putBy({ place: 'bath' }))], from: lotOf(...from) }, keeping);
+  const off = parted([hot, read(10, 72)], 15);
+  expect([off?.stage, off?.deviations.map((d) => d.kind), off?.under]).toEqual(['hot', [], null]);
+  const cold = parted(well, 400);
+  expect([cold?.stage, cold?.deviations.map((d) => d.kind)]).toEqual(['hot', ['kept hot again']]);
+  expect(cold?.under).not.toBeNull();
 });

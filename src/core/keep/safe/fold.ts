@@ -15,7 +15,7 @@ import {
   standingLines,
 } from '../lot';
 import type { Deviation, Done } from './deviation';
-import { judge, limitDeviations, mayWait } from './judged';
+import { judge, limitDeviations, mayWait, tooColdTooLong } from './judged';
 
 type Draft = { -readonly [K in keyof LotState]: LotState[K] } & {
   /** Put where it stays before it was read cold: read cold there, it is. */
@@ -156,8 +156,8 @@ function keepHot(d: Draft, event: KeepEvent, by: By): void {
   turn(d, 'hot', at);
 }
 
-/** On the pass: under its limit it stays until it is reheated. Nobody having looked for hours, nobody can tell that it was not. */
-function readHot(d: Draft, { at, celsius, event }: KeptReading, { rule }: By): void {
+/** On the pass where nobody had looked for hours, nobody can tell that it was not under its limit. */
+function unreadOnPass(d: Draft, at: number, event: KeepEvent): void {
   const before = d.readings.findLast((r) => r.at >= d.since)?.at ?? d.since;
   if (at - before > OUT)
     against(d, event, {
@@ -168,6 +168,11 @@ function readHot(d: Draft, { at, celsius, event }: KeptReading, { rule }: By): v
         minutes: Math.round((at - before) / 60_000),
       }),
     });
+}
+
+/** On the pass: under its limit it stays until it is reheated. */
+function readHot(d: Draft, { at, celsius, event }: KeptReading, { rule }: By): void {
+  unreadOnPass(d, at, event);
   if (d.under) {
     d.under = celsius < rule.hot.atLeast ? { ...d.under, last: at, celsius } : { ...d.under, celsius };
     return;
@@ -259,8 +264,10 @@ function reheated(d: Draft, event: KeepEvent, body: KeepBodyOf<'reheated'>, by: 
   }
   if (d.wasHot && (d.course.clock || d.stage !== 'hot'))
     d.deviations = [...d.deviations, ...limitDeviations(d, limitsOf(d.course, at))];
-  if (d.stage === 'hot')
-    d.deviations = [...d.deviations, ...judge(d, by.rule, at).deviations.filter((x) => x.kind === 'hot')];
+  if (d.stage === 'hot') {
+    unreadOnPass(d, at, event);
+    d.deviations = [...d.deviations, ...tooColdTooLong(d, by.rule, at)];
+  }
   const reading: KeptReading = { at, celsius: body.celsius, from: null, event };
   d.readings = [...d.readings, reading];
   d.course = { ...beginCourse(at, by.rule.cooling), last: reading };

@@ -64,7 +64,7 @@ export const allowedUnder = (state: LotState, rule: RuleSet): number =>
   mayWait(state, rule) ? rule.hot.graceSeconds : rule.reheat.withinSeconds;
 
 /** On the pass under the limit for longer than it may be. */
-function tooColdTooLong(state: LotState, rule: RuleSet, now: number): readonly Deviation[] {
+export function tooColdTooLong(state: LotState, rule: RuleSet, now: number): readonly Deviation[] {
   const { under } = state;
   const allowed = allowedUnder(state, rule) * 1000;
   if (!under || now - under.since <= allowed) return [];
