@@ -170,7 +170,9 @@ export function StepCard({
                   </Pick>
                 );
               }
-              if (ask.as === 'number' && ask.unit === '°C')
+              const hint =
+                ask.as === 'text' ? say(ask.hint) : ask.optional ? say(ask.empty ?? message('none')) : '';
+              if (ask.unit === '°C')
                 return (
                   <MetricInput
                     key={ask.key}
@@ -178,7 +180,8 @@ export function StepCard({
                     name={path}
                     words={message('{field}, {unit}', { field: ask.words })}
                     what="celsius"
-                    placeholder={ask.optional ? say(ask.empty ?? message('none')) : ''}
+                    placeholder={hint}
+                    inputMode={ask.as === 'text' ? 'text' : 'decimal'}
                     problem={problemAt(path)}
                     className="figures"
                   />
@@ -192,9 +195,7 @@ export function StepCard({
                       ? say('{field}, {unit}', { field: ask.words, unit: ask.unit })
                       : say(ask.words)
                   }
-                  placeholder={
-                    ask.as === 'text' ? say(ask.hint) : ask.optional ? say(ask.empty ?? message('none')) : ''
-                  }
+                  placeholder={hint}
                   inputMode={ask.as === 'number' ? 'decimal' : 'text'}
                   {...register(path)}
                   problem={problemAt(path)}

@@ -27,6 +27,8 @@ export type FieldSpec =
       readonly key: string;
       readonly words: Message;
       readonly hint: Message;
+      /** Of a figure in it. */
+      readonly unit?: '°C';
       readonly optional?: boolean;
     }
   | {
@@ -89,7 +91,8 @@ export const ASKS: { readonly [K in StepKind]: readonly FieldSpec[] } = {
       as: 'text',
       key: 'to',
       words: message('To'),
-      hint: message('simmer, boil, or a temperature in °C such as {one}', { one: '85' }),
+      hint: message('simmer, boil, or a temperature'),
+      unit: '°C',
     },
     flame,
     lid,
