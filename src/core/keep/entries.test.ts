@@ -209,6 +209,13 @@ test('at the limit it is within it, under it on the pass and over it in the cold
     return of(entries(301, ...WELL, reading), reading).marks.includes('over the limit');
   };
   expect([cold(5), cold(5.1), cold(2)]).toEqual([false, true, false]);
+  // As it was put by there, too; brought back short of its figure is against another rule, and said by that.
+  const put = line(0, putBy({ place: 'bath', celsius: 50 }));
+  expect(of(entries(1, put), put).marks).toEqual(['over the limit']);
+  const short = line(9, { kind: 'reheated', celsius: 50, seconds: 20 });
+  expect(said(of(entries(10, BATH, short), short))).toMatch(
+    /: reheated to 50\.0 °C for 20 s, not to 74 °C for 15 s$/,
+  );
   const slip = read(5, 40);
   const found = entries(7, BATH, slip, line(6, { kind: 'withdrawn', event: slip.id }));
   expect(of(found, slip).marks).toEqual(['taken back']);

@@ -239,10 +239,9 @@ function lotEntries(lot: Lot, house: House, rule: RuleSet, now: number): readonl
     const { body } = event;
     const celsius = celsiusOf(body);
     const against = ownDeviations.get(event.id) ?? [];
-    const over =
-      body.kind === 'temperature' &&
-      !withdrawn.has(event.id) &&
-      outside(after.get(event.id), body.celsius, rule);
+    // Whether it was brought back hot enough is a rule of its own.
+    const read = body.kind === 'reheated' ? null : celsius;
+    const over = read !== null && !withdrawn.has(event.id) && outside(after.get(event.id), read, rule);
     const marks = new Set<Mark>([
       ...(over ? (['over the limit'] as const) : []),
       ...against.map(markOf),

@@ -143,16 +143,16 @@ export function cautionsFor(
     });
   if (deed.kind === 'chill') {
     const { from, stages } = rules.cooling;
-    const [first, last] = [stages[0], stages.at(-1)];
-    if (first && last)
+    const [first] = stages;
+    if (first)
       found.push({
         id: 'cooling',
         kind: 'cooling',
         from,
         through: first.to,
-        to: last.to,
+        to: (stages.at(-1) ?? first).to,
         firstSeconds: first.seconds,
-        allSeconds: last.seconds,
+        allSeconds: (stages.at(-1) ?? first).seconds,
         rule: ruleName(rules, rules.cooling),
       });
   }

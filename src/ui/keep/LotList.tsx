@@ -38,7 +38,7 @@ export function LotList({ house, states, picked, onPick, label }: Props) {
               aria-pressed={here}
               onClick={() => onPick(s.id)}
               className={clsx(
-                'w-full border-l-8 px-4 py-3 text-left',
+                'h-full w-full border-l-8 px-4 py-3 text-left',
                 here ? 'border-butter bg-surface' : 'border-transparent hover:bg-butter/25',
               )}
             >

@@ -49,6 +49,7 @@ export const SURE: Unsure = { film: 1, conductivity: 1, depth: 1, room: 0 };
 
 /** W/(m²·K) at a face of what stands there, radiation included. Our assumptions; readings of the room replace them. */
 export const FILM: Readonly<Record<PlaceKind, number>> = {
+  // Hot places, where nothing cools: as the worktop they stand on.
   bath: 9,
   ring: 9,
   worktop: 9,
@@ -60,15 +61,15 @@ export const FILM: Readonly<Record<PlaceKind, number>> = {
 };
 
 /** W/(m²·K) of that which is radiation: it carries no steam. */
-const RADIATION = 5;
+export const RADIATION = 5;
 
 /** Relative humidity where pans cool, and the share of an open surface’s steam that gets away from under its skin and its neighbours. Our assumptions. */
-const DAMP = 0.8;
-const AWAY = 0.5;
+export const DAMP = 0.8;
+export const AWAY = 0.5;
 
 /** Still air under a lid, W/(m²·K), and what of a face the shelf under it leaves free. Our assumptions. */
-const LID = 6;
-const UNDER = { pans: 0.8, pot: 0.5 } as const;
+export const LID = 6;
+export const UNDER = { pans: 0.8, pot: 0.5 } as const;
 
 /** An ice wand: W/K into it, stirred, and g of ice in it. Our assumptions. */
 export const WAND = { intoIt: 36, ice: 1800 } as const;

@@ -171,7 +171,7 @@ export function freezeEffects(steps: readonly Step[]): readonly FreezeEffect[] {
         what: message('{starch} freezes well', { starch: { opening: term(food.name) } }),
         mend: null,
       });
-    if (food.group === 'dairy' && food.composition.fat * 100 < RICH && food.composition.fat < 0.75)
+    if (food.group === 'dairy' && food.composition.fat * 100 < RICH)
       found.set('dairy', {
         grade: 'mends',
         what: message('Lean dairy grains when it thaws'),

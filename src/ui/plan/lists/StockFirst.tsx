@@ -21,6 +21,7 @@ import { useSay } from '../../shared/useSay';
 import { kitchenNow } from '../../station/line/clock';
 import { useBegin } from '../useBegin';
 import { useStockPlan } from './useStockPlan';
+import { Weight } from './Weight';
 
 type Props = {
   readonly plan: Plan;
@@ -89,8 +90,7 @@ function Stock({
             return (
               <li key={l.id} className="flex items-baseline gap-3 border-rule border-b py-1 last:border-b-0">
                 <span className="figures w-30 shrink-0 text-right font-bold text-[24px] leading-none">
-                  {figure}
-                  <span className="ml-0.5 text-[15px]">{unit}</span>
+                  <Weight figure={figure} unit={unit} large={false} />
                 </span>
                 <span className="min-w-0 flex-1 leading-tight">
                   {say(term(l.name))}

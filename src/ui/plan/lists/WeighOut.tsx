@@ -11,6 +11,7 @@ import { titleAsMessage } from '../../../core/words/steps';
 import { Scroll } from '../../shared/Scroll';
 import { useSay } from '../../shared/useSay';
 import { useShow } from '../../shared/useShow';
+import { Weight } from './Weight';
 
 type Props = {
   readonly lines: readonly WeighLine[];
@@ -128,8 +129,7 @@ function Line({ line, next, ticked, onTick }: LineProps) {
             next && 'bg-butter py-2 text-on-butter',
           )}
         >
-          {figure}
-          <span className="ml-0.5 text-[17px]">{unit}</span>
+          <Weight figure={figure} unit={unit} large />
         </span>
         <span className={clsx('min-w-0 flex-1 leading-tight', ticked && 'text-quiet line-through')}>
           <span className="block">
