@@ -43,7 +43,7 @@ const KEPT: Suite = {
   tests: [
     ['src/core/(safety|keep/(safe/(?!random)|lot|entries|events|dates|standing|ticket|probes))'],
     ['src/core/keep/safe/random', 'checks/food-code'],
-    ['src/core/keep/soup'],
+    ['src/core/keep/soup', 'checks/kept-model'],
     ['src/core/keep/cool'],
     ['checks/cooling'],
     ['checks/labels'],

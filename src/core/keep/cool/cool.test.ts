@@ -28,6 +28,13 @@ test('more than it holds does not go in', () => {
   expect(() => cooled(c, 80, 60)).toThrow(/holds/);
 });
 
+test('left standing it comes to its room, and no nearer than that', () => {
+  const c = coolingOf({ ...pans, place: 'fridge', lid: true }, asked.soup, means);
+  const room = c.place.celsius;
+  const days = cooled(c, 80, 6 * 86_400).at(-1)?.warmest ?? 0;
+  expect(Math.abs(days - room)).toBeLessThan(0.02);
+});
+
 test('ice as part of its liquid takes the heat it melts by: energy before and after are the same', () => {
   const soup = thickSoup(10_000);
   const to = icedTo(soup, 90, 3000);
