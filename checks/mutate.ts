@@ -41,7 +41,7 @@ const KEPT: Suite = {
   wanted: 0.95,
   conditions: true,
   tests: [
-    ['src/core/(safety|keep/(safe/(?!random)|lot|entries|events|dates|standing|ticket|probes))'],
+    ['src/core/(safety|keep/(safe/(?!random)|lot|labels|entries|events|dates|standing|ticket|probes))'],
     ['src/core/keep/safe/random', 'checks/food-code'],
     ['src/core/keep/soup', 'checks/kept-model'],
     ['src/core/keep/cool'],
@@ -59,7 +59,7 @@ const NONE = -1;
 
 const filesIn = (folder: string): readonly string[] =>
   readdirSync(folder, { recursive: true, encoding: 'utf8' })
-    .filter((f) => f.endsWith('.ts') && !f.endsWith('.test.ts'))
+    .filter((f) => f.endsWith('.ts') && !/(\.test|Kit)\.ts$/.test(f))
     .sort()
     .map((f) => join(folder, f));
 
