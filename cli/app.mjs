@@ -130,16 +130,16 @@ export async function withDemoApp(server, name, from, work, env = {}) {
   const databaseUrl = await database(server, name, { fresh: true });
   await build();
   const prepared = await prepare(databaseUrl);
-  const { port, url } = await devicesPlace();
+  const place = await devicesPlace();
   const app = await serve({
     mode: 'start',
     from,
     databaseUrl: prepared.url,
-    env: { DEVICES_URL: url, ...env },
+    env: { DEVICES_URL: place.url, ...env },
   });
-  const devices = simulatedDevices(app.address, port);
+  const devices = simulatedDevices(app.address, place);
   try {
-    return await work(app.address, databaseUrl, url, app);
+    return await work(app.address, databaseUrl, place.url, app);
   } finally {
     await devices.stop();
     await app.stop();

@@ -13,7 +13,7 @@ export async function drill(server, args, options = {}) {
   const { url } = await prepare(owner);
   return runProgram(process.execPath, ['--import', 'tsx', 'drill/main.ts', ...args], {
     cwd: root,
-    env: { ...process.env, DATABASE_URL: url },
+    env: { ...process.env, DATABASE_URL: url, OWNER_URL: owner },
     ...options,
   });
 }

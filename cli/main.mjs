@@ -34,6 +34,11 @@ const COMMANDS = {
     'put-away NAME FILE: a part older than three months goes to a file, its lines leave the database',
   ],
   'bring-back': ['parts.mjs', 'bring-back FILE: and comes back, each line tried by the chain of the record'],
+  recover: [
+    'parts.mjs',
+    'recover FILE [--head N:HASH …]: what a month’s file has and a database that was cut or restored from an older copy has not',
+  ],
+  mend: ['parts.mjs', 'put back into the record the lines that stand aside because another has their id'],
   db: ['db.mjs', 'open psql on the private database'],
   bench: ['bench.mjs', 'benchmarks as bars: each ratio beside what it is held to [--only NAME]'],
   screenshots: ['screenshots.mjs', 'take docs/screenshots anew from the demo data'],

@@ -52,7 +52,7 @@ export async function run(mode) {
     }
     if (simulated) {
       const attach = async () => {
-        devices = simulatedDevices(app.address, simulated.port, mode);
+        devices = simulatedDevices(app.address, simulated, mode);
         return devices;
       };
       kept.push(keep('the simulated devices', await attach(), attach, stopped));

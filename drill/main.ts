@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { serve } from '../cli/app.mjs';
 import { freePort } from '../cli/ports.mjs';
 import type { Row } from './kit';
+import { beside } from './parts/beside';
 import { clockJumps } from './parts/clock';
 import { diskFull } from './parts/disk';
 import { flood } from './parts/flood';
@@ -45,9 +46,10 @@ const one = async (work: (address: string) => Promise<readonly Row[]>) => {
 
 try {
   await part('histories', () => histories(20_000), { long: true });
-  await part('requests', () => one((address) => randomRequests(address, short ? 900 : 10_000)));
+  await part('requests', () => one((address) => randomRequests(address, short ? 900 : 20_000)));
   await part('foreign', () => one(foreignPage));
   await part('flood', () => one((address) => flood(address, !short)));
+  await part('beside', () => one((address) => beside(address, process.env.OWNER_URL ?? databaseUrl, !short)));
   await part('line', () => lineFaults(databaseUrl, 3720), { long: true });
   await part('clock', () => clockJumps(databaseUrl, folder, 3740), { long: true });
   await part('kills', async () => {

@@ -1,9 +1,11 @@
 import { createServer } from 'node:http';
 import next from 'next';
+import { sweepUploads } from './server/archive/receive';
 import { awayWithin, isAway, noted } from './server/data/database';
 import { direct, refuse } from './server/direct';
+import { admit } from './server/door/address';
 import { hostsOf, refusedAtTheDoor } from './server/door/door';
-import { guarded } from './server/door/headers';
+import { dropUnreadable, guarded } from './server/door/headers';
 import { keepRail } from './server/live/theRail';
 import { log } from './server/log';
 import { startWorkers } from './server/work/workers';
@@ -26,6 +28,7 @@ server.keepAliveTimeout = 75_000;
 server.headersTimeout = 10_000;
 server.requestTimeout = 120_000;
 server.maxConnections = 4000;
+server.on('connection', admit);
 server.on('error', (error) => {
   console.error(error.message);
   process.exit(1);
@@ -53,6 +56,8 @@ server.listen(port, hostname);
 // The threads begin when the pages are ready: whoever starts it again after a fall waits for those first.
 const ready = app.prepare().then(() => {
   startWorkers();
+  // What a run before this was sent and did not come to do.
+  void sweepUploads().catch(logged);
   keepRail();
   log().info({ mode, hostname, port }, 'serving');
 });
@@ -63,6 +68,7 @@ const LAID_TO_IT = 15_000;
 
 server.on('request', async (request, response) => {
   guarded(request, response, dev);
+  dropUnreadable(request);
   const refused = refusedAtTheDoor(request, hosts);
   if (refused) return refuse(request, response, refused);
   // Well is who can show a page.

@@ -67,6 +67,52 @@ const TYPES = [
   'multipart/form-data',
   '',
 ];
+/** What a browser, a proxy or a page's own script may send beside, and whoever makes it up. */
+const HEADERS = [
+  'accept',
+  'accept-encoding',
+  'accept-language',
+  'cookie',
+  'if-none-match',
+  'if-modified-since',
+  'range',
+  'referer',
+  'user-agent',
+  'purpose',
+  'sec-fetch-site',
+  'x-forwarded-for',
+  'x-forwarded-host',
+  'x-forwarded-port',
+  'x-forwarded-proto',
+  'x-middleware-subrequest',
+  'x-nextjs-data',
+  'next-action',
+  'next-router-prefetch',
+  'next-router-segment-prefetch',
+  'next-router-state-tree',
+  'next-url',
+  'rsc',
+];
+const VALUES = [
+  '1',
+  '',
+  'https',
+  'panache.language=en-XA',
+  'panache.language=%ff; panache.theme="',
+  '[""]',
+  '["",{"children":["plan",{}]},null,null,true]',
+  '%5B%22%22%2C%7B%7D%5D',
+  '{"a":',
+  '/nowhere',
+  'bytes=0-1,5-',
+  'gzip;q=nan, *',
+  '127.0.0.1, 10.0.0.1',
+  'x'.repeat(2300),
+  '%'.repeat(500),
+  'a,'.repeat(1000),
+  "'; DROP TABLE seal; --",
+];
+
 const KEYS = [
   'recipe',
   'litres',
@@ -172,12 +218,18 @@ export async function randomRequests(address: string, count: number): Promise<re
           ? of(['', '{', 'null', '[[[[', `${'['.repeat(10_000)}${']'.repeat(10_000)}`, '"\\ud800"', '1e999'])
           : JSON.stringify(anything(random, known));
     const type = of(TYPES);
-    return { path, method, body, headers: type ? { 'content-type': type } : {} };
+    const beside = Object.fromEntries(
+      Array.from({ length: random() < 0.5 ? 1 + Math.floor(random() * 3) : 0 }, () => [
+        of(HEADERS),
+        of(VALUES),
+      ]),
+    );
+    return { path, method, body, headers: { ...beside, ...(type && { 'content-type': type }) } };
   };
   const one = async () => {
     const { path, method, body, headers } = made();
-    // The stream has no end: that it opens is enough.
-    const timeout = path.startsWith('/api/live') ? 300 : 30_000;
+    // The stream has no end: that it opens is enough. Nothing else takes longer than this.
+    const timeout = path.startsWith('/api/live') ? 300 : 10_000;
     const { status, text } = await ask(address, path, {
       method,
       headers: headers as Record<string, string>,
@@ -199,7 +251,7 @@ export async function randomRequests(address: string, count: number): Promise<re
   });
   return [
     {
-      tried: `${count} made-up requests on ${all.length} routes`,
+      tried: `${count} made-up requests with made-up headers on ${all.length} routes`,
       held: fell.length === 0 && (await isWell(address)),
       figures: `${fell.length} errors of the server’s or left hanging; ${[...statuses]
         .toSorted(([a], [b]) => a - b)

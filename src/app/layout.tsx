@@ -2,6 +2,7 @@ import type { Metadata, Viewport } from 'next';
 import type { ReactNode } from 'react';
 import { pool } from '../server/data/database';
 import { theRail } from '../server/live/theRail';
+import { countAside } from '../server/queries/aside';
 import { readHouse } from '../server/queries/kitchen';
 import { urgentFirst } from '../ui/frame/rail/urgent';
 import { Shell } from '../ui/frame/Shell';
@@ -21,7 +22,7 @@ export const dynamic = 'force-dynamic';
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const db = pool();
-  const [tickets, house] = await Promise.all([theRail(), readHouse(db)]);
+  const [tickets, house, aside] = await Promise.all([theRail(), readHouse(db), countAside(db)]);
   const reader = await readerHere(house?.show);
   return (
     <html lang={reader.language ?? 'en'} className={fonts} suppressHydrationWarning>
@@ -29,7 +30,12 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
         <script src="/theme.js" />
       </head>
       <body>
-        <Shell tickets={urgentFirst(tickets, Date.now())} reader={reader} roles={house?.roles ?? []}>
+        <Shell
+          tickets={urgentFirst(tickets, Date.now())}
+          reader={reader}
+          roles={house?.roles ?? []}
+          aside={aside}
+        >
           {children}
         </Shell>
       </body>

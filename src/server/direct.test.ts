@@ -36,10 +36,10 @@ class Held extends EventEmitter {
   }
 }
 
-const open = () => {
+const open = (remoteAddress = '192.168.1.20', method = 'GET') => {
   const response = new Held();
   direct(
-    { method: 'GET', url: '/api/live', complete: true, headers: {} } as IncomingMessage,
+    { method, url: '/api/live', complete: true, headers: {}, socket: { remoteAddress } } as IncomingMessage,
     response as unknown as ServerResponse,
   );
   return response;
@@ -81,7 +81,7 @@ test('one that leaves a quarter of a megabyte unread is cut; one that leaves a l
 });
 
 test('beyond the limit the next is refused plainly; when one goes there is room', async () => {
-  const stations = Array.from({ length: 400 }, open);
+  const stations = Array.from({ length: 400 }, (_, n) => open(`192.168.1.${n % 200}`));
   const one = open();
   await new Promise((r) => setTimeout(r, 20));
   expect(one.status).toBe(503);
@@ -90,6 +90,27 @@ test('beyond the limit the next is refused plainly; when one goes there is room'
   const next = open();
   expect(next.status).toBe(200);
   for (const s of [...stations, next]) s.destroy();
+});
+
+test('one address does not take the places of all: past its own the next is refused, and others get in', async () => {
+  const mine = Array.from({ length: 100 }, () => open('192.168.1.66'));
+  const more = open('192.168.1.66');
+  const other = open('192.168.1.67');
+  await new Promise((r) => setTimeout(r, 20));
+  expect([more.status, other.status]).toEqual([503, 200]);
+  expect(more.written.join('')).toMatch(/100 pages of this device are told already/);
+  mine.pop()?.destroy();
+  const next = open('192.168.1.66');
+  expect(next.status).toBe(200);
+  for (const s of [...mine, other, next]) s.destroy();
+});
+
+test('who asks only what the stream would be is answered, and takes no place', () => {
+  const asked = Array.from({ length: 150 }, () => open('192.168.1.68', 'HEAD'));
+  expect(new Set(asked.map((a) => a.status))).toEqual(new Set([200]));
+  const station = open('192.168.1.68');
+  expect(station.status).toBe(200);
+  station.destroy();
 });
 
 test('a tap for a batch whose id is no text is answered, with which field was wrong', async () => {

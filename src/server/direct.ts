@@ -3,8 +3,9 @@ import type { BatchEvent } from '../core/batch/events';
 import { message } from '../core/message/message';
 import { LANGUAGE_COOKIE, type Language, languageIn } from '../core/say/catalogue';
 import { recordEvent } from './actions/batches';
-import { afterBatchEvent, recordKeep } from './actions/keep/keep';
+import { afterBatchEvent } from './actions/keep/keep';
 import { pool, reached } from './data/database';
+import { addressOf } from './door/address';
 import { TELLS_TIME } from './door/headers';
 import { listenToDevices } from './live/devices';
 import { isListening, listen } from './live/live';
@@ -12,6 +13,7 @@ import { listenToRail, theRail, wholeRail } from './live/theRail';
 import { log, said } from './log';
 import { readRecordHead } from './queries/seals';
 import { answered, busy, jsonIn, notAllowed, type Refusal, tooLarge, unknown } from './refusal';
+import { work } from './work/work';
 
 /** Most bytes of one event. */
 const MOST = 64 * 1024;
@@ -21,6 +23,8 @@ const BREATH = 8000;
 
 /** Most stations one process tells, and bytes one may leave unread before it is cut: it comes back and reads anew. */
 const MOST_STREAMS = Number(process.env.PANACHE_MOST_STREAMS ?? 400);
+/** Of one address: one device does not take the places of all. */
+const MOST_STREAMS_EACH = Number(process.env.PANACHE_MOST_STREAMS_EACH ?? 100);
 const MOST_UNREAD = 256 * 1024;
 
 async function jsonOf(request: IncomingMessage): Promise<unknown> {
@@ -90,11 +94,15 @@ const keepLine = (lot: string, request: IncomingMessage, response: ServerRespons
   tell(
     response,
     async () => {
-      const recorded = await recordKeep(pool('taps'), lot, await jsonOf(request));
+      const input = await jsonOf(request);
+      const recorded = await work('recordKeep', { lot, input });
       return { status: recorded.isNew ? 201 : 200, body: recorded };
     },
     languageOf(request),
   );
+
+/** Streams each address has open. */
+const streamsOf = new Map<string, number>();
 
 /** A frame of the stream. */
 const frame = (name: string, data: unknown): string => `event: ${name}\ndata: ${JSON.stringify(data)}\n\n`;
@@ -136,6 +144,28 @@ function beginTelling(): void {
 
 /** Server-sent events: `told` with each event of any batch, `ticket` with what changes on the rail, `service` with each service that was saved, `keep` with each line of something kept, `again` when a station should read anew, `device` with what the kitchen’s devices send, `alive` now and then, with the server’s clock. */
 function live(request: IncomingMessage, response: ServerResponse): void {
+  const head = {
+    'content-type': 'text/event-stream; charset=utf-8',
+    'cache-control': 'no-cache, no-transform',
+    'x-accel-buffering': 'no',
+  };
+  if (request.method === 'HEAD') {
+    response.writeHead(200, head).end();
+    return;
+  }
+  const address = addressOf(request);
+  const own = streamsOf.get(address) ?? 0;
+  if (own >= MOST_STREAMS_EACH) {
+    refuse(
+      request,
+      response,
+      busy(
+        message('{streams} pages of this device are told already', { streams: own }),
+        message('close one that nobody looks at'),
+      ),
+    );
+    return;
+  }
   if (stations.size + programs.size >= MOST_STREAMS) {
     refuse(
       request,
@@ -147,11 +177,8 @@ function live(request: IncomingMessage, response: ServerResponse): void {
     );
     return;
   }
-  response.writeHead(200, {
-    'content-type': 'text/event-stream; charset=utf-8',
-    'cache-control': 'no-cache, no-transform',
-    'x-accel-buffering': 'no',
-  });
+  response.writeHead(200, head);
+  streamsOf.set(address, own + 1);
   response.write('retry: 1000\n\n');
   response.write(alive());
   if (!stopTelling) beginTelling();
@@ -166,6 +193,9 @@ function live(request: IncomingMessage, response: ServerResponse): void {
   const stopDevices = isStation ? listenToDevices((news) => send(response, deviceFrame(news))) : null;
   response.on('error', () => {});
   response.on('close', () => {
+    const left = (streamsOf.get(address) ?? 1) - 1;
+    if (left > 0) streamsOf.set(address, left);
+    else streamsOf.delete(address);
     told.delete(response);
     if (stations.size + programs.size === 0) stopTelling?.();
     stopDevices?.();

@@ -9,7 +9,7 @@ import { isAway, noted } from './data/database';
 import { log } from './log';
 
 /** Problems told of one request. */
-const MOST_PROBLEMS = 50;
+export const MOST_PROBLEMS = 50;
 
 /** One thing wrong with what was sent: the field, what it held, and what it may hold. What only a program can get wrong is plain English. */
 export type Problem = {

@@ -1,6 +1,7 @@
-import { openKeep } from '../../server/actions/keep/keep';
+import type { KeepOpened } from '../../server/actions/keep/keep';
 import { pool } from '../../server/data/database';
 import { readHouse } from '../../server/queries/kitchen';
+import { work } from '../../server/work/work';
 import { KeepView } from '../../ui/keep/KeepView';
 import { EmptyHouse } from '../../ui/shared/EmptyHouse';
 import { titled } from '../reader';
@@ -14,7 +15,7 @@ export default async function KeepPage({ searchParams }: { searchParams: Query }
   const { lot, face } = await searchParams;
   const house = await readHouse(pool());
   if (!house) return <EmptyHouse />;
-  const first = await openKeep(pool(), { mend: true });
+  const first = JSON.parse(await work('keepOpen', { mend: true })) as KeepOpened;
   return (
     <KeepView
       key={`${lot ?? ''} ${face ?? ''}`}

@@ -13,5 +13,5 @@ export default async function PlanPage({ searchParams }: { searchParams: Promise
   if (!found) return <EmptyHouse />;
   // Where the threads have no time for it, the page solves it itself.
   const begun = await work('begun', requestOf(found.order)).catch(() => undefined);
-  return <PlanView stores={found.stores} first={found.order} begun={begun} />;
+  return <PlanView stores={found.stores} first={found.order} begun={begun} misread={found.misread} />;
 }

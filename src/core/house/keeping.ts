@@ -1,11 +1,12 @@
 import * as z from 'zod';
 import { issue } from '../message/told';
 import { loosened, RULE_SETS, RULES, tightest } from '../safety/rules';
+import { named } from '../units/named';
 import { numberFrom } from '../units/numberFrom';
 import { unique } from './unique';
 
 const Id = z.string().regex(/^[a-z0-9-]{1,60}$/, issue('id is small letters, digits and hyphens'));
-const Name = z.string().min(1, issue('give it a name')).max(60);
+const Name = named(60);
 
 /** A pan or tub soup is put into, by its inside measures. */
 export const PanSchema = z.object({

@@ -7,6 +7,7 @@ import { issue } from '../message/told';
 import { type Kitchen, PRIOR } from '../pot/kitchen';
 import { BurnerSchema, VesselSchema } from '../recipe/recipe';
 import { rulesOf } from '../safety/rules';
+import { named } from '../units/named';
 import { numberFrom } from '../units/numberFrom';
 import { OutOfRange } from '../units/range';
 import type { House } from './house';
@@ -18,7 +19,7 @@ export const ProductSchema = z.object({
   ingredient: z.string().refine(isIngredient, {
     error: ({ input }) => notCatalogued(input),
   }),
-  name: z.string().min(1).max(60).optional(),
+  name: named(60).optional(),
   sodium: numberFrom('sodium', 0, 40_000, 'mg per 100 g').optional(),
   fatPercent: numberFrom('fat', 0, 99, '%').optional(),
   pH: numberFrom('pH', 2, 9).optional(),
@@ -38,7 +39,7 @@ const Run = z.object({
 export const FunnelSchema = z
   .object({
     id: z.string().regex(/^[a-z0-9-]{1,60}$/, issue('id is small letters, digits and hyphens')),
-    name: z.string().min(1, issue('give the funnel a name')).max(60),
+    name: named(60, issue('give the funnel a name')),
     orificeMm: numberFrom('the opening', 1, 30, 'mm'),
     ml: numberFrom('the measure', 5, 2000, 'mL'),
     thin: Run,
@@ -65,7 +66,7 @@ const limit = numberFrom('a band’s limit', 5, 2500, 'mPa·s');
 export const KitchenFile = z.object({
   format: z.literal('panache.kitchen/1'),
   id: z.string().regex(/^[a-z0-9-]{1,60}$/, issue('id is small letters, digits and hyphens')),
-  name: z.string().min(1, issue('give the kitchen a name')).max(60),
+  name: named(60, issue('give the kitchen a name')),
   altitudeM: numberFrom('altitude', -500, 5000, 'm'),
   airCelsius: numberFrom('air', -10, 60, '°C'),
   humidity: numberFrom('humidity', 0, 1),

@@ -5,7 +5,7 @@ import { shortDay } from '../service/words/dayWords';
 import { dayAndTime, dayOf } from '../units/clock';
 import { DAY_MS } from '../units/moment';
 import type { LotState } from './lot';
-import { judge } from './safe/judged';
+import { answered } from './safe/judged';
 
 /** Why something kept has no last day: its date stands still, or it was not kept within the rule, or nobody can tell. */
 export const UNDATED = ['frozen', 'not within the rule', 'cannot be told'] as const;
@@ -50,7 +50,7 @@ export function dateMark(state: LotState, rule: RuleSet, now: number): DateMark 
   const named = state.put.useBy ? dayAfter(state.put.useBy, stood) : byRule;
   const last = named < byRule ? named : byRule;
   const left = daysBetween(today, last);
-  const { answer, limits } = judge(state, rule, now);
+  const { answer, limits } = answered(state, rule, now);
   const why: Undated | null =
     answer === 'will not'
       ? 'not within the rule'

@@ -25,6 +25,15 @@ export const MARKS = [
 ] as const;
 export type Mark = (typeof MARKS)[number];
 
+/** Marks that stand out: of what is missing, over a limit, asked or thrown away. */
+export const LOUD: ReadonlySet<Mark> = new Set<Mark>([
+  'over the limit',
+  'cannot be told',
+  'question',
+  'gap',
+  'discarded',
+]);
+
 /** A line of the record as it is read: when, of what, what, by whom, read from which probe. */
 export type Entry = {
   readonly id: string;

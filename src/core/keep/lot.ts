@@ -65,6 +65,8 @@ export type LotState = {
   readonly warm: { readonly since: number; readonly deviation: string } | null;
   /** What lines of it went against; what a time that went by does is for {@link judge}. */
   readonly deviations: readonly Deviation[];
+  /** How many of those keep it from being called safe: known to, or where nobody can tell. */
+  readonly spoilt: { readonly known: number; readonly untold: number };
   /** What was done about deviations, by their ids. */
   readonly done: ReadonlyMap<string, Done>;
   /** Whether its grace under the limit, where the rule gives one, was used. */

@@ -11,6 +11,7 @@ import { issue } from '../message/told';
 import { lotOf } from '../pot/lots';
 import { portionsIn } from '../pot/portions';
 import { stepSchema } from '../pot/step';
+import { named } from '../units/named';
 import { AmountText, FractionText } from './amount';
 
 export const RecipeStep = stepSchema(AmountText, FractionText);
@@ -22,8 +23,8 @@ export type RecipePortion = Extract<RecipeStep, { kind: 'dust' }>['flour'];
 const keysOf = <T extends object>(o: T) => Object.keys(o) as [keyof T & string, ...(keyof T & string)[]];
 
 export const VesselSchema = z.object({
-  id: z.string().min(1).max(60),
-  name: z.string().min(1).max(60),
+  id: named(60),
+  name: named(60),
   diameterMm: z.number().min(80).max(1200),
   heightMm: z.number().min(40).max(1200),
   material: z.enum(keysOf(MATERIALS)),
@@ -32,8 +33,8 @@ export const VesselSchema = z.object({
 });
 
 export const BurnerSchema = z.object({
-  id: z.string().min(1).max(60),
-  name: z.string().min(1).max(60),
+  id: named(60),
+  name: named(60),
   kind: z.enum(keysOf(EFFICIENCY)),
   powerW: z.number().min(300).max(60_000),
   intoPotW: z.number().min(50).max(60_000).optional(),
@@ -208,8 +209,8 @@ export const Recipe = z
   .object({
     format: z.literal('panache.recipe/1'),
     id: z.string().regex(/^[a-z0-9-]{1,60}$/),
-    name: z.string().min(1).max(80),
-    school: z.string().min(1).max(80),
+    name: named(80),
+    school: named(80),
     yieldLitres: z.number().positive().max(500),
     band: z.enum(BANDS),
     /** Pot and burner the amounts were written for: what "just multiply it" starts from. */

@@ -50,7 +50,7 @@ test('a row that is gone, and a link that is gone with it', () => {
       LINKS.filter((l) => l.n !== 2),
       ROWS,
     ),
-  ).toEqual([{ kind: 'missing', n: 2 }]);
+  ).toEqual([{ kind: 'missing', n: 2, to: 2 }]);
 });
 
 test('a row changed with its own hash breaks the chain there', () => {
@@ -75,4 +75,35 @@ test('a chain written anew from a line on is another than the head that was kept
 test('an end cut off, rows and links, is shorter than the head that was kept', () => {
   const head = { n: 4, hash: LINKS[3]?.hash ?? '' };
   expect(verified(LINKS.slice(0, 2), ROWS.slice(0, 2), [head])).toEqual([{ kind: 'cut short', n: 2, head }]);
+});
+
+test('a link far beyond the end is one thing that is found, not as many as there are numbers between', () => {
+  const [last] = LINKS.slice(-1);
+  if (!last) throw new Error('no link');
+  const v = new Verifier();
+  for (const link of LINKS) v.take(link, ROWS.find((r) => r.id === link.id)?.row);
+  v.take({ ...last, n: 100_000_000 }, ROWS.at(-1)?.row);
+  expect(v.end()).toEqual([{ kind: 'missing', n: 5, to: 99_999_999 }]);
+});
+
+test('a link that says it was made before the one it follows is found; a clock put right by minutes is not', () => {
+  const at = (moments: readonly number[]) => {
+    const v = new Verifier();
+    for (const [n, link] of LINKS.entries()) v.take(link, ROWS[n]?.row, moments[n]);
+    return v.end();
+  };
+  const MIN = 60_000;
+  expect(at([0, MIN, 2 * MIN, 3 * MIN])).toEqual([]);
+  expect(at([10 * MIN, 5 * MIN, 20 * MIN, 15 * MIN])).toEqual([]);
+  expect(at([10 * MIN, 5 * MIN - 1, 20 * MIN, 14 * MIN])).toEqual([
+    { kind: 'backdated', n: 2 },
+    { kind: 'backdated', n: 4 },
+  ]);
+});
+
+test('of very much that is found the first two hundred are told and the rest counted', () => {
+  const v = new Verifier();
+  for (let n = 0; n < 1000; n++) v.slipped('batch_event', `id-${n}`);
+  v.twice('batch_event', 'id-1');
+  expect([v.findings.length, v.more]).toEqual([200, 801]);
 });

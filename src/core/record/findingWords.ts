@@ -40,7 +40,13 @@ export function findingWords(f: NamedFinding): Message {
     case 'broken':
       return message('From line {n} on the chain does not follow', { n: finding.n });
     case 'missing':
-      return message('Link {n} of the chain is gone', { n: finding.n });
+      return finding.to === finding.n
+        ? message('Link {n} of the chain is gone', { n: finding.n })
+        : message('Links {n} to {to} of the chain are gone', { n: finding.n, to: finding.to });
+    case 'twice':
+      return message('Two lines stand under one id: {row}', { row: rowWords(f) });
+    case 'backdated':
+      return message('Line {n} says it was written before the one it follows', { n: finding.n });
     case 'cut short':
       return message('The record ends at line {n}; a head at line {head} was kept', {
         n: finding.n,

@@ -13,6 +13,10 @@ export type Followed<Found> = {
   /** Where it was followed to. */
   readonly head: Head;
   readonly findings: readonly Found[];
+  /** How many more were found than are told. */
+  readonly more: number;
+  /** Lines that stand aside, taken out of the record whole until they are mended. */
+  readonly aside: number;
   readonly away: readonly LinesAway[];
 };
 
@@ -24,6 +28,7 @@ export function together<Found>(before: Followed<Found>, next: Followed<Found>):
     ...next,
     links: before.links + next.links,
     findings: [...before.findings, ...next.findings],
+    more: before.more + next.more,
     away: [...away.values()],
   };
 }

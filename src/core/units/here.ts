@@ -1,6 +1,7 @@
 import { MASS_UNITS, VOLUME_UNITS } from './quantity';
 import type { Show } from './show';
 import { toCelsius, toFahrenheit } from './temperature';
+import { typedNumber } from './typed/parse';
 
 /** A unit figures are typed and shown in: what it is called, and both ways from what is kept inside. */
 export type UnitHere = {
@@ -30,8 +31,8 @@ const KEPT = 5;
  * retyped('24', unitsFor({ volume: 'L', temperature: 'C' }).of('celsius'), unitsFor({ volume: 'gal', temperature: 'F' }).of('celsius')) // '75.2'
  */
 export function retyped(typed: string, from: UnitHere, to: UnitHere): string {
-  const n = Number(typed.trim().replace(',', '.'));
-  if (typed.trim() === '' || !Number.isFinite(n) || from.unit === to.unit) return typed;
+  const n = typedNumber(typed);
+  if (typeof n === 'string' || from.unit === to.unit) return typed;
   return String(Number(to.shown(keptOf(n, from)).toPrecision(6)));
 }
 

@@ -107,20 +107,26 @@ async function keepMaking(db: Queryable, kitchenId: string, body: RecipeBody): P
 export const begin = (
   pool: pg.Pool,
   batch: NewBatch,
-  { anyway = false } = {},
-): Promise<{ id: string; isNew: boolean }> =>
-  transaction(async (db) => {
-    await db.query('SELECT pg_advisory_xact_lock(hashtext($1), hashtext($2))', [
-      batch.kitchenId,
-      batch.plan.vesselId,
-    ]);
-    const { rowCount } = await db.query('SELECT 1 FROM batch WHERE id = $1', [batch.id]);
-    if (rowCount) return { id: batch.id, isNew: false };
-    await refuseGone(db, batch);
-    if (!anyway) await refuseTaken(db, batch);
-    if (batch.keeps) await keepMaking(db, batch.kitchenId, batch.keeps);
-    return { id: batch.id, isNew: await writeBatch(db, batch) };
-  }, pool);
+  how: { readonly anyway?: boolean } = {},
+): Promise<{ id: string; isNew: boolean }> => transaction((db) => beginIn(db, batch, how), pool);
+
+/** As {@link begin}, in a transaction there is. */
+export const beginIn = async (
+  db: Queryable,
+  batch: NewBatch,
+  { anyway = false }: { readonly anyway?: boolean | undefined } = {},
+): Promise<{ id: string; isNew: boolean }> => {
+  await db.query('SELECT pg_advisory_xact_lock(hashtext($1), hashtext($2))', [
+    batch.kitchenId,
+    batch.plan.vesselId,
+  ]);
+  const { rowCount } = await db.query('SELECT 1 FROM batch WHERE id = $1', [batch.id]);
+  if (rowCount) return { id: batch.id, isNew: false };
+  await refuseGone(db, batch);
+  if (!anyway) await refuseTaken(db, batch);
+  if (batch.keeps) await keepMaking(db, batch.kitchenId, batch.keeps);
+  return { id: batch.id, isNew: await writeBatch(db, batch) };
+};
 
 /** Plans and writes a batch: {@link plannedBatch}, {@link begin}. */
 export const startBatch = async (

@@ -1,5 +1,6 @@
 import type pg from 'pg';
 import * as z from 'zod';
+import { strayFields } from '../../core/formats/strays';
 import { same } from '../../core/maths/same';
 import { message } from '../../core/message/message';
 import { issue } from '../../core/message/told';
@@ -15,7 +16,7 @@ import {
   setArchived,
   writeVersion,
 } from '../queries/recipes';
-import { accept, stale, taken, unknown } from '../refusal';
+import { accept, MOST_PROBLEMS, Refusal, stale, taken, unknown } from '../refusal';
 import { By, Note } from './saying';
 
 /** A recipe to keep for the first time. */
@@ -31,7 +32,18 @@ export const ChangedRecipe = z.object({
 
 /** The recipe as typed, once it is known to be one. */
 function typed(input: unknown): RecipeBody {
-  accept(Recipe, input, 'recipe');
+  const read = accept(Recipe, input, 'recipe');
+  const strays = strayFields(input, read);
+  // A field nobody knows is misspelt: what was meant by it would not be cooked.
+  if (strays.length > 0)
+    throw new Refusal(
+      422,
+      strays.slice(0, MOST_PROBLEMS).map((path) => ({
+        field: path.map(String).join('.'),
+        given: String(path.at(-1)),
+        allowed: message('a field of a recipe: this is none'),
+      })),
+    );
   return input as RecipeBody;
 }
 

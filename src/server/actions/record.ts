@@ -1,28 +1,48 @@
 import type pg from 'pg';
 import * as z from 'zod';
 import { BatchEvent } from '../../core/batch/events';
-import { type Entry, entriesOf, type StoveReading } from '../../core/keep/entries';
+import { dateMark, dateWords, ifColdWords } from '../../core/keep/dates';
+import { type Entry, entriesOf, LOUD, type StoveReading } from '../../core/keep/entries';
 import type { KeepEvent } from '../../core/keep/events';
-import { message } from '../../core/message/message';
+import { lotState } from '../../core/keep/safe/fold';
+import { rulesIn } from '../../core/keep/standing';
+import { type Message, message } from '../../core/message/message';
 import { issue } from '../../core/message/told';
 import type { DaysAway } from '../../core/record/awayWords';
 import type { Head } from '../../core/record/chain';
 import { dayOf } from '../../core/units/clock';
 import { DAY_MS } from '../../core/units/moment';
+import type { Show } from '../../core/units/show';
 import type { Queryable } from '../data/database';
 import { readKitchenLines, readLot, readLotsBetween } from '../queries/keep';
 import { readPartsAway } from '../queries/parts';
 import { readHead } from '../queries/seals';
 import { accept, cannot, unknown } from '../refusal';
+import { theLot } from './keep/keep';
 import { theHouse } from './kitchen';
 
 /** The record of some days, or of one thing kept. */
+/** What of the record is asked for: days, or one thing kept; a page of it, counted from 0, or all of it. */
+export type RecordAsked = {
+  readonly from?: string | null;
+  readonly to?: string | null;
+  readonly lot?: string | null;
+  readonly page?: string | null;
+};
+
 export type KeptRecord = {
   readonly kitchen: string;
   readonly from: string;
   readonly to: string;
   readonly lot: string | null;
   readonly entries: readonly Entry[];
+  /** Where the entries stand in all there are of these days: from, counted from 0, and of how many. */
+  readonly at: number;
+  readonly of: number;
+  /** How many of all of them stand out. */
+  readonly loud: number;
+  /** ms up to which it is whole; null where that is to its end. More was there than one record takes: what comes after is asked for by itself. */
+  readonly wholeTo: number | null;
   readonly signed: readonly {
     readonly from: string;
     readonly to: string;
@@ -35,6 +55,26 @@ export type KeptRecord = {
   /** Days whose lines of batches are put away in files. */
   readonly away: readonly DaysAway[];
 };
+
+/** Entries of a page: what a page is made of, and a tablet draws, in a moment. */
+export const PAGE = 150;
+
+/** Most things kept, and readings of the stove, in one record. */
+const MOST_LOTS = 2000;
+const MOST_READINGS = 20_000;
+
+/** A page of the entries, or all of them. Refuses one that is none. */
+function pageOf(
+  entries: readonly Entry[],
+  page: string | null | undefined,
+): Pick<KeptRecord, 'entries' | 'at' | 'of' | 'loud'> {
+  const loud = entries.filter((e) => e.marks.some((m) => LOUD.has(m))).length;
+  if (page === null || page === undefined) return { entries, at: 0, of: entries.length, loud };
+  const pages = Math.max(1, Math.ceil(entries.length / PAGE));
+  const n = /^\d{1,6}$/.test(page) ? Number(page) : Number.NaN;
+  if (!(n < pages)) throw cannot('page', page, message('a page from 0 to {last}', { last: pages - 1 }));
+  return { entries: entries.slice(n * PAGE, (n + 1) * PAGE), at: n * PAGE, of: entries.length, loud };
+}
 
 const Day = z.iso.date({ error: issue('a day such as 2026-01-31') });
 
@@ -66,21 +106,23 @@ const stoveReading = (r: StoveRow, gone: ReadonlySet<string>): readonly StoveRea
   return read.success ? [{ event: read.data, batch: r.batch, name: r.name, gone: gone.has(r.id) }] : [];
 };
 
-/** Temperatures read on the stove, those taken back too, with the lines that took them back. */
+/** Temperatures read on the stove, those taken back too, with the lines that took them back; and when the first was that is too many. */
 async function readStove(
   db: Queryable,
   kitchenId: string,
   from: string,
   to: string,
-): Promise<readonly StoveReading[]> {
-  const { rows } = await db.query<StoveRow>(
+): Promise<{ readonly readings: readonly StoveReading[]; readonly next: Date | null }> {
+  const { rows: found } = await db.query<StoveRow>(
     `SELECT e.id, b.id AS batch, b.plan ->> 'recipeName' AS name, e.at, e.received_at, e.station, e.clock_ms, e.body
      FROM batch_event e JOIN kept_batch b ON b.id = e.batch_id
      WHERE b.kitchen_id = $1 AND e.at >= $2 AND e.at < $3
-       AND e.received_at >= $2::timestamptz - interval '1 day' AND e.body ->> 'kind' = 'temperature' ORDER BY e.at LIMIT 20000`,
-    [kitchenId, from, to],
+       AND e.received_at >= $2::timestamptz - interval '1 day' AND e.body ->> 'kind' = 'temperature' ORDER BY e.at, e.id LIMIT $4`,
+    [kitchenId, from, to, MOST_READINGS + 1],
   );
-  if (rows.length === 0) return [];
+  const next = found[MOST_READINGS]?.at ?? null;
+  const rows = found.slice(0, MOST_READINGS);
+  if (rows.length === 0) return { readings: [], next: null };
   const batches = [...new Set(rows.map((r) => r.batch))];
   const [gone, backs] = await Promise.all([
     db.query<{ ids: string[] }>(
@@ -96,7 +138,7 @@ async function readStove(
     ),
   ]);
   const ids = new Set(gone.rows.flatMap((r) => r.ids));
-  return [...rows, ...backs.rows].flatMap((r) => stoveReading(r, ids));
+  return { readings: [...rows, ...backs.rows].flatMap((r) => stoveReading(r, ids)), next };
 }
 
 async function readDaysAway(db: Queryable, from: string): Promise<readonly DaysAway[]> {
@@ -115,14 +157,10 @@ const signedIn = (lines: readonly KeepEvent[], from: string, to: string): KeptRe
   );
 
 /** The record from one day to another, both whole; or of one thing kept, all of it. Refuses a span that is none. */
-export async function theRecord(
-  db: pg.Pool,
-  asked: { readonly from?: string | null; readonly to?: string | null; readonly lot?: string | null },
-  now = Date.now(),
-): Promise<KeptRecord> {
+export async function theRecord(db: pg.Pool, asked: RecordAsked, now = Date.now()): Promise<KeptRecord> {
   const house = await theHouse(db);
   const today = dayOf(new Date(now));
-  const [lines, head] = await Promise.all([readKitchenLines(db, house.id), readHead(db, house.id)]);
+  const [lines, head] = await Promise.all([readKitchenLines(db, house.id, null), readHead(db, house.id)]);
   const common = { kitchen: house.name, madeAt: new Date(now).toISOString(), head };
   if (asked.lot) {
     const lot = z.uuid().safeParse(asked.lot).success ? await readLot(db, house.id, asked.lot) : null;
@@ -135,7 +173,8 @@ export async function theRecord(
       ...days,
       away: [],
       lot: lot.id,
-      entries,
+      ...pageOf(entries, asked.page),
+      wholeTo: null,
       signed: signedIn(lines, days.from, days.to),
     };
   }
@@ -146,9 +185,14 @@ export async function theRecord(
   if ((end - start) / DAY_MS > MOST_DAYS)
     throw cannot('to', to, message('at most {most} days at once', { most: MOST_DAYS }));
   const [a, b] = [new Date(start).toISOString(), new Date(end).toISOString()];
-  const lots = await readLotsBetween(db, house.id, a, b);
-  const entries = entriesOf(lots, lines, await readStove(db, house.id, a, b), house, now).filter(
-    (e) => e.at >= start && e.at < end,
+  const [{ lots, next }, stove] = await Promise.all([
+    readLotsBetween(db, house.id, a, b, MOST_LOTS),
+    readStove(db, house.id, a, b),
+  ]);
+  const ends = [next, stove.next].flatMap((m) => (m ? [m.getTime()] : []));
+  const wholeTo = ends.length > 0 ? Math.min(...ends) : null;
+  const entries = entriesOf(lots, lines, stove.readings, house, now).filter(
+    (e) => e.at >= start && e.at < (wholeTo ?? end),
   );
   return {
     ...common,
@@ -156,7 +200,40 @@ export async function theRecord(
     to,
     away: await readDaysAway(db, a),
     lot: null,
-    entries,
+    ...pageOf(entries, asked.page),
+    wholeTo,
     signed: signedIn(lines, from, to),
+  };
+}
+
+/** The record of one thing kept, with what its label says of it. */
+export type LotRecord = {
+  readonly record: KeptRecord;
+  readonly name: string | null;
+  readonly over: boolean;
+  /** Its last day, or why it has none; and on what condition. */
+  readonly useBy: Message | null;
+  readonly dated: boolean;
+  readonly condition: Message | null;
+  readonly show: Show;
+};
+
+/** {@link theRecord} of one thing kept, with what its label says. Refuses one that is none’s. */
+export async function theLotRecord(
+  db: pg.Pool,
+  asked: RecordAsked & { readonly lot: string },
+): Promise<LotRecord> {
+  const [lot, record, house] = await Promise.all([theLot(db, asked.lot), theRecord(db, asked), theHouse(db)]);
+  const state = lotState(lot, house.keeping);
+  const mark = state && dateMark(state, rulesIn(house), Date.now());
+  const over = state?.over != null;
+  return {
+    record,
+    name: state?.put.name ?? null,
+    over,
+    dated: mark?.useBy != null,
+    useBy: mark && !over ? dateWords(mark) : null,
+    condition: mark && !over ? ifColdWords(mark) : null,
+    show: house.show,
   };
 }

@@ -23,7 +23,7 @@ import {
   writeService,
 } from '../queries/services';
 import { accept, cannot, stale, taken, unknown } from '../refusal';
-import { begin, type plannedBatch } from './batches';
+import { beginIn, type plannedBatch } from './batches';
 import { theHouse } from './kitchen';
 import { StartRequest } from './planning';
 import { By } from './saying';
@@ -150,23 +150,25 @@ export async function startOnBoard(
   planned: Awaited<ReturnType<typeof plannedBatch>>,
 ): Promise<{ readonly id: string; readonly isNew: boolean }> {
   const { key, anyway = false, by } = accept(Started, input);
-  const started = await begin(pool, planned, { anyway });
-  await transaction(async (db) => {
+  // On the board first: of two who light it, one finds it lit.
+  return transaction(async (db) => {
     await lockServices(db, serviceId);
     const house = await theHouse(db);
     const now = await readService(db, house.id, serviceId);
     if (!now) throw unknown('service', serviceId, []);
-    if (now.service.started[key] === started.id) return;
-    if (now.service.started[key])
+    const already = now.service.started[key];
+    if (already && already !== planned.id)
       throw taken('key', message('it was started already'), message('open it on the stove'));
-    await writeService(
-      db,
-      house.id,
-      { ...now.service, started: { ...now.service.started, [key]: started.id } },
-      by,
-    );
+    const started = await beginIn(db, planned, { anyway });
+    if (!already)
+      await writeService(
+        db,
+        house.id,
+        { ...now.service, started: { ...now.service.started, [key]: started.id } },
+        by,
+      );
+    return started;
   }, pool);
-  return started;
 }
 
 const SavedCycle = z.object({

@@ -9,12 +9,13 @@ import { message } from '../../core/message/message';
 import type { FoundWrong } from '../../core/words/issueWords';
 import { refuseInUse, theHouse } from '../actions/kitchen';
 import { type Queryable, transaction } from '../data/database';
-import { appendEvents, readBatch, UNBOUND, writeBatch } from '../queries/batches';
+import { log, said } from '../log';
+import { bringLines, readBatch, writeBatch } from '../queries/batches';
 import { type Taken, writeImport } from '../queries/imports';
-import { appendLine, isOutOfSight, moveRow, openRow, readLot } from '../queries/keep';
+import { bringLine, isOutOfSight, moveRow, openRow, readLot } from '../queries/keep';
 import { replaceHouse } from '../queries/kitchen';
 import { claimRecipe, holdRecipe, readVersions, setArchived, writeVersion } from '../queries/recipes';
-import { sealRest } from '../queries/seals';
+import { importIsSealed, seal, sealRest } from '../queries/seals';
 import { readCycle, readService, writeCycle, writeService } from '../queries/services';
 import { accept, Refusal, taken } from '../refusal';
 import { Watch } from '../work/watch';
@@ -42,6 +43,7 @@ const AT_A_TIME = 500;
 
 /** One import under way: what is known here by now, and what it has brought. */
 type Under = {
+  readonly importId: string;
   readonly house: House;
   /** Number a version has here, by the recipe and its number in the archive. */
   readonly numberHere: Map<string, number>;
@@ -92,6 +94,15 @@ async function takeRecipe(db: Queryable, u: Under, { recipe: r }: PartOf<'recipe
   }
 }
 
+/** Refuses a line whose id another has, here or earlier in the archive: an id is used once. */
+const idTaken = (of: string, id: string): BadArchive =>
+  new BadArchive([
+    {
+      place: of,
+      says: message('the id of a line, {id}, is that of another line, here or in the archive', { id }),
+    },
+  ]);
+
 async function takeBatch(db: Queryable, u: Under, { batch }: PartOf<'batch'>): Promise<void> {
   const { events, unreadable: _kept, away, ...b } = batch;
   if (await readBatch(db, b.id)) return;
@@ -101,26 +112,30 @@ async function takeBatch(db: Queryable, u: Under, { batch }: PartOf<'batch'>): P
   }
   const recipeVersion = u.numberHere.get(`${b.recipeId} ${b.recipeVersion}`) ?? b.recipeVersion;
   // Taken in when it began, where an older archive does not say when.
-  await writeBatch(
+  const isNew = await writeBatch(
     db,
     {
       ...b,
       recipeVersion,
       kitchenId: u.house.id,
       receivedAt: b.receivedAt ?? b.startedAt,
+      broughtBy: u.importId,
     },
     false,
   );
-  for (let n = 0; n < events.length; n += AT_A_TIME)
-    await appendEvents(
-      db,
-      events.slice(n, n + AT_A_TIME).map((event) => ({
-        batch: b.id,
-        event,
-        bounds: { ...UNBOUND, archived: true },
-      })),
-      false,
-    );
+  // What an import that was gone back on brought is back with its lines.
+  if (isNew)
+    for (let n = 0; n < events.length; n += AT_A_TIME) {
+      const some = events.slice(n, n + AT_A_TIME);
+      const written = await bringLines(db, b.id, some);
+      if (written.length === some.length) continue;
+      const left = [...written];
+      for (const { id } of some) {
+        const at = left.indexOf(id.toLowerCase());
+        if (at < 0) throw idTaken(`batch ${b.id}`, id);
+        left.splice(at, 1);
+      }
+    }
   u.batches.push(b.id);
   u.seals += 1 + events.length;
 }
@@ -144,7 +159,8 @@ async function takeLot(db: Queryable, u: Under, { lot }: PartOf<'lot'>): Promise
   if (!here) {
     const batchId = lot.batchId && (await readBatch(db, lot.batchId)) ? lot.batchId : null;
     await openRow(db, { id: lot.id, kitchenId: u.house.id, batchId, at: first.at });
-    for (const event of lot.events) await appendLine(db, u.house.id, lot.id, event, true);
+    for (const event of lot.events)
+      if (!(await bringLine(db, u.house.id, lot.id, event))) throw idTaken(`kept ${lot.id}`, event.id);
   }
   await moveRow(db, lot.id, lotState(here ?? lot, keeping));
   u.lots.push(lot.id);
@@ -168,6 +184,7 @@ export async function takeArchive(
       await db.query("SET LOCAL panache.quiet = 'on'");
       const house = await theHouse(db);
       const u: Under = {
+        importId: randomUUID(),
         house,
         numberHere: new Map(),
         newRecipes: [],
@@ -192,7 +209,7 @@ export async function takeArchive(
         else if (part.kind === 'service') await takeService(db, u, part);
         else if (part.kind === 'lot') await takeLot(db, u, part);
         else if (part.kind === 'line') {
-          if (await appendLine(db, house.id, null, part.line, true)) u.lines.push(part.line.id);
+          if (await bringLine(db, house.id, null, part.line)) u.lines.push(part.line.id);
         } else if (!(await readCycle(db, house.id))) await writeCycle(db, house.id, part.cycle);
       }
       const after: KitchenFile = { ...(u.kitchen ?? kitchenFileOf(house)), id: house.id };
@@ -201,7 +218,7 @@ export async function takeArchive(
       const revisionAfter = await replaceHouse(db, after, house.revision, {
         note: 'taken in with an archive',
       });
-      const importId = randomUUID();
+      const { importId } = u;
       const done: Taken = {
         kitchen: after.name,
         newRecipes: u.newRecipes,
@@ -209,6 +226,7 @@ export async function takeArchive(
         newBatches: u.batches.length,
         newServices: u.services,
         newLots: u.lots,
+        newLines: u.lines,
         notWhole: u.notWhole,
         importId: rehearse ? null : importId,
       };
@@ -222,13 +240,24 @@ export async function takeArchive(
         batches: u.batches,
         versions: u.versions,
       });
+      await seal(db, house.id, [{ source: 'import', ids: [importId] }]);
       await db.query("SELECT pg_notify('panache', '{\"again\":true}')");
-      return { kitchen: house.id, batches: u.batches, lots: u.lots, lines: u.lines, seals: u.seals, done };
+      const { batches, lots, lines, seals } = u;
+      return { importId, kitchen: house.id, batches, lots, lines, seals, done };
     }, pool);
     // In steps of its own: nobody’s tap waits behind years of another kitchen.
-    await sealRest(pool, brought.kitchen, brought, (sealed) =>
-      watch.reach(WITHOUT_SEALING + (1 - WITHOUT_SEALING) * (sealed / Math.max(1, brought.seals))),
-    );
+    // All of it is in by now: where this is cut short it is gone on with as the server starts.
+    try {
+      await sealRest(pool, brought.kitchen, brought, (sealed) =>
+        watch.reach(WITHOUT_SEALING + (1 - WITHOUT_SEALING) * (sealed / Math.max(1, brought.seals))),
+      );
+      await importIsSealed(pool, brought.importId);
+    } catch (error) {
+      log().error(
+        { import: brought.importId, error: said(error) },
+        'an archive is in and not sealed yet: it is as Panache starts again',
+      );
+    }
     return brought.done;
   } catch (error) {
     if (error instanceof Rehearsed) return error.taken;

@@ -6,6 +6,7 @@ import { transaction } from '../data/database';
 import { type ImportRecord, readImports, undone } from '../queries/imports';
 import { hideLots } from '../queries/keep';
 import { replaceHouse } from '../queries/kitchen';
+import { seal } from '../queries/seals';
 import { readService, writeService } from '../queries/services';
 import { accept, taken, unknown } from '../refusal';
 
@@ -56,6 +57,7 @@ export function undoImport(pool: pg.Pool, input: unknown): Promise<ImportRecord>
     }
     if (wanted.taken.newLots?.length) await hideLots(db, wanted.taken.newLots);
     await undone(db, id);
+    await seal(db, house.id, [{ source: 'import_undone', ids: [id] }]);
     await db.query("SELECT pg_notify('panache', '{\"again\":true}')");
     return wanted;
   }, pool);

@@ -1,22 +1,23 @@
+import { randomUUID } from 'node:crypto';
+import { createReadStream, createWriteStream } from 'node:fs';
+import { mkdir, rm } from 'node:fs/promises';
+import { join } from 'node:path';
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
 import { kitchenFileOf } from '../../core/house/kitchenFile';
-import { message } from '../../core/message/message';
 import { theHouse } from '../actions/kitchen';
 import type { Queryable } from '../data/database';
 import { readBatchesFrom } from '../queries/batches';
 import { readKitchenLines, readLotsFrom } from '../queries/keep';
 import { readRecipeList, readVersions, type Version } from '../queries/recipes';
 import { readCycle, readServicesFrom } from '../queries/services';
-import { busy } from '../refusal';
+import { FOLDER } from './receive';
 
 /** Batches read at a time: what is in memory of an archive is no more than that, and taps go between. */
 const AT_A_TIME = 8;
 
 const SERVICES_AT_A_TIME = 50;
 const LOTS_AT_A_TIME = 50;
-
-/** Archives sent at once. */
-const MOST_AT_ONCE = 4;
-let now = 0;
 
 type ArchivedRecipe = {
   readonly id: string;
@@ -107,39 +108,22 @@ export async function* archiveText(db: Queryable, now: Date): AsyncGenerator<str
   yield `],\n"kitchenLines":${JSON.stringify(await readKitchenLines(db, house.id, null))}}\n`;
 }
 
-/**
- * {@link archiveText} as what a response sends: the next piece is read when the one before has gone. Refuses more than
- * four at once; one whose body nobody wants, as a HEAD, does not count.
- */
-export function archiveStream(db: Queryable, at: Date): ReadableStream<Uint8Array> {
-  if (now >= MOST_AT_ONCE) throw busy(message('other archives are being sent'));
-  let counted = false;
-  const count = (by: boolean) => {
-    if (counted !== by) now += by ? 1 : -1;
-    counted = by;
-  };
-  const pieces = archiveText(db, at);
-  const bytes = new TextEncoder();
-  return new ReadableStream(
-    {
-      async pull(controller) {
-        count(true);
-        try {
-          const { done, value } = await pieces.next();
-          if (!done) return controller.enqueue(bytes.encode(value));
-          count(false);
-          controller.close();
-        } catch (error) {
-          count(false);
-          throw error;
-        }
-      },
-      async cancel() {
-        count(false);
-        await pieces.return(undefined);
-      },
-    },
-    // Nothing is read ahead of whoever reads.
-    { highWaterMark: 0 },
-  );
+/** Writes {@link archiveText} to a file of its own, away from where taps are answered. Returns its path; it is the caller’s to remove. */
+export async function archiveFile(db: Queryable, at: Date): Promise<string> {
+  await mkdir(FOLDER, { recursive: true, mode: 0o700 });
+  const file = join(FOLDER, `${randomUUID()}.json`);
+  try {
+    await pipeline(Readable.from(archiveText(db, at)), createWriteStream(file, { flags: 'wx', mode: 0o600 }));
+    return file;
+  } catch (error) {
+    await rm(file, { force: true });
+    throw error;
+  }
+}
+
+/** A file as what a response sends, removed when it is read to its end or nobody wants it any more. */
+export function sentOnce(file: string): ReadableStream<Uint8Array> {
+  const read = createReadStream(file);
+  read.on('close', () => void rm(file, { force: true }));
+  return Readable.toWeb(read) as ReadableStream<Uint8Array>;
 }

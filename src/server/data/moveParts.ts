@@ -1,8 +1,11 @@
 import pg from 'pg';
+import type { Head } from '../../core/record/chain';
+import { mend } from '../queries/aside';
 import { limited } from './database';
 import { bringBack, listParts, NotMoved, type Part, putAway } from './parts';
+import { recover } from './recover';
 
-/** What the command line asks of the parts of the record, as its owner: `parts`, `put-away NAME FILE` or `bring-back FILE`. Ends with 1 where it is refused, with 2 where it could not be tried. */
+/** What the command line asks of the parts of the record, as its owner: `parts`, `put-away NAME FILE`, `bring-back FILE`, `recover FILE HEADS` or `mend`. Ends with 1 where it is refused, with 2 where it could not be tried. */
 const [what = 'parts', first = '', file = ''] = process.argv.slice(2);
 
 const day = (at: Date): string => at.toISOString().slice(0, 10);
@@ -26,6 +29,29 @@ try {
     const { lines, sha256 } = await putAway(db, first, file);
     console.log(
       `${first}: ${lines} lines are in ${file}; keep it (SHA-256 ${sha256}), the database has them no more`,
+    );
+  } else if (what === 'recover') {
+    const heads = JSON.parse(file || '[]') as readonly Head[];
+    const so = await recover(db, first, heads);
+    console.log(
+      `${so.name}: of ${so.lines} lines ${so.here} were here and ${so.back} are back, with ${so.batchesBack} batches`,
+    );
+    console.log(`record: ${so.follow} links of the file follow one another`);
+    for (const { head, agrees } of so.heads)
+      console.log(
+        `record: the head kept at line ${head.n} ${agrees ? 'is borne out by it' : 'is NOT what the file has'}`,
+      );
+    if (so.linesMissing > 0)
+      console.log(
+        `record: ${so.linesMissing} lines are missing still: the recipes their batches were cooked from are not here (${so.batchesMissing.join(', ')}). Take in an archive that has them, and recover again.`,
+      );
+    if (so.linesMissing > 0 || so.heads.some((h) => !h.agrees)) process.exitCode = 1;
+  } else if (what === 'mend') {
+    const { again, same } = await mend(db);
+    console.log(
+      again + same === 0
+        ? 'record: nothing stands aside'
+        : `record: ${again} lines are written again, each under an id of its own; ${same} only said again what stands`,
     );
   } else {
     const { name, lines } = await bringBack(db, first);

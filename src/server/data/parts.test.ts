@@ -210,25 +210,65 @@ describe('put away and brought back', () => {
       .toString('utf8')
       .trimEnd()
       .split('\n');
-    expect(JSON.parse(text[0] ?? '')).toMatchObject({ format: 'panache.lines/1', part: MONTH_AGO, lines });
-    expect(text).toHaveLength(lines + 1);
+    expect(JSON.parse(text[0] ?? '')).toMatchObject({ format: 'panache.lines/2', part: MONTH_AGO, lines });
+    const { batches } = JSON.parse(text[0] ?? '') as { batches: number };
+    expect(text).toHaveLength(lines + batches + 1);
     expect(await away()).toEqual([MONTH_AGO]);
     expect(await rows()).toHaveLength(before.length - lines);
 
     const verified = await verifyRecord(pool, []);
-    expect(verified).toMatchObject({ findings: [], links });
+    expect(verified).toMatchObject({ findings: [], links: links + 1 });
     expect(verified.away).toMatchObject([{ file: 'march.gz', lines, sha256 }]);
     await expect(putAway(pool, MONTH_AGO, file('twice.gz'), LATER)).rejects.toThrow(/put away already/);
 
     expect(await bringBack(pool, file('march.gz'))).toEqual({ name: MONTH_AGO, lines });
     expect(await rows()).toEqual(before);
     expect(await away()).toEqual([]);
-    expect(await verifyRecord(pool, [])).toMatchObject({ findings: [], links, away: [] });
+    expect(await verifyRecord(pool, [])).toMatchObject({
+      findings: [],
+      // That it went and that it came back stand in the chain.
+      links: links + 2,
+      away: [],
+    });
     await expect(pool.query('DELETE FROM batch_event_2026_03')).rejects.toThrow(/append-only/);
     await expect(bringBack(pool, file('march.gz'))).rejects.toThrow(/not put away/);
     // As it was before: nothing is left of how it came back.
     const { rows: left } = await pool.query(`SELECT 1 FROM pg_constraint WHERE conname = 'within'`);
     expect(left).toEqual([]);
+  });
+
+  test('a line that is not as it was sealed is not put away as if it were', async () => {
+    const change = async (celsius: number) => {
+      await pool.query('ALTER TABLE batch_event_2026_03 DISABLE TRIGGER append_only');
+      await pool.query(
+        `UPDATE batch_event_2026_03 SET body = body || jsonb_build_object('celsius', $2::numeric) WHERE batch_id = $1 AND body ->> 'kind' = 'temperature'`,
+        [old, celsius],
+      );
+      await pool.query('ALTER TABLE batch_event_2026_03 ENABLE TRIGGER append_only');
+    };
+    await change(68.25);
+    await expect(putAway(pool, MONTH_AGO, file('changed.gz'), LATER)).rejects.toThrow(
+      /^2026-03 stays: line .* is not what the chain of the record has/,
+    );
+    expect(readdirSync(folder).filter((f) => f.startsWith('changed'))).toEqual([]);
+    expect((await verifyRecord(pool, [])).findings.map((f) => f.finding.kind)).toEqual(['changed']);
+    await change(88.25);
+    expect((await verifyRecord(pool, [])).findings).toEqual([]);
+  });
+
+  test('of two that put it away at once one does, the other is told, and no file is left over', async () => {
+    const [one, other] = await Promise.allSettled([
+      putAway(pool, MONTH_AGO, file('one.gz'), LATER),
+      putAway(pool, MONTH_AGO, file('other.gz'), LATER),
+    ]);
+    const refused = one.status === 'rejected' ? one : other;
+    expect([one.status, other.status].sort()).toEqual(['fulfilled', 'rejected']);
+    expect(String((refused as PromiseRejectedResult).reason)).toMatch(
+      /another part is being moved|put away already/,
+    );
+    const kept = one.status === 'fulfilled' ? 'one.gz' : 'other.gz';
+    expect(readdirSync(folder).filter((f) => /^(one|other)/.test(f))).toEqual([kept]);
+    await bringBack(pool, file(kept));
   });
 
   describe('while it is away', () => {
@@ -293,7 +333,15 @@ describe('put away and brought back', () => {
 
     test('what is no such file is refused by its name', async () => {
       await expect(bringBack(pool, file('none.gz'))).rejects.toThrow(/there is no file/);
-      await expect(bringBack(pool, file('mine.txt'))).rejects.toThrow(/is no file of panache.lines\/1/);
+      await expect(bringBack(pool, file('mine.txt'))).rejects.toThrow(/is no file of panache.lines/);
+      // Cut short in the download, and one that unpacks without end.
+      const whole = readFileSync(file('away.gz'));
+      writeFileSync(file('short.gz'), whole.subarray(0, 40));
+      await expect(bringBack(pool, file('short.gz'))).rejects.toThrow(
+        /short\.gz is no file of .* cut short or damaged/,
+      );
+      writeFileSync(file('bomb.gz'), gzipSync(Buffer.alloc(20e6, 'x')));
+      await expect(bringBack(pool, file('bomb.gz'))).rejects.toThrow(/bomb\.gz has a line without end/);
     });
 
     test('a line of those days that comes meanwhile is kept, and stands with them afterwards', async () => {

@@ -2,7 +2,6 @@ import { createHash } from 'node:crypto';
 import { createReadStream, createWriteStream } from 'node:fs';
 import { open, rename, rm, stat } from 'node:fs/promises';
 import { basename } from 'node:path';
-import { createInterface } from 'node:readline';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createGunzip, createGzip } from 'node:zlib';
@@ -10,6 +9,8 @@ import type pg from 'pg';
 import * as z from 'zod';
 import { hashOf } from '../../core/record/chain';
 import { DAY_MS } from '../../core/units/moment';
+import { said } from '../log';
+import { seal } from '../queries/seals';
 import { transaction } from './database';
 
 /**
@@ -24,6 +25,8 @@ const AHEAD = 6;
 const AT_HAND_DAYS = 92;
 
 const AT_A_TIME = 2000;
+/** Of batches, each with its plan. */
+const BATCHES_AT_A_TIME = 20;
 
 /** Why a part cannot be put away or brought back, in words for whoever asked; nothing was changed. */
 export class NotMoved extends Error {
@@ -46,7 +49,7 @@ export type Part = {
 const LAST_MOVE =
   'LEFT JOIN LATERAL (SELECT * FROM event_part_moved m WHERE m.part = p.name ORDER BY n DESC LIMIT 1) m ON true';
 
-const tableOf = (name: string): string => `batch_event_${name.replace('-', '_')}`;
+export const tableOf = (name: string): string => `batch_event_${name.replace('-', '_')}`;
 const nameOf = (table: string): string => table.replace('batch_event_', '').replace('_', '-');
 
 /** Makes the parts of this month and those to come. Returns the names of those made. */
@@ -117,6 +120,32 @@ async function known(db: Pick<pg.Pool, 'query'>, name: string) {
   return { ...part, table: tableOf(name), away: part.what === 'put away' };
 }
 
+/** Only one moves parts at a time, until the transaction ends: two would each wait for the other. */
+async function holdParts(tx: pg.PoolClient): Promise<void> {
+  const { rows } = await tx.query<{ mine: boolean }>(
+    "SELECT pg_try_advisory_xact_lock(hashtext('panache parts')) AS mine",
+  );
+  if (!rows[0]?.mine) throw new NotMoved('another part is being moved: try again when that is done');
+}
+
+/** Writes down a move of a part, and seals it: what is away is so because this stands in the chain. */
+async function writeMove(
+  tx: pg.PoolClient,
+  part: { readonly table: string; readonly n: number | null },
+  what: 'put away' | 'brought back',
+  lines: number,
+  sha256: string,
+  file: string,
+): Promise<void> {
+  const { rows } = await tx.query<{ id: string; kitchen: string }>(
+    `INSERT INTO event_part_moved (part, n, what, lines, sha256, file) VALUES ($1, $2, $3, $4, $5, $6)
+     RETURNING id, (SELECT id FROM kitchen ORDER BY id LIMIT 1) AS kitchen`,
+    [part.table, (part.n ?? 0) + 1, what, lines, sha256, basename(file)],
+  );
+  const [row] = rows;
+  if (row) await seal(tx, row.kitchen, [{ source: 'part_moved', ids: [row.id] }]);
+}
+
 /** Why the lines of a part cannot go, or null. */
 async function holdsBack(db: pg.PoolClient, table: string): Promise<string | null> {
   const { rows: living } = await db.query<{ name: string; started_at: Date }>(
@@ -140,27 +169,79 @@ async function sumOf(file: string): Promise<string> {
   return hash.digest('hex');
 }
 
+/** The line in a text of a file; null where it is none. */
+function lineIn(text: string): { readonly id: string } | null {
+  try {
+    const { line } = JSON.parse(text);
+    return typeof line?.id === 'string' ? line : null;
+  } catch {
+    return null;
+  }
+}
+
+const unread = (says: string): never => {
+  throw new NotMoved(says);
+};
+
+/** Each line as the chain knows it; throws {@link NotMoved} for the first that is not, in the words `says` has for it. */
+async function compareWithChain(
+  db: pg.PoolClient,
+  lines: readonly string[],
+  says: (id: string, n: number) => string,
+): Promise<void> {
+  const rows = lines.map((text, n) => lineIn(text) ?? unread(says('', n)));
+  const { rows: links } = await db.query<{ id: string; row: string }>(
+    `SELECT id, row FROM seal WHERE source = 'batch_event' AND id = ANY($1::uuid[])`,
+    [rows.map((r) => r.id)],
+  );
+  const sealed = new Map(links.map((l) => [l.id, l.row]));
+  const wrong = rows.findIndex((row) => sealed.get(row.id) !== hashOf(row));
+  if (wrong >= 0) throw new NotMoved(says(rows[wrong]?.id ?? '', wrong));
+}
+
+/** What a link says, beside what it speaks of: by it a file stands for itself, whatever becomes of the database. */
+const LINK = `(SELECT json_build_object('n', s.n, 'hash', s.hash) FROM seal s WHERE s.source = t.source AND s.id = t.id)`;
+
 async function* linesOf(db: pg.PoolClient, name: string, table: string): AsyncGenerator<string> {
-  const { rows } = await db.query<{ low: string; high: string; lines: string }>(
-    `SELECT low::text, high::text, (SELECT count(*) FROM ${table}) AS lines FROM event_part WHERE name = $1`,
+  const { rows } = await db.query<{ low: string; high: string; lines: string; batches: string }>(
+    `SELECT low::text, high::text, (SELECT count(*) FROM ${table}) AS lines,
+       (SELECT count(DISTINCT batch_id) FROM ${table}) AS batches FROM event_part WHERE name = $1`,
     [table],
   );
-  yield `${JSON.stringify({ format: 'panache.lines/1', part: name, from: rows[0]?.low, to: rows[0]?.high, lines: Number(rows[0]?.lines) })}\n`;
+  yield `${JSON.stringify({ format: 'panache.lines/2', part: name, from: rows[0]?.low, to: rows[0]?.high, batches: Number(rows[0]?.batches), lines: Number(rows[0]?.lines) })}\n`;
   await db.query(
-    `DECLARE lines NO SCROLL CURSOR FOR SELECT jsonb_build_object('line', event_row(t::batch_event),
-       'started', to_char(t.batch_started_at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.US'))::text AS line
-     FROM ${table} t ORDER BY seq`,
+    `DECLARE batches NO SCROLL CURSOR FOR SELECT json_build_object('batch', t.row, 'link', ${LINK})::text AS line
+     FROM to_seal t WHERE t.source = 'batch' AND t.id IN (SELECT batch_id FROM ${table}) ORDER BY t.received_at, t.id`,
+  );
+  for (;;) {
+    const { rows: found } = await db.query<{ line: string }>(`FETCH ${BATCHES_AT_A_TIME} FROM batches`);
+    if (found.length === 0) break;
+    yield `${found.map((f) => f.line).join('\n')}\n`;
+  }
+  await db.query('CLOSE batches');
+  await db.query(
+    `DECLARE lines NO SCROLL CURSOR FOR SELECT json_build_object('line', t.row, 'started', t.started, 'link', ${LINK})::text AS line
+     FROM (SELECT 'batch_event' AS source, e.id, e.seq, event_row(e::batch_event) AS row,
+       to_char(e.batch_started_at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.US') AS started FROM ${table} e) t
+     ORDER BY t.seq`,
   );
   for (;;) {
     const { rows: found } = await db.query<{ line: string }>(`FETCH ${AT_A_TIME} FROM lines`);
     if (found.length === 0) break;
+    // What is not as it was sealed is not put away as if it were.
+    await compareWithChain(
+      db,
+      found.map((f) => f.line),
+      (of) =>
+        `${name} stays: line ${of} is not what the chain of the record has; look into it with ./panache verify`,
+    );
     yield `${found.map((f) => f.line).join('\n')}\n`;
   }
   await db.query('CLOSE lines');
 }
 
 /**
- * Writes the lines of a part to `file` (gzip of JSON lines, `panache.lines/1`) and takes it out of the database; what the chain says of
+ * Writes the lines of a part to `file` (gzip of JSON lines, `panache.lines/2`, with their batches and links) and takes it out of the database; what the chain says of
  * them stays. Nobody’s tap waits but for the moment it is taken out. Refuses with {@link NotMoved} what is younger than three months, what
  * has lines of batches that are not over, and a file that is there already. Returns lines and the file’s SHA-256.
  */
@@ -174,6 +255,7 @@ export async function putAway(
   const unfinished = `${file}.unfinished`;
   try {
     return await transaction(async (tx) => {
+      await holdParts(tx);
       const part = await known(tx, name);
       if (part.away) throw new NotMoved(`${name} is put away already`);
       const young = new Date(part.high).getTime() + AT_HAND_DAYS * DAY_MS;
@@ -198,14 +280,12 @@ export async function putAway(
         [part.table],
       );
       const lines = rowCount ?? 0;
-      await tx.query(
-        `INSERT INTO event_part_moved (part, n, what, lines, sha256, file) VALUES ($1, $2, 'put away', $3, $4, $5)`,
-        [part.table, (part.n ?? 0) + 1, lines, sha256, basename(file)],
-      );
       // In its place before it is let go of: a line is in the database, in the file, or in both.
       await rename(unfinished, file);
       await tx.query(`ALTER TABLE batch_event DETACH PARTITION ${part.table}`);
       await tx.query(`DROP TABLE ${part.table}`);
+      // Last: whoever taps holds the lines’ table while waiting for the chain, never the other way round.
+      await writeMove(tx, part, 'put away', lines, sha256, file);
       return { lines, sha256 };
     }, db);
   } finally {
@@ -213,52 +293,60 @@ export async function putAway(
   }
 }
 
+/** The first line of a file: what follows. */
 const Head = z.object({
-  format: z.literal('panache.lines/1'),
+  format: z.enum(['panache.lines/1', 'panache.lines/2']),
   part: z.string(),
   from: z.string(),
   to: z.string(),
+  batches: z.int().min(0).default(0),
   lines: z.int().min(0),
 });
 
-/** Lines of a file, several at a time, each with its number. */
-async function* readLines(file: string): AsyncGenerator<readonly string[]> {
-  const text = createInterface({
-    input: createReadStream(file).pipe(createGunzip()),
-    crlfDelay: Number.POSITIVE_INFINITY,
-  });
+/** A text of a file that is no line of the record, but a batch that lines of it are of. */
+export const isBatch = (text: string): boolean => text.startsWith('{"batch"');
+
+/** Characters of a line after which it is none: a file that unpacks without end is not read to its end. */
+const LONGEST_LINE = 4e6;
+
+/** Lines of a file, several at a time. Throws {@link NotMoved} by its name where it is cut short, damaged or no such file. */
+export async function* readLines(file: string): AsyncGenerator<readonly string[]> {
+  const packed = createReadStream(file);
+  const text = packed.pipe(createGunzip());
+  packed.on('error', (error) => text.destroy(error));
   let some: string[] = [];
-  for await (const line of text) {
-    some.push(line);
-    if (some.length < AT_A_TIME) continue;
-    yield some;
-    some = [];
+  let left = '';
+  try {
+    for await (const piece of text.setEncoding('utf8')) {
+      const [first = '', ...rest] = (piece as string).split('\n');
+      left += first;
+      for (const next of rest) {
+        some.push(left);
+        left = next;
+      }
+      if (left.length > LONGEST_LINE) throw new NotMoved(`${file} has a line without end`);
+      if (some.length < AT_A_TIME) continue;
+      yield some;
+      some = [];
+    }
+  } catch (error) {
+    if (error instanceof NotMoved) throw error;
+    throw new NotMoved(`${file} is no file of panache.lines, or it is cut short or damaged: ${said(error)}`);
+  } finally {
+    packed.destroy();
   }
+  if (left) some.push(left);
   if (some.length > 0) yield some;
 }
 
-async function headOf(file: string): Promise<z.infer<typeof Head>> {
+export async function headOf(file: string): Promise<z.infer<typeof Head>> {
   try {
     for await (const [first = ''] of readLines(file)) return Head.parse(JSON.parse(first));
-  } catch {
+  } catch (error) {
+    if (error instanceof NotMoved) throw error;
     // Said below: whatever it is, it is none of ours.
   }
-  throw new NotMoved(`${file} is no file of panache.lines/1`);
-}
-
-/** Each line as the chain knows it; throws {@link NotMoved} for the first that is not. */
-async function compareWithChain(db: pg.PoolClient, lines: readonly string[], first: number): Promise<void> {
-  const rows = lines.map((text) => (JSON.parse(text) as { line: { id: string } }).line);
-  const { rows: links } = await db.query<{ id: string; row: string }>(
-    `SELECT id, row FROM seal WHERE source = 'batch_event' AND id = ANY($1::uuid[])`,
-    [rows.map((r) => r.id)],
-  );
-  const sealed = new Map(links.map((l) => [l.id, l.row]));
-  const wrong = rows.findIndex((row) => sealed.get(row.id) !== hashOf(row));
-  if (wrong >= 0)
-    throw new NotMoved(
-      `line ${first + wrong} of the file is not what the chain of the record has (${rows[wrong]?.id})`,
-    );
+  throw new NotMoved(`${file} is no file of panache.lines`);
 }
 
 /**
@@ -281,6 +369,7 @@ export async function bringBack(
   // A table beside the record until all of it is there.
   await db.query(`DROP TABLE IF EXISTS ${part.table}`);
   await transaction(async (tx) => {
+    await holdParts(tx);
     await tx.query('SELECT bare_event_part($1)', [part.table]);
     // Known of each line as it comes: so that it need not be looked for when it is put in its place.
     await tx.query(
@@ -289,13 +378,21 @@ export async function bringBack(
   }, db);
   try {
     return await transaction(async (tx) => {
+      await holdParts(tx);
       let lines = 0;
-      let begun = false;
+      let read = 0;
       for await (const some of readLines(file)) {
-        // The first line of all says what follows.
-        const own = begun ? some : some.slice(1);
-        begun = true;
-        await compareWithChain(tx, own, lines + 2);
+        // The first line of all says what follows, and batches stand before their lines.
+        const own = some.slice(read === 0 ? 1 : 0).filter((t) => !isBatch(t));
+        const first = read + some.length - own.length + 1;
+        read += some.length;
+        if (lines + own.length > head.lines)
+          throw new NotMoved(`${file} has more than the ${head.lines} lines it says`);
+        await compareWithChain(
+          tx,
+          own,
+          (id, n) => `line ${first + n} of the file is not what the chain of the record has (${id})`,
+        );
         await tx.query(
           `INSERT INTO ${part.table} (id, batch_id, seq, at, received_at, station, body, clock_ms, batch_started_at)
            SELECT (l ->> 'id')::uuid, (l ->> 'batch')::uuid, (l ->> 'seq')::bigint, (l ->> 'at')::timestamp AT TIME ZONE 'UTC',
@@ -320,10 +417,7 @@ export async function bringBack(
       );
       await tx.query(`ALTER TABLE ${part.table} DROP CONSTRAINT within`);
       await tx.query('DELETE FROM event_away WHERE part = $1', [part.table]);
-      await tx.query(
-        `INSERT INTO event_part_moved (part, n, what, lines, sha256, file) VALUES ($1, $2, 'brought back', $3, $4, $5)`,
-        [part.table, (part.n ?? 0) + 1, lines, sha256, basename(file)],
-      );
+      await writeMove(tx, part, 'brought back', lines, sha256, file);
       return { name: head.part, lines };
     }, db);
   } catch (error) {

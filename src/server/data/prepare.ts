@@ -1,5 +1,6 @@
 import { join } from 'node:path';
 import pg from 'pg';
+import { setAside } from '../queries/aside';
 import { sealOld } from '../queries/seals';
 import { limited } from './database';
 import { loadBlank, loadDemo } from './demo';
@@ -34,8 +35,20 @@ try {
     const loaded = await loadDemo(db, join(process.cwd(), 'demo'));
     if (loaded) console.log('demo: Quay House Canteen loaded, one batch under way');
   } else if (await loadBlank(db)) console.log('kitchen: a blank one, to be filled in under Kitchen');
-  const sealed = await sealOld(db);
-  if (sealed > 0) console.log(`record: ${sealed} lines from before are sealed`);
+  // Whatever stands wrong with what is old: the kitchen opens, and is told.
+  try {
+    const aside = await setAside(db);
+    if (aside > 0)
+      console.log(
+        `record: ${aside} lines stand under an id another has; they stand aside until ./panache mend`,
+      );
+    const sealed = await sealOld(db);
+    if (sealed > 0) console.log(`record: ${sealed} lines from before are sealed`);
+  } catch (error) {
+    console.log(
+      `record: what is old could not be sealed (${error instanceof Error ? error.message : String(error)}); ./panache verify says what stands wrong`,
+    );
+  }
 } catch (error) {
   console.error(`database: ${error instanceof Error ? error.message : String(error)}`);
   process.exitCode = 1;

@@ -1,38 +1,46 @@
 import type pg from 'pg';
 import { transaction } from './database';
 
-/** What is written once and never changed: the application may add to it and read it, nothing else. */
-const RECORD = [
-  'batch',
-  'batch_event',
-  'recipe_version',
-  'kitchen_version',
-  'water_test',
-  'import',
-  'import_undone',
-  'imported_batch',
-  'imported_version',
-  'service_version',
-  'keep_event',
-  'seal',
-];
+/**
+ * What the application may write, column by column, and why: docs/security.md has the same list. Of a line of the record it says what
+ * happened; when it was received, its number and its place in the chain are the database’s to say.
+ */
+export const MAY_ADD: Readonly<Record<string, readonly string[]>> = {
+  batch: ['id', 'kitchen_id', 'recipe_id', 'recipe_version', 'plan', 'started_at', 'serve_at'],
+  batch_event: ['id', 'batch_id', 'at', 'station', 'body', 'clock_ms', 'batch_started_at'],
+  keep_event: ['id', 'kitchen_id', 'lot_id', 'at', 'station', 'clock_ms', 'body'],
+  recipe_version: ['kitchen_id', 'recipe_id', 'version', 'body', 'made_at', 'note', 'made_by'],
+  kitchen_version: ['kitchen_id', 'revision', 'body', 'made_by', 'note'],
+  service_version: ['kitchen_id', 'id', 'revision', 'day', 'body', 'made_by'],
+  water_test: ['id', 'kitchen_id', 'pot_id', 'burner_id', 'readings', 'loss_factor', 'into_pot_w'],
+  import: ['id', 'kitchen_id', 'taken', 'kitchen_before', 'revision_after'],
+  import_undone: ['import_id'],
+  import_sealed: ['import_id'],
+  imported_batch: ['import_id', 'batch_id'],
+  imported_version: ['import_id', 'kitchen_id', 'recipe_id', 'version'],
+};
 
 /** Settings, which change: who changed what is for the versions to say. */
-const SETTINGS = ['kitchen', 'recipe', 'service', 'lot'];
+export const MAY_CHANGE = ['kitchen', 'recipe', 'service', 'lot'] as const;
+
+/** What does with the owner’s rights what the application may not do itself. */
+export const MAY_CALL = ['seal_lines', 'bring_batch', 'bring_lines', 'bring_kept'] as const;
 
 const READ_ONLY = [
   'migration',
   'kept_batch',
   'kept_version',
   'to_seal',
+  'seal',
   'event_part',
   'event_part_moved',
   'event_away',
+  'quarantine',
 ];
 
 /**
  * Gives the application its own role on this database: it owns nothing and can make, change or drop no table, and
- * of the record it can only read and add lines. Run as the owner, after every migration; what was granted
+ * of the record it can only read and add lines, and of those only what is its own to say. Run as the owner, after every migration; what was granted
  * before and is no longer here is taken away. `name` and `password` of the role are made when it is missing.
  * Throws where the owner may not make roles.
  */
@@ -53,8 +61,15 @@ export async function guard(owner: pg.Pool, name: string, password: string): Pro
     await db.query(`REVOKE ALL ON SCHEMA public FROM PUBLIC, ${role}`);
     await db.query(`GRANT USAGE ON SCHEMA public TO ${role}`);
     await db.query(`REVOKE ALL ON ALL TABLES IN SCHEMA public FROM ${role}`);
-    await db.query(`GRANT SELECT, INSERT ON ${RECORD.join(', ')} TO ${role}`);
-    await db.query(`GRANT SELECT, INSERT, UPDATE, DELETE ON ${SETTINGS.join(', ')} TO ${role}`);
+    for (const [table, columns] of Object.entries(MAY_ADD))
+      await db.query(`GRANT SELECT, INSERT (${columns.join(', ')}) ON ${table} TO ${role}`);
+    await db.query(`GRANT SELECT, INSERT, UPDATE, DELETE ON ${MAY_CHANGE.join(', ')} TO ${role}`);
+    const { rows: functions } = await db.query<{ call: string }>(
+      'SELECT oid::regprocedure::text AS call FROM pg_proc WHERE proname = ANY($1)',
+      [MAY_CALL],
+    );
+    await db.query(`REVOKE ALL ON ALL FUNCTIONS IN SCHEMA public FROM ${role}`);
+    for (const { call } of functions) await db.query(`GRANT EXECUTE ON FUNCTION ${call} TO ${role}`);
     await db.query(`GRANT SELECT ON ${READ_ONLY.join(', ')} TO ${role}`);
   }, owner);
 }

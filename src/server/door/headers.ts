@@ -41,3 +41,35 @@ export function guarded(request: IncomingMessage, response: ServerResponse, dev:
   response.setHeader('Cross-Origin-Resource-Policy', 'same-origin');
   if (TELLS_TIME) response.setHeader('X-Panache-Now', String(Date.now()));
 }
+
+/** Longest of what a page says of where it stands. */
+const MOST_STATE = 40_000;
+
+/** Whether this is a place in the tree of pages, as Next’s own browser part writes it. */
+const isPlace = (value: unknown): boolean =>
+  Array.isArray(value) &&
+  value.length >= 2 &&
+  (typeof value[0] === 'string' ||
+    (Array.isArray(value[0]) && value[0].every((p) => typeof p === 'string'))) &&
+  typeof value[1] === 'object' &&
+  value[1] !== null &&
+  Object.values(value[1]).every(isPlace);
+
+/**
+ * Takes off a request what only Next’s own browser part sends, where it cannot be read: the page is answered whole, instead of with a failure.
+ */
+export function dropUnreadable({ headers }: Pick<IncomingMessage, 'headers'>): void {
+  const state = headers['next-router-state-tree'];
+  if (state === undefined) return;
+  try {
+    if (
+      typeof state === 'string' &&
+      state.length <= MOST_STATE &&
+      isPlace(JSON.parse(decodeURIComponent(state)))
+    )
+      return;
+  } catch {
+    // Told from what can be read by that alone.
+  }
+  delete headers['next-router-state-tree'];
+}

@@ -1,14 +1,13 @@
-import Papa from 'papaparse';
 import PDFDocument from 'pdfkit';
-import type { Entry, Mark } from '../../core/keep/entries';
+import { type Entry, LOUD } from '../../core/keep/entries';
 import { message } from '../../core/message/message';
 import { term } from '../../core/message/term';
 import { daysAwayWords } from '../../core/record/awayWords';
 import type { Words } from '../../core/say/inWords';
 import { dayAndTime, timeOfDay } from '../../core/units/clock';
 import type { KeptRecord } from '../actions/record';
+import { csvOf } from './csv';
 import { BOLD, FIGURES, INK, type Paper, QUIET, TEXT } from './paper';
-import { FORMULA } from './weighOutCsv';
 
 const FIELDS = [
   'at',
@@ -47,7 +46,7 @@ export function recordCsv({ entries, head, away }: KeptRecord, say: Words): stri
     ...Object.fromEntries(FIELDS.map((f) => [f, ''])),
     says,
   }));
-  return `${Papa.unparse({ fields: [...FIELDS], data: [...rows, ...foot] }, { escapeFormulae: FORMULA })}\r\n`;
+  return csvOf([...rows, ...foot], FIELDS);
 }
 
 /** The record as an open document: `panache.record/1`. */
@@ -62,15 +61,6 @@ export const recordJson = (record: KeptRecord, say: Words) => ({
     done: e.done && { ...e.done, at: new Date(e.done.at).toISOString() },
   })),
 });
-
-/** Marks that stand out. */
-const LOUD: ReadonlySet<Mark> = new Set<Mark>([
-  'over the limit',
-  'cannot be told',
-  'question',
-  'gap',
-  'discarded',
-]);
 
 const MARGIN = 36;
 const TOMATO = '#b32a18';

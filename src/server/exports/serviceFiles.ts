@@ -1,10 +1,9 @@
 import ical, { ICalCalendarMethod } from 'ical-generator';
-import Papa from 'papaparse';
 import type { Words } from '../../core/say/inWords';
 import type { Board } from '../../core/service/board';
 import { clockOf, type Service } from '../../core/service/service';
 import { type Task, todayOf } from '../../core/service/today';
-import { FORMULA } from './weighOutCsv';
+import { csvOf } from './csv';
 
 /** A service with its board, as it leaves. */
 export type Drawn = { readonly service: Service; readonly board: Board; readonly names: Names };
@@ -81,7 +80,7 @@ export function serviceIcs(drawn: readonly Drawn[], say: Words): string {
 
 /** The day’s list as CSV (RFC 4180): a line a task, times on the kitchen’s clock. */
 export const serviceCsv = (drawn: Drawn, say: Words): string =>
-  `${Papa.unparse(
+  csvOf(
     tasksOf(drawn).map((t) => ({
       day: drawn.service.day,
       time: clockOf(t.at),
@@ -91,5 +90,4 @@ export const serviceCsv = (drawn: Drawn, say: Words): string =>
       soup: drawn.names.soups[t.key] ?? t.key,
       role: t.role,
     })),
-    { escapeFormulae: FORMULA },
-  )}\r\n`;
+  );

@@ -1,15 +1,12 @@
-import Papa from 'papaparse';
 import { stationOf } from '../../core/compare/shopping';
 import type { Plan } from '../../core/plan/types';
 import { METRIC, massWords, type Show } from '../../core/units/show';
 import { titleOf } from '../../core/words/steps';
-
-/** What a spreadsheet may take for a formula, whatever stands before it: signs of any width, after spaces, line ends or what does not show. */
-export const FORMULA = /^[\s\p{Cc}\p{Cf}]*[=+\-@＝＋－﹢﹣＠﹦﹫]/u;
+import { csvOf } from './csv';
 
 /** The weigh-out as CSV (RFC 4180), a line a thing, grams and mL as numbers and beside them as the kitchen weighs. Text that a spreadsheet would take for a formula is made harmless. */
 export const weighOutCsv = (plan: Plan, show: Show = METRIC): string =>
-  `${Papa.unparse(
+  csvOf(
     plan.weighOut.map((l, n) => ({
       order: n + 1,
       step: l.step + 1,
@@ -25,5 +22,4 @@ export const weighOutCsv = (plan: Plan, show: Show = METRIC): string =>
       prepared: l.prep ?? '',
       worked_out: l.solved ?? '',
     })),
-    { escapeFormulae: FORMULA },
-  )}\r\n`;
+  );

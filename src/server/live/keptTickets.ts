@@ -75,8 +75,8 @@ async function coolsBy(db: Queryable, house: House, lot: Lot, now: number): Prom
 }
 
 /** What is kept and wants to be seen to. */
-export const readKept = (db: Queryable, kitchenId: string): Promise<readonly Lot[]> =>
-  readLots(db, kitchenId, ['hot', 'cooling', 'reheating', 'thawing']);
+export const readKept = async (db: Queryable, kitchenId: string): Promise<readonly Lot[]> =>
+  (await readLots(db, kitchenId, ['hot', 'cooling', 'reheating', 'thawing'])).lots;
 
 /** Its tickets; with the model’s forecast of what cools, where `model` says so. */
 export async function keptTickets(

@@ -156,6 +156,16 @@ function byModel(): Promise<readonly Ticket[]> {
   return running;
 }
 
+let planned: Promise<readonly Ticket[]> | null = null;
+
+/** The rail without the model: read where taps are answered, and so by one at a time. */
+function byPlan(): Promise<readonly Ticket[]> {
+  planned ??= railByPlan(pool(), Date.now()).finally(() => {
+    planned = null;
+  });
+  return planned;
+}
+
 /** Nothing has happened that the tickets known here do not show. */
 const isSettled = (): boolean =>
   isListening() && !kept.working && !kept.moves.anew && !kept.moves.kept && kept.moves.told.length === 0;
@@ -169,5 +179,6 @@ export async function theRail(): Promise<readonly Ticket[]> {
   });
   const tickets = await Promise.race([byModel().catch(() => null), late]);
   clearTimeout(timer);
-  return tickets ?? railByPlan(pool(), Date.now());
+  // What was told last is a moment old at the most; what is read here is read once for all who wait.
+  return tickets ?? kept.tickets ?? byPlan();
 }

@@ -183,11 +183,13 @@ export async function readBatch(db: Queryable, id: string): Promise<Batch | null
 
 export type NewBatch = Omit<Batch, 'events' | 'unreadable' | 'away'> & {
   readonly kitchenId: string;
+  /** The import it comes by: it keeps the moment it was first taken, and is marked as brought for good. */
+  readonly broughtBy?: string;
   /** The recipe it is cooked from, where that is none the house has kept yet. */
   readonly keeps?: RecipeBody;
 };
 
-/** Writes a batch once and seals it: the same id again changes nothing. True when it was new. What an archive brings is sealed after it. */
+/** Writes a batch once and seals it: the same id again changes nothing. True when it was new. What an archive brings is sealed after it, with its lines. */
 export const writeBatch = (db: Queryable, b: NewBatch, sealed = true): Promise<boolean> =>
   within(db, async (tx) => {
     const isNew = await insertBatch(tx, b);
@@ -196,21 +198,51 @@ export const writeBatch = (db: Queryable, b: NewBatch, sealed = true): Promise<b
   });
 
 async function insertBatch(db: Queryable, b: NewBatch): Promise<boolean> {
+  const values = [
+    b.id,
+    b.kitchenId,
+    b.recipeId,
+    b.recipeVersion,
+    JSON.stringify(b.plan),
+    b.startedAt,
+    b.serveAt,
+    ...(b.receivedAt ? [b.receivedAt] : []),
+  ];
+  if (b.broughtBy) {
+    const { rows } = await db.query<{ is_new: boolean }>(
+      'SELECT bring_batch($9, $1, $2, $3, $4, $5::jsonb, $6, $7, coalesce($8::timestamptz, $6::timestamptz)) AS is_new',
+      [...values.slice(0, 7), b.receivedAt ?? null, b.broughtBy],
+    );
+    return rows[0]?.is_new ?? false;
+  }
+  // The moment it is received is the database’s to say, but where the owner puts in what was before.
   const { rowCount } = await db.query(
-    `INSERT INTO batch (id, kitchen_id, recipe_id, recipe_version, plan, started_at, serve_at, received_at)
-     VALUES ($1, $2, $3, $4, $5::jsonb, $6, $7, coalesce($8::timestamptz, now())) ON CONFLICT (id) DO NOTHING`,
-    [
-      b.id,
-      b.kitchenId,
-      b.recipeId,
-      b.recipeVersion,
-      JSON.stringify(b.plan),
-      b.startedAt,
-      b.serveAt,
-      b.receivedAt ?? null,
-    ],
+    `INSERT INTO batch (id, kitchen_id, recipe_id, recipe_version, plan, started_at, serve_at${b.receivedAt ? ', received_at' : ''})
+     VALUES ($1, $2, $3, $4, $5::jsonb, $6, $7${b.receivedAt ? ', $8::timestamptz' : ''}) ON CONFLICT (id) DO NOTHING`,
+    values,
   );
   return rowCount === 1;
+}
+
+/** Lines of a batch an archive brings, in the order given, with the moments they were first taken. Returns the ids of those written, each once: one whose id is taken, here or in the archive, is missing. They are sealed after it. */
+export async function bringLines(
+  db: Queryable,
+  batch: string,
+  events: readonly BatchEvent[],
+): Promise<readonly string[]> {
+  const { rows } = await db.query<{ id: string }>(
+    'SELECT bring_lines($1::uuid[], $2::uuid[], $3::timestamptz[], $4::text[], $5::jsonb[], $6::bigint[], $7::timestamptz[]) AS id',
+    [
+      events.map((e) => e.id),
+      events.map(() => batch),
+      events.map((e) => e.at),
+      events.map((e) => e.station),
+      events.map((e) => JSON.stringify(e.body)),
+      events.map((e) => e.clockMs ?? null),
+      events.map((e) => e.receivedAt ?? e.at),
+    ],
+  );
+  return rows.map((r) => r.id);
 }
 
 /**
@@ -242,7 +274,7 @@ export type Bounds = {
   readonly event: string | null;
   readonly depthMm: number | null;
   readonly ml: number | null;
-  /** True of a line of an archive: it keeps the moment it was first taken. */
+  /** True of what the owner puts in from before: it keeps the moment it was first taken. */
   readonly archived?: boolean;
 };
 export const UNBOUND: Bounds = { step: null, event: null, depthMm: null, ml: null };
@@ -253,7 +285,7 @@ const RIM = 'rim_mm * pi() * (across_mm / 20) ^ 2 / 10';
 export type EventToWrite = { readonly batch: string; readonly event: BatchEvent; readonly bounds: Bounds };
 
 /**
- * Appends events, each once, in the order given, and seals them with the link before (what an archive brings is sealed after it). Returns the ids of those written; one is
+ * Appends events, each once, in the order given, and seals them with the link before (but for what is sealed after it). Returns the ids of those written; one is
  * missing when it was there already, the batch is not, or it does not agree with it: {@link readLimits} tells
  * which. An event may name only what was written before this call.
  */
@@ -263,7 +295,7 @@ export const appendEvents = (
   sealed = true,
 ): Promise<ReadonlySet<string>> =>
   within(db, async (tx) => {
-    const written = await insertEvents(tx, drafts, sealed);
+    const written = await insertEvents(tx, drafts);
     const kitchens = new Map<string, Row[]>();
     for (const { id, kitchen_id, row } of written)
       kitchens.set(kitchen_id, [...(kitchens.get(kitchen_id) ?? []), { source: 'batch_event', id, row }]);
@@ -273,38 +305,31 @@ export const appendEvents = (
 
 type Written = { readonly id: string; readonly kitchen_id: string; readonly row: unknown };
 
-/** Is it in no part, put away or not. Every line that is not of an archive being taken in is in the chain, whichever month it lies in. */
-const NEW_ID = `NOT EXISTS (SELECT 1 FROM seal s WHERE s.source = 'batch_event' AND s.id = d.id)`;
-const NEW_ID_EVERYWHERE = `${NEW_ID} AND NOT EXISTS (SELECT 1 FROM batch_event r WHERE r.id = d.id)`;
-
 /** What an event names is in its batch. Asked only where one does: it means looking into more parts than are written to. */
 const NAMES_ITS_OWN = `(d.event IS NULL OR EXISTS (SELECT 1 FROM batch_event r WHERE r.id = d.event AND r.batch_id = b.id
   AND r.received_at >= first_line_of(b.received_at, b.started_at)))`;
 
-async function insertEvents(
-  db: Queryable,
-  drafts: readonly EventToWrite[],
-  sealed: boolean,
-): Promise<readonly Written[]> {
+async function insertEvents(db: Queryable, drafts: readonly EventToWrite[]): Promise<readonly Written[]> {
   const naming = drafts.some((d) => d.bounds.event !== null);
+  // The moment it is received is the database’s to say, but where the owner puts in what was before.
+  const dated = drafts.some((d) => d.bounds.archived);
+  const received = dated ? 'coalesce(d.received_at, now())' : 'now()';
   const { rows } = await db.query<Written>({
-    name: `append-events ${sealed} ${naming}`,
-    text: `INSERT INTO batch_event
-       (id, batch_id, at, station, body, clock_ms, received_at, batch_started_at)
-     SELECT d.id, b.id, d.at, d.station, d.body, d.clock_ms, coalesce(d.received_at, now()), b.started_at
+    name: `append-events ${dated} ${naming}`,
+    // A line whose id is taken, anywhere and ever, is left out as it is written (claim_line).
+    text: `INSERT INTO batch_event (id, batch_id, at, station, body, clock_ms, batch_started_at${dated ? ', received_at' : ''})
+     SELECT d.id, b.id, d.at, d.station, d.body, d.clock_ms, b.started_at${dated ? `, ${received}` : ''}
      FROM unnest($1::uuid[], $2::uuid[], $3::timestamptz[], $4::text[], $5::jsonb[], $6::int[], $7::uuid[],
        $8::float8[], $9::float8[], $10::bigint[], $11::timestamptz[]) WITH ORDINALITY
        AS d(id, batch_id, at, station, body, step, event, depth_mm, ml, clock_ms, received_at, n)
      JOIN batch b ON b.id = d.batch_id
      WHERE (d.step IS NULL OR d.step < b.steps)
-       AND d.at - coalesce(d.received_at, now()) <= interval '1 day'
+       AND d.at - ${received} <= interval '1 day'
        AND d.at - b.started_at >= interval '-1 day'
-       AND ${sealed ? NEW_ID : NEW_ID_EVERYWHERE}
        ${naming ? `AND ${NAMES_ITS_OWN}` : ''}
        AND (d.depth_mm IS NULL OR b.rim_mm IS NULL OR d.depth_mm <= b.rim_mm)
        AND (d.ml IS NULL OR b.rim_mm IS NULL OR d.ml <= ${RIM})
      ORDER BY d.n
-     ON CONFLICT DO NOTHING
      RETURNING id, (SELECT kitchen_id FROM batch k WHERE k.id = batch_id) AS kitchen_id, event_row(batch_event) AS row`,
     values: [
       drafts.map((d) => d.event.id),
@@ -317,7 +342,7 @@ async function insertEvents(
       drafts.map((d) => d.bounds.depthMm),
       drafts.map((d) => d.bounds.ml),
       drafts.map((d) => d.event.clockMs ?? null),
-      // What a station claims of that is not taken: only an archive has it from a server.
+      // What a station claims of that is not taken.
       drafts.map((d) => (d.bounds.archived ? (d.event.receivedAt ?? d.event.at) : null)),
     ],
   });

@@ -11,6 +11,8 @@ export type Taken = {
   readonly newServices?: readonly string[];
   /** Ids of what is kept that it brought; absent of imports made before anything was. */
   readonly newLots?: readonly string[];
+  /** Ids of the lines of the kitchen itself that it brought; absent of imports made before they were counted. */
+  readonly newLines?: readonly string[];
   /** Batches left out, whose lines are put away where the archive comes from; absent of imports made before any could be. */
   readonly notWhole?: number;
   /** Of the import, to undo it by; null when nothing was written. */

@@ -63,21 +63,25 @@ async function ownLines(db: Queryable, ids: readonly string[]): Promise<readonly
   return ids.map((id) => ({ id, events: lines.get(id) ?? [] }));
 }
 
-/** Everything kept that is not over, the oldest first. */
+/** Most things kept that are shown at once. */
+const MOST_LOTS = 500;
+
+/** Everything kept that is not over, the oldest first; of more than {@link MOST_LOTS} the newest, and how many more there are. */
 export async function readLots(
   db: Queryable,
   kitchenId: string,
   stages: readonly string[] | null = null,
-): Promise<readonly Lot[]> {
-  const { rows } = await db.query<{ id: string }>(
-    `SELECT id FROM lot WHERE kitchen_id = $1 AND over_at IS NULL AND ($2::text[] IS NULL OR stage = ANY($2))
-     ORDER BY opened_at, id LIMIT 500`,
-    [kitchenId, stages],
+): Promise<{ readonly lots: readonly Lot[]; readonly more: number }> {
+  const { rows } = await db.query<{ id: string; all: string }>(
+    `SELECT id, count(*) OVER () AS all FROM lot
+     WHERE kitchen_id = $1 AND over_at IS NULL AND ($2::text[] IS NULL OR stage = ANY($2))
+     ORDER BY opened_at DESC, id LIMIT $3`,
+    [kitchenId, stages, MOST_LOTS],
   );
-  return withLines(
-    db,
-    rows.map((r) => r.id),
-  );
+  return {
+    lots: await withLines(db, rows.map((r) => r.id).toReversed()),
+    more: Number(rows[0]?.all ?? 0) - rows.length,
+  };
 }
 
 /** One thing kept, over or not; null where there is none of that id. */
@@ -90,22 +94,26 @@ export async function readLot(db: Queryable, kitchenId: string, id: string): Pro
   return row ? ((await withLines(db, [row.id]))[0] ?? null) : null;
 }
 
-/** Things kept that had a line from `from` to before `to`, with all their lines. */
+/** Things kept that had a line from `from` to before `to`, with all their lines, `atMost` of them; and when the first of the rest had one. */
 export async function readLotsBetween(
   db: Queryable,
   kitchenId: string,
   from: string,
   to: string,
-): Promise<readonly Lot[]> {
-  const { rows } = await db.query<{ lot_id: string }>(
-    `SELECT lot_id FROM keep_event WHERE kitchen_id = $1 AND lot_id IS NOT NULL AND at >= $2 AND at < $3
-     GROUP BY lot_id ORDER BY min(at) LIMIT 2000`,
-    [kitchenId, from, to],
+  atMost: number,
+): Promise<{ readonly lots: readonly Lot[]; readonly next: Date | null }> {
+  const { rows } = await db.query<{ lot_id: string; first: Date }>(
+    `SELECT lot_id, min(at) AS first FROM keep_event WHERE kitchen_id = $1 AND lot_id IS NOT NULL AND at >= $2 AND at < $3
+     GROUP BY lot_id ORDER BY min(at), lot_id LIMIT $4`,
+    [kitchenId, from, to, atMost + 1],
   );
-  return withLines(
-    db,
-    rows.map((r) => r.lot_id),
-  );
+  return {
+    lots: await withLines(
+      db,
+      rows.slice(0, atMost).map((r) => r.lot_id),
+    ),
+    next: rows[atMost]?.first ?? null,
+  };
 }
 
 /** Up to `atMost` of all that was ever kept, the oldest first, from after `after` on. */
@@ -196,16 +204,17 @@ export async function moveRow(db: Queryable, id: string, state: LotState | null)
   ]);
 }
 
+/** Writes a line once; false where its id is taken. `dated` is for the owner alone, who puts in what was before with its moments. */
 export async function appendLine(
   db: Queryable,
   kitchenId: string,
   lot: string | null,
   e: KeepEvent,
-  archived = false,
+  dated = false,
 ): Promise<boolean> {
   const { rowCount } = await db.query(
-    `INSERT INTO keep_event (id, kitchen_id, lot_id, at, station, clock_ms, body, received_at)
-     VALUES ($1, $2, $3, $4, $5, $6, $7::jsonb, coalesce($8::timestamptz, now())) ON CONFLICT (id) DO NOTHING`,
+    `INSERT INTO keep_event (id, kitchen_id, lot_id, at, station, clock_ms, body${dated ? ', received_at' : ''})
+     VALUES ($1, $2, $3, $4, $5, $6, $7::jsonb${dated ? ', $8::timestamptz' : ''})`,
     [
       e.id,
       kitchenId,
@@ -214,10 +223,24 @@ export async function appendLine(
       e.station,
       e.clockMs ?? null,
       JSON.stringify(e.body),
-      archived ? (e.receivedAt ?? e.at) : null,
+      ...(dated ? [e.receivedAt ?? e.at] : []),
     ],
   );
   return rowCount === 1;
+}
+
+/** As {@link appendLine}, of a line an archive brings with the moment it was first taken. */
+export async function bringLine(
+  db: Queryable,
+  kitchenId: string,
+  lot: string | null,
+  e: KeepEvent,
+): Promise<boolean> {
+  const { rows } = await db.query<{ is_new: boolean }>(
+    'SELECT bring_kept($1, $2, $3, $4, $5, $6, $7::jsonb, $8) AS is_new',
+    [e.id, kitchenId, lot, e.at, e.station, e.clockMs ?? null, JSON.stringify(e.body), e.receivedAt ?? e.at],
+  );
+  return rows[0]?.is_new ?? false;
 }
 
 /** Whether something kept is out of sight, by its row. */

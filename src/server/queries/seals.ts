@@ -3,8 +3,8 @@ import {
   AWAY,
   type Finding,
   type Head,
+  hashOf,
   type Link,
-  linked,
   NO_LINK,
   type Row,
   SEALED,
@@ -13,6 +13,7 @@ import {
 } from '../../core/record/chain';
 import type { Followed } from '../../core/record/followed';
 import { type Queryable, transaction } from '../data/database';
+import { countAside } from './aside';
 import { readLinesAway, readPartOf } from './parts';
 
 /** What is to be sealed: ids of rows of one kind, in the order they were written. */
@@ -62,21 +63,15 @@ export async function readRecordHead(db: Queryable): Promise<Head | null> {
   return rows[0] ? { n: Number(rows[0].n), hash: rows[0].hash } : null;
 }
 
-async function writeLinks(db: Queryable, kitchenId: string, links: readonly Link[]): Promise<void> {
-  await db.query({
-    name: 'write-links',
-    text: `INSERT INTO seal (kitchen_id, n, source, id, row, hash)
-     SELECT $1, n, source, id, row, hash
-     FROM unnest($2::bigint[], $3::text[], $4::uuid[], $5::text[], $6::text[]) AS l(n, source, id, row, hash)`,
-    values: [
-      kitchenId,
-      links.map((l) => l.n),
-      links.map((l) => l.source),
-      links.map((l) => l.id),
-      links.map((l) => l.row),
-      links.map((l) => l.hash),
-    ],
+/** Links of these rows after the kitchen’s last: numbered, hashed and dated by the database, which holds the chain for it. Returns its end. */
+async function writeLinks(db: Queryable, kitchenId: string, rows: readonly Row[]): Promise<Head> {
+  const { rows: ends } = await db.query<{ n: string; hash: string }>({
+    name: 'seal-lines',
+    text: 'SELECT n, hash FROM seal_lines($1, $2::text[], $3::uuid[], $4::text[])',
+    values: [kitchenId, rows.map((r) => r.source), rows.map((r) => r.id), rows.map((r) => hashOf(r.row))],
   });
+  const [end] = ends;
+  return end ? { n: Number(end.n), hash: end.hash } : NO_LINK;
 }
 
 /** Seals rows just written, in the order given. Run it in the transaction that writes them, last. */
@@ -92,19 +87,16 @@ export async function seal(db: Queryable, kitchenId: string, what: readonly ToSe
 }
 
 /** As {@link seal}, of rows as they were read back from what wrote them. */
-export async function sealRows(db: Queryable, kitchenId: string, rows: readonly Row[]): Promise<Head> {
-  const head = await readHead(db, kitchenId, true);
-  if (rows.length === 0) return head;
-  const links = linked(head, rows);
-  await writeLinks(db, kitchenId, links);
-  return links.at(-1) ?? head;
-}
+export const sealRows = (db: Queryable, kitchenId: string, rows: readonly Row[]): Promise<Head> =>
+  rows.length === 0 ? readHead(db, kitchenId, true) : writeLinks(db, kitchenId, rows);
 
 /** Runs `work` in a transaction: its own where `db` is a pool, else the one `db` is in. */
 export const within = <T>(db: Queryable, work: (db: Queryable) => Promise<T>): Promise<T> =>
   db instanceof pg.Pool ? transaction(work, db) : work(db);
 
 const AT_A_TIME = 2000;
+/** Rows sealed in one go: as long as that a tap waits for the chain. */
+const SEALED_AT_A_TIME = 200;
 
 /** What an archive brought: batches and things kept, whole, and lines of the kitchen. */
 export type Brought = {
@@ -138,7 +130,7 @@ export async function sealRest(
     });
     await client.query('COMMIT');
     for (;;) {
-      const { rows: found } = await client.query<Unsealed>(`FETCH ${AT_A_TIME} FROM unsealed`);
+      const { rows: found } = await client.query<Unsealed>(`FETCH ${SEALED_AT_A_TIME} FROM unsealed`);
       if (found.length === 0) return sealed;
       sealed += await transaction((db) => sealFound(db, kitchenId, found), pool);
       onSealed(sealed);
@@ -160,7 +152,7 @@ const spanOf = (moments: readonly Date[], aside = 0): Span => ({
 
 /** Seals rows of several kinds in the order given, but for those that have been meanwhile. Returns how many. */
 async function sealFound(db: Queryable, kitchenId: string, found: readonly Unsealed[]): Promise<number> {
-  const head = await readHead(db, kitchenId, true);
+  await readHead(db, kitchenId, true);
   const { rows: done } = await db.query<{ source: string; id: string }>(
     'SELECT source, id FROM seal s JOIN unnest($1::text[], $2::uuid[]) AS f(source, id) USING (source, id)',
     [found.map((f) => f.source), found.map((f) => f.id)],
@@ -177,26 +169,81 @@ async function sealFound(db: Queryable, kitchenId: string, found: readonly Unsea
         spanOf(rest.map((r) => r.received_at)),
       ),
     );
-  const rows = rest.map((r) => ({ ...r, row: stored.get(r.source)?.get(r.id) }));
-  if (rows.length > 0) await writeLinks(db, kitchenId, linked(head, rows));
+  const rows = rest.map(({ source, id }) => ({ source, id, row: stored.get(source)?.get(id) }));
+  if (rows.length > 0) await writeLinks(db, kitchenId, rows);
   return rows.length;
 }
 
-/** Seals what a database had before it had a chain, and what an archive brought whose sealing was cut short. Run as the server starts. */
+/** Kinds of rows that stand in the chain since later than the others: what there was of them before is sealed once. */
+const LATER = ['import', 'import_undone', 'part_moved'] as const satisfies readonly SealedSource[];
+
+/** Whether `name` is done for the first time in this database; from then on it is not. */
+async function firstTime(db: Queryable, name: string): Promise<boolean> {
+  const { rowCount } = await db.query('INSERT INTO done_once (name) VALUES ($1) ON CONFLICT DO NOTHING', [
+    name,
+  ]);
+  return rowCount === 1;
+}
+
+/** An import whose sealing was cut short, with what it brought. */
+async function importsToSeal(
+  pool: pg.Pool,
+  kitchenId: string,
+): Promise<readonly (Brought & { importId: string })[]> {
+  const { rows } = await pool.query<{
+    id: string;
+    taken: { newLots?: string[]; newLines?: string[] };
+    batches: string[];
+  }>(
+    `SELECT i.id, i.taken, coalesce((SELECT array_agg(b.batch_id) FROM imported_batch b WHERE b.import_id = i.id), '{}') AS batches
+     FROM import i WHERE i.kitchen_id = $1 AND NOT EXISTS (SELECT 1 FROM import_sealed s WHERE s.import_id = i.id) ORDER BY i.made_at`,
+    [kitchenId],
+  );
+  return rows.map((r) => ({
+    importId: r.id,
+    batches: r.batches,
+    lots: r.taken.newLots ?? [],
+    lines: r.taken.newLines ?? [],
+  }));
+}
+
+/** Writes down that all an import brought is in the chain. */
+export const importIsSealed = (db: Queryable, importId: string) =>
+  db.query('INSERT INTO import_sealed (import_id) VALUES ($1) ON CONFLICT DO NOTHING', [importId]);
+
+/** Seals all there is, once in the life of a database: a chain that is gone later is not made anew. Gone on with where it was cut short. */
+async function sealFirst(pool: pg.Pool, kitchenId: string, fresh: boolean): Promise<number> {
+  const begins = await firstTime(pool, `the chain of ${kitchenId} begins`);
+  const { rows } = await pool.query('SELECT 1 FROM done_once WHERE name = $1', [
+    `the chain of ${kitchenId} is begun`,
+  ]);
+  if (rows.length > 0) return 0;
+  const sealed = fresh || !begins ? await sealRest(pool, kitchenId, null) : 0;
+  await firstTime(pool, `the chain of ${kitchenId} is begun`);
+  return sealed;
+}
+
+/** Seals what a database had before it had a chain, and what an archive brought whose sealing was cut short. Run as the server starts, as the owner. */
 export async function sealOld(pool: pg.Pool): Promise<number> {
   const { rows } = await pool.query<{ id: string; fresh: boolean }>(
     'SELECT id, NOT EXISTS (SELECT 1 FROM seal s WHERE s.kitchen_id = k.id) AS fresh FROM kitchen k',
   );
   let sealed = 0;
   for (const { id, fresh } of rows) {
-    const { rows: brought } = await pool.query<{ batch_id: string }>(
-      `SELECT i.batch_id FROM imported_batch i JOIN batch b ON b.id = i.batch_id
-       WHERE b.kitchen_id = $1 AND NOT EXISTS (SELECT 1 FROM seal s WHERE s.source = 'batch' AND s.id = b.id)`,
-      [id],
-    );
-    if (fresh) sealed += await sealRest(pool, id, null);
-    else if (brought.length > 0)
-      sealed += await sealRest(pool, id, { batches: brought.map((b) => b.batch_id), lots: [], lines: [] });
+    sealed += await sealFirst(pool, id, fresh);
+    sealed += await transaction(async (db) => {
+      if (!(await firstTime(db, 'what decides what is shown is sealed'))) return 0;
+      const { rows: found } = await db.query<Unsealed>(
+        `SELECT source, id, received_at FROM to_seal t WHERE kitchen_id = $1 AND source = ANY($2)
+           AND NOT EXISTS (SELECT 1 FROM seal s WHERE s.source = t.source AND s.id = t.id) ORDER BY received_at, id`,
+        [id, LATER],
+      );
+      return found.length === 0 ? 0 : sealFound(db, id, found);
+    }, pool);
+    for (const { importId, ...brought } of await importsToSeal(pool, id)) {
+      sealed += await sealRest(pool, id, brought);
+      await importIsSealed(pool, importId);
+    }
   }
   return sealed;
 }
@@ -208,8 +255,18 @@ const WHOLE: Stretch = { after: NO_LINK, atMost: Number.POSITIVE_INFINITY };
 /** ms about the moment a link was made in which its row is looked for first. */
 const ABOUT = 3_600_000;
 
-/** Most findings told. */
+/** Most of one kind asked the database for at the end. */
 const MOST = 200;
+
+/** Parts whose being put away stands in the chain, with as many lines as are said to be away. Of any other a line that is gone is gone. */
+async function partsAway(db: Queryable): Promise<ReadonlySet<string>> {
+  const { rows } = await db.query<{ part: string }>(
+    `SELECT m.part FROM (SELECT DISTINCT ON (part) * FROM event_part_moved ORDER BY part, n DESC) m
+     JOIN (SELECT part, count(*) AS lines FROM event_away GROUP BY part) a ON a.part = m.part AND a.lines = m.lines
+     WHERE m.what = 'put away' AND EXISTS (SELECT 1 FROM seal s WHERE s.source = 'part_moved' AND s.id = m.id)`,
+  );
+  return new Set(rows.map((r) => r.part));
+}
 
 /**
  * Follows the kitchen’s whole chain: what was changed, removed or slipped in, and whether it still holds the `heads` somebody
@@ -240,13 +297,21 @@ export async function verifyChain(
       [kitchenId, MOST],
     );
     for (const { source, id } of loose) verifier.slipped(source, id);
+    const { rows: twice } = await db.query<{ source: SealedSource; id: string }>(
+      `SELECT min(source) AS source, id FROM (SELECT 'batch_event' AS source, id FROM batch_event
+         UNION ALL SELECT 'keep_event', id FROM keep_event) l GROUP BY id HAVING count(*) > 1 LIMIT $1`,
+      [MOST],
+    );
+    for (const { source, id } of twice) verifier.twice(source, id);
     verifier.end();
   }
-  const { head, findings } = verifier;
+  const { head, findings, more } = verifier;
   return {
     links,
     head,
-    findings: findings.slice(0, MOST),
+    findings,
+    more,
+    aside: await countAside(db),
     away: await readLinesAway(db, away),
     of: Math.max(of, head.n),
     done,
@@ -274,11 +339,13 @@ async function followSome(
   }
   const gone = rows.filter((r) => !stored.has(`${r.source} ${r.id}`)).map((r) => r.id);
   const parts = gone.length > 0 ? await readPartOf(db, gone) : new Map<string, string>();
-  for (const { n, sealed_at: _, ...link } of rows) {
+  const put = parts.size > 0 ? await partsAway(db) : new Set<string>();
+  for (const { n, sealed_at, ...link } of rows) {
     const row = stored.get(`${link.source} ${link.id}`);
-    const part = row === undefined && link.source === 'batch_event' ? parts.get(link.id) : undefined;
+    const in_ = row === undefined && link.source === 'batch_event' ? parts.get(link.id) : undefined;
+    const part = in_ !== undefined && put.has(in_) ? in_ : undefined;
     if (part !== undefined) away.set(part, (away.get(part) ?? 0) + 1);
-    verifier.take({ ...link, n: Number(n) }, part === undefined ? row : AWAY);
+    verifier.take({ ...link, n: Number(n) }, part === undefined ? row : AWAY, sealed_at.getTime());
   }
   return rows.length;
 }

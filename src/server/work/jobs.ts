@@ -21,22 +21,24 @@ import type { Language } from '../../core/say/catalogue';
 import { wordsFor } from '../../core/say/inWords';
 import { boardOf } from '../../core/service/board';
 import { openService } from '../../core/service/openService';
-import { batchesOf, type Service } from '../../core/service/service';
+import { batchesOf, copied, dayAfter, type Service } from '../../core/service/service';
 import { Timetables } from '../../core/service/timetables';
 import { plannedBatch } from '../actions/batches';
-import { theLot } from '../actions/keep/keep';
+import { openKeep, recordKeep, theLot } from '../actions/keep/keep';
 import { theHouse } from '../actions/kitchen';
 import { planStored, type StartRequest } from '../actions/planning';
-import type { KeptRecord } from '../actions/record';
+import { type RecordAsked, theLotRecord, theRecord } from '../actions/record';
+import { openDay } from '../actions/services';
 import { verifyRecord } from '../actions/verify';
 import { badFile, takeArchive } from '../archive/take';
+import { archiveFile } from '../archive/write';
 import { isAway, pool } from '../data/database';
 import { labelsPdf } from '../exports/labelsPdf';
 import { lineSpreadPdf } from '../exports/lineSpreadPdf';
 import type { Paper } from '../exports/paper';
 import { planPdf } from '../exports/planPdf';
-import { recordPdf } from '../exports/recordFiles';
-import type { Drawn } from '../exports/serviceFiles';
+import { recordCsv, recordJson, recordPdf } from '../exports/recordFiles';
+import { type Drawn, serviceIcs } from '../exports/serviceFiles';
 import { weighOutCsv } from '../exports/weighOutCsv';
 import { type Moves, railMoved, railOf } from '../live/rail';
 import { readBodies, readRecipe, readRecipes } from '../queries/recipes';
@@ -54,6 +56,14 @@ export type LabelsAsked = {
   readonly from: number;
   readonly language: Language;
   readonly address: string;
+};
+
+/** What a file of the record is asked for as. */
+export type RecordFileAsked = {
+  readonly asked: RecordAsked;
+  readonly as: 'pdf' | 'csv' | 'json';
+  readonly paper: Paper;
+  readonly language: Language;
 };
 
 const db = () => pool('archive');
@@ -85,6 +95,42 @@ function landingOf(recipe: Recipe, { kitchen }: House): Landing {
     ingredients: plan.weighOut.map((l) => l.name),
   };
 }
+
+type Stored = Awaited<ReturnType<typeof readRecipes>>;
+
+/** What was worked out for the last service drawn: the next of the same kitchen and recipes is mostly of the same soups. */
+let lastDrawn: { readonly key: string; readonly tables: Timetables } | null = null;
+
+function tablesOf(house: House & { readonly revision: number }, recipes: Stored): Timetables {
+  const key = JSON.stringify([house.id, house.revision, recipes.map((r) => [r.recipe.id, r.version])]);
+  if (lastDrawn?.key !== key)
+    lastDrawn = { key, tables: new Timetables(house, new Map(recipes.map((r) => [r.recipe.id, r.recipe]))) };
+  return lastDrawn.tables;
+}
+
+/** A service drawn: its board by the plan, and what things are called. */
+async function drawnOf(service: Service): Promise<Drawn> {
+  const house = await theHouse(db());
+  const recipes = await readRecipes(db(), house.id);
+  const tables = tablesOf(house, recipes);
+  const named = <T extends { id: string; name: string }>(all: readonly T[]) =>
+    Object.fromEntries(all.map((x) => [x.id, x.name]));
+  const names = named(recipes.map((r) => r.recipe));
+  return {
+    service,
+    board: boardOf(service, { house, tables, live: {}, now: null }),
+    names: {
+      soups: Object.fromEntries(
+        batchesOf(service).map((b) => [b.key, names[b.soup.order.recipeId] ?? b.soup.order.recipeId]),
+      ),
+      burners: named(house.burners),
+      vessels: named(house.vessels),
+    },
+  };
+}
+
+/** Days of a cycle that are given out at most. */
+const MOST_CYCLE_DAYS = 28;
 
 export const jobs = {
   plan: async (order: Order) => outside((await planStored(db(), order)).plan),
@@ -133,25 +179,20 @@ export const jobs = {
     const { kitchen } = await theHouse(db());
     return lineSpreadPdf(spreadSheet(kitchen.bandLimits, celsius), paper);
   },
-  /** A service drawn: its board by the plan, and what things are called. */
-  drawn: async (service: Service): Promise<Drawn> => {
-    const house = await theHouse(db());
-    const recipes = await readRecipes(db(), house.id);
-    const tables = new Timetables(house, new Map(recipes.map((r) => [r.recipe.id, r.recipe])));
-    const named = <T extends { id: string; name: string }>(all: readonly T[]) =>
-      Object.fromEntries(all.map((x) => [x.id, x.name]));
-    const names = named(recipes.map((r) => r.recipe));
-    return {
-      service,
-      board: boardOf(service, { house, tables, live: {}, now: null }),
-      names: {
-        soups: Object.fromEntries(
-          batchesOf(service).map((b) => [b.key, names[b.soup.order.recipeId] ?? b.soup.order.recipeId]),
-        ),
-        burners: named(house.burners),
-        vessels: named(house.vessels),
-      },
-    };
+  drawn: (service: Service): Promise<Drawn> => drawnOf(service),
+  /** A round of the menu cycle as a calendar: each day what is planned, and what the cycle would bring where nothing is. */
+  cycleIcs: async ({ from, language }: { from: string; language: Language }): Promise<string> => {
+    const first = await openDay(db(), from);
+    const days = Math.min(MOST_CYCLE_DAYS, (first.cycle?.weeks.length ?? 1) * 7);
+    const drawn: Drawn[] = [];
+    for (let n = 0; n < days; n++) {
+      const day = n === 0 ? first : await openDay(db(), dayAfter(from, n));
+      const planned = day.services.map((s) => s.service);
+      const services =
+        planned.length > 0 ? planned : day.turn.map((s) => copied(s, `${s.id}-${day.day}`, day.day));
+      for (const service of services) drawn.push(await drawnOf(service));
+    }
+    return serviceIcs(drawn, wordsFor({ ...(await theHouse(db())).show, language }));
   },
   /** Labels of something kept; refused where nothing of it is left. */
   labels: async ({ lot, size, count, from, language, address }: LabelsAsked) => {
@@ -167,8 +208,23 @@ export const jobs = {
       say,
     );
   },
-  recordPdf: async ({ record, paper, language }: { record: KeptRecord; paper: Paper; language: Language }) =>
-    recordPdf(record, paper, wordsFor({ ...(await theHouse(db())).show, language })),
+  /** A page of the record as JSON text: as text, so that nothing is put together where taps are answered. */
+  recordPage: async (asked: RecordAsked): Promise<string> => JSON.stringify(await theRecord(db(), asked)),
+  /** As recordPage, of one thing kept, with what its label says. */
+  lotRecord: async (asked: RecordAsked & { readonly lot: string }): Promise<string> =>
+    JSON.stringify(await theLotRecord(db(), asked)),
+  /** The whole record of some days as a file. */
+  recordFile: async ({ asked, as, paper, language }: RecordFileAsked): Promise<string | Uint8Array> => {
+    const record = await theRecord(db(), { ...asked, page: null });
+    const say = wordsFor({ ...(await theHouse(db())).show, language });
+    if (as === 'pdf') return recordPdf(record, paper, say);
+    return as === 'csv' ? recordCsv(record, say) : JSON.stringify(recordJson(record, say));
+  },
+  /** All that is kept, as JSON text. */
+  keepOpen: async ({ mend }: { mend: boolean }): Promise<string> =>
+    JSON.stringify(await openKeep(db(), { mend })),
+  /** A line of something kept: what is written is judged by all its lines, however many. */
+  recordKeep: ({ lot, input }: { lot: string; input: unknown }) => recordKeep(pool('taps'), lot, input),
   openService: async (text: string) => {
     const opened = openService(text);
     if (opened.kind === 'refused') throw badFile(opened.problems);
@@ -184,6 +240,8 @@ export const jobs = {
     const bodies = await readBodies(db(), kitchen, versions);
     return bodies.map((body): Landing | null => body && landingOf(Recipe.parse(body), house));
   },
+  /** The whole kitchen in a file; whoever asked removes it. */
+  archiveFile: (at: string): Promise<string> => archiveFile(db(), new Date(at)),
   take: ({ file, rehearse, shared }: { file: string; rehearse: boolean; shared: SharedArrayBuffer }) =>
     takeArchive(db(), file, { rehearse, watch: new Watch(shared) }),
   verify: ({ heads, stretch }: { heads: readonly Head[]; stretch?: Stretch }) =>
@@ -209,7 +267,7 @@ export type Outcome =
 
 // Taps go first: whatever is worked out here waits for them.
 try {
-  setPriority(0, 10);
+  if (process.env.PANACHE_LINE !== 'keep') setPriority(0, 10);
 } catch {
   // Where that is not allowed, all are equal.
 }

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import type { Ticket } from '../../core/batch/ticket';
 import type { Reader } from '../../core/say/inWords';
 import { ShowProvider } from '../shared/useShow';
+import { Aside } from './Aside';
 import { Shortcuts } from './keys/Shortcuts';
 import { Nav } from './Nav';
 import { Rail } from './rail/Rail';
@@ -10,16 +11,19 @@ type Props = {
   readonly tickets: readonly Ticket[];
   readonly reader: Reader;
   readonly roles: readonly string[];
+  /** Lines that stand aside, out of the record. */
+  readonly aside: number;
   readonly children: ReactNode;
 };
 
 /** The frame of every view: the rail of live pots above, the views beside (below on a phone). */
-export function Shell({ tickets, reader, roles, children }: Props) {
+export function Shell({ tickets, reader, roles, aside, children }: Props) {
   return (
     <ShowProvider show={reader}>
       <Shortcuts>
         <div className="flex h-dvh flex-col print:block print:h-auto">
           <Rail initial={tickets} />
+          {aside > 0 && <Aside lines={aside} />}
           <div className="flex min-h-0 flex-1 flex-col-reverse min-[720px]:flex-row">
             <Nav roles={roles} />
             <main className="min-h-0 min-w-0 flex-1 print:overflow-visible">{children}</main>

@@ -201,6 +201,17 @@ export function KeepView({ house, first, lot, face: asked }: Props) {
         )}
         {face === 'shelf' && now !== null && (
           <>
+            {keep.more > 0 && (
+              <p
+                role="status"
+                className="col-span-full bg-butter px-5 py-2 font-bold text-[17px] text-on-butter"
+              >
+                {say(
+                  '{more, plural, one {One thing more is} other {# things more are}} kept, older than these and not shown: end what is gone, and they come up.',
+                  { more: keep.more },
+                )}
+              </p>
+            )}
             <ShelfFace house={house} states={here} picked={state?.id ?? null} now={now} onPick={pick} />
             {state && thing && (
               <Suspense>

@@ -15,6 +15,8 @@ import { beginOutbox, EMPTY, onOutbox, outbox, tapKeep } from '../station/outbox
 /** What is kept, as the server told it. */
 export type KeepTold = {
   readonly lots: readonly Lot[];
+  /** How many more are kept, older than these. */
+  readonly more: number;
   readonly kitchenLines: readonly KeepEvent[];
   readonly filmLines: readonly KeepEvent[];
   readonly head: Head;
@@ -22,6 +24,7 @@ export type KeepTold = {
 
 export type Keep = {
   readonly lots: readonly Lot[];
+  readonly more: number;
   readonly states: readonly LotState[];
   readonly kitchenLines: readonly KeepEvent[];
   readonly filmLines: readonly KeepEvent[];
@@ -96,6 +99,7 @@ export function useKeep(first: KeepTold, { keeping }: House, asked: string | nul
     films.current = told.filmLines;
   return {
     lots,
+    more: told.more,
     states,
     kitchenLines,
     filmLines: films.current,

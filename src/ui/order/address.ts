@@ -1,6 +1,8 @@
 import { middleOf } from '../../core/flow/bands';
 import { DIETS } from '../../core/food/diets';
 import { FILL_LIMIT, rimVolume } from '../../core/heat/vessel';
+import type { House } from '../../core/house/house';
+import { type Message, message } from '../../core/message/message';
 import { cannotBe } from '../../core/order/amended';
 import { ORDER_BOUNDS, USUAL_LITRES, USUAL_TIME } from '../../core/order/bounds';
 import { finishOf } from '../../core/order/changes/finishes';
@@ -21,7 +23,7 @@ const oneOf = <T extends string>(all: readonly T[], text: string | undefined): T
 
 const numberIn = (text: string | undefined, [low, high]: readonly [number, number]): number | undefined => {
   const n = Number(text);
-  return text !== undefined && n >= low && n <= high ? n : undefined;
+  return text !== undefined && text.trim() !== '' && n >= low && n <= high ? n : undefined;
 };
 
 /** The part of the recipe's thickening another way may do. */
@@ -63,6 +65,62 @@ function amendmentFrom(query: Record<string, string | undefined>, recipe: Recipe
   };
 }
 
+/** Something an address says that cannot be taken as it is: another stands in its place. */
+export type Misread = { readonly field: string; readonly given: string; readonly allowed: Message };
+
+/** Figures an address may say, by what they are of. */
+const FIGURES: Readonly<Record<string, readonly [number, number]>> = {
+  litres: ORDER_BOUNDS.litres,
+  target: ORDER_BOUNDS.target,
+  share: ORDER_BOUNDS.share,
+  butter: ORDER_BOUNDS.moreFat,
+  longer: ORDER_BOUNDS.moreSimmer,
+  liquid: ORDER_BOUNDS.liquidAt,
+  fat: ORDER_BOUNDS.rich,
+  dairyMl: ORDER_BOUNDS.finishMl,
+  ladle: ORDER_BOUNDS.ladleMl,
+  wine: ORDER_BOUNDS.wineTo,
+  stockMl: ORDER_BOUNDS.stockMl,
+};
+
+/** What of an address cannot be taken: figures that are none or out of bounds, and pots, burners, soups and ways nobody here has. */
+export function misread(
+  query: Record<string, string | undefined>,
+  { house, soups }: { readonly house: House; readonly soups: readonly { readonly id: string }[] },
+): readonly Misread[] {
+  const listed = (all: readonly { readonly id: string }[]): Message =>
+    message('one of {known}', { known: { listed: all.map((x) => x.id) } });
+  const ids = (all: readonly string[]) => all.map((id) => ({ id }));
+  const known: Readonly<Record<string, readonly { readonly id: string }[]>> = {
+    recipe: soups,
+    pot: house.vessels,
+    burner: house.burners,
+    stockPot: house.vessels,
+    stockBurner: house.burners,
+    rule: ids(EQUAL_PARTS),
+    colour: ids(ROUX_COLOURS),
+    dairy: ids(GENTLY),
+  };
+  const found: Misread[] = [];
+  for (const [field, given] of Object.entries(query)) {
+    if (given === undefined) continue;
+    const bounds = FIGURES[field];
+    if (bounds && numberIn(given, bounds) === undefined)
+      found.push({
+        field,
+        given,
+        allowed: message('a number from {low} to {high}', { low: bounds[0], high: bounds[1] }),
+      });
+    const all = known[field];
+    if (all && !all.some((x) => x.id === given)) found.push({ field, given, allowed: listed(all) });
+    if (field === 'way' && !wayOf(given))
+      found.push({ field, given, allowed: message('a way of thickening') });
+    if (field === 'at' && !/^([01]\d|2[0-3]):[0-5]\d$/.test(given))
+      found.push({ field, given, allowed: message('a time such as 18:30') });
+  }
+  return found;
+}
+
 /** The order an address asks for; whatever it leaves out or gets wrong falls back to the house's first. Null in an empty house. */
 export function orderFrom(
   query: Record<string, string | undefined>,
@@ -93,7 +151,7 @@ export function orderFrom(
     ...(ladleMl !== undefined && garnish.length > 0 && { ladleMl }),
     ...(house.vessels.some((v) => v.id === query.stockPot) && { stockPotId: query.stockPot }),
     ...(house.burners.some((b) => b.id === query.stockBurner) && { stockBurnerId: query.stockBurner }),
-    serveAt: /^\d{2}:\d{2}$/.test(query.at ?? '') ? (query.at ?? '') : USUAL_TIME,
+    serveAt: /^([01]\d|2[0-3]):[0-5]\d$/.test(query.at ?? '') ? (query.at ?? '') : USUAL_TIME,
   };
 }
 

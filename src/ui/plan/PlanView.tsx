@@ -12,7 +12,7 @@ import type { Begun } from '../../core/plan/plan';
 import { warningLine } from '../../core/plan/warningWords';
 import { nextTime } from '../../core/units/clock';
 import { degrees } from '../../core/units/show';
-import { addressOf } from '../order/address';
+import { addressOf, type Misread } from '../order/address';
 import type { Shelf } from '../order/stores';
 import { useShelf } from '../order/useShelf';
 import { Ladder } from '../shared/draw/Ladder';
@@ -42,9 +42,11 @@ type Props = {
   readonly first: TimedOrder;
   /** The first order as it was solved by the server; undefined where it had no time. */
   readonly begun: Begun | undefined;
+  /** What the address says and cannot be taken. */
+  readonly misread: readonly Misread[];
 };
 
-export function PlanView({ stores: opened, first, begun }: Props) {
+export function PlanView({ stores: opened, first, begun, misread }: Props) {
   const say = useSay();
   const { stores, choose, refused: notFetched } = useShelf(opened);
   const [order, setOrder] = useState(first);
@@ -118,6 +120,19 @@ export function PlanView({ stores: opened, first, begun }: Props) {
           onChange={change}
         />
       </div>
+      {order === first && misread.length > 0 && (
+        <ul role="alert" className="shrink-0 bg-butter px-5 py-2 font-bold text-on-butter min-[1100px]:px-7">
+          {misread.map((m) => (
+            <li key={m.field}>
+              {say('The address says {field} “{given}”, which is not {allowed}: the plan is without it.', {
+                field: m.field,
+                given: m.given,
+                allowed: { within: m.allowed },
+              })}
+            </li>
+          ))}
+        </ul>
+      )}
       <div className="grid shrink-0 grid-cols-1 min-[720px]:grid-cols-[1fr_320px] min-[1100px]:min-h-0 min-[1100px]:flex-1 min-[1100px]:grid-cols-[410px_310px_1fr]">
         <PotPart
           plan={plan}

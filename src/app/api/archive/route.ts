@@ -1,6 +1,6 @@
 import { theHouse } from '../../../server/actions/kitchen';
 import { received } from '../../../server/archive/receive';
-import { archiveStream } from '../../../server/archive/write';
+import { sentOnce } from '../../../server/archive/write';
 import { pool } from '../../../server/data/database';
 import { answered, fileNamed } from '../../../server/refusal';
 import { toldAsItGoes, Watch } from '../../../server/work/watch';
@@ -12,13 +12,13 @@ export const dynamic = 'force-dynamic';
 
 const LINES = 'application/x-ndjson';
 
-/** The whole kitchen as one file, sent as it is read. */
+/** The whole kitchen as one file, put together away from the taps and sent as it is read. */
 export function GET(): Promise<Response> {
   return respond(async () => {
     const { id } = await theHouse(pool());
     const now = new Date();
     return {
-      body: archiveStream(pool('archive'), now),
+      body: sentOnce(await work('archiveFile', now.toISOString())),
       headers: {
         'content-type': 'application/json',
         ...fileNamed(`${id}-${now.toISOString().slice(0, 10)}.json`),
@@ -26,6 +26,9 @@ export function GET(): Promise<Response> {
     };
   });
 }
+
+/** What it would be sent as; nothing is put together for it. */
+export const HEAD = (): Response => new Response(null, { headers: { 'content-type': 'application/json' } });
 
 /**
  * Takes an archive in; with `?rehearse=1` says what that would do and writes nothing. Whoever accepts `application/x-ndjson` is told how

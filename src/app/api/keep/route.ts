@@ -1,10 +1,12 @@
-import { openKeep } from '../../../server/actions/keep/keep';
-import { pool } from '../../../server/data/database';
+import { work } from '../../../server/work/work';
 import { respond } from '../respond';
 
 export const dynamic = 'force-dynamic';
 
 /** All that is kept and not over, with the lines of the kitchen and of its rooms. */
 export function GET(): Promise<Response> {
-  return respond(async () => ({ body: await openKeep(pool()) }));
+  return respond(async () => ({
+    body: await work('keepOpen', { mend: false }),
+    headers: { 'content-type': 'application/json' },
+  }));
 }

@@ -1,3 +1,4 @@
+import { ingredient, isIngredient } from '../../food/catalogue';
 import { message } from '../../message/message';
 import { beginCourse, limitsOf, readOn } from '../../safety/course';
 import { type RuleSet, rulesOf } from '../../safety/rules';
@@ -15,12 +16,16 @@ import {
   standingLines,
 } from '../lot';
 import type { Deviation, Done } from './deviation';
-import { judge, limitDeviations, mayWait, tooColdTooLong } from './judged';
+import { answered, judge, limitDeviations, mayWait, tooColdTooLong } from './judged';
 
+/** A state under way: what it has many of is added to, never copied, so that a thing with thousands of lines is read in their time. */
 type Draft = { -readonly [K in keyof LotState]: LotState[K] } & {
   /** Put where it stays before it was read cold: read cold there, it is. */
   awaits: boolean;
   done: Map<string, Done>;
+  readings: KeptReading[];
+  deviations: Deviation[];
+  spoilt: { known: number; untold: number };
 };
 type By = { readonly keeping: KeptBy; readonly rule: RuleSet };
 
@@ -50,6 +55,18 @@ const turn = (d: Draft, stage: LotStage, at: number): void => {
 
 type Said = Pick<Deviation, 'kind' | 'says'> & Partial<Pick<Deviation, 'known' | 'spoils'>>;
 
+/** Counts what keeps it from being called safe, or no longer. */
+const count = ({ spoilt }: Draft, { spoils, known }: Deviation, by = 1): void => {
+  if (spoils) spoilt[known ? 'known' : 'untold'] += by;
+};
+
+const goesAgainst = (d: Draft, found: readonly Deviation[]): void => {
+  for (const deviation of found) {
+    d.deviations.push(deviation);
+    count(d, deviation);
+  }
+};
+
 const against = (d: Draft, event: KeepEvent, said: Said): Deviation => {
   const found: Deviation = {
     known: true,
@@ -61,7 +78,7 @@ const against = (d: Draft, event: KeepEvent, said: Said): Deviation => {
     celsius: d.course.last?.celsius ?? null,
     done: null,
   };
-  d.deviations = [...d.deviations, found];
+  goesAgainst(d, [found]);
   return found;
 };
 
@@ -199,8 +216,13 @@ function readCold(d: Draft, { at, celsius, event }: KeptReading, { rule }: By): 
     return;
   }
   const { warm } = d;
-  if (warm && at - warm.since <= OUT)
-    d.deviations = d.deviations.map((x) => (x.id === warm.deviation ? { ...x, spoils: false } : x));
+  const kept =
+    warm && at - warm.since <= OUT ? d.deviations.findLastIndex((x) => x.id === warm.deviation) : -1;
+  const spoiling = d.deviations[kept];
+  if (spoiling) {
+    count(d, spoiling, -1);
+    d.deviations[kept] = { ...spoiling, spoils: false };
+  }
   d.warm = null;
 }
 
@@ -222,7 +244,7 @@ function read(d: Draft, event: KeepEvent, celsius: number, from: string | null, 
   if (d.stage === 'cold') readCold(d, reading, by);
   // On the shelf its own limit counts; on its way to being hot it warms.
   d.course = readOn(d.course, reading, rule.cooling, d.stage !== 'cooling' && d.stage !== 'hot');
-  d.readings = [...d.readings, reading];
+  d.readings.push(reading);
   if (d.stage === 'cooling' && d.awaits && isCold(d, by)) {
     d.cooledAt = reading.at;
     rests(d, reading.at, by);
@@ -263,13 +285,13 @@ function reheated(d: Draft, event: KeepEvent, body: KeepBodyOf<'reheated'>, by: 
     return;
   }
   if (d.wasHot && (d.course.clock || d.stage !== 'hot'))
-    d.deviations = [...d.deviations, ...limitDeviations(d, limitsOf(d.course, at))];
+    goesAgainst(d, limitDeviations(d, limitsOf(d.course, at)));
   if (d.stage === 'hot') {
     unreadOnPass(d, at, event);
-    d.deviations = [...d.deviations, ...tooColdTooLong(d, by.rule, at)];
+    goesAgainst(d, tooColdTooLong(d, by.rule, at));
   }
   const reading: KeptReading = { at, celsius: body.celsius, from: null, event };
-  d.readings = [...d.readings, reading];
+  d.readings.push(reading);
   d.course = { ...beginCourse(at, by.rule.cooling), last: reading };
   d.courses += 1;
   d.wasHot = true;
@@ -310,7 +332,7 @@ const USES: ReadonlySet<string> = new Set(['taken', 'parted', 'used up', 'reheat
 function usedAgainst(d: Draft, event: KeepEvent, { rule }: By): void {
   if (!USES.has(event.body.kind)) return;
   const at = happened(event);
-  const { answer } = judge(d, rule, at);
+  const { answer } = answered(d, rule, at);
   if (answer === 'will not' || (answer === 'cannot be told' && d.wasHot))
     against(d, event, {
       kind: 'used all the same',
@@ -377,6 +399,12 @@ function take(d: Draft, event: KeepEvent, by: By): void {
       break;
     case 'let down':
       d.ml += body.ml;
+      // What is stirred in may be what somebody must not eat.
+      if (isIngredient(body.ingredient))
+        d.put = {
+          ...d.put,
+          allergens: [...new Set([...d.put.allergens, ...ingredient(body.ingredient).allergens])],
+        };
       break;
     case 'reheating':
       leavesPass(d, at, by);
@@ -421,7 +449,7 @@ function begun(lot: Lot, first: KeepEvent, put: KeepBodyOf<'put by'>, by: By): D
     container: put.container,
     lid: true,
     ml: put.ml,
-    readings: parent?.readings ?? [],
+    readings: [...(parent?.readings ?? [])],
     way: null,
     wayAt: putAt,
     coolingFrom: parent?.coolingFrom ?? null,
@@ -431,7 +459,8 @@ function begun(lot: Lot, first: KeepEvent, put: KeepBodyOf<'put by'>, by: By): D
     wasHot: parent?.wasHot ?? (put.batch !== undefined || warm),
     under: parent?.under ?? null,
     warm: parent?.warm ?? null,
-    deviations: parent?.deviations ?? [],
+    deviations: [...(parent?.deviations ?? [])],
+    spoilt: { ...(parent?.spoilt ?? { known: 0, untold: 0 }) },
     graced: parent?.graced ?? false,
     done: new Map(parent?.done ?? []),
     frozen: [],
@@ -447,7 +476,7 @@ function begun(lot: Lot, first: KeepEvent, put: KeepBodyOf<'put by'>, by: By): D
     const reading: KeptReading = { at: putAt, celsius: put.celsius, from: null, event: first };
     if (place === 'hot') readHot(d, reading, by);
     d.course = readOn(d.course, reading, rule.cooling, parent ? STORED.has(parent.was) : false);
-    d.readings = [...d.readings, reading];
+    d.readings.push(reading);
   }
   if (place === 'hot') {
     if (parent && parent.was !== 'hot') {

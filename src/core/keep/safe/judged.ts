@@ -93,22 +93,37 @@ export function limitsNow(state: LotState, now: number): readonly Limit[] {
   return cooling ? limitsOf(state.course, momentOf(state, now)) : [];
 }
 
-/** Judges something kept at `now` (ms), by what was read of it and nothing else. */
-export function judge(state: LotState, rule: RuleSet, now: number): Judged {
-  const moment = momentOf(state, now);
+/** What a time that went by did of itself. */
+const byTime = (
+  state: LotState,
+  rule: RuleSet,
+  now: number,
+  limits: readonly Limit[],
+): readonly Deviation[] =>
+  state.was === 'hot' ? tooColdTooLong(state, rule, momentOf(state, now)) : limitDeviations(state, limits);
+
+/** What can be said of all of something kept at `now` (ms), and of its limits; however many lines it has, in no time. */
+export function answered(state: LotState, rule: RuleSet, now: number): Pick<Judged, 'answer' | 'limits'> {
   const limits = limitsNow(state, now);
-  const byTime = state.was === 'hot' ? tooColdTooLong(state, rule, moment) : limitDeviations(state, limits);
-  const deviations = [...state.deviations, ...byTime]
-    .map((d): Deviation => ({ ...d, done: state.done.get(d.id) ?? null }))
-    .toSorted((a, b) => a.at - b.at);
-  const spoilt = deviations.filter((d) => d.spoils);
+  const spoilt = byTime(state, rule, now, limits).filter((d) => d.spoils);
   const answers: LimitAnswer[] = spoilt.map((d): Answer => (d.known ? 'will not' : 'cannot be told'));
+  if (state.spoilt.known > 0) answers.push('will not');
+  if (state.spoilt.untold > 0) answers.push('cannot be told');
   const own: LimitAnswer = !state.wasHot
     ? 'cannot be told'
     : limits.length === 0
       ? 'open'
       : worst(limits.map((l) => l.answer));
-  return { limits, deviations, answer: worst([own, ...answers]) };
+  return { limits, answer: worst([own, ...answers]) };
+}
+
+/** Judges something kept at `now` (ms), by what was read of it and nothing else. */
+export function judge(state: LotState, rule: RuleSet, now: number): Judged {
+  const said = answered(state, rule, now);
+  const deviations = [...state.deviations, ...byTime(state, rule, now, said.limits)]
+    .map((d): Deviation => ({ ...d, done: state.done.get(d.id) ?? null }))
+    .toSorted((a, b) => a.at - b.at);
+  return { ...said, deviations };
 }
 
 /** Deviations nobody has said anything about. */

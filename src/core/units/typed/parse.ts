@@ -53,10 +53,18 @@ const GLYPHS: Record<string, number> = {
   '⅞': 7 / 8,
 };
 
-/** Reads "2", "2.5", "2,5", "1/2", "1 1/2", "1½", "1 300". Anything else is NaN. */
+/** One and a half, or fifteen hundred: a comma before three figures is read as both. */
+const EITHER = /^[1-9]\d{0,2}(,\d{3})+$/;
+
+/**
+ * Reads "2", "2.5", "2,5", "1/2", "1 1/2", "1½", "1 300", "1,300.5". Anything else is NaN; so is "1,300", which is two numbers to two
+ * people.
+ */
 export function parseNumber(text: string): number {
   const t = text.trim();
   if (/^\d{1,3}( \d{3})+([.,]\d+)?$/.test(t)) return Number(t.replaceAll(' ', '').replace(',', '.'));
+  if (EITHER.test(t)) return Number.NaN;
+  if (/^[1-9]\d{0,2}(,\d{3})+\.\d+$/.test(t)) return Number(t.replaceAll(',', ''));
   const mixed = /^(?:(\d+)\s+)?(\d+)\/(\d+)$/.exec(t);
   if (mixed) return Number(mixed[1] ?? 0) + Number(mixed[2]) / Number(mixed[3]);
   const glyph = /^(\d*)\s*([¼½¾⅓⅔⅛⅜⅝⅞])$/.exec(t);
@@ -95,7 +103,16 @@ export function parseQuantity(text: string): Quantity {
     throw new QuantityError(
       message('“{text}” is not an amount: write a number and a unit, e.g. 250 g or 1 1/2 tbsp', { text }),
     );
-  const value = parseNumber(m[1] ?? '');
+  const figure = (m[1] ?? '').trim();
+  if (EITHER.test(figure))
+    throw new QuantityError(
+      message('“{text}” is {one} or {many}: write it without the comma', {
+        text,
+        one: figure.replace(',', '.'),
+        many: figure.replaceAll(',', ''),
+      }),
+    );
+  const value = parseNumber(figure);
   const word = (m[2] ?? '').replace(/\s+/g, ' ').replace(/^(fl\.? ?oz|fluid ounces?)$/i, 'fl oz');
   const lower = word.toLowerCase();
   const [metric, base] = lower.startsWith('metric ') ? ['metric ', lower.slice(7)] : ['', lower];

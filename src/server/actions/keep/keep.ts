@@ -31,6 +31,8 @@ import { refuseForeign, refuseMoment, refusePlace, refuseUnfit, refuseUntrue } f
 /** All of what is kept here, and what it is judged by. */
 export type KeepOpened = {
   readonly lots: readonly Lot[];
+  /** How many more are kept, older than these. */
+  readonly more: number;
   readonly kitchenLines: readonly KeepEvent[];
   readonly filmLines: readonly KeepEvent[];
   readonly head: Head;
@@ -42,13 +44,20 @@ export type KeepOpened = {
 export async function openKeep(pool: pg.Pool, { mend = false } = {}): Promise<KeepOpened> {
   const house = await theHouse(pool);
   if (mend) await openMissing(pool, house);
-  const [lots, kitchenLines, filmLines, head] = await Promise.all([
+  const [{ lots, more }, kitchenLines, filmLines, head] = await Promise.all([
     readLots(pool, house.id),
     readKitchenLines(pool, house.id),
     readFilmLines(pool, house.id),
     readHead(pool, house.id),
   ]);
-  return { lots, kitchenLines, filmLines, head, house: { keeping: house.keeping, vessels: house.vessels } };
+  return {
+    lots,
+    more,
+    kitchenLines,
+    filmLines,
+    head,
+    house: { keeping: house.keeping, vessels: house.vessels },
+  };
 }
 
 /** After a line of a batch: finished to be kept, it is put by; that taken back, it is not; and that taken back again, it is. */
@@ -165,6 +174,21 @@ async function open(
   if (Date.parse(body.madeAt) > Date.parse(event.at) + 60_000)
     throw cannot('body.madeAt', body.madeAt, message('not after it is put by, {at}', { at: event.at }));
   if (body.batch && !(await readBatch(db, body.batch))) throw unknown('body.batch', body.batch, []);
+  if (body.from) {
+    const parent = await readLot(db, house.id, body.from);
+    const stands = parent && lotState(parent, house.keeping);
+    if (!parent || !stands || body.from.toLowerCase() === id.toLowerCase())
+      throw unknown('body.from', body.from, []);
+    // Taken out of it before or after this line: no more than there was.
+    const parted = parent.events.findLast((e) => e.body.kind === 'parted' && e.body.into === id)?.body;
+    const there = parted?.kind === 'parted' ? parted.ml : stands.ml;
+    if (body.ml > there + 1)
+      throw cannot(
+        'body.ml',
+        message('{ml}', { ml: { ml: body.ml } }),
+        message('at most the {left} there are of what it is out of', { left: { ml: there } }),
+      );
+  }
   await openRow(db, { id, kitchenId: house.id, batchId: body.batch ?? null, at: event.at });
 }
 

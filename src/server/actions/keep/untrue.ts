@@ -1,8 +1,9 @@
+import { isIngredient } from '../../../core/food/catalogue';
 import { rimVolume } from '../../../core/heat/vessel';
 import type { House } from '../../../core/house/house';
 import { panHolds } from '../../../core/keep/cool/body';
 import type { Container, KeepEvent } from '../../../core/keep/events';
-import { type Lot, type LotState, placeOf } from '../../../core/keep/lot';
+import { happened, type Lot, type LotState, placeOf } from '../../../core/keep/lot';
 import { probeStanding } from '../../../core/keep/probes';
 import { rulesIn } from '../../../core/keep/standing';
 import { message } from '../../../core/message/message';
@@ -95,7 +96,8 @@ export function refuseUntrue(
   switch (body.kind) {
     case 'temperature': {
       const last = lot.events.findLast((e) => e.body.kind === 'temperature' && e.station === event.station);
-      if (last && at < Date.parse(last.at) && !replaces(lot, event))
+      // One from a clock that ran ahead counts as of when it came, and bars nothing after it.
+      if (last && at < happened(last) && !replaces(lot, event))
         throw cannot('at', event.at, message('after the last reading, {at}', { at: last.at }));
       if (body.from && probeStanding(body.from, kitchenLines, Date.now()).out)
         throw cannot(
@@ -122,8 +124,20 @@ export function refuseUntrue(
       refusePlace(house, 'body.place', body.place);
       if (body.container) refuseUnfit(house, 'body.container', body.container, state.ml);
       break;
-    case 'taken':
+    case 'let down':
+      if (!isIngredient(body.ingredient)) throw unknown('body.ingredient', body.ingredient, []);
+      refuseUnfit(house, 'body.ml', state.container, state.ml + body.ml);
+      break;
     case 'parted':
+      if (body.into.toLowerCase() === lot.id.toLowerCase())
+        throw cannot(
+          'body.into',
+          body.into,
+          message('the id of another thing: it cannot be parted into itself'),
+        );
+      noMore(state, body.ml);
+      break;
+    case 'taken':
     case 'thrown away':
       noMore(state, body.ml);
       break;

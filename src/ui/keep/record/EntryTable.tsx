@@ -12,25 +12,22 @@ import {
   TriangleAlert,
   Wrench,
 } from 'lucide-react';
-import type { Entry, Mark } from '../../../core/keep/entries';
+import { type Entry, LOUD, type Mark } from '../../../core/keep/entries';
 import { type Message, message } from '../../../core/message/message';
 import { dayAndTime, timeOfDay } from '../../../core/units/clock';
 import { useSay } from '../../shared/useSay';
 
-const MARKS: Readonly<Record<Mark, { words: Message; icon: LucideIcon; loud: boolean }>> = {
-  'over the limit': { words: message('over the limit'), icon: Thermometer, loud: true },
-  'cannot be told': { words: message('cannot be told'), icon: CircleQuestionMark, loud: true },
-  question: { words: message('a question'), icon: CircleQuestionMark, loud: true },
-  gap: { words: message('gap'), icon: TriangleAlert, loud: true },
-  late: { words: message('written late'), icon: Hourglass, loud: false },
-  clock: { words: message('clock off'), icon: Clock, loud: false },
-  'put right': { words: message('put right'), icon: Wrench, loud: false },
-  discarded: { words: message('thrown away'), icon: Trash2, loud: true },
-  'taken back': { words: message('taken back'), icon: CornerUpLeft, loud: false },
+const MARKS: Readonly<Record<Mark, { words: Message; icon: LucideIcon }>> = {
+  'over the limit': { words: message('over the limit'), icon: Thermometer },
+  'cannot be told': { words: message('cannot be told'), icon: CircleQuestionMark },
+  question: { words: message('a question'), icon: CircleQuestionMark },
+  gap: { words: message('gap'), icon: TriangleAlert },
+  late: { words: message('written late'), icon: Hourglass },
+  clock: { words: message('clock off'), icon: Clock },
+  'put right': { words: message('put right'), icon: Wrench },
+  discarded: { words: message('thrown away'), icon: Trash2 },
+  'taken back': { words: message('taken back'), icon: CornerUpLeft },
 };
-
-/** Marks of what is missing, over a limit, asked or thrown away. */
-export const LOUD: ReadonlySet<Mark> = new Set((Object.keys(MARKS) as Mark[]).filter((m) => MARKS[m].loud));
 
 /** The record line by line: time, of what, what, by whom; what is missing or wrong by word and shape. */
 export function EntryTable({
@@ -78,7 +75,7 @@ export function EntryTable({
           const here = dayAndTime(new Date(e.at)).split(',')[0] ?? '';
           const fresh = here !== day;
           day = here;
-          const loud = e.marks.some((m) => MARKS[m].loud);
+          const loud = e.marks.some((m) => LOUD.has(m));
           return (
             <tr
               key={e.id}

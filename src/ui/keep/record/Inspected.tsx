@@ -1,6 +1,7 @@
 'use client';
 
 import { Printer } from 'lucide-react';
+import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import type { Entry } from '../../../core/keep/entries';
 import type { DaysAway } from '../../../core/record/awayWords';
 import { dayAndTime } from '../../../core/units/clock';
@@ -9,6 +10,7 @@ import { PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 import { AwayNote } from './AwayNote';
 import { EntryTable } from './EntryTable';
+import { Pages } from './Pages';
 
 type Props = {
   readonly record: {
@@ -16,6 +18,9 @@ type Props = {
     readonly from: string;
     readonly to: string;
     readonly entries: readonly Entry[];
+    readonly at: number;
+    readonly of: number;
+    readonly wholeTo: number | null;
     readonly signed: readonly { readonly by: string; readonly at: string; readonly note: string }[];
     readonly head: { readonly n: number; readonly hash: string };
     readonly madeAt: string;
@@ -28,6 +33,9 @@ type Props = {
 /** The record to be read and printed, with nothing to be changed on it. */
 export function Inspected({ record, of }: Props) {
   const say = useSay();
+  const router = useRouter();
+  const path = usePathname();
+  const search = useSearchParams();
   return (
     <Scroll label={say('The record')} className="paper h-full overflow-y-auto print:h-auto">
       <div className="mx-auto max-w-245 px-5 py-5 print:max-w-none print:p-0">
@@ -47,6 +55,14 @@ export function Inspected({ record, of }: Props) {
         </header>
         <AwayNote away={record.away} />
         <EntryTable entries={record.entries} named={!of} />
+        <Pages
+          told={record}
+          onPage={(page) => {
+            const query = new URLSearchParams(search);
+            query.set('page', String(page));
+            router.push(`${path}?${query}`);
+          }}
+        />
         {record.signed.map((s) => (
           <p key={s.at} className="mt-3 font-bold">
             {say('Signed off by {by}, {at}. {note}', {

@@ -1,7 +1,7 @@
 'use client';
 
 import { Download, Thermometer } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { type ChangeEvent, useEffect, useState } from 'react';
 import type { Entry } from '../../../core/keep/entries';
 import type { KeepBody } from '../../../core/keep/events';
 import type { DaysAway } from '../../../core/record/awayWords';
@@ -14,11 +14,16 @@ import { useSay } from '../../shared/useSay';
 import { ask, problemWords } from '../../station/line/api';
 import { AwayNote } from './AwayNote';
 import { EntryBack } from './EntryBack';
-import { EntryTable, LOUD } from './EntryTable';
+import { EntryTable } from './EntryTable';
+import { Pages } from './Pages';
 import { Verify } from './Verify';
 
 type Told = {
   readonly entries: readonly Entry[];
+  readonly at: number;
+  readonly of: number;
+  readonly loud: number;
+  readonly wholeTo: number | null;
   readonly signed: readonly {
     readonly from: string;
     readonly to: string;
@@ -44,6 +49,7 @@ export function RecordFace({ now, heard, onWrite, onProbes }: Props) {
   const today = dayOf(new Date(now));
   const [from, setFrom] = useState(today);
   const [to, setTo] = useState(today);
+  const [page, setPage] = useState(0);
   const [told, setTold] = useState<Told | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [backing, setBacking] = useState<Entry | null>(null);
@@ -53,7 +59,7 @@ export function RecordFace({ now, heard, onWrite, onProbes }: Props) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: what was heard makes it worth reading anew
   useEffect(() => {
     let gone = false;
-    void ask<Told>('GET', `/api/record?from=${from}&to=${to}`).then((answer) => {
+    void ask<Told>('GET', `/api/record?from=${from}&to=${to}&page=${page}`).then((answer) => {
       if (gone) return;
       if (answer.ok) setTold(answer.body);
       setProblem(answer.ok ? null : say(problemWords(answer.problems)));
@@ -61,8 +67,12 @@ export function RecordFace({ now, heard, onWrite, onProbes }: Props) {
     return () => {
       gone = true;
     };
-  }, [from, to, heard, say]);
-  const loud = told?.entries.filter((e) => e.marks.some((m) => LOUD.has(m))).length ?? 0;
+  }, [from, to, page, heard, say]);
+  const days = (set: (day: string) => void) => (e: ChangeEvent<HTMLInputElement>) => {
+    if (!e.target.value) return;
+    set(e.target.value);
+    setPage(0);
+  };
   return (
     <>
       <section aria-label={say('The record')} className="min-h-0 overflow-y-auto">
@@ -75,6 +85,7 @@ export function RecordFace({ now, heard, onWrite, onProbes }: Props) {
           <>
             <AwayNote away={told.away} />
             <EntryTable entries={told.entries} onBack={setBacking} />
+            <Pages told={told} onPage={setPage} />
             {backing && <EntryBack entry={backing} onClose={() => setBacking(null)} />}
           </>
         ) : (
@@ -92,23 +103,17 @@ export function RecordFace({ now, heard, onWrite, onProbes }: Props) {
             label={say('From')}
             value={from}
             max={today}
-            onChange={(e) => e.target.value && setFrom(e.target.value)}
+            onChange={days(setFrom)}
           />
-          <Field
-            id="record-to"
-            type="date"
-            label={say('To')}
-            value={to}
-            onChange={(e) => e.target.value && setTo(e.target.value)}
-          />
+          <Field id="record-to" type="date" label={say('To')} value={to} onChange={days(setTo)} />
         </div>
         {told && (
           <p className="text-[17px]">
             {say(
               '{lines, plural, one {One line} other {# lines}}, {loud, plural, =0 {nothing missing or over a limit} one {one thing missing, over a limit or thrown away} other {# things missing, over a limit or thrown away}}.',
               {
-                lines: told.entries.length,
-                loud,
+                lines: told.of,
+                loud: told.loud,
               },
             )}
           </p>

@@ -72,7 +72,7 @@ export function Verify({ onProblem }: { onProblem: (says: string) => void }) {
             {found.length > 0 ? <ShieldX aria-hidden /> : <ShieldCheck aria-hidden />}
             {found.length > 0
               ? say('{count, plural, one {One thing does} other {# things do}} not agree', {
-                  count: found.length,
+                  count: found.length + followed.more,
                 })
               : say('Nothing: all {links} lines follow', { links: followed.links })}
           </p>
@@ -81,6 +81,17 @@ export function Verify({ onProblem }: { onProblem: (says: string) => void }) {
               <li key={JSON.stringify(f.finding)}>{say(findingWords(f))}</li>
             ))}
           </ul>
+          {followed.more > 0 && (
+            <p className="mt-1 text-[15px]">{say('and {more} more', { more: followed.more })}</p>
+          )}
+          {followed.aside > 0 && (
+            <p className="mt-1 font-bold text-[15px] text-tomato">
+              {say(
+                '{aside, plural, one {One line stands} other {# lines stand}} aside, another has the id: “./panache mend” on the machine Panache runs on puts it back',
+                { aside: followed.aside },
+              )}
+            </p>
+          )}
           {followed.away.map((a) => (
             <p key={a.file} className="mt-1 text-[15px]">
               {say('{lines} of them are put away in {file}: followed, not looked at', a)}

@@ -22,7 +22,8 @@ export function GET(request: Request): Promise<Response> {
     const url = new URL(request.url);
     const asked = accept(Asked, Object.fromEntries(url.searchParams));
     const host = request.headers.get('host') ?? url.host;
-    const proto = request.headers.get('x-forwarded-proto') ?? url.protocol.replace(':', '');
+    const claimed = request.headers.get('x-forwarded-proto') ?? '';
+    const proto = claimed === 'http' || claimed === 'https' ? claimed : url.protocol.replace(':', '');
     const pdf = await work('labels', {
       ...asked,
       language: await languageHere(),

@@ -1,5 +1,5 @@
 import { PAPERS } from '../../../../server/exports/paper';
-import { cannot, fileNamed, unknown } from '../../../../server/refusal';
+import { cannot, fileNamed, Refusal, unknown } from '../../../../server/refusal';
 import { work } from '../../../../server/work/work';
 import { orderedIn } from '../../../plan/ordered';
 import { languageHere } from '../../../reader';
@@ -13,14 +13,13 @@ export function GET(request: Request): Promise<Response> {
     const query = Object.fromEntries(new URL(request.url).searchParams);
     const found = await orderedIn(query);
     if (!found) throw unknown('kitchen', 'none', []);
-    const { order, stores } = found;
-    if (query.recipe !== undefined && query.recipe !== order.recipeId) {
-      throw unknown(
-        'recipe',
-        query.recipe,
-        stores.soups.map((r) => r.id),
+    const { order } = found;
+    // Another plan under the name of this one is none: what cannot be taken is said.
+    if (found.misread.length > 0)
+      throw new Refusal(
+        422,
+        found.misread.map(({ field, given, allowed }) => ({ field, given, allowed })),
       );
-    }
     const name = `${order.recipeId}-${order.litres}L`;
     const as = query.as ?? 'json';
     if (as === 'json') {
