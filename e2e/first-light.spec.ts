@@ -204,3 +204,17 @@ test('all of it works by keyboard', async ({ page }) => {
   await expect(page).toHaveURL(/\/recipes$/);
   await expect(page.getByRole('dialog')).toBeHidden();
 });
+
+test('an address with a number it cannot take says so, on the page and to who exports', async ({ page }) => {
+  await page.goto('/plan?litres=8,5&pot=nowhere&burner=front-left');
+  const said = page.getByRole('main').getByRole('alert').first();
+  await expect(said).toContainText('litres “8,5”, which is not a number from 0.2 to 500');
+  await expect(said).toContainText('pot “nowhere”');
+  const refused = await page.request.get('/api/plan/export?as=csv&litres=-3&target=thick');
+  expect(refused.status()).toBe(422);
+  expect((await refused.json()).problems.map((p: { field: string }) => p.field)).toEqual([
+    'litres',
+    'target',
+  ]);
+  expect((await page.request.get('/api/plan/export?as=csv&litres=8.5')).status()).toBe(200);
+});
