@@ -161,7 +161,12 @@ async function streams(address: string, n: number): Promise<{ answers: Answer[];
         sent.end();
       }),
   );
-  return { answers, end: () => open.forEach((o) => o.destroy()) };
+  return {
+    answers,
+    end: () => {
+      for (const o of open) o.destroy();
+    },
+  };
 }
 
 /** What others ask for while a station taps: how long its taps wait, and whether a new station still gets in. */

@@ -13,8 +13,9 @@ import { takeArchive } from './archive/take';
 import { archiveText } from './archive/write';
 import { loadDemo } from './data/demo';
 import { refusal, testDatabase } from './data/testDatabase';
-import { countAside, mend, setAside } from './queries/aside';
+import { mend, setAside } from './queries/aside';
 import { appendEvents, readBatch, readBatches, UNBOUND } from './queries/batches';
+import { countAside } from './queries/parts';
 import { sealOld, sealRest } from './queries/seals';
 import { readDay } from './queries/services';
 

@@ -1,16 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type pg from 'pg';
 import { hashOf } from '../../core/record/chain';
-import { type Queryable, transaction } from '../data/database';
+import { transaction } from '../data/database';
 import { seal } from './seals';
-
-/** Lines that stand aside: two under one id, from before ids were used once. */
-export async function countAside(db: Queryable): Promise<number> {
-  const { rows } = await db.query<{ lines: number }>(
-    'SELECT count(*)::int AS lines FROM quarantine WHERE mended_as IS NULL',
-  );
-  return rows[0]?.lines ?? 0;
-}
 
 type Second = {
   readonly id: string;

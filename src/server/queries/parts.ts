@@ -59,3 +59,11 @@ export async function readLinesAway(
   );
   return rows.map(({ part, file, sha256 }) => ({ file, sha256, lines: lines.get(part) ?? 0 }));
 }
+
+/** Lines that stand aside: two under one id, from before ids were used once. */
+export async function countAside(db: Queryable): Promise<number> {
+  const { rows } = await db.query<{ lines: number }>(
+    'SELECT count(*)::int AS lines FROM quarantine WHERE mended_as IS NULL',
+  );
+  return rows[0]?.lines ?? 0;
+}

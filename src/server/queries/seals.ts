@@ -13,8 +13,7 @@ import {
 } from '../../core/record/chain';
 import type { Followed } from '../../core/record/followed';
 import { type Queryable, transaction } from '../data/database';
-import { countAside } from './aside';
-import { readLinesAway, readPartOf } from './parts';
+import { countAside, readLinesAway, readPartOf } from './parts';
 
 /** What is to be sealed: ids of rows of one kind, in the order they were written. */
 export type ToSeal = { readonly source: SealedSource; readonly ids: readonly string[] };
