@@ -1,13 +1,16 @@
 import { createServer } from 'node:http';
 import next from 'next';
+import { message } from './core/message/message';
 import { sweepUploads } from './server/archive/receive';
 import { awayWithin, isAway, noted } from './server/data/database';
 import { direct, refuse } from './server/direct';
 import { admit } from './server/door/address';
 import { hostsOf, refusedAtTheDoor } from './server/door/door';
 import { dropUnreadable, guarded } from './server/door/headers';
+import { inTurn } from './server/door/share';
 import { keepRail } from './server/live/theRail';
 import { log } from './server/log';
+import { busy } from './server/refusal';
 import { startWorkers } from './server/work/workers';
 
 /** One server process: `start` or `dev`, `-p` port, `-H` host. Everything but the taps and their stream is Next’s. */
@@ -82,11 +85,14 @@ server.on('request', async (request, response) => {
     response.setHeader('Retry-After', '2');
     return writeHead.call(response, 503, ...more);
   }) as typeof writeHead;
-  handle(request, response).catch((error: unknown) => {
-    logged(error);
-    if (response.headersSent) response.destroy();
-    else response.writeHead(500).end();
+  const begun = inTurn(request, response, () => {
+    handle(request, response).catch((error: unknown) => {
+      logged(error);
+      if (response.headersSent) response.destroy();
+      else response.writeHead(500).end();
+    });
   });
+  if (!begun) refuse(request, response, busy(message('much is waiting here already')));
 });
 server.on('clientError', (_error, socket) => {
   if (socket.writable)

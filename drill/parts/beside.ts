@@ -169,6 +169,46 @@ async function streams(address: string, n: number): Promise<{ answers: Answer[];
   };
 }
 
+type Tried = (
+  what: string,
+  attack: () => Promise<readonly Answer[]>,
+  allowed: readonly number[],
+) => Promise<void>;
+
+/** An archive in and out, a cycle of menus, plans without end. */
+async function longer(address: string, tried: Tried): Promise<void> {
+  await tried('20 readings of all that is kept', () => all(20, () => ask(address, '/api/keep')), [200, 503]);
+  const text = await archiveOf(address, 100_000);
+  await tried(
+    'an archive of 100,000 lines taken in',
+    async () => [
+      await ask(address, '/api/archive', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: text,
+        timeout: 600_000,
+      }),
+    ],
+    [200, 201],
+  );
+  await tried(
+    '5 archives read at once',
+    () => all(5, () => ask(address, '/api/archive', { timeout: 120_000 })),
+    [200, 503],
+  );
+  const first = await fullCycle(address);
+  await tried(
+    'a full cycle of menus as a calendar',
+    async () => [await ask(address, `/api/services/cycle?day=${first}`, { timeout: 120_000 })],
+    [200],
+  );
+  await tried(
+    '200 plans at once',
+    () => all(200, (n) => ask(address, `/api/plan/export?as=json&litres=${10 + n / 10}`)),
+    [200, 503],
+  );
+}
+
 /** What others ask for while a station taps: how long its taps wait, and whether a new station still gets in. */
 export async function beside(address: string, databaseUrl: string, large: boolean): Promise<readonly Row[]> {
   const one = await years(databaseUrl, large ? 1100 : 92, large ? 20_000 : 4000);
@@ -176,11 +216,7 @@ export async function beside(address: string, databaseUrl: string, large: boolea
   const station = tapper(address, batch, 25);
   await pause(1500);
   const rows: Row[] = [];
-  const tried = async (
-    what: string,
-    attack: () => Promise<readonly Answer[]>,
-    allowed: readonly number[],
-  ): Promise<void> => {
+  const tried: Tried = async (what, attack, allowed) => {
     station.reset();
     const from = performance.now();
     const answers = await attack();
@@ -232,36 +268,8 @@ export async function beside(address: string, databaseUrl: string, large: boolea
       ),
     [201],
   );
-  await tried('20 readings of all that is kept', () => all(20, () => ask(address, '/api/keep')), [200, 503]);
-  const text = await archiveOf(address, large ? 100_000 : 5000);
-  await tried(
-    `an archive of ${large ? '100,000' : '5,000'} lines taken in`,
-    async () => [
-      await ask(address, '/api/archive', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: text,
-        timeout: 600_000,
-      }),
-    ],
-    [200, 201],
-  );
-  await tried(
-    '5 archives read at once',
-    () => all(5, () => ask(address, '/api/archive', { timeout: 120_000 })),
-    [200, 503],
-  );
-  const first = await fullCycle(address);
-  await tried(
-    'a full cycle of menus as a calendar',
-    async () => [await ask(address, `/api/services/cycle?day=${first}`, { timeout: 120_000 })],
-    [200],
-  );
-  await tried(
-    `${large ? 200 : 40} plans at once`,
-    () => all(large ? 200 : 40, (n) => ask(address, `/api/plan/export?as=json&litres=${10 + n / 10}`)),
-    [200, 503],
-  );
+  // The rest takes minutes: of the long form.
+  if (large) await longer(address, tried);
 
   const many = large ? 2000 : 300;
   let told: Answer[] = [];

@@ -3,7 +3,7 @@ import type { BatchEvent } from '../core/batch/events';
 import { message } from '../core/message/message';
 import { LANGUAGE_COOKIE, type Language, languageIn } from '../core/say/catalogue';
 import { recordEvent } from './actions/batches';
-import { afterBatchEvent } from './actions/keep/keep';
+import { afterBatchEvent, recordKeep } from './actions/keep/keep';
 import { pool, reached } from './data/database';
 import { addressOf } from './door/address';
 import { TELLS_TIME } from './door/headers';
@@ -13,7 +13,7 @@ import { listenToRail, theRail, wholeRail } from './live/theRail';
 import { log, said } from './log';
 import { readRecordHead } from './queries/seals';
 import { answered, busy, jsonIn, notAllowed, type Refusal, tooLarge, unknown } from './refusal';
-import { work } from './work/work';
+import { isWorking, work } from './work/work';
 
 /** Most bytes of one event. */
 const MOST = 64 * 1024;
@@ -95,7 +95,10 @@ const keepLine = (lot: string, request: IncomingMessage, response: ServerRespons
     response,
     async () => {
       const input = await jsonOf(request);
-      const recorded = await work('recordKeep', { lot, input });
+      // What comes before its thread is there is written here.
+      const recorded = await (isWorking()
+        ? work('recordKeep', { lot, input })
+        : recordKeep(pool('taps'), lot, input));
       return { status: recorded.isNew ? 201 : 200, body: recorded };
     },
     languageOf(request),

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import type pg from 'pg';
 import type { BatchEvent } from '../core/batch/events';
 import { plannedBatch, recordEvent } from './actions/batches';
-import { recordKeep } from './actions/keep/keep';
+import { openKeep, recordKeep } from './actions/keep/keep';
 import { theRecord } from './actions/record';
 import { startOf, startOnBoard } from './actions/services';
 import { verifyRecord } from './actions/verify';
@@ -297,6 +297,39 @@ describe('a record too long for one page', () => {
       allowed: 'a page from 0 to 16',
     });
     expect((await theRecord(pool, { lot })).entries).toHaveLength(2500);
+  });
+});
+
+describe('more than one record takes', () => {
+  const DAY_AGO = '2026-01-10';
+  beforeAll(async () => {
+    // A thing a second, of a day long ago; none of them over.
+    await pool.query(
+      `WITH things AS (INSERT INTO lot (id, kitchen_id, opened_at, stage)
+         SELECT gen_random_uuid(), $1, '2026-01-10T12:00:00Z'::timestamptz + n * interval '1 second', 'cold' FROM generate_series(0, 2004) n RETURNING id, opened_at)
+       INSERT INTO keep_event (id, kitchen_id, lot_id, at, received_at, station, body)
+       SELECT gen_random_uuid(), $1, id, opened_at, opened_at, 'Late', jsonb_build_object('kind', 'put by', 'what', 'soup', 'name', 'Many',
+         'madeAt', '2026-01-10T11:00:00.000Z', 'ml', 1000, 'allergens', '[]'::jsonb, 'container', jsonb_build_object('kind', 'pot', 'vessel', 'middle-28'), 'place', 'fridge')
+       FROM things`,
+      [K],
+    );
+  });
+  test('is said: up to when it is whole, and nothing after that stands in it', async () => {
+    const record = await theRecord(pool, { from: DAY_AGO, to: DAY_AGO });
+    expect(record.wholeTo).toBe(Date.parse('2026-01-10T12:00:00Z') + 2000 * 1000);
+    expect(record.entries.filter((e) => e.source === 'keep')).toHaveLength(2000);
+    expect(Math.max(...record.entries.map((e) => e.at))).toBeLessThan(record.wholeTo ?? 0);
+    expect((await theRecord(pool, { from: '2026-01-09', to: '2026-01-09' })).wholeTo).toBeNull();
+  });
+  test('of all that is kept the newest are shown, and how many more there are', async () => {
+    const kept = await openKeep(pool);
+    const all = await count(`lot WHERE kitchen_id = '${K}' AND over_at IS NULL`);
+    expect([kept.lots.length, kept.more]).toEqual([500, all - 500]);
+    // What was put by today is among them.
+    const { rows } = await pool.query<{ id: string }>(
+      'SELECT id FROM lot WHERE over_at IS NULL ORDER BY opened_at DESC, id LIMIT 1',
+    );
+    expect(kept.lots.some((l) => l.id === rows[0]?.id)).toBe(true);
   });
 });
 
