@@ -27,7 +27,7 @@ export const started = (page: Page) =>
     const anyway = page.getByRole('button', { name: 'Start all the same' });
     if (await anyway.isVisible()) await anyway.click();
     await expect(page).toHaveURL(/\/stove\/[0-9a-f-]{36}$/, { timeout: 1000 });
-  }).toPass({ timeout: 20_000 });
+  }).toPass({ timeout: 45_000 });
 
 /** Starts a batch from its plan and waits until its stove is live. Returns its id. */
 export async function begin(page: Page, query: string): Promise<string> {

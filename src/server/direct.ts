@@ -11,9 +11,10 @@ import { listenToDevices } from './live/devices';
 import { isListening, listen } from './live/live';
 import { listenToRail, theRail, wholeRail } from './live/theRail';
 import { log, said } from './log';
+import { isLongLot } from './queries/long';
 import { readRecordHead } from './queries/seals';
 import { answered, busy, jsonIn, notAllowed, type Refusal, tooLarge, unknown } from './refusal';
-import { isWorking, work } from './work/work';
+import { work } from './work/work';
 
 /** Most bytes of one event. */
 const MOST = 64 * 1024;
@@ -95,10 +96,10 @@ const keepLine = (lot: string, request: IncomingMessage, response: ServerRespons
     response,
     async () => {
       const input = await jsonOf(request);
-      // What comes before its thread is there is written here.
-      const recorded = await (isWorking()
-        ? work('recordKeep', { lot, input })
-        : recordKeep(pool('taps'), lot, input));
+      const db = pool('kept');
+      const recorded = (await isLongLot(db, lot))
+        ? await work('recordKeep', { lot, input })
+        : await recordKeep(db, lot, input);
       return { status: recorded.isNew ? 201 : 200, body: recorded };
     },
     languageOf(request),

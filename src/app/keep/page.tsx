@@ -1,7 +1,6 @@
-import type { KeepOpened } from '../../server/actions/keep/keep';
+import { readKeepOpened } from '../../server/actions/reading';
 import { pool } from '../../server/data/database';
 import { readHouse } from '../../server/queries/kitchen';
-import { work } from '../../server/work/work';
 import { KeepView } from '../../ui/keep/KeepView';
 import { EmptyHouse } from '../../ui/shared/EmptyHouse';
 import { titled } from '../reader';
@@ -15,7 +14,7 @@ export default async function KeepPage({ searchParams }: { searchParams: Query }
   const { lot, face } = await searchParams;
   const house = await readHouse(pool());
   if (!house) return <EmptyHouse />;
-  const first = JSON.parse(await work('keepOpen', { mend: true })) as KeepOpened;
+  const first = await readKeepOpened(true);
   return (
     <KeepView
       key={`${lot ?? ''} ${face ?? ''}`}

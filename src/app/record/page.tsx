@@ -1,7 +1,6 @@
 import { notFound } from 'next/navigation';
-import type { KeptRecord } from '../../server/actions/record';
+import { readRecordPage } from '../../server/actions/reading';
 import { isRefusal } from '../../server/refusal';
-import { work } from '../../server/work/work';
 import { Inspected } from '../../ui/keep/record/Inspected';
 import { titled } from '../reader';
 
@@ -13,12 +12,12 @@ type Query = Promise<{ from?: string; to?: string; page?: string }>;
 /** The record of some days for whoever inspects: to be read and printed, nothing on it can be changed. */
 export default async function RecordPage({ searchParams }: { searchParams: Query }) {
   const { from, to, page } = await searchParams;
-  const text = await work('recordPage', { from: from ?? null, to: to ?? null, page: page ?? '0' }).catch(
+  const record = await readRecordPage({ from: from ?? null, to: to ?? null, page: page ?? '0' }).catch(
     (error: unknown) => {
       if (isRefusal(error)) return null;
       throw error;
     },
   );
-  if (text === null) notFound();
-  return <Inspected record={JSON.parse(text) as KeptRecord} of={null} />;
+  if (record === null) notFound();
+  return <Inspected record={record} of={null} />;
 }

@@ -11,6 +11,8 @@ const USES = {
   pages: { max: 8, statement: 10_000 },
   saves: { max: 4, statement: 15_000 },
   taps: { max: 3, statement: 3000 },
+  /** Taps of what is kept: neither kind waits for the other. */
+  kept: { max: 3, statement: 3000 },
   health: { max: 1, statement: 1500 },
   /** An archive is read and written in its own thread. */
   archive: { max: 2, statement: 120_000 },

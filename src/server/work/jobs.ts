@@ -223,8 +223,8 @@ export const jobs = {
   /** All that is kept, as JSON text. */
   keepOpen: async ({ mend }: { mend: boolean }): Promise<string> =>
     JSON.stringify(await openKeep(db(), { mend })),
-  /** A line of something kept: what is written is judged by all its lines, however many. */
-  recordKeep: ({ lot, input }: { lot: string; input: unknown }) => recordKeep(pool('taps'), lot, input),
+  /** A line of something kept that has very many: it is judged by all of them. */
+  recordKeep: ({ lot, input }: { lot: string; input: unknown }) => recordKeep(pool('kept'), lot, input),
   openService: async (text: string) => {
     const opened = openService(text);
     if (opened.kind === 'refused') throw badFile(opened.problems);
@@ -267,7 +267,7 @@ export type Outcome =
 
 // Taps go first: whatever is worked out here waits for them.
 try {
-  if (process.env.PANACHE_LINE !== 'keep') setPriority(0, 10);
+  setPriority(0, 10);
 } catch {
   // Where that is not allowed, all are equal.
 }

@@ -6,9 +6,6 @@ export type { Paper };
 
 const holder = globalThis as typeof globalThis & { panacheWork?: Work };
 
-/** Whether threads work for this process yet: they begin a moment after it listens. */
-export const isWorking = (): boolean => holder.panacheWork !== undefined;
-
 type Input<J extends JobName> = Parameters<Jobs[J]> extends [infer I] ? [input: I] : [];
 
 /**

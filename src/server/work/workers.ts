@@ -15,8 +15,6 @@ const LINES = {
   record: { threads: 1, waiting: 40, memoryMb: 768 },
   /** The whole kitchen, in or out: one at a time, and few wait for it. */
   archive: { threads: 1, waiting: 4, memoryMb: 768 },
-  /** Lines of what is kept: taps, which go before all else. */
-  keep: { threads: 1, waiting: 400, memoryMb: 512 },
 } as const;
 
 type Line = keyof typeof LINES;
@@ -43,7 +41,7 @@ const BUDGET: { readonly [J in JobName]: { readonly line: Line; readonly ms: num
   lotRecord: { line: 'record', ms: 30_000 },
   recordFile: { line: 'record', ms: 60_000 },
   keepOpen: { line: 'record', ms: 15_000 },
-  recordKeep: { line: 'keep', ms: 15_000 },
+  recordKeep: { line: 'record', ms: 15_000 },
   take: { line: 'archive', ms: 600_000 },
   archiveFile: { line: 'archive', ms: 600_000 },
   verify: { line: 'record', ms: 900_000 },
@@ -67,9 +65,7 @@ const tooMuch = (): Refusal =>
 /** ms after the start at which a line's first thread is made, if nothing has asked for one by then: those that begin at once hold each other up. */
 const AHEAD: { readonly [L in Line]?: number } = {
   rail: 0,
-  keep: 600,
   quick: 1200,
-  record: 1800,
   long: 2400,
 };
 
@@ -81,7 +77,6 @@ const poolOf = (line: Line): Piscina => {
   const pool = new Piscina({
     filename: new URL(WRITTEN ? './jobs.ts' : './jobs.mjs', import.meta.url).href,
     execArgv: WRITTEN ? ['--import', 'tsx'] : [],
-    env: { ...process.env, PANACHE_LINE: line },
     // What is seldom asked for has no thread until it is.
     minThreads: AHEAD[line] === undefined ? 0 : 1,
     maxThreads: threads,
@@ -102,7 +97,7 @@ export function startWorkers(): void {
   };
   for (const line of Object.keys(AHEAD) as Line[]) setTimeout(poolFor, AHEAD[line], line);
   /** Jobs given to each line and not yet answered. */
-  const under: Record<Line, number> = { quick: 0, long: 0, rail: 0, record: 0, keep: 0, archive: 0 };
+  const under: Record<Line, number> = { quick: 0, long: 0, rail: 0, record: 0, archive: 0 };
   holder.panacheWork = async (name, input) => {
     const { line, ms } = BUDGET[name];
     // Its time runs while it waits, too: what runs out behind others did not ask for too much itself.

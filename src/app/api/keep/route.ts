@@ -1,4 +1,4 @@
-import { work } from '../../../server/work/work';
+import { keepOpened } from '../../../server/actions/reading';
 import { respond } from '../respond';
 
 export const dynamic = 'force-dynamic';
@@ -6,7 +6,7 @@ export const dynamic = 'force-dynamic';
 /** All that is kept and not over, with the lines of the kitchen and of its rooms. */
 export function GET(): Promise<Response> {
   return respond(async () => ({
-    body: await work('keepOpen', { mend: false }),
+    body: await keepOpened(false),
     headers: { 'content-type': 'application/json' },
   }));
 }

@@ -1,3 +1,4 @@
+import { recordPage } from '../../../server/actions/reading';
 import { cannot, fileNamed } from '../../../server/refusal';
 import { work } from '../../../server/work/work';
 import { languageHere } from '../../reader';
@@ -18,7 +19,7 @@ export function GET(request: Request): Promise<Response> {
     const asked = { from: q.get('from'), to: q.get('to'), lot: q.get('lot'), page: q.get('page') ?? '0' };
     const as = q.get('as') ?? 'view';
     if (as === 'view')
-      return { body: await work('recordPage', asked), headers: { 'content-type': 'application/json' } };
+      return { body: await recordPage(asked), headers: { 'content-type': 'application/json' } };
     if (as !== 'json' && as !== 'csv' && as !== 'pdf') throw cannot('as', as, 'view, json, csv or pdf');
     return {
       body: await work('recordFile', {

@@ -1,9 +1,8 @@
 import { notFound } from 'next/navigation';
 import { codeOf } from '../../../core/keep/labels';
 import { message } from '../../../core/message/message';
-import type { LotRecord } from '../../../server/actions/record';
+import { readLotRecord } from '../../../server/actions/reading';
 import { isRefusal } from '../../../server/refusal';
-import { work } from '../../../server/work/work';
 import { Inspected } from '../../../ui/keep/record/Inspected';
 import { titled, wordsHere } from '../../reader';
 
@@ -15,12 +14,12 @@ type Props = { params: Promise<{ id: string }>; searchParams: Promise<{ page?: s
 /** The record of one thing kept: what the code on its label opens. */
 export default async function LotRecordPage({ params, searchParams }: Props) {
   const [{ id }, { page }] = await Promise.all([params, searchParams]);
-  const text = await work('lotRecord', { lot: id, page: page ?? '0' }).catch((error: unknown) => {
+  const found = await readLotRecord({ lot: id, page: page ?? '0' }).catch((error: unknown) => {
     if (isRefusal(error)) return null;
     throw error;
   });
-  if (text === null) notFound();
-  const { record, name, over, dated, useBy, condition, show } = JSON.parse(text) as LotRecord;
+  if (found === null) notFound();
+  const { record, name, over, dated, useBy, condition, show } = found;
   const say = await wordsHere(show);
   const until = over
     ? say(message('over'))
