@@ -13,7 +13,7 @@ const LINES = {
   rail: { threads: 1, waiting: 4, memoryMb: 512 },
   /** The record read, or followed a stretch at a time. */
   record: { threads: 1, waiting: 40, memoryMb: 768 },
-  /** The whole kitchen, in or out: one at a time, and few wait for it. */
+  /** The whole kitchen put together, and a cycle of menus: one at a time, and few wait for it. */
   archive: { threads: 1, waiting: 4, memoryMb: 768 },
 } as const;
 
@@ -42,7 +42,7 @@ const BUDGET: { readonly [J in JobName]: { readonly line: Line; readonly ms: num
   recordFile: { line: 'record', ms: 60_000 },
   keepOpen: { line: 'record', ms: 15_000 },
   recordKeep: { line: 'record', ms: 15_000 },
-  take: { line: 'archive', ms: 600_000 },
+  take: { line: 'long', ms: 600_000 },
   archiveFile: { line: 'archive', ms: 600_000 },
   verify: { line: 'record', ms: 900_000 },
   rail: { line: 'rail', ms: 30_000 },
