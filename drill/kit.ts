@@ -147,3 +147,17 @@ export const wordsOf = (r: Report): string =>
   `${r.answered} taps, longest ${r.longest} ms, p99 ${r.p99} ms${r.again ? `, ${r.again} told to come again` : ''}${
     Object.keys(r.wrong).length ? `, WRONG ${JSON.stringify(r.wrong)}` : ''
   }`;
+
+/** So many at once. */
+export const all = <T>(n: number, one: (n: number) => Promise<T>): Promise<T[]> =>
+  Promise.all(Array.from({ length: n }, (_, k) => one(k)));
+
+/** How often each status was answered, in words. */
+export const statusesOf = (answers: readonly { status: number }[]): string => {
+  const counts = new Map<number, number>();
+  for (const { status } of answers) counts.set(status, (counts.get(status) ?? 0) + 1);
+  return [...counts]
+    .toSorted(([a], [b]) => a - b)
+    .map(([s, n]) => `${n} × ${s}`)
+    .join(', ');
+};

@@ -2,7 +2,18 @@ import { randomUUID } from 'node:crypto';
 import { request } from 'node:http';
 import { connect, type Socket } from 'node:net';
 import pg from 'pg';
-import { type Answer, ask, pause, post, type Row, startBatch, tapper, wordsOf } from '../kit';
+import {
+  type Answer,
+  all,
+  ask,
+  pause,
+  post,
+  type Row,
+  startBatch,
+  statusesOf,
+  tapper,
+  wordsOf,
+} from '../kit';
 
 /** How long a tap may wait beside any of these, 99 in 100, ms. */
 const P99 = 250;
@@ -12,15 +23,6 @@ const SHORT = 4;
 
 /** Where those that take too much come from: another address of this machine than the station’s. */
 const ELSEWHERE = '127.0.0.2';
-
-const all = <T>(n: number, one: (n: number) => Promise<T>): Promise<T[]> =>
-  Promise.all(Array.from({ length: n }, (_, k) => one(k)));
-
-const counted = (answers: readonly Pick<Answer, 'status'>[]): string => {
-  const counts = new Map<number, number>();
-  for (const { status } of answers) counts.set(status, (counts.get(status) ?? 0) + 1);
-  return [...counts].map(([s, n]) => `${n} × ${s}`).join(', ');
-};
 
 /** Things kept over so many days, three a day with twenty readings each; and one with so many readings. Written by the owner, as years leave it. Returns the one. */
 async function years(databaseUrl: string, days: number, readings: number): Promise<string> {
@@ -231,7 +233,7 @@ export async function beside(address: string, databaseUrl: string, large: boolea
         wrong.length === 0 &&
         report.p99 < P99 * (large ? 1 : SHORT) &&
         Object.keys(report.wrong).length === 0,
-      figures: `${counted(answers)} in ${took} ms; ${wordsOf(report)}${wrong[0] ? `; e.g. ${wrong[0].text.slice(0, 160)}` : ''}`,
+      figures: `${statusesOf(answers)} in ${took} ms; ${wordsOf(report)}${wrong[0] ? `; e.g. ${wrong[0].text.slice(0, 160)}` : ''}`,
     });
   };
   const quarters = large ? 12 : 1;
@@ -283,7 +285,7 @@ export async function beside(address: string, databaseUrl: string, large: boolea
   rows.push({
     tried: 'one address does not take the places of all',
     held: told.filter((a) => a.status === 200).length <= 120 && told.some((a) => a.status === 200),
-    figures: counted(told),
+    figures: statusesOf(told),
   });
   const { hostname, port } = new URL(address);
   const idle: Socket[] = [];

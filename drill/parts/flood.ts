@@ -1,5 +1,6 @@
 import { connect } from 'node:net';
 import {
+  all,
   ask,
   healthOf,
   JSON_TYPE,
@@ -7,6 +8,7 @@ import {
   post,
   type Row,
   startBatch,
+  statusesOf,
   type Tapper,
   tapper,
   wordsOf,
@@ -53,15 +55,6 @@ const heavy = {
       { kind: 'simmer', minutes: 79, untilTender: true, lid: 'on' },
     ]).flat(),
   ],
-};
-
-const statusesOf = (answers: readonly { status: number }[]): string => {
-  const counts = new Map<number, number>();
-  for (const { status } of answers) counts.set(status, (counts.get(status) ?? 0) + 1);
-  return [...counts]
-    .toSorted(([a], [b]) => a - b)
-    .map(([s, n]) => `${n} × ${s}`)
-    .join(', ');
 };
 
 /** Streams opened and never read. */
@@ -133,8 +126,6 @@ export async function flood(address: string, large: boolean): Promise<readonly R
     });
   };
   const mb = large ? 40 : 8;
-  const all = <T>(n: number, one: (n: number) => Promise<T>) =>
-    Promise.all(Array.from({ length: n }, (_, k) => one(k)));
 
   await beside('nothing else', async () => {
     await pause(2000);

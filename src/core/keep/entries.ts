@@ -34,6 +34,9 @@ export const LOUD: ReadonlySet<Mark> = new Set<Mark>([
   'discarded',
 ]);
 
+/** Entries of a page: what a page is made of, and a tablet draws, in a moment. */
+export const PAGE = 150;
+
 /** A line of the record as it is read: when, of what, what, by whom, read from which probe. */
 export type Entry = {
   readonly id: string;

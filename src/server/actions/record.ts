@@ -2,7 +2,7 @@ import type pg from 'pg';
 import * as z from 'zod';
 import { BatchEvent } from '../../core/batch/events';
 import { dateMark, dateWords, ifColdWords } from '../../core/keep/dates';
-import { type Entry, entriesOf, LOUD, type StoveReading } from '../../core/keep/entries';
+import { type Entry, entriesOf, LOUD, PAGE, type StoveReading } from '../../core/keep/entries';
 import type { KeepEvent } from '../../core/keep/events';
 import { lotState } from '../../core/keep/safe/fold';
 import { rulesIn } from '../../core/keep/standing';
@@ -21,7 +21,6 @@ import { accept, cannot, unknown } from '../refusal';
 import { theLot } from './keep/keep';
 import { theHouse } from './kitchen';
 
-/** The record of some days, or of one thing kept. */
 /** What of the record is asked for: days, or one thing kept; a page of it, counted from 0, or all of it. */
 export type RecordAsked = {
   readonly from?: string | null;
@@ -30,6 +29,7 @@ export type RecordAsked = {
   readonly page?: string | null;
 };
 
+/** The record of some days, or of one thing kept. */
 export type KeptRecord = {
   readonly kitchen: string;
   readonly from: string;
@@ -55,9 +55,6 @@ export type KeptRecord = {
   /** Days whose lines of batches are put away in files. */
   readonly away: readonly DaysAway[];
 };
-
-/** Entries of a page: what a page is made of, and a tablet draws, in a moment. */
-export const PAGE = 150;
 
 /** Most things kept, and readings of the stove, in one record. */
 const MOST_LOTS = 2000;

@@ -1,3 +1,4 @@
+import { PAGE } from '../../../core/keep/entries';
 import { dayAndTime } from '../../../core/units/clock';
 import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
@@ -8,9 +9,6 @@ type Told = {
   readonly of: number;
   readonly wholeTo: number | null;
 };
-
-/** Lines on a page of the record. */
-const PAGE = 150;
 
 /** Which lines of all there are these are, and the way to the others; where one record does not take all, up to when it goes. */
 export function Pages({ told, onPage }: { told: Told; onPage: (page: number) => void }) {
