@@ -65,7 +65,11 @@ test('Light instead of Coating at 20 L, eight minutes left, no wheat: chosen, fo
   expect(all).toBeGreaterThan(can);
   await expect(cards(page).nth(can)).toContainText(/brings wheat|on the pass in|another soup|not to hand/);
   await clean(page, 'options');
-  await usable(page).first().getByRole('button', { name: 'Do this' }).click();
+  await usable(page)
+    .filter({ hasText: 'Cornstarch slurry' })
+    .first()
+    .getByRole('button', { name: 'Do this' })
+    .click();
   await expect(heading(page)).toHaveText(/^Thicken with cornstarch/);
   await expect(page.getByRole('button', { name: 'Stop the timer Cornstarch slurry' })).toBeVisible();
   await clean(page, 'guided');

@@ -87,7 +87,16 @@ export function FixView({ house, batch: initial, pots }: Props) {
     const seen = measured && atOdds ? takenAsSeen(measured, faults) : measured;
     return seen && salty && toCome.length === 0 ? takenAsSalty(seen, saltyBefore) : seen;
   }, [measured, atOdds, faults, salty, toCome, saltyBefore]);
-  const { told: advice, failed } = useAdvice(faults, clash ? null : taken, wishes, batch.plan.seconds);
+  const asked = JSON.stringify([
+    faults,
+    [...larder],
+    freeOf,
+    noFlour,
+    keepYield,
+    by,
+    followed?.state.events.length,
+  ]);
+  const { told: advice, failed } = useAdvice(faults, clash ? null : taken, wishes, batch.plan.seconds, asked);
   const options = advice?.options ?? [];
   const left = advice?.otherwise ?? null;
   const chosen = options.find((o) => o.id === chosenId) ?? options.find((o) => o.struck === null) ?? null;
