@@ -21,5 +21,4 @@ export { Recipe } from '../src/core/recipe/recipe';
 export * from '../src/core/safety/cautions';
 export * from '../src/core/season/salt';
 export * from '../src/core/thicken/rouxBalance';
-export * from '../src/core/thicken/substitute';
 export * from '../src/core/words/steps';

@@ -9,6 +9,7 @@ export const CORE: readonly string[] = [
   'units',
   'say',
   'record',
+  'thickeners',
   'food',
   'heat',
   'flow',

@@ -1,19 +1,18 @@
 import { readFileSync } from 'node:fs';
-import type { PureeClass, SofteningClass, ThickenerKind } from '../src/core/food/ingredient';
+import type { PureeClass, SofteningClass } from '../src/core/food/ingredient';
 import { JUICE, TENDER_AFTER } from '../src/core/heat/softening';
 import {
-  BLENDER_LOSS,
   cookThickener,
   equivalentsAtWork,
-  LEAST_SIMMER,
-  STARCH_STRENGTH,
   swellingAt,
   type Thickener,
   yolkLimit,
 } from '../src/core/thicken/granules';
-import { METHOD_RULES, type ThickenMethod } from '../src/core/thicken/methods';
+import { METHOD_RULES } from '../src/core/thicken/methods';
 import { makeOf } from '../src/core/thicken/mixture';
 import { pulpOf } from '../src/core/thicken/puree';
+import type { ThickenMethod } from '../src/core/thickeners/row';
+import { THICKENER_KINDS, THICKENERS, type ThickenerKind } from '../src/core/thickeners/thickeners';
 
 /** The tables of docs/model.md: what is written there of a thickener or a vegetable is what the model does. */
 const doc = readFileSync('docs/model.md', 'utf8');
@@ -45,20 +44,18 @@ const thickener = (kind: ThickenerKind): Thickener => ({
   cookedMinutes: 0,
 });
 
-const THICKENERS = table(
-  'thickener | a gram is, g of flour | swells, °C | boil, % | blender, % | simmer, min',
-);
+const TABLE = table('thickener | a gram is, g of flour | swells, °C | boil, % | blender, % | simmer, min');
 
 test('every thickener there is stands in its table', () => {
-  expect(THICKENERS.map(([kind]) => kind).sort()).toEqual(Object.keys(STARCH_STRENGTH).sort());
+  expect(TABLE.map(([kind]) => kind).sort()).toEqual([...THICKENER_KINDS].sort());
 });
 
-describe.each(THICKENERS)('%s', (kind, gram = '', swells = '', boil, blender, simmer) => {
+describe.each(TABLE)('%s', (kind, gram = '', swells = '', boil, blender, simmer) => {
   const k = kind as ThickenerKind;
   const left = (celsius: number, pH?: number) => cookThickener(thickener(k), 1200, celsius, pH).strength;
 
   test('a gram is worth what the table says', () => {
-    expect(STARCH_STRENGTH[k]).toBeCloseTo(Number.parseFloat(gram) || 0, 3);
+    expect(THICKENERS[k].strength).toBeCloseTo(Number.parseFloat(gram) || 0, 3);
     expect(makeOf(k) === 'protein').toBe(gram.includes('protein'));
   });
 
@@ -78,8 +75,8 @@ describe.each(THICKENERS)('%s', (kind, gram = '', swells = '', boil, blender, si
   test('twenty minutes’ boiling, and a blender, take that share', () => {
     expect(left(96)).toBeCloseTo(1 - Number(boil) / 100, 9);
     expect(left(84)).toBe(1);
-    expect(BLENDER_LOSS[k]).toBeCloseTo(Number(blender) / 100, 9);
-    expect(LEAST_SIMMER[k]).toBe(Number(simmer));
+    expect(THICKENERS[k].blenderLoss).toBeCloseTo(Number(blender) / 100, 9);
+    expect(THICKENERS[k].leastSimmer).toBe(Number(simmer));
   });
 
   test('acid: from pH 4.5 down twice as quick, four times one below', () => {

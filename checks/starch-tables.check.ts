@@ -1,4 +1,4 @@
-import { substitute } from '../src/core/thicken/substitute';
+import { THICKENERS } from '../src/core/thickeners/thickeners';
 import { cook, dice, pour, simmer, TO_SIMMER, taste } from './pots';
 
 /** Culinary-school substitution table: weight of flour × factor gives the weight of starch. From memory. */
@@ -9,7 +9,7 @@ test.each([
   ['tapioca', 0.4],
   ['potato starch', 0.2],
 ] as const)('%s for flour: × %d', (kind, factor) => {
-  expect(substitute(100, 'wheat', kind).grams).toBeCloseTo(100 * factor, 9);
+  expect((100 * THICKENERS.wheat.strength) / THICKENERS[kind].strength).toBeCloseTo(100 * factor, 9);
 });
 
 /** Classical repertoire: about 75 g of rice a litre for a bisque. From memory; that it should coat is common practice. */

@@ -23,10 +23,9 @@ import { CODE, TRADE } from '../src/core/safety/cautions';
 import { ANSWERS } from '../src/core/safety/course';
 import { EQUAL_PARTS_WORDS } from '../src/core/thicken/equalParts';
 import { ROUX_COLOURS } from '../src/core/thicken/granules';
-import { THICKEN_METHODS } from '../src/core/thicken/methods';
-import { PROPERTIES } from '../src/core/thicken/properties';
 import { PUREE_TOOLS } from '../src/core/thicken/puree';
-import { EXCHANGEABLE } from '../src/core/thicken/substitute';
+import { THICKEN_METHODS } from '../src/core/thickeners/row';
+import { THICKENER_KINDS, THICKENERS } from '../src/core/thickeners/thickeners';
 import { UNITS } from '../src/core/units/quantity';
 
 const names = catalogue().flatMap(({ name }) => [name, name.split(',')[0] ?? name]);
@@ -60,7 +59,7 @@ export const TERMS: ReadonlySet<string> = new Set([
   ...Object.keys(MATERIALS),
   ...Object.values(EQUAL_PARTS_WORDS),
   ...Object.values(FACTORS).map((f) => f.words),
-  ...Object.values(PROPERTIES).flatMap((p) => Object.values(p)),
+  ...Object.values(THICKENERS).flatMap(({ properties }) => Object.values(properties ?? {})),
   ...[AS_WRITTEN, ...WAYS].map((w) => w.words),
   CODE,
   TRADE,
@@ -135,14 +134,10 @@ export const IDS: ReadonlySet<string> = new Set([
   // Names a kitchen begins with, and changes.
   ...USUAL_KEEPING.pans.map((p) => p.name),
   ...USUAL_KEEPING.places.map((p) => p.name),
-  ...EXCHANGEABLE,
-  'cream cheese',
+  ...THICKENER_KINDS,
   'floury potato',
-  'hard cheese',
-  'sour cream',
   'waxy potato',
   ...UNITS,
-  'potato dice',
   'potato flakes',
   'beaten with cream',
   'coats, never bubbles',

@@ -14,8 +14,8 @@ import { observe } from '../src/core/pot/observe';
 import type { Portion, Step, StepKind } from '../src/core/pot/step';
 import { EQUAL_PARTS } from '../src/core/thicken/equalParts';
 import { ROUX_COLOURS } from '../src/core/thicken/granules';
-import { THICKEN_METHODS } from '../src/core/thicken/methods';
 import { PUREE_TOOLS } from '../src/core/thicken/puree';
+import { THICKEN_METHODS } from '../src/core/thickeners/row';
 import { DAY_MS } from '../src/core/units/moment';
 
 /** Where each of the canteen's soups is cooked here, id, pot and burner. */

@@ -6,7 +6,7 @@ import { chanceOfBand, middleOf } from '../flow/bands';
 import { holding } from '../heat/vessel';
 import { amended, cannotBe, usualShare } from '../order/amended';
 import type { Order } from '../order/order';
-import { AS_WRITTEN, allergensOf, WAYS, wayOf } from '../order/ways';
+import { AS_WRITTEN, allergensOfWay, WAYS, wayOf } from '../order/ways';
 import { planFor } from '../plan/plan';
 import { spoken } from '../say/spoken';
 import { comparedWith, EVERY_WAY } from './compare';
@@ -179,7 +179,7 @@ describe('what fits', () => {
         .map((r) => r.says)
         .join(),
     ).toMatch(/egg, which this house flags/);
-    expect(allergensOf(wayOf('liaison.egg-yolk')!)).toEqual(expect.arrayContaining(['egg', 'milk']));
+    expect(allergensOfWay(wayOf('liaison.egg-yolk')!)).toEqual(expect.arrayContaining(['egg', 'milk']));
   });
 });
 

@@ -10,12 +10,12 @@ import { doseIsShare } from '../plan/solve/solve';
 import type { Plan, WeighLine } from '../plan/types';
 import { foodIn } from '../pot/kitchen';
 import { observe } from '../pot/observe';
-import { portionsIn } from '../pot/portions';
-import type { Portion } from '../pot/step';
 import type { Recipe } from '../recipe/recipe';
-import { PROPERTIES, type Properties } from '../thicken/properties';
+import type { Properties } from '../thickeners/row';
+import { THICKENERS } from '../thickeners/thickeners';
 import { asKitchenMeasure } from '../units/measure';
 import { type Fit, fitOf } from './fits';
+import { allergensIn, costOfLines } from './plans';
 
 /** A point of a dose–viscosity curve: what the bowl would be with so much of the thickener, all else kept. */
 export type CurvePoint = {
@@ -70,32 +70,11 @@ function dosesOf(plan: Plan): readonly WeighLine[] {
   );
 }
 
-function costOf(lines: readonly WeighLine[], { kitchen }: Setup): number | null {
-  let sum = 0;
-  for (const l of lines) {
-    if (l.ingredient === 'water') continue;
-    const price = kitchen.products?.[l.ingredient]?.pricePerKg;
-    if (price === undefined) return null;
-    sum += (l.asPurchased / 1000) * price;
-  }
-  return lines.length > 0 ? sum : null;
-}
-
-const allergensOf = (plan: Plan): readonly Allergen[] => [
-  ...new Set(
-    plan.steps.flatMap(({ step }) =>
-      portionsIn<Portion>(step)
-        .filter((p) => p.amount > 0)
-        .flatMap((p) => foodIn(plan.setup.kitchen, p.ingredient).allergens),
-    ),
-  ),
-];
-
 /** The properties of what thickens the recipe as written, when that is one flour or starch. */
 function ownProperties(plan: Plan): Properties | null {
   const solved = plan.weighOut.find((l) => l.solved === 'thickness');
   const kind = solved && ingredient(solved.ingredient).thickener;
-  return (kind && PROPERTIES[kind]) ?? null;
+  return (kind && THICKENERS[kind].properties) ?? null;
 }
 
 /**
@@ -122,12 +101,12 @@ export function comparedWith(way: Way, recipe: Recipe, order: Aim & Amendment, s
           measure: asKitchenMeasure(l.g, foodIn(setup.kitchen, l.ingredient).density, 'spooned'),
         })),
     blend: blends && !barred ? plan.solved.dosing.dose : null,
-    cost: costOf(lines, setup),
+    cost: lines.length > 0 ? costOfLines(lines, setup) : null,
     leastMinutes: way.leastMinutes,
     seconds: plan.seconds,
     viscosity: plan.found.bowlViscosity,
-    properties: way.kind ? (PROPERTIES[way.kind] ?? null) : ownProperties(plan),
-    allergens: allergensOf(plan),
+    properties: way.kind ? (THICKENERS[way.kind].properties ?? null) : ownProperties(plan),
+    allergens: allergensIn(plan),
     curve: barred ? [] : curveOf(made, plan, curveFrom),
   };
 }

@@ -10,10 +10,11 @@ import { dairyFate } from '../plan/dairyRisk';
 import { planFor } from '../plan/plan';
 import type { Setup } from '../plan/solve/simulate';
 import type { Plan, WeighLine } from '../plan/types';
+import { wholeCost } from '../pot/goesIn';
 import type { Recipe } from '../recipe/recipe';
 import { reasonWords } from '../words/dairy';
 import { bringing, type Fit, type Reason } from './fits';
-import { allergensIn, allergensMoved, type Beside, costOf, thickenerBeside, thickenerOf } from './plans';
+import { allergensIn, allergensMoved, type Beside, costOfLines, thickenerBeside, thickenerOf } from './plans';
 
 /** What is held while the dairy is changed; the rest follows. */
 export const HELD = ['richness', 'litres', 'cost', 'dose'] as const;
@@ -67,15 +68,11 @@ const linesOf = (plan: Plan, finish: Finish): readonly WeighLine[] => {
 };
 
 /** Price of a gram of a finish, in the house's currency; null when one is missing. */
-function priceOf(finish: Finish, recipe: Recipe, { kitchen }: Setup): number | null {
-  let sum = 0;
-  for (const [id, share] of partsOf(finish, ownFinish(recipe))) {
-    const price = kitchen.products?.[id]?.pricePerKg;
-    if (price === undefined) return null;
-    sum += (share * price) / 1000;
-  }
-  return sum;
-}
+const priceOf = (finish: Finish, recipe: Recipe, { kitchen }: Setup): number | null =>
+  wholeCost(
+    [...partsOf(finish, ownFinish(recipe))].map(([ingredient, amount]) => ({ ingredient, amount })),
+    kitchen,
+  );
 
 function fitOf(finish: Finish, plan: Plan, risk: Risk | null, flagged: readonly Allergen[], as: Plan): Fit {
   const grave: Reason[] = [];
@@ -161,8 +158,8 @@ export function finishedBy(
     if (held === 'litres') return { finish: finish.id, finishMl: Math.round(nowMl / litres) };
     if (held === 'cost') {
       const asked = chosen
-        ? costOf(now, setup)
-        : costOf(
+        ? costOfLines(now, setup)
+        : costOfLines(
             own.of.map((o) => ({ ...o, g: (o.g / recipe.yieldLitres) * litres })),
             setup,
           );
@@ -199,7 +196,7 @@ export function finishedBy(
     thickener: thickenerBeside(plan, as),
     fatPercent: plan.found.fatFraction * 100,
     saltPercent: plan.found.saltPercent,
-    cost: costOf(lines, setup),
+    cost: costOfLines(lines, setup),
     allergens: allergensIn(plan),
     risk,
     how: HOW[finish.goesIn],
@@ -207,7 +204,7 @@ export function finishedBy(
       ? RICHNESS.flatMap((rich): RichPoint[] => {
           const at = made({ finish: finish.id, rich });
           if (at.solved.missed.length > 0) return [];
-          return [{ rich, dose: thickenerOf(at)?.g ?? null, cost: costOf(linesOf(at, finish), setup) }];
+          return [{ rich, dose: thickenerOf(at)?.g ?? null, cost: costOfLines(linesOf(at, finish), setup) }];
         })
       : [],
   };

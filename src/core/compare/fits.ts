@@ -3,11 +3,12 @@ import type { Allergen } from '../food/ingredient';
 import { type Message, message } from '../message/message';
 import { term } from '../message/term';
 import { cannotBe } from '../order/amended';
-import { AS_WRITTEN, allergensOf, type Way } from '../order/ways';
+import { AS_WRITTEN, allergensOfWay, type Way } from '../order/ways';
 import type { Plan } from '../plan/types';
 import { portionsIn } from '../pot/portions';
 import type { Recipe, RecipePortion } from '../recipe/recipe';
-import { PROPERTIES } from '../thicken/properties';
+import { ACID_BELOW } from '../thicken/granules';
+import { THICKENERS } from '../thickeners/thickeners';
 
 /** One reason for or against a way of thickening this pot. */
 export type Reason = { readonly good: boolean; readonly says: Message };
@@ -39,8 +40,6 @@ export function bringing(
   };
 }
 
-/** Under this pH starches break down faster. */
-const ACID = 4.5;
 /** Minutes of boiling after thickening that delicate starches do not stand. */
 const LONG_BOIL = 10;
 
@@ -84,7 +83,7 @@ export function fitOf(
   const good: Reason[] = [];
   /** Worth knowing, without making it a worse choice for tonight. */
   const noted: Reason[] = [];
-  const properties = way.kind && PROPERTIES[way.kind];
+  const properties = way.kind && THICKENERS[way.kind].properties;
 
   for (const miss of plan.solved.missed) {
     grave.push({
@@ -97,11 +96,16 @@ export function fitOf(
             : message('Its liquid alone is more than the litres asked for.'),
     });
   }
-  if (way.kind === 'arrowroot' && holds(recipe, 'dairy'))
-    grave.push({ good: false, says: message('Arrowroot turns slimy with milk or cream.') });
+  if (way.kind && THICKENERS[way.kind].slimyWithMilk && holds(recipe, 'dairy'))
+    grave.push({
+      good: false,
+      says: message('{thickener} turns slimy with milk or cream.', {
+        thickener: { opening: term(way.kind) },
+      }),
+    });
   if (way.kind === 'yolk' && plan.warnings.some((w) => w.kind === 'scrambled'))
     grave.push({ good: false, says: message('The yolk would scramble: the pot gets too hot after it.') });
-  if (plan.found.pH < ACID && properties) {
+  if (plan.found.pH < ACID_BELOW && properties) {
     if (properties.acid === 'poor')
       grave.push({
         good: false,
@@ -135,7 +139,7 @@ export function fitOf(
   }
 
   const held = allergensIn(recipe);
-  const brought = allergensOf(way).filter((a) => !held.has(a));
+  const brought = allergensOfWay(way).filter((a) => !held.has(a));
   const news = bringing(brought, flagged);
   if (news) (news.flagged ? grave : mild).push(news.reason);
   if (way.kind && way.kind !== 'wheat' && way.method === 'slurry' && !brought.includes('wheat'))

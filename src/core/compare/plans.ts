@@ -1,9 +1,7 @@
 import type { Allergen } from '../food/ingredient';
 import type { Setup } from '../plan/solve/simulate';
 import type { Plan, WeighLine } from '../plan/types';
-import { foodIn } from '../pot/kitchen';
-import { portionsIn } from '../pot/portions';
-import type { Portion } from '../pot/step';
+import { allergensOf, wholeCost } from '../pot/goesIn';
 
 /** What lands the target, where it is weighed. */
 export const thickenerOf = (plan: Plan): WeighLine | undefined =>
@@ -18,15 +16,11 @@ export function thickenerBeside(plan: Plan, as: Plan): Beside | null {
 }
 
 /** Every allergen of what goes into a plan’s pot. */
-export const allergensIn = (plan: Plan): readonly Allergen[] => [
-  ...new Set(
-    plan.steps.flatMap(({ step }) =>
-      portionsIn<Portion>(step)
-        .filter((p) => p.amount > 0)
-        .flatMap((p) => foodIn(plan.setup.kitchen, p.ingredient).allergens),
-    ),
-  ),
-];
+export const allergensIn = (plan: Plan): readonly Allergen[] =>
+  allergensOf(
+    plan.steps.map(({ step }) => step),
+    plan.setup.kitchen,
+  );
 
 /** Allergens a plan brings that `as` did not have, and those it saves. */
 export function allergensMoved(plan: Plan, as: Plan) {
@@ -37,16 +31,12 @@ export function allergensMoved(plan: Plan, as: Plan) {
   };
 }
 
-/** What those lines cost, in the house's currency; null when a price is missing. */
-export const costOf = (
+/** What lines of a weigh-out cost, in the house's currency; null when a price is missing. */
+export const costOfLines = (
   lines: readonly Pick<WeighLine, 'ingredient' | 'g'>[],
   { kitchen }: Setup,
-): number | null => {
-  let sum = 0;
-  for (const l of lines) {
-    const price = kitchen.products?.[l.ingredient]?.pricePerKg;
-    if (price === undefined) return null;
-    sum += (l.g / 1000) * price;
-  }
-  return sum;
-};
+): number | null =>
+  wholeCost(
+    lines.map(({ ingredient, g }) => ({ ingredient, amount: g })),
+    kitchen,
+  );

@@ -1,6 +1,7 @@
 import { ingredient } from '../food/catalogue';
 import type { Group } from '../food/ingredient';
 import type { WeighLine } from '../plan/types';
+import { wholeCost } from '../pot/goesIn';
 import type { Kitchen } from '../pot/kitchen';
 
 /** Where things are fetched from, in the order of a walk through the stores. */
@@ -84,14 +85,14 @@ export function shoppingFor(lines: readonly WeighLine[], kitchen: Kitchen): Shop
     (l) => l.ingredient,
   ).map(({ key, lines: same }): ShoppingLine => {
     const g = same.reduce((sum, l) => sum + l.asPurchased, 0);
-    const { pricePerKg: price, packG } = kitchen.products?.[key] ?? {};
+    const packG = kitchen.products?.[key]?.packG;
     return {
       ingredient: key,
       name: same[0]?.name ?? key,
       station: stationOf(key),
       g,
       packs: packsFor(g, packG),
-      cost: price === undefined ? null : (g / 1000) * price,
+      cost: wholeCost([{ ingredient: key, amount: same.reduce((sum, l) => sum + l.g, 0) }], kitchen),
     };
   });
   const order = (l: ShoppingLine) => STATIONS.indexOf(l.station);

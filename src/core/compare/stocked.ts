@@ -11,7 +11,7 @@ import { foodIn } from '../pot/kitchen';
 import type { Recipe } from '../recipe/recipe';
 import { SALT_PER_SODIUM } from '../season/salt';
 import { bringing, type Fit, type Reason } from './fits';
-import { allergensIn, allergensMoved, type Beside, costOf, thickenerBeside } from './plans';
+import { allergensIn, allergensMoved, type Beside, costOfLines, thickenerBeside } from './plans';
 import { packsFor, type ShoppingLine } from './shopping';
 
 /** One stock under the pot at hand, beside the others. */
@@ -87,7 +87,7 @@ export function stockedOn(stock: Stock, recipe: Recipe, order: Aim & Amendment, 
     ownSaltPercent: (foodIn(kitchen, stock.id).sodium * SALT_PER_SODIUM * (stirredIn(stock) || 1000)) / 1e6,
     saltPercent: plan.found.saltPercent,
     thickener: thickenerBeside(plan, as),
-    cost: costOf([line], plan.setup),
+    cost: costOfLines([line], plan.setup),
     packs: packsFor(line.g, kitchen.products?.[stock.id]?.packG),
     allergens: allergensIn(plan),
   };

@@ -1,3 +1,4 @@
+import type { ThickenerKind } from '../thickeners/thickeners';
 import type { Density } from '../units/measure';
 import type { Composition } from './composition';
 import type { Source } from './sources';
@@ -83,23 +84,6 @@ export type PureeClass =
   | 'rice'
   | 'pulse'
   | 'other';
-
-/** Where thickening in a pot comes from; strengths, swelling and breakdown stand in thicken/granules. */
-export type ThickenerKind =
-  | 'wheat'
-  | 'maize'
-  | 'rice flour'
-  | 'waxy maize'
-  | 'tapioca'
-  | 'arrowroot'
-  | 'potato starch'
-  | 'yolk'
-  | 'cream cheese'
-  | 'hard cheese'
-  | 'potato flakes'
-  | 'sour cream'
-  | 'potato dice'
-  | 'puree';
 
 export type Ingredient = {
   readonly id: string;

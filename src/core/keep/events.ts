@@ -79,6 +79,8 @@ export const KeepBody = z.discriminatedUnion('kind', [
       reheated: z.boolean().optional(),
       /** Cost of a litre, in the kitchen’s currency. */
       costPerL: z.number().min(0).max(10_000).optional(),
+      /** How many things of it have no price and are not in that. */
+      unpriced: z.int().min(0).max(200).optional(),
       celsius: celsius.optional(),
     })
     .superRefine((b, ctx) => {

@@ -1,7 +1,8 @@
 import { ingredient } from '../food/catalogue';
-import type { Allergen, ThickenerKind } from '../food/ingredient';
-import { LEAST_SIMMER } from '../thicken/granules';
+import type { Allergen } from '../food/ingredient';
 import { METHOD_RULES } from '../thicken/methods';
+import type { ThickenMethod } from '../thickeners/row';
+import { THICKENER_KINDS, THICKENERS, type ThickenerKind } from '../thickeners/thickeners';
 
 /** A way to thicken a pot: what with, and how it goes in. */
 export type Way = {
@@ -24,34 +25,23 @@ export const AS_WRITTEN: Way = {
   leastMinutes: 0,
 };
 
-type Exchange = Exclude<ThickenerKind, 'yolk' | 'potato dice' | 'puree'>;
-
-const way = (
-  method: Exclude<Way['method'], 'as written' | 'liaison'>,
-  id: string,
-  kind: Exchange,
-  words: string,
-): Way => ({
-  id: `${method.replaceAll(' ', '-')}.${id}`,
-  words,
-  kind,
-  ingredient: id,
-  method,
-  leastMinutes: Math.max(METHOD_RULES[method].leastMinutes, LEAST_SIMMER[kind]),
-});
+/** The ways to thicken with what is weighed out, as its row has them. */
+const waysOf = (kind: ThickenerKind): readonly Way[] => {
+  const { weighed, leastSimmer } = THICKENERS[kind];
+  if (!weighed) return [];
+  return (Object.entries(weighed.ways) as [ThickenMethod, string][]).map(([method, words]) => ({
+    id: `${method.replaceAll(' ', '-')}.${weighed.ingredient}`,
+    words,
+    kind,
+    ingredient: weighed.ingredient,
+    method,
+    leastMinutes: Math.max(METHOD_RULES[method].leastMinutes, leastSimmer),
+  }));
+};
 
 /** Every school a pot can be thickened by besides its recipe's own, in the order a cook would think of them. */
 export const WAYS: readonly Way[] = [
-  way('cooked roux', 'plain-flour', 'wheat', 'cooked roux'),
-  way('kneaded butter', 'plain-flour', 'wheat', 'kneaded butter'),
-  way('slurry', 'plain-flour', 'wheat', 'flour slurry'),
-  way('slurry', 'rice-flour', 'rice flour', 'rice-flour slurry'),
-  way('slurry', 'cornstarch', 'maize', 'cornstarch slurry'),
-  way('boiled cream', 'cornstarch', 'maize', 'cornstarch boiled in cream'),
-  way('slurry', 'waxy-maize-starch', 'waxy maize', 'waxy-maize slurry'),
-  way('slurry', 'tapioca-starch', 'tapioca', 'tapioca slurry'),
-  way('slurry', 'arrowroot', 'arrowroot', 'arrowroot slurry'),
-  way('slurry', 'potato-starch', 'potato starch', 'potato-starch slurry'),
+  ...THICKENER_KINDS.flatMap(waysOf),
   {
     id: 'liaison.egg-yolk',
     words: 'liaison of yolk and cream',
@@ -67,7 +57,7 @@ export const wayOf = (id: string | undefined): Way | undefined =>
   id === AS_WRITTEN.id ? AS_WRITTEN : WAYS.find((w) => w.id === id);
 
 /** Allergens a way brings that the recipe would not otherwise hold. */
-export const allergensOf = (w: Way): readonly Allergen[] => {
+export const allergensOfWay = (w: Way): readonly Allergen[] => {
   const carrier =
     w.method === 'as written' || w.method === 'liaison' ? 'heavy-cream' : METHOD_RULES[w.method].carrierIs;
   const brought = [w.ingredient, w.method === 'as written' ? null : carrier].flatMap((id) =>

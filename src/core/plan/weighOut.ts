@@ -1,4 +1,5 @@
 import { POURED } from '../food/ingredient';
+import { asBought } from '../pot/goesIn';
 import { foodIn, type Kitchen } from '../pot/kitchen';
 import { portionsIn } from '../pot/portions';
 import type { Portion } from '../pot/step';
@@ -28,7 +29,7 @@ export function weighOut(recipe: Recipe, run: Run, kitchen: Kitchen): readonly W
           ml: poured ? portion.amount / poured : null,
           // Shells and bones are weighed: no cup holds them.
           measure: food.strainedOff ? '' : asKitchenMeasure(portion.amount, food.density, 'spooned'),
-          asPurchased: roundToScale(portion.amount / food.edibleYield),
+          asPurchased: roundToScale(asBought(food, portion.amount)),
           prep: portion.prep,
           solved: amount?.kind === 'solve' ? amount.goal : amount?.kind === 'by rule' ? 'by rule' : null,
         },

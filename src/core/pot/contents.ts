@@ -4,15 +4,10 @@ import type { Ingredient } from '../food/ingredient';
 import { componentDensity, heatCapacityOf, heatHeldBy, volumeOf } from '../food/thermal';
 import { type Cut, startLag } from '../heat/softening';
 import { MATERIALS } from '../heat/vessel';
-import {
-  ROUX_STRENGTH,
-  type RouxColour,
-  STARCH_STRENGTH,
-  type Thickener,
-  type ThickenerKind,
-} from '../thicken/granules';
+import { ROUX_STRENGTH, type RouxColour, type Thickener } from '../thicken/granules';
 import { makeOf } from '../thicken/mixture';
 import { OPENS, pulpOf } from '../thicken/puree';
+import { THICKENERS, type ThickenerKind } from '../thickeners/thickeners';
 import { foodIn, type Kitchen } from './kitchen';
 import { type Piece, type Pot, potCelsius } from './pot';
 import type { Portion } from './step';
@@ -87,7 +82,7 @@ function granulesOf(
   colour: RouxColour,
   kitchen: Kitchen,
 ): Thickener {
-  const strength = kind === 'wheat' ? ROUX_STRENGTH[colour] : STARCH_STRENGTH[kind];
+  const strength = kind === 'wheat' ? ROUX_STRENGTH[colour] : THICKENERS[kind].strength;
   // How strong the house's flour is says nothing of a cheese.
   const house = makeOf(kind) === 'granules' ? kitchen.factors.flour : 1;
   return {

@@ -4,8 +4,8 @@ import { COOLING_METHODS } from '../heat/cooling';
 import { issue } from '../message/told';
 import { EQUAL_PARTS } from '../thicken/equalParts';
 import { ROUX_COLOURS } from '../thicken/granules';
-import { THICKEN_METHODS } from '../thicken/methods';
 import { PUREE_TOOLS } from '../thicken/puree';
+import { THICKEN_METHODS } from '../thickeners/row';
 import { lotOf } from './lots';
 
 export const CutSchema = z.object({

@@ -7,6 +7,7 @@ import { advance } from '../pot/advance';
 import { observe } from '../pot/observe';
 import { portionsIn } from '../pot/portions';
 import type { Portion, Step } from '../pot/step';
+import { THICKENERS } from '../thickeners/thickeners';
 
 /** How long a finished soup may wait hot, minutes, and what sets that. */
 export type Wait = { readonly minutes: number; readonly why: Message };
@@ -26,11 +27,6 @@ const POACHED = 20;
 const SEAFOOD = 45;
 const GREEN = 40;
 const DAIRY = 120;
-const STARCHES: Readonly<Record<string, number>> = {
-  arrowroot: 20,
-  'tapioca-starch': 30,
-  'potato-starch': 30,
-};
 const GREENS = ['green-peas', 'lettuce', 'spinach', 'watercress'];
 
 /** How long what `steps` put in may wait hot, the shortest first; `still` is what is in the pot as pieces. */
@@ -39,8 +35,8 @@ export function keepsBadly(steps: readonly Step[], still: ReadonlySet<string>): 
   for (const step of steps) {
     for (const { ingredient: id, amount } of portionsIn<Portion>(step)) {
       if (amount <= 0) continue;
-      const { group } = ingredient(id);
-      const starch = STARCHES[id];
+      const { group, thickener } = ingredient(id);
+      const starch = thickener && THICKENERS[thickener].keepsHot;
       if (group === 'egg') found.push({ minutes: YOLK, why: message('a liaison of yolk sets, kept hot') });
       else if (starch !== undefined)
         found.push({

@@ -1,9 +1,6 @@
 import { type Message, message } from '../message/message';
+import type { ThickenMethod } from '../thickeners/row';
 import { COOK_OUT_MINUTES } from './granules';
-
-/** How a thickener goes into a pot that already holds its liquid. */
-export const THICKEN_METHODS = ['slurry', 'kneaded butter', 'cooked roux', 'boiled cream'] as const;
-export type ThickenMethod = (typeof THICKEN_METHODS)[number];
 
 /** Grams of cream for a gram of yolk in a liaison: one part yolk to three of cream. Common practice, no source. */
 export const CREAM_FOR_YOLK = 3;

@@ -1,27 +1,14 @@
 import { DOSE_AT, POWER, SERUM_AT_60, THICK_AT } from '../flow/viscosity';
-import type { ThickenerKind } from '../food/ingredient';
+import type { Make } from '../thickeners/row';
+import { THICKENERS, type ThickenerKind } from '../thickeners/thickeners';
 import { within } from '../units/range';
 import type { Thickener } from './granules';
 
-/**
- * What thickens a soup is of three makes, each with a law of its own. Swollen granules crowd each other and grow
- * with the cube of the dose. Pulp, soft cells and their walls, grows with about the 2.5th power of what does not
- * dissolve of it (Steffe 1996, table of fruit and vegetable products, from memory). Casein of melted dairy is a
- * dilute phase of swollen particles.
- */
-export type Make = 'granules' | 'pulp' | 'protein';
-
+/** Pulp grows with about this power of what does not dissolve of it (Steffe 1996, fruit and vegetable products, from memory). */
 const PULP_POWER = 2.5;
 
-const MAKES: { readonly [K in ThickenerKind]?: Make } = {
-  puree: 'pulp',
-  'cream cheese': 'protein',
-  'hard cheese': 'protein',
-  'sour cream': 'protein',
-};
-
 /** Of which make a thickener is. */
-export const makeOf = (kind: ThickenerKind): Make => MAKES[kind] ?? 'granules';
+export const makeOf = (kind: ThickenerKind): Make => THICKENERS[kind].make ?? 'granules';
 
 /** Thickeners at work by make: g of flour equivalent for granules and, where both laws meet, for pulp; mL of swollen protein. */
 export type AtWork = Readonly<Record<Make, number>>;

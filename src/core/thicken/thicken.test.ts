@@ -4,7 +4,6 @@ import { cookThickener, ROUX_STRENGTH, type Thickener, yolkLimit } from './granu
 import { proteinFactor } from './mixture';
 import { CUTS, LEACHED_STRENGTH, leachedShare, OPENS, pureeStrength } from './puree';
 import { rouxBalance } from './rouxBalance';
-import { EXCHANGEABLE, substitute } from './substitute';
 
 const starch = (kind: Thickener['kind']): Thickener => ({
   kind,
@@ -31,16 +30,6 @@ test('twenty minutes’ boiling halves potato starch and hardly touches flour; a
 test('a granule once swollen does not shrink', () => {
   const hot = cookThickener(starch('wheat'), 300, 95);
   expect(cookThickener(hot, 600, 40).swollen).toBe(hot.swollen);
-});
-
-test('any thickener for any other, and back, is the same weight', () => {
-  for (const a of EXCHANGEABLE) {
-    for (const b of EXCHANGEABLE) {
-      expect(substitute(substitute(100, a, b).grams, b, a).grams).toBeCloseTo(100, 9);
-    }
-  }
-  expect(substitute(100, 'wheat', 'maize', 'brown').grams).toBeCloseTo(32.5, 9);
-  expect(() => substitute(-1, 'wheat', 'maize')).toThrow(/grams is -1/);
 });
 
 test('fat already in the pot counts for the roux', () => {
@@ -86,14 +75,6 @@ test('flour wants 0.65 of its weight in fat and binds 1.2 (common practice, no s
 
 test('a roux loses a tenth, 35 and 60 % of its thickening on the way to blond, brown and dark (docs/model.md)', () => {
   expect(ROUX_STRENGTH).toEqual({ white: 1, blond: 0.9, brown: 0.65, dark: 0.4 });
-});
-
-test.each([
-  ['wheat', 93],
-  ['tapioca', 80],
-  ['potato starch', 75],
-] as const)('for %s the pot has to come to %d °C', (to, celsius) => {
-  expect(substitute(10, 'wheat', to).needsCelsius).toBe(celsius);
 });
 
 test('tools: a blender opens and cuts all, a masher crushes 0.6, a fork 0.45, and neither cuts (docs/model.md)', () => {

@@ -5,7 +5,7 @@ import { middleOf } from '../../core/flow/bands';
 import type { House } from '../../core/house/house';
 import type { KeepBody, KeepEvent } from '../../core/keep/events';
 import { lotState } from '../../core/keep/safe/fold';
-import { allergensOf, costOf } from '../../core/keep/soup/keptPot';
+import { allergensOn, costIn } from '../../core/keep/soup/keptPot';
 import { dayOf } from '../../core/units/clock';
 import { plannedBatch } from '../actions/batches';
 import { appendEvent, UNBOUND, writeBatch } from '../queries/batches';
@@ -86,7 +86,6 @@ async function cooked(
     await appendEvent(db, id, event, { ...UNBOUND, archived: true });
   }
   const steps = planned.plan.steps.flatMap((s) => s.does ?? []);
-  const cost = costOf(steps, house.kitchen);
   return {
     id,
     put: {
@@ -96,10 +95,10 @@ async function cooked(
       batch: id,
       madeAt: new Date(now - endedAgo).toISOString(),
       ml,
-      allergens: [...allergensOf(steps, house.kitchen)],
+      allergens: [...allergensOn(steps, house.kitchen)],
       container: { kind: 'pot', vessel: order.vesselId },
       place: goesTo === 'hold' ? 'bath' : 'worktop',
-      ...(cost !== null && { costPerL: Math.round((cost / ml) * 100_000) / 100 }),
+      ...costIn(steps, house.kitchen, ml),
     } satisfies KeepBody,
   };
 }

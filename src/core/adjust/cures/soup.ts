@@ -6,6 +6,7 @@ import { volumeMl } from '../../pot/contents';
 import { boilsAt, cook, simmersAt } from '../../pot/cook';
 import { FAT_BOUND } from '../../thicken/equalParts';
 import { COOK_OUT_MINUTES } from '../../thicken/granules';
+import { THICKENERS } from '../../thickeners/thickeners';
 import { reasonWords } from '../../words/dairy';
 import { joined } from '../means/joined';
 import { NO_BOIL, shortBy } from '../means/short';
@@ -21,6 +22,12 @@ const LEFT_BEHIND = 0.1;
 
 /** °C of dairy out of the fridge: how it went in nobody has said. Common practice, no source. */
 const FROM_FRIDGE = 5;
+
+/** Whether it is of a kind that turns slimy with milk. */
+const slimy = (id: string): boolean => {
+  const { thickener } = ingredient(id);
+  return thickener !== undefined && THICKENERS[thickener].slimyWithMilk === true;
+};
 
 const withoutYolk = (measured: Measured): Measured => ({
   ...measured,
@@ -260,7 +267,7 @@ export const OF_THE_SOUP: Cures<
   },
   slimy: ({ seen, cure, measured, wishes }) => {
     const amount = Math.round((seen.liquidMl * LET_DOWN) / 10) * 10;
-    const bound = mended(measured, { ...wishes, larder: wishes.larder.filter((id) => id !== 'arrowroot') }, [
+    const bound = mended(measured, { ...wishes, larder: wishes.larder.filter((id) => !slimy(id)) }, [
       { kind: 'add', items: [{ ingredient: stockFor(measured, wishes), amount }] },
     ]);
     return cure({

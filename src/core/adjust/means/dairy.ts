@@ -4,8 +4,8 @@ import { term } from '../../message/term';
 import { cook } from '../../pot/cook';
 import type { Step } from '../../pot/step';
 import { yolkState } from '../../pot/steps/temper';
-import { STARCH_STRENGTH } from '../../thicken/granules';
 import { CREAM_FOR_YOLK } from '../../thicken/methods';
+import { THICKENERS } from '../../thickeners/thickeners';
 import type { Measured } from '../measured';
 import type { Means } from '../trial/trial';
 import { NO_BOIL } from './short';
@@ -19,7 +19,7 @@ const FLAKES = 60;
 export function stirred(measured: Measured, id: string, short: number): Means | null {
   const { thickener, name } = ingredient(id);
   if (!thickener) return null;
-  const guess = short / STARCH_STRENGTH[thickener];
+  const guess = short / THICKENERS[thickener].strength;
   const dairy = thickener !== 'potato flakes';
   const note = dairy ? NO_BOIL : message('do not blend it after: it turns gluey');
   return {
@@ -63,7 +63,7 @@ export function liaison(measured: Measured, short: number, larder: readonly stri
   const wait = untilCool(measured);
   if (wait === null) return null;
   const yolk = larder.includes('egg-yolk-pasteurised') ? 'egg-yolk-pasteurised' : 'egg-yolk';
-  const guess = short / STARCH_STRENGTH.yolk;
+  const guess = short / THICKENERS.yolk.strength;
   return {
     id: 'liaison',
     title: message('Liaison of yolk and cream'),

@@ -1,39 +1,28 @@
 import { ingredient } from '../../food/catalogue';
-import { type Message, message } from '../../message/message';
+import { message } from '../../message/message';
 import { term } from '../../message/term';
-import { COOK_OUT_MINUTES, LEAST_SIMMER, STARCH_STRENGTH, type ThickenerKind } from '../../thicken/granules';
+import { COOK_OUT_MINUTES } from '../../thicken/granules';
 import { METHOD_RULES } from '../../thicken/methods';
+import { THICKENER_KINDS, THICKENERS, thinsAgain } from '../../thickeners/thickeners';
 import type { Measured } from '../measured';
 import type { Means } from '../trial/trial';
 import { NO_BOIL } from './short';
 
 /** Dry thickeners that go in as a slurry in cold water, by ingredient, in the order a cook would reach for them. */
-export const SLURRIES = [
-  'cornstarch',
-  'waxy-maize-starch',
-  'potato-starch',
-  'tapioca-starch',
-  'arrowroot',
-  'rice-flour',
-  'plain-flour',
-] as const;
+export const SLURRIES: readonly string[] = THICKENER_KINDS.flatMap((kind) => THICKENERS[kind].weighed ?? [])
+  .filter((w) => w.ways.slurry)
+  .sort((a, b) => a.reach - b.reach)
+  .map((w) => w.ingredient);
 
 const THINS = message('do not boil it long or blend it after: it thins again');
-
-const FORECLOSES: Partial<Record<ThickenerKind, readonly Message[]>> = {
-  'potato starch': [THINS],
-  tapioca: [THINS],
-  arrowroot: [THINS],
-  'waxy maize': [THINS],
-};
 
 /** A starch or flour stirred into cold water; null of what is no thickener. `short` in g of flour equivalent. */
 export function slurry(id: string, short: number, measured: Measured): Means | null {
   const { thickener, name } = ingredient(id);
   if (!thickener) return null;
   const rule = METHOD_RULES.slurry;
-  const minutes = Math.max(1, thickener === 'wheat' ? COOK_OUT_MINUTES : LEAST_SIMMER[thickener]);
-  const guess = short / STARCH_STRENGTH[thickener];
+  const minutes = Math.max(1, thickener === 'wheat' ? COOK_OUT_MINUTES : THICKENERS[thickener].leastSimmer);
+  const guess = short / THICKENERS[thickener].strength;
   return {
     id: `slurry.${id}`,
     isSlurry: true,
@@ -62,8 +51,8 @@ export function slurry(id: string, short: number, measured: Measured): Means | n
     makeReady: 1.5,
     hangsOn: 'flour',
     forecloses: [
-      ...(FORECLOSES[thickener] ?? []),
-      ...(thickener === 'arrowroot' && measured.holds.includes('milk')
+      ...(thinsAgain(thickener) ? [THINS] : []),
+      ...(THICKENERS[thickener].slimyWithMilk && measured.holds.includes('milk')
         ? [message('with milk it turns slimy')]
         : []),
     ],
@@ -113,7 +102,7 @@ export const worked = (method: 'kneaded butter' | 'cooked roux', short: number):
 /** Cornstarch boiled in cream, stirred in off the boil. `short` in g of flour equivalent. */
 export const boiledCream = (short: number): Means => {
   const rule = METHOD_RULES['boiled cream'];
-  const guess = short / STARCH_STRENGTH.maize;
+  const guess = short / THICKENERS.maize.strength;
   return {
     id: 'boiled-cream.cornstarch',
     title: message('Cornstarch boiled in cream'),

@@ -1,9 +1,9 @@
 import { massG } from '../../pot/contents';
+import { putInBy, wholeCost } from '../../pot/goesIn';
 import { foodIn, type Kitchen } from '../../pot/kitchen';
-import { portionsIn } from '../../pot/portions';
 import type { Pot } from '../../pot/pot';
-import type { Portion, Step } from '../../pot/step';
-import { PROPERTIES } from '../../thicken/properties';
+import type { Step } from '../../pot/step';
+import { THICKENERS } from '../../thickeners/thickeners';
 import { asKitchenMeasure } from '../../units/measure';
 import { roundToScale } from '../../units/round';
 import type { Measured } from '../measured';
@@ -12,28 +12,13 @@ import type { AtThePass } from './pass';
 
 /** What steps put in, g of each, with a kitchen measure beside. */
 export const dosesOf = (steps: readonly Step[], kitchen: Kitchen): readonly Dose[] =>
-  steps.flatMap((s) =>
-    portionsIn<Portion>(s)
-      .filter((p) => p.amount > 0)
-      .map((p) => ({
-        ingredient: p.ingredient,
-        g: roundToScale(p.amount),
-        measure: asKitchenMeasure(p.amount, foodIn(kitchen, p.ingredient).density, 'spooned'),
-      })),
-  );
+  putInBy(steps).map((p) => ({
+    ingredient: p.ingredient,
+    g: roundToScale(p.amount),
+    measure: asKitchenMeasure(p.amount, foodIn(kitchen, p.ingredient).density, 'spooned'),
+  }));
 
 const fatPercent = (pot: Pot): number => ((pot.liquid.fat + pot.freeFat) / Math.max(1, massG(pot))) * 100;
-
-function costOf(doses: readonly Dose[], kitchen: Kitchen): number | null {
-  let sum = 0;
-  for (const d of doses) {
-    if (d.ingredient === 'water') continue;
-    const price = kitchen.products?.[d.ingredient]?.pricePerKg;
-    if (price === undefined) return null;
-    sum += (d.g / 1000) * price;
-  }
-  return sum;
-}
 
 /** g of water a litre over which it is tasted. Common practice, no source. */
 const WATERY = 20;
@@ -46,7 +31,7 @@ export function effectsOf(
   after: AtThePass,
 ): Effects {
   const kinds = doses.flatMap((d) => foodIn(measured.kitchen, d.ingredient).thickener ?? []);
-  const properties = kinds.map((k) => PROPERTIES[k]).find(Boolean) ?? null;
+  const properties = kinds.map((k) => THICKENERS[k].properties).find(Boolean) ?? null;
   const brought = new Set(doses.flatMap((d) => foodIn(measured.kitchen, d.ingredient).allergens));
   return {
     salt: [before.seen.saltPercent, after.seen.saltPercent],
@@ -61,6 +46,9 @@ export function effectsOf(
         ? d.g > (WATERY * after.seen.volumeMl) / 1000
         : !measured.contains.includes(d.ingredient),
     ).length,
-    cost: costOf(doses, measured.kitchen),
+    cost: wholeCost(
+      doses.map(({ ingredient, g }) => ({ ingredient, amount: g })),
+      measured.kitchen,
+    ),
   };
 }

@@ -3,7 +3,7 @@ import { equivalentsFor } from '../../flow/viscosity';
 import { bracketOf } from '../../maths/logNormal';
 import { type Observation, observe } from '../../pot/observe';
 import type { Step } from '../../pot/step';
-import { STARCH_STRENGTH } from '../../thicken/granules';
+import { THICKENERS } from '../../thickeners/thickeners';
 import type { StepKey } from '../events';
 import type { StepState } from '../state';
 import { shifted, varianceAlong } from './filter';
@@ -106,7 +106,7 @@ function shortOf(end: Observation, target: number): Short | null {
   if (wanted <= 0) return null;
   if (end.equivalents < wanted) {
     const flour = ((wanted - end.equivalents) * end.liquidMl) / 1000;
-    return { kind: 'thin', flour, cornstarch: flour / STARCH_STRENGTH.maize };
+    return { kind: 'thin', flour, cornstarch: flour / THICKENERS.maize.strength };
   }
   return { kind: 'thick', liquidMl: end.liquidMl * (end.equivalents / wanted - 1) };
 }

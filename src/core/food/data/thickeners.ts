@@ -48,6 +48,15 @@ export const THICKENERS = [
     density: { spooned: 0.6 },
   }),
   food({
+    id: 'glutinous-rice-flour',
+    name: 'Glutinous rice flour',
+    group: 'flour',
+    thickener: 'glutinous rice',
+    percent: { water: 11.5, protein: 6.5, fat: 0.8, starch: 79.5, sugars: 0.2, fibre: 1, ash: 0.5 },
+    pH: 6.2,
+    density: { spooned: 0.58 },
+  }),
+  food({
     id: 'cornstarch',
     name: 'Cornstarch',
     group: 'starch',

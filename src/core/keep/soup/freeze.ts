@@ -7,7 +7,7 @@ import { type Message, message } from '../../message/message';
 import { term } from '../../message/term';
 import { portionsIn } from '../../pot/portions';
 import type { Portion, Step } from '../../pot/step';
-import { PROPERTIES } from '../../thicken/properties';
+import { THICKENERS } from '../../thickeners/thickeners';
 import { within } from '../../units/range';
 
 /** A shape that freezes: its smallest measure in mm, and its others as multiples of it. */
@@ -149,8 +149,7 @@ export function freezeEffects(steps: readonly Step[]): readonly FreezeEffect[] {
   for (const { p } of puts) {
     const food = ingredient(p.ingredient);
     const { thickener } = food;
-    const kind = thickener as keyof typeof PROPERTIES | undefined;
-    const freezing = kind && PROPERTIES[kind]?.freezing;
+    const freezing = thickener && THICKENERS[thickener].properties?.freezing;
     if (food.group === 'egg')
       found.set('yolk', {
         grade: 'spoils',

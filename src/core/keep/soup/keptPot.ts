@@ -7,12 +7,12 @@ import type { Vessel } from '../../heat/vessel';
 import type { Pan } from '../../house/keeping';
 import { advance } from '../../pot/advance';
 import { heatCapacity, metalCapacity, volumeMl } from '../../pot/contents';
-import { foodIn, type Kitchen } from '../../pot/kitchen';
+import { allergensOf, costOf, putInBy } from '../../pot/goesIn';
+import type { Kitchen } from '../../pot/kitchen';
 import { ladled } from '../../pot/ladled';
 import { observe } from '../../pot/observe';
-import { portionsIn } from '../../pot/portions';
 import type { Pot } from '../../pot/pot';
-import type { Portion, Step } from '../../pot/step';
+import type { Step } from '../../pot/step';
 import { type Soup, thickSoup } from '../cool/body';
 
 /** The soup of a batch as it was finished, in the room it was cooked in. */
@@ -80,26 +80,23 @@ export function soupOf(kept: Kept | null, ml: number): Soup {
 }
 
 /** Allergens of all that went in, those the house names first, then by name. */
-export function allergensOf(steps: readonly Step[], kitchen: Kitchen): readonly Allergen[] {
-  const found = new Set(
-    steps.flatMap((s) =>
-      portionsIn<Portion>(s).flatMap((p) => (p.amount > 0 ? foodIn(kitchen, p.ingredient).allergens : [])),
-    ),
-  );
+export function allergensOn(steps: readonly Step[], kitchen: Kitchen): readonly Allergen[] {
   const flagged = new Set(kitchen.flagged ?? []);
-  return [...found].sort((a, b) => Number(flagged.has(b)) - Number(flagged.has(a)) || a.localeCompare(b));
+  return [...allergensOf(steps, kitchen)].sort(
+    (a, b) => Number(flagged.has(b)) - Number(flagged.has(a)) || a.localeCompare(b),
+  );
 }
 
-/** What `steps` cost, in the house’s currency, as far as prices are known; null where none is. */
-export function costOf(steps: readonly Step[], kitchen: Kitchen): number | null {
-  let cost = 0;
-  let known = false;
-  for (const step of steps)
-    for (const { ingredient: id, amount } of portionsIn<Portion>(step)) {
-      const price = kitchen.products?.[id]?.pricePerKg;
-      if (price === undefined || amount <= 0) continue;
-      known = true;
-      cost += (amount / (foodIn(kitchen, id).edibleYield ?? 1) / 1000) * price;
-    }
-  return known ? cost : null;
+/**
+ * What `ml` of a soup cooked in `steps` cost, as the line that puts it by says it: in the house’s currency a litre, as
+ * far as prices are known, and how many things of it have none. Empty where no price is known.
+ */
+export function costIn(
+  steps: readonly Step[],
+  kitchen: Kitchen,
+  ml: number,
+): { readonly costPerL?: number; readonly unpriced?: number } {
+  const { known, unpriced } = costOf(putInBy(steps), kitchen);
+  if (known === 0) return {};
+  return { costPerL: Math.round((known / ml) * 100_000) / 100, ...(unpriced > 0 && { unpriced }) };
 }

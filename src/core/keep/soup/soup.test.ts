@@ -14,7 +14,7 @@ import { line, lotOf, putBy, START } from '../testKit';
 import { FREEZER_FILM, freezeEffects, freezingBody, freezingTime, plank, thawingTime } from './freeze';
 import { type Holding, holdForecast, settlesAt } from './hot';
 import { keptNow } from './keptNow';
-import { allergensOf, costOf, keptOf, someOf, soupOf, stepsOf } from './keptPot';
+import { allergensOn, costIn, keptOf, someOf, soupOf, stepsOf } from './keptPot';
 import { reheatForecast } from './reheat';
 
 const house = demoHouse();
@@ -52,11 +52,17 @@ describe('the soup that is kept is the soup that was cooked', () => {
     expect(soup.heatPerMl).toBeLessThan(4.2);
   });
   test('its allergens and its cost are those of what went in', () => {
-    const found = allergensOf(stepsOf(chowder.batch), house.kitchen);
+    const found = allergensOn(stepsOf(chowder.batch), house.kitchen);
     expect(found).toEqual(expect.arrayContaining(['milk', 'molluscs', 'wheat', 'celery']));
-    expect(costOf(stepsOf(chowder.batch), { ...house.kitchen, products: undefined })).toBeNull();
-    const priced = costOf(stepsOf(chowder.batch), house.kitchen);
-    expect(priced).toBeGreaterThan(1);
+    expect(costIn(stepsOf(chowder.batch), { ...house.kitchen, products: undefined }, 12_000)).toEqual({});
+    const priced = costIn(stepsOf(chowder.batch), house.kitchen, 12_000);
+    expect(priced.costPerL).toBeGreaterThan(0.1);
+    const half = costIn(stepsOf(chowder.batch), house.kitchen, 24_000);
+    expect((priced.costPerL ?? 0) / (half.costPerL ?? 1)).toBeCloseTo(2, 1);
+    const { leek: _, ...rest } = house.kitchen.products ?? {};
+    const fewer = costIn(stepsOf(chowder.batch), { ...house.kitchen, products: rest }, 12_000);
+    expect((fewer.unpriced ?? 0) - (priced.unpriced ?? 0)).toBe(1);
+    expect(fewer.costPerL).toBeLessThan(priced.costPerL ?? 0);
   });
 });
 

@@ -6,6 +6,7 @@ import { centreTemperature } from '../../heat/softening';
 import { GARNISHES, type Garnish, USUAL_LADLE } from '../../order/changes/garnishes';
 import { advance } from '../../pot/advance';
 import { heatCapacity, massG, metalCapacity } from '../../pot/contents';
+import { asBought } from '../../pot/goesIn';
 import { foodIn, type Kitchen } from '../../pot/kitchen';
 import { LIMITS } from '../../safety/cautions';
 import { SALT_PER_SODIUM } from '../../season/salt';
@@ -95,7 +96,7 @@ export function garnishOf(
       each,
       g: roundToScale(g),
       raw: roundToScale(raw),
-      asPurchased: roundToScale(raw / food.edibleYield),
+      asPurchased: roundToScale(asBought(food, raw)),
       from,
       celsius: inPot?.celsius ?? (soupHeat * from + own * garnish.celsius) / (soupHeat + own),
       done: inPot?.done ?? null,

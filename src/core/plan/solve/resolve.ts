@@ -9,9 +9,9 @@ import type { Amount, Fraction } from '../../recipe/amount';
 import type { RecipePortion, RecipeStep } from '../../recipe/recipe';
 import { saltBalance } from '../../season/salt';
 import { fatPerFlour } from '../../thicken/equalParts';
-import { STARCH_STRENGTH } from '../../thicken/granules';
 import { CREAM_FOR_YOLK, METHOD_RULES } from '../../thicken/methods';
 import { pureeStrength } from '../../thicken/puree';
+import { THICKENERS } from '../../thickeners/thickeners';
 import { densityOf, toGrams } from '../../units/measure';
 import { roundToScale } from '../../units/round';
 
@@ -38,7 +38,7 @@ export function saltStillToAdd(pot: Pot, kitchen: Kitchen): number {
 /** Flour equivalents a gram brings, swollen or blended; 0 for what cannot thicken. */
 function strengthOf(id: string): number {
   const food = ingredient(id);
-  return food.thickener ? STARCH_STRENGTH[food.thickener] : pureeStrength(food);
+  return food.thickener ? THICKENERS[food.thickener].strength : pureeStrength(food);
 }
 
 /** Standard deviation of the logarithm that an amount's own words leave open. */

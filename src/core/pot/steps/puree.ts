@@ -1,7 +1,8 @@
 import { ingredient } from '../../food/catalogue';
 import { plus, times } from '../../food/composition';
-import { BLENDER_LOSS, type Thickener } from '../../thicken/granules';
+import type { Thickener } from '../../thicken/granules';
 import { CUTS, OPENS, type PureeTool, pulpOf } from '../../thicken/puree';
+import { THICKENERS } from '../../thickeners/thickeners';
 import { volumeMl } from '../contents';
 import { type CookOutcome, LONGEST, tenderness } from '../cook';
 import type { Kitchen } from '../kitchen';
@@ -85,7 +86,7 @@ function puree(pot: Pot, step: Puree, kitchen: Kitchen): Pot {
     thickeners: [
       ...pot.thickeners.map((t) => ({
         ...t,
-        strength: t.strength * (1 - BLENDER_LOSS[t.kind] * fraction * CUTS[step.tool]),
+        strength: t.strength * (1 - THICKENERS[t.kind].blenderLoss * fraction * CUTS[step.tool]),
       })),
       ...blended,
     ],

@@ -5,7 +5,7 @@ import { batchState } from '../../../core/batch/state';
 import type { House } from '../../../core/house/house';
 import type { KeepEvent } from '../../../core/keep/events';
 import { lotState } from '../../../core/keep/safe/fold';
-import { allergensOf, costOf, stepsOf } from '../../../core/keep/soup/keptPot';
+import { allergensOn, costIn, stepsOf } from '../../../core/keep/soup/keptPot';
 import { transaction } from '../../data/database';
 import { readLiveBatches } from '../../queries/batches';
 import { appendLine, holdLot, moveRow, openRow, readLineOwner, readLot } from '../../queries/keep';
@@ -30,7 +30,6 @@ function putBy(batch: Batch, house: House): KeepEvent | null {
       (batch.plan.cooked?.kitchen.products as typeof house.kitchen.products) ?? house.kitchen.products,
   };
   const ml = Math.max(1, Math.round(finished.yieldMl ?? batch.plan.litres * 1000));
-  const cost = costOf(steps, kitchen);
   const event = batch.events.findLast((e) => e.body.kind === 'finished');
   return {
     id: v5(event?.id ?? batch.id, OWN),
@@ -43,10 +42,10 @@ function putBy(batch: Batch, house: House): KeepEvent | null {
       batch: batch.id,
       madeAt: finished.at,
       ml,
-      allergens: [...allergensOf(steps, kitchen)],
+      allergens: [...allergensOn(steps, kitchen)],
       container: { kind: 'pot', vessel: batch.plan.vesselId },
       place: place.id,
-      ...(cost !== null && { costPerL: Math.round((cost / ml) * 100_000) / 100 }),
+      ...costIn(steps, kitchen, ml),
     },
   };
 }

@@ -47,7 +47,7 @@ export function WrongSheet({ house, state, why: first, onTake, onClose }: Props)
   const [litres, setLitres] = useState((state.ml / 1000).toFixed(1));
   const [problem, setProblem] = useState<{ field: string; says: string } | null>(null);
   const wrong = (field: string) => (problem?.field === field ? problem.says : undefined);
-  const { costPerL } = state.put;
+  const { costPerL, unpriced } = state.put;
   const l = typedNumber(litres);
   const throwAway = () => {
     // All of it, as it was shown, is all of it to the millilitre.
@@ -140,10 +140,14 @@ export function WrongSheet({ house, state, why: first, onTake, onClose }: Props)
               problem={wrong('litres')}
               hint={
                 costPerL !== undefined && typeof l === 'number'
-                  ? say('cost {currency}{cost}', {
-                      currency: house.currency,
-                      cost: (costPerL * l).toFixed(2),
-                    })
+                  ? say(
+                      'cost {currency}{cost}{unpriced, plural, =0 {} one {, one thing without a price not counted} other {, # things without a price not counted}}',
+                      {
+                        currency: house.currency,
+                        cost: (costPerL * l).toFixed(2),
+                        unpriced: unpriced ?? 0,
+                      },
+                    )
                   : undefined
               }
             />

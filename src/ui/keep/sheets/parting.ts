@@ -19,4 +19,5 @@ export const partOf = (
   ...(mark.useBy && { useBy: mark.useBy }),
   ...(reheats > 0 && { reheated: true }),
   ...(put.costPerL !== undefined && { costPerL: put.costPerL }),
+  ...(put.unpriced !== undefined && { unpriced: put.unpriced }),
 });

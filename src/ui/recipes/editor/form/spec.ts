@@ -4,8 +4,8 @@ import { term } from '../../../../core/message/term';
 import type { RecipeText } from '../../../../core/recipe/recipe';
 import { EQUAL_PARTS, EQUAL_PARTS_WORDS } from '../../../../core/thicken/equalParts';
 import { ROUX_COLOURS } from '../../../../core/thicken/granules';
-import { THICKEN_METHODS } from '../../../../core/thicken/methods';
 import { PUREE_TOOLS } from '../../../../core/thicken/puree';
+import { THICKEN_METHODS } from '../../../../core/thickeners/row';
 
 export type StepKind = RecipeText['steps'][number]['kind'];
 
