@@ -1,20 +1,23 @@
 import { byThePlan, demoBatch, eventAt } from '../../../../demo/batch';
 import { demoHouse } from '../../../../demo/demo';
+import { NOTHING } from '../../food/composition';
 import { latentHeat } from '../../heat/steam';
 import { surfaceArea } from '../../heat/vessel';
+import { advance } from '../../pot/advance';
 import { volumeMl } from '../../pot/contents';
 import { steamRate } from '../../pot/cook';
 import { observe } from '../../pot/observe';
 import { inEnglish } from '../../say/inWords';
 import { keepsBadly } from '../../service/wait';
+import { thickSoup } from '../cool/body';
 import type { KeepEvent } from '../events';
 import { lotState } from '../safe/fold';
 import { rulesIn } from '../standing';
 import { line, lotOf, putBy, START } from '../testKit';
 import { FREEZER_FILM, freezeEffects, freezingBody, freezingTime, plank, thawingTime } from './freeze';
-import { type Holding, holdForecast, settlesAt } from './hot';
-import { keptNow } from './keptNow';
-import { allergensOn, costIn, keptOf, someOf, soupOf, stepsOf } from './keptPot';
+import { HOT_LIQUID, type Holding, holdForecast, settlesAt } from './hot';
+import { keptNow, vesselOf } from './keptNow';
+import { allergensOn, costIn, keptOf, letDown, someOf, soupOf, stepsOf } from './keptPot';
 import { reheatForecast } from './reheat';
 
 const house = demoHouse();
@@ -253,5 +256,178 @@ describe('brought back', () => {
       found.seconds,
     );
     expect(reheatForecast(kept(parsnip), base, { ...rule.reheat, withinSeconds: 60 }).inTime).toBe(false);
+  });
+});
+
+describe('what a cook would be hurt by', () => {
+  const add = (ingredient: string, amount = 100) =>
+    ({ kind: 'add', items: [{ ingredient, amount }] }) as never;
+  const says = (...steps: never[]) => freezeEffects(steps).map((e) => `${e.grade}: ${inEnglish(e.what)}`);
+
+  test('what freezing does is said of what does it, and of nothing else', () => {
+    expect(says(add('onion'))).toEqual(['fine: Nothing in it minds being frozen']);
+    expect(says(add('heavy-cream'))).toEqual(['fine: Nothing in it minds being frozen']);
+    expect(says(add('whole-milk'))).toEqual(['mends: Lean dairy grains when it thaws']);
+    expect(says(add('plain-flour'))).toEqual(['mends: Plain flour weeps: water stands off it when it thaws']);
+    expect(says(add('cornstarch'))).toEqual(['mends: Cornstarch weeps: water stands off it when it thaws']);
+    expect(says(add('tapioca-starch'))).toEqual(['fine: Tapioca starch freezes well']);
+    expect(says(add('glutinous-rice-flour'))).toEqual(['fine: Glutinous rice flour freezes well']);
+  });
+
+  test('dice of potato are spoilt by frost, blended they mend; blended by half they are dice still', () => {
+    const blended = (fraction: number) => ({ kind: 'puree', fraction, tool: 'jug blender' }) as never;
+    expect(says(add('floury-potato'))).toEqual(['spoils: Potato dice go mealy and wet']);
+    expect(says(add('floury-potato'), blended(1))).toEqual(['mends: Potato turns grainy']);
+    expect(says(add('floury-potato'), blended(0.5))).toEqual(['spoils: Potato dice go mealy and wet']);
+    // The worst first, however they went in.
+    expect(
+      says(add('whole-milk'), add('egg-yolk'), add('tapioca-starch')).map((t) => t.split(':')[0]),
+    ).toEqual(['spoils', 'mends', 'fine']);
+  });
+
+  test('what holds more water takes longer to freeze, as much longer as it holds more', () => {
+    const tub = freezingBody(
+      { pan: { id: 'x', name: 'X', lengthMm: 200, widthMm: 200, depthMm: 100, count: 1 } },
+      80,
+    );
+    const time = (water: number) => freezingTime(tub, -20, 10, { ...NOTHING, water, starch: 1 - water });
+    expect(time(0.9) / time(0.6)).toBeCloseTo(1.5, 6);
+    expect(freezingTime(tub, -20, 10, null)).toBeCloseTo(time(0.88), 6);
+    expect(freezingTime(tub, -20, 10, NOTHING)).toBeCloseTo(time(0.88), 6);
+  });
+
+  test('a pot less deep than wide freezes from above and below, a deeper one from its sides', () => {
+    const pot = {
+      vessel: { id: 'v', name: 'V', diameterMm: 300, heightMm: 400, material: 'stainless steel', massG: 1 },
+    } as const;
+    expect(freezingBody(pot, 299)).toEqual({ shape: 'slab', mm: 299 });
+    expect(freezingBody(pot, 301)).toEqual({ shape: 'cylinder', mm: 300 });
+  });
+
+  const vessel = house.vessels.find((v) => v.id === 'tall-steel-36');
+  const place = house.keeping.places.find((p) => p.id === 'bath');
+  const burner = house.burners.find((b) => b.id === 'floor-ring');
+  if (!vessel || !place || !burner) throw new Error('the demo has none');
+  const holding: Holding = {
+    place,
+    vessel,
+    lid: 'off',
+    ml: 10_000,
+    celsius: 80,
+    servedPerHour: 0,
+    minutes: 240,
+  };
+
+  test('it lasts where nobody is served; served out, what is left is an eighth', () => {
+    expect(holdForecast(kept(parsnip), holding).lasts).toBeNull();
+    const slow = holdForecast(kept(parsnip), { ...holding, servedPerHour: 500 });
+    expect(slow.lasts).toBeNull();
+    const fast = holdForecast(kept(parsnip), { ...holding, servedPerHour: 5000, lid: 'on' });
+    const left = fast.points.at(-1)?.ml ?? 0;
+    expect(left).toBeGreaterThanOrEqual(1200);
+    expect(left).toBeLessThan(1200 + 5000 / 6);
+    expect(fast.lasts).toBe((fast.points.at(-1)?.minutes ?? 0) + 10);
+    expect(holdForecast(kept(parsnip), holding).skin).toBe(10);
+    expect(HOT_LIQUID).toBe(80);
+  });
+
+  test('it leaves its band at the first point that is of another, and not where none is', () => {
+    const open = holdForecast(kept(parsnip), { ...holding, ml: 3000 });
+    const first = open.points.find((p) => p.band !== open.points[0]?.band);
+    expect(first).toBeDefined();
+    expect(open.leaves).toEqual({ minutes: first?.minutes, band: first?.band });
+    const short = holdForecast(kept(parsnip), { ...holding, lid: 'on', minutes: 20 });
+    expect(short.points.every((p) => p.band === short.points[0]?.band)).toBe(true);
+    expect(short.leaves).toBeNull();
+  });
+
+  test('what it stands in is what it was put into: its own pot, its own pans, and none that is gone', () => {
+    expect(vesselOf({ kind: 'pot', vessel: 'deep-42' }, house)?.id).toBe('deep-42');
+    expect(vesselOf({ kind: 'pot', vessel: 'gone' }, house)).toBeNull();
+    expect(vesselOf({ kind: 'pans', pan: 'full-65', count: 2 }, house)?.massG).toBe(2200);
+    expect(vesselOf({ kind: 'pans', pan: 'gone', count: 2 }, house)).toBeNull();
+  });
+
+  const lotHeld = (place: string, ...more: KeepEvent[]) => {
+    const s = lotState(
+      lotOf(
+        line(0, putBy({ ml: 10_000, place, container: { kind: 'pot', vessel: 'tall-steel-36' } })),
+        ...more,
+      ),
+      house.keeping,
+    );
+    if (!s) throw new Error('nothing kept');
+    return s;
+  };
+  const mlAt = (minutes: number, state: ReturnType<typeof lotHeld>) =>
+    volumeMl(keptNow(kept(parsnip), state, house, START + minutes * 60_000).pot);
+
+  test('put straight into the bath it loses steam; on the worktop it does not', () => {
+    const open = (place: string) => lotHeld(place, line(1, { kind: 'note', text: 'x' }));
+    expect(mlAt(240, open('bath'))).toBeLessThan(mlAt(1, open('bath')) - 20);
+    expect(mlAt(240, open('worktop'))).toBe(mlAt(1, open('worktop')));
+  });
+
+  test('beyond eight hours on the pass nothing more is foreseen; what is written of later does not count yet', () => {
+    const held = lotHeld('bath');
+    expect(mlAt(30 * 60, held)).toBe(mlAt(8 * 60, held));
+    expect(mlAt(7 * 60, held)).toBeGreaterThan(mlAt(8 * 60, held));
+    const later = lotHeld('worktop', line(90, { kind: 'taken', ml: 4000 }));
+    expect(mlAt(89, later)).toBe(mlAt(1, later));
+    expect(mlAt(91, later)).toBeCloseTo(mlAt(1, later) - 4000, -1);
+  });
+
+  test('of a soup too little is left of to know, it is taken as thick; the rest is what the pot says', () => {
+    const little = { ...kept(parsnip), pot: someOf(kept(parsnip).pot, 15, 60) };
+    expect(soupOf(little, 500)).toEqual(thickSoup(500));
+    expect(soupOf(kept(parsnip), 500)).not.toEqual(thickSoup(500));
+    expect(soupOf(null, 500)).toEqual(thickSoup(500));
+  });
+
+  test('what was measured of it at the end is what there is; with nothing measured it is what the model has', () => {
+    const end = (yieldMl?: number) => {
+      const { batch, plan } = parsnip;
+      const done = byThePlan(plan);
+      const finish = { kind: 'finished' as const, goesTo: 'hold' as const, ...(yieldMl && { yieldMl }) };
+      const over = { ...batch, events: [...done, eventAt(900, plan.seconds + 60, finish)] };
+      const found = keptOf(over);
+      return found ? volumeMl(found.pot) : 0;
+    };
+    expect(end(5000)).toBeCloseTo(5000, -1);
+    expect(end()).toBeGreaterThan(11_000);
+    expect(end()).toBeLessThan(13_000);
+  });
+
+  test('cold water stirred in cools it, as much as it is of it; what is said of no temperature is as warm as the room', () => {
+    const { pot, kitchen } = kept(parsnip);
+    const hot = someOf(pot, 1000, 80);
+    const cold = letDown(hot, 1000, kitchen, 5).celsius;
+    const room = letDown(hot, 1000, kitchen).celsius;
+    expect(cold).toBeLessThan(55);
+    expect(room).toBeGreaterThan(cold + 4);
+    expect(room).toBeLessThan(letDown(hot, 1000, kitchen, 80).celsius - 10);
+  });
+
+  test('allergens the house names stand first', () => {
+    const steps = stepsOf(chowder.batch);
+    const without = allergensOn(steps, { ...house.kitchen, flagged: [] });
+    expect(without).toEqual([...without].sort());
+    expect(allergensOn(steps, { ...house.kitchen, flagged: ['wheat'] })[0]).toBe('wheat');
+  });
+
+  test('overnight it has set by 15 in 100, and comes back on half the flame', () => {
+    const asked = { vessel, burner, ml: 6000, celsius: 4 };
+    const found = reheatForecast(kept(parsnip), asked, rule.reheat);
+    const cold = { ...someOf(kept(parsnip).pot, 6000, 4, vessel), burner };
+    const { kitchen } = kept(parsnip);
+    expect(found.now / observe(cold, kitchen).bowlViscosity).toBeCloseTo(1.15, 6);
+    const back = (flame: number) => {
+      const start = letDown(cold, found.liquid, kitchen);
+      return (
+        advance(start, { kind: 'reheat', to: rule.reheat.to, lid: 'on', flame }, kitchen).pot.seconds -
+        start.seconds
+      );
+    };
+    expect((found.seconds - rule.reheat.forSeconds) / back(0.5)).toBeCloseTo(1, 2);
   });
 });
