@@ -1,4 +1,5 @@
-import { type Cooling, coolingTime } from '../src/core/heat/cooling';
+import { type Cooling, cooled, METHOD_CELSIUS, PAN_FILL, thickSoup } from '../src/core/heat/cool/body';
+import { secondsTo } from '../src/core/heat/cool/course';
 import { LIMITS } from '../src/core/safety/cautions';
 import { loosened, RULES, rulesOf } from '../src/core/safety/rules';
 
@@ -75,8 +76,16 @@ test.each([
   ['ice bath', 150, true],
   ['cold room', 200, false],
 ] as const)('%s, %d mm deep', (method, depthMm, inTime) => {
-  const c: Cooling = { method, depthMm, heatPerMl: 3.95, conductivity: 0.56 };
-  const first = coolingTime(c, cooling.from, cooling.through);
-  const all = coolingTime(c, cooling.from, cooling.to);
+  const pan = { lengthMm: 510, widthMm: 305, depthMm: depthMm / PAN_FILL };
+  const c: Cooling = {
+    soup: thickSoup((510 * 305 * depthMm) / 1000),
+    holder: { kind: 'pans', pan, count: 1 },
+    place: { kind: method, celsius: METHOD_CELSIUS[method] },
+    lid: false,
+    ...(method === 'ice bath' && { stirEvery: 10 }),
+  };
+  const points = cooled(c, cooling.from, 24 * HOUR);
+  const first = secondsTo(points, cooling.through);
+  const all = secondsTo(points, cooling.to);
   expect(first <= cooling.firstSeconds && all <= cooling.allSeconds).toBe(inTime);
 });

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { AWAY, DAMP, FILM, LID, RADIATION, UNDER, WAND } from '../src/core/keep/cool/body';
-import { FREEZER_FILM, freezingTime, plank, thawingTime } from '../src/core/keep/soup/freeze';
+import { AWAY, DAMP, FILM, LID, RADIATION, UNDER, WAND } from '../src/core/heat/cool/body';
+import { freezingTime, plank, thawingTime } from '../src/core/keep/soup/freeze';
 
 /** What docs/model.md says of cooling and freezing is what is worked with. */
 const doc = readFileSync('docs/model.md', 'utf8').replaceAll('−', '-');
@@ -13,14 +13,15 @@ function figures(says: RegExp): readonly number[] {
 }
 
 test('films of the places things cool in', () => {
-  const [shelf, freezer, room, blast, ice] = figures(
-    /worktop and fridge ([\d.]+), freezer ([\d.]+), cold room ([\d.]+), blast ([\d.]+), ice water ([\d.]+);/,
+  const [shelf, freezer, room, fan, blast, ice] = figures(
+    /worktop and fridge ([\d.]+), freezer ([\d.]+), cold room ([\d.]+), with a fan ([\d.]+), blast ([\d.]+), ice water ([\d.]+);/,
   );
   expect(FILM).toEqual({
     worktop: shelf,
     fridge: shelf,
     freezer,
     'cold room': room,
+    fan,
     blast,
     'ice bath': ice,
     // Hot places stand in the same still air.
@@ -66,7 +67,7 @@ test('a soup freezes and thaws by the figures that are said', () => {
   const [water, from, latent, freezer, fridge, thawed, ice] = figures(
     /A soup is ([\d.]+) water, freezes from (-[\d.]+) °C and has ([\d.]+) kJ in a kilogram of its ice; films are ([\d.]+) W\/\(m²·K\) in a freezer, ([\d.]+) in a fridge\. Thawing .* conducts ([\d.]+) instead of ([\d.]+)\./,
   ) as [number, number, number, number, number, number, number];
-  expect(FREEZER_FILM).toEqual({ freezer, fridge });
+  expect([FILM.freezer, FILM.fridge]).toEqual([freezer, fridge]);
   const body = { shape: 'slab', mm: 50 } as const;
   const a = 0.05;
   const one = (apart: number, conducts: number, film: number) =>

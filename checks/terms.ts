@@ -9,7 +9,7 @@ import { DIETS } from '../src/core/food/diets';
 import { ALLERGENS, GROUPS } from '../src/core/food/ingredient';
 import { WHENS } from '../src/core/formats/draft/draftSteps';
 import { EFFICIENCY } from '../src/core/heat/burner';
-import { COOLING_METHODS } from '../src/core/heat/cooling';
+import { COOLING_METHODS } from '../src/core/heat/cool/body';
 import { MATERIALS } from '../src/core/heat/vessel';
 import { LID_ESCAPE } from '../src/core/heat/waterLoss';
 import { PLACE_KINDS, USUAL_KEEPING } from '../src/core/house/keeping';

@@ -8,7 +8,7 @@ import { type Followed, follow } from '../src/core/batch/follow/follow';
 import type { Batch } from '../src/core/batch/record';
 import { ticketOf } from '../src/core/batch/ticket';
 import { catalogue } from '../src/core/food/catalogue';
-import { COOLING_METHODS } from '../src/core/heat/cooling';
+import { COOLING_METHODS } from '../src/core/heat/cool/body';
 import { seeded } from '../src/core/maths/random';
 import { observe } from '../src/core/pot/observe';
 import type { Portion, Step, StepKind } from '../src/core/pot/step';

@@ -1,7 +1,7 @@
 import { equivalentsFor, fatFactor, temperatureFactor, viscosity, waterViscosity } from './flow/viscosity';
 import { componentDensity, conductivityOf, heatCapacityOf } from './food/thermal';
 import { heatInto } from './heat/burner';
-import { type Cooling, coolingTemperature, coolingTime } from './heat/cooling';
+import { type Cooling, cooled, thickSoup } from './heat/cool/body';
 import { advanceLag, type Cut, noLag, softeningIn, startLag } from './heat/softening';
 import { boilingPoint, latentHeat, pressureAt, saturationPressure } from './heat/steam';
 import { depthOf, type Vessel, volumeAt } from './heat/vessel';
@@ -20,7 +20,12 @@ const vessel: Vessel = {
 };
 const cut: Cut = { shape: 'cube', edgeMm: 20 };
 const air = { pressure: 101_325, celsius: 24, humidity: 0.5 };
-const pan: Cooling = { method: 'fan', depthMm: 50, heatPerMl: 3.9, conductivity: 0.55 };
+const pan: Cooling = {
+  soup: thickSoup(5000),
+  holder: { kind: 'pans', pan: { lengthMm: 510, widthMm: 305, depthMm: 65 }, count: 1 },
+  place: { kind: 'fan', celsius: 3 },
+  lid: false,
+};
 const flour: Thickener = {
   kind: 'wheat',
   from: 'plain-flour',
@@ -46,8 +51,9 @@ const REFUSED: readonly (readonly [string, string, () => unknown])[] = [
   ['softening', 'time', () => softeningIn(-3, 90)],
   ['a piece', 'piece', () => startLag(cut, -90, 90)],
   ['a piece in time', 'edge', () => advanceLag(noLag(cut), { ...cut, edgeMm: 0 }, 10, 0)],
-  ['cooling', 'depth', () => coolingTemperature({ ...pan, depthMm: 0 }, 90, 60)],
-  ['cooling time', 'to', () => coolingTime(pan, 90, -40)],
+  ['cooling', 'volume', () => cooled({ ...pan, soup: thickSoup(0) }, 90, 60)],
+  ['cooling from', 'from', () => cooled(pan, 190, 60)],
+  ['cooling for', 'time', () => cooled(pan, 90, -1)],
   ['heat capacity', 'temperature', () => heatCapacityOf('water', 900)],
   ['density', 'temperature', () => componentDensity('fat', -60)],
   ['conductivity', 'temperature', () => conductivityOf('fat', Number.NaN)],

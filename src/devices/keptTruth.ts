@@ -1,6 +1,6 @@
+import { type Cooling, cooled, thickSoup } from '../core/heat/cool/body';
+import { warmestAt } from '../core/heat/cool/course';
 import type { House } from '../core/house/house';
-import { type Cooling, cooled, thickSoup } from '../core/keep/cool/body';
-import { warmestAt } from '../core/keep/cool/course';
 import { coolingOf } from '../core/keep/cool/ways';
 import { type Lot, type LotState, placeOf } from '../core/keep/lot';
 import { lotState } from '../core/keep/safe/fold';

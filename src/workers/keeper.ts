@@ -1,16 +1,15 @@
 import type { Batch } from '../core/batch/record';
 // Nothing of the page but this speaks of ingredients.
 import '../core/food/load';
+import { FILM, filled } from '../core/heat/cool/body';
+import { warmestAt } from '../core/heat/cool/course';
 import type { House } from '../core/house/house';
-import { filled } from '../core/keep/cool/body';
-import { warmestAt } from '../core/keep/cool/course';
 import type { Forecast } from '../core/keep/cool/forecast';
 import { type Tried, tried, type Way, waysToCool } from '../core/keep/cool/ways';
 import type { KeepEvent } from '../core/keep/events';
 import { type Lot, placeOf } from '../core/keep/lot';
 import { lotState } from '../core/keep/safe/fold';
 import {
-  FREEZER_FILM,
   type FreezeEffect,
   freezeEffects,
   freezingBody,
@@ -204,11 +203,9 @@ async function work(ask: Exclude<KeeperQuestion, { kind: 'house' | 'batch' }>, h
         found: {
           effects: freezeEffects(from?.steps ?? []),
           freeze: freezer
-            ? freezingTime(body, freezer.celsius, FREEZER_FILM.freezer, liquid)
+            ? freezingTime(body, freezer.celsius, FILM.freezer, liquid)
             : Number.POSITIVE_INFINITY,
-          thaw: fridge
-            ? thawingTime(body, fridge.celsius, FREEZER_FILM.fridge, liquid)
-            : Number.POSITIVE_INFINITY,
+          thaw: fridge ? thawingTime(body, fridge.celsius, FILM.fridge, liquid) : Number.POSITIVE_INFINITY,
         },
       });
     }

@@ -1,6 +1,5 @@
 import { bisect } from '../maths/bisect';
 import { heatInto, WALL_LOSS } from './burner';
-import { coolingTemperature, coolingTime } from './cooling';
 import { advanceLag, type Cut, centreTemperature, noLag, softeningIn, startLag, withFilm } from './softening';
 import { boilingPoint, latentHeat, pressureAt, saturationPressure } from './steam';
 import { depthOf, holding, losingArea, MATERIALS, rimVolume, type Vessel, volumeAt } from './vessel';
@@ -210,40 +209,6 @@ describe('softening', () => {
     // Six modes of many: a degree short at the first instant.
     expect(Math.abs(centreTemperature(lag, rod, 64) - 60)).toBeLessThan(1);
     expect(centreTemperature(startLag(rod, 10, 200), rod, 100)).toBe(-40);
-  });
-});
-
-describe('cooling', () => {
-  const pan = { method: 'cold room', depthMm: 50, heatPerMl: 3.9, conductivity: 0.55 } as const;
-
-  /** Slab, both faces, one term: Carslaw & Jaeger; ζ tan ζ = Bi solved by hand for the figures of docs/model.md. */
-  test.each([
-    ['cold room', 3, 9],
-    ['fan', 3, 25],
-    ['blast', -10, 50],
-  ] as const)('%s: air of %d °C, a film of %d W/(m²·K)', (method, air, film) => {
-    const half = 0.025;
-    const biot = (film * half) / 0.55;
-    let z = 0.01;
-    while (z * Math.tan(z) < biot) z += 1e-6;
-    const t = 7200;
-    const weight = (4 * Math.sin(z)) / (2 * z + Math.sin(2 * z));
-    const left = weight * Math.exp((-z * z * (0.55 / 3.9e6) * t) / half ** 2);
-    expect(coolingTemperature({ ...pan, method }, 90, t)).toBeCloseTo(air + (90 - air) * left, 2);
-  });
-
-  test('an ice bath at 1 °C is stirred: one exponential at 350 W/(m²·K)', () => {
-    const left = Math.exp((-350 * 900) / (3.9e6 * 0.025));
-    expect(coolingTemperature({ ...pan, method: 'ice bath' }, 90, 900)).toBeCloseTo(1 + 89 * left, 6);
-  });
-
-  test('the time to a temperature is where the warmest part has it; what it never reaches takes for ever', () => {
-    const seconds = coolingTime(pan, 60, 21);
-    expect(coolingTemperature(pan, 60, seconds)).toBeCloseTo(21, 6);
-    expect(coolingTime(pan, 20, 21)).toBe(0);
-    expect(coolingTime(pan, 21, 21)).toBe(0);
-    expect(coolingTime(pan, 60, 3)).toBe(Number.POSITIVE_INFINITY);
-    expect(coolingTemperature(pan, 60, 0)).toBeCloseTo(60, 0);
   });
 });
 

@@ -1,5 +1,6 @@
 import { boilsAt } from '../pot/cook';
 import type { Kitchen } from '../pot/kitchen';
+import { DAY_MS } from '../units/moment';
 import type { KeepEvent } from './events';
 import { standingLines } from './lot';
 
@@ -7,7 +8,7 @@ import { standingLines } from './lot';
 export const MOST_OUT = 1;
 
 /** A probe’s last check is worth this long, ms. Common practice, no source: each week. */
-export const CHECK_EVERY = 7 * 86_400_000;
+export const CHECK_EVERY = 7 * DAY_MS;
 
 /** A probe of the kitchen by its checks. */
 export type ProbeStanding = {

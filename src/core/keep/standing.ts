@@ -1,8 +1,8 @@
+import type { Soup } from '../heat/cool/body';
 import type { House } from '../house/house';
 import { type Message, message } from '../message/message';
 import type { Limit } from '../safety/course';
 import { type RuleSet, rulesOf } from '../safety/rules';
-import type { Soup } from './cool/body';
 import { FILM_UNKNOWN, type FilmKnown, type Forecast, forecast, type Phase } from './cool/forecast';
 import { coolingOf, type Means } from './cool/ways';
 import type { KeepEvent } from './events';

@@ -1,6 +1,7 @@
 import type { Ticket } from '../batch/ticket';
 import { type Message, message } from '../message/message';
 import type { RuleSet } from '../safety/rules';
+import { DAY_MS } from '../units/moment';
 import type { LotState } from './lot';
 import { type Alarm, doingOf, nextReading, underLimit } from './standing';
 
@@ -31,9 +32,7 @@ export function lotTicket(
   const fresh = last !== undefined && now - last.at < FRESH;
   const reheatBy = state.since + rule.reheat.withinSeconds * 1000;
   const until =
-    state.stage === 'reheating'
-      ? reheatBy
-      : (nextReading(state, rule, probeEvery) ?? state.since + 86_400_000);
+    state.stage === 'reheating' ? reheatBy : (nextReading(state, rule, probeEvery) ?? state.since + DAY_MS);
   const under = underLimit(state, rule, now);
   const celsius = fresh
     ? last.celsius

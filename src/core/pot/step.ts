@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { isIngredient, notCatalogued } from '../food/catalogue';
-import { COOLING_METHODS } from '../heat/cooling';
+import { COOLING_METHODS } from '../heat/cool/body';
 import { issue } from '../message/told';
 import { EQUAL_PARTS } from '../thicken/equalParts';
 import { ROUX_COLOURS } from '../thicken/granules';

@@ -1,5 +1,6 @@
 import { ORDER_BOUNDS } from '../order/bounds';
 import type { Order } from '../order/order';
+import { DAY_MS } from '../units/moment';
 import type { Cycle, Place, Service, Soup } from './schema';
 
 export type { Cycle, Place, Service, Soup };
@@ -31,8 +32,6 @@ export function clockOf(minutes: number): string {
   const m = ((Math.round(minutes) % 1440) + 1440) % 1440;
   return `${String(Math.floor(m / 60)).padStart(2, '0')}:${String(m % 60).padStart(2, '0')}`;
 }
-
-const DAY_MS = 86_400_000;
 
 /** Day of the week, Monday 0. */
 export const weekdayOf = (day: string): number => (new Date(`${day}T00:00:00Z`).getUTCDay() + 6) % 7;

@@ -29,9 +29,9 @@ const GREEN = 40;
 const DAIRY = 120;
 const GREENS = ['green-peas', 'lettuce', 'spinach', 'watercress'];
 
-/** How long what `steps` put in may wait hot, the shortest first; `still` is what is in the pot as pieces. */
-export function keepsBadly(steps: readonly Step[], still: ReadonlySet<string>): readonly Wait[] {
-  const found: Wait[] = [{ minutes: MOST, why: message('no soup is kept hot longer') }];
+/** How long what `steps` put in may wait hot, and what of it keeps worst; `still` is what is in the pot as pieces. */
+export function keepsAtMost(steps: readonly Step[], still: ReadonlySet<string>): Wait {
+  const found: Wait[] = [];
   for (const step of steps) {
     for (const { ingredient: id, amount } of portionsIn<Portion>(step)) {
       if (amount <= 0) continue;
@@ -53,12 +53,13 @@ export function keepsBadly(steps: readonly Step[], still: ReadonlySet<string>): 
         found.push({ minutes: DAIRY, why: message('dairy skins over and grains, kept hot') });
     }
   }
-  return found.sort((a, b) => a.minutes - b.minutes);
+  const longest: Wait = { minutes: MOST, why: message('no soup is kept hot longer') };
+  return found.reduce((worst, w) => (w.minutes < worst.minutes ? w : worst), longest);
 }
 
 /** What is in it that keeps badly. Shells and bones are strained off: only what is still in it toughens. */
-const kept = (plan: Plan): readonly Wait[] =>
-  keepsBadly(
+const kept = (plan: Plan): Wait =>
+  keepsAtMost(
     plan.steps.map((s) => s.step),
     new Set(plan.solved.run.pot.pieces.map((p) => p.ingredient)),
   );
@@ -68,8 +69,7 @@ const kept = (plan: Plan): readonly Wait[] =>
  * 72 °C until it leaves its band, by the same pot the plan was cooked in.
  */
 export function waitOf(plan: Plan): Wait {
-  const [worst] = kept(plan);
-  if (!worst) return { minutes: MOST, why: message('no soup is kept hot longer') };
+  const worst = kept(plan);
   const { kitchen } = plan.setup;
   const band = bandOf(plan.found.bowlViscosity, kitchen.bandLimits);
   let { pot } = plan.solved.run;

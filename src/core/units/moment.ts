@@ -13,5 +13,5 @@ export const momentOf = (what: string) => {
   return z.iso.datetime({ error }).regex(WRITTEN, { error });
 };
 
-/** ms of a day: nothing is written down further from now than this. */
+/** ms of a day. Nothing is written down further from now than this. */
 export const DAY_MS = 86_400_000;

@@ -1,7 +1,7 @@
 import { type Message, message } from '../message/message';
 import { dayOf, timeOfDay } from '../units/clock';
+import { DAY_MS } from '../units/moment';
 
-const DAY_MS = 86_400_000;
 const midnight = (d: Date): number => new Date(d.getFullYear(), d.getMonth(), d.getDate()).getTime();
 
 /** A moment as it is said at `now`, on the clock of this machine: "at 18:30", "tomorrow at 18:30", "on Friday at 18:30"; with its date beyond a week. */

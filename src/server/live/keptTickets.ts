@@ -1,8 +1,8 @@
 import type { Batch } from '../../core/batch/record';
 import type { Ticket } from '../../core/batch/ticket';
+import { type Soup, thickSoup } from '../../core/heat/cool/body';
+import { warmestAt } from '../../core/heat/cool/course';
 import type { House } from '../../core/house/house';
-import { type Soup, thickSoup } from '../../core/keep/cool/body';
-import { warmestAt } from '../../core/keep/cool/course';
 import type { Lot } from '../../core/keep/lot';
 import { lotState } from '../../core/keep/safe/fold';
 import { limitsNow } from '../../core/keep/safe/judged';

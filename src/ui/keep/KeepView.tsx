@@ -1,8 +1,8 @@
 'use client';
 
 import { Suspense, useMemo, useState } from 'react';
+import { warmestAt } from '../../core/heat/cool/course';
 import type { House } from '../../core/house/house';
-import { warmestAt } from '../../core/keep/cool/course';
 import type { KeepBody, KeepEvent } from '../../core/keep/events';
 import type { LotState } from '../../core/keep/lot';
 import { deviationOf, wouldGoAgainst } from '../../core/keep/safe/against';

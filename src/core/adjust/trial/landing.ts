@@ -1,5 +1,6 @@
 import { shifted } from '../../batch/follow/filter';
 import { bandOf, openRangeOf } from '../../flow/bands';
+import { quantile } from '../../maths/quantile';
 import { normals, seeded } from '../../maths/random';
 import { type Factor, type Kitchen, spreadOf } from '../../pot/kitchen';
 import type { Pot } from '../../pot/pot';
@@ -79,10 +80,10 @@ export function landing(measured: Measured, steps: readonly Step[], hangsOn: Fac
     if (y >= from && y < to) inside++;
   }
   samples.sort();
-  const quantile = (share: number): number => Math.exp(samples[Math.floor(share * SAMPLES)] ?? y0);
+  const share = (of: number): number => Math.exp(quantile(samples, of));
   // What is left after a flow test in between: the test's own error, and the rest of the dose's.
   const left = Math.hypot(CHECKED, ...bends.slice(2).map((b) => b.slope / 3));
-  return { bracket: [quantile(0.1), quantile(0.9)] as const, chance: inside / SAMPLES, left, band };
+  return { bracket: [share(0.1), share(0.9)] as const, chance: inside / SAMPLES, left, band };
 }
 
 /** Standard deviation of ln(viscosity) after a flow test by the house funnel, twice. Our assumption. */

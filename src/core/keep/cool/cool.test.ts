@@ -1,8 +1,8 @@
 import { demoHouse } from '../../../../demo/demo';
 import { Column } from '../../heat/conduct';
+import { convects, cooled, FILM, icedTo, thickSoup } from '../../heat/cool/body';
+import { secondsTo, warmestAt } from '../../heat/cool/course';
 import { rulesIn } from '../standing';
-import { convects, cooled, FILM, icedTo, thickSoup } from './body';
-import { secondsTo, warmestAt } from './course';
 import { FILM_UNKNOWN, fitted, forecast, type Phase } from './forecast';
 import { coolingOf, rankedWays, SURE_ENOUGH, type ToCool, tried, type Way, waysToCool } from './ways';
 

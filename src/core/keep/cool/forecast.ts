@@ -1,8 +1,9 @@
+import { type Cooling, cooled, SURE, type Unsure } from '../../heat/cool/body';
+import { type Point, secondsTo, warmestAt } from '../../heat/cool/course';
 import { linear } from '../../maths/linear';
+import { quantile } from '../../maths/quantile';
 import { normals, seeded } from '../../maths/random';
 import type { RuleSet } from '../../safety/rules';
-import { type Cooling, cooled, SURE, type Unsure } from './body';
-import { type Point, secondsTo, warmestAt } from './course';
 
 /** °C read `seconds` after it was set to cool so. */
 export type Reading = { readonly seconds: number; readonly celsius: number };
@@ -163,9 +164,6 @@ export type Forecast = {
 
 const DRAWS = 100;
 const BANDED = 36;
-
-const quantile = (sorted: readonly number[], share: number): number =>
-  sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? Number.NaN;
 
 /** s looked ahead at the least, and beyond the last limit. */
 const AHEAD = 3600;

@@ -1,10 +1,18 @@
+import {
+  type Cooling,
+  type CoolingPlace,
+  filled,
+  type Holder,
+  panHolds,
+  type Soup,
+  STIRRED_IN_ICE,
+} from '../../heat/cool/body';
 import type { Vessel } from '../../heat/vessel';
 import { rimVolume } from '../../heat/vessel';
 import type { Keeping, Place } from '../../house/keeping';
 import { type Message, message } from '../../message/message';
 import { Told } from '../../message/told';
 import type { RuleSet } from '../../safety/rules';
-import { type Cooling, filled, type Holder, panHolds, type Soup } from './body';
 import { FILM_UNKNOWN, type FilmKnown, type Forecast, forecast, type Phase, supposed } from './forecast';
 
 /** A way of cooling as it is written down: what of the kitchen's it is done with. */
@@ -49,17 +57,14 @@ export function coolingOf(way: Way, soup: Soup, { keeping, vessels }: Omit<Means
 }
 
 /** How much a way asks of the kitchen: pans to wash, the blast, ice to fetch, somebody who stirs. Our assumption; for putting the cheapest first. */
-function effort({ into, stirEvery, wands = 0 }: Way, place: Place): number {
+function effort({ into, stirEvery, wands = 0 }: Way, { kind }: CoolingPlace): number {
   const pans = into.kind === 'pans' ? into.count : 0;
-  const room = { blast: 2, 'ice bath': 3, freezer: 2 }[place.kind as string] ?? 0;
+  const room = { blast: 2, 'ice bath': 3, freezer: 2 }[kind as string] ?? 0;
   return pans + room + (stirEvery ? 3 : 0) + wands;
 }
 
 /** Pans deeper in soup than this, mm, cool no better than pots. Our assumption. */
 const DEEPEST = 100;
-
-/** Minutes between two stirrings in ice. Common practice, no source. */
-const STIR = 10;
 
 /** Places something hot may be put to cool. */
 const COOLS: readonly Place['kind'][] = ['blast', 'cold room', 'fridge', 'ice bath'];
@@ -74,8 +79,8 @@ function candidates(ml: number, vessel: Vessel | null, { keeping }: Means): read
     for (const place of cold) {
       if (place.kind === 'ice bath')
         lists.push([
-          { into, place: place.id, stirEvery: STIR },
-          ...(wands > 0 ? [{ into, place: place.id, stirEvery: STIR, wands }] : []),
+          { into, place: place.id, stirEvery: STIRRED_IN_ICE },
+          ...(wands > 0 ? [{ into, place: place.id, stirEvery: STIRRED_IN_ICE, wands }] : []),
         ]);
       else lists.push([{ into, place: place.id }]);
     }

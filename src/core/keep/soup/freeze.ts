@@ -64,9 +64,6 @@ const ICE = { latent: 334, conductivity: 1.6 } as const;
 const THAWED = 0.55;
 const FREEZES = -0.8;
 
-/** W/(m²·K) in a freezer, in a fridge. Our assumptions. */
-export const FREEZER_FILM = { freezer: 10, fridge: 8 } as const;
-
 const waterIn = (liquid: Composition | null): number => {
   const total = liquid ? totalOf(liquid) : 0;
   return liquid && total > 0 ? liquid.water / total : WATERY;

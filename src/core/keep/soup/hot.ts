@@ -4,7 +4,7 @@ import { surfaceArea, type Vessel } from '../../heat/vessel';
 import type { Lid } from '../../heat/waterLoss';
 import type { Place } from '../../house/keeping';
 import { bisect } from '../../maths/bisect';
-import { type Message, message } from '../../message/message';
+import type { Message } from '../../message/message';
 import { advance } from '../../pot/advance';
 import { volumeMl } from '../../pot/contents';
 import { steamRate } from '../../pot/cook';
@@ -12,7 +12,7 @@ import type { Kitchen } from '../../pot/kitchen';
 import { ladled } from '../../pot/ladled';
 import { observe } from '../../pot/observe';
 import type { Pot } from '../../pot/pot';
-import { keepsBadly } from '../../service/wait';
+import { keepsAtMost } from '../../service/wait';
 import { type Kept, letDown, someOf } from './keptPot';
 
 /** How it is kept hot, and what is ladled off meanwhile. */
@@ -142,7 +142,7 @@ export function holdForecast(kept: Kept, holding: Holding): HotForecast {
   const leaving = points.find((p) => bandOf(p.viscosity, kitchen.bandLimits) !== first.band);
   const last = points.at(-1);
   const still = new Set(kept.pot.pieces.map((p) => p.ingredient));
-  const [worst] = keepsBadly(kept.steps, still);
+  const worst = keepsAtMost(kept.steps, still);
   return {
     points,
     settles,
@@ -151,6 +151,6 @@ export function holdForecast(kept: Kept, holding: Holding): HotForecast {
     leaves: leaving ? { minutes: leaving.minutes, band: leaving.band } : null,
     letDown: dose < WORTH ? 0 : Math.round(dose / 10) * 10,
     skin: holding.lid === 'on' ? null : SKIN,
-    worst: worst ?? { minutes: 240, why: message('no soup is kept hot longer') },
+    worst,
   };
 }

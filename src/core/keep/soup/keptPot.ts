@@ -3,6 +3,7 @@ import { follow } from '../../batch/follow/follow';
 import type { Batch } from '../../batch/record';
 import type { Allergen } from '../../food/ingredient';
 import { mixtureConductivity } from '../../food/thermal';
+import { type Soup, thickSoup } from '../../heat/cool/body';
 import type { Vessel } from '../../heat/vessel';
 import type { Pan } from '../../house/keeping';
 import { advance } from '../../pot/advance';
@@ -13,7 +14,6 @@ import { ladled } from '../../pot/ladled';
 import { observe } from '../../pot/observe';
 import type { Pot } from '../../pot/pot';
 import type { Step } from '../../pot/step';
-import { type Soup, thickSoup } from '../cool/body';
 
 /** The soup of a batch as it was finished, in the room it was cooked in. */
 export type Kept = { readonly pot: Pot; readonly kitchen: Kitchen; readonly steps: readonly Step[] };

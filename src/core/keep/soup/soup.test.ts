@@ -1,6 +1,7 @@
 import { byThePlan, demoBatch, eventAt } from '../../../../demo/batch';
 import { demoHouse } from '../../../../demo/demo';
 import { NOTHING } from '../../food/composition';
+import { FILM, thickSoup } from '../../heat/cool/body';
 import { latentHeat } from '../../heat/steam';
 import { surfaceArea } from '../../heat/vessel';
 import { advance } from '../../pot/advance';
@@ -8,13 +9,12 @@ import { volumeMl } from '../../pot/contents';
 import { steamRate } from '../../pot/cook';
 import { observe } from '../../pot/observe';
 import { inEnglish } from '../../say/inWords';
-import { keepsBadly } from '../../service/wait';
-import { thickSoup } from '../cool/body';
+import { keepsAtMost } from '../../service/wait';
 import type { KeepEvent } from '../events';
 import { lotState } from '../safe/fold';
 import { rulesIn } from '../standing';
 import { line, lotOf, putBy, START } from '../testKit';
-import { FREEZER_FILM, freezeEffects, freezingBody, freezingTime, plank, thawingTime } from './freeze';
+import { freezeEffects, freezingBody, freezingTime, plank, thawingTime } from './freeze';
 import { HOT_LIQUID, type Holding, holdForecast, settlesAt } from './hot';
 import { keptNow, vesselOf } from './keptNow';
 import { allergensOn, costIn, keptOf, letDown, someOf, soupOf, stepsOf } from './keptPot';
@@ -130,7 +130,7 @@ describe('on the pass', () => {
   test('a liaison of yolk has its own limit, shorter than the others', () => {
     // Its mussels, poached, have a shorter one still.
     expect(holdForecast(kept(mussel), { ...holding, ml: 7000 }).worst.minutes).toBe(20);
-    expect(keepsBadly(stepsOf(mussel.batch), new Set())[0]).toMatchObject({ minutes: 30 });
+    expect(keepsAtMost(stepsOf(mussel.batch), new Set())).toMatchObject({ minutes: 30 });
     expect(holdForecast(kept(parsnip), holding).worst.minutes).toBeGreaterThan(60);
   });
 });
@@ -196,24 +196,16 @@ describe('frozen', () => {
     const tub = house.keeping.pans.find((p) => p.id === 'tub-2');
     const vessel = house.vessels.find((v) => v.id === 'deep-42');
     if (!tub || !vessel) throw new Error('the demo has none');
-    const deep = freezingTime(freezingBody({ pan: tub }, 80), -20, FREEZER_FILM.freezer, null) / 3600;
+    const deep = freezingTime(freezingBody({ pan: tub }, 80), -20, FILM.freezer, null) / 3600;
     expect(deep).toBeGreaterThan(4);
     expect(deep).toBeLessThan(14);
-    expect(freezingTime(freezingBody({ pan: tub }, 40), -20, FREEZER_FILM.freezer, null) / 3600).toBeLessThan(
-      deep,
-    );
-    expect(
-      freezingTime(freezingBody({ vessel }, 300), -20, FREEZER_FILM.freezer, null) / 3600,
-    ).toBeGreaterThan(24);
-    expect(freezingTime(freezingBody({ pan: tub }, 80), 0, FREEZER_FILM.freezer, null)).toBe(
+    expect(freezingTime(freezingBody({ pan: tub }, 40), -20, FILM.freezer, null) / 3600).toBeLessThan(deep);
+    expect(freezingTime(freezingBody({ vessel }, 300), -20, FILM.freezer, null) / 3600).toBeGreaterThan(24);
+    expect(freezingTime(freezingBody({ pan: tub }, 80), 0, FILM.freezer, null)).toBe(
       Number.POSITIVE_INFINITY,
     );
-    expect(thawingTime(freezingBody({ pan: tub }, 80), 4, FREEZER_FILM.fridge, null) / 3600).toBeGreaterThan(
-      deep,
-    );
-    expect(thawingTime(freezingBody({ pan: tub }, 80), -5, FREEZER_FILM.fridge, null)).toBe(
-      Number.POSITIVE_INFINITY,
-    );
+    expect(thawingTime(freezingBody({ pan: tub }, 80), 4, FILM.fridge, null) / 3600).toBeGreaterThan(deep);
+    expect(thawingTime(freezingBody({ pan: tub }, 80), -5, FILM.fridge, null)).toBe(Number.POSITIVE_INFINITY);
     expect(() =>
       plank({
         body: { shape: 'slab', mm: 0 },
@@ -322,13 +314,21 @@ describe('what a cook would be hurt by', () => {
     expect(holdForecast(kept(parsnip), holding).lasts).toBeNull();
     const slow = holdForecast(kept(parsnip), { ...holding, servedPerHour: 500 });
     expect(slow.lasts).toBeNull();
-    const fast = holdForecast(kept(parsnip), { ...holding, servedPerHour: 5000, lid: 'on' });
+    const fast = holdForecast(kept(parsnip), { ...holding, servedPerHour: 4680, lid: 'on' });
     const left = fast.points.at(-1)?.ml ?? 0;
     expect(left).toBeGreaterThanOrEqual(1200);
-    expect(left).toBeLessThan(1200 + 5000 / 6);
+    expect(left).toBeLessThan(1320);
     expect(fast.lasts).toBe((fast.points.at(-1)?.minutes ?? 0) + 10);
     expect(holdForecast(kept(parsnip), holding).skin).toBe(10);
     expect(HOT_LIQUID).toBe(80);
+  });
+
+  test('thickened to four times what it was, nobody would serve it: there it ends', () => {
+    const { points } = holdForecast(kept(parsnip), { ...holding, ml: 2000, minutes: 600 });
+    const [first, last] = [points[0], points.at(-1)];
+    const times = (last?.viscosity ?? 0) / (first?.viscosity ?? 1);
+    expect(times).toBeLessThanOrEqual(4);
+    expect(last?.minutes).toBeLessThan(600);
   });
 
   test('it leaves its band at the first point that is of another, and not where none is', () => {

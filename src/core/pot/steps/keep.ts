@@ -1,10 +1,13 @@
 import { totalOf } from '../../food/composition';
 import { heatHeldBy, mixtureConductivity } from '../../food/thermal';
-import { type Cooling, coolingTemperature, coolingTime } from '../../heat/cooling';
+import { type Cooling, cooled, METHOD_CELSIUS, PAN_FILL, STIRRED_IN_ICE } from '../../heat/cool/body';
+import { secondsTo, warmestAt } from '../../heat/cool/course';
 import { centreTemperature, startLag } from '../../heat/softening';
+import { rimVolume } from '../../heat/vessel';
 import { heatCapacity, metalCapacity, putAllIn, volumeMl } from '../contents';
 import { type CookOutcome, cook, DONE_CELSIUS, heatTo } from '../cook';
 import type { Kitchen } from '../kitchen';
+import { consistency } from '../observe';
 import { OFF_THE_HEAT, type Pot, potCelsius } from '../pot';
 import type { StepOf } from '../step';
 import { standing } from './fire/standing';
@@ -49,15 +52,42 @@ export function poach(pot: Pot, step: StepOf<'poach'>, kitchen: Kitchen, until: 
   return { ...longer, trace: [...done.trace, ...longer.trace], stalled: done.stalled };
 }
 
-/** The soup as a body that cools: what cooling needs to know of it. */
+/** s beyond which nobody waits for a pot to cool. */
+const FIRST_LOOK = 12 * 3600;
+const LONGEST = 7 * 86_400;
+
+/** mL that are cooled as one at the most. */
+const MOST_ML = 600_000;
+
+/** A full pan, mm: what a recipe’s “so deep” is poured into, as many as it takes. */
+const FULL_PAN = { lengthMm: 510, widthMm: 305 } as const;
+
+/** A pot that is cooled as a recipe says: in pans so deep, or as it is in ice and stirred; by the same model as what is kept. */
 export function coolingOf(pot: Pot, step: Pick<StepOf<'chill'>, 'method' | 'depthMm'>): Cooling {
-  const ml = volumeMl(pot);
-  const metal = metalCapacity(pot);
+  const iced = step.method === 'ice bath';
+  const most = iced ? rimVolume(pot.vessel) : MOST_ML;
+  const ml = Math.min(most, Math.max(1, volumeMl(pot)));
   const known = totalOf(pot.liquid) > 0;
+  const { lengthMm, widthMm } = FULL_PAN;
   return {
-    ...step,
-    heatPerMl: ml > 0 ? (heatCapacity(pot) - metal) / ml : heatHeldBy({ ...pot.liquid, water: 1 }, 20),
-    conductivity: known ? mixtureConductivity(pot.liquid, 30) : 0.6,
+    soup: {
+      ml,
+      heatPerMl: known
+        ? (heatCapacity(pot) - metalCapacity(pot)) / Math.max(1, volumeMl(pot))
+        : heatHeldBy({ ...pot.liquid, water: 1 }, 20),
+      conductivity: known ? mixtureConductivity(pot.liquid, 30) : 0.6,
+      viscosity: consistency(pot).bowlViscosity,
+    },
+    holder: iced
+      ? { kind: 'pot', vessel: pot.vessel }
+      : {
+          kind: 'pans',
+          pan: { ...FULL_PAN, depthMm: step.depthMm / PAN_FILL },
+          count: (ml * 1000) / (lengthMm * widthMm * step.depthMm),
+        },
+    place: { kind: step.method, celsius: METHOD_CELSIUS[step.method] },
+    lid: false,
+    stirEvery: iced ? STIRRED_IN_ICE : undefined,
   };
 }
 
@@ -71,11 +101,16 @@ export function keep(pot: Pot, step: StepOf<'keep'>): Pot {
 /** Cooled to `to` °C in pans; where the method never gets there the pot stays as it is and the step stalls. */
 export function chill(pot: Pot, step: StepOf<'chill'>, until: number): CookOutcome {
   const cooling = coolingOf(pot, step);
-  const whole = coolingTime(cooling, pot.celsius, step.to);
+  const from = Math.max(pot.celsius, step.to);
+  const never = cooling.place.celsius >= step.to;
+  const soon = never ? [] : cooled(cooling, from, FIRST_LOOK);
+  const quick = secondsTo(soon, step.to);
+  const points = never || Number.isFinite(quick) ? soon : cooled(cooling, from, LONGEST);
+  const whole = Number.isFinite(quick) ? quick : secondsTo(points, step.to);
   if (!Number.isFinite(whole)) return { pot, trace: [], stalled: true, cut: false };
   const cut = until < pot.seconds + whole;
   const seconds = cut ? Math.max(0, until - pot.seconds) : whole;
-  const celsius = cut ? coolingTemperature(cooling, pot.celsius, seconds) : Math.min(pot.celsius, step.to);
+  const celsius = cut ? Math.min(pot.celsius, warmestAt(points, seconds)) : Math.min(pot.celsius, step.to);
   const pieces = pot.pieces.map((p) => ({ ...p, lag: startLag(p.cut, celsius, celsius) }));
   return {
     pot: { ...pot, celsius, pieces, seconds: pot.seconds + seconds, lid: 'off', fire: OFF_THE_HEAT },

@@ -1,7 +1,7 @@
 import { isIngredient } from '../../../core/food/catalogue';
+import { panHolds } from '../../../core/heat/cool/body';
 import { rimVolume } from '../../../core/heat/vessel';
 import type { House } from '../../../core/house/house';
-import { panHolds } from '../../../core/keep/cool/body';
 import type { Container, KeepEvent } from '../../../core/keep/events';
 import { happened, type Lot, type LotState, placeOf } from '../../../core/keep/lot';
 import { probeStanding } from '../../../core/keep/probes';

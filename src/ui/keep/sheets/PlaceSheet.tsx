@@ -1,9 +1,9 @@
 'use client';
 
 import { useState } from 'react';
+import { panHolds } from '../../../core/heat/cool/body';
 import type { House } from '../../../core/house/house';
 import type { PlaceKind } from '../../../core/house/keeping';
-import { panHolds } from '../../../core/keep/cool/body';
 import type { Container } from '../../../core/keep/events';
 import type { LotState } from '../../../core/keep/lot';
 import { message } from '../../../core/message/message';

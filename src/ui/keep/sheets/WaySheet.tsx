@@ -1,8 +1,8 @@
 'use client';
 
 import { useEffect, useState } from 'react';
+import { panHolds } from '../../../core/heat/cool/body';
 import type { House } from '../../../core/house/house';
-import { panHolds } from '../../../core/keep/cool/body';
 import type { Tried, Way } from '../../../core/keep/cool/ways';
 import type { Lot, LotState } from '../../../core/keep/lot';
 import { message } from '../../../core/message/message';

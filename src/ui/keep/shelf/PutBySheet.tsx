@@ -3,8 +3,8 @@
 import { useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import { ALLERGENS } from '../../../core/food/ingredient';
+import { panHolds } from '../../../core/heat/cool/body';
 import type { House } from '../../../core/house/house';
-import { panHolds } from '../../../core/keep/cool/body';
 import type { KeepBody, KeptKind } from '../../../core/keep/events';
 import { message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';

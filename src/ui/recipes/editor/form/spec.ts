@@ -1,4 +1,4 @@
-import { COOLING_METHODS } from '../../../../core/heat/cooling';
+import { COOLING_METHODS } from '../../../../core/heat/cool/body';
 import { type Message, message } from '../../../../core/message/message';
 import { term } from '../../../../core/message/term';
 import type { RecipeText } from '../../../../core/recipe/recipe';

@@ -1,11 +1,10 @@
-import { Column, type Direction } from '../../heat/conduct';
-import { latentHeat, saturationPressure } from '../../heat/steam';
-import { MATERIALS, rimVolume, surfaceArea, type Vessel } from '../../heat/vessel';
-import type { Pan, Place, PlaceKind } from '../../house/keeping';
 import { message } from '../../message/message';
 import { Told } from '../../message/told';
 import { within } from '../../units/range';
 import { toKelvin } from '../../units/temperature';
+import { Column, type Direction } from '../conduct';
+import { latentHeat, saturationPressure } from '../steam';
+import { MATERIALS, rimVolume, surfaceArea, type Vessel } from '../vessel';
 import type { Point } from './course';
 
 /** What is cooled: mL of it, J/(mL·K), W/(m·K), and mPa·s in the bowl, for whether it stirs itself. */
@@ -19,16 +18,45 @@ export type Soup = {
 /** A soup of which only the amount is known: thick, so that nothing is hoped of it. */
 export const thickSoup = (ml: number): Soup => ({ ml, heatPerMl: 3.9, conductivity: 0.55, viscosity: 300 });
 
-/** What it stands in: as many pans alike, each with as much, or its pot. */
+/** A pan or tub by its inside measures, mm. */
+export type CoolingPan = { readonly lengthMm: number; readonly widthMm: number; readonly depthMm: number };
+
+/** Where soup may stand, as what takes its heat. */
+export type CoolingPlaceKind =
+  | 'bath'
+  | 'ring'
+  | 'worktop'
+  | 'ice bath'
+  | 'blast'
+  | 'cold room'
+  | 'fan'
+  | 'fridge'
+  | 'freezer';
+export type CoolingPlace = { readonly kind: CoolingPlaceKind; readonly celsius: number };
+
+/** Where a recipe cools something that has no place of the kitchen’s named for it yet: °C of the air or the ice. Our assumptions. */
+export const COOLING_METHODS = ['cold room', 'fan', 'blast', 'ice bath'] as const;
+export type CoolingMethod = (typeof COOLING_METHODS)[number];
+export const METHOD_CELSIUS: { readonly [M in CoolingMethod]: number } = {
+  'cold room': 3,
+  fan: 3,
+  blast: -10,
+  'ice bath': 1,
+};
+
+/** Minutes between two stirrings in ice. Common practice, no source. */
+export const STIRRED_IN_ICE = 10;
+
+/** What it stands in: as many pans alike, each with as much (a part of one too), or its pot. */
 export type Holder =
-  | { readonly kind: 'pans'; readonly pan: Pan; readonly count: number }
+  | { readonly kind: 'pans'; readonly pan: CoolingPan; readonly count: number }
   | { readonly kind: 'pot'; readonly vessel: Vessel };
 
 /** How something is cooled. */
 export type Cooling = {
   readonly soup: Soup;
   readonly holder: Holder;
-  readonly place: Place;
+  readonly place: CoolingPlace;
   readonly lid: boolean;
   /** Minutes between two stirrings through; absent where nobody stirs. */
   readonly stirEvery?: number | undefined;
@@ -48,13 +76,14 @@ export type Unsure = {
 export const SURE: Unsure = { film: 1, conductivity: 1, depth: 1, room: 0 };
 
 /** W/(m²·K) at a face of what stands there, radiation included. Our assumptions; readings of the room replace them. */
-export const FILM: Readonly<Record<PlaceKind, number>> = {
+export const FILM: Readonly<Record<CoolingPlaceKind, number>> = {
   // Hot places, where nothing cools: as the worktop they stand on.
   bath: 9,
   ring: 9,
   worktop: 9,
   fridge: 9,
   'cold room': 12,
+  fan: 25,
   freezer: 10,
   blast: 50,
   'ice bath': 250,
@@ -80,7 +109,7 @@ const WATER = 4.18;
 export const PAN_FILL = 0.92;
 
 /** mL that go into one pan at the most. */
-export const panHolds = (p: Pan): number => ((p.lengthMm * p.widthMm * p.depthMm) / 1000) * PAN_FILL;
+export const panHolds = (p: CoolingPan): number => ((p.lengthMm * p.widthMm * p.depthMm) / 1000) * PAN_FILL;
 
 /** Each container’s mL, and mm of soup in it. */
 export function filled({ soup, holder }: Pick<Cooling, 'soup' | 'holder'>): {
