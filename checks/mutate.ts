@@ -9,7 +9,7 @@ import { type Mutant, mutantsOf } from './mutate/mutants';
 /**
  * How many deliberate mistakes the tests notice: each constant of the model’s rooms moved by a tenth, each comparison
  * turned round, one at a time. `node --import tsx checks/mutate.ts [--kept] [--every N]
- * [--room NAME] [--file PATTERN] [--groups N] [--lanes N]`; with `--kept` those of safety and keep, conditions too; with `--every`, one in N, evenly spread; with `--groups`, only the first N groups of tests are run, so
+ * [--room NAME] [--file PATTERN] [--groups N] [--lanes N]`; with `--kept` those of safety, keep and cooling, conditions too; with `--every`, one in N, evenly spread; with `--groups`, only the first N groups of tests are run, so
  * that the share is a lower bound; with `--lanes`, so many at a time. Prints what lived; exits with 1 under what is wanted.
  */
 type Suite = {
@@ -37,14 +37,14 @@ const MODEL: Suite = {
 };
 
 const KEPT: Suite = {
-  rooms: ['safety', 'keep'],
+  rooms: ['safety', 'keep', 'heat/cool'],
   wanted: 0.95,
   conditions: true,
   tests: [
     ['src/core/(safety|keep/(safe/(?!random)|lot|labels|entries|events|dates|standing|ticket|probes))'],
     ['src/core/keep/safe/random', 'checks/food-code'],
     ['src/core/keep/soup', 'checks/kept-model'],
-    ['src/core/keep/cool'],
+    ['src/core/(keep|heat)/cool'],
     ['checks/cooling'],
     ['checks/labels'],
   ],
