@@ -3,7 +3,7 @@ import { issue } from '../message/told';
 import { ORDER_BOUNDS } from '../order/bounds';
 import { Order } from '../order/order';
 import { numberFrom } from '../units/numberFrom';
-import { isDay, MOST_DRAWS, MOST_SOUPS, MOST_WEEKS } from './service';
+import { isDay, MOST_DRAWS, MOST_SOUPS, MOST_WEEKS } from './bounds';
 
 const DAY = /^20\d\d-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/;
 

@@ -9,17 +9,6 @@ export type { Cycle, Place, Service, Soup };
 export const TOOLS = ['stick blender', 'jug blender', 'sieve'] as const;
 export type Tool = (typeof TOOLS)[number];
 
-export const MOST_SOUPS = 24;
-export const MOST_DRAWS = 4;
-/** Weeks of a menu cycle at most: a year. */
-export const MOST_WEEKS = 52;
-
-/** Whether a text is a day of the calendar, "2026-12-03". */
-export const isDay = (text: string): boolean =>
-  /^20\d\d-\d\d-\d\d$/.test(text) &&
-  !Number.isNaN(Date.parse(`${text}T00:00:00Z`)) &&
-  new Date(`${text}T00:00:00Z`).getUTCDate() === Number(text.slice(8));
-
 /** "11:45" as minutes since midnight; null when it is not a time. */
 export function minutesOf(text: string): number | null {
   const m = /^\s*(\d{1,2}):(\d{2})\s*$/.exec(text);

@@ -1,4 +1,4 @@
-import { MOST_SOUPS } from '../../core/service/service';
+import { MOST_SOUPS } from '../../core/service/bounds';
 import { SERVICE, service, soup } from '../../core/service/testKit';
 import { withSoup } from './OnService';
 

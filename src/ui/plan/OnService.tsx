@@ -3,7 +3,8 @@
 import { useEffect, useState } from 'react';
 import { type Message, message } from '../../core/message/message';
 import type { TimedOrder } from '../../core/order/order';
-import { freeSoupId, MOST_SOUPS, minutesOf, type Service } from '../../core/service/service';
+import { MOST_SOUPS } from '../../core/service/bounds';
+import { freeSoupId, minutesOf, type Service } from '../../core/service/service';
 import { shortDay } from '../../core/service/words/dayWords';
 import { dayOf } from '../../core/units/clock';
 import { Link } from '../shared/Link';

@@ -3,7 +3,8 @@
 import { Repeat } from 'lucide-react';
 import { useState } from 'react';
 import type { Message } from '../../../core/message/message';
-import { dayAfter, MOST_WEEKS, type Service, weekdayOf } from '../../../core/service/service';
+import { MOST_WEEKS } from '../../../core/service/bounds';
+import { dayAfter, type Service, weekdayOf } from '../../../core/service/service';
 import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 import { ask, problemWords } from '../../station/line/api';
