@@ -1,5 +1,15 @@
 import { readFileSync } from 'node:fs';
-import { AWAY, DAMP, FILM, LID, RADIATION, UNDER, WAND } from '../src/core/heat/cool/body';
+import {
+  AWAY,
+  DAMP,
+  FILM,
+  LID,
+  METHOD_CELSIUS,
+  RADIATION,
+  STIRRED_IN_ICE,
+  UNDER,
+  WAND,
+} from '../src/core/heat/cool/body';
 import { freezingTime, plank, thawingTime } from '../src/core/keep/soup/freeze';
 
 /** What docs/model.md says of cooling and freezing is what is worked with. */
@@ -28,6 +38,14 @@ test('films of the places things cool in', () => {
     bath: shelf,
     ring: shelf,
   });
+});
+
+test('how cold a recipe’s places are', () => {
+  const [stirred, room, blast, ice] = figures(
+    /stirred every (\d+) minutes; a cold room, with a fan or without, is at ([\d.]+) °C, a blast at (-?[\d.]+), ice at ([\d.]+)/,
+  );
+  expect(METHOD_CELSIUS).toEqual({ 'cold room': room, fan: room, blast, 'ice bath': ice });
+  expect(STIRRED_IN_ICE).toBe(stirred);
 });
 
 test('what a shelf, a lid and the air leave of them', () => {

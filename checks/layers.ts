@@ -84,7 +84,7 @@ const rule = (includes: readonly string[], ...patterns: readonly Pattern[]): obj
 
 const PURE: readonly Pattern[] = [
   [
-    inside(['ui', 'server', 'app', 'workers', 'devices', 'headless']),
+    inside(['ui', 'server', 'app', 'workers', 'devices', 'headless', 'contract']),
     'core imports nothing of ours outside core',
   ],
   [WORLDLY, 'core is pure: no interface, no server, no Node'],
@@ -103,7 +103,7 @@ export const overrides = (): readonly object[] => [
   ...UI.map((name, at) =>
     rule(
       [`src/ui/${name}/**`],
-      [inside(['server', 'app', 'devices', 'headless']), 'ui imports core, workers and itself'],
+      [inside(['server', 'app', 'devices', 'headless']), 'ui imports core, the contract, workers and itself'],
       [['pg', 'node:*'], 'ui runs on a station: no database, no Node'],
       [
         inside([...UI.slice(at + 1), ...VIEWS]).map((glob) => glob.replace('**/', '**/../')),
@@ -114,7 +114,7 @@ export const overrides = (): readonly object[] => [
   ...VIEWS.map((name) =>
     rule(
       [`src/ui/${name}/**`],
-      [inside(['server', 'app', 'devices', 'headless']), 'ui imports core, workers and itself'],
+      [inside(['server', 'app', 'devices', 'headless']), 'ui imports core, the contract, workers and itself'],
       [['pg', 'node:*'], 'ui runs on a station: no database, no Node'],
       [
         VIEWS.filter((v) => v !== name).flatMap((v) => [`../${v}/**`, `../../${v}/**`, `../../../${v}/**`]),
@@ -124,7 +124,15 @@ export const overrides = (): readonly object[] => [
   ),
   rule(
     ['src/server/**'],
-    [[...inside(['ui', 'app', 'workers']), 'react', 'next', 'next/**'], 'server imports core and itself'],
+    [
+      [...inside(['ui', 'app', 'workers']), 'react', 'next', 'next/**'],
+      'server imports core, the contract and itself',
+    ],
+  ),
+  rule(
+    ['src/contract/**'],
+    [inside(['ui', 'server', 'app', 'workers', 'devices', 'headless']), 'the contract knows only core'],
+    [WORLDLY, 'the contract is for server and interface alike'],
   ),
   rule(
     ['src/workers/**'],

@@ -1,11 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import type pg from 'pg';
+import { StartRequest } from '../contract/batches';
 import { batchState } from '../core/batch/state';
 import { Order } from '../core/order/order';
 import { spoken } from '../core/say/spoken';
 import { recordEvent, startBatch } from './actions/batches';
-import { planStored, StartRequest } from './actions/planning';
+import { planStored } from './actions/planning';
 import { loadDemo } from './data/demo';
 import { migrate } from './data/migrate';
 import { refusal, testDatabase } from './data/testDatabase';

@@ -1,5 +1,7 @@
 import type pg from 'pg';
 import * as z from 'zod';
+import type { StartRequest } from '../../contract/batches';
+import type { RecordedEvent } from '../../contract/routes';
 import { BatchEvent } from '../../core/batch/events';
 import type { Batch } from '../../core/batch/record';
 import { toRecord } from '../../core/batch/toRecord';
@@ -23,7 +25,7 @@ import {
 import { claimRecipe, type RecipeBody, setArchived, writeVersion } from '../queries/recipes';
 import { accept, cannot, taken, unknown } from '../refusal';
 import { gathered } from './gathered';
-import { planStored, refuseUncookable, type StartRequest } from './planning';
+import { planStored, refuseUncookable } from './planning';
 
 /** Refuses a moment further than a day from now: a clock that is wrong, or a slip. */
 function nearNow(field: string, at: string, now: number): void {
@@ -163,11 +165,7 @@ const EVENT_FIELD: Partial<Record<BatchEvent['body']['kind'], string>> = {
  * Appends one event to a batch, after checking that it speaks of something the batch has and of a time it
  * can have happened. One that waited on its station is taken however late it comes.
  */
-export async function recordEvent(
-  db: Queryable,
-  batchId: string,
-  input: unknown,
-): Promise<{ id: string; isNew: boolean }> {
+export async function recordEvent(db: Queryable, batchId: string, input: unknown): Promise<RecordedEvent> {
   // When the server took it is the server's to say.
   const { receivedAt: _claimed, ...event } = accept(BatchEvent, input);
   const { id, body } = event;

@@ -1,18 +1,17 @@
 import type pg from 'pg';
-import * as z from 'zod';
+import { FunnelAsked, RestoredKitchen, SavedKitchen, WaterTestAsked } from '../../contract/kitchen';
 import { idFrom } from '../../core/formats/draft/ids';
 import type { House } from '../../core/house/house';
 import { type FunnelFile, FunnelSchema, KitchenFile, kitchenFileOf } from '../../core/house/kitchenFile';
-import { fitWaterTest, ImplausibleReading, WaterTest, type WaterTested } from '../../core/learn/waterTest';
+import { fitWaterTest, ImplausibleReading, type WaterTested } from '../../core/learn/waterTest';
 import { same } from '../../core/maths/same';
 import { message } from '../../core/message/message';
-import { issue, saidBy } from '../../core/message/told';
+import { saidBy } from '../../core/message/told';
 import { type Queryable, transaction } from '../data/database';
 import { readInUse } from '../queries/batches';
 import { readHouse, readKitchenVersions, replaceHouse } from '../queries/kitchen';
 import { writeWaterTest } from '../queries/waterTests';
 import { accept, cannot, Refusal, taken, unknown } from '../refusal';
-import { By, Note } from './saying';
 
 /** The stored house. Refuses when there is none. */
 export async function theHouse(db: Queryable): Promise<House> {
@@ -20,13 +19,6 @@ export async function theHouse(db: Queryable): Promise<House> {
   if (!house) throw unknown('kitchen', 'none', []);
   return house;
 }
-
-const SavedKitchen = z.object({
-  kitchen: z.unknown(),
-  revision: z.int({ error: issue('revision is the number the kitchen was read with') }),
-  note: Note,
-  by: By,
-});
 
 /** Refuses a kitchen without a pot or burner that something stands on now. */
 export async function refuseInUse(db: Queryable, file: KitchenFile): Promise<void> {
@@ -59,10 +51,7 @@ export async function saveKitchen(pool: pg.Pool, input: unknown): Promise<{ revi
 
 /** Makes an old revision of the kitchen the newest again. The ones between stay; a pot something stands on does not go. */
 export async function restoreKitchen(pool: pg.Pool, input: unknown): Promise<{ revision: number }> {
-  const { revision, by } = accept(
-    z.object({ revision: z.int({ error: issue('revision is a number') }), by: By }),
-    input,
-  );
+  const { revision, by } = accept(RestoredKitchen, input);
   return transaction(async (db) => {
     await db.query('SELECT 1 FROM kitchen FOR UPDATE');
     const house = await theHouse(db);
@@ -79,17 +68,9 @@ export async function restoreKitchen(pool: pg.Pool, input: unknown): Promise<{ r
   }, pool);
 }
 
-const TestRequest = z.object({
-  id: z.uuid({ error: issue('id is a UUID made by the station') }),
-  vesselId: z.string(),
-  burnerId: z.string(),
-  readings: WaterTest,
-  by: By,
-});
-
 /** Fits a water test, writes it down, and gives its figures to the pot and the burner. The same id twice does it once. */
 export async function recordWaterTest(pool: pg.Pool, input: unknown): Promise<WaterTested> {
-  const { id, vesselId, burnerId, readings, by } = accept(TestRequest, input);
+  const { id, vesselId, burnerId, readings, by } = accept(WaterTestAsked, input);
   return transaction(async (db) => {
     const house = await theHouse(db);
     const vessel = house.vessels.find((v) => v.id === vesselId);
@@ -125,22 +106,9 @@ export async function recordWaterTest(pool: pg.Pool, input: unknown): Promise<Wa
   }, pool);
 }
 
-const FunnelRequest = z.object({
-  name: z
-    .string({ error: issue('give the funnel a name') })
-    .trim()
-    .min(1, issue('give the funnel a name'))
-    .max(60),
-  orificeMm: z.unknown(),
-  ml: z.unknown(),
-  thin: z.unknown(),
-  thick: z.unknown(),
-  by: By,
-});
-
 /** Keeps a funnel as it was calibrated; one of the same name is calibrated anew. */
 export async function saveFunnel(pool: pg.Pool, input: unknown): Promise<FunnelFile> {
-  const { by, ...request } = accept(FunnelRequest, input);
+  const { by, ...request } = accept(FunnelAsked, input);
   const funnel = accept(FunnelSchema, { ...request, id: idFrom(request.name, 'funnel') });
   return transaction(async (db) => {
     const house = await theHouse(db);

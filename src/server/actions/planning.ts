@@ -1,28 +1,16 @@
-import * as z from 'zod';
 import type { House } from '../../core/house/house';
-import { issue } from '../../core/message/told';
 import { amended } from '../../core/order/amended';
 import { makingIn, stockRecipe } from '../../core/order/changes/makings';
-import { Order } from '../../core/order/order';
+import type { Order } from '../../core/order/order';
 import { planFor } from '../../core/plan/plan';
 import type { Plan, WarningKind } from '../../core/plan/types';
 import { warningWords } from '../../core/plan/warningWords';
 import { Recipe } from '../../core/recipe/recipe';
-import { momentOf } from '../../core/units/moment';
 import type { Show } from '../../core/units/show';
 import type { Queryable } from '../data/database';
 import { readHouse } from '../queries/kitchen';
 import { type RecipeBody, readRecipe, readRecipeNames } from '../queries/recipes';
 import { cannot, unknown } from '../refusal';
-
-export const StartRequest = Order.extend({
-  id: z.uuid({ error: issue('id is a UUID made by the station') }),
-  startedAt: momentOf('startedAt'),
-  serveAt: momentOf('serveAt').nullish(),
-  /** Start although another live batch stands in that pot: the cook was asked. */
-  anyway: z.boolean({ error: issue('anyway is true or false') }).optional(),
-});
-export type StartRequest = z.infer<typeof StartRequest>;
 
 export type Planned = {
   readonly house: House;

@@ -1,17 +1,19 @@
+import type { KeepOpened, KeptRecord } from '../../contract/keep';
+import { type JsonText, jsonText } from '../../contract/routes';
 import { pool } from '../data/database';
 import { isLongLot, isLongShelf, isLongSpan } from '../queries/long';
 import { work } from '../work/work';
-import { type KeepOpened, openKeep } from './keep/keep';
-import { type KeptRecord, type LotRecord, type RecordAsked, theLotRecord, theRecord } from './record';
+import { openKeep } from './keep/keep';
+import { type LotRecord, type RecordAsked, theLotRecord, theRecord } from './record';
 
 /** What is read long is read on a thread of its own and comes as text; what is not is read here, without waiting for a thread. */
 
 /** A page of the record, as JSON text. */
-export async function recordPage(asked: RecordAsked): Promise<string> {
+export async function recordPage(asked: RecordAsked): Promise<JsonText<KeptRecord>> {
   const long = asked.lot
     ? await isLongLot(pool(), asked.lot)
     : await isLongSpan(pool(), asked.from ?? null, asked.to ?? null);
-  return long ? work('recordPage', asked) : JSON.stringify(await theRecord(pool(), asked));
+  return long ? work('recordPage', asked) : jsonText(await theRecord(pool(), asked));
 }
 
 /** As {@link recordPage}, read. */
@@ -26,10 +28,10 @@ export async function readLotRecord(asked: RecordAsked & { readonly lot: string 
 }
 
 /** All that is kept, as JSON text. */
-export async function keepOpened(mend: boolean): Promise<string> {
+export async function keepOpened(mend: boolean): Promise<JsonText<KeepOpened>> {
   return (await isLongShelf(pool()))
     ? work('keepOpen', { mend })
-    : JSON.stringify(await openKeep(pool(), { mend }));
+    : jsonText(await openKeep(pool(), { mend }));
 }
 
 /** As {@link keepOpened}, read. */

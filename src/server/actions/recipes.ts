@@ -1,9 +1,14 @@
 import type pg from 'pg';
-import * as z from 'zod';
+import {
+  ArchivedRecipe,
+  ChangedRecipe,
+  NewRecipe,
+  RestoredRecipe,
+  type SavedRecipe,
+} from '../../contract/recipes';
 import { strayFields } from '../../core/formats/strays';
 import { same } from '../../core/maths/same';
 import { message } from '../../core/message/message';
-import { issue } from '../../core/message/told';
 import { Recipe } from '../../core/recipe/recipe';
 import { transaction } from '../data/database';
 import {
@@ -17,18 +22,6 @@ import {
   writeVersion,
 } from '../queries/recipes';
 import { accept, MOST_PROBLEMS, Refusal, stale, taken, unknown } from '../refusal';
-import { By, Note } from './saying';
-
-/** A recipe to keep for the first time. */
-export const NewRecipe = z.object({ body: z.unknown(), note: Note, by: By });
-
-/** A change to a recipe, with the version it was made from. */
-export const ChangedRecipe = z.object({
-  body: z.unknown(),
-  note: Note,
-  by: By,
-  base: z.int({ error: issue('base is the number of the version that was changed') }).min(1),
-});
 
 /** The recipe as typed, once it is known to be one. */
 function typed(input: unknown): RecipeBody {
@@ -47,10 +40,8 @@ function typed(input: unknown): RecipeBody {
   return input as RecipeBody;
 }
 
-export type Saved = { readonly id: string; readonly version: number; readonly isNew: boolean };
-
 /** Keeps a new recipe as its version 1. Refuses an id that is taken. */
-export async function createRecipe(pool: pg.Pool, kitchenId: string, input: unknown): Promise<Saved> {
+export async function createRecipe(pool: pg.Pool, kitchenId: string, input: unknown): Promise<SavedRecipe> {
   const { body, note, by } = accept(NewRecipe, input);
   const recipe = typed(body);
   return transaction(async (db) => {
@@ -71,7 +62,7 @@ export async function saveRecipe(
   kitchenId: string,
   id: string,
   input: unknown,
-): Promise<Saved> {
+): Promise<SavedRecipe> {
   const { body, note, by, base } = accept(ChangedRecipe, input);
   const recipe = typed({ ...(typeof body === 'object' ? body : {}), id });
   return transaction(async (db) => {
@@ -90,11 +81,8 @@ export async function restoreVersion(
   kitchenId: string,
   id: string,
   input: unknown,
-): Promise<Saved> {
-  const { version, by } = accept(
-    z.object({ version: z.int({ error: issue('version is a number') }), by: By }),
-    input,
-  );
+): Promise<SavedRecipe> {
+  const { version, by } = accept(RestoredRecipe, input);
   return transaction(async (db) => {
     await holdRecipe(db, kitchenId, id);
     const versions = await readVersions(db, kitchenId, id);
@@ -120,10 +108,7 @@ export async function archiveRecipe(
   id: string,
   input: unknown,
 ): Promise<{ id: string; archived: boolean }> {
-  const { archived } = accept(
-    z.object({ archived: z.boolean({ error: issue('archived is true or false') }) }),
-    input,
-  );
+  const { archived } = accept(ArchivedRecipe, input);
   if (!(await setArchived(pool, kitchenId, id, archived))) {
     throw unknown(
       'recipe',

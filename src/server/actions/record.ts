@@ -1,5 +1,6 @@
 import type pg from 'pg';
 import * as z from 'zod';
+import type { KeptRecord } from '../../contract/keep';
 import { BatchEvent } from '../../core/batch/events';
 import { dateMark, dateWords, ifColdWords } from '../../core/keep/dates';
 import { type Entry, entriesOf, LOUD, PAGE, type StoveReading } from '../../core/keep/entries';
@@ -9,7 +10,6 @@ import { rulesIn } from '../../core/keep/standing';
 import { type Message, message } from '../../core/message/message';
 import { issue } from '../../core/message/told';
 import type { DaysAway } from '../../core/record/awayWords';
-import type { Head } from '../../core/record/chain';
 import { dayOf } from '../../core/units/clock';
 import { DAY_MS } from '../../core/units/moment';
 import type { Show } from '../../core/units/show';
@@ -27,33 +27,6 @@ export type RecordAsked = {
   readonly to?: string | null;
   readonly lot?: string | null;
   readonly page?: string | null;
-};
-
-/** The record of some days, or of one thing kept. */
-export type KeptRecord = {
-  readonly kitchen: string;
-  readonly from: string;
-  readonly to: string;
-  readonly lot: string | null;
-  readonly entries: readonly Entry[];
-  /** Where the entries stand in all there are of these days: from, counted from 0, and of how many. */
-  readonly at: number;
-  readonly of: number;
-  /** How many of all of them stand out. */
-  readonly loud: number;
-  /** ms up to which it is whole; null where that is to its end. More was there than one record takes: what comes after is asked for by itself. */
-  readonly wholeTo: number | null;
-  readonly signed: readonly {
-    readonly from: string;
-    readonly to: string;
-    readonly by: string;
-    readonly at: string;
-    readonly note: string;
-  }[];
-  readonly madeAt: string;
-  readonly head: Head;
-  /** Days whose lines of batches are put away in files. */
-  readonly away: readonly DaysAway[];
 };
 
 /** Most things kept, and readings of the stove, in one record. */

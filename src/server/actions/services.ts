@@ -1,13 +1,20 @@
 import type pg from 'pg';
 import * as z from 'zod';
+import { StartRequest } from '../../contract/batches';
+import {
+  type DayOpened,
+  SavedCycleAsked,
+  type SavedService,
+  SavedServiceAsked,
+  StartOnBoard,
+  type StoredService,
+} from '../../contract/services';
 import { median } from '../../core/maths/median';
 import { same } from '../../core/maths/same';
 import { message } from '../../core/message/message';
-import { issue } from '../../core/message/told';
-import { merged, type Told } from '../../core/service/merge';
+import { merged } from '../../core/service/merge';
 import { Cycle, Day, Service } from '../../core/service/schema';
 import { batchesOf, dayAfter, orderOf, turnOf } from '../../core/service/service';
-import { momentOf } from '../../core/units/moment';
 import type { Queryable } from '../data/database';
 import { transaction } from '../data/database';
 import {
@@ -18,30 +25,12 @@ import {
   readService,
   readServiceAt,
   readUsualCovers,
-  type StoredService,
   writeCycle,
   writeService,
 } from '../queries/services';
 import { accept, cannot, stale, taken, unknown } from '../refusal';
 import { beginIn, type plannedBatch } from './batches';
 import { theHouse } from './kitchen';
-import { StartRequest } from './planning';
-import { By } from './saying';
-
-/** A day as the board opens it: its services, the days near it that have any, and what the menu cycle would bring. */
-export type DayOpened = {
-  readonly day: string;
-  readonly services: readonly StoredService[];
-  readonly near: Awaited<ReturnType<typeof readDays>>;
-  readonly cycle: Cycle | null;
-  /** What the cycle is changed from; 0 where there is none. */
-  readonly cycleRevision: number;
-  /** Services the cycle has for this day, to copy. */
-  readonly turn: readonly Service[];
-  readonly week: number;
-  /** Covers of the last services on this day of the week, in the middle; null where there were none. */
-  readonly usual: number | null;
-};
 
 /** Days looked at to both sides. */
 const NEAR = 21;
@@ -77,24 +66,12 @@ export async function theService(db: Queryable, id: string): Promise<StoredServi
   return found;
 }
 
-const Saved = z.object({
-  service: z.unknown(),
-  /** The revision it was changed from; 0 for a new one. */
-  base: z.int({ error: issue('base is the revision it was changed from') }).min(0),
-  by: By,
-});
-
-export type SavedService = StoredService & {
-  /** What somebody else had changed meanwhile too, and stands as they have it. */
-  readonly told: readonly Told[];
-};
-
 /**
  * Keeps a service. Where somebody saved it since, both changes are put together: what only one of them changed is kept, what
  * both did stands as the other has it, and is told.
  */
 export async function saveService(pool: pg.Pool, input: unknown): Promise<SavedService> {
-  const { service: given, base, by } = accept(Saved, input);
+  const { service: given, base, by } = accept(SavedServiceAsked, input);
   const service = accept(Service, given);
   return transaction(async (db) => {
     const house = await theHouse(db);
@@ -116,18 +93,9 @@ export async function saveService(pool: pg.Pool, input: unknown): Promise<SavedS
   }, pool);
 }
 
-const Started = z.object({
-  key: z.string().min(1).max(70),
-  id: z.uuid({ error: issue('id is a UUID made by the station') }),
-  startedAt: momentOf('startedAt'),
-  serveAt: momentOf('serveAt'),
-  anyway: z.boolean().optional(),
-  by: By,
-});
-
 /** What a start from the board asks of the planner: the order of that batch, where it stands. Refuses a batch that is not there, or is under way. */
 export async function startOf(db: Queryable, serviceId: string, input: unknown): Promise<StartRequest> {
-  const { key, by: _by, ...rest } = accept(Started, input);
+  const { key, by: _by, ...rest } = accept(StartOnBoard, input);
   const { service } = await theService(db, serviceId);
   const batch = batchesOf(service).find((b) => b.key === key);
   if (!batch)
@@ -149,7 +117,7 @@ export async function startOnBoard(
   input: unknown,
   planned: Awaited<ReturnType<typeof plannedBatch>>,
 ): Promise<{ readonly id: string; readonly isNew: boolean }> {
-  const { key, anyway = false, by } = accept(Started, input);
+  const { key, anyway = false, by } = accept(StartOnBoard, input);
   // On the board first: of two who light it, one finds it lit.
   return transaction(async (db) => {
     await lockServices(db, serviceId);
@@ -171,15 +139,9 @@ export async function startOnBoard(
   }, pool);
 }
 
-const SavedCycle = z.object({
-  cycle: z.unknown(),
-  base: z.int({ error: issue('base is the revision it was changed from') }).min(0),
-  by: By,
-});
-
 /** Keeps the kitchen’s menu cycle. Refuses when somebody saved it since, and services it does not know. */
 export async function saveCycle(pool: pg.Pool, input: unknown): Promise<{ readonly revision: number }> {
-  const { cycle: given, base, by } = accept(SavedCycle, input);
+  const { cycle: given, base, by } = accept(SavedCycleAsked, input);
   const cycle = accept(Cycle, given);
   return transaction(async (db) => {
     const house = await theHouse(db);

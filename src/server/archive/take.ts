@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type pg from 'pg';
 import * as z from 'zod';
+import type { TakenIn } from '../../contract/kitchen';
 import type { House } from '../../core/house/house';
 import { type KitchenFile, kitchenFileOf } from '../../core/house/kitchenFile';
 import { lotState } from '../../core/keep/safe/fold';
@@ -11,7 +12,7 @@ import { refuseInUse, theHouse } from '../actions/kitchen';
 import { type Queryable, transaction } from '../data/database';
 import { log, said } from '../log';
 import { bringLines, readBatch, writeBatch } from '../queries/batches';
-import { type Taken, writeImport } from '../queries/imports';
+import { writeImport } from '../queries/imports';
 import { bringLine, isOutOfSight, moveRow, openRow, readLot } from '../queries/keep';
 import { replaceHouse } from '../queries/kitchen';
 import { claimRecipe, holdRecipe, readVersions, setArchived, writeVersion } from '../queries/recipes';
@@ -30,7 +31,7 @@ export const badFile = (problems: readonly FoundWrong[]): Refusal =>
 
 /** Undoes the transaction and carries what it would have done. */
 class Rehearsed extends Error {
-  constructor(readonly taken: Taken) {
+  constructor(readonly taken: TakenIn) {
     super('rehearsed');
   }
 }
@@ -111,7 +112,7 @@ async function takeBatch(db: Queryable, u: Under, { batch }: PartOf<'batch'>): P
     return;
   }
   const recipeVersion = u.numberHere.get(`${b.recipeId} ${b.recipeVersion}`) ?? b.recipeVersion;
-  // Taken in when it began, where an older archive does not say when.
+  // TakenIn in when it began, where an older archive does not say when.
   const isNew = await writeBatch(
     db,
     {
@@ -177,7 +178,7 @@ export async function takeArchive(
   pool: pg.Pool,
   file: string,
   { rehearse = false, watch = new Watch() } = {},
-): Promise<Taken> {
+): Promise<TakenIn> {
   try {
     const brought = await transaction(async (db) => {
       // Stations read anew once, at the end, rather than hear every line of years.
@@ -219,7 +220,7 @@ export async function takeArchive(
         note: 'taken in with an archive',
       });
       const { importId } = u;
-      const done: Taken = {
+      const done: TakenIn = {
         kitchen: after.name,
         newRecipes: u.newRecipes,
         newVersions: u.newVersions,

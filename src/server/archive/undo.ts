@@ -1,5 +1,5 @@
 import type pg from 'pg';
-import * as z from 'zod';
+import { UndoneImport } from '../../contract/kitchen';
 import { message } from '../../core/message/message';
 import { refuseInUse, theHouse } from '../actions/kitchen';
 import { transaction } from '../data/database';
@@ -10,19 +10,13 @@ import { seal } from '../queries/seals';
 import { readService, writeService } from '../queries/services';
 import { accept, taken, unknown } from '../refusal';
 
-const Asked = z.object({
-  id: z.uuid({ error: 'id is the id of an import' }),
-  /** Go back although the kitchen was changed since. */
-  anyway: z.boolean({ error: 'anyway is true or false' }).default(false),
-});
-
 /**
  * Goes back to before an import: the settings are what they were, and what it brought no longer counts. Nothing is
  * thrown away by it; taking the same file in again brings all of it back. Refuses where settings were saved
  * since, which would be lost, unless that is meant; and an import that is not the last.
  */
 export function undoImport(pool: pg.Pool, input: unknown): Promise<ImportRecord> {
-  const { id, anyway } = accept(Asked, input);
+  const { id, anyway } = accept(UndoneImport, input);
   return transaction(async (db) => {
     const house = await theHouse(db);
     await db.query('SELECT 1 FROM kitchen WHERE id = $1 FOR UPDATE', [house.id]);

@@ -1,11 +1,11 @@
 import PDFDocument from 'pdfkit';
+import type { KeptRecord } from '../../contract/keep';
 import { type Entry, LOUD } from '../../core/keep/entries';
 import { message } from '../../core/message/message';
 import { term } from '../../core/message/term';
 import { daysAwayWords } from '../../core/record/awayWords';
 import type { Words } from '../../core/say/inWords';
 import { dayAndTime, timeOfDay } from '../../core/units/clock';
-import type { KeptRecord } from '../actions/record';
 import { csvOf } from './csv';
 import { BOLD, FIGURES, INK, type Paper, QUIET, TEXT } from './paper';
 

@@ -1,29 +1,12 @@
+import type { TakenIn } from '../../contract/kitchen';
 import type { KitchenFile } from '../../core/house/kitchenFile';
 import type { Queryable } from '../data/database';
-
-/** What taking an archive in does, or would do. */
-export type Taken = {
-  readonly kitchen: string;
-  readonly newRecipes: readonly string[];
-  readonly newVersions: readonly string[];
-  readonly newBatches: number;
-  /** Ids of the services it brought; absent of imports made before there were any. */
-  readonly newServices?: readonly string[];
-  /** Ids of what is kept that it brought; absent of imports made before anything was. */
-  readonly newLots?: readonly string[];
-  /** Ids of the lines of the kitchen itself that it brought; absent of imports made before they were counted. */
-  readonly newLines?: readonly string[];
-  /** Batches left out, whose lines are put away where the archive comes from; absent of imports made before any could be. */
-  readonly notWhole?: number;
-  /** Of the import, to undo it by; null when nothing was written. */
-  readonly importId: string | null;
-};
 
 /** An archive taken in: what it brought, and what stood before. */
 export type ImportRecord = {
   readonly id: string;
   readonly madeAt: string;
-  readonly taken: Taken;
+  readonly taken: TakenIn;
   readonly kitchenBefore: KitchenFile;
   readonly revisionAfter: number;
   readonly undoneAt: string | null;

@@ -1,10 +1,9 @@
+import type { NearDay, StoredService } from '../../contract/services';
 import { Cycle, Service } from '../../core/service/schema';
 import type { Queryable } from '../data/database';
 
 /** The id a kitchen’s menu cycle is kept under. */
 const CYCLE = 'cycle';
-
-export type StoredService = { readonly service: Service; readonly revision: number };
 
 type Row = { revision: number; body: unknown };
 
@@ -34,10 +33,8 @@ export async function readDays(
   kitchenId: string,
   from: string,
   to: string,
-): Promise<
-  readonly { readonly day: string; readonly id: string; readonly name: string; readonly soups: number }[]
-> {
-  const { rows } = await db.query<{ day: string; id: string; name: string; soups: number }>(
+): Promise<readonly NearDay[]> {
+  const { rows } = await db.query<NearDay>(
     `SELECT to_char(s.day, 'YYYY-MM-DD') AS day, s.id, v.body ->> 'name' AS name,
        jsonb_array_length(v.body -> 'soups') AS soups
      FROM service s JOIN service_version v USING (kitchen_id, id, revision)

@@ -1,4 +1,7 @@
 import { setPriority } from 'node:os';
+import type { StartRequest } from '../../contract/batches';
+import type { KeepOpened, KeptRecord } from '../../contract/keep';
+import { type JsonText, jsonText } from '../../contract/routes';
 import { planOrder } from '../../core/compare/remedies';
 import { middleOf } from '../../core/flow/bands';
 import { spreadSheet } from '../../core/flow/readings/sheet';
@@ -26,7 +29,7 @@ import { Timetables } from '../../core/service/timetables';
 import { plannedBatch } from '../actions/batches';
 import { openKeep, recordKeep, theLot } from '../actions/keep/keep';
 import { theHouse } from '../actions/kitchen';
-import { planStored, type StartRequest } from '../actions/planning';
+import { planStored } from '../actions/planning';
 import { type RecordAsked, theLotRecord, theRecord } from '../actions/record';
 import { openDay } from '../actions/services';
 import { verifyRecord } from '../actions/verify';
@@ -209,7 +212,8 @@ export const jobs = {
     );
   },
   /** A page of the record as JSON text: as text, so that nothing is put together where taps are answered. */
-  recordPage: async (asked: RecordAsked): Promise<string> => JSON.stringify(await theRecord(db(), asked)),
+  recordPage: async (asked: RecordAsked): Promise<JsonText<KeptRecord>> =>
+    jsonText(await theRecord(db(), asked)),
   /** As recordPage, of one thing kept, with what its label says. */
   lotRecord: async (asked: RecordAsked & { readonly lot: string }): Promise<string> =>
     JSON.stringify(await theLotRecord(db(), asked)),
@@ -221,8 +225,8 @@ export const jobs = {
     return as === 'csv' ? recordCsv(record, say) : JSON.stringify(recordJson(record, say));
   },
   /** All that is kept, as JSON text. */
-  keepOpen: async ({ mend }: { mend: boolean }): Promise<string> =>
-    JSON.stringify(await openKeep(db(), { mend })),
+  keepOpen: async ({ mend }: { mend: boolean }): Promise<JsonText<KeepOpened>> =>
+    jsonText(await openKeep(db(), { mend })),
   /** A line of something kept that has very many: it is judged by all of them. */
   recordKeep: ({ lot, input }: { lot: string; input: unknown }) => recordKeep(pool('kept'), lot, input),
   openService: async (text: string) => {

@@ -111,7 +111,10 @@ function Check({ house, batch, pots, of }: Props & { of: TestedPot | null }) {
     if (!flowTimer || !kind.test || !warm) return;
     setProblem(null);
     const at = kitchenNow();
-    const answer = await ask('POST', `/api/devices/${flowTimer.id}/arm`, { test: kind.test, celsius });
+    const answer = await ask('POST /api/devices/[id]/[verb]', {
+      at: { id: flowTimer.id, verb: 'arm' },
+      body: { test: kind.test, celsius },
+    });
     if (answer.ok) setArmed(at);
     else setProblem(say(problemWords(answer.problems)));
   };

@@ -96,13 +96,15 @@ function Calibration({ funnels }: { funnels: readonly HouseFunnel[] }) {
   });
   const save = async () => {
     setProblems({});
-    const answer = await ask<HouseFunnel>('POST', '/api/kitchen/funnels', {
-      name: typed.name,
-      by: readRole(),
-      orificeMm: typedNumber(typed.orificeMm),
-      ml: typedNumber(typed.ml),
-      thin: { nu: typedNumber(typed.thinNu), seconds: typedNumber(typed.thinSeconds) },
-      thick: { nu: typedNumber(typed.thickNu), seconds: typedNumber(typed.thickSeconds) },
+    const answer = await ask('POST /api/kitchen/funnels', {
+      body: {
+        name: typed.name,
+        by: readRole(),
+        orificeMm: typedNumber(typed.orificeMm),
+        ml: typedNumber(typed.ml),
+        thin: { nu: typedNumber(typed.thinNu), seconds: typedNumber(typed.thinSeconds) },
+        thick: { nu: typedNumber(typed.thickNu), seconds: typedNumber(typed.thickSeconds) },
+      },
     });
     if (answer.ok) {
       setKept(answer.body);

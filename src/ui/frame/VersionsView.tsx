@@ -8,8 +8,8 @@ import { Link } from '../shared/Link';
 import { Scroll } from '../shared/Scroll';
 import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
-import { ask, problemWords } from '../station/line/api';
-import { readRole } from '../station/useRole';
+import { problemWords } from '../station/line/api';
+import { restore, type Versioned } from '../station/line/restore';
 
 type Version = {
   readonly number: number;
@@ -43,21 +43,19 @@ const CALLED = {
 
 type Props = {
   readonly name: string;
-  readonly of: keyof typeof CALLED;
   readonly versions: readonly Version[];
   readonly back: { readonly href: string; readonly words: Message };
-  /** Where one is made the newest again, and the name its number goes by there. */
-  readonly restore: { readonly path: string; readonly field: string };
+  readonly versioned: Versioned;
 };
 
 /** Versions of something, newest first, each with what it changed; any can be made the newest again. */
-export function VersionsView({ name, of, versions, back, restore }: Props) {
+export function VersionsView({ name, versions, back, versioned }: Props) {
   const say = useSay();
-  const called = CALLED[of];
+  const called = CALLED[versioned.kind];
   const router = useRouter();
   const [problem, setProblem] = useState<string | null>(null);
   const makeNewest = async (number: number) => {
-    const answer = await ask('POST', restore.path, { [restore.field]: number, by: readRole() });
+    const answer = await restore(versioned, number);
     if (answer.ok) router.push(back.href);
     else setProblem(say(problemWords(answer.problems)));
   };

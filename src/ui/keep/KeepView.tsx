@@ -1,6 +1,7 @@
 'use client';
 
 import { Suspense, useMemo, useState } from 'react';
+import type { KeepOpened } from '../../contract/keep';
 import { warmestAt } from '../../core/heat/cool/course';
 import type { House } from '../../core/house/house';
 import type { KeepBody, KeepEvent } from '../../core/keep/events';
@@ -23,7 +24,7 @@ import { type SheetName, Sheets } from './sheets/Sheets';
 import { byDate, ShelfFace } from './shelf/ShelfFace';
 import { Unanswered } from './Unanswered';
 import { useAnswers } from './useAnswers';
-import { type KeepTold, useKeep } from './useKeep';
+import { useKeep } from './useKeep';
 import { useProbe } from './useProbe';
 
 /** Each face is loaded when it is looked at. */
@@ -75,7 +76,7 @@ const faceOf = (s: LotState): KeepFace =>
 
 type Props = {
   readonly house: House;
-  readonly first: KeepTold;
+  readonly first: KeepOpened;
   readonly lot: string | null;
   readonly face: KeepFace | null;
 };

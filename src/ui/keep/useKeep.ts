@@ -1,34 +1,19 @@
 'use client';
 
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import type { KeepOpened } from '../../contract/keep';
 import type { House } from '../../core/house/house';
 import type { KeepBody, KeepEvent } from '../../core/keep/events';
-import type { Lot, LotState } from '../../core/keep/lot';
+import type { LotState } from '../../core/keep/lot';
 import { lotState } from '../../core/keep/safe/fold';
 import type { Message } from '../../core/message/message';
-import type { Head } from '../../core/record/chain';
 import { ask } from '../station/line/api';
 import { keepHead } from '../station/line/heads';
 import { useNews } from '../station/line/live';
 import { beginOutbox, EMPTY, onOutbox, outbox, tapKeep } from '../station/outbox';
 
-/** What is kept, as the server told it. */
-export type KeepTold = {
-  readonly lots: readonly Lot[];
-  /** How many more are kept, older than these. */
-  readonly more: number;
-  readonly kitchenLines: readonly KeepEvent[];
-  readonly filmLines: readonly KeepEvent[];
-  readonly head: Head;
-};
-
-export type Keep = {
-  readonly lots: readonly Lot[];
-  readonly more: number;
+export type Keep = Omit<KeepOpened, 'house'> & {
   readonly states: readonly LotState[];
-  readonly kitchenLines: readonly KeepEvent[];
-  readonly filmLines: readonly KeepEvent[];
-  readonly head: Head;
   readonly unsent: number;
   readonly refused: Message | null;
   readonly write: (lot: string, body: KeepBody, at?: string, id?: string) => KeepEvent;
@@ -41,14 +26,14 @@ const merged = (a: readonly KeepEvent[], b: readonly KeepEvent[]): readonly Keep
 const TOGETHER = 150;
 
 /** All that is kept as all stations together have it, and what was tapped here and waits; `asked` is what the page is opened for. */
-export function useKeep(first: KeepTold, { keeping }: House, asked: string | null): Keep {
+export function useKeep(first: KeepOpened, { keeping }: House, asked: string | null): Keep {
   const [told, setTold] = useState(first);
   const { waiting, sent, refused } = useSyncExternalStore(onOutbox, outbox, () => EMPTY);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const readAnew = useCallback(() => {
     clearTimeout(timer.current);
     timer.current = setTimeout(async () => {
-      const answer = await ask<KeepTold>('GET', '/api/keep');
+      const answer = await ask('GET /api/keep', {});
       if (answer.ok) setTold(answer.body);
     }, TOGETHER);
   }, []);

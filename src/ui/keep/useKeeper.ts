@@ -1,7 +1,6 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Batch } from '../../core/batch/record';
 import type { House } from '../../core/house/house';
 import type { KeepEvent } from '../../core/keep/events';
 import type { LotState } from '../../core/keep/lot';
@@ -48,7 +47,7 @@ export function useKeeper(
       const { batch } = put;
       if (!batch || given.current.has(batch)) return;
       given.current.add(batch);
-      void askServer<Batch>('GET', `/api/batches/${batch}`).then((answer) => {
+      void askServer('GET /api/batches/[id]', { at: { id: batch } }).then((answer) => {
         if (answer.ok) ask({ kind: 'batch', batch: answer.body });
         setKnown((n) => n + 1);
       });

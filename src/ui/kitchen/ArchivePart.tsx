@@ -2,6 +2,7 @@
 
 import { Download, Undo2 } from 'lucide-react';
 import { useRef, useState } from 'react';
+import type { ImportTold, TakenIn } from '../../contract/kitchen';
 import { type Message, message } from '../../core/message/message';
 import { leftOutWords } from '../../core/record/awayWords';
 import { dayAndTime } from '../../core/units/clock';
@@ -10,20 +11,6 @@ import { FileButton } from '../shared/form/FileButton';
 import { BUTTON, PRIMARY } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 import { ask, askAsItGoes, type Problem, problemWords } from '../station/line/api';
-
-type Taken = {
-  readonly kitchen: string;
-  readonly newRecipes: readonly string[];
-  readonly newVersions: readonly string[];
-  readonly newBatches: number;
-  readonly newServices?: readonly string[];
-  readonly newLots?: readonly string[];
-  readonly notWhole?: number;
-  readonly importId: string | null;
-};
-
-/** The last import that still stands. */
-export type LastImport = { readonly id: string; readonly madeAt: string; readonly taken: Taken };
 
 const CARD = 'rounded-sm border-2 border-ink bg-surface p-5';
 const MOST_BYTES = 512_000_000;
@@ -34,23 +21,27 @@ const kept = (n: number): Message => message('{n, plural, one {# thing kept} oth
 const services = (n: number): Message => message('{n, plural, one {# service} other {# services}}', { n });
 
 /** The whole kitchen as a file, out and in. What an import would do is said before it is done. */
-export function ArchivePart({ last }: { last: LastImport | null }) {
+export function ArchivePart({ last }: { last: ImportTold | null }) {
   const say = useSay();
   const [file, setFile] = useState<File | null>(null);
-  const [would, setWould] = useState<Taken | null>(null);
-  const [did, setDid] = useState<Taken | null>(null);
+  const [would, setWould] = useState<TakenIn | null>(null);
+  const [did, setDid] = useState<TakenIn | null>(null);
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [share, setShare] = useState<number | null>(null);
   const busy = share !== null;
   const going = useRef<AbortController>(undefined);
-  const standing: LastImport | null = did?.importId
+  const standing: ImportTold | null = did?.importId
     ? { id: did.importId, madeAt: new Date().toISOString(), taken: did }
     : last;
 
-  const sent = async (url: string, of: File) => {
+  const sent = async (of: File, rehearse: boolean) => {
     going.current = new AbortController();
     setShare(0);
-    const answer = await askAsItGoes<Taken>(url, of, { onShare: setShare, signal: going.current.signal });
+    const answer = await askAsItGoes(
+      'POST /api/archive',
+      { body: of, ...(rehearse && { query: { rehearse: 1 } }) },
+      { onShare: setShare, signal: going.current.signal },
+    );
     setShare(null);
     return answer;
   };
@@ -70,14 +61,14 @@ export function ArchivePart({ last }: { last: LastImport | null }) {
       return;
     }
     setFile(chosen);
-    const answer = await sent('/api/archive?rehearse=1', chosen);
+    const answer = await sent(chosen, true);
     if (!answer) return;
     if (answer.ok) setWould(answer.body);
     else setProblems(answer.problems);
   };
   const take = async () => {
     if (!file) return;
-    const answer = await sent('/api/archive', file);
+    const answer = await sent(file, false);
     // Stopped: nothing was changed, and it can be done still.
     if (!answer) return;
     setWould(null);
@@ -188,7 +179,7 @@ export function ArchivePart({ last }: { last: LastImport | null }) {
 }
 
 /** One tap back to before the last import. */
-function Undo({ last }: { last: LastImport }) {
+function Undo({ last }: { last: ImportTold }) {
   const say = useSay();
   const [state, setState] = useState<'stands' | 'busy' | 'undone'>('stands');
   const [changed, setChanged] = useState(false);
@@ -197,7 +188,7 @@ function Undo({ last }: { last: LastImport }) {
   const undo = async (anyway: boolean) => {
     setState('busy');
     setProblems([]);
-    const answer = await ask('POST', '/api/archive/undo', { id: last.id, ...(anyway && { anyway }) });
+    const answer = await ask('POST /api/archive/undo', { body: { id: last.id, ...(anyway && { anyway }) } });
     setState(answer.ok ? 'undone' : 'stands');
     if (answer.ok) return;
     setChanged(answer.status === 409 && answer.problems[0]?.field === 'kitchen');

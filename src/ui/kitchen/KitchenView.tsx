@@ -4,6 +4,7 @@ import '../../core/food/load';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
+import type { ImportTold } from '../../contract/kitchen';
 import type { KitchenFile } from '../../core/house/kitchenFile';
 import { askedOfKitchen } from '../../core/house/plausible';
 import { message } from '../../core/message/message';
@@ -17,7 +18,7 @@ import { ask, problemWords } from '../station/line/api';
 import { didSave } from '../station/undo/didSave';
 import { useFormUndo } from '../station/undo/useFormUndo';
 import { readRole } from '../station/useRole';
-import { ArchivePart, type LastImport } from './ArchivePart';
+import { ArchivePart } from './ArchivePart';
 import { BurnersPart } from './BurnersPart';
 import { type KitchenForm, kitchenFieldOf, kitchenForm, kitchenOf } from './form/form';
 import { HousePart } from './HousePart';
@@ -50,7 +51,7 @@ type Props = {
   readonly kitchen: KitchenFile;
   readonly revision: number;
   readonly part: string | undefined;
-  readonly lastImport: LastImport | null;
+  readonly lastImport: ImportTold | null;
 };
 
 const UNDONE = message('a change of the kitchen');
@@ -98,11 +99,13 @@ export function KitchenView({ kitchen, revision, part: first, lastImport }: Prop
   });
   const keep = async (file: ReturnType<typeof kitchenOf>) => {
     setSaving(true);
-    const answer = await ask<{ revision: number }>('PUT', '/api/kitchen', {
-      kitchen: file,
-      revision: now,
-      note,
-      by: readRole(),
+    const answer = await ask('PUT /api/kitchen', {
+      body: {
+        kitchen: file,
+        revision: now,
+        note,
+        by: readRole(),
+      },
     });
     setSaving(false);
     if (!answer.ok) {
@@ -130,7 +133,7 @@ export function KitchenView({ kitchen, revision, part: first, lastImport }: Prop
       return;
     }
     if (answer.body.revision !== now)
-      didSave(message('saving the kitchen'), '/api/kitchen/restore', 'revision', now, answer.body.revision);
+      didSave(message('saving the kitchen'), { kind: 'kitchen' }, now, answer.body.revision);
     setNow(answer.body.revision);
     setNote('');
     // The server has read it: every number is one.

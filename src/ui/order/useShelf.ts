@@ -17,7 +17,7 @@ export type OnShelf = {
   readonly refused: Message | null;
 };
 
-const fetched = (id: string) => ask<Recipe>('GET', `/api/recipes/${encodeURIComponent(id)}?as=read`);
+const fetched = (id: string) => ask('GET /api/recipes/[id]', { at: { id }, query: { as: 'read' } });
 
 const withRecipe = (s: Shelf, recipe: Recipe): Shelf =>
   s.recipes.some((r) => r.id === recipe.id) ? s : { ...s, recipes: [...s.recipes, recipe] };

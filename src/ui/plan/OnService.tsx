@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
+import type { NearDay } from '../../contract/services';
 import { type Message, message } from '../../core/message/message';
 import type { TimedOrder } from '../../core/order/order';
 import { MOST_SOUPS } from '../../core/service/bounds';
@@ -12,9 +13,6 @@ import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
 import { ask, problemWords } from '../station/line/api';
 import { readRole } from '../station/useRole';
-
-type Near = readonly { readonly day: string; readonly id: string; readonly name: string }[];
-type Stored = { readonly service: Service; readonly revision: number };
 
 /** On the pass at noon where the plan does not say. */
 const NOON = 720;
@@ -36,21 +34,23 @@ export function withSoup(service: Service, order: TimedOrder): Service | null {
 /** Puts what is planned on the board of a service that is to come. */
 export function OnService({ order }: { order: TimedOrder }) {
   const say = useSay();
-  const [near, setNear] = useState<Near>([]);
-  const [on, setOn] = useState<Near[number] | null>(null);
+  const [near, setNear] = useState<readonly NearDay[]>([]);
+  const [on, setOn] = useState<NearDay | null>(null);
   const [refused, setRefused] = useState<Message | null>(null);
   useEffect(() => {
     const day = dayOf(new Date());
-    void ask<{ near: Near }>('GET', `/api/services?day=${day}`).then(
+    void ask('GET /api/services', { query: { day } }).then(
       (a) => a.ok && setNear(a.body.near.filter((s) => s.day >= day).slice(0, 4)),
     );
   }, []);
-  const put = async (to: Near[number]) => {
-    const stored = await ask<Stored>('GET', `/api/services/${to.id}`);
+  const put = async (to: NearDay) => {
+    const stored = await ask('GET /api/services/[id]', { at: { id: to.id } });
     if (!stored.ok) return setRefused(problemWords(stored.problems));
     const service = withSoup(stored.body.service, order);
     if (!service) return setRefused(message('A service has at most {most} soups.', { most: MOST_SOUPS }));
-    const saved = await ask('PUT', '/api/services', { service, base: stored.body.revision, by: readRole() });
+    const saved = await ask('PUT /api/services', {
+      body: { service, base: stored.body.revision, by: readRole() },
+    });
     if (!saved.ok) return setRefused(problemWords(saved.problems));
     setOn(to);
   };

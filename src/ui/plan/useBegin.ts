@@ -28,12 +28,14 @@ export function useBegin() {
     setStarting(true);
     setRefused(null);
     setInUse(false);
-    const answer = await ask('POST', '/api/batches', {
-      ...order,
-      id,
-      startedAt: new Date(kitchenNow()).toISOString(),
-      serveAt: serveAt?.toISOString() ?? null,
-      ...(anyway && { anyway }),
+    const answer = await ask('POST /api/batches', {
+      body: {
+        ...order,
+        id,
+        startedAt: new Date(kitchenNow()).toISOString(),
+        serveAt: serveAt?.toISOString() ?? null,
+        ...(anyway && { anyway }),
+      },
     });
     if (answer.ok) return id;
     setStarting(false);

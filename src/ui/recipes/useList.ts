@@ -26,7 +26,7 @@ export function useList(first: RecipeList): List {
     let timer: ReturnType<typeof setTimeout>;
     let gone = false;
     const read = async () => {
-      const answer = await ask<RecipeList>('GET', '/api/recipes/list');
+      const answer = await ask('GET /api/recipes/list', {});
       if (gone) return;
       if (answer.ok) setList(answer.body);
       if (!answer.ok || answer.body.recipes.some((r) => r.landing === null))

@@ -24,12 +24,14 @@ export function opened(id: string, it: Open): () => void {
 async function turnRound(id: string, from: Service, to: Service): Promise<void> {
   const here = open.get(id);
   if (here) return here.change(merged(from, to, here.now()).service);
-  const stored = await ask<{ service: Service; revision: number }>('GET', `/api/services/${id}`);
+  const stored = await ask('GET /api/services/[id]', { at: { id } });
   if (!stored.ok) return;
-  await ask('PUT', '/api/services', {
-    service: merged(from, to, stored.body.service).service,
-    base: stored.body.revision,
-    by: readRole(),
+  await ask('PUT /api/services', {
+    body: {
+      service: merged(from, to, stored.body.service).service,
+      base: stored.body.revision,
+      by: readRole(),
+    },
   });
 }
 

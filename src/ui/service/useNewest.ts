@@ -3,7 +3,6 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef } from 'react';
 import { ask } from '../station/line/api';
-import type { DayOpened } from './opened';
 
 /**
  * A page come back to is shown as it was left, and may be older than what was put on the day since: it is asked once whether the
@@ -15,7 +14,7 @@ export function useNewest(day: string, id: string, revision: number): void {
   shown.current = { id, revision };
   useEffect(() => {
     let gone = false;
-    void ask<DayOpened>('GET', `/api/services?day=${day}`).then((answer) => {
+    void ask('GET /api/services', { query: { day } }).then((answer) => {
       if (gone || !answer.ok || shown.current.revision > 0) return;
       const { services } = answer.body;
       const here = services.find((s) => s.service.id === shown.current.id);

@@ -1,14 +1,13 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
+import type { StoredService } from '../../contract/services';
 import type { Message } from '../../core/message/message';
 import { merged, type Told, withMine } from '../../core/service/merge';
 import type { Service } from '../../core/service/service';
 import { ask, problemWords } from '../station/line/api';
 import { useLine, useNews } from '../station/line/live';
 import { readRole } from '../station/useRole';
-
-type Stored = { readonly service: Service; readonly revision: number };
 
 /** ms a change rests before it is saved. */
 const REST = 500;
@@ -18,7 +17,7 @@ const AGAIN = 4000;
 const place = (id: string) => `panache.service.${id}`;
 
 /** What this station changed and the server has not: kept over a reload. */
-function waitingOf(id: string): (Stored & { readonly mine: true }) | null {
+function waitingOf(id: string): (StoredService & { readonly mine: true }) | null {
   try {
     return JSON.parse(localStorage.getItem(place(id)) ?? 'null');
   } catch {
@@ -40,8 +39,8 @@ export type Kept = {
 };
 
 /** A service on this station: changed at once, saved when it rests, kept while the server is away, and put together with what others change. */
-export function useService(first: Stored): Kept {
-  const [stored, setStored] = useState(first);
+export function useService(first: StoredService): Kept {
+  const [stored, setStoredService] = useState(first);
   const [service, setService] = useState(first.service);
   const [waiting, setWaiting] = useState(false);
   const [told, setTold] = useState<readonly Told[]>([]);
@@ -56,10 +55,12 @@ export function useService(first: Stored): Kept {
     now.current.saving = true;
     const mine = now.current.service;
     now.current.dirty = false;
-    const answer = await ask<Stored & { told: readonly Told[] }>('PUT', '/api/services', {
-      service: mine,
-      base: now.current.revision,
-      by: readRole(),
+    const answer = await ask('PUT /api/services', {
+      body: {
+        service: mine,
+        base: now.current.revision,
+        by: readRole(),
+      },
     });
     now.current.saving = false;
     if (!answer.ok) {
@@ -74,7 +75,7 @@ export function useService(first: Stored): Kept {
     }
     setRefused(null);
     now.current.revision = answer.body.revision;
-    setStored(answer.body);
+    setStoredService(answer.body);
     if (answer.body.told.length > 0) {
       lost.current = mine;
       setTold(answer.body.told);
@@ -121,10 +122,10 @@ export function useService(first: Stored): Kept {
       news.kind === 'service' && news.service === service.id && news.revision > now.current.revision;
     if (!mine && news.kind !== 'again') return;
     if (now.current.dirty || now.current.saving) return;
-    void ask<Stored>('GET', `/api/services/${service.id}`).then((answer) => {
+    void ask('GET /api/services/[id]', { at: { id: service.id } }).then((answer) => {
       if (!answer.ok || now.current.dirty || answer.body.revision <= now.current.revision) return;
       now.current = { ...now.current, service: answer.body.service, revision: answer.body.revision };
-      setStored(answer.body);
+      setStoredService(answer.body);
       setService(answer.body.service);
     });
   });

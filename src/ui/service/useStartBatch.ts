@@ -32,13 +32,16 @@ export function useStartBatch(serviceId: string, day: string): Starting {
     setBusy(true);
     setRefused(null);
     setInUse(null);
-    const answer = await ask('POST', `/api/services/${serviceId}/start`, {
-      key: batch.key,
-      id,
-      startedAt: new Date(kitchenNow()).toISOString(),
-      serveAt: new Date(midnightOf(day) + batch.due * 60_000).toISOString(),
-      by: readRole(),
-      ...(anyway && { anyway }),
+    const answer = await ask('POST /api/services/[id]/start', {
+      at: { id: serviceId },
+      body: {
+        key: batch.key,
+        id,
+        startedAt: new Date(kitchenNow()).toISOString(),
+        serveAt: new Date(midnightOf(day) + batch.due * 60_000).toISOString(),
+        by: readRole(),
+        ...(anyway && { anyway }),
+      },
     });
     setBusy(false);
     if (answer.ok) return id;

@@ -7,7 +7,7 @@ import type { KeepBody, KeepEvent } from '../../core/keep/events';
 import type { Message } from '../../core/message/message';
 import { clockMs, kitchenNow } from './line/clock';
 import { lineIs } from './line/live';
-import { send } from './line/send';
+import { type Sent, send } from './line/send';
 import { tapWords } from './undo/taps';
 import { did } from './undo/undo';
 import { readRole } from './useRole';
@@ -17,8 +17,11 @@ type Waiting =
   | { readonly of?: undefined; readonly batch: string; readonly event: BatchEvent }
   | { readonly of: 'keep'; readonly batch: string; readonly event: KeepEvent };
 
-const pathOf = ({ of, batch }: Waiting): string =>
-  `/api/${of === 'keep' ? 'keep' : 'batches'}/${batch}/events`;
+/** Sends one tap off to where it belongs. */
+const sentOff = (tap: Waiting): Promise<Sent> =>
+  tap.of === 'keep'
+    ? send('POST /api/keep/[id]/events', { at: { id: tap.batch }, body: tap.event })
+    : send('POST /api/batches/[id]/events', { at: { id: tap.batch }, body: tap.event });
 
 interface Station extends DBSchema {
   /** Taps not yet with the server, in the order they were made. */
@@ -98,7 +101,7 @@ async function flush(): Promise<void> {
   try {
     for (let next = box.waiting[0]; next; next = box.waiting[0]) {
       const { batch, event, of } = next;
-      const answer = await send(pathOf(next), event);
+      const answer = await sentOff(next);
       if (!answer.ok && answer.again) {
         lineIs(false);
         break;

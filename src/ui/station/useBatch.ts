@@ -38,7 +38,7 @@ export function useBatch(initial: Batch): LiveBatch {
     [],
   );
   const readAnew = useCallback(async () => {
-    const answer = await ask<Batch>('GET', `/api/batches/${id}`);
+    const answer = await ask('GET /api/batches/[id]', { at: { id } });
     if (answer.ok) add(answer.body.events);
   }, [id, add]);
 

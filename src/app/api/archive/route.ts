@@ -6,7 +6,7 @@ import { answered, fileNamed } from '../../../server/refusal';
 import { toldAsItGoes, Watch } from '../../../server/work/watch';
 import { work } from '../../../server/work/work';
 import { languageHere } from '../../reader';
-import { respond } from '../respond';
+import { respondFile } from '../respond';
 
 export const dynamic = 'force-dynamic';
 
@@ -14,7 +14,7 @@ const LINES = 'application/x-ndjson';
 
 /** The whole kitchen as one file, put together away from the taps and sent as it is read. */
 export function GET(): Promise<Response> {
-  return respond(async () => {
+  return respondFile(async () => {
     const { id } = await theHouse(pool());
     const now = new Date();
     return {
@@ -35,7 +35,7 @@ export const HEAD = (): Response => new Response(null, { headers: { 'content-typ
  * far it is, and stops it by hanging up.
  */
 export function POST(request: Request): Promise<Response> {
-  return respond(async () => {
+  return respondFile(async () => {
     const rehearse = new URL(request.url).searchParams.get('rehearse') === '1';
     const { file, done } = await received(request);
     const watch = new Watch();

@@ -8,12 +8,14 @@ export const dynamic = 'force-dynamic';
 
 /** The kitchen as a file, and the revision it has. */
 export function GET(): Promise<Response> {
-  return respond(async () => {
+  return respond('GET /api/kitchen', async () => {
     const house = await theHouse(pool());
     return { body: { kitchen: kitchenFileOf(house), revision: house.revision } };
   });
 }
 
 export function PUT(request: Request): Promise<Response> {
-  return respond(async () => ({ body: await saveKitchen(pool('saves'), await readJson(request, 400_000)) }));
+  return respond('PUT /api/kitchen', async () => ({
+    body: await saveKitchen(pool('saves'), await readJson(request, 400_000)),
+  }));
 }

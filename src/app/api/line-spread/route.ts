@@ -3,7 +3,7 @@ import { numberFrom } from '../../../core/units/numberFrom';
 import { PAPERS } from '../../../server/exports/paper';
 import { accept, fileNamed } from '../../../server/refusal';
 import { work } from '../../../server/work/work';
-import { respond } from '../respond';
+import { respondFile } from '../respond';
 
 const Asked = z.object({
   paper: z.enum(PAPERS).default('A4'),
@@ -14,7 +14,7 @@ const Asked = z.object({
 });
 
 export function GET(request: Request): Promise<Response> {
-  return respond(async () => {
+  return respondFile(async () => {
     const { paper, celsius } = accept(Asked, Object.fromEntries(new URL(request.url).searchParams));
     return {
       body: await work('lineSpread', { celsius, paper }),

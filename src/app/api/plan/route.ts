@@ -5,5 +5,7 @@ import { respond } from '../respond';
 
 /** Plans without writing anything: the same answer the Plan view computes, for other programs. */
 export function POST(request: Request): Promise<Response> {
-  return respond(async () => ({ body: await work('plan', accept(Order, await readJson(request))) }));
+  return respond('POST /api/plan', async () => ({
+    body: await work('plan', accept(Order, await readJson(request))),
+  }));
 }

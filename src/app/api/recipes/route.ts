@@ -3,13 +3,13 @@ import { createRecipe } from '../../../server/actions/recipes';
 import { pool } from '../../../server/data/database';
 import { readRecipes } from '../../../server/queries/recipes';
 import { readJson } from '../../../server/refusal';
-import { respond } from '../respond';
+import { respond, respondFile } from '../respond';
 
 export const dynamic = 'force-dynamic';
 
 /** Every recipe as its file says it, archived ones too. */
 export function GET(): Promise<Response> {
-  return respond(async () => {
+  return respondFile(async () => {
     const db = pool();
     const house = await theHouse(db);
     const recipes = await readRecipes(db, house.id, { archived: true });
@@ -18,7 +18,7 @@ export function GET(): Promise<Response> {
 }
 
 export function POST(request: Request): Promise<Response> {
-  return respond(async () => {
+  return respond('POST /api/recipes', async () => {
     const db = pool();
     const house = await theHouse(db);
     return {

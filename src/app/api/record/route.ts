@@ -2,7 +2,7 @@ import { recordPage } from '../../../server/actions/reading';
 import { cannot, fileNamed } from '../../../server/refusal';
 import { work } from '../../../server/work/work';
 import { languageHere } from '../../reader';
-import { respond } from '../respond';
+import { respondFile } from '../respond';
 
 export const dynamic = 'force-dynamic';
 
@@ -14,7 +14,7 @@ const FILES = {
 
 /** The record `from` one day `to` another, or of one `lot`; `as` view (for a screen, a `page` of it at a time), json, csv or pdf (whole). */
 export function GET(request: Request): Promise<Response> {
-  return respond(async () => {
+  return respondFile(async () => {
     const { searchParams: q } = new URL(request.url);
     const asked = { from: q.get('from'), to: q.get('to'), lot: q.get('lot'), page: q.get('page') ?? '0' };
     const as = q.get('as') ?? 'view';

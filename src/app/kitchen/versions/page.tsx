@@ -21,10 +21,9 @@ export default async function KitchenVersionsPage() {
   return (
     <VersionsView
       name={house.name}
-      of="kitchen"
       versions={shown}
       back={{ href: '/kitchen', words: message('Back to the kitchen') }}
-      restore={{ path: '/api/kitchen/restore', field: 'revision' }}
+      versioned={{ kind: 'kitchen' }}
     />
   );
 }

@@ -1,13 +1,14 @@
 import type pg from 'pg';
 import { v5 } from 'uuid';
 import * as z from 'zod';
+import type { KeepOpened } from '../../../contract/keep';
+import type { RecordedLine } from '../../../contract/routes';
 import type { BatchEvent } from '../../../core/batch/events';
 import type { House } from '../../../core/house/house';
 import { KeepEvent, OF_THE_KITCHEN } from '../../../core/keep/events';
 import type { Lot, LotState } from '../../../core/keep/lot';
 import { lotState } from '../../../core/keep/safe/fold';
 import { message } from '../../../core/message/message';
-import type { Head } from '../../../core/record/chain';
 import { takenBack } from '../../../core/record/counting';
 import { type Queryable, transaction } from '../../data/database';
 import { appendEvents, readBatch, UNBOUND } from '../../queries/batches';
@@ -27,18 +28,6 @@ import { accept, cannot, taken, unknown } from '../../refusal';
 import { theHouse } from '../kitchen';
 import { OWN, openFromBatch, openMissing } from './fromBatch';
 import { refuseForeign, refuseMoment, refusePlace, refuseUnfit, refuseUntrue } from './untrue';
-
-/** All of what is kept here, and what it is judged by. */
-export type KeepOpened = {
-  readonly lots: readonly Lot[];
-  /** How many more are kept, older than these. */
-  readonly more: number;
-  readonly kitchenLines: readonly KeepEvent[];
-  readonly filmLines: readonly KeepEvent[];
-  readonly head: Head;
-  /** What it is kept in and at. */
-  readonly house: Pick<House, 'keeping' | 'vessels'>;
-};
 
 /** What is kept as it stands; with `mend` a batch finished to be kept whose first line is missing is put by first. */
 export async function openKeep(pool: pg.Pool, { mend = false } = {}): Promise<KeepOpened> {
@@ -92,10 +81,8 @@ export async function afterBatchEvent(pool: pg.Pool, batchId: string, event: Bat
   }
 }
 
-export type Recorded = { readonly id: string; readonly isNew: boolean; readonly head: Head };
-
 /** Writes a line of the kitchen: a probe checked or put right, days signed. */
-async function recordOfKitchen(pool: pg.Pool, house: House, event: KeepEvent): Promise<Recorded> {
+async function recordOfKitchen(pool: pg.Pool, house: House, event: KeepEvent): Promise<RecordedLine> {
   const { body } = event;
   if (!OF_THE_KITCHEN.has(body.kind) && body.kind !== 'withdrawn')
     throw cannot(
@@ -115,7 +102,7 @@ async function recordOfKitchen(pool: pg.Pool, house: House, event: KeepEvent): P
 }
 
 /** Writes a line of something kept, or of the kitchen where `lotId` is “kitchen”. Refuses what cannot be true, by its field. The same id twice is kept once. */
-export async function recordKeep(pool: pg.Pool, lotId: string, input: unknown): Promise<Recorded> {
+export async function recordKeep(pool: pg.Pool, lotId: string, input: unknown): Promise<RecordedLine> {
   const { receivedAt: _claimed, ...event } = accept(KeepEvent, input);
   const house = await theHouse(pool);
   refuseMoment(event.at);

@@ -1,14 +1,10 @@
+import type { KeptRecord } from '../../../contract/keep';
 import { PAGE } from '../../../core/keep/entries';
 import { dayAndTime } from '../../../core/units/clock';
 import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 
-type Told = {
-  readonly entries: readonly unknown[];
-  readonly at: number;
-  readonly of: number;
-  readonly wholeTo: number | null;
-};
+type Told = Pick<KeptRecord, 'entries' | 'at' | 'of' | 'wholeTo'>;
 
 /** Which lines of all there are these are, and the way to the others; where one record does not take all, up to when it goes. */
 export function Pages({ told, onPage }: { told: Told; onPage: (page: number) => void }) {

@@ -2,10 +2,9 @@
 
 import { Download, Thermometer } from 'lucide-react';
 import { type ChangeEvent, useEffect, useState } from 'react';
+import type { KeptRecord } from '../../../contract/keep';
 import type { Entry } from '../../../core/keep/entries';
 import type { KeepBody } from '../../../core/keep/events';
-import type { DaysAway } from '../../../core/record/awayWords';
-import type { Head } from '../../../core/record/chain';
 import { dayAndTime, dayOf } from '../../../core/units/clock';
 import { Field } from '../../shared/form/Field';
 import { Link } from '../../shared/Link';
@@ -17,23 +16,6 @@ import { EntryBack } from './EntryBack';
 import { EntryTable } from './EntryTable';
 import { Pages } from './Pages';
 import { Verify } from './Verify';
-
-type Told = {
-  readonly entries: readonly Entry[];
-  readonly at: number;
-  readonly of: number;
-  readonly loud: number;
-  readonly wholeTo: number | null;
-  readonly signed: readonly {
-    readonly from: string;
-    readonly to: string;
-    readonly by: string;
-    readonly at: string;
-    readonly note: string;
-  }[];
-  readonly head: Head;
-  readonly away: readonly DaysAway[];
-};
 
 type Props = {
   readonly now: number;
@@ -50,7 +32,7 @@ export function RecordFace({ now, heard, onWrite, onProbes }: Props) {
   const [from, setFrom] = useState(today);
   const [to, setTo] = useState(today);
   const [page, setPage] = useState(0);
-  const [told, setTold] = useState<Told | null>(null);
+  const [told, setTold] = useState<KeptRecord | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [backing, setBacking] = useState<Entry | null>(null);
   const [by, setBy] = useState('');
@@ -59,7 +41,7 @@ export function RecordFace({ now, heard, onWrite, onProbes }: Props) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: what was heard makes it worth reading anew
   useEffect(() => {
     let gone = false;
-    void ask<Told>('GET', `/api/record?from=${from}&to=${to}&page=${page}`).then((answer) => {
+    void ask('GET /api/record', { query: { from, to, page } }).then((answer) => {
       if (gone) return;
       if (answer.ok) setTold(answer.body);
       setProblem(answer.ok ? null : say(problemWords(answer.problems)));

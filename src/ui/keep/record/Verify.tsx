@@ -29,10 +29,12 @@ export function Verify({ onProblem }: { onProblem: (says: string) => void }) {
     let so = followed?.done ? null : followed;
     setFollowed(so);
     while (!stopped.current && !so?.done) {
-      const answer = await ask<Followed<NamedFinding>>('POST', '/api/record/verify', {
-        heads: headsKept(),
-        atMost: AT_A_TIME,
-        ...(so && { after: so.head }),
+      const answer = await ask('POST /api/record/verify', {
+        body: {
+          heads: headsKept(),
+          atMost: AT_A_TIME,
+          ...(so && { after: so.head }),
+        },
       });
       if (!answer.ok) {
         onProblem(say(problemWords(answer.problems)));

@@ -77,21 +77,23 @@ export function WaterTestView({ house, boils, first, past }: Props) {
   const send = async () => {
     setProblems({});
     setBusy(true);
-    const answer = await ask<WaterTested>('POST', '/api/kitchen/water-tests', {
-      id: typed.id,
-      vesselId: typed.vesselId,
-      burnerId: typed.burnerId,
-      by: readRole(),
-      readings: {
-        by: typed.by,
-        litres: typedNumber(typed.litres),
-        startCelsius: typedNumber(typed.startCelsius),
-        heatedTo: typedNumber(typed.heatedTo),
-        heatMinutes: typedNumber(typed.heatMinutes),
-        keptAt: typedNumber(typed.keptAt),
-        keptMinutes: typedNumber(typed.keptMinutes),
-        before: typedNumber(typed.before),
-        after: typedNumber(typed.after),
+    const answer = await ask('POST /api/kitchen/water-tests', {
+      body: {
+        id: typed.id,
+        vesselId: typed.vesselId,
+        burnerId: typed.burnerId,
+        by: readRole(),
+        readings: {
+          by: typed.by,
+          litres: typedNumber(typed.litres),
+          startCelsius: typedNumber(typed.startCelsius),
+          heatedTo: typedNumber(typed.heatedTo),
+          heatMinutes: typedNumber(typed.heatMinutes),
+          keptAt: typedNumber(typed.keptAt),
+          keptMinutes: typedNumber(typed.keptMinutes),
+          before: typedNumber(typed.before),
+          after: typedNumber(typed.after),
+        },
       },
     });
     setBusy(false);

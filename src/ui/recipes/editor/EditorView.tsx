@@ -102,16 +102,21 @@ export function EditorView({ house, body, version, archived }: Props) {
     const named = version === null ? { ...made, id: idFrom(made.name) } : made;
     const answer =
       version === null
-        ? await ask<{ id: string; version: number }>('POST', '/api/recipes', {
-            body: named,
-            note,
-            by: readRole(),
+        ? await ask('POST /api/recipes', {
+            body: {
+              body: named,
+              note,
+              by: readRole(),
+            },
           })
-        : await ask<{ id: string; version: number; isNew: boolean }>('PUT', `/api/recipes/${body.id}`, {
-            body: named,
-            note,
-            by: readRole(),
-            base: version,
+        : await ask('PUT /api/recipes/[id]', {
+            at: { id: body.id },
+            body: {
+              body: named,
+              note,
+              by: readRole(),
+              base: version,
+            },
           });
     setSaving(false);
     if (!answer.ok) {
@@ -130,18 +135,15 @@ export function EditorView({ house, body, version, archived }: Props) {
     setNote('');
     setSaid({ words: say('Saved as version {version}.', { version: answer.body.version }), bad: false });
     if (version !== null && answer.body.version !== version)
-      didSave(
-        message('saving the recipe'),
-        `/api/recipes/${body.id}/restore`,
-        'version',
-        version,
-        answer.body.version,
-      );
+      didSave(message('saving the recipe'), { kind: 'recipe', id: body.id }, version, answer.body.version);
     if (version === null) router.replace(`/recipes/${answer.body.id}`);
     else router.refresh();
   });
   const archive = async () => {
-    const answer = await ask('POST', `/api/recipes/${body.id}/archive`, { archived: !archived });
+    const answer = await ask('POST /api/recipes/[id]/archive', {
+      at: { id: body.id },
+      body: { archived: !archived },
+    });
     if (answer.ok) router.push('/recipes');
     else setSaid({ words: say(problemWords(answer.problems)), bad: true });
   };

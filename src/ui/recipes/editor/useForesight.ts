@@ -27,7 +27,7 @@ export function useForesight(): {
     clearTimeout(timer.current);
     timer.current = setTimeout(async () => {
       const mine = ++count.current;
-      const answer = await ask<Foresight>('POST', '/api/foresight', text);
+      const answer = await ask('POST /api/foresight', { body: text });
       // A later question has been asked meanwhile: its answer counts.
       if (mine !== count.current) return;
       setAway(!answer.ok);

@@ -3,7 +3,6 @@
 import { useRouter } from 'next/navigation';
 import { type DragEvent, Suspense, useState } from 'react';
 import type { RecipeDraft } from '../../../core/formats/draft/draft';
-import type { RecipeText } from '../../../core/recipe/recipe';
 import { FileButton } from '../../shared/form/FileButton';
 import { Link } from '../../shared/Link';
 import { lazily } from '../../shared/lazily';
@@ -14,11 +13,6 @@ import { handOver } from '../handOver';
 
 /** Loaded once there is something to look at. */
 const Review = lazily(async () => (await import('./Review')).Review);
-
-type Opened =
-  | { readonly kind: 'recipe'; readonly body: RecipeText }
-  | { readonly kind: 'draft'; readonly draft: RecipeDraft }
-  | { readonly kind: 'kitchen' | 'archive' };
 
 /** Largest file read, bytes; the server says the same. */
 const MOST_BYTES = 1_600_000;
@@ -37,7 +31,7 @@ export function ImportView() {
     setBusy(true);
     setProblems([]);
     setName(from);
-    const answer = await ask<Opened>('POST', '/api/open', text);
+    const answer = await ask('POST /api/open', { body: text });
     setBusy(false);
     if (!answer.ok) {
       setProblems(answer.problems);

@@ -9,7 +9,6 @@ import { ingredient, isIngredient } from '../../../core/food/catalogue';
 import { type RecipeDraft, whenFor } from '../../../core/formats/draft/draft';
 import { WHENS } from '../../../core/formats/draft/draftSteps';
 import { term } from '../../../core/message/term';
-import type { RecipeText } from '../../../core/recipe/recipe';
 import { Field, Pick, Tick } from '../../shared/form/Field';
 import { IngredientField } from '../../shared/form/IngredientField';
 import { BUTTON, PRIMARY } from '../../shared/styles';
@@ -54,13 +53,15 @@ export function Review({ draft, onBack }: { draft: RecipeDraft; onBack: () => vo
       return;
     }
     setBusy(true);
-    const answer = await ask<{ body: RecipeText }>('POST', '/api/drafts', {
-      name,
-      instructions: draft.instructions,
-      open: { dose: open.dose && thickener !== undefined, liquid: open.liquid && hasLiquid },
-      lines: lines
-        .filter((l) => l.when !== 'left out')
-        .map(({ ingredient: id, amount, prep, when }) => ({ ingredient: id, amount, prep, when })),
+    const answer = await ask('POST /api/drafts', {
+      body: {
+        name,
+        instructions: draft.instructions,
+        open: { dose: open.dose && thickener !== undefined, liquid: open.liquid && hasLiquid },
+        lines: lines
+          .filter((l) => l.when !== 'left out')
+          .map(({ ingredient: id, amount, prep, when }) => ({ ingredient: id, amount, prep, when })),
+      },
     });
     setBusy(false);
     if (!answer.ok) {

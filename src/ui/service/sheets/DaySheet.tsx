@@ -4,6 +4,7 @@ import { Archive, CalendarPlus, Copy } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useState } from 'react';
 import { v4 as uuid } from 'uuid';
+import type { DayOpened } from '../../../contract/services';
 import type { Message } from '../../../core/message/message';
 import { isDay } from '../../../core/service/bounds';
 import { copied, dayAfter, type Service } from '../../../core/service/service';
@@ -15,7 +16,6 @@ import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 import { ask, problemWords } from '../../station/line/api';
 import { readRole } from '../../station/useRole';
-import type { DayOpened } from '../opened';
 import { MenuPart } from './MenuPart';
 
 type Props = {
@@ -34,7 +34,7 @@ export function DaySheet({ service, onChange, onClose }: Props) {
   const [refused, setRefused] = useState<Message | null>(null);
   const { day } = service;
   const load = useCallback(() => {
-    void ask<DayOpened>('GET', `/api/services?day=${day}`).then((a) => a.ok && setOpened(a.body));
+    void ask('GET /api/services', { query: { day } }).then((a) => a.ok && setOpened(a.body));
   }, [day]);
   useEffect(load, [load]);
   const fits = isDay(to);
@@ -43,7 +43,7 @@ export function DaySheet({ service, onChange, onClose }: Props) {
     router.push(`/service?day=${s.day}&id=${s.id}`);
   };
   const keep = async (made: Service) => {
-    const answer = await ask('PUT', '/api/services', { service: made, base: 0, by: readRole() });
+    const answer = await ask('PUT /api/services', { body: { service: made, base: 0, by: readRole() } });
     if (answer.ok) go(made);
     else setRefused(problemWords(answer.problems));
   };

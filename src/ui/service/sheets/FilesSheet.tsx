@@ -33,12 +33,12 @@ export function FilesSheet({ service, recipeName, onChange, onOpen, onClose }: P
   const open = async (chosen: File) => {
     setRefused(null);
     setRead(null);
-    const answer = await ask<OpenedService>('POST', '/api/services/open', await chosen.text());
+    const answer = await ask('POST /api/services/open', { body: await chosen.text() });
     if (!answer.ok) return setRefused(problemWords(answer.problems));
-    if (answer.body.kind !== 'refused' && answer.body.kind !== 'cycle') setRead(answer.body);
+    if (answer.body.kind !== 'cycle') setRead(answer.body);
   };
   const keep = async (made: Service) => {
-    const answer = await ask('PUT', '/api/services', { service: made, base: 0, by: readRole() });
+    const answer = await ask('PUT /api/services', { body: { service: made, base: 0, by: readRole() } });
     if (!answer.ok) return setRefused(problemWords(answer.problems));
     onClose();
     onOpen(made.id, made.day);

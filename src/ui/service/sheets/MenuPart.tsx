@@ -2,6 +2,7 @@
 
 import { Repeat } from 'lucide-react';
 import { useState } from 'react';
+import type { DayOpened } from '../../../contract/services';
 import type { Message } from '../../../core/message/message';
 import { MOST_WEEKS } from '../../../core/service/bounds';
 import { dayAfter, type Service, weekdayOf } from '../../../core/service/service';
@@ -9,7 +10,6 @@ import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 import { ask, problemWords } from '../../station/line/api';
 import { readRole } from '../../station/useRole';
-import type { DayOpened } from '../opened';
 import { Whole } from './HouseSheet';
 
 type Props = {
@@ -32,10 +32,12 @@ export function MenuPart({ service, opened, onSaved }: Props) {
   const weeks: Weeks = cycle?.weeks ?? [EMPTY];
   const comes = weeks[week]?.[weekday]?.includes(service.id) ?? false;
   const save = async (next: Weeks) => {
-    const answer = await ask('PUT', '/api/services/cycle', {
-      cycle: { format: 'panache.cycle/1', from: cycle?.from ?? monday, weeks: next },
-      base: cycleRevision,
-      by: readRole(),
+    const answer = await ask('PUT /api/services/cycle', {
+      body: {
+        cycle: { format: 'panache.cycle/1', from: cycle?.from ?? monday, weeks: next },
+        base: cycleRevision,
+        by: readRole(),
+      },
     });
     setRefused(answer.ok ? null : problemWords(answer.problems));
     if (answer.ok) onSaved();

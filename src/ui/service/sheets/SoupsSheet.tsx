@@ -13,7 +13,6 @@ import { Sheet } from '../../shared/Sheet';
 import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 import { ask } from '../../station/line/api';
-import type { DayOpened } from '../opened';
 import { Whole } from './HouseSheet';
 import { SoupForm } from './SoupForm';
 
@@ -37,7 +36,7 @@ export function SoupsSheet({ service, stores, choose, refused, onChange, onClose
   const [usual, setUsual] = useState<number | null>(null);
   const { day } = service;
   useEffect(() => {
-    void ask<DayOpened>('GET', `/api/services?day=${day}`).then((a) => a.ok && setUsual(a.body.usual));
+    void ask('GET /api/services', { query: { day } }).then((a) => a.ok && setUsual(a.body.usual));
   }, [day]);
   const full = service.soups.length >= MOST_SOUPS;
   const add = (recipe: Recipe) => {

@@ -1,3 +1,4 @@
+import { type AnswerOf, addressOf, type Given, type RouteName } from '../../../contract/routes';
 import { type Message, message } from '../../../core/message/message';
 import { timed } from './clock';
 
@@ -58,11 +59,9 @@ const UNREACHED: Answer<never> = {
 };
 
 /** Asks the server, with JSON, or text or a file that is JSON; what goes wrong comes back as problems, each with its field. Nothing typed is lost by it. */
-export async function ask<T>(
-  method: 'GET' | 'POST' | 'PUT',
-  url: string,
-  body?: unknown,
-): Promise<Answer<T>> {
+export async function ask<R extends RouteName>(route: R, given: Given<R>): Promise<Answer<AnswerOf<R>>> {
+  const { body } = given;
+  const { method, url } = addressOf(route, given);
   const sent = typeof body === 'string' || body instanceof Blob ? body : JSON.stringify(body);
   try {
     const response = await timed(url, {
@@ -70,7 +69,7 @@ export async function ask<T>(
       ...(body !== undefined && { headers: { 'content-type': 'application/json' }, body: sent }),
     });
     const answer = await response.json().catch(() => null);
-    return response.ok ? { ok: true, body: answer as T } : refused(response.status, answer);
+    return response.ok ? { ok: true, body: answer } : refused(response.status, answer);
   } catch {
     return UNREACHED;
   }
@@ -82,14 +81,15 @@ type Line<T> = { readonly share: number } | { readonly status: number; readonly 
  * Sends a file of JSON and waits for what takes long to come of it; `onShare` is told how far it is, 0 to 1. Null when `signal` stopped it: the server
  * stops, too.
  */
-export async function askAsItGoes<T>(
-  url: string,
-  file: Blob,
+export async function askAsItGoes<R extends RouteName>(
+  route: R,
+  given: Given<R> & { readonly body: Blob },
   { onShare, signal }: { readonly onShare: (share: number) => void; readonly signal: AbortSignal },
-): Promise<Answer<T> | null> {
+): Promise<Answer<AnswerOf<R>> | null> {
+  const { method, url } = addressOf(route, given);
   const headers = { 'content-type': 'application/json', accept: 'application/x-ndjson' };
   try {
-    const response = await timed(url, { method: 'POST', headers, body: file, signal });
+    const response = await timed(url, { method, headers, body: given.body, signal });
     if (!response.ok || !response.body)
       return refused(response.status, await response.json().catch(() => null));
     let text = '';
@@ -98,7 +98,7 @@ export async function askAsItGoes<T>(
       const lines = (text + piece.value).split('\n');
       text = lines.pop() ?? '';
       for (const line of lines) {
-        const told = JSON.parse(line) as Line<T>;
+        const told = JSON.parse(line) as Line<AnswerOf<R>>;
         if ('share' in told) onShare(told.share);
         else
           return told.status < 400 ? { ok: true, body: told.body } : refused(told.status, told.body as never);

@@ -1,3 +1,4 @@
+import type { Given, RouteName } from '../../../contract/routes';
 import type { Message } from '../../../core/message/message';
 import { ask, problemWords } from './api';
 
@@ -6,8 +7,8 @@ export type Sent =
   | { readonly ok: false; readonly again: boolean; readonly says: Message };
 
 /** Posts JSON; what goes wrong comes back as a line to show. `again` is true when trying later may help. */
-export async function send(url: string, body: unknown): Promise<Sent> {
-  const answer = await ask('POST', url, body);
+export async function send<R extends RouteName>(route: R, given: Given<R>): Promise<Sent> {
+  const answer = await ask(route, given);
   if (answer.ok) return { ok: true };
   return { ok: false, again: answer.again, says: problemWords(answer.problems) };
 }

@@ -5,5 +5,5 @@ import { respond } from '../../respond';
 export const dynamic = 'force-dynamic';
 
 export function GET(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
-  return respond(async () => ({ body: await theBatch(pool(), (await params).id) }));
+  return respond('GET /api/batches/[id]', async () => ({ body: await theBatch(pool(), (await params).id) }));
 }

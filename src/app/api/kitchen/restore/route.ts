@@ -4,5 +4,7 @@ import { readJson } from '../../../../server/refusal';
 import { respond } from '../../respond';
 
 export function POST(request: Request): Promise<Response> {
-  return respond(async () => ({ body: await restoreKitchen(pool('saves'), await readJson(request)) }));
+  return respond('POST /api/kitchen/restore', async () => ({
+    body: await restoreKitchen(pool('saves'), await readJson(request)),
+  }));
 }

@@ -3,13 +3,13 @@ import { cannot, fileNamed, Refusal, unknown } from '../../../../server/refusal'
 import { work } from '../../../../server/work/work';
 import { orderedIn } from '../../../plan/ordered';
 import { languageHere } from '../../../reader';
-import { respond } from '../../respond';
+import { respondFile } from '../../respond';
 
 export const dynamic = 'force-dynamic';
 
 /** The plan an address asks for, as a file: `as` json, csv or pdf (`paper` A4 or LETTER). */
 export function GET(request: Request): Promise<Response> {
-  return respond(async () => {
+  return respondFile(async () => {
     const query = Object.fromEntries(new URL(request.url).searchParams);
     const found = await orderedIn(query);
     if (!found) throw unknown('kitchen', 'none', []);

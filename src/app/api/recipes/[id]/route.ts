@@ -4,7 +4,7 @@ import { saveRecipe } from '../../../../server/actions/recipes';
 import { pool } from '../../../../server/data/database';
 import { readRecipe } from '../../../../server/queries/recipes';
 import { cannot, fileNamed, readJson, unknown } from '../../../../server/refusal';
-import { respond } from '../../respond';
+import { respond, respondFile } from '../../respond';
 
 export const dynamic = 'force-dynamic';
 
@@ -12,7 +12,7 @@ type Params = { params: Promise<{ id: string }> };
 
 /** One recipe as a file: ours, or with `?as=json-ld` a schema.org Recipe; with `?as=read` as the pages have it, each amount in its unit. */
 export function GET(request: Request, { params }: Params): Promise<Response> {
-  return respond(async () => {
+  return respondFile(async () => {
     const { id } = await params;
     const db = pool();
     const house = await theHouse(db);
@@ -28,7 +28,7 @@ export function GET(request: Request, { params }: Params): Promise<Response> {
 }
 
 export function PUT(request: Request, { params }: Params): Promise<Response> {
-  return respond(async () => {
+  return respond('PUT /api/recipes/[id]', async () => {
     const { id } = await params;
     const db = pool();
     const house = await theHouse(db);

@@ -6,5 +6,7 @@ export const dynamic = 'force-dynamic';
 
 /** A service and its revision. */
 export function GET(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
-  return respond(async () => ({ body: await theService(pool(), (await params).id) }));
+  return respond('GET /api/services/[id]', async () => ({
+    body: await theService(pool(), (await params).id),
+  }));
 }

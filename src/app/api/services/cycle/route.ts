@@ -3,13 +3,13 @@ import { pool } from '../../../../server/data/database';
 import { fileNamed, readJson } from '../../../../server/refusal';
 import { work } from '../../../../server/work/work';
 import { languageHere } from '../../../reader';
-import { respond } from '../../respond';
+import { respond, respondFile } from '../../respond';
 
 export const dynamic = 'force-dynamic';
 
 /** Every day from `day` on for one round of the cycle, four weeks at most, as a calendar (RFC 5545): what is planned, and what the cycle would bring where nothing is. */
 export function GET(request: Request): Promise<Response> {
-  return respond(async () => {
+  return respondFile(async () => {
     const from = new URL(request.url).searchParams.get('day') ?? '';
     return {
       body: await work('cycleIcs', { from, language: await languageHere() }),
@@ -20,5 +20,7 @@ export function GET(request: Request): Promise<Response> {
 
 /** Keeps the kitchen’s menu cycle. */
 export function PUT(request: Request): Promise<Response> {
-  return respond(async () => ({ body: await saveCycle(pool('saves'), await readJson(request, 200_000)) }));
+  return respond('PUT /api/services/cycle', async () => ({
+    body: await saveCycle(pool('saves'), await readJson(request, 200_000)),
+  }));
 }

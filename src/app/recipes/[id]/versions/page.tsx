@@ -26,10 +26,9 @@ export default async function VersionsPage({ params }: { params: Promise<{ id: s
   return (
     <VersionsView
       name={String(latest.body.name)}
-      of="recipe"
       versions={shown}
       back={{ href: `/recipes/${id}`, words: message('Back to the recipe') }}
-      restore={{ path: `/api/recipes/${id}/restore`, field: 'version' }}
+      versioned={{ kind: 'recipe', id }}
     />
   );
 }

@@ -9,7 +9,7 @@ export function POST(
   request: Request,
   { params }: { params: Promise<{ id: string; verb: string }> },
 ): Promise<Response> {
-  return respond(async () => {
+  return respond('POST /api/devices/[id]/[verb]', async () => {
     const { id, verb } = await params;
     const url = bridgeUrl();
     if (!VERBS.includes(verb)) throw unknown('verb', verb, VERBS);

@@ -5,7 +5,7 @@ import { readJson } from '../../../../../server/refusal';
 import { respond } from '../../../respond';
 
 export function POST(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
-  return respond(async () => {
+  return respond('POST /api/recipes/[id]/restore', async () => {
     const { id } = await params;
     const db = pool();
     const house = await theHouse(db);

@@ -5,13 +5,13 @@ import { serviceCsv, serviceIcs } from '../../../../../server/exports/serviceFil
 import { cannot, fileNamed } from '../../../../../server/refusal';
 import { work } from '../../../../../server/work/work';
 import { readerHere } from '../../../../reader';
-import { respond } from '../../../respond';
+import { respondFile } from '../../../respond';
 
 export const dynamic = 'force-dynamic';
 
 /** A service as a file: `as` json, csv (the day’s list) or ics (RFC 5545). */
 export function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
-  return respond(async () => {
+  return respondFile(async () => {
     const { service } = await theService(pool(), (await params).id);
     const as = new URL(request.url).searchParams.get('as') ?? 'json';
     const name = `${service.day}-${service.name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}`;

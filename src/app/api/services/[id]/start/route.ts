@@ -6,7 +6,7 @@ import { respond } from '../../../respond';
 
 /** Starts a batch of a service: planned away from the taps, written here, and on the board. */
 export function POST(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
-  return respond(async () => {
+  return respond('POST /api/services/[id]/start', async () => {
     const { id } = await params;
     const asked = await readJson(request);
     const planned = await work('planned', await startOf(pool('saves'), id, asked));

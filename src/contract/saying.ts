@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { issue } from '../../core/message/told';
+import { issue } from '../core/message/told';
 
 /** Why something is saved, in a cook’s words. */
 export const Note = z
