@@ -1,6 +1,7 @@
 import { ingredient, isIngredient } from '../food/catalogue';
 import { type Message, message, type Value } from '../message/message';
 import { term } from '../message/term';
+import { ROWS } from '../pot/kinds/rows';
 import { portionsIn } from '../pot/portions';
 import type { RecipeText } from '../recipe/recipe';
 import type { Words } from '../say/inWords';
@@ -9,30 +10,8 @@ import { inDegrees } from '../units/show';
 type Step = RecipeText['steps'][number];
 type Portion = Extract<Step, { kind: 'season' }>['items'][number];
 
-const VERBS: { readonly [K in Step['kind']]: Message } = {
-  sweat: message('Sweat'),
-  roux: message('Cook a roux'),
-  dust: message('Dust'),
-  add: message('Add'),
-  'bring-to': message('Bring to'),
-  simmer: message('Simmer'),
-  puree: message('Blend'),
-  season: message('Season'),
-  render: message('Render'),
-  reduce: message('Reduce'),
-  strain: message('Strain'),
-  thicken: message('Thicken'),
-  temper: message('Temper'),
-  poach: message('Poach'),
-  rest: message('Rest'),
-  hold: message('Hold'),
-  chill: message('Chill'),
-  reheat: message('Reheat'),
-  keep: message('Keep'),
-};
-
 /** The name of a kind of step, as the editor and the versions call it. */
-export const stepVerb = (kind: Step['kind']): Message => VERBS[kind];
+export const stepVerb = (kind: Step['kind']): Message => ROWS[kind].verb;
 
 /** Keys of a step that are not said as "key value". */
 const APART = new Set(['kind', 'look', 'items', 'flour', 'fat', 'thickener', 'carrier']);
@@ -149,8 +128,8 @@ export function recipeWords(recipe: RecipeText, say: Words): readonly string[] {
       const how = settings(step);
       return [
         how.length > 0
-          ? say('{step}: {how}', { step: VERBS[step.kind], how: { listed: how } })
-          : say(VERBS[step.kind]),
+          ? say('{step}: {how}', { step: ROWS[step.kind].verb, how: { listed: how } })
+          : say(ROWS[step.kind].verb),
         ...(step.look ? [INDENT + say('look for {look}', { look: step.look })] : []),
         ...portionsIn<Portion>(step).map((p) => INDENT + say(portionWords(p))),
       ];

@@ -99,17 +99,11 @@ function without(step: RecipeStep, left: number): readonly RecipeStep[] {
       return [{ ...step, flour: less(step.flour) }];
     case 'thicken':
       return [{ ...step, thickener: less(step.thickener) }];
-    case 'add':
-    case 'temper':
-    case 'sweat':
-    case 'season':
-    case 'render':
-    case 'poach': {
+    default: {
+      if (!('items' in step)) return [step];
       const items = step.items.flatMap((p) => (left === 0 && isSolved(p.amount) ? [] : [less(p)]));
       return items.length > 0 ? [{ ...step, items }] : [];
     }
-    default:
-      return [step];
   }
 }
 

@@ -7,7 +7,6 @@ import { heatCapacity, volumeMl } from './contents';
 import type { Kitchen } from './kitchen';
 import { consistency } from './observe';
 import { type Pot, potCelsius } from './pot';
-import type { Step } from './step';
 
 /** °C apart at which capacity and volume are read, to take them as straight lines between. */
 const APART = 10;
@@ -98,10 +97,3 @@ export function heatingOf(pot: Pot, lid: Lid, kitchen: Kitchen, flux: Surface, l
   };
   return { free, steamAt, capacityAt, wallAt };
 }
-
-/** °C by which a pot must be over what it is to be brought to, for that to mean cooling. */
-const OVER = 0.1;
-
-/** Whether a pot at `celsius` is brought to its temperature by letting it cool: then the flame is off. */
-export const coolsTo = (step: Step, celsius: number): boolean =>
-  step.kind === 'bring-to' && typeof step.to === 'number' && celsius > step.to + OVER;

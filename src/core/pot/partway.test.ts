@@ -2,8 +2,8 @@ import fc from 'fast-check';
 import { demoBatch, demoIds } from '../../../demo/batch';
 import { advance } from './advance';
 import { volumeMl } from './contents';
+import type { StepKind } from './kinds/names';
 import { observe } from './observe';
-import type { StepKind } from './step';
 
 const PLANS = demoIds().map(
   (id) => demoBatch(id, { litres: 6, pot: 'middle-28', burner: 'front-right' }).plan,

@@ -1,5 +1,3 @@
-import type { Portion, Step } from './step';
-
 type Holding<P> = {
   readonly kind: string;
   readonly items?: readonly P[];
@@ -19,28 +17,24 @@ export function portionsIn<P>(step: Holding<P>): readonly P[] {
     ...(step.thickener ? [step.thickener] : []),
   ];
 }
+
 /**
  * `step` with each of its portions as `change` makes it; the second argument is the portion's place, as
- * `portionsIn` lists them.
+ * `portionsIn` lists them. What holds none stays as it is.
  */
-export function withPortions(step: Step, change: (portion: Portion, item: number) => Portion): Step {
-  switch (step.kind) {
-    case 'sweat':
-    case 'add':
-    case 'season':
-    case 'render':
-    case 'temper':
-    case 'poach':
-      return { ...step, items: step.items.map(change) };
-    case 'roux':
-      return { ...step, fat: change(step.fat, 0), flour: change(step.flour, 1) };
-    case 'dust':
-      return { ...step, flour: change(step.flour, 0) };
-    case 'thicken':
-      return step.carrier
-        ? { ...step, carrier: change(step.carrier, 0), thickener: change(step.thickener, 1) }
-        : { ...step, thickener: change(step.thickener, 0) };
-    default:
-      return step;
-  }
+export function withPortions<S extends Holding<P>, P, Q = P>(
+  step: S,
+  change: (portion: P, item: number) => Q,
+): S {
+  const { items, fat, flour, carrier, thickener } = step;
+  let item = 0;
+  const one = (p: P): Q => change(p, item++);
+  return {
+    ...step,
+    ...(items && { items: items.map(one) }),
+    ...(fat && { fat: one(fat) }),
+    ...(flour && { flour: one(flour) }),
+    ...(carrier && { carrier: one(carrier) }),
+    ...(thickener && { thickener: one(thickener) }),
+  };
 }

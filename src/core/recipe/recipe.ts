@@ -8,6 +8,7 @@ import { MATERIALS } from '../heat/vessel';
 import { type Message, message } from '../message/message';
 import { term } from '../message/term';
 import { issue } from '../message/told';
+import { ROWS } from '../pot/kinds/rows';
 import { lotOf } from '../pot/lots';
 import { portionsIn } from '../pot/portions';
 import { stepSchema } from '../pot/step';
@@ -39,23 +40,6 @@ export const BurnerSchema = z.object({
   powerW: z.number().min(300).max(60_000),
   intoPotW: z.number().min(50).max(60_000).optional(),
 });
-
-/** Steps that need something in the pot to be done to. */
-const NEEDS_LIQUID = new Set([
-  'bring-to',
-  'simmer',
-  'reduce',
-  'puree',
-  'strain',
-  'thicken',
-  'temper',
-  'poach',
-  'hold',
-  'chill',
-  'reheat',
-  'rest',
-  'keep',
-]);
 
 type Issue = { readonly path: readonly (string | number)[]; readonly says: Message };
 
@@ -89,7 +73,7 @@ function whatDoesNotFollow(steps: readonly RecipeStep[]): readonly Issue[] {
       }),
     });
   for (const [n, step] of steps.entries()) {
-    if (NEEDS_LIQUID.has(step.kind) && !wet) {
+    if (ROWS[step.kind].needsLiquid && !wet) {
       issues.push({
         path: ['steps', n, 'kind'],
         says: message('“{step}” cannot be step {n}: there is no liquid in the pot yet', {

@@ -1,7 +1,7 @@
 import type { Message } from '../message/message';
 import type { Order } from '../order/order';
 import type { Warning, WeighLine } from '../plan/types';
-import type { StepKind } from '../pot/step';
+import type { StepKind } from '../pot/kinds/names';
 import type { Tool } from './service';
 import type { Wait } from './wait';
 

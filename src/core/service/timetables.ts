@@ -6,26 +6,12 @@ import type { Order, TimedOrder } from '../order/order';
 import { planFor } from '../plan/plan';
 import type { Setup } from '../plan/solve/simulate';
 import type { Plan, WeighLine } from '../plan/types';
-import type { StepKind } from '../pot/step';
+import { ROWS } from '../pot/kinds/rows';
 import type { Recipe } from '../recipe/recipe';
 import { titleAsMessage } from '../words/steps';
 import type { Tool } from './service';
 import type { StockTable, Stretch, Timetable } from './timetable';
 import { type Wait, waitOf } from './wait';
-
-/** Steps somebody stands at; the others are looked at. Common practice, no source. */
-const ATTENDED: ReadonlySet<StepKind> = new Set([
-  'sweat',
-  'render',
-  'roux',
-  'dust',
-  'add',
-  'puree',
-  'strain',
-  'thicken',
-  'temper',
-  'season',
-]);
 
 /** Minutes for a line to be weighed, and for each kilogram to be peeled and cut. Common practice, no source. */
 const WEIGH_MINUTES = 0.75;
@@ -61,7 +47,7 @@ export function timetableOf(plan: Plan, wait: Wait = waitOf(plan)): Timetable {
       {
         from,
         to,
-        hands: ATTENDED.has(step.kind),
+        hands: ROWS[step.kind].attended,
         tool: toolOf(step),
         step: n,
         kind: step.kind,

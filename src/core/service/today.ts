@@ -1,8 +1,8 @@
 import { type Shopping, shoppingFor } from '../compare/shopping';
 import { type Message, message } from '../message/message';
 import type { WeighLine } from '../plan/types';
+import { ROWS } from '../pot/kinds/rows';
 import type { Kitchen } from '../pot/kitchen';
-import type { StepKind } from '../pot/step';
 import type { Bar, Board } from './board';
 
 /** One thing to do, at a minute of the day. */
@@ -18,8 +18,7 @@ export type Task = {
   readonly role: string;
 };
 
-/** What catches on the bottom while nobody stands at it, and minutes between two stirs. Common practice, no source. */
-const CATCHES: ReadonlySet<StepKind> = new Set(['simmer', 'bring-to']);
+/** Minutes between two stirs of what catches. Common practice, no source. */
 const STIR = 10;
 
 function tasksOf(bar: Bar, burnerName: (id: string) => string): readonly Task[] {
@@ -69,7 +68,7 @@ function tasksOf(bar: Bar, burnerName: (id: string) => string): readonly Task[] 
       if (s.hands) found.push(task('step', s.from + shift, s.to - s.from, s.title, s.step));
   if (!live?.finished)
     for (const s of table.stretches)
-      if (CATCHES.has(s.kind))
+      if (ROWS[s.kind].catches)
         for (let at = s.from + STIR; at <= s.to - STIR / 2; at += STIR)
           found.push(task('stir', at + shift, 0, message('Stir the bottom'), at));
   for (const [n, draw] of batch.soup.draws.entries()) {

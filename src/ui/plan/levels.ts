@@ -2,6 +2,9 @@ import { ingredient } from '../../core/food/catalogue';
 import { type Message, message } from '../../core/message/message';
 import { term } from '../../core/message/term';
 import type { Plan, PlanStep } from '../../core/plan/types';
+import { ROWS } from '../../core/pot/kinds/rows';
+import { portionsIn } from '../../core/pot/portions';
+import type { Portion } from '../../core/pot/step';
 import type { Level } from '../shared/draw/PotDrawing';
 
 /** Levels nearer than this share of the pot are one mark. */
@@ -22,31 +25,17 @@ const IN: Readonly<Record<string, Message>> = {
 
 /** What a step did to the level, in two words; null when it did nothing to speak of. */
 function stageWords({ step }: PlanStep): Message | null {
-  switch (step.kind) {
-    case 'add':
-    case 'temper':
-    case 'poach': {
-      const [most] = [...step.items].sort((a, b) => b.amount - a.amount);
-      if (!most) return null;
-      const { group, name } = ingredient(most.ingredient);
-      return (
-        IN[group] ??
-        message('{what} in', {
-          what: { within: term(name.split(/[ ,]/).at(name.includes(',') ? 0 : -1) ?? name) },
-        })
-      );
-    }
-    case 'reduce':
-      return message('reduced');
-    case 'strain':
-      return message('strained');
-    case 'simmer':
-      return message('simmered');
-    case 'thicken':
-      return message('thickened');
-    default:
-      return null;
-  }
+  const { level } = ROWS[step.kind];
+  if (level !== 'items') return level;
+  const [most] = portionsIn<Portion>(step).toSorted((a, b) => b.amount - a.amount);
+  if (!most) return null;
+  const { group, name } = ingredient(most.ingredient);
+  return (
+    IN[group] ??
+    message('{what} in', {
+      what: { within: term(name.split(/[ ,]/).at(name.includes(',') ? 0 : -1) ?? name) },
+    })
+  );
 }
 
 /** What the pot's wall is marked with: at the pass, at its fullest, and a ghost for each stage that moves the level. */

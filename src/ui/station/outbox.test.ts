@@ -1,4 +1,5 @@
 import 'fake-indexeddb/auto';
+import { addressOf, type Given, type RouteName } from '../../contract/routes';
 import type { EventBody } from '../../core/batch/events';
 import { message } from '../../core/message/message';
 import type { Sent } from './line/send';
@@ -10,8 +11,8 @@ const OK: Sent = { ok: true };
 const AWAY: Sent = { ok: false, again: true, says: message('away') };
 
 jest.mock('./line/send', () => ({
-  send: async (url: string, body: { id: string; body: EventBody }) => {
-    posted.push({ url, body });
+  send: async (route: RouteName, given: Given<'POST /api/batches/[id]/events'>) => {
+    posted.push({ url: addressOf(route, given).url, body: given.body });
     return answers.shift() ?? OK;
   },
 }));

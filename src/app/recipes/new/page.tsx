@@ -1,12 +1,12 @@
 import { notFound } from 'next/navigation';
 import { holding, rimVolume } from '../../../core/heat/vessel';
 import type { House } from '../../../core/house/house';
+import { FORMS } from '../../../core/pot/kinds/forms';
 import type { RecipeText } from '../../../core/recipe/recipe';
 import { SCHOOL_LITRES, type School, schoolOf } from '../../../core/recipe/schools';
 import { theHouse } from '../../../server/actions/kitchen';
 import { pool } from '../../../server/data/database';
 import { readRecipe } from '../../../server/queries/recipes';
-import { FRESH } from '../../../ui/recipes/editor/form/spec';
 import { NewRecipe } from '../../../ui/recipes/editor/NewRecipe';
 import { titled } from '../../reader';
 
@@ -28,12 +28,12 @@ const blank = ({ vessels, burners: [burner] }: House, school?: School): RecipeTe
         band: 'Coating',
         home: { vessel, burner },
         steps: school?.steps ?? [
-          FRESH.sweat,
-          FRESH.roux,
-          { ...FRESH.add, gradually: true },
-          FRESH['bring-to'],
+          FORMS.sweat.fresh,
+          FORMS.roux.fresh,
+          { ...FORMS.add.fresh, gradually: true },
+          FORMS['bring-to'].fresh,
           { kind: 'simmer', minutes: 15, lid: 'off' },
-          FRESH.season,
+          FORMS.season.fresh,
         ],
       }
     : null;

@@ -1,6 +1,7 @@
 import { type Advanced, advance } from '../../pot/advance';
 import { liquidMl } from '../../pot/contents';
 import { boilsAt, cook } from '../../pot/cook';
+import { ROWS } from '../../pot/kinds/rows';
 import type { Kitchen } from '../../pot/kitchen';
 import type { Pot } from '../../pot/pot';
 import type { Step } from '../../pot/step';
@@ -18,14 +19,13 @@ export type PotVariant = {
 
 /** What has to be made ready goes in this long after its step has come up, s. Our assumption. */
 const MADE_READY = 60;
-const PUTS_IN = new Set<Step['kind']>(['add', 'season', 'thicken', 'temper', 'poach']);
 
 /** The strand with `step` at hand, come up at `from`. */
 export const taking = (variant: PotVariant, step: Step | null, from: number): PotVariant => ({
   ...variant,
   left: step,
   wait: 0,
-  startsAt: from + (step && PUTS_IN.has(step.kind) ? MADE_READY : 0),
+  startsAt: from + (step && ROWS[step.kind].madeReady ? MADE_READY : 0),
 });
 
 /** Less liquid than this, mL, and nothing is kept hot by standing on the flame. */
@@ -67,16 +67,13 @@ function keptAsItIs(variant: PotVariant, to: number): PotVariant {
 /** Tapped before this share of its time was over, a step was done earlier and is only being marked. Our assumption. */
 const MARKED_LATE = 0.5;
 
-/** Steps whose time is the cook's to choose: tapped early they were shorter. */
-const TIMED = new Set<Step['kind']>(['simmer', 'rest', 'hold', 'reduce', 'thicken']);
-
 /** The pot once the cook has said, at `at` seconds, that `step`, begun at `from`, is done. */
 export function finish(variant: PotVariant, step: Step, from: number, at: number): PotVariant {
   const there = move(variant, at);
   if (!there.left) return { ...there, wait: 0 };
   const whole: Advanced = advance(there.pot, there.left, there.kitchen);
   const planned = whole.pot.seconds - from;
-  const short = TIMED.has(step.kind) && planned > 0 && (at - from) / planned >= MARKED_LATE;
+  const short = ROWS[step.kind].timed && planned > 0 && (at - from) / planned >= MARKED_LATE;
   const pot = short ? there.pot : { ...whole.pot, seconds: Math.max(at, variant.pot.seconds) };
   return { ...there, pot, left: null, wait: 0 };
 }

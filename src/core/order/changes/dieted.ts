@@ -103,15 +103,11 @@ function stepFor(step: RecipeStep, diets: readonly Diet[]): readonly RecipeStep[
       const items = step.items.map(one);
       return items.length > 0 ? [{ ...step, items }] : [];
     }
-    case 'sweat':
-    case 'add':
-    case 'season':
-    case 'poach': {
+    default: {
+      if (!('items' in step)) return [step];
       const items = step.items.flatMap((p) => swapped(p, diets) ?? []);
       return items.length > 0 ? [{ ...step, items }] : [];
     }
-    default:
-      return [step];
   }
 }
 

@@ -1,5 +1,6 @@
 import { pearson } from '../../dairy/pearson';
 import { ingredient } from '../../food/catalogue';
+import { ROWS } from '../../pot/kinds/rows';
 import type { Amount } from '../../recipe/amount';
 import type { Recipe, RecipePortion, RecipeStep } from '../../recipe/recipe';
 import { densityOf, toGrams } from '../../units/measure';
@@ -136,8 +137,7 @@ export type FinishWish = {
   readonly finishMl?: number | undefined;
 };
 
-const isLate = (s: RecipeStep): boolean =>
-  s.kind === 'season' || s.kind === 'poach' || s.kind === 'rest' || s.kind === 'hold';
+const isLate = (s: RecipeStep): boolean => ROWS[s.kind].late;
 
 /** Before the late steps a recipe ends in. */
 const endOf = (steps: readonly RecipeStep[]): number => {

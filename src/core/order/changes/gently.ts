@@ -1,4 +1,5 @@
 import { ingredient } from '../../food/catalogue';
+import { ROWS } from '../../pot/kinds/rows';
 import type { Recipe, RecipePortion, RecipeStep } from '../../recipe/recipe';
 
 /** Ways to spare a soup’s dairy: warmed before it goes in, in last of all below the simmer, or richer instead of thin. */
@@ -17,8 +18,7 @@ const THIN = 0.3;
 
 const isDairy = (p: RecipePortion): boolean => ingredient(p.ingredient).group === 'dairy';
 const isMadeUp = ({ amount }: RecipePortion): boolean => amount.kind === 'solve' && amount.goal === 'volume';
-const isLate = (s: RecipeStep): boolean =>
-  s.kind === 'season' || s.kind === 'poach' || s.kind === 'rest' || s.kind === 'hold';
+const isLate = (s: RecipeStep): boolean => ROWS[s.kind].late;
 
 const onDairy = (
   steps: readonly RecipeStep[],

@@ -151,7 +151,15 @@ export function resolve(step: RecipeStep, dosing: Dosing, pot: Pot, kitchen: Kit
     }
     case 'puree':
       return { ...step, fraction: share(step.fraction) };
-    default:
+    case 'bring-to':
+    case 'simmer':
+    case 'reduce':
+    case 'strain':
+    case 'rest':
+    case 'hold':
+    case 'chill':
+    case 'reheat':
+    case 'keep':
       return step;
   }
 }

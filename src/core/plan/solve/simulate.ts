@@ -6,7 +6,7 @@ import { type Advanced, advance } from '../../pot/advance';
 import type { Kitchen } from '../../pot/kitchen';
 import { withPortions } from '../../pot/portions';
 import { emptyPot, type Pot } from '../../pot/pot';
-import type { Step } from '../../pot/step';
+import type { Portion, Step } from '../../pot/step';
 import type { Recipe } from '../../recipe/recipe';
 import { type Dosing, resolve } from './resolve';
 
@@ -52,7 +52,7 @@ export const repeat = (steps: readonly Step[], setup: Setup): Run =>
 
 /** `step` with every amount multiplied, as a cook does who only multiplies the recipe. */
 export const multiplied = (step: Step, by: number): Step =>
-  withPortions(step, (p) => ({ ...p, amount: p.amount * by }));
+  withPortions(step, (p: Portion) => ({ ...p, amount: p.amount * by }));
 
 /** Largest volume in mL at any moment, also in the middle of a step. */
 export function peakVolume(run: Run): number {

@@ -8,12 +8,12 @@ import { useFormContext, useWatch } from 'react-hook-form';
 import { ingredient, isIngredient } from '../../../core/food/catalogue';
 import { stepVerb } from '../../../core/formats/recipeWords';
 import { message } from '../../../core/message/message';
+import { FORMS } from '../../../core/pot/kinds/forms';
 import { Field, Pick, Tick } from '../../shared/form/Field';
 import { MetricInput } from '../../shared/form/MetricInput';
 import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 import type { RecipeForm, StepForm } from './form/form';
-import { ASKS, HOLDS } from './form/spec';
 import { goesOf, summary } from './form/stepWords';
 import { ItemList, ItemRow } from './Items';
 
@@ -61,7 +61,7 @@ export function StepCard({
   const problem = problemAt(`steps.${index}`);
   const inside = problemAt(`steps.${index}.`);
   const verb = say(stepVerb(step.kind));
-  const holds = HOLDS[step.kind];
+  const holds = FORMS[step.kind].holds;
   const id = `step-${index}`;
   const used = useWatch({ control, name: 'steps' })
     .slice(0, index)
@@ -135,7 +135,7 @@ export function StepCard({
             </ul>
           )}
           <div className="mt-3 grid grid-cols-2 items-end gap-3 min-[1100px]:grid-cols-3">
-            {ASKS[step.kind].map((ask) => {
+            {FORMS[step.kind].asks.map((ask) => {
               const path = `steps.${index}.values.${ask.key}` as const;
               const askId = `${id}-${ask.key}`;
               if (ask.as === 'tick')

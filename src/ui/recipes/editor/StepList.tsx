@@ -13,12 +13,13 @@ import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrate
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { useFieldArray, useFormContext } from 'react-hook-form';
+import { FORMS } from '../../../core/pot/kinds/forms';
+import type { StepKind } from '../../../core/pot/kinds/names';
 import { lazily } from '../../shared/lazily';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 import { type RecipeForm, stepForm } from './form/form';
-import { FRESH, type StepKind } from './form/spec';
 import { StepCard } from './StepCard';
 
 /** Loaded when first opened. */
@@ -53,7 +54,7 @@ export function StepList({ open, onOpen, problemAt }: Props) {
     if (from !== -1 && to !== -1 && from !== to) shift(from, to);
   };
   const add = (kind: StepKind) => {
-    append(stepForm(FRESH[kind]));
+    append(stepForm(FORMS[kind].fresh));
     onOpen(fields.length);
     setAdding(false);
   };

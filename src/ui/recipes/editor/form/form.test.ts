@@ -1,7 +1,7 @@
 import { demoFile, demoHouse, demoIds } from '../../../../../demo/demo';
+import { FORMS } from '../../../../core/pot/kinds/forms';
 import { Recipe } from '../../../../core/recipe/recipe';
 import { bodyOf, fieldOf, recipeForm, stepForm } from './form';
-import { FRESH } from './spec';
 
 const house = demoHouse();
 
@@ -14,7 +14,7 @@ test('every kind of step begins as something the schema takes', () => {
   const body = demoFile('cockle-and-leek-chowder');
   const { steps } = body;
   const start = steps.slice(0, 5).map((s: { kind: string }) => s);
-  for (const fresh of Object.values(FRESH)) {
+  for (const { fresh } of Object.values(FORMS)) {
     const thickens = JSON.stringify(fresh).includes('to thickness');
     const made = {
       ...body,

@@ -1,7 +1,8 @@
 import type { House } from '../../../../core/house/house';
+import { FORMS } from '../../../../core/pot/kinds/forms';
+import type { StepKind } from '../../../../core/pot/kinds/names';
 import type { RecipeText } from '../../../../core/recipe/recipe';
 import { typedNumber } from '../../../../core/units/typed/parse';
-import { ASKS, HOLDS, type StepKind } from './spec';
 
 type StepText = RecipeText['steps'][number];
 
@@ -66,7 +67,7 @@ function portionOf(f: ItemForm): PortionText {
 export function stepForm(step: StepText): StepForm {
   const values: StepForm['values'] = {};
   const raw = step as unknown as Record<string, unknown>;
-  for (const ask of ASKS[step.kind]) {
+  for (const ask of FORMS[step.kind].asks) {
     const value = raw[ask.key];
     values[ask.key] =
       ask.as === 'tick'
@@ -80,7 +81,7 @@ export function stepForm(step: StepText): StepForm {
     values.until = until;
     values.untilValue = textOf(value);
   }
-  const holds = HOLDS[step.kind];
+  const holds = FORMS[step.kind].holds;
   const single = (key: 'flour' | 'fat' | 'thickener' | 'carrier') =>
     Array.isArray(holds) && holds.includes(key) && raw[key] ? itemForm(raw[key] as PortionText) : undefined;
   return {
@@ -97,10 +98,10 @@ export function stepForm(step: StepText): StepForm {
 
 function stepOf(f: StepForm): StepText {
   const step: Record<string, unknown> = { kind: f.kind };
-  const holds = HOLDS[f.kind];
+  const holds = FORMS[f.kind].holds;
   if (holds === 'items') step.items = f.items.map(portionOf);
   else if (holds) for (const key of holds) if (f[key]) step[key] = portionOf(f[key]);
-  for (const ask of ASKS[f.kind]) {
+  for (const ask of FORMS[f.kind].asks) {
     const value = f.values[ask.key];
     if (ask.as === 'tick') {
       if (value === true) step[ask.key] = true;

@@ -1,0 +1,7 @@
+import { minutes, offHeat, type StepForm } from '../form';
+
+export const form: StepForm<'dust'> = {
+  asks: [minutes, offHeat],
+  holds: ['flour'],
+  fresh: { kind: 'dust', flour: { ingredient: 'plain-flour', amount: 'to thickness' }, minutes: 2 },
+};

@@ -1,0 +1,11 @@
+import * as z from 'zod';
+import { LidSchema, Minutes, type Shapes } from '../shapes';
+
+export const schema = <A extends z.ZodType, F extends z.ZodType>({ note }: Shapes<A, F>) =>
+  z.object({
+    kind: z.literal('hold'),
+    ...note,
+    minutes: Minutes,
+    at: z.number().min(50).max(95),
+    lid: LidSchema,
+  });
