@@ -16,7 +16,6 @@ export * from '../src/core/flow/readings/reading';
 export * from '../src/core/flow/readings/syringe';
 export * from '../src/core/plan/plan';
 export * from '../src/core/plan/predict';
-export * from '../src/core/plan/reduction';
 export { Recipe } from '../src/core/recipe/recipe';
 export * from '../src/core/safety/cautions';
 export * from '../src/core/season/salt';

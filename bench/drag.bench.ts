@@ -1,4 +1,4 @@
-import { chromium } from 'playwright-core';
+import { chromium } from '@playwright/test';
 import { chromiumOptions } from '../cli/chromium.mjs';
 import { bar } from './kit/bar';
 import { median, quantile } from './kit/stats';

@@ -1,4 +1,4 @@
-import { chromium, type Request } from 'playwright-core';
+import { chromium, type Request } from '@playwright/test';
 import { chromiumOptions } from '../cli/chromium.mjs';
 import { bar } from './kit/bar';
 

@@ -1,5 +1,5 @@
 import { Column, type Direction } from '../src/core/heat/conduct';
-import { type Cooling, cooled, type Soup, thickSoup } from '../src/core/heat/cool/body';
+import { type Cooling, type CoolingSoup, cooled, thickSoup } from '../src/core/heat/cool/body';
 import { secondsTo, warmestAt } from '../src/core/heat/cool/course';
 import { USUAL_KEEPING } from '../src/core/house/keeping';
 import { FILM_UNKNOWN, forecast, type Phase, verdictOf } from '../src/core/keep/cool/forecast';
@@ -166,7 +166,7 @@ test.each([
   expect((time(5000, 0.01) - time(5000, 0.02)) / (0.05 ** 2 * 50)).toBeCloseTo(r, 2);
 });
 
-const soupIn = (viscosity: number, ml: number): Soup => ({ ...thickSoup(ml), viscosity });
+const soupIn = (viscosity: number, ml: number): CoolingSoup => ({ ...thickSoup(ml), viscosity });
 
 /** Coolings with a film, a conductivity and a room the forecast does not know, read by a probe that is never quite in the middle. */
 function planted(count: number, seed: number) {

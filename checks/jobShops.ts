@@ -1,4 +1,4 @@
-import type { Problem, Task } from '../src/core/schedule/problem';
+import type { JobShop, Task } from '../src/core/schedule/problem';
 
 /**
  * Classical job shops, each line a job, pairs of machine and time: FT06 and FT10 of Fisher & Thompson, “Probabilistic
@@ -58,7 +58,7 @@ export const JOB_SHOPS = {
 } as const;
 
 /** A job shop as a problem: an operation a task, its machine a thing only one can have. */
-export function jobShop(text: string): Problem {
+export function jobShop(text: string): JobShop {
   const jobs = text.split('\n').map((line) => {
     const figures = line.trim().split(/\s+/).map(Number);
     return Array.from(

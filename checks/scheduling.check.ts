@@ -1,7 +1,7 @@
 import highsLoader from 'highs';
 import { seeded } from '../src/core/maths/random';
 import { earliestDueFirst, improved } from '../src/core/schedule/dispatch';
-import { holds, type Mode, type Problem, type Task, valuesOf } from '../src/core/schedule/problem';
+import { holds, type JobShop, type Mode, type Task, valuesOf } from '../src/core/schedule/problem';
 import { scheduled } from '../src/core/schedule/schedule';
 import { JOB_SHOPS, jobShop } from './jobShops';
 
@@ -45,7 +45,7 @@ describe('classical job shops', () => {
 });
 
 /** A kitchen’s worth of soups: two rings, each its own time on either, hands at both ends, something washed up. */
-function soups(seed: number): Problem {
+function soups(seed: number): JobShop {
   const random = seeded(seed);
   const whole = (low: number, high: number) => low + Math.floor(random() * (high - low + 1));
   const tasks = Array.from({ length: 5 }, (_, i): Task => {
@@ -85,7 +85,7 @@ function soups(seed: number): Problem {
 }
 
 /** The same as a mixed-integer program, a column for each task, mode and start (Pritsker, Watters & Wolfe 1969, from memory). */
-function asProgram({ tasks, resources, precedences, goals }: Problem): string {
+function asProgram({ tasks, resources, precedences, goals }: JobShop): string {
   const columns = tasks.flatMap((t, i) =>
     t.modes.flatMap((m, k) =>
       Array.from({ length: t.latest - t.earliest + 1 }, (_, s) => ({

@@ -135,7 +135,7 @@ async function atTheStove(page, steps) {
 }
 
 async function take(address) {
-  const { chromium } = await import('playwright-core');
+  const { chromium } = await import('@playwright/test');
   const browser = await chromium.launch(chromiumOptions);
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' });

@@ -1,4 +1,4 @@
-import type { Page } from 'playwright-core';
+import type { Page } from '@playwright/test';
 
 /** Starts the batch that is planned at `query`, in whatever pot stands there, and taps its first three steps done. */
 export async function atTheStove(page: Page, query: string): Promise<void> {

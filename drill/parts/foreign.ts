@@ -1,5 +1,5 @@
 import { createServer } from 'node:http';
-import { chromium } from 'playwright-core';
+import { chromium } from '@playwright/test';
 import { chromiumOptions } from '../../cli/chromium.mjs';
 import { ask, type Row } from '../kit';
 

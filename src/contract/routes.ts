@@ -12,7 +12,7 @@ import type { RecipeList } from '../core/recipe/listed';
 import type { Recipe, RecipeText } from '../core/recipe/recipe';
 import type { Head } from '../core/record/chain';
 import type { NamedFinding } from '../core/record/findingWords';
-import type { Followed } from '../core/record/followed';
+import type { ChainFollowed } from '../core/record/followed';
 import type { OpenedService } from '../core/service/openService';
 import type { Cycle, Service } from '../core/service/schema';
 import type { StartedBatch, StartRequest } from './batches';
@@ -126,7 +126,7 @@ export type Routes = {
   'GET /api/keep': Route<KeepOpened>;
   'POST /api/keep/[id]/events': Route<RecordedLine, KeepEvent>;
   'GET /api/record': Route<KeptRecord, undefined, 'from' | 'to' | 'lot' | 'page'>;
-  'POST /api/record/verify': Route<Followed<NamedFinding>, Of<typeof VerifyAsked>>;
+  'POST /api/record/verify': Route<ChainFollowed<NamedFinding>, Of<typeof VerifyAsked>>;
 };
 export type RouteName = keyof Routes;
 export type AnswerOf<R extends RouteName> = Routes[R]['answer'];

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { issue } from '../core/message/told';
-import type { Told } from '../core/service/merge';
+import type { MergeTold } from '../core/service/merge';
 import type { Cycle, Service } from '../core/service/schema';
 import { momentOf } from '../core/units/moment';
 import { By } from './saying';
@@ -27,7 +27,7 @@ export type StoredService = { readonly service: Service; readonly revision: numb
 
 export type SavedService = StoredService & {
   /** What somebody else had changed meanwhile too, and stands as they have it. */
-  readonly told: readonly Told[];
+  readonly told: readonly MergeTold[];
 };
 
 /** A day on which there is a service. */

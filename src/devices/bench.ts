@@ -8,14 +8,14 @@ import { type KeptThing, keptCelsius } from './keptTruth';
 import { flowAt, nextOnScale, type Real, really, watched } from './truth';
 
 /** A device as the bridge lists it: protocol `panache.devices/1`, see docs/formats.md. */
-export type Device = {
+export type BenchDevice = {
   readonly id: string;
   readonly kind: 'thermometer' | 'scale' | 'flow timer';
   readonly name: string;
   readonly unit: '°C' | 'g' | 's';
 };
 
-export const DEVICES: readonly Device[] = [
+export const DEVICES: readonly BenchDevice[] = [
   { id: 'probe-1', kind: 'thermometer', name: 'Probe 1', unit: '°C' },
   { id: 'probe-2', kind: 'thermometer', name: 'Probe 2', unit: '°C' },
   { id: 'scale-1', kind: 'scale', name: 'Bench scale', unit: 'g' },
@@ -23,7 +23,7 @@ export const DEVICES: readonly Device[] = [
 ];
 
 export const FAULTS = ['none', 'lost', 'rubbish', 'flood'] as const;
-export type Fault = (typeof FAULTS)[number];
+export type DeviceFault = (typeof FAULTS)[number];
 
 /** A probe in the air of the kitchen, °C. */
 const ROOM = 24;
@@ -43,12 +43,12 @@ type Followed1 = Real & { readonly paired: Pairs };
 export function simulatedBench() {
   const normal = normals(seeded(7));
   const batches = new Map<string, Followed1>();
-  const faults = new Map<string, Fault>();
+  const faults = new Map<string, DeviceFault>();
   let tare = 0;
   const celsiusNow = watched();
   /** What is kept that a probe stands in, by the probe. */
   const kept = new Map<string, KeptThing>();
-  const pairedWith = (device: Device): Followed1 | null =>
+  const pairedWith = (device: BenchDevice): Followed1 | null =>
     [...batches.values()].findLast((b) => b.paired[device.kind]?.device === device.id) ?? null;
   const put = (batch: Batch): void => {
     const real = really(batch, batches.get(batch.id));
@@ -77,13 +77,13 @@ export function simulatedBench() {
         if (device) kept.set(device, thing);
       }
     },
-    setFault: (device: string, fault: Fault) => faults.set(device, fault),
-    faultOf: (device: string): Fault => faults.get(device) ?? 'none',
+    setFault: (device: string, fault: DeviceFault) => faults.set(device, fault),
+    faultOf: (device: string): DeviceFault => faults.get(device) ?? 'none',
     tare(): void {
       tare = 1;
     },
     /** What a probe or the scale shows at `now`, ms; null when it shows nothing. */
-    read(device: Device, now: number): number | null {
+    read(device: BenchDevice, now: number): number | null {
       const paired = pairedWith(device);
       if (device.kind === 'thermometer') {
         const thing = kept.get(device.id);
@@ -97,7 +97,7 @@ export function simulatedBench() {
       return tare ? 0 : (g ?? 0);
     },
     /** s, mm or g a flow test would show; null when nothing is paired, or the test cannot tell it. */
-    flow(device: Device, test: FlowTest, celsius: number, now: number): number | null {
+    flow(device: BenchDevice, test: FlowTest, celsius: number, now: number): number | null {
       const paired = pairedWith(device);
       if (!paired?.pot) return null;
       try {

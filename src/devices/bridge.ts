@@ -1,7 +1,7 @@
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import * as z from 'zod';
 import { FlowTestSchema } from '../core/batch/events';
-import { DEVICES, type Device, FAULTS, type SimulatedBench } from './bench';
+import { type BenchDevice, DEVICES, FAULTS, type SimulatedBench } from './bench';
 
 const Arm = z.object({ test: FlowTestSchema, celsius: z.number().min(1).max(100) });
 const Fault = z.object({ device: z.string(), fault: z.enum(FAULTS) });
@@ -12,7 +12,7 @@ const EVERY = 1000;
 const FLOOD = 200;
 
 /** What the bridge asks of the kitchen it stands in for. */
-export type Kitchen = {
+export type BridgeKitchen = {
   /** Brings the bench up to date at once. */
   readonly refresh: () => Promise<void>;
   /** Somebody listens: the kitchen is followed from now on, until {@link leave}. */
@@ -34,7 +34,7 @@ async function bodyOf(request: IncomingMessage): Promise<unknown> {
  * only a simulation has: its clock and its faults. Nobody who listens, nothing looked at: the kitchen is followed as long as
  * somebody does.
  */
-export function bridge(bench: SimulatedBench, { refresh, attend, leave }: Kitchen): Server {
+export function bridge(bench: SimulatedBench, { refresh, attend, leave }: BridgeKitchen): Server {
   const streams = new Set<ServerResponse>();
   let offset = 0;
   const now = () => Date.now() + offset;
@@ -43,8 +43,8 @@ export function bridge(bench: SimulatedBench, { refresh, attend, leave }: Kitche
     const line = `event: ${event}\ndata: ${typeof data === 'string' ? data : JSON.stringify(data)}\n\n`;
     for (const s of streams) s.write(line);
   };
-  const present = (): readonly Device[] => DEVICES.filter((d) => bench.faultOf(d.id) !== 'lost');
-  const reading = (d: Device, value: number) =>
+  const present = (): readonly BenchDevice[] => DEVICES.filter((d) => bench.faultOf(d.id) !== 'lost');
+  const reading = (d: BenchDevice, value: number) =>
     send('reading', { device: d.id, value, unit: d.unit, at: new Date(now()).toISOString() });
 
   const look = () => {

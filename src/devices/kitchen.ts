@@ -3,7 +3,7 @@ import type { BatchEvent } from '../core/batch/events';
 import type { Batch } from '../core/batch/record';
 import type { Lot } from '../core/keep/lot';
 import type { SimulatedBench } from './bench';
-import type { Kitchen } from './bridge';
+import type { BridgeKitchen } from './bridge';
 import type { KeptThing } from './keptTruth';
 
 /** What is said of a ticket here. */
@@ -17,7 +17,7 @@ const SILENT = 20_000;
  * The kitchen of the application at `app`, as the bench stands in for its devices: read once, and then moved by what the
  * application tells its stations.
  */
-export function kitchenAt(app: string, bench: SimulatedBench): Kitchen {
+export function kitchenAt(app: string, bench: SimulatedBench): BridgeKitchen {
   const get = async <T>(path: string): Promise<T> => {
     const response = await fetch(app + path);
     if (!response.ok) throw new Error(`${path} answered ${response.status}`);

@@ -93,13 +93,6 @@ export function watched(): (f: Followed, now: number) => number {
   };
 }
 
-/** mm of depth and mL in the pot at `now`, for whoever plays the cook in a test or a demonstration. */
-export function levelAt(f: Followed, now: number): { readonly mm: number; readonly ml: number } {
-  const { variant } = potAt(f, now);
-  const seen = observe(variant.pot, variant.kitchen);
-  return { mm: seen.depthMm, ml: seen.volumeMl };
-}
-
 /** What a flow test made on it at `celsius` would read. Throws {@link OutOfRange} where the test cannot tell. */
 export function flowAt(f: Followed, now: number, test: FlowTest, celsius: number): number {
   const { variant } = potAt(f, now);

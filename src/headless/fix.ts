@@ -16,7 +16,7 @@ import type { Recipe } from '../core/recipe/recipe';
 import { BadOption } from './options';
 
 /** A pot of a planned recipe that came out otherwise, and what is to be done about it. */
-export type FixOrder = {
+type FixOrder = {
   readonly litres: number;
   /** mPa·s asked for in the bowl, and as measured. */
   readonly target: number;

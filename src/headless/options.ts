@@ -68,7 +68,7 @@ const DOES: Readonly<Record<Command, string>> = {
 };
 
 /** What is printed for --help. */
-export const helpFor = (command: Command): string =>
+const helpFor = (command: Command): string =>
   [`./panache ${command} FILE: ${DOES[command]}.`, ...TAKES[command].map((name) => `  ${SAYS[name]}`)].join(
     '\n',
   );

@@ -7,7 +7,7 @@ import { gathered } from './actions/gathered';
 import { isAway, limited, pool as poolFor, reached, transaction } from './data/database';
 import { loadDemo } from './data/demo';
 import { refusal, testDatabase } from './data/testDatabase';
-import { listen, type Told } from './live/live';
+import { type LiveTold, listen } from './live/live';
 import { readBatches, UNBOUND } from './queries/batches';
 import { answered, type Refusal } from './refusal';
 
@@ -94,7 +94,7 @@ test('a connection cut in a transaction costs that one, and the next is a new on
 });
 
 test('one that listens silently dead is noticed, and what was missed is read anew', async () => {
-  const told: Told[] = [];
+  const told: LiveTold[] = [];
   const stop = listen((t) => told.push(t));
   const until = async (enough: () => boolean) => {
     for (const end = Date.now() + 25_000; Date.now() < end && !enough(); )

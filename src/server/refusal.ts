@@ -194,7 +194,7 @@ export function accept<S extends z.ZodType>(schema: S, input: unknown, whole = '
 export const tooLarge = (bytes: number, limit: number): Refusal =>
   refuse(413, 'body', `${bytes} bytes or more`, `at most ${limit} bytes`);
 
-export const notJson = (text: string): Refusal =>
+const notJson = (text: string): Refusal =>
   refuse(400, 'body', text.length ? 'not JSON' : 'empty', 'a JSON object');
 
 /** The request's text, read no further than `limit` bytes. */

@@ -5,7 +5,7 @@ import { FILM, filled } from '../core/heat/cool/body';
 import { warmestAt } from '../core/heat/cool/course';
 import type { House } from '../core/house/house';
 import type { Forecast } from '../core/keep/cool/forecast';
-import { type Tried, tried, type Way, waysToCool } from '../core/keep/cool/ways';
+import { type CoolingWay, type Tried, tried, waysToCool } from '../core/keep/cool/ways';
 import type { KeepEvent } from '../core/keep/events';
 import { type Lot, placeOf } from '../core/keep/lot';
 import { lotState } from '../core/keep/safe/fold';
@@ -35,7 +35,13 @@ export type KeeperQuestion =
       readonly now: number;
       readonly ways: boolean;
     }
-  | { readonly kind: 'way'; readonly key: string; readonly lot: Lot; readonly now: number; readonly way: Way }
+  | {
+      readonly kind: 'way';
+      readonly key: string;
+      readonly lot: Lot;
+      readonly now: number;
+      readonly way: CoolingWay;
+    }
   | {
       readonly kind: 'hot';
       readonly key: string;

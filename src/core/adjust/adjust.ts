@@ -9,7 +9,7 @@ import type { Cure, Option, Wishes } from './option';
 import { type Means, tried } from './trial/trial';
 
 /** What can be done about a pot: corrections best first, those that cannot be last; and cures. */
-export type Advice = { readonly options: readonly Option[]; readonly cures: readonly Cure[] };
+type Advice = { readonly options: readonly Option[]; readonly cures: readonly Cure[] };
 
 /** Points of fat, %, by which a correction that adds more makes it a richer soup. Common practice, no source. */
 const RICHER = 2;

@@ -42,7 +42,7 @@ export function takenAsSeen(measured: Measured, faults: readonly Fault[]): Measu
 }
 
 /** Salt that is still to go in by the plan, g, and where it stands. */
-export type SaltToCome = { readonly step: number; readonly item: number; readonly g: number };
+type SaltToCome = { readonly step: number; readonly item: number; readonly g: number };
 
 /** The salt still to come: what is done about a soup that is called salty before it is in is to leave it out. */
 export const saltToCome = (steps: readonly StepState[]): readonly SaltToCome[] =>

@@ -7,7 +7,7 @@ import type { BatchEvent, EventBody, StepKey } from './events';
 import type { BatchState } from './state';
 
 /** What lines speak of: the steps they name, and what else stands in the record. */
-export type LineContext = Pick<BatchState, 'steps'> & { readonly events: readonly BatchEvent[] };
+type LineContext = Pick<BatchState, 'steps'> & { readonly events: readonly BatchEvent[] };
 
 const stepOf = ({ steps }: LineContext, key: StepKey): string =>
   steps.find((s) => s.key === key)?.title ?? String(typeof key === 'number' ? key + 1 : '');
@@ -89,7 +89,7 @@ export function lineWords(body: EventBody, of: LineContext): Message {
 }
 
 /** The one figure of a line that can be put right, and what it is of; null where a line has none. */
-export type LineFigure = {
+type LineFigure = {
   readonly key: 'celsius' | 'g' | 'ml' | 'mm';
   readonly value: number;
   readonly body: (value: number) => EventBody;

@@ -27,7 +27,7 @@ export type StepState = {
 /** A named timer; it rings at `endsAt` and counts on until it is stopped. */
 export type Timer = { readonly id: string; readonly name: string; readonly endsAt: number };
 
-export type Paired = { readonly device: string; readonly name: string };
+type Paired = { readonly device: string; readonly name: string };
 
 export type Stage = 'cooking' | 'to write down' | 'hold' | 'cool' | 'over';
 

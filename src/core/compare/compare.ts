@@ -18,7 +18,7 @@ import { type Fit, fitOf } from './fits';
 import { allergensIn, costOfLines } from './plans';
 
 /** A point of a dose–viscosity curve: what the bowl would be with so much of the thickener, all else kept. */
-export type CurvePoint = {
+type CurvePoint = {
   /** g of the thickener, or the share of the pot blended. */
   readonly dose: number;
   readonly viscosity: number;

@@ -2,7 +2,7 @@ import { MAKINGS, type Making } from '../order/changes/makings';
 import type { WeighLine } from '../plan/types';
 
 /** What would be thrown away and makes a stock: how much of it, and how much stock. */
-export type Rescued = {
+type Rescued = {
   readonly making: Making;
   /** What it is kept as. */
   readonly ingredient: string;

@@ -39,7 +39,7 @@ const litresOf = (ml: number): number => Math.max(0.5, Math.ceil(ml / 100) / 10)
 /** Room a stock takes beside its litres: what is strained off, and what goes off as steam. */
 const ROOM = 1.9;
 
-export type StockStand = {
+type StockStand = {
   readonly stockPotId?: string | undefined;
   readonly stockBurnerId?: string | undefined;
 };

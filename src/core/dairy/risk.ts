@@ -1,8 +1,8 @@
 import { within } from '../units/range';
 
 /** Casein precipitates at this pH in the cold (dairy texts, from memory); hot milk is at risk from about 5.6 (our assumption). */
-export const CASEIN_PRECIPITATES = 4.6;
-export const HOT_MILK_RISK = 5.6;
+const CASEIN_PRECIPITATES = 4.6;
+const HOT_MILK_RISK = 5.6;
 
 /** °C over which dairy in the pot is at risk without a boil, and under which it is kept for safety. Our assumption. */
 const HOT = 82;
@@ -23,7 +23,7 @@ export type DairyState = {
 };
 
 /** Why it may split, with how much that adds; °C. */
-export type Reason = { readonly weight: number } & (
+export type SplitReason = { readonly weight: number } & (
   | { readonly kind: 'acid'; readonly pH: number }
   | { readonly kind: 'boils'; readonly keepUnder: number }
   | { readonly kind: 'hot'; readonly over: number }
@@ -32,7 +32,7 @@ export type Reason = { readonly weight: number } & (
 );
 export type Risk = {
   readonly grade: 'safe' | 'take care' | 'likely to split' | 'will split';
-  readonly reasons: readonly Reason[];
+  readonly reasons: readonly SplitReason[];
 };
 
 /** Weights are our assumptions, set so that what cooks know splits does: boiled thin milk with wine or tomato; and what does not: heavy cream at a simmer. */
@@ -40,7 +40,7 @@ export function splitRisk(s: DairyState): Risk {
   within('pH', s.pH, 1, 10);
   within('temperature', s.celsius, 0, 105, '°C');
   within('dairy fat', s.fatPercent, 0, 100, '%');
-  const reasons: Reason[] = [];
+  const reasons: SplitReason[] = [];
   const acid = Math.max(0, HOT_MILK_RISK + 0.6 - s.pH) * 2;
   if (acid > 0) reasons.push({ kind: 'acid', pH: s.pH, weight: acid });
   if (s.boiled) reasons.push({ kind: 'boils', keepUnder: KEEP_UNDER, weight: 2 });

@@ -38,7 +38,7 @@ export function viscosityWith(
 }
 
 /** How much of the doubt about the result one thing causes. */
-export type Contribution = {
+type Contribution = {
   readonly factor: Doubtful;
   readonly words: string /** Share of the variance, 0–1. */;
   readonly share: number;

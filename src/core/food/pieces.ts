@@ -2,7 +2,7 @@
  * What one of something weighs as bought, g, when a recipe counts it. Common practice, no source, from
  * memory; sizes differ by half either way, so a line read with one is to be looked at.
  */
-export const PIECE_G: Readonly<Record<string, number>> = {
+const PIECE_G: Readonly<Record<string, number>> = {
   onion: 170,
   shallot: 30,
   leek: 220,
@@ -46,7 +46,7 @@ export const PIECE_G: Readonly<Record<string, number>> = {
 };
 
 /** What a loose measure holds, g, by its word and, where it matters, by what is in it. Common practice, no source. */
-export const LOOSE_G: Readonly<Record<string, number>> = {
+const LOOSE_G: Readonly<Record<string, number>> = {
   pinch: 0.4,
   dash: 0.6,
   knob: 15,
@@ -93,7 +93,7 @@ export type Size = keyof typeof SIZES;
 const STICK_OF_BUTTER = 113.398;
 
 /** Standard deviation of the logarithm of what one weighs: of a thing by its size, and of a loose measure. Our assumptions. */
-export const COUNT_SPREAD = { piece: 0.25, loose: 0.35 } as const;
+const COUNT_SPREAD = { piece: 0.25, loose: 0.35 } as const;
 
 /**
  * Grams, trimmed, of one `word` of the ingredient `food`, and how far that may be off (standard deviation of the

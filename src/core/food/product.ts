@@ -26,7 +26,7 @@ export type Product = {
 };
 
 /** `c` with another share of fat; the rest keeps its proportions and still adds to 1. */
-export function withFat(c: Composition, fat: number): Composition {
+function withFat(c: Composition, fat: number): Composition {
   const rest = (1 - fat) / (1 - c.fat);
   const made = { ...c };
   for (const key of COMPONENTS) made[key] = key === 'fat' ? fat : c[key] * rest;

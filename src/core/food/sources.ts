@@ -1,7 +1,7 @@
 /** How well a figure is known. */
-export type Mark = 'published' | 'trade' | 'assumed';
+export type SourceMark = 'published' | 'trade' | 'assumed';
 
-export type Source = { readonly mark: Mark; readonly name: string; readonly fromMemory: boolean };
+export type Source = { readonly mark: SourceMark; readonly name: string; readonly fromMemory: boolean };
 
 export const SOURCES = {
   tables: {

@@ -10,19 +10,18 @@ import { draftOf, type RecipeDraft } from './draft/draft';
 import { readRecipeNode, recipeNode } from './jsonLd/jsonLd';
 import { strayFields } from './strays';
 
-export type Refused = { readonly kind: 'refused'; readonly problems: readonly FoundWrong[] };
+type Refused = { readonly kind: 'refused'; readonly problems: readonly FoundWrong[] };
 
 /** What a file turned out to be. */
-export type OpenedFile =
+type OpenedFile =
   | { readonly kind: 'recipe'; readonly body: RecipeText; readonly recipe: Recipe }
   | { readonly kind: 'draft'; readonly draft: RecipeDraft }
   | { readonly kind: 'kitchen'; readonly kitchen: KitchenFile }
   | { readonly kind: 'archive'; readonly archive: Archive }
   | Refused;
 
-/** Largest recipe or kitchen file worth reading, and largest archive, characters. */
+/** Largest recipe or kitchen file worth reading, characters. */
 export const MOST_CHARACTERS = 400_000;
-export const MOST_IN_ARCHIVE = 64_000_000;
 /** Problems shown of one file. */
 const MOST_PROBLEMS = 50;
 

@@ -4,7 +4,7 @@ import { Recipe } from '../recipe/recipe';
 import type { FoundWrong } from '../words/issueWords';
 import { openFile } from './openFile';
 
-export type RecipeFile =
+type RecipeFile =
   | { readonly ok: true; readonly recipe: Recipe }
   | { readonly ok: false; readonly problems: readonly FoundWrong[] };
 

@@ -10,7 +10,7 @@ export type Direction = {
 };
 
 /** W/(m²·K) at the two ends of a direction; a cylinder has only its outer one, `far`. 0 is insulated. */
-export type Films = { readonly near: number; readonly far: number };
+type Films = { readonly near: number; readonly far: number };
 
 /** Cells a direction is cut into. */
 const CELLS = 16;

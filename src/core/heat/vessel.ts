@@ -5,7 +5,7 @@ export const MATERIALS = {
   copper: { heatCapacity: 0.385 },
   'cast iron': { heatCapacity: 0.46 },
 } as const;
-export type Material = keyof typeof MATERIALS;
+type Material = keyof typeof MATERIALS;
 
 /** A straight-sided pot, by its inside measures. */
 export type Vessel = {

@@ -9,7 +9,7 @@ const Id = z.string().regex(/^[a-z0-9-]{1,60}$/, issue('id is small letters, dig
 const Name = named(60);
 
 /** A pan or tub soup is put into, by its inside measures. */
-export const PanSchema = z.object({
+const PanSchema = z.object({
   id: Id,
   name: Name,
   lengthMm: numberFrom('length', 60, 700, 'mm'),

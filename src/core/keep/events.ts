@@ -17,7 +17,7 @@ const celsius = numberFrom('temperature', -45, 130, '°C');
 const ml = numberFrom('volume', 1, 600_000, 'mL');
 
 /** What soup stands in: its pot, or pans and tubs of one kind. */
-export const ContainerSchema = z.discriminatedUnion('kind', [
+const ContainerSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('pot'), vessel: Id }),
   z.object({
     kind: z.literal('pans'),
@@ -31,7 +31,7 @@ export const ContainerSchema = z.discriminatedUnion('kind', [
 export type Container = z.infer<typeof ContainerSchema>;
 
 /** A way of cooling, as core/keep/cool has it. */
-export const WaySchema = z.object({
+const WaySchema = z.object({
   into: ContainerSchema,
   place: Id,
   lid: z.boolean().optional(),

@@ -36,7 +36,7 @@ export const codeOf = (id: string): string => {
 };
 
 /** A deviation with what was done about it, or that nobody has said. */
-export const deviationWords = ({ says, done }: Deviation): Message =>
+const deviationWords = ({ says, done }: Deviation): Message =>
   done
     ? message('{says}; {what}', { says, what: done.what })
     : message('{says}; nobody has said what was done', { says });

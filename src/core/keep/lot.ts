@@ -1,7 +1,7 @@
 import type { Keeping, Place, PlaceKind } from '../house/keeping';
 import { counting } from '../record/counting';
 import type { Course } from '../safety/course';
-import type { Way } from './cool/ways';
+import type { CoolingWay } from './cool/ways';
 import type { Container, KeepBodyOf, KeepEvent } from './events';
 import type { Deviation, Done } from './safe/deviation';
 
@@ -13,7 +13,7 @@ export type Lot = {
 };
 
 /** How something kept stands. */
-export const LOT_STAGES = ['hot', 'cooling', 'cold', 'frozen', 'thawing', 'reheating', 'over'] as const;
+const LOT_STAGES = ['hot', 'cooling', 'cold', 'frozen', 'thawing', 'reheating', 'over'] as const;
 export type LotStage = (typeof LOT_STAGES)[number];
 
 /** A temperature of something kept. */
@@ -49,7 +49,7 @@ export type LotState = {
   /** Its own readings, and before them those of what it was parted from. */
   readonly readings: readonly KeptReading[];
   /** How it was set to cool last, and when; and when it was first. */
-  readonly way: Way | null;
+  readonly way: CoolingWay | null;
   readonly wayAt: number;
   readonly coolingFrom: number | null;
   readonly cooledAt: number | null;

@@ -5,10 +5,10 @@ import type { KeepEvent } from './events';
 import { standingLines } from './lot';
 
 /** Out by more than this, °C, a probe is not used until it is put right. Common practice, no source. */
-export const MOST_OUT = 1;
+const MOST_OUT = 1;
 
 /** A probe’s last check is worth this long, ms. Common practice, no source: each week. */
-export const CHECK_EVERY = 7 * DAY_MS;
+const CHECK_EVERY = 7 * DAY_MS;
 
 /** A probe of the kitchen by its checks. */
 export type ProbeStanding = {

@@ -1,10 +1,10 @@
-import type { Soup } from '../heat/cool/body';
+import type { CoolingSoup } from '../heat/cool/body';
 import type { House } from '../house/house';
 import { type Message, message } from '../message/message';
 import type { Limit } from '../safety/course';
 import { type RuleSet, rulesOf } from '../safety/rules';
 import { FILM_UNKNOWN, type FilmKnown, type Forecast, forecast, type Phase } from './cool/forecast';
-import { coolingOf, type Means } from './cool/ways';
+import { type CoolingMeans, coolingOf } from './cool/ways';
 import type { KeepEvent } from './events';
 import { JUST, type LotState } from './lot';
 import { allowedUnder, limitsNow, mayWait } from './safe/judged';
@@ -14,7 +14,7 @@ export const rulesIn = ({ keeping }: Pick<House, 'keeping'>): RuleSet =>
   rulesOf(keeping.rules, keeping.tightened);
 
 /** Under the limit on the pass: since when (the last reading that was not), how long, and what the rule says. */
-export type UnderLimit = {
+type UnderLimit = {
   readonly celsius: number;
   readonly since: number;
   readonly minutes: number;
@@ -63,7 +63,7 @@ export function filmsKnown(lines: readonly KeepEvent[]): Readonly<Record<string,
 const SUPPOSED = 85;
 
 /** Something that cools, as what is to be worked out. */
-export type CoolingNow = {
+type CoolingNow = {
   readonly phase: Phase;
   /** ms the phase began. */
   readonly at: number;
@@ -72,7 +72,7 @@ export type CoolingNow = {
 };
 
 /** The phase a cooling thing is in, with its readings; null where it is not cooling. Throws {@link Told} where its way cannot be. */
-export function coolingNow(state: LotState, soup: Soup, means: Means): CoolingNow | null {
+export function coolingNow(state: LotState, soup: CoolingSoup, means: CoolingMeans): CoolingNow | null {
   if (state.coolingFrom === null || !state.way) return null;
   const { way, wayAt } = state;
   const end = state.cooledAt ?? Number.POSITIVE_INFINITY;
@@ -125,8 +125,8 @@ export function alarmOf(
 /** {@link forecast} of something that cools, with its alarm at `now` (ms). */
 export function coolingForecast(
   state: LotState,
-  soup: Soup,
-  means: Means,
+  soup: CoolingSoup,
+  means: CoolingMeans,
   rule: RuleSet['cooling'],
   now: number,
 ) {

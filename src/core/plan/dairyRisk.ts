@@ -14,7 +14,7 @@ const STANDS_A_BOIL: ReadonlySet<string> = new Set(['evaporated-milk']);
 const BOILS_WITHIN = 0.5;
 
 /** How dairy fares in a run: the worst it goes through, and in which step. */
-export type DairyFate = { readonly risk: Risk; readonly step: number };
+type DairyFate = { readonly risk: Risk; readonly step: number };
 
 const GRADES = ['safe', 'take care', 'likely to split', 'will split'] as const;
 

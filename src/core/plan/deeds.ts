@@ -7,7 +7,7 @@ import { CUTS } from '../thicken/puree';
 import type { StepRun } from './solve/simulate';
 
 /** A step as far as cautions need to know it: what goes in, how hot, what is blended or poured off. */
-export function deedOf({ step, before, pot }: StepRun): Deed {
+function deedOf({ step, before, pot }: StepRun): Deed {
   const ingredients = portionsIn<Portion>(step)
     .filter((p) => p.amount > 0)
     .map((p) => p.ingredient);

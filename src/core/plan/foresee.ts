@@ -10,7 +10,7 @@ import type { WarningKind } from './types';
 import { warningLine } from './warningWords';
 
 /** A step and the pot after it. */
-export type Foreseen = {
+type Foreseen = {
   readonly title: Message;
   readonly seconds: number;
   readonly celsius: number;

@@ -16,7 +16,6 @@ import { issueWords } from '../words/issueWords';
 import { amountWords, detailsOf, titleOf } from '../words/steps';
 import { planFor } from './plan';
 import { openAmounts, predict } from './predict';
-import { reduceToViscosity } from './reduction';
 import { type Setup, simulate } from './solve/simulate';
 import { warningWords } from './warningWords';
 
@@ -323,16 +322,7 @@ describe('properties', () => {
   });
 });
 
-describe('reduction and predicting as written', () => {
-  test('boiling down thickens to the target and says how far the level falls', () => {
-    const thin = planFor(chowder, order(12, 100), tall).solved.run.ran[3]!.pot;
-    const target = observe(thin, kitchen).bowlViscosity * 1.4;
-    const r = reduceToViscosity(thin, target, 1, kitchen);
-    expect(r.unreachable).toBe(false);
-    expect(Math.abs(observe(r.pot, kitchen).bowlViscosity / target - 1)).toBeLessThan(0.01);
-    expect(r.dropMm).toBeGreaterThan(3);
-  });
-
+describe('predicting as written', () => {
   test('a recipe with fixed amounts is predicted step by step', () => {
     const raw = demoFile('cockle-and-leek-chowder');
     raw.steps[1].flour.amount = '100 g';

@@ -12,7 +12,7 @@ import { goalsIn } from './solve/solve';
 import type { Warning } from './types';
 
 /** A pot as it would be found. */
-export type PotSummary = {
+type PotSummary = {
   readonly celsius: number;
   readonly volumeMl: number;
   readonly viscosity: number;
@@ -27,7 +27,7 @@ export type PotSummary = {
   }[];
 };
 
-export type Predicted = {
+type Predicted = {
   readonly steps: readonly (PotSummary & { readonly title: string; readonly endsAt: number })[];
   readonly serving: PotSummary;
   /** What a plan of it would warn of. */

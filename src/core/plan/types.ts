@@ -1,4 +1,4 @@
-import type { Reason, Risk } from '../dairy/risk';
+import type { Risk, SplitReason } from '../dairy/risk';
 import type { Band } from '../flow/bands';
 import type { Diet } from '../food/diets';
 import type { Aim } from '../order/order';
@@ -63,10 +63,10 @@ export type WeighLine = {
   readonly solved: Goal | 'by rule' | null;
 };
 
-export type Severity = 'stop' | 'danger' | 'caution';
+type Severity = 'stop' | 'danger' | 'caution';
 
 /** What a warning is of, with the figures its sentence needs: mL, mm, °C, g, minutes; steps from 0. */
-export type Matter =
+type Matter =
   | {
       readonly kind: 'overflow';
       readonly vessel: string;
@@ -122,7 +122,7 @@ export type Matter =
       readonly step: number;
       readonly grade: Exclude<Risk['grade'], 'safe'>;
       /** The worst first; never none. */
-      readonly reasons: readonly [Reason, ...Reason[]];
+      readonly reasons: readonly [SplitReason, ...SplitReason[]];
     }
   /** Under `atLeast` after so many minutes; `rests` longer where that is said. */
   | {

@@ -31,7 +31,7 @@ const dryMl = (pot: Pot): number =>
   pot.thickeners.reduce((sum, t) => sum + (t.dry * 1000) / componentDensity('starch', pot.celsius), 0);
 
 /** mL the pieces in the pot take up. */
-export const piecesMl = (pot: Pot): number =>
+const piecesMl = (pot: Pot): number =>
   pot.pieces.reduce((sum, p) => sum + p.g * volumeOf(p.composition, pot.celsius), 0);
 
 /** Grams of everything in the pot. */

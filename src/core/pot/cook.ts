@@ -22,7 +22,7 @@ export type Sample = {
   readonly bowlViscosity: number;
 };
 
-export type Fire = {
+type Fire = {
   readonly flame: number;
   readonly lid: Lid;
   /** °C kept once reached, by turning the flame down; absent: full on. */

@@ -31,7 +31,7 @@ export type Piece = {
 };
 
 /** What a pot stands on: the flame, as a share of full, and °C the cook keeps it at by turning the flame down. */
-export type StandsOn = { readonly flame: number; readonly hold?: number };
+type StandsOn = { readonly flame: number; readonly hold?: number };
 
 /** A pot taken off the heat. */
 export const OFF_THE_HEAT: StandsOn = { flame: 0 };
@@ -78,7 +78,7 @@ export type Pot = {
  * °C a pot can be spoken of at. What would freeze stands as slush at the lower end (the heat of melting is
  * not counted); hotter than the upper end nothing but smoke is left.
  */
-export const POT_CELSIUS = { least: -4, most: 190 } as const;
+const POT_CELSIUS = { least: -4, most: 190 } as const;
 
 /** `celsius` kept to what a pot can be spoken of at. */
 export const potCelsius = (celsius: number): number =>

@@ -5,7 +5,7 @@ import type { Head } from './chain';
 export type LinesAway = PutAway & { readonly sha256: string };
 
 /** How far the chain was followed, and what was found on the way. */
-export type Followed<Found> = {
+export type ChainFollowed<Found> = {
   /** Links followed, of so many there are; `done` when that was to their end. */
   readonly links: number;
   readonly of: number;
@@ -21,7 +21,10 @@ export type Followed<Found> = {
 };
 
 /** What two stretches one after the other came to. */
-export function together<Found>(before: Followed<Found>, next: Followed<Found>): Followed<Found> {
+export function together<Found>(
+  before: ChainFollowed<Found>,
+  next: ChainFollowed<Found>,
+): ChainFollowed<Found> {
   const away = new Map(before.away.map((a) => [a.file, a]));
   for (const a of next.away) away.set(a.file, { ...a, lines: a.lines + (away.get(a.file)?.lines ?? 0) });
   return {

@@ -3,7 +3,7 @@ import type { Ingredient } from '../food/ingredient';
 import { RULES, type RuleSet, ruleName } from './rules';
 
 /** What a caution is about, with the figures its sentence needs; °C, s, days. */
-export type Care =
+type Care =
   | { readonly kind: 'hot jug'; readonly fills: number }
   | { readonly kind: 'hot stick' }
   | { readonly kind: 'frozen'; readonly days: number }

@@ -19,7 +19,7 @@ export type Read = { readonly at: number; readonly celsius: number };
 export type Clock = { readonly earliest: number; readonly latest: number };
 
 /** A limit of cooling by the readings so far. */
-export type StageRead = {
+type StageRead = {
   readonly to: number;
   readonly seconds: number;
   /** When it was last read over `to`. */

@@ -4,7 +4,7 @@ import { type Message, message } from '../message/message';
 export type Sourced = { readonly source: Message };
 
 /** One stage of cooling: to `to` °C within `seconds` of having been at the first stage's `from`. */
-export type Stage = { readonly to: number; readonly seconds: number };
+export type CoolingStage = { readonly to: number; readonly seconds: number };
 
 /** Time and temperature rules of one place; °C, s, days. */
 export type RuleSet = {
@@ -16,7 +16,7 @@ export type RuleSet = {
   readonly hot: Sourced & { readonly atLeast: number; readonly graceSeconds: number };
   readonly cold: Sourced & { readonly atMost: number };
   readonly frozen: Sourced & { readonly atMost: number };
-  readonly cooling: Sourced & { readonly from: number; readonly stages: readonly Stage[] };
+  readonly cooling: Sourced & { readonly from: number; readonly stages: readonly CoolingStage[] };
   readonly reheat: Sourced & {
     readonly to: number;
     readonly forSeconds: number;
@@ -153,7 +153,7 @@ export const ruleName = ({ name, of }: RuleSet, { source }: Sourced): string =>
   `${name.text} ${of} (from memory); the local code decides, ${source.text}`;
 
 /** What a kitchen asks beyond its rules, each at least as strict; absent where the rule stands as it is. */
-export type Tightened = {
+type Tightened = {
   readonly hot?: number | undefined;
   readonly cold?: number | undefined;
   /** The stages of cooling all in this share of their time. */
@@ -162,7 +162,7 @@ export type Tightened = {
   readonly days?: number | undefined;
 };
 
-export type Tightening = keyof Tightened;
+type Tightening = keyof Tightened;
 
 /** The bounds of each figure a kitchen may tighten: what the rule has, and how far the other way still makes sense. */
 export const tightest = (of: RuleSet): Readonly<Record<Tightening, readonly [number, number]>> => ({

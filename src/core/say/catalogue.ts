@@ -3,10 +3,10 @@ import { type Formatters, IntlMessageFormat } from 'intl-messageformat';
 import { pseudo } from './pseudo';
 
 /** English, in which messages are written, and English made longer and accented, by which a screen is tried. */
-export const LANGUAGES = ['en', 'en-XA'] as const;
+const LANGUAGES = ['en', 'en-XA'] as const;
 export type Language = (typeof LANGUAGES)[number];
 /** Whether a tag is one of ours. */
-export const isLanguage = (tag: unknown): tag is Language => LANGUAGES.some((l) => l === tag);
+const isLanguage = (tag: unknown): tag is Language => LANGUAGES.some((l) => l === tag);
 
 /** Where a station keeps the language it reads. */
 export const LANGUAGE_COOKIE = 'panache.language';
@@ -17,7 +17,7 @@ export const languageIn = (tag: unknown): Language => (isLanguage(tag) ? tag : '
 export const LOCALE: Readonly<Record<Language, string>> = { en: 'en-GB', 'en-XA': 'en-GB' };
 
 /** Messages of one language by what they are in English. */
-export type Catalogue = Readonly<Record<string, string>>;
+type Catalogue = Readonly<Record<string, string>>;
 
 /**
  * The one catalogue that is loaded beside English, which needs none: a process or a page that reads another

@@ -1,10 +1,10 @@
-import type { Node, Order, Part, Sure } from './node';
-import { NEVER, type Use } from './problem';
+import type { Node, NodeOrder, NodePart, Sure } from './node';
+import { NEVER, type ResourceUse } from './problem';
 import type { Space } from './space';
 import { edgeFind } from './unary';
 
 /** What follows from one part being over before another begins: the later start of the one, the earlier of the other. False when both cannot be. */
-export function keepOrder(space: Space, node: Node, { first, second }: Order): boolean {
+export function keepOrder(space: Space, node: Node, { first, second }: NodeOrder): boolean {
   let end = NEVER;
   for (const m of space.left(node, first.task)) end = Math.min(end, space.use(first, m)?.to ?? -NEVER);
   if (end === -NEVER) return true;
@@ -49,8 +49,8 @@ export function pruneModes(space: Space, node: Node): boolean {
 
 /** What follows from a resource only one can have, by edge-finding, forwards in time and backwards. False when not all can have it. */
 export function alone(space: Space, node: Node, resource: number): boolean {
-  const parts: Part[] = [];
-  const uses: Use[] = [];
+  const parts: NodePart[] = [];
+  const uses: ResourceUse[] = [];
   for (const part of space.users[resource] ?? []) {
     const use = space.settled(node, part);
     if (!use || use.to <= use.from) continue;
@@ -65,8 +65,8 @@ export function alone(space: Space, node: Node, resource: number): boolean {
   const deadline = new Int32Array(size);
   const length = new Int32Array(size);
   for (let k = 0; k < size; k++) {
-    const { from, to, since } = uses[k] as Use;
-    const task = (parts[k] as Part).task;
+    const { from, to, since } = uses[k] as ResourceUse;
+    const task = (parts[k] as NodePart).task;
     const est = node.est[task] as number;
     release[k] = since ?? est + from;
     deadline[k] = (node.lst[task] as number) + to;
@@ -76,22 +76,28 @@ export function alone(space: Space, node: Node, resource: number): boolean {
   const before = { size, release, deadline, length };
   if (!edgeFind(before)) return false;
   for (let k = 0; k < size; k++) {
-    const { from, since } = uses[k] as Use;
+    const { from, since } = uses[k] as ResourceUse;
     if (since !== undefined) {
       if ((release[k] as number) > since) return false;
-    } else if (!space.raise(node, (parts[k] as Part).task, (release[k] as number) - from)) return false;
+    } else if (!space.raise(node, (parts[k] as NodePart).task, (release[k] as number) - from)) return false;
   }
   // The same, read backwards in time, for the deadlines.
   const mirrored = { size, release: new Int32Array(size), deadline: new Int32Array(size), length };
   for (let k = 0; k < size; k++) {
-    const { from, to, since } = uses[k] as Use;
-    const task = (parts[k] as Part).task;
+    const { from, to, since } = uses[k] as ResourceUse;
+    const task = (parts[k] as NodePart).task;
     mirrored.release[k] = -((node.lst[task] as number) + to);
     mirrored.deadline[k] = -(since ?? (node.est[task] as number) + from);
   }
   if (!edgeFind(mirrored)) return false;
   for (let k = 0; k < size; k++)
-    if (!space.lower(node, (parts[k] as Part).task, -(mirrored.release[k] as number) - (uses[k] as Use).to))
+    if (
+      !space.lower(
+        node,
+        (parts[k] as NodePart).task,
+        -(mirrored.release[k] as number) - (uses[k] as ResourceUse).to,
+      )
+    )
       return false;
   return true;
 }
@@ -100,7 +106,7 @@ export function alone(space: Space, node: Node, resource: number): boolean {
 export function together(space: Space, node: Node, resource: number): boolean {
   const capacity = space.problem.resources[resource]?.capacity ?? 0;
   const sure: Sure[] = [];
-  const open: { task: number; use: Use }[] = [];
+  const open: { task: number; use: ResourceUse }[] = [];
   for (const part of space.users[resource] ?? []) {
     const certain = space.core(node, part);
     if (certain) sure.push(certain);

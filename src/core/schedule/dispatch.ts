@@ -1,11 +1,11 @@
 import { seeded } from '../maths/random';
-import { type Mode, NEVER, type Placement, type Problem, valuesOf } from './problem';
+import { type JobShop, type Mode, NEVER, type Placement, valuesOf } from './problem';
 
 type Span = { readonly begin: number; readonly end: number; readonly amount: number };
 
 /** The earliest start from `from` on at which what `mode` takes is free; {@link NEVER} where there is none up to `latest`. */
 function earliestFit(
-  problem: Problem,
+  problem: JobShop,
   taken: readonly (readonly Span[])[],
   mode: Mode,
   from: number,
@@ -40,7 +40,7 @@ function earliestFit(
 }
 
 /** What a task adds to the goals with this start and end; to compare, the earlier first. */
-function adds(problem: Problem, task: number, start: number, end: number): readonly number[] {
+function adds(problem: JobShop, task: number, start: number, end: number): readonly number[] {
   return problem.goals.map((goal) =>
     goal.kind === 'makespan'
       ? end
@@ -59,7 +59,7 @@ function less(a: readonly number[], b: readonly number[]): boolean {
 
 /** Tasks put down one after the other in `order`, each where it costs least. `stuck` is the first that fits nowhere. */
 export function inOrder(
-  problem: Problem,
+  problem: JobShop,
   order: readonly number[],
 ): { readonly placement: Placement } | { readonly stuck: number } {
   const { tasks, precedences } = problem;
@@ -101,7 +101,7 @@ export function inOrder(
 }
 
 /** Orders a foreman would try: what is due first, what may wait least, what takes longest, what has most after it. */
-export function rules(problem: Problem): readonly (readonly number[])[] {
+export function rules(problem: JobShop): readonly (readonly number[])[] {
   const { tasks, precedences, goals } = problem;
   const all = tasks.map((_, i) => i);
   const after = new Map<number, number[]>();
@@ -131,7 +131,7 @@ export function rules(problem: Problem): readonly (readonly number[])[] {
 }
 
 /** Earliest due first, whatever else: what anybody would do with a list and no time to think. */
-export function earliestDueFirst(problem: Problem): Placement | null {
+export function earliestDueFirst(problem: JobShop): Placement | null {
   const placed = inOrder(problem, rules(problem)[0] ?? []);
   return 'placement' in placed ? placed.placement : null;
 }
@@ -140,7 +140,7 @@ export function earliestDueFirst(problem: Problem): Placement | null {
  * Orders changed a little, over and over, as long as nothing gets worse; one that fits nowhere goes first the next
  * time. `tries` orders are tried; the same `seed` tries the same.
  */
-export function improved(problem: Problem, tries: number, seed = 7): Placement | null {
+export function improved(problem: JobShop, tries: number, seed = 7): Placement | null {
   const random = seeded(seed);
   const pick = (below: number) => Math.floor(random() * below);
   let best: Placement | null = null;

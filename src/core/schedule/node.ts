@@ -1,15 +1,15 @@
 /** The nth time a task takes a resource: the same in all of its modes that take it so often. */
-export type Part = { readonly task: number; readonly resource: number; readonly nth: number };
+export type NodePart = { readonly task: number; readonly resource: number; readonly nth: number };
 
 /** One part is over before the other begins. */
-export type Order = { readonly first: Part; readonly second: Part };
+export type NodeOrder = { readonly first: NodePart; readonly second: NodePart };
 
 /** What is still open: bounds of each start, the modes each may still take (1 at the place of task and mode), the orders decided on. */
 export type Node = {
   readonly est: Int32Array;
   readonly lst: Int32Array;
   readonly alive: Uint8Array;
-  readonly orders: readonly Order[];
+  readonly orders: readonly NodeOrder[];
   /** 1 for each task something was decided of since conclusions were last drawn. */
   readonly touched: Uint8Array;
   /** No placement within is worth less. */
@@ -17,7 +17,7 @@ export type Node = {
 };
 
 /** What a placement must come to at most, by goal; {@link NEVER} where nothing is asked. */
-export type Limits = readonly number[];
+export type SearchLimits = readonly number[];
 
 /** A stretch in which a task takes so much for certain. */
 export type Sure = {
@@ -28,7 +28,7 @@ export type Sure = {
 };
 
 /** The node again, with `more` decided. */
-export function copied(node: Node, more: readonly Order[] = []): Node {
+export function copied(node: Node, more: readonly NodeOrder[] = []): Node {
   const touched = node.touched.slice();
   for (const { first, second } of more) {
     touched[first.task] = 1;

@@ -14,7 +14,7 @@ export type Resource = { readonly id: string; readonly capacity: number };
  * taken from that moment of the clock on, whenever the task itself begins: a pot stands about until it is
  * washed.
  */
-export type Use = {
+export type ResourceUse = {
   readonly resource: number;
   readonly amount: number;
   readonly from: number;
@@ -26,7 +26,7 @@ export type Use = {
 export type Mode = {
   readonly id: string;
   readonly duration: number;
-  readonly uses: readonly Use[];
+  readonly uses: readonly ResourceUse[];
   /** Latest start in this mode. */
   readonly latest?: number;
 };
@@ -40,10 +40,10 @@ export type Task = {
 };
 
 /** `after` starts `gap` after `before` ends, or later. */
-export type Precedence = { readonly before: number; readonly after: number; readonly gap: number };
+type Precedence = { readonly before: number; readonly after: number; readonly gap: number };
 
 /** `weight` for each unit a task starts, or ends, after `after`. */
-export type Term = {
+type Term = {
   readonly task: number;
   readonly weight: number;
   readonly after: number;
@@ -51,27 +51,29 @@ export type Term = {
 };
 
 /** What is to be least: the end of the last task, or a sum. Both only grow when a task moves to later. */
-export type Goal = { readonly kind: 'makespan' } | { readonly kind: 'sum'; readonly terms: readonly Term[] };
+export type Objective =
+  | { readonly kind: 'makespan' }
+  | { readonly kind: 'sum'; readonly terms: readonly Term[] };
 
-export type Problem = {
+export type JobShop = {
   readonly tasks: readonly Task[];
   readonly resources: readonly Resource[];
   readonly precedences: readonly Precedence[];
   /** The first counts before the second, and so on. */
-  readonly goals: readonly [Goal, ...Goal[]];
+  readonly goals: readonly [Objective, ...Objective[]];
 };
 
 /** When each task starts and in which of its modes. */
 export type Placement = { readonly starts: readonly number[]; readonly modes: readonly number[] };
 
-export const modeOf = (problem: Problem, { modes }: Placement, task: number): Mode => {
+const modeOf = (problem: JobShop, { modes }: Placement, task: number): Mode => {
   const mode = problem.tasks[task]?.modes[modes[task] ?? -1];
   if (!mode) throw new RangeError(`task ${task} has no mode ${modes[task]}`);
   return mode;
 };
 
 /** What `goal` comes to with tasks started and ended so. */
-export function worth(goal: Goal, starts: ArrayLike<number>, ends: ArrayLike<number>): number {
+export function worth(goal: Objective, starts: ArrayLike<number>, ends: ArrayLike<number>): number {
   if (goal.kind === 'makespan') {
     let last = 0;
     for (let i = 0; i < ends.length; i++) last = Math.max(last, ends[i] ?? 0);
@@ -84,7 +86,7 @@ export function worth(goal: Goal, starts: ArrayLike<number>, ends: ArrayLike<num
 }
 
 /** What each goal of a placement comes to. */
-export function valuesOf(problem: Problem, placement: Placement): readonly number[] {
+export function valuesOf(problem: JobShop, placement: Placement): readonly number[] {
   const ends = problem.tasks.map(
     (_, i) => (placement.starts[i] ?? 0) + modeOf(problem, placement, i).duration,
   );
@@ -92,7 +94,7 @@ export function valuesOf(problem: Problem, placement: Placement): readonly numbe
 }
 
 /** More wanted of a resource than there is, first at `at` and until `until`, by `tasks`. */
-export type Overload = {
+type Overload = {
   readonly resource: number;
   readonly at: number;
   readonly until: number;
@@ -103,7 +105,7 @@ export type Overload = {
 type Span = { readonly task: number; readonly begin: number; readonly end: number; readonly amount: number };
 
 /** When each resource is taken in `placement`, by whom. */
-export function spansOf(problem: Problem, placement: Placement): readonly (readonly Span[])[] {
+function spansOf(problem: JobShop, placement: Placement): readonly (readonly Span[])[] {
   const spans: Span[][] = problem.resources.map(() => []);
   for (const task of problem.tasks.keys()) {
     const start = placement.starts[task] ?? 0;
@@ -117,7 +119,7 @@ export function spansOf(problem: Problem, placement: Placement): readonly (reado
 }
 
 /** Every stretch in which more is wanted of a resource than there is, by resource and time. */
-export function overloads(problem: Problem, placement: Placement): readonly Overload[] {
+export function overloads(problem: JobShop, placement: Placement): readonly Overload[] {
   const found: Overload[] = [];
   for (const [resource, spans] of spansOf(problem, placement).entries()) {
     const capacity = problem.resources[resource]?.capacity ?? 0;
@@ -140,7 +142,7 @@ export function overloads(problem: Problem, placement: Placement): readonly Over
 }
 
 /** True when nothing is wanted that is not there, and order and bounds are kept. */
-export function holds(problem: Problem, placement: Placement): boolean {
+export function holds(problem: JobShop, placement: Placement): boolean {
   const start = (i: number): number => placement.starts[i] ?? Number.NaN;
   return (
     problem.tasks.every((t, i) => {

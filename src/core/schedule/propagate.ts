@@ -1,18 +1,18 @@
 import { alone, keepOrder, pruneModes, together } from './conclusions';
 import { fitModes } from './fitModes';
-import type { Limits, Node } from './node';
-import { type Goal, NEVER, worth } from './problem';
+import type { Node, SearchLimits } from './node';
+import { NEVER, type Objective, worth } from './problem';
 import type { Space } from './space';
 
 /** What `goal` comes to at least: each task as early and as short as it can be. */
-function boundOf(space: Space, node: Node, goal: Goal): number {
+function boundOf(space: Space, node: Node, goal: Objective): number {
   const ends = new Int32Array(space.size);
   for (let i = 0; i < space.size; i++) ends[i] = (node.est[i] as number) + space.shortest(node, i);
   return worth(goal, node.est, ends);
 }
 
 /** Lowers the latest starts to what `goal` may still come to, `most`. False when it is more already. */
-function spend(space: Space, node: Node, goal: Goal, most: number): boolean {
+function spend(space: Space, node: Node, goal: Objective, most: number): boolean {
   if (most >= NEVER) return true;
   if (goal.kind === 'makespan') {
     for (let i = 0; i < space.size; i++)
@@ -31,7 +31,7 @@ function spend(space: Space, node: Node, goal: Goal, most: number): boolean {
 }
 
 /** Draws every conclusion from what is decided; false when nothing is left within. Sets the bound of goal `at`. */
-export function propagate(space: Space, node: Node, at: number, limits: Limits): boolean {
+export function propagate(space: Space, node: Node, at: number, limits: SearchLimits): boolean {
   const { goals, precedences, resources } = space.problem;
   space.clock = 1;
   space.drawn.fill(0);

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { earliestDueFirst, improved, inOrder } from './dispatch';
 import {
-  type Goal,
   holds,
+  type JobShop,
   type Mode,
   NEVER,
+  type Objective,
   type Placement,
-  type Problem,
   type Task,
   valuesOf,
 } from './problem';
@@ -17,7 +17,7 @@ import { edgeFind } from './unary';
 const HORIZON = 9;
 
 /** Every placement there is, the best first goal counted first; null where none holds. */
-function byEnumeration(problem: Problem): readonly number[] | null {
+function byEnumeration(problem: JobShop): readonly number[] | null {
   let best: readonly number[] | null = null;
   const starts: number[] = [];
   const modes: number[] = [];
@@ -70,9 +70,9 @@ const modeFrom = (durations: number, resources: number) =>
       }),
     );
 
-const goalFor = (tasks: number): fc.Arbitrary<Goal> =>
+const goalFor = (tasks: number): fc.Arbitrary<Objective> =>
   fc.oneof(
-    fc.constant<Goal>({ kind: 'makespan' }),
+    fc.constant<Objective>({ kind: 'makespan' }),
     fc
       .array(
         fc.record({
@@ -83,10 +83,10 @@ const goalFor = (tasks: number): fc.Arbitrary<Goal> =>
         }),
         { minLength: 1, maxLength: 4 },
       )
-      .map((terms): Goal => ({ kind: 'sum', terms })),
+      .map((terms): Objective => ({ kind: 'sum', terms })),
   );
 
-const problems: fc.Arbitrary<Problem> = fc.integer({ min: 2, max: 4 }).chain((size) =>
+const problems: fc.Arbitrary<JobShop> = fc.integer({ min: 2, max: 4 }).chain((size) =>
   fc
     .record({
       tasks: fc.array(
@@ -156,7 +156,7 @@ describe('schedule', () => {
     );
   });
 
-  const two: Problem = {
+  const two: JobShop = {
     tasks: [
       {
         id: 'a',
@@ -195,7 +195,7 @@ describe('schedule', () => {
       duration: 4,
       uses: [{ resource: 0, amount: 1, from: 0, to: 4, ...(since !== undefined && { since }) }],
     });
-    const problem = (since: number): Problem => ({
+    const problem = (since: number): JobShop => ({
       ...two,
       tasks: [
         { id: 'stands', earliest: 8, latest: 8, modes: [pot(since)] },

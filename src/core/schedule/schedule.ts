@@ -1,5 +1,5 @@
 import { improved } from './dispatch';
-import { NEVER, type Placement, type Problem, valuesOf } from './problem';
+import { type JobShop, NEVER, type Placement, valuesOf } from './problem';
 import { type Found, search } from './search';
 
 /** How a scheduling stands: which goal is worked on, and what of each is known. */
@@ -35,7 +35,7 @@ export type Start = {
  * end, and proven, means that there is none.
  */
 export function* schedule(
-  problem: Problem,
+  problem: JobShop,
   { tries = TRIES, limits: asked = [], from }: Start = {},
 ): Generator<Progress, Progress, boolean | undefined> {
   const limits: number[] = problem.goals.map((_, g) => asked[g] ?? NEVER);
@@ -77,7 +77,7 @@ export function* schedule(
 
 /** Runs it to its end, or until `enough` says of a report that its goal has had time enough. */
 export function scheduled(
-  problem: Problem,
+  problem: JobShop,
   enough: (p: Progress) => boolean = () => false,
   start: Start = {},
 ): Progress {
@@ -88,7 +88,7 @@ export function scheduled(
 }
 
 /** Whether it can be done at all, looking at so many nodes at most; null when that was not enough to tell. */
-export function feasible(problem: Problem, most = 400): boolean | null {
+export function feasible(problem: JobShop, most = 400): boolean | null {
   const { placement, proven } = scheduled(problem, (p) => p.placement !== null || p.nodes > most);
   return placement ? true : proven ? false : null;
 }

@@ -1,5 +1,5 @@
-import { copied, type Limits, type Node, type Order, type Part } from './node';
-import { NEVER, type Placement, type Problem, type Use, worth } from './problem';
+import { copied, type Node, type NodeOrder, type NodePart, type SearchLimits } from './node';
+import { type JobShop, NEVER, type Placement, type ResourceUse, worth } from './problem';
 import { propagate } from './propagate';
 import { Space } from './space';
 
@@ -14,7 +14,7 @@ export type Found = {
 };
 
 /** Two parts, or more, that cannot all stand as they would at the earliest. */
-type Clash = { readonly resource: number; readonly parts: readonly Part[]; readonly at: number };
+type Clash = { readonly resource: number; readonly parts: readonly NodePart[]; readonly at: number };
 
 /** How much room it is worth that a part may still go elsewhere. */
 const ELSEWHERE = 20;
@@ -32,7 +32,7 @@ function candidates(space: Space, node: Node, guide: Placement | null): readonly
 }
 
 type Standing = {
-  readonly part: Part;
+  readonly part: NodePart;
   readonly begin: number;
   readonly end: number;
   readonly amount: number;
@@ -62,7 +62,13 @@ function standing(space: Space, node: Node, modes: readonly number[]): readonly 
 }
 
 /** How much room is left if the one goes before the other: what is tightest is decided first. */
-function slack(space: Space, node: Node, modes: readonly number[], first: Part, second: Part): number {
+function slack(
+  space: Space,
+  node: Node,
+  modes: readonly number[],
+  first: NodePart,
+  second: NodePart,
+): number {
   const a = space.use(first, modes[first.task] as number);
   const b = space.use(second, modes[second.task] as number);
   if (!a || !b) return NEVER;
@@ -88,7 +94,7 @@ function clashIn(space: Space, node: Node, modes: readonly number[]): Clash | nu
         wanted += o.amount;
       }
       const parts = chosen.map((o) => o.part);
-      const room = (i: Part, j: Part) => slack(space, node, modes, i, j);
+      const room = (i: NodePart, j: NodePart) => slack(space, node, modes, i, j);
       let least = Number.POSITIVE_INFINITY;
       let most = Number.NEGATIVE_INFINITY;
       for (const [x, i] of parts.entries())
@@ -120,11 +126,12 @@ function narrowed(space: Space, node: Node, task: number, keep: (mode: number) =
   return next;
 }
 
-const isOrdered = (node: Node, a: Part, b: Part): boolean =>
+const isOrdered = (node: Node, a: NodePart, b: NodePart): boolean =>
   node.orders.some(({ first, second }) => (is(first, a) && is(second, b)) || (is(first, b) && is(second, a)));
-const is = (a: Part, b: Part): boolean => a.task === b.task && a.resource === b.resource && a.nth === b.nth;
+const is = (a: NodePart, b: NodePart): boolean =>
+  a.task === b.task && a.resource === b.resource && a.nth === b.nth;
 
-const sameUse = (a: Use | undefined, b: Use | undefined): boolean =>
+const sameUse = (a: ResourceUse | undefined, b: ResourceUse | undefined): boolean =>
   a === b || (!!a && !!b && a.from === b.from && a.to === b.to && a.since === b.since);
 
 /** Every way out of a clash; one of them holds in each placement there is. */
@@ -141,9 +148,9 @@ function waysOut(space: Space, node: Node, modes: readonly number[], { parts }: 
     ].filter((n) => n !== null);
   }
   if (parts.length === 2 && a && b) {
-    const takes = (p: Part) => (m: number) => space.use(p, m) !== undefined;
-    const spares = (p: Part) => (m: number) => space.use(p, m) === undefined;
-    const keep = (n: Node, p: Part): Node => narrowed(space, n, p.task, takes(p)) ?? n;
+    const takes = (p: NodePart) => (m: number) => space.use(p, m) !== undefined;
+    const spares = (p: NodePart) => (m: number) => space.use(p, m) === undefined;
+    const keep = (n: Node, p: NodePart): Node => narrowed(space, n, p.task, takes(p)) ?? n;
     const elsewhere = [
       narrowed(space, node, b.task, spares(b)),
       narrowed(space, keep(node, b), a.task, spares(a)),
@@ -154,7 +161,7 @@ function waysOut(space: Space, node: Node, modes: readonly number[], { parts }: 
   const out: Node[] = [];
   for (const first of parts)
     for (const second of parts)
-      if (first.task !== second.task) out.push(copied(node, [{ first, second } satisfies Order]));
+      if (first.task !== second.task) out.push(copied(node, [{ first, second } satisfies NodeOrder]));
   return out;
 }
 
@@ -165,9 +172,9 @@ function waysOut(space: Space, node: Node, modes: readonly number[], { parts }: 
  * with none where there is none. Yields how it stands; whoever asks decides when it is enough.
  */
 export function* search(
-  problem: Problem,
+  problem: JobShop,
   at: number,
-  limits: Limits,
+  limits: SearchLimits,
   from: Placement | null,
   known: number = NEVER,
 ): Generator<Found, Found> {

@@ -1,5 +1,5 @@
-import type { Node, Part, Sure } from './node';
-import { type Mode, NEVER, type Problem, type Use } from './problem';
+import type { Node, NodePart, Sure } from './node';
+import { type JobShop, type Mode, NEVER, type ResourceUse } from './problem';
 
 /** Units of time looked at one by one at most: three days of minutes. */
 const LONGEST_SPAN = 4320;
@@ -8,8 +8,8 @@ const LONGEST_SPAN = 4320;
 export class Space {
   readonly size: number;
   /** By task and mode, its uses by resource, in the order of their time. */
-  private readonly parts: readonly (readonly ReadonlyMap<number, readonly Use[]>[])[];
-  readonly users: readonly (readonly Part[])[];
+  private readonly parts: readonly (readonly ReadonlyMap<number, readonly ResourceUse[]>[])[];
+  readonly users: readonly (readonly NodePart[])[];
   /** Where the modes of each task begin, and after the last. */
   private readonly begins: readonly number[];
   /** The stretch of time in which everything lies; 0 long where that is too long to be looked at unit by unit. */
@@ -20,7 +20,7 @@ export class Space {
   readonly drawn: Int32Array;
   clock = 0;
 
-  constructor(readonly problem: Problem) {
+  constructor(readonly problem: JobShop) {
     const { tasks, resources } = problem;
     this.size = tasks.length;
     this.stamps = new Int32Array(tasks.length);
@@ -41,7 +41,7 @@ export class Space {
     this.span = choosing && last - earliest <= LONGEST_SPAN ? last - earliest + 1 : 0;
     this.parts = tasks.map((t) =>
       t.modes.map((m) => {
-        const by = new Map<number, Use[]>();
+        const by = new Map<number, ResourceUse[]>();
         for (const use of m.uses) {
           const list = by.get(use.resource) ?? [];
           by.set(use.resource, list);
@@ -70,7 +70,7 @@ export class Space {
     return (this.begins[task] as number) + mode;
   }
 
-  use({ task, resource, nth }: Part, mode: number): Use | undefined {
+  use({ task, resource, nth }: NodePart, mode: number): ResourceUse | undefined {
     return this.parts[task]?.[mode]?.get(resource)?.[nth];
   }
 
@@ -103,8 +103,8 @@ export class Space {
   }
 
   /** The part as all modes left have it; undefined where they differ or one has it not. */
-  settled(node: Node, part: Part): Use | undefined {
-    let found: Use | undefined;
+  settled(node: Node, part: NodePart): ResourceUse | undefined {
+    let found: ResourceUse | undefined;
     const first = this.place(part.task, 0);
     for (let at = first; at < this.place(part.task + 1, 0); at++) {
       if (!node.alive[at]) continue;
@@ -118,7 +118,7 @@ export class Space {
   }
 
   /** What is taken for certain, whichever mode it is and whenever it starts; null where nothing is. */
-  core(node: Node, part: Part): Sure | null {
+  core(node: Node, part: NodePart): Sure | null {
     let from = -NEVER;
     let to = NEVER;
     let amount = NEVER;

@@ -1,5 +1,5 @@
 /** Intervals that want one thing, each a part of a task: when it can begin at the earliest and end at the latest, and how long it takes. */
-export type Intervals = {
+type Intervals = {
   readonly size: number;
   readonly release: Int32Array;
   readonly deadline: Int32Array;

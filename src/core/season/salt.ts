@@ -4,7 +4,7 @@ import { within } from '../units/range';
 export const SALT_PER_SODIUM = 2.54;
 
 /** Where the salt in a pot comes from and what to do about it. Percentages are by weight of the pot. */
-export type SaltBalance = {
+type SaltBalance = {
   readonly percent: number;
   /** g of salt still to add; 0 when there is enough. */
   readonly toAdd: number;

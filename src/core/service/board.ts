@@ -1,15 +1,15 @@
 import type { Message } from '../message/message';
 import type { Warning } from '../plan/types';
 import { overloads, type Placement } from '../schedule/problem';
-import { type Here, type Jobs, jobsOf, type Live } from './arrange/jobs';
+import { type Here, jobsOf, type Live, type ServiceJobs } from './arrange/jobs';
 import type { Shared } from './arrange/modes';
-import { type Batch, batchesOf, orderOf, type Place, type Service } from './service';
+import { type BoardPlace, batchesOf, orderOf, type Service, type ServiceBatch } from './service';
 import { handsOf, type StockTable, type Timetable } from './timetable';
 
 /** A batch as it lies on the board; minutes since midnight of the service's day. */
 export type Bar = {
-  readonly batch: Batch;
-  readonly place: Place;
+  readonly batch: ServiceBatch;
+  readonly place: BoardPlace;
   /** Null where no plan can be made of it there. */
   readonly table: Timetable | null;
   readonly lightAt: number;
@@ -17,7 +17,7 @@ export type Bar = {
   /** Kept hot from ready to its first time on the pass. */
   readonly held: number;
   readonly mise: { readonly from: number; readonly to: number };
-  readonly stock: (StockTable & { readonly at: NonNullable<Place['stock']> }) | null;
+  readonly stock: (StockTable & { readonly at: NonNullable<BoardPlace['stock']> }) | null;
   readonly live: Live | null;
 };
 
@@ -78,7 +78,7 @@ export type Board = {
 };
 
 /** Where a batch stands where nobody has said: where its order has it, ready just in time. */
-export function placeOf(service: Service, batch: Batch, here: Pick<Here, 'tables'>): Place {
+export function placeOf(service: Service, batch: ServiceBatch, here: Pick<Here, 'tables'>): BoardPlace {
   const placed = service.placed[batch.key];
   if (placed) return placed;
   const { vesselId, burnerId } = batch.soup.order;
@@ -93,7 +93,7 @@ export function settled(service: Service, here: Pick<Here, 'tables'>): Service {
   return { ...service, placed: Object.fromEntries(batches.map((b) => [b.key, placeOf(service, b, here)])) };
 }
 
-function barOf(service: Service, batch: Batch, here: Here): Bar {
+function barOf(service: Service, batch: ServiceBatch, here: Here): Bar {
   const place = placeOf(service, batch, here);
   const order = orderOf(batch, place);
   const table = here.tables.of(order);
@@ -132,7 +132,11 @@ const stockStand = (at: { burnerId: string; vesselId: string }): object => ({
 });
 
 /** The jobs of a board as they lie, and where that is. */
-function asItLies(service: Service, here: Here, bars: readonly Bar[]): { jobs: Jobs; placement: Placement } {
+function asItLies(
+  service: Service,
+  here: Here,
+  bars: readonly Bar[],
+): { jobs: ServiceJobs; placement: Placement } {
   const by = new Map(bars.map((b) => [b.batch.key, b]));
   const jobs = jobsOf(settled(service, here), here, (batch) => {
     const bar = by.get(batch.key);
@@ -270,12 +274,12 @@ export function boardOf(service: Service, here: Here): Board {
 }
 
 /** A batch moved on the board: its weighing out and stock go with it. Set by hand, so it is pinned. */
-export function moved(service: Service, here: Here, key: string, to: Partial<Place>): Service {
+export function moved(service: Service, here: Here, key: string, to: Partial<BoardPlace>): Service {
   const batch = batchesOf(service).find((b) => b.key === key);
   if (!batch) return service;
   const from = placeOf(service, batch, here);
   const by = (to.lightAt ?? from.lightAt) - from.lightAt;
-  const place: Place = {
+  const place: BoardPlace = {
     ...from,
     ...(from.miseAt !== undefined && { miseAt: from.miseAt + by }),
     ...(from.stock && { stock: { ...from.stock, lightAt: from.stock.lightAt + by } }),

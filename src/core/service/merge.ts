@@ -1,8 +1,8 @@
 import { same } from '../maths/same';
-import type { Place, Service, Soup } from './service';
+import type { BoardPlace, Service, Soup } from './service';
 
 /** What two people changed at once: theirs stands, mine is told. */
-export type Told =
+export type MergeTold =
   | { readonly what: 'soup'; readonly id: string }
   | { readonly what: 'place'; readonly key: string }
   | { readonly what: 'setting'; readonly name: string };
@@ -34,8 +34,8 @@ export function merged(
   base: Service,
   mine: Service,
   theirs: Service,
-): { readonly service: Service; readonly told: readonly Told[] } {
-  const told: Told[] = [];
+): { readonly service: Service; readonly told: readonly MergeTold[] } {
+  const told: MergeTold[] = [];
   const rest = (s: Service) => Object.fromEntries(Object.entries(s).filter(([k]) => !APART.has(k)));
   const settings = tables<unknown>(rest(base), rest(mine), rest(theirs), (name) =>
     told.push({ what: 'setting', name }),
@@ -49,7 +49,7 @@ export function merged(
     service: {
       ...(settings as Service),
       soups: ids.map((id) => soups[id] as Soup),
-      placed: tables<Place>(base.placed, mine.placed, theirs.placed, (key) =>
+      placed: tables<BoardPlace>(base.placed, mine.placed, theirs.placed, (key) =>
         told.push({ what: 'place', key }),
       ),
       // A batch that was started is started, whoever tapped.
@@ -59,14 +59,14 @@ export function merged(
   };
 }
 
-const nameIn = (t: Told): string => (t.what === 'soup' ? t.id : t.what === 'place' ? t.key : t.name);
+const nameIn = (t: MergeTold): string => (t.what === 'soup' ? t.id : t.what === 'place' ? t.key : t.name);
 
 /** The service with what was told put back as I had it, and nothing else of mine. */
-export function withMine(service: Service, mine: Service, told: readonly Told[]): Service {
-  const back = (what: Told['what'], name: string): boolean =>
+export function withMine(service: Service, mine: Service, told: readonly MergeTold[]): Service {
+  const back = (what: MergeTold['what'], name: string): boolean =>
     told.some((t) => t.what === what && nameIn(t) === name);
   const chosen = <T>(
-    what: Told['what'],
+    what: MergeTold['what'],
     theirs: Readonly<Record<string, T>>,
     ours: Readonly<Record<string, T>>,
   ) => {

@@ -31,7 +31,7 @@ const AmountSchema = z.union([
 ]);
 
 /** A soup of a service: an order without its litres, which follow from the amount. */
-export const SoupSchema = z.object({
+const SoupSchema = z.object({
   id: Id,
   order: Order.omit({ litres: true }),
   amount: AmountSchema,
@@ -67,7 +67,7 @@ const PlaceSchema = z.object({
     })
     .optional(),
 });
-export type Place = z.infer<typeof PlaceSchema>;
+export type BoardPlace = z.infer<typeof PlaceSchema>;
 
 const unlike = (soups: readonly { id: string }[]) => new Set(soups.map((s) => s.id)).size === soups.length;
 

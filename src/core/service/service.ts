@@ -1,9 +1,9 @@
 import { ORDER_BOUNDS } from '../order/bounds';
 import type { Order } from '../order/order';
 import { DAY_MS } from '../units/moment';
-import type { Cycle, Place, Service, Soup } from './schema';
+import type { BoardPlace, Cycle, Service, Soup } from './schema';
 
-export type { Cycle, Place, Service, Soup };
+export type { BoardPlace, Cycle, Service, Soup };
 
 /** What is used at a time by one pot only: what breaks soup open, and the sieve. */
 export const TOOLS = ['stick blender', 'jug blender', 'sieve'] as const;
@@ -58,7 +58,7 @@ export const copied = (service: Service, id: string, day: string): Service => ({
 });
 
 /** One pot of it to be cooked: a soup, or one draw of a soup whose draws are cooked each for itself. */
-export type Batch = {
+export type ServiceBatch = {
   readonly key: string;
   readonly soup: Soup;
   readonly litres: number;
@@ -117,7 +117,7 @@ export function withCovers(service: Service, covers: number | null): Service {
 }
 
 /** Everything a service has to cook, soup after soup. */
-export const batchesOf = ({ soups, covers }: Pick<Service, 'soups' | 'covers'>): readonly Batch[] =>
+export const batchesOf = ({ soups, covers }: Pick<Service, 'soups' | 'covers'>): readonly ServiceBatch[] =>
   soups.flatMap((soup) => {
     const litres = litresOf(soup, covers);
     const parts = soup.draws.reduce((sum, d) => sum + d.part, 0);
@@ -137,8 +137,8 @@ export const batchesOf = ({ soups, covers }: Pick<Service, 'soups' | 'covers'>):
 
 /** The order a batch is planned and started by, on this burner and in this pot. */
 export const orderOf = (
-  { soup, litres }: Batch,
-  at: Pick<Place, 'burnerId' | 'vesselId'> = soup.order,
+  { soup, litres }: ServiceBatch,
+  at: Pick<BoardPlace, 'burnerId' | 'vesselId'> = soup.order,
 ): Order => ({
   ...soup.order,
   litres,

@@ -37,7 +37,7 @@ const toolOf = (step: Plan['steps'][number]['step']): Tool | null => {
 };
 
 /** The plan on the clock of a board: to the minute, nothing shorter than it is. */
-export function timetableOf(plan: Plan, wait: Wait = waitOf(plan)): Timetable {
+function timetableOf(plan: Plan, wait: Wait = waitOf(plan)): Timetable {
   const minutes = Math.max(1, Math.ceil(plan.seconds / 60));
   const stretches = plan.steps.flatMap(({ step, startsAt, seconds, from: at }, n): Stretch[] => {
     const from = Math.floor(startsAt / 60 + 1e-6);

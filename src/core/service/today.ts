@@ -6,7 +6,7 @@ import type { Kitchen } from '../pot/kitchen';
 import type { Bar, Board } from './board';
 
 /** One thing to do, at a minute of the day. */
-export type Task = {
+export type DayTask = {
   readonly id: string;
   readonly key: string;
   readonly kind: 'weigh' | 'stock' | 'light' | 'step' | 'stir' | 'pass';
@@ -21,12 +21,12 @@ export type Task = {
 /** Minutes between two stirs of what catches. Common practice, no source. */
 const STIR = 10;
 
-function tasksOf(bar: Bar, burnerName: (id: string) => string): readonly Task[] {
+function tasksOf(bar: Bar, burnerName: (id: string) => string): readonly DayTask[] {
   const { batch, table, live } = bar;
   if (live?.over || !table) return [];
   const { key } = batch;
   const role = batch.soup.role ?? '';
-  const task = (kind: Task['kind'], at: number, minutes: number, does: Message, n = 0): Task => ({
+  const task = (kind: DayTask['kind'], at: number, minutes: number, does: Message, n = 0): DayTask => ({
     id: `${key} ${kind} ${n}`,
     key,
     kind,
@@ -36,7 +36,7 @@ function tasksOf(bar: Bar, burnerName: (id: string) => string): readonly Task[] 
     role,
   });
   const shift = bar.readyAt - table.minutes;
-  const found: Task[] = [];
+  const found: DayTask[] = [];
   if (!live) {
     if (table.mise > 0)
       found.push(
@@ -79,13 +79,13 @@ function tasksOf(bar: Bar, burnerName: (id: string) => string): readonly Task[] 
 }
 
 /** What is to be done, over all soups, in the order of its time. */
-export const todayOf = (board: Board, burnerName: (id: string) => string): readonly Task[] =>
+export const todayOf = (board: Board, burnerName: (id: string) => string): readonly DayTask[] =>
   board.bars
     .flatMap((bar) => tasksOf(bar, burnerName))
     .toSorted((a, b) => a.at - b.at || a.key.localeCompare(b.key));
 
 /** One thing to weigh for the whole service, and how much of it for which soup. */
-export type Summed = {
+type Summed = {
   readonly ingredient: string;
   readonly name: string;
   readonly g: number;

@@ -2,7 +2,7 @@ import { type Density, densityOf } from '../units/measure';
 
 /** What a cook may mean by a roux of equal parts; practitioners differ, so each plan says which. */
 export const EQUAL_PARTS = ['weight', 'volume', 'three-to-two'] as const;
-export type EqualParts = (typeof EQUAL_PARTS)[number];
+type EqualParts = (typeof EQUAL_PARTS)[number];
 
 export const EQUAL_PARTS_WORDS: { readonly [E in EqualParts]: string } = {
   weight: 'equal parts by weight',

@@ -5,7 +5,7 @@ import { COOK_OUT_MINUTES } from './granules';
 /** Grams of cream for a gram of yolk in a liaison: one part yolk to three of cream. Common practice, no source. */
 export const CREAM_FOR_YOLK = 3;
 
-export type MethodRule = {
+type MethodRule = {
   /** Grams of carrier for a gram of thickener. */
   readonly carrier: number;
   readonly carrierIs: string;

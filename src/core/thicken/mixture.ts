@@ -11,7 +11,7 @@ const PULP_POWER = 2.5;
 export const makeOf = (kind: ThickenerKind): Make => THICKENERS[kind].make ?? 'granules';
 
 /** Thickeners at work by make: g of flour equivalent for granules and, where both laws meet, for pulp; mL of swollen protein. */
-export type AtWork = Readonly<Record<Make, number>>;
+type AtWork = Readonly<Record<Make, number>>;
 
 /** What thickens now, by make: swollen granules, pulp and protein, g of flour equivalent or of themselves. */
 export function atWorkIn(thickeners: readonly Thickener[]): AtWork {

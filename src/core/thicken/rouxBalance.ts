@@ -2,7 +2,7 @@ import { within } from '../units/range';
 import { FAT_BOUND, FAT_NEEDED } from './equalParts';
 
 /** Fat for a roux when the pot already holds some. */
-export type RouxBalance = {
+type RouxBalance = {
   /** g of pure fat for each g of flour as things stand. */
   readonly perGram: number;
   /** g of pure fat to add before the flour is wetted; 0 when there is enough. */

@@ -1,10 +1,10 @@
-import { keptOf, retyped, type Unit, unitsFor } from './here';
+import { keptOf, type ReadUnit, retyped, unitsFor } from './here';
 import { METRIC, massWords, type Show, volumeWords } from './show';
 
 const US: Show = { volume: 'gal', temperature: 'F' };
 
 test('each unit there and back is what it was', () => {
-  const all: readonly Unit[] = ['celsius', 'kelvin', 'litres', 'ml', 'jug', 'g', 'kg', 'perKg', 'mm'];
+  const all: readonly ReadUnit[] = ['celsius', 'kelvin', 'litres', 'ml', 'jug', 'g', 'kg', 'perKg', 'mm'];
   for (const show of [METRIC, US])
     for (const what of all) {
       const unit = unitsFor(show).of(what);

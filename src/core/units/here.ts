@@ -40,7 +40,7 @@ export function retyped(typed: string, from: UnitHere, to: UnitHere): string {
 export const keptOf = (typed: number, unit: UnitHere): number => Number(unit.inner(typed).toPrecision(KEPT));
 
 /** What is asked in each: temperatures and differences of them, volumes large and small, weights large and small, what is counted by them, lengths. */
-export type Unit =
+export type ReadUnit =
   | 'celsius'
   | 'kelvin'
   | 'litres'
@@ -61,9 +61,9 @@ const FAHRENHEIT: UnitHere = {
 };
 
 /** The units a kitchen reads: litres are of litres and kilos of kilograms, `ml` and `jug` of mL, `kg` and `g` of g. */
-export function unitsFor({ volume, temperature }: Show): { readonly of: (what: Unit) => UnitHere } {
+export function unitsFor({ volume, temperature }: Show): { readonly of: (what: ReadUnit) => UnitHere } {
   const us = volume === 'gal';
-  const table: Readonly<Record<Unit, UnitHere>> = {
+  const table: Readonly<Record<ReadUnit, UnitHere>> = {
     celsius: temperature === 'F' ? FAHRENHEIT : linear('°C', 1, 1),
     kelvin: temperature === 'F' ? linear('°F', 1 / 1.8, 1) : linear('°C', 1, 1),
     litres: us ? linear('qt', VOLUME_UNITS.quart / 1000, 2) : linear('L', 1, 2),

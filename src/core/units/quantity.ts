@@ -17,8 +17,8 @@ export const VOLUME_UNITS = {
   'metric cup': 250,
 } as const;
 
-export type MassUnit = keyof typeof MASS_UNITS;
-export type VolumeUnit = keyof typeof VOLUME_UNITS;
+type MassUnit = keyof typeof MASS_UNITS;
+type VolumeUnit = keyof typeof VOLUME_UNITS;
 export type Unit = MassUnit | VolumeUnit;
 
 export const UNITS = [...Object.keys(MASS_UNITS), ...Object.keys(VOLUME_UNITS)] as [Unit, ...Unit[]];

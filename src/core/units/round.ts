@@ -1,5 +1,5 @@
 /** Steps of a bench scale that is read at a glance: 0.1 g under 10 g, 1 g under 500 g, 5 g under 2 kg, then 10 g. */
-export function scaleStep(grams: number): number {
+function scaleStep(grams: number): number {
   if (grams < 10) return 0.1;
   if (grams < 500) return 1;
   if (grams < 2000) return 5;

@@ -1,9 +1,9 @@
-import type { Reason } from '../dairy/risk';
+import type { SplitReason } from '../dairy/risk';
 import { message } from '../message/message';
 import type { Said } from './said';
 
 /** Why dairy may split, as part of a sentence, and what to change. */
-export function reasonWords(r: Reason): Said {
+export function reasonWords(r: SplitReason): Said {
   switch (r.kind) {
     case 'acid':
       return {

@@ -42,7 +42,7 @@ export const titleOf = (step: Step, from?: number, show: Show = METRIC): string 
   inWords(titleAsMessage(step, from), show);
 
 /** One thing that goes in: its place in the step, what the scale or jug is to show, what it is. */
-export type ItemLine = { readonly item: number; readonly figure: string; readonly name: string };
+type ItemLine = { readonly item: number; readonly figure: string; readonly name: string };
 
 const AS = { puree: message('a purée'), mash: message('mash') } as const;
 

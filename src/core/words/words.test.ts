@@ -2,7 +2,7 @@ import type { StepState } from '../batch/state';
 import { titleIn } from '../batch/titleIn';
 import type { Remedy } from '../compare/remedies';
 import { remedyWords } from '../compare/remedyWords';
-import type { Reason } from '../dairy/risk';
+import type { SplitReason } from '../dairy/risk';
 import type { Warning } from '../plan/types';
 import { warningLine, warningWords } from '../plan/warningWords';
 import type { Step } from '../pot/step';
@@ -18,7 +18,7 @@ const US: Show = { volume: 'gal', temperature: 'F' };
 const inUs = wordsFor(US);
 const rule = 'any';
 
-const REASONS: readonly Reason[] = [
+const REASONS: readonly SplitReason[] = [
   { kind: 'acid', pH: 5.2, weight: 1 },
   { kind: 'boils', keepUnder: 85, weight: 1 },
   { kind: 'hot', over: 82, weight: 1 },

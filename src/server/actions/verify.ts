@@ -1,9 +1,9 @@
 import type pg from 'pg';
 import type { Finding, Head } from '../../core/record/chain';
 import type { NamedFinding } from '../../core/record/findingWords';
-import type { Followed } from '../../core/record/followed';
+import type { ChainFollowed } from '../../core/record/followed';
 import type { Queryable } from '../data/database';
-import { type Stretch, verifyChain } from '../queries/seals';
+import { type ChainStretch, verifyChain } from '../queries/seals';
 import { theHouse } from './kitchen';
 
 async function named(db: Queryable, kitchenId: string, finding: Finding): Promise<NamedFinding> {
@@ -35,8 +35,8 @@ async function named(db: Queryable, kitchenId: string, finding: Finding): Promis
 export async function verifyRecord(
   db: pg.Pool,
   heads: readonly Head[],
-  stretch?: Stretch,
-): Promise<Followed<NamedFinding>> {
+  stretch?: ChainStretch,
+): Promise<ChainFollowed<NamedFinding>> {
   const { id } = await theHouse(db);
   const { findings, ...rest } = await verifyChain(db, id, heads, stretch);
   const all: NamedFinding[] = [];

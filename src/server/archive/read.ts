@@ -13,7 +13,7 @@ import { type FoundWrong, issueWords, valueAt } from '../../core/words/issueWord
 import { depthGuard, halfGuard } from '../refusal';
 
 /** One thing out of an archive, checked. */
-export type Part =
+export type ArchiveEntry =
   | { readonly kind: 'kitchen'; readonly kitchen: KitchenFile }
   | { readonly kind: 'recipe'; readonly recipe: Archive['recipes'][number] }
   | { readonly kind: 'batch'; readonly batch: Archive['batches'][number] }
@@ -41,7 +41,7 @@ const bad = (place: Message | string, says: Message): BadArchive => new BadArchi
 const lineOf = (line: number): Message => message('line {line}', { line });
 
 /** A small file whole: what is wrong with it comes with its line. */
-async function* wholeOf(text: string): AsyncGenerator<Part> {
+async function* wholeOf(text: string): AsyncGenerator<ArchiveEntry> {
   const opened = openFile(text);
   if (opened.kind === 'refused') throw new BadArchive(opened.problems);
   if (opened.kind === 'kitchen') {
@@ -63,7 +63,7 @@ const pathWords = (path: readonly PropertyKey[]): string =>
   path.map((key) => (typeof key === 'number' ? `[${key}]` : `.${String(key)}`)).join('');
 
 /** A large file piece by piece: never more of it in memory than one recipe or one batch. */
-async function* piecesOf(file: string, onRead: (bytes: number) => void): AsyncGenerator<Part> {
+async function* piecesOf(file: string, onRead: (bytes: number) => void): AsyncGenerator<ArchiveEntry> {
   const problems: FoundWrong[] = [];
   const found: { readonly place: string; readonly key: string; readonly value: unknown }[] = [];
   const parser = new JSONParser({
@@ -100,7 +100,7 @@ async function* piecesOf(file: string, onRead: (bytes: number) => void): AsyncGe
       });
     return null;
   };
-  const taken = function* (): Generator<Part> {
+  const taken = function* (): Generator<ArchiveEntry> {
     for (const { key, place, value } of found.splice(0)) {
       if (problems.length >= MOST_PROBLEMS) return;
       if (key === 'format') format = value;
@@ -184,7 +184,7 @@ async function* piecesOf(file: string, onRead: (bytes: number) => void): AsyncGe
 export async function* partsOf(
   file: string,
   onRead: (share: number) => void = () => {},
-): AsyncGenerator<Part> {
+): AsyncGenerator<ArchiveEntry> {
   const { size } = await stat(file);
   if (size <= MOST_CHARACTERS) yield* wholeOf(await readFile(file, 'utf8'));
   else yield* piecesOf(file, (bytes) => onRead(bytes / size));

@@ -20,7 +20,7 @@ import { importIsSealed, seal, sealRest } from '../queries/seals';
 import { readCycle, readService, writeCycle, writeService } from '../queries/services';
 import { accept, Refusal, taken } from '../refusal';
 import { Watch } from '../work/watch';
-import { BadArchive, type Part, partsOf } from './read';
+import { type ArchiveEntry, BadArchive, partsOf } from './read';
 
 /** A file that cannot be used, with each place and reason. */
 export const badFile = (problems: readonly FoundWrong[]): Refusal =>
@@ -62,7 +62,7 @@ type Under = {
   seals: number;
 };
 
-type PartOf<K extends Part['kind']> = Extract<Part, { kind: K }>;
+type PartOf<K extends ArchiveEntry['kind']> = Extract<ArchiveEntry, { kind: K }>;
 
 async function takeRecipe(db: Queryable, u: Under, { recipe: r }: PartOf<'recipe'>): Promise<void> {
   const isNew = await claimRecipe(db, u.house.id, r.id);

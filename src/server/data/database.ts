@@ -17,7 +17,7 @@ const USES = {
   /** An archive is read and written in its own thread. */
   archive: { max: 2, statement: 120_000 },
 } as const;
-export type Use = keyof typeof USES;
+export type PoolUse = keyof typeof USES;
 
 /** ms: nobody waits longer than this for a connection, or for a lock somebody else holds. */
 const CONNECT = 3000;
@@ -27,7 +27,7 @@ const IDLE_IN_TRANSACTION = 15_000;
 const GRACE = 1000;
 
 /** Connection settings with every wait limited. */
-export const limited = (connectionString: string, use: Use): pg.PoolConfig => {
+export const limited = (connectionString: string, use: PoolUse): pg.PoolConfig => {
   const { max, statement } = USES[use];
   return {
     connectionString,
@@ -45,11 +45,11 @@ export const limited = (connectionString: string, use: Use): pg.PoolConfig => {
 
 /** Pools of this process. Kept on globalThis because the development server reloads modules. */
 const holder = globalThis as typeof globalThis & {
-  panachePools?: Partial<Record<Use, pg.Pool>>;
+  panachePools?: Partial<Record<PoolUse, pg.Pool>>;
   panacheAwayAt?: number;
 };
 
-export function pool(use: Use = 'pages'): pg.Pool {
+export function pool(use: PoolUse = 'pages'): pg.Pool {
   holder.panachePools ??= {};
   const pools = holder.panachePools;
   const known = pools[use];

@@ -10,7 +10,7 @@ const LOCK = 7_426_224;
 const FOLDER = join(process.cwd(), 'src/server/sql');
 
 /** A database this code must not be let loose on, in words for whoever starts it. */
-export class WrongSchema extends Error {}
+class WrongSchema extends Error {}
 
 const checksumOf = (text: string): string => createHash('sha256').update(text).digest('hex');
 

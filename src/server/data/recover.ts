@@ -6,7 +6,7 @@ import { transaction } from './database';
 import { headOf, isBatch, NotMoved, readLines, tableOf } from './parts';
 
 /** What a month put away in a file gave back to a database that was cut, and what neither has. */
-export type Recovered = {
+type Recovered = {
   readonly name: string;
   /** Lines the file has; of those, here already, and put back. */
   readonly lines: number;

@@ -3,7 +3,7 @@ import { hostname, networkInterfaces } from 'node:os';
 import { notAllowed, Refusal } from '../refusal';
 
 /** Names this server answers to: a page that a stranger's name points here must not read a kitchen. */
-export type Hosts = { readonly names: ReadonlySet<string>; readonly addresses: () => ReadonlySet<string> };
+type Hosts = { readonly names: ReadonlySet<string>; readonly addresses: () => ReadonlySet<string> };
 
 const bare = (host: string): string =>
   host

@@ -2,7 +2,7 @@ import ical, { ICalCalendarMethod } from 'ical-generator';
 import type { Words } from '../../core/say/inWords';
 import type { Board } from '../../core/service/board';
 import { clockOf, type Service } from '../../core/service/service';
-import { type Task, todayOf } from '../../core/service/today';
+import { type DayTask, todayOf } from '../../core/service/today';
 import { csvOf } from './csv';
 
 /** A service with its board, as it leaves. */
@@ -22,7 +22,8 @@ const momentOf = (day: string, minute: number): Date => {
   return at;
 };
 
-const tasksOf = ({ board, names }: Drawn): readonly Task[] => todayOf(board, (id) => names.burners[id] ?? id);
+const tasksOf = ({ board, names }: Drawn): readonly DayTask[] =>
+  todayOf(board, (id) => names.burners[id] ?? id);
 
 /**
  * Services as a calendar (RFC 5545), in the kitchen’s own floating time: an event for each time a soup is on the pass,

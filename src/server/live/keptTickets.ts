@@ -1,6 +1,6 @@
 import type { Batch } from '../../core/batch/record';
 import type { Ticket } from '../../core/batch/ticket';
-import { type Soup, thickSoup } from '../../core/heat/cool/body';
+import { type CoolingSoup, thickSoup } from '../../core/heat/cool/body';
 import { warmestAt } from '../../core/heat/cool/course';
 import type { House } from '../../core/house/house';
 import type { Lot } from '../../core/keep/lot';
@@ -16,7 +16,7 @@ import { readFilmLines, readLots } from '../queries/keep';
 
 /** What was worked out of something that cools, by its last line; it can be lost at any time. */
 const known = new Map<string, { readonly key: string; readonly found: ReturnType<typeof coolingForecast> }>();
-const soups = new Map<string, Soup>();
+const soups = new Map<string, CoolingSoup>();
 const MOST = 40;
 
 const kept = <V>(map: Map<string, V>, id: string, value: V): V => {
@@ -30,7 +30,7 @@ const kept = <V>(map: Map<string, V>, id: string, value: V): V => {
 };
 
 /** What cools as a body; thick where its batch is not known, or the model fails it. */
-async function soupFor(db: Queryable, batchId: string | undefined, ml: number): Promise<Soup> {
+async function soupFor(db: Queryable, batchId: string | undefined, ml: number): Promise<CoolingSoup> {
   if (!batchId) return thickSoup(ml);
   const had = soups.get(batchId);
   if (had) return { ...had, ml };

@@ -8,7 +8,7 @@ import { loadDemo } from '../data/demo';
 import { refusal, testDatabase } from '../data/testDatabase';
 import { readBatches, UNBOUND } from '../queries/batches';
 import { type DeviceNews, eventsOf, heard, thinned } from './devices';
-import { listen, type Told } from './live';
+import { type LiveTold, listen } from './live';
 import { railOf } from './rail';
 
 let pool: pg.Pool;
@@ -36,8 +36,8 @@ const event = (body: BatchEvent['body']): BatchEvent => ({
 const taken = (e: BatchEvent) => ({ ...e, receivedAt: expect.any(String) });
 
 /** What is told from when `work` begins until `enough` of it has come. */
-async function toldDuring(work: () => Promise<unknown>, enough: number): Promise<readonly Told[]> {
-  const told: Told[] = [];
+async function toldDuring(work: () => Promise<unknown>, enough: number): Promise<readonly LiveTold[]> {
+  const told: LiveTold[] = [];
   let arrived = () => {};
   const all = new Promise<void>((resolve) => {
     arrived = resolve;

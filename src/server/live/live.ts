@@ -5,17 +5,17 @@ import { away, back } from '../log';
 import { readEvent } from '../queries/batches';
 
 /** What is told to everyone who listens: an event of a batch, or only that there is something new about it. */
-export type ToldEvent = { readonly batch: string; readonly event: BatchEvent | null };
+type ToldEvent = { readonly batch: string; readonly event: BatchEvent | null };
 
 /** A service that was saved. */
-export type ToldService = { readonly service: string; readonly revision: number };
+type ToldService = { readonly service: string; readonly revision: number };
 
 /** Something kept that has a new line, or “kitchen”. */
-export type ToldKept = { readonly keep: string; readonly seq: number };
+type ToldKept = { readonly keep: string; readonly seq: number };
 
 /** All that is told. */
-export type Told = ToldEvent | ToldService | ToldKept | 'again';
-type Listener = (told: Told) => void;
+export type LiveTold = ToldEvent | ToldService | ToldKept | 'again';
+type Listener = (told: LiveTold) => void;
 
 /** One listening connection a process, made when somebody first listens. */
 type Hub = { readonly listeners: Set<Listener>; client: pg.Client | null; waiting: boolean };
@@ -25,12 +25,12 @@ const hub = holder.panacheHub;
 
 const AGAIN = 500;
 
-const tell = (told: Told) => {
+const tell = (told: LiveTold) => {
   for (const listener of hub.listeners) listener(told);
 };
 
 /** A notification as it comes from the database; a long event is read by its number. */
-async function read(payload: string): Promise<Told> {
+async function read(payload: string): Promise<LiveTold> {
   const { batch, seq, again, service, revision, keep, ...event } = JSON.parse(payload) as {
     batch: string;
     seq: number;

@@ -114,7 +114,7 @@ export async function readLiveBatches(
 }
 
 /** A pot or burner something stands on: its id, and the batch. */
-export type InUse = {
+type InUse = {
   readonly batchId: string;
   readonly recipeName: string;
   readonly vesselId: string;

@@ -4,9 +4,9 @@ import type { Queryable } from '../data/database';
 import { stale } from '../refusal';
 
 /** Who saved something, by role, and why, in their words; empty when nobody said. */
-export type Saying = { readonly by?: string; readonly note?: string };
+type Saying = { readonly by?: string; readonly note?: string };
 
-export type KitchenVersion = {
+type KitchenVersion = {
   readonly revision: number;
   readonly madeAt: string;
   readonly by: string;

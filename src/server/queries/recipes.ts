@@ -1,7 +1,7 @@
 import { Recipe } from '../../core/recipe/recipe';
 import type { Queryable } from '../data/database';
 
-export type StoredRecipe = {
+type StoredRecipe = {
   readonly version: number;
   readonly recipe: Recipe;
   /** As its file says it, amounts as typed. */

@@ -11,12 +11,12 @@ import {
   type SealedSource,
   Verifier,
 } from '../../core/record/chain';
-import type { Followed } from '../../core/record/followed';
+import type { ChainFollowed } from '../../core/record/followed';
 import { type Queryable, transaction } from '../data/database';
 import { countAside, readLinesAway, readPartOf } from './parts';
 
 /** What is to be sealed: ids of rows of one kind, in the order they were written. */
-export type ToSeal = { readonly source: SealedSource; readonly ids: readonly string[] };
+type ToSeal = { readonly source: SealedSource; readonly ids: readonly string[] };
 
 /** Moments between which rows were received, both counted; of the years there are only those parts are looked into. */
 type Span = { readonly from: Date; readonly to: Date };
@@ -248,8 +248,8 @@ export async function sealOld(pool: pg.Pool): Promise<number> {
 }
 
 /** A part of the chain to follow: from after a link that was followed to, and no more than so many. */
-export type Stretch = { readonly after: Head; readonly atMost: number };
-const WHOLE: Stretch = { after: NO_LINK, atMost: Number.POSITIVE_INFINITY };
+export type ChainStretch = { readonly after: Head; readonly atMost: number };
+const WHOLE: ChainStretch = { after: NO_LINK, atMost: Number.POSITIVE_INFINITY };
 
 /** ms about the moment a link was made in which its row is looked for first. */
 const ABOUT = 3_600_000;
@@ -276,8 +276,8 @@ export async function verifyChain(
   db: Queryable,
   kitchenId: string,
   heads: readonly Head[],
-  { after, atMost }: Stretch = WHOLE,
-): Promise<Followed<Finding>> {
+  { after, atMost }: ChainStretch = WHOLE,
+): Promise<ChainFollowed<Finding>> {
   const verifier = new Verifier(heads, after);
   const away = new Map<string, number>();
   const { n: of } = await readHead(db, kitchenId);

@@ -1,7 +1,7 @@
 import type { WaterTest } from '../../core/learn/waterTest';
 import type { Queryable } from '../data/database';
 
-export type WaterTestRecord = {
+type WaterTestRecord = {
   readonly id: string;
   readonly vesselId: string;
   readonly burnerId: string;

@@ -45,7 +45,7 @@ import { type Drawn, serviceIcs } from '../exports/serviceFiles';
 import { weighOutCsv } from '../exports/weighOutCsv';
 import { type Moves, railMoved, railOf } from '../live/rail';
 import { readBodies, readRecipe, readRecipes } from '../queries/recipes';
-import type { Stretch } from '../queries/seals';
+import type { ChainStretch } from '../queries/seals';
 import { cannot, isRefusal, Refusal, unknown } from '../refusal';
 import { Watch } from './watch';
 
@@ -62,7 +62,7 @@ export type LabelsAsked = {
 };
 
 /** What a file of the record is asked for as. */
-export type RecordFileAsked = {
+type RecordFileAsked = {
   readonly asked: RecordAsked;
   readonly as: 'pdf' | 'csv' | 'json';
   readonly paper: Paper;
@@ -248,7 +248,7 @@ export const jobs = {
   archiveFile: (at: string): Promise<string> => archiveFile(db(), new Date(at)),
   take: ({ file, rehearse, shared }: { file: string; rehearse: boolean; shared: SharedArrayBuffer }) =>
     takeArchive(db(), file, { rehearse, watch: new Watch(shared) }),
-  verify: ({ heads, stretch }: { heads: readonly Head[]; stretch?: Stretch }) =>
+  verify: ({ heads, stretch }: { heads: readonly Head[]; stretch?: ChainStretch }) =>
     verifyRecord(db(), heads, stretch),
   rail: () => railOf(db(), Date.now()),
   railMoved: (moves: Moves) => railMoved(db(), moves, Date.now()),
@@ -264,7 +264,7 @@ export type Jobs = typeof jobs;
 export type JobName = keyof Jobs;
 
 /** How a job ended, as it goes back to the server. */
-export type Outcome =
+export type JobOutcome =
   | { readonly ok: true; readonly value: unknown }
   | ({ readonly ok: false } & Pick<Refusal, 'status' | 'problems' | 'show'>)
   | { readonly ok: false; readonly status: 'away'; readonly says: string };
@@ -277,7 +277,7 @@ try {
 }
 
 /** Runs one job; a refusal is an answer too. */
-export default async function run({ name, input }: { name: JobName; input: never }): Promise<Outcome> {
+export default async function run({ name, input }: { name: JobName; input: never }): Promise<JobOutcome> {
   try {
     return { ok: true, value: await (jobs[name] as (input: never) => Promise<unknown>)(input) };
   } catch (error) {

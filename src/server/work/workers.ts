@@ -4,7 +4,7 @@ import { message } from '../../core/message/message';
 import { noted } from '../data/database';
 import { log, said } from '../log';
 import { busy, cannot, Refusal } from '../refusal';
-import type { JobName, Outcome } from './jobs';
+import type { JobName, JobOutcome } from './jobs';
 
 /** Threads that share a queue: what a cook waits for, what a file takes, the rail, and the record. */
 const LINES = {
@@ -105,7 +105,7 @@ export function startWorkers(): void {
     under[line]++;
     const waited = new AbortController();
     const timer = setTimeout(() => waited.abort(), ms);
-    let outcome: Outcome;
+    let outcome: JobOutcome;
     try {
       outcome = await poolFor(line).run({ name, input }, { signal: waited.signal });
     } catch (error) {

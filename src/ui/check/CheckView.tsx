@@ -17,7 +17,7 @@ import { spaced } from '../../core/units/format';
 import { toCelsius, toFahrenheit } from '../../core/units/temperature';
 import { parseNumber, typedNumber } from '../../core/units/typed/parse';
 import { useKeptPage } from '../frame/useKeptPage';
-import { type Mark, Scale } from '../shared/draw/Scale';
+import { Scale, type ScaleMark } from '../shared/draw/Scale';
 import { type FlowTestMethod, kindsFor, LINE_SPREAD, unitOf, wouldRead } from '../shared/flowTests';
 import { BUTTON, PRIMARY } from '../shared/styles';
 import { useReally } from '../shared/useReally';
@@ -137,7 +137,7 @@ function Check({ house, batch, pots, of }: Props & { of: TestedPot | null }) {
     }
   }
   const level = kind.test === null && readings.length > 0 ? syringeLevel(median(readings), flows) : null;
-  const marks: Mark[] = [
+  const marks: ScaleMark[] = [
     ...(target === null ? [] : [{ id: 't', words: say('target'), at: target, kind: 'target' } as const]),
     ...(found
       ? [{ id: 'm', words: say('measured'), at: found.bowl, range: found.range, kind: 'measured' } as const]

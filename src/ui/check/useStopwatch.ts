@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { useShortcut } from '../frame/keys/Shortcuts';
 import { chime } from '../station/ring';
 
-export type Stopwatch = {
+type Stopwatch = {
   /** s since it was started, renewed ten times a second; null when it stands. */
   readonly seconds: number | null;
   /** Starts it, or stops it and gives the seconds. */

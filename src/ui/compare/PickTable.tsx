@@ -5,7 +5,7 @@ import { Grade } from '../shared/Grade';
 import { Scroll } from '../shared/Scroll';
 
 /** One thing that can be picked, with its cells. */
-export type PickRow = {
+type PickRow = {
   readonly id: string;
   readonly name: string;
   readonly fit: Fit;

@@ -10,7 +10,7 @@ import { Progress } from '../shared/draw/Progress';
 import { FileButton } from '../shared/form/FileButton';
 import { BUTTON, PRIMARY } from '../shared/styles';
 import { useSay } from '../shared/useSay';
-import { ask, askAsItGoes, type Problem, problemWords } from '../station/line/api';
+import { ask, askAsItGoes, problemWords, type ToldProblem } from '../station/line/api';
 
 const CARD = 'rounded-sm border-2 border-ink bg-surface p-5';
 const MOST_BYTES = 512_000_000;
@@ -26,7 +26,7 @@ export function ArchivePart({ last }: { last: ImportTold | null }) {
   const [file, setFile] = useState<File | null>(null);
   const [would, setWould] = useState<TakenIn | null>(null);
   const [did, setDid] = useState<TakenIn | null>(null);
-  const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const [problems, setProblems] = useState<readonly ToldProblem[]>([]);
   const [share, setShare] = useState<number | null>(null);
   const busy = share !== null;
   const going = useRef<AbortController>(undefined);
@@ -183,7 +183,7 @@ function Undo({ last }: { last: ImportTold }) {
   const say = useSay();
   const [state, setState] = useState<'stands' | 'busy' | 'undone'>('stands');
   const [changed, setChanged] = useState(false);
-  const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const [problems, setProblems] = useState<readonly ToldProblem[]>([]);
   const { taken } = last;
   const undo = async (anyway: boolean) => {
     setState('busy');

@@ -5,7 +5,7 @@ import type { Plan, PlanStep } from '../../core/plan/types';
 import { ROWS } from '../../core/pot/kinds/rows';
 import { portionsIn } from '../../core/pot/portions';
 import type { Portion } from '../../core/pot/step';
-import type { Level } from '../shared/draw/PotDrawing';
+import type { DrawnLevel } from '../shared/draw/PotDrawing';
 
 /** Levels nearer than this share of the pot are one mark. */
 const SAME = 0.03;
@@ -39,8 +39,8 @@ function stageWords({ step }: PlanStep): Message | null {
 }
 
 /** What the pot's wall is marked with: at the pass, at its fullest, and a ghost for each stage that moves the level. */
-export function levelsOf(plan: Plan): readonly Level[] {
-  const marks: Level[] = [{ label: message('at the pass'), ml: plan.found.volumeMl, kind: 'now' }];
+export function levelsOf(plan: Plan): readonly DrawnLevel[] {
+  const marks: DrawnLevel[] = [{ label: message('at the pass'), ml: plan.found.volumeMl, kind: 'now' }];
   const apart = (ml: number): boolean => marks.every((m) => Math.abs(m.ml - ml) > SAME * plan.rimMl);
   if (apart(plan.peakMl)) marks.push({ label: message('at its fullest'), ml: plan.peakMl, kind: 'ghost' });
   for (const s of plan.steps) {

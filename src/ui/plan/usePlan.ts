@@ -31,7 +31,7 @@ export type Thoughts = {
   readonly sampled: Sampled | null;
 };
 
-export type Planned = {
+export type PlannedHere = {
   readonly plan: Plan;
   /** As it is cooked: the stored recipe with what the order changes. */
   readonly recipe: Recipe;
@@ -55,7 +55,7 @@ const find = <T extends { id: string }>(all: readonly T[], id: string): T => {
 };
 
 /** Plans `order` as it changes, the first as it was `begun`, on the page itself so that it follows a finger; the rest comes from a worker. */
-export function usePlan({ house, recipes }: Stores, order: TimedOrder, begun?: Begun): Planned {
+export function usePlan({ house, recipes }: Stores, order: TimedOrder, begun?: Begun): PlannedHere {
   const written = find(recipes, order.recipeId);
   const vessel = find(house.vessels, order.vesselId);
   const burner = find(house.burners, order.burnerId);

@@ -14,7 +14,7 @@ const SoupsSheet = lazily(async () => (await import('./sheets/SoupsSheet')).Soup
 const HouseSheet = lazily(async () => (await import('./sheets/HouseSheet')).HouseSheet);
 const DaySheet = lazily(async () => (await import('./sheets/DaySheet')).DaySheet);
 
-export type SheetName = 'day' | 'soups' | 'house';
+export type ServiceSheet = 'day' | 'soups' | 'house';
 
 type Props = {
   readonly service: Service;
@@ -31,9 +31,9 @@ type Props = {
 /** The service as a sentence; every underlined part opens what it can be. */
 export function Sentence({ service, stores, choose, refused, board, ready, onChange, dayWords }: Props) {
   const say = useSay();
-  const [open, setOpen] = useState<SheetName | null>(null);
+  const [open, setOpen] = useState<ServiceSheet | null>(null);
   const times = [...new Set(service.soups.flatMap((s) => s.draws.map((d) => d.at)))].sort((a, b) => a - b);
-  const part = (sheet: SheetName, words: string, label: string) => (
+  const part = (sheet: ServiceSheet, words: string, label: string) => (
     <button
       type="button"
       aria-haspopup="dialog"

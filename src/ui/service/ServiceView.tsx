@@ -7,7 +7,7 @@ import { Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import type { Ticket } from '../../core/batch/ticket';
 import { mendsFor } from '../../core/service/arrange/mend';
 import { boardOf, moved, settled } from '../../core/service/board';
-import { batchesOf, clockOf, type Place, type Service } from '../../core/service/service';
+import { type BoardPlace, batchesOf, clockOf, type Service } from '../../core/service/service';
 import { shortDay } from '../../core/service/words/dayWords';
 import { useKeptPage } from '../frame/useKeptPage';
 import { addressOf } from '../order/address';
@@ -74,7 +74,7 @@ export function ServiceView({ stores: atFirst, first, tickets }: Props) {
   const { tables, known } = scheduler;
   const minute = ms === null ? null : Math.floor(minuteOf(service.day, ms));
   const now = minute !== null && minute >= 0 && minute < DAY ? minute : null;
-  const [trying, setTrying] = useState<{ key: string; to: Partial<Place> } | null>(null);
+  const [trying, setTrying] = useState<{ key: string; to: Partial<BoardPlace> } | null>(null);
   const [openBar, setOpenBar] = useState<string | null>(null);
   const [files, setFiles] = useState(false);
   const starting = useStartBatch(service.id, service.day);
@@ -127,7 +127,7 @@ export function ServiceView({ stores: atFirst, first, tickets }: Props) {
     scheduler.stop();
     set(next);
   };
-  const move = (key: string, to: Partial<Place>) => onService(moved(lying, here, key, to));
+  const move = (key: string, to: Partial<BoardPlace>) => onService(moved(lying, here, key, to));
   const pass = (from: number, to: number) => {
     const next = withPass(service, from, to);
     if (next) onService(next);

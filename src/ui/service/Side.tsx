@@ -7,7 +7,7 @@ import type { House } from '../../core/house/house';
 import { term } from '../../core/message/term';
 import type { Board } from '../../core/service/board';
 import { clockOf } from '../../core/service/service';
-import { shoppingOf, summed, type Task, todayOf } from '../../core/service/today';
+import { type DayTask, shoppingOf, summed, todayOf } from '../../core/service/today';
 import { fetchedWords, volumeWords } from '../../core/units/show';
 import { Segments } from '../shared/form/Segments';
 import { Scroll } from '../shared/Scroll';
@@ -89,7 +89,7 @@ export function Side({ board, ready, house, now, nameOf }: Props) {
   );
 }
 
-function TaskLine({ task, soup, here }: { task: Task; soup: string; here: boolean }) {
+function TaskLine({ task, soup, here }: { task: DayTask; soup: string; here: boolean }) {
   const say = useSay();
   return (
     <li

@@ -1,17 +1,17 @@
 'use client';
 
 import { CloudOff, Users } from 'lucide-react';
-import type { Told } from '../../core/service/merge';
+import type { MergeTold } from '../../core/service/merge';
 import { BUTTON } from '../shared/styles';
 import { useSay } from '../shared/useSay';
-import type { Kept } from './useService';
+import type { KeptService } from './useService';
 
-type Props = { readonly kept: Kept; readonly nameOf: (key: string) => string };
+type Props = { readonly kept: KeptService; readonly nameOf: (key: string) => string };
 
 /** What somebody else changed at the same time, and what waits for the server. */
 export function ToldLine({ kept, nameOf }: Props) {
   const say = useSay();
-  const words = (told: Told): string =>
+  const words = (told: MergeTold): string =>
     told.what === 'setting'
       ? say('a setting of the service')
       : told.what === 'place'

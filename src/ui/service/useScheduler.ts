@@ -12,13 +12,13 @@ import type { SchedulerAnswer, SchedulerQuestion, Timed } from '../../workers/sc
 import type { Shelf } from '../order/stores';
 
 /** What is asked of the worker for the service as it lies. */
-export type Situation = {
+type Situation = {
   readonly service: Service;
   readonly live: Readonly<Record<string, Live>>;
   readonly now: number | null;
 };
 
-export type Scheduler = {
+type Scheduler = {
   readonly tables: Here['tables'];
   /** Changes whenever more is known. */
   readonly known: number;

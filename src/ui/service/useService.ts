@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { StoredService } from '../../contract/services';
 import type { Message } from '../../core/message/message';
-import { merged, type Told, withMine } from '../../core/service/merge';
+import { type MergeTold, merged, withMine } from '../../core/service/merge';
 import type { Service } from '../../core/service/service';
 import { ask, problemWords } from '../station/line/api';
 import { useLine, useNews } from '../station/line/live';
@@ -25,25 +25,25 @@ function waitingOf(id: string): (StoredService & { readonly mine: true }) | null
   }
 }
 
-export type Kept = {
+export type KeptService = {
   readonly service: Service;
   readonly revision: number;
   readonly change: (next: Service) => void;
   /** Not yet at the server. */
   readonly waiting: boolean;
   /** What somebody else had changed too; as they have it stands. `mine` brings back what was set here. */
-  readonly told: readonly Told[];
+  readonly told: readonly MergeTold[];
   readonly mine: () => void;
   readonly calm: () => void;
   readonly refused: Message | null;
 };
 
 /** A service on this station: changed at once, saved when it rests, kept while the server is away, and put together with what others change. */
-export function useService(first: StoredService): Kept {
+export function useService(first: StoredService): KeptService {
   const [stored, setStoredService] = useState(first);
   const [service, setService] = useState(first.service);
   const [waiting, setWaiting] = useState(false);
-  const [told, setTold] = useState<readonly Told[]>([]);
+  const [told, setTold] = useState<readonly MergeTold[]>([]);
   const [refused, setRefused] = useState<Message | null>(null);
   const lost = useRef<Service | null>(null);
   const now = useRef({ service: first.service, revision: first.revision, dirty: false, saving: false });

@@ -3,7 +3,7 @@
 import { useRef, useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import type { Message } from '../../core/message/message';
-import type { Batch } from '../../core/service/service';
+import type { ServiceBatch } from '../../core/service/service';
 import { ask, problemWords } from '../station/line/api';
 import { kitchenNow } from '../station/line/clock';
 import { readRole } from '../station/useRole';
@@ -14,7 +14,7 @@ export type Starting = {
   readonly refused: Message | null;
   /** Its pot holds another soup: the cook decides. */
   readonly inUse: string | null;
-  readonly start: (batch: Batch, anyway?: boolean) => Promise<string | null>;
+  readonly start: (batch: ServiceBatch, anyway?: boolean) => Promise<string | null>;
   readonly calm: () => void;
 };
 
@@ -25,7 +25,7 @@ export function useStartBatch(serviceId: string, day: string): Starting {
   const [inUse, setInUse] = useState<string | null>(null);
   // One id for one batch: pressing twice, or again after a lost answer, starts it once.
   const ids = useRef(new Map<string, string>());
-  const start = async (batch: Batch, anyway = false): Promise<string | null> => {
+  const start = async (batch: ServiceBatch, anyway = false): Promise<string | null> => {
     if (busy) return null;
     const id = ids.current.get(batch.key) ?? uuid();
     ids.current.set(batch.key, id);

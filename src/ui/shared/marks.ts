@@ -1,10 +1,10 @@
 import type { BatchEvent } from '../../core/batch/events';
 import { placeAlone } from '../../core/flow/readings/repeated';
 import { type Message, message } from '../../core/message/message';
-import type { Mark } from './draw/Scale';
+import type { ScaleMark } from './draw/Scale';
 
 /** The last flow test of a batch as a mark on the scale. */
-export function measuredMark(events: readonly BatchEvent[], fat: number): Mark | null {
+export function measuredMark(events: readonly BatchEvent[], fat: number): ScaleMark | null {
   const last = events.findLast((e) => e.body.kind === 'flow');
   if (last?.body.kind !== 'flow') return null;
   try {

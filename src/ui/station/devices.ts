@@ -8,7 +8,7 @@ import { useNews } from './line/live';
 export type DeviceKind = 'thermometer' | 'scale' | 'flow timer';
 
 /** A device of the kitchen as this page last heard of it. */
-export type DeviceState = {
+type DeviceState = {
   readonly id: string;
   readonly kind: DeviceKind;
   readonly name: string;

@@ -43,7 +43,7 @@ function store(): Promise<IDBPDatabase<Station> | null> {
   return opened;
 }
 
-export type Outbox = {
+type Outbox = {
   readonly waiting: readonly Waiting[];
   /** Events the server has taken since the page came. */
   readonly sent: readonly Waiting[];
@@ -63,7 +63,7 @@ const change = (to: Partial<Outbox>) => {
 };
 
 /** Told to the page with every tap, for whoever does not carry the outbox itself. */
-export const TAPPED = 'panache:tapped';
+const TAPPED = 'panache:tapped';
 /** On the device while something waits: the next page takes it up. */
 export const WAITING = 'panache.waiting';
 

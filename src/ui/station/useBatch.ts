@@ -12,7 +12,7 @@ const merged = (...lists: readonly (readonly BatchEvent[])[]): readonly BatchEve
   ...new Map(lists.flat().map((e) => [e.id, e])).values(),
 ];
 
-export type LiveBatch = {
+type LiveBatch = {
   readonly batch: Batch;
   /** Taps of this batch that are not with the server yet. */
   readonly unsent: number;

@@ -33,7 +33,7 @@ export type Going = {
 const ANEW = 20_000;
 
 /** A batch gone along with: null until the page is live, or when its record cannot be followed; `lost` when the model failed at it, and only its plan is left. */
-export type Following = { readonly going: Going | null; readonly lost: boolean };
+type Following = { readonly going: Going | null; readonly lost: boolean };
 
 /** What `work` finds; null, and told once, where it fails: a batch the model cannot follow must not take its page down. */
 function tried<T>(what: string, work: () => T): T | null {

@@ -20,7 +20,7 @@ import { term } from '../../core/message/term';
 import { mPas } from '../../core/units/format';
 import { degrees, type Show, volumeWords } from '../../core/units/show';
 import { PotNow } from '../shared/draw/PotNow';
-import { type Mark, Scale } from '../shared/draw/Scale';
+import { Scale, type ScaleMark } from '../shared/draw/Scale';
 import { Link } from '../shared/Link';
 import { inTen, measuredMark } from '../shared/marks';
 import { BUTTON } from '../shared/styles';
@@ -61,7 +61,7 @@ export function NowPane({ batchId, going, probe, show, onRead, onDevices }: Prop
   // One thing at a time: the pot and its ladder keep their room.
   const salty = seen.saltPercent > followed.kitchen.saltPercent * SALTY;
   const measured = measuredMark(followed.state.events, seen.fatFraction);
-  const marks: Mark[] = [
+  const marks: ScaleMark[] = [
     { id: 'target', words: say('target'), at: followed.cooked.target, kind: 'target' },
     { id: 'end', words: say('at the pass'), at: to.end.bowlViscosity, range: doubt?.bracket, kind: 'end' },
     ...(seen.liquidMl > 100

@@ -43,7 +43,7 @@ export const holdsDairy = (measured: Measured): boolean =>
   measured.holds.includes('milk') || measured.pot.yolkPeak > 0;
 
 /** °C the pot is brought back to after something cold went in. */
-export const backTo = (measured: Measured, dairy: boolean): number =>
+const backTo = (measured: Measured, dairy: boolean): number =>
   dairy || holdsDairy(measured)
     ? Math.min(DAIRY_TO, Math.max(70, measured.pot.celsius))
     : simmersAt(measured.kitchen);
@@ -91,7 +91,7 @@ export const thinner = (measured: Measured, { larder }: Wishes): readonly Means[
 const WEAKER = 0.1;
 
 /** g of a liquid that brings the salt of the pot down to the house's level; null when it is as salty itself. */
-export function unsalting(measured: Measured, id: string): number | null {
+function unsalting(measured: Measured, id: string): number | null {
   const { pot, seen } = asItIs(measured);
   const mass = massG(pot);
   const { unsaltedLiquid } = saltBalance(Math.max(1, mass), pot.sodium, measured.kitchen.saltPercent);

@@ -6,7 +6,7 @@ import { type Pot, potCelsius } from '../../pot/pot';
 import { equivalentsAtWork } from '../../thicken/granules';
 import { ASPECTS, type Aspect, type Evidence } from './readings';
 
-export type Aspects = Readonly<Record<Aspect, number>>;
+type Aspects = Readonly<Record<Aspect, number>>;
 
 /** A pot in the four figures readings speak of. */
 export function aspectsOf(pot: Pot): Aspects {

@@ -43,7 +43,7 @@ export function whenFor(id: string | null): When {
 }
 
 /** A line with where it would go, before anybody has looked. */
-export type DraftLine = ReadLine & { readonly when: When };
+type DraftLine = ReadLine & { readonly when: When };
 
 /** Somebody else's recipe, read line by line and waiting to be looked at. */
 export type RecipeDraft = FoundRecipe & { readonly lines: readonly DraftLine[] };
@@ -57,11 +57,11 @@ export const draftOf = (found: FoundRecipe): RecipeDraft => ({
   }),
 });
 
-export type DraftRefused = {
+type DraftRefused = {
   readonly ok: false;
   readonly problems: readonly FoundWrong[];
 };
-export type Drafted = {
+type Drafted = {
   readonly ok: true;
   readonly body: RecipeText;
   /** What the amounts as written give, by the model. */

@@ -14,11 +14,11 @@ export const isoDuration = (seconds: number): string => {
 };
 
 /** "640 g Plain flour, sifted": a line any reader understands and ours reads back. */
-export const ingredientLine = (l: Pick<WeighLine, 'g' | 'ingredient' | 'prep'>): string =>
+const ingredientLine = (l: Pick<WeighLine, 'g' | 'ingredient' | 'prep'>): string =>
   `${Number(l.g.toFixed(1))} g ${ingredient(l.ingredient).name}${l.prep ? ` (${l.prep})` : ''}`;
 
 /** What we say of a recipe in schema.org's words; times are ISO 8601. */
-export type RecipeJsonLd = {
+type RecipeJsonLd = {
   readonly '@context': 'https://schema.org';
   readonly '@type': 'Recipe';
   readonly name: string;

@@ -8,7 +8,7 @@ import { MATERIALS, rimVolume, surfaceArea, type Vessel } from '../vessel';
 import type { Point } from './course';
 
 /** What is cooled: mL of it, J/(mL·K), W/(m·K), and mPa·s in the bowl, for whether it stirs itself. */
-export type Soup = {
+export type CoolingSoup = {
   readonly ml: number;
   readonly heatPerMl: number;
   readonly conductivity: number;
@@ -16,10 +16,15 @@ export type Soup = {
 };
 
 /** A soup of which only the amount is known: thick, so that nothing is hoped of it. */
-export const thickSoup = (ml: number): Soup => ({ ml, heatPerMl: 3.9, conductivity: 0.55, viscosity: 300 });
+export const thickSoup = (ml: number): CoolingSoup => ({
+  ml,
+  heatPerMl: 3.9,
+  conductivity: 0.55,
+  viscosity: 300,
+});
 
 /** A pan or tub by its inside measures, mm. */
-export type CoolingPan = { readonly lengthMm: number; readonly widthMm: number; readonly depthMm: number };
+type CoolingPan = { readonly lengthMm: number; readonly widthMm: number; readonly depthMm: number };
 
 /** Where soup may stand, as what takes its heat. */
 export type CoolingPlaceKind =
@@ -36,7 +41,7 @@ export type CoolingPlace = { readonly kind: CoolingPlaceKind; readonly celsius: 
 
 /** Where a recipe cools something that has no place of the kitchen’s named for it yet: °C of the air or the ice. Our assumptions. */
 export const COOLING_METHODS = ['cold room', 'fan', 'blast', 'ice bath'] as const;
-export type CoolingMethod = (typeof COOLING_METHODS)[number];
+type CoolingMethod = (typeof COOLING_METHODS)[number];
 export const METHOD_CELSIUS: { readonly [M in CoolingMethod]: number } = {
   'cold room': 3,
   fan: 3,
@@ -54,7 +59,7 @@ export type Holder =
 
 /** How something is cooled. */
 export type Cooling = {
-  readonly soup: Soup;
+  readonly soup: CoolingSoup;
   readonly holder: Holder;
   readonly place: CoolingPlace;
   readonly lid: boolean;
@@ -143,7 +148,7 @@ export function convects(viscosity: number, mm: number): number {
 }
 
 /** °C right after `iceG` of ice has melted in a soup of `ml` in all that was at `from` °C. */
-export function icedTo(soup: Pick<Soup, 'ml' | 'heatPerMl'>, from: number, iceG: number): number {
+export function icedTo(soup: Pick<CoolingSoup, 'ml' | 'heatPerMl'>, from: number, iceG: number): number {
   const held = Math.max(0, soup.ml - iceG) * soup.heatPerMl;
   return Math.max(0, (held * from - MELT * iceG) / (held + WATER * iceG));
 }

@@ -4,14 +4,14 @@ import { convects, cooled, FILM, icedTo, thickSoup } from '../../heat/cool/body'
 import { secondsTo, warmestAt } from '../../heat/cool/course';
 import { rulesIn } from '../standing';
 import { FILM_UNKNOWN, fitted, forecast, type Phase } from './forecast';
-import { coolingOf, rankedWays, SURE_ENOUGH, type ToCool, tried, type Way, waysToCool } from './ways';
+import { type CoolingWay, coolingOf, rankedWays, SURE_ENOUGH, type ToCool, tried, waysToCool } from './ways';
 
 const house = demoHouse();
 const means = { keeping: house.keeping, vessels: house.vessels, films: {} };
 const rule = rulesIn(house).cooling;
 const vessel = house.vessels.find((v) => v.id === 'tall-steel-36') ?? null;
 const asked: ToCool = { soup: thickSoup(12_000), from: 82, fromRead: true, vessel, began: null };
-const pans: Way = { into: { kind: 'pans', pan: 'full-65', count: 4 }, place: 'blast' };
+const pans: CoolingWay = { into: { kind: 'pans', pan: 'full-65', count: 4 }, place: 'blast' };
 
 test('a way the kitchen has no pan, pot or place for is refused by name', () => {
   expect(() =>

@@ -6,7 +6,7 @@ import { USUAL_KEEPING } from '../../house/keeping';
 import { message } from '../../message/message';
 import { RULES } from '../../safety/rules';
 import { FILM_UNKNOWN, fitted, forecast, type Phase, verdictOf } from './forecast';
-import { type Means, rankedWays, SURE_ENOUGH, type ToCool, type Tried, waysToCool } from './ways';
+import { type CoolingMeans, rankedWays, SURE_ENOUGH, type ToCool, type Tried, waysToCool } from './ways';
 
 const FDA = RULES.fda;
 
@@ -143,7 +143,7 @@ describe('the ways there are', () => {
     wands: 0,
   };
   const asked: ToCool = { soup: thickSoup(20_000), from: 80, fromRead: true, vessel, began: 0 };
-  const means = (more: Partial<Keeping> = {}): Means => ({
+  const means = (more: Partial<Keeping> = {}): CoolingMeans => ({
     keeping: { ...keeping, ...more },
     vessels: [vessel],
     films: {},

@@ -53,7 +53,7 @@ const courseOf = (phase: Phase, z: Units, seconds: number): readonly Point[] =>
   cooled(phase.cooling, startOf(phase, z), seconds, unsureOf(phase.film, z));
 
 /** What readings leave of the doubt: the likeliest, and how the rest is spread about it. */
-export type Fit = {
+export type FilmFit = {
   readonly z: Units;
   /** Lower triangle: what three hundred draws are made of. */
   readonly spread: readonly (readonly number[])[];
@@ -79,7 +79,7 @@ const NUDGE = 0.2;
 const ROUNDS = 5;
 
 /** The likeliest course through the readings, and how sure it is: Gauss–Newton on the doubt’s own units. */
-export function fitted(phase: Phase): Fit {
+export function fitted(phase: Phase): FilmFit {
   const { readings, film } = phase;
   const last = Math.max(1, ...readings.map((r) => r.seconds));
   const around = phase.cooling.place.celsius;
@@ -133,7 +133,7 @@ export function fitted(phase: Phase): Fit {
 }
 
 /** What becomes of one course under the rule. */
-export type Verdict = {
+type Verdict = {
   /** s at which the rule’s clock begins, and at which each stage is met (Infinity: never) and has to be. */
   readonly began: number;
   readonly stages: readonly { readonly to: number; readonly met: number; readonly by: number }[];
@@ -159,7 +159,7 @@ export type Forecast = {
   readonly verdict: Verdict;
   /** Of passing every stage, 0–1. */
   readonly chance: number;
-  readonly fit: Fit;
+  readonly fit: FilmFit;
 };
 
 const DRAWS = 100;

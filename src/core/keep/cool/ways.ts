@@ -1,10 +1,10 @@
 import {
   type Cooling,
   type CoolingPlace,
+  type CoolingSoup,
   filled,
   type Holder,
   panHolds,
-  type Soup,
   STIRRED_IN_ICE,
 } from '../../heat/cool/body';
 import type { Vessel } from '../../heat/vessel';
@@ -16,7 +16,7 @@ import type { RuleSet } from '../../safety/rules';
 import { FILM_UNKNOWN, type FilmKnown, type Forecast, forecast, type Phase, supposed } from './forecast';
 
 /** A way of cooling as it is written down: what of the kitchen's it is done with. */
-export type Way = {
+export type CoolingWay = {
   readonly into:
     | { readonly kind: 'pans'; readonly pan: string; readonly count: number }
     | { readonly kind: 'pot'; readonly vessel: string };
@@ -28,7 +28,7 @@ export type Way = {
 };
 
 /** What the kitchen has to cool with. */
-export type Means = {
+export type CoolingMeans = {
   readonly keeping: Keeping;
   readonly vessels: readonly Vessel[];
   /** What is known of each place’s film, by its id. */
@@ -38,7 +38,11 @@ export type Means = {
 const missing = (what: Message): Told => new Told(message('{what} is not in this kitchen', { what }));
 
 /** A way with the kitchen's own measures in it. Throws {@link Told} where the kitchen has no such thing. */
-export function coolingOf(way: Way, soup: Soup, { keeping, vessels }: Omit<Means, 'films'>): Cooling {
+export function coolingOf(
+  way: CoolingWay,
+  soup: CoolingSoup,
+  { keeping, vessels }: Omit<CoolingMeans, 'films'>,
+): Cooling {
   const { into } = way;
   const place = keeping.places.find((p) => p.id === way.place);
   if (!place) throw missing(message('the place “{id}”', { id: way.place }));
@@ -57,7 +61,7 @@ export function coolingOf(way: Way, soup: Soup, { keeping, vessels }: Omit<Means
 }
 
 /** How much a way asks of the kitchen: pans to wash, the blast, ice to fetch, somebody who stirs. Our assumption; for putting the cheapest first. */
-function effort({ into, stirEvery, wands = 0 }: Way, { kind }: CoolingPlace): number {
+function effort({ into, stirEvery, wands = 0 }: CoolingWay, { kind }: CoolingPlace): number {
   const pans = into.kind === 'pans' ? into.count : 0;
   const room = { blast: 2, 'ice bath': 3, freezer: 2 }[kind as string] ?? 0;
   return pans + room + (stirEvery ? 3 : 0) + wands;
@@ -70,9 +74,13 @@ const DEEPEST = 100;
 const COOLS: readonly Place['kind'][] = ['blast', 'cold room', 'fridge', 'ice bath'];
 
 /** Every way worth a thought: as it stands, its pot in ice, and each kind of pan in each cold place from the fewest that hold it up to all there are. */
-function candidates(ml: number, vessel: Vessel | null, { keeping }: Means): readonly (readonly Way[])[] {
+function candidates(
+  ml: number,
+  vessel: Vessel | null,
+  { keeping }: CoolingMeans,
+): readonly (readonly CoolingWay[])[] {
   const cold = keeping.places.filter((p) => COOLS.includes(p.kind));
-  const lists: Way[][] = [];
+  const lists: CoolingWay[][] = [];
   const { wands } = keeping;
   if (vessel && ml <= rimVolume(vessel)) {
     const into = { kind: 'pot', vessel: vessel.id } as const;
@@ -103,7 +111,7 @@ function candidates(ml: number, vessel: Vessel | null, { keeping }: Means): read
 
 /** A way, and what is to be expected of it. */
 export type Tried = {
-  readonly way: Way;
+  readonly way: CoolingWay;
   readonly mm: number;
   readonly effort: number;
   readonly forecast: Forecast;
@@ -111,7 +119,7 @@ export type Tried = {
 
 /** What is asked: how much of what, how warm, where it stands, and since when (s before now) the rule’s clock runs; null while it does not. */
 export type ToCool = {
-  readonly soup: Soup;
+  readonly soup: CoolingSoup;
   readonly from: number;
   readonly fromRead: boolean;
   readonly vessel: Vessel | null;
@@ -125,7 +133,7 @@ export const SURE_ENOUGH = 0.9;
 const FEW = 32;
 
 /** A way as a phase nobody has read yet. Throws {@link Told} where it cannot be. */
-const phaseOf = (way: Way, { soup, from, fromRead }: ToCool, means: Means): Phase => ({
+const phaseOf = (way: CoolingWay, { soup, from, fromRead }: ToCool, means: CoolingMeans): Phase => ({
   cooling: coolingOf(way, soup, means),
   from,
   fromRead,
@@ -134,7 +142,13 @@ const phaseOf = (way: Way, { soup, from, fromRead }: ToCool, means: Means): Phas
 });
 
 /** What one way comes to. Throws {@link Told} where it cannot be. */
-export function tried(way: Way, asked: ToCool, means: Means, rule: RuleSet['cooling'], draws = FEW): Tried {
+export function tried(
+  way: CoolingWay,
+  asked: ToCool,
+  means: CoolingMeans,
+  rule: RuleSet['cooling'],
+  draws = FEW,
+): Tried {
   const phase = phaseOf(way, asked, means);
   return {
     way,
@@ -148,7 +162,7 @@ export function tried(way: Way, asked: ToCool, means: Means, rule: RuleSet['cool
  * The ways this kitchen could cool it, of each kind the one with the fewest pans that passes surely (else the best of its
  * kind): those that pass first, the least trouble first, then whatever might still pass.
  */
-export function* waysToCool(asked: ToCool, means: Means, rule: RuleSet['cooling']): Generator<Tried> {
+export function* waysToCool(asked: ToCool, means: CoolingMeans, rule: RuleSet['cooling']): Generator<Tried> {
   for (const list of candidates(asked.soup.ml, asked.vessel, means)) {
     const hopes = list.map((way) => ({
       way,

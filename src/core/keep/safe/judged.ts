@@ -6,7 +6,7 @@ import type { LotState } from '../lot';
 import type { Deviation } from './deviation';
 
 /** What can be said of something kept. */
-export type Judged = {
+type Judged = {
   /** Limits of the cooling it is in, or was in last; none where it was never hot here, or is still hot. */
   readonly limits: readonly Limit[];
   /** Everything that went against a rule, or cannot be shown not to have, by time. */

@@ -11,7 +11,7 @@ import { THICKENERS } from '../../thickeners/thickeners';
 import { within } from '../../units/range';
 
 /** A shape that freezes: its smallest measure in mm, and its others as multiples of it. */
-export type FreezingBody = {
+type FreezingBody = {
   readonly shape: 'slab' | 'cylinder' | 'brick';
   readonly mm: number;
   readonly beta?: readonly [number, number];
@@ -29,7 +29,7 @@ function brick([b1, b2]: readonly [number, number]): readonly [number, number] {
 }
 
 /** What freezing needs to know: kg/m³, kJ/kg, W/(m·K), °C. */
-export type Freezing = {
+type Freezing = {
   readonly body: FreezingBody;
   readonly density: number;
   readonly latent: number;

@@ -28,7 +28,7 @@ export type Holding = {
   readonly minutes: number;
 };
 
-export type HotPoint = {
+type HotPoint = {
   readonly minutes: number;
   readonly celsius: number;
   readonly ml: number;

@@ -3,7 +3,7 @@ import { follow } from '../../batch/follow/follow';
 import type { Batch } from '../../batch/record';
 import type { Allergen } from '../../food/ingredient';
 import { mixtureConductivity } from '../../food/thermal';
-import { type Soup, thickSoup } from '../../heat/cool/body';
+import { type CoolingSoup, thickSoup } from '../../heat/cool/body';
 import type { Vessel } from '../../heat/vessel';
 import type { Pan } from '../../house/keeping';
 import { advance } from '../../pot/advance';
@@ -66,7 +66,7 @@ export const panVessel = (pan: Pan, count: number): Vessel => ({
 });
 
 /** What cooling needs to know of `ml` of it; a soup nobody followed counts as thick. */
-export function soupOf(kept: Kept | null, ml: number): Soup {
+export function soupOf(kept: Kept | null, ml: number): CoolingSoup {
   if (!kept) return thickSoup(ml);
   const { pot, kitchen } = kept;
   const has = volumeMl(pot);

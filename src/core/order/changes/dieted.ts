@@ -15,7 +15,7 @@ const POURED = ['oat-cream', 'coconut-milk'] as const;
 const GRAINS = ['white-rice'] as const;
 
 /** One thing that stands in for another; null where it is left out. */
-export type Swap = { readonly from: string; readonly to: string | null };
+type Swap = { readonly from: string; readonly to: string | null };
 
 const breaks = (id: string, diets: readonly Diet[]): boolean =>
   diets.some((d) => breaksDiet(ingredient(id), d));

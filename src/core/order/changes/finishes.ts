@@ -6,7 +6,7 @@ import type { Recipe, RecipePortion, RecipeStep } from '../../recipe/recipe';
 import { densityOf, toGrams } from '../../units/measure';
 
 /** How a finish goes into a pot. Common practice, no source. */
-export type GoesIn =
+type GoesIn =
   /** Warmed, poured into the pot off the boil. */
   | 'poured'
   /** Poured, and may come to the boil. */
@@ -17,7 +17,7 @@ export type GoesIn =
   | 'melted';
 
 /** How something fares afterwards. */
-export type Fares = 'good' | 'fair' | 'poor';
+type Fares = 'good' | 'fair' | 'poor';
 
 /** Dairy a soup can be finished with, or what stands in for it. */
 export type Finish = {
@@ -81,7 +81,7 @@ const takesIt = (s: RecipeStep): s is Extract<RecipeStep, { kind: 'add' | 'tempe
   s.kind === 'add' || (s.kind === 'temper' && !holdsYolk(s));
 
 /** What a recipe is finished with, at its own yield. */
-export type OwnFinish = {
+type OwnFinish = {
   readonly g: number;
   readonly ml: number;
   readonly fatG: number;
@@ -132,7 +132,7 @@ const LADLED_TO = 55;
 /** mL a litre where the recipe has no dairy and nobody said how much. Common practice, no source. */
 const USUAL_ML = 150;
 
-export type FinishWish = {
+type FinishWish = {
   readonly rich?: number | undefined;
   readonly finishMl?: number | undefined;
 };

@@ -1,5 +1,5 @@
 /** How a garnish comes to the soup. */
-export type GarnishGoes =
+type GarnishGoes =
   /** Warmed through or cooked in the finished pot, off the heat. */
   | 'stirred in'
   /** On the bowl, at the pass. */

@@ -144,7 +144,7 @@ const WRITTEN_FOR = 4;
 const nameOf = (m: Making): string => ingredient(m.id).name.split(',')[0] ?? m.id;
 
 /** Days it keeps in the fridge, the day it is made counted: half of what the code allows. Common practice, no source. */
-export const KEPT_DAYS = 4;
+const KEPT_DAYS = 4;
 
 /** The id of the recipe a stock is cooked by. */
 export const stockRecipeId = (m: Making, made: Made): string =>

@@ -47,7 +47,7 @@ export type Made = (typeof MADE)[number];
 const FROM_SIEVE = 85;
 const FROM_FRIDGE = 4;
 
-export type StockWish = {
+type StockWish = {
   readonly stock?: string | undefined;
   readonly made?: Made | undefined;
   /** mL of it there is for each litre made; the rest is made up. */

@@ -48,7 +48,7 @@ const LEAST_RICH = 0.2;
 export const LEAST_WANTED = 10;
 
 /** A step of something that is turned, and how far it may go. */
-export type Unknown = { readonly unit: number; readonly most: number };
+type Unknown = { readonly unit: number; readonly most: number };
 /** What there is to turn; null of what stands fast. */
 export type Unknowns = Readonly<Record<(typeof TURNED)[number], Unknown | null>>;
 

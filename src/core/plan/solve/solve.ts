@@ -108,7 +108,7 @@ function goalsOf(recipe: Recipe): Goals {
 }
 
 /** Whether nothing of a recipe is left by which its volume could be met: then all of it is. */
-export const volumeIsWritten = (recipe: Recipe): boolean =>
+const volumeIsWritten = (recipe: Recipe): boolean =>
   !goalsOf(recipe).volume &&
   // What is poured to cover what lies there has its volume from that.
   !recipe.steps.some((s) => portionsIn<RecipePortion>(s).some((p) => p.amount.kind === 'height'));

@@ -3,10 +3,10 @@ import { term } from '../../message/term';
 import type { TypedStep } from '../step';
 import type { StepKind } from './names';
 
-export type Option = { readonly value: string; readonly words: Message };
+export type FieldOption = { readonly value: string; readonly words: Message };
 
 /** One thing a step's short form asks. */
-export type FieldSpec =
+type FieldSpec =
   | {
       readonly as: 'number';
       readonly key: string;
@@ -29,7 +29,7 @@ export type FieldSpec =
       readonly as: 'choice';
       readonly key: string;
       readonly words: Message;
-      readonly options: readonly Option[];
+      readonly options: readonly FieldOption[];
       readonly optional?: boolean;
     }
   | { readonly as: 'tick'; readonly key: string; readonly words: Message }
@@ -45,7 +45,7 @@ export type StepForm<K extends StepKind> = {
   readonly fresh: Extract<TypedStep, { kind: K }>;
 };
 
-export const plain = (values: readonly string[]): readonly Option[] =>
+export const plain = (values: readonly string[]): readonly FieldOption[] =>
   values.map((v) => ({ value: v, words: term(v) }));
 
 export const minutes = {

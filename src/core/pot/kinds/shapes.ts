@@ -3,7 +3,7 @@ import { isIngredient, notCatalogued } from '../../food/catalogue';
 import { issue } from '../../message/told';
 import { lotOf } from '../lots';
 
-export const CutSchema = z.object({
+const CutSchema = z.object({
   shape: z.enum(['slab', 'rod', 'cube']),
   edgeMm: z.number().min(1).max(80),
 });

@@ -54,7 +54,7 @@ export function temperingOf(pot: Pot, step: Temper, kitchen: Kitchen, ladleMl?: 
 }
 
 /** A tempering with the size of its ladles, mL, and °C of what is tempered before the first. */
-export type TemperPlan = Tempering & { readonly ladleMl: number; readonly startsAt: number };
+type TemperPlan = Tempering & { readonly ladleMl: number; readonly startsAt: number };
 
 /** °C of what is tempered in as it comes together in its bowl. */
 function coldOf(step: Temper, kitchen: Kitchen): number {

@@ -1,7 +1,7 @@
-import type { Placement, Problem } from '../../schedule/problem';
+import type { JobShop, Placement } from '../../schedule/problem';
 import { type Progress, schedule } from '../../schedule/schedule';
-import { type Batch, batchesOf, orderOf, type Place, type Service } from '../service';
-import { type Here, type Jobs, jobsOf, placesOf, standsFor } from './jobs';
+import { type BoardPlace, batchesOf, orderOf, type Service, type ServiceBatch } from '../service';
+import { type Here, jobsOf, placesOf, type ServiceJobs, standsFor } from './jobs';
 
 /** How an arranging stands. */
 export type Arranging =
@@ -11,8 +11,8 @@ export type Arranging =
   | { readonly at: 'held' | 'hands' | 'flame'; readonly held: number | null; readonly bound: number };
 
 /** A service arranged: nothing late, then least held hot, then fewest hands, then the latest flame. */
-export type Arranged = {
-  readonly placed: Readonly<Record<string, Place>>;
+type Arranged = {
+  readonly placed: Readonly<Record<string, BoardPlace>>;
   /** Minutes held hot, all soups together, and what no arrangement can be under. */
   readonly held: number;
   readonly heldBound: number;
@@ -29,7 +29,7 @@ export type Arranged = {
 export type Outcome =
   | { readonly kind: 'arranged'; readonly arranged: Arranged }
   /** Proven, or not found in the time there was. */
-  | { readonly kind: 'cannot'; readonly proven: boolean; readonly nowhere: readonly Batch[] };
+  | { readonly kind: 'cannot'; readonly proven: boolean; readonly nowhere: readonly ServiceBatch[] };
 
 /** Works out every timetable an arranging may need, yielding after each. */
 export function* timetables(service: Service, here: Here): Generator<Arranging> {
@@ -44,13 +44,13 @@ export function* timetables(service: Service, here: Here): Generator<Arranging> 
   }
 }
 
-const withHands = (problem: Problem, capacity: number): Problem => ({
+const withHands = (problem: JobShop, capacity: number): JobShop => ({
   ...problem,
   resources: problem.resources.map((r) => (r.id === 'hands' ? { ...r, capacity } : r)),
 });
 
 /** The pairs of hands wanted at once in a placement. */
-export function handsWanted({ problem }: Pick<Jobs, 'problem'>, placement: Placement): number {
+function handsWanted({ problem }: Pick<ServiceJobs, 'problem'>, placement: Placement): number {
   const hands = problem.resources.findIndex((r) => r.id === 'hands');
   const moments: [number, number][] = problem.tasks.flatMap((task, i) =>
     (task.modes[placement.modes[i] ?? 0]?.uses ?? []).flatMap((u): [number, number][] =>
@@ -81,7 +81,7 @@ export function* arrange(service: Service, here: Here): Generator<Arranging, Out
   const jobs = jobsOf(service, here, (b) => standsFor(b, here.house));
   if (jobs.nowhere.length > 0) return { kind: 'cannot', proven: true, nowhere: jobs.nowhere };
   const { problem } = jobs;
-  const first: Problem = { ...problem, goals: [problem.goals[0]] };
+  const first: JobShop = { ...problem, goals: [problem.goals[0]] };
   let step = yield* reported(schedule(first), 'held');
   if (!step.placement) return { kind: 'cannot', proven: step.proven, nowhere: [] };
   const held = step.values[0] ?? 0;

@@ -1,15 +1,15 @@
 import { rimVolume } from '../../heat/vessel';
 import type { House } from '../../house/house';
-import type { Placement, Problem, Task } from '../../schedule/problem';
-import { type Batch, batchesOf, orderOf, type Place, type Service } from '../service';
+import type { JobShop, Placement, Task } from '../../schedule/problem';
+import { type BoardPlace, batchesOf, orderOf, type Service, type ServiceBatch } from '../service';
 import type { StockTable, Timetable } from '../timetable';
 import type { Timetables } from '../timetables';
 import { type Builder, cookMode, pooled, type Shared, type Stand, sharedIn, stockMode } from './modes';
 
 /** A piece of work: a soup on its burner, its weighing out before, the stock for it. */
-export type Job = {
+type Job = {
   readonly kind: 'cook' | 'mise' | 'stock';
-  readonly batch: Batch;
+  readonly batch: ServiceBatch;
   /** By mode. */
   readonly stands: readonly Stand[];
   readonly tables: readonly (Timetable | null)[];
@@ -35,14 +35,14 @@ export type Here = {
 };
 
 /** A service as work on shared things, counted backwards from the last pass: to cook as late as can be is to be placed as early as can be. */
-export type Jobs = {
-  readonly problem: Problem;
+export type ServiceJobs = {
+  readonly problem: JobShop;
   readonly jobs: readonly Job[];
   readonly shared: readonly Shared[];
   /** The minute of the day the counting begins at. */
   readonly end: number;
   /** What cannot be cooked anywhere it was allowed to stand. */
-  readonly nowhere: readonly Batch[];
+  readonly nowhere: readonly ServiceBatch[];
   /** When what is weighed out already, or begun, was, by batch. */
   readonly weighed: Readonly<Record<string, number>>;
 };
@@ -52,7 +52,7 @@ const ROOM = 0.8;
 const LEAST = 0.06;
 
 /** Burners and pots a batch might stand on: its own first, then the pots that hold it, the smallest first. */
-export function standsFor(batch: Batch, { vessels, burners }: House): readonly Stand[] {
+export function standsFor(batch: ServiceBatch, { vessels, burners }: House): readonly Stand[] {
   const { vesselId, burnerId } = batch.soup.order;
   const ml = batch.litres * 1000;
   const pots = vessels
@@ -63,7 +63,7 @@ export function standsFor(batch: Batch, { vessels, burners }: House): readonly S
 }
 
 /** Where the batches may stand, by batch; where one is not named it stands where it was put. */
-export type Choices = (batch: Batch) => readonly Stand[];
+type Choices = (batch: ServiceBatch) => readonly Stand[];
 
 /**
  * The service as a scheduling problem, counted backwards from its last pass. Every soup is ready at its time or before,
@@ -71,7 +71,7 @@ export type Choices = (batch: Batch) => readonly Stand[];
  * from the flame to the last draw and washed; weighing out and stock come before. Goals: minutes held hot, then
  * the latest flame. What is under way, or pinned, stays where it is.
  */
-export function jobsOf(service: Service, here: Here, choices: Choices): Jobs {
+export function jobsOf(service: Service, here: Here, choices: Choices): ServiceJobs {
   const { house, tables, live, now } = here;
   const batches = batchesOf(service);
   const pairs = sharedIn(service, house);
@@ -89,7 +89,7 @@ export function jobsOf(service: Service, here: Here, choices: Choices): Jobs {
   const opens = Math.max(service.opens, now ?? 0);
   const tasks: Task[] = [];
   const jobs: Job[] = [];
-  const nowhere: Batch[] = [];
+  const nowhere: ServiceBatch[] = [];
   const weighed: Record<string, number> = {};
   const precedences: { before: number; after: number; gap: number }[] = [];
   const hold: { task: number; weight: number; after: number; of: 'start' }[] = [];
@@ -198,13 +198,13 @@ export function jobsOf(service: Service, here: Here, choices: Choices): Jobs {
 }
 
 /** Minutes of weighing out still to be done at `now`, by when it was to begin. */
-function miseLeft(minutes: number, place: Place | undefined, now: number | null): number {
+function miseLeft(minutes: number, place: BoardPlace | undefined, now: number | null): number {
   if (now === null || place?.miseAt === undefined || place.miseAt >= now) return minutes;
   return Math.max(0, place.miseAt + minutes - now);
 }
 
 /** Where the stock of a batch might be made, and how long it takes there; null where it makes none. */
-function stockTables(batch: Batch, { tables, house }: Here, stands: readonly Stand[]) {
+function stockTables(batch: ServiceBatch, { tables, house }: Here, stands: readonly Stand[]) {
   const found: { stand: Stand; of: StockTable }[] = [];
   for (const burner of house.burners) {
     const soup = stands[0];
@@ -222,10 +222,10 @@ function stockTables(batch: Batch, { tables, house }: Here, stands: readonly Sta
 
 /** Where each batch stands by a placement of its jobs. */
 export function placesOf(
-  { jobs, problem, end, weighed }: Jobs,
+  { jobs, problem, end, weighed }: ServiceJobs,
   { starts, modes }: Placement,
-): Record<string, Place> {
-  const placed: Record<string, Place> = {};
+): Record<string, BoardPlace> {
+  const placed: Record<string, BoardPlace> = {};
   const real = (task: number): { from: number; to: number } => {
     const start = starts[task] ?? 0;
     const takes = problem.tasks[task]?.modes[modes[task] ?? 0]?.duration ?? 0;

@@ -1,13 +1,13 @@
 import { same } from '../../maths/same';
 import { type Board, boardOf, type Clash, moved, placeOf, settled } from '../board';
-import { batchesOf, orderOf, type Place, type Service } from '../service';
+import { type BoardPlace, batchesOf, orderOf, type Service } from '../service';
 import { type Here, standsFor } from './jobs';
 import type { Stand } from './modes';
 
 /** A change that makes a clash go away, tried on a copy of the board. */
 export type Mend = {
   readonly key: string;
-  readonly to: Partial<Place>;
+  readonly to: Partial<BoardPlace>;
   /** Minutes its flame moves to earlier; later where less than nothing. */
   readonly sooner: number;
   /** Where it goes instead, by name, and how many minutes longer it takes there. */
@@ -47,7 +47,7 @@ function tried(
   before: Board,
   clash: Clash,
   key: string,
-  to: Partial<Place>,
+  to: Partial<BoardPlace>,
 ): Service | null {
   const next = moved(service, here, key, to);
   const board = boardOf(next, here);
@@ -68,7 +68,7 @@ function shifted(
   clash: Clash,
   key: string,
   stand: Partial<Stand>,
-  { lightAt, pinned }: Pick<Place, 'lightAt' | 'pinned'>,
+  { lightAt, pinned }: Pick<BoardPlace, 'lightAt' | 'pinned'>,
   direction: 1 | -1,
 ): { readonly lightAt: number; readonly service: Service } | null {
   const at = (by: number) => {

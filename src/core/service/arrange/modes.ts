@@ -1,10 +1,10 @@
 import type { House } from '../../house/house';
-import type { Mode, Resource, Use } from '../../schedule/problem';
-import { type Batch, type Place, type Service, TOOLS, type Tool } from '../service';
+import type { Mode, Resource, ResourceUse } from '../../schedule/problem';
+import { type BoardPlace, type Service, type ServiceBatch, TOOLS, type Tool } from '../service';
 import { handsOf, type Timetable, toolIn } from '../timetable';
 
 /** A burner and a pot. */
-export type Stand = Pick<Place, 'burnerId' | 'vesselId'>;
+export type Stand = Pick<BoardPlace, 'burnerId' | 'vesselId'>;
 
 /** What of a service one thing is shared by. */
 export type Shared =
@@ -53,13 +53,13 @@ export type Builder = {
 
 /** A batch on its burner, in its pot, as a mode: counted back from its end. */
 export function cookMode(
-  batch: Batch,
+  batch: ServiceBatch,
   stand: Stand,
   { minutes: takes, stretches }: Timetable,
   { service, end, at }: Builder,
 ): Mode {
   const back = (from: number, to: number) => ({ from: takes - to, to: takes - from });
-  const uses: Use[] = [
+  const uses: ResourceUse[] = [
     {
       resource: at(`burner ${stand.burnerId}`),
       amount: 1,
@@ -87,9 +87,13 @@ export function cookMode(
 }
 
 /** The modes, each also taking one of all burners and one of all pots for as long as the shortest takes. */
-export function pooled(modes: readonly Mode[], batch: Batch, { service, end, at }: Builder): readonly Mode[] {
+export function pooled(
+  modes: readonly Mode[],
+  batch: ServiceBatch,
+  { service, end, at }: Builder,
+): readonly Mode[] {
   const to = Math.min(...modes.map((m) => m.duration));
-  const pools: readonly Use[] = [
+  const pools: readonly ResourceUse[] = [
     {
       resource: at('burners'),
       amount: 1,

@@ -1,6 +1,6 @@
 import type { House } from '../../house/house';
 import { feasible } from '../../schedule/schedule';
-import { type Batch, batchesOf, type Service, type Soup } from '../service';
+import { batchesOf, type Service, type ServiceBatch, type Soup } from '../service';
 import { Timetables } from '../timetables';
 import { type Here, jobsOf, standsFor } from './jobs';
 import type { Relief } from './relief';
@@ -25,7 +25,7 @@ const changed = (service: Service, id: string, change: (soup: Soup) => Soup): Se
   soups: service.soups.map((s) => (s.id === id ? change(s) : s)),
 });
 
-const litres = (batches: readonly Batch[], soup: string): number =>
+const litres = (batches: readonly ServiceBatch[], soup: string): number =>
   batches.filter((b) => b.soup.id === soup).reduce((sum, b) => sum + b.litres, 0);
 
 /** A kitchen with one more of a pot or burner. */

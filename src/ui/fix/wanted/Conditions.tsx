@@ -8,7 +8,7 @@ import { Sheet } from '../../shared/Sheet';
 import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
 import { Larder } from './Larder';
-import type { Wanted } from './useWanted';
+import type { WantedFix } from './useWanted';
 
 const PROMISES: readonly Allergen[] = ['wheat', 'milk', 'egg', 'celery', 'fish', 'molluscs', 'crustaceans'];
 
@@ -26,8 +26,8 @@ export function minutesLeft(serveAt: string | null, by: number | null, now: numb
 }
 
 type Props = {
-  readonly wanted: Wanted;
-  readonly want: (change: Partial<Wanted>) => void;
+  readonly wanted: WantedFix;
+  readonly want: (change: Partial<WantedFix>) => void;
   readonly minutes: number;
   readonly now: number;
   readonly keeps: readonly string[];

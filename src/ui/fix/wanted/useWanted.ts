@@ -3,7 +3,7 @@ import type { Fault } from '../../../core/adjust/faults';
 import type { Allergen } from '../../../core/food/ingredient';
 
 /** What was tapped about a pot that is to be put right. */
-export type Wanted = {
+export type WantedFix = {
   readonly faults: readonly Fault[];
   readonly freeOf: readonly Allergen[];
   readonly noFlour: boolean;
@@ -12,7 +12,7 @@ export type Wanted = {
   readonly by: number | null;
 };
 
-const NOTHING: Wanted = { faults: [], freeOf: [], noFlour: false, keepYield: false, by: null };
+const NOTHING: WantedFix = { faults: [], freeOf: [], noFlour: false, keepYield: false, by: null };
 
 /** Kept while the tab is open, so that going to the flow test and back, or a reload, asks nothing twice. */
 export function useWanted(batchId: string) {
@@ -26,7 +26,7 @@ export function useWanted(batchId: string) {
       setWanted(NOTHING);
     }
   }, [key]);
-  const want = (change: Partial<Wanted>) => {
+  const want = (change: Partial<WantedFix>) => {
     const next = { ...wanted, ...change };
     sessionStorage.setItem(key, JSON.stringify(next));
     setWanted(next);

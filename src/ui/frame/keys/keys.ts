@@ -32,9 +32,7 @@ export function undoKey(e: {
 export const CHORD = 1200;
 
 /** What a key comes to: a view to go to, something a view does, or nothing. */
-export type Pressed =
-  | { readonly kind: 'go'; readonly href: string }
-  | { readonly kind: 'do'; readonly id: KeyId };
+type Pressed = { readonly kind: 'go'; readonly href: string } | { readonly kind: 'do'; readonly id: KeyId };
 
 /**
  * Reads keys one after another: after `g` a letter goes to a view and to nothing else. `at` in ms; `can` says what

@@ -1,7 +1,7 @@
 import type { Ticket } from '../../../core/batch/ticket';
 
 /** How much a pot wants somebody now: a timer rings, it is kept too cold, something is wrong with its record, its step is past its time, or none of these. */
-export type Urgency = 'rings' | 'cold' | 'trouble' | 'late' | null;
+type Urgency = 'rings' | 'cold' | 'trouble' | 'late' | null;
 
 const RANK: readonly Urgency[] = ['rings', 'cold', 'trouble', 'late', null];
 

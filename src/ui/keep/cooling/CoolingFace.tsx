@@ -4,7 +4,7 @@ import { clsx } from 'clsx';
 import { Check, Eye, TriangleAlert } from 'lucide-react';
 import { Suspense, useEffect, useMemo, useState } from 'react';
 import type { House } from '../../../core/house/house';
-import { rankedWays, type Tried, type Way } from '../../../core/keep/cool/ways';
+import { type CoolingWay, rankedWays, type Tried } from '../../../core/keep/cool/ways';
 import { JUST, type Lot, type LotState } from '../../../core/keep/lot';
 import { limitsNow } from '../../../core/keep/safe/judged';
 import { type Alarm, alarmRead, nextReading, rulesIn } from '../../../core/keep/standing';
@@ -21,7 +21,7 @@ import { WaysList } from './WaysList';
 /** Charts are loaded when one is looked at. */
 const CoolingChart = lazily(async () => (await import('./CoolingChart')).default);
 
-export type CoolingAnswers = {
+type CoolingAnswers = {
   readonly key: string;
   readonly found: CoolingFound | null;
   readonly ways: readonly Tried[];
@@ -38,7 +38,7 @@ type Props = {
   readonly answers: CoolingAnswers | null;
   readonly ask: (q: KeeperQuestion) => void;
   readonly onAsked: (key: string, at: number) => void;
-  readonly onWay: (way: Way) => void;
+  readonly onWay: (way: CoolingWay) => void;
   readonly onReheat: () => void;
 };
 

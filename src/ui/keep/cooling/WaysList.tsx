@@ -2,7 +2,7 @@
 
 import { clsx } from 'clsx';
 import type { House } from '../../../core/house/house';
-import type { Tried, Way } from '../../../core/keep/cool/ways';
+import type { CoolingWay, Tried } from '../../../core/keep/cool/ways';
 import { SURE_ENOUGH } from '../../../core/keep/cool/ways';
 import { same } from '../../../core/maths/same';
 import { timeOfDay } from '../../../core/units/clock';
@@ -15,11 +15,11 @@ type Props = {
   readonly working: boolean;
   /** ms the ways were tried from. */
   readonly at: number;
-  readonly now: Way | null;
-  readonly onPick: (way: Way) => void;
+  readonly now: CoolingWay | null;
+  readonly onPick: (way: CoolingWay) => void;
 };
 
-const sameWay = (a: Way, b: Way | null): boolean =>
+const sameWay = (a: CoolingWay, b: CoolingWay | null): boolean =>
   b !== null &&
   a.place === b.place &&
   same(a.into, b.into) &&

@@ -1,7 +1,7 @@
 import { ShieldCheck, ShieldX } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { findingWords, type NamedFinding } from '../../../core/record/findingWords';
-import { type Followed, together } from '../../../core/record/followed';
+import { type ChainFollowed, together } from '../../../core/record/followed';
 import { Progress } from '../../shared/draw/Progress';
 import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
@@ -14,7 +14,7 @@ const AT_A_TIME = 10_000;
 /** The whole record followed line by line: how far it is shown, stopped at any time, and gone on with from there. */
 export function Verify({ onProblem }: { onProblem: (says: string) => void }) {
   const say = useSay();
-  const [followed, setFollowed] = useState<Followed<NamedFinding> | null>(null);
+  const [followed, setFollowed] = useState<ChainFollowed<NamedFinding> | null>(null);
   const [going, setGoing] = useState(false);
   const stopped = useRef(false);
   useEffect(

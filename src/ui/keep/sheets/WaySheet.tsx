@@ -3,7 +3,7 @@
 import { useEffect, useState } from 'react';
 import { panHolds } from '../../../core/heat/cool/body';
 import type { House } from '../../../core/house/house';
-import type { Tried, Way } from '../../../core/keep/cool/ways';
+import type { CoolingWay, Tried } from '../../../core/keep/cool/ways';
 import type { Lot, LotState } from '../../../core/keep/lot';
 import { message } from '../../../core/message/message';
 import { timeOfDay } from '../../../core/units/clock';
@@ -25,7 +25,7 @@ type Props = {
   readonly found: { readonly key: string; readonly at: number; readonly one: Tried } | null;
   readonly ask: (q: KeeperQuestion) => void;
   readonly onAsked: (key: string) => void;
-  readonly onWay: (way: Way) => void;
+  readonly onWay: (way: CoolingWay) => void;
   readonly onClose: () => void;
 };
 
@@ -46,7 +46,7 @@ export function WaySheet({ house, lot, state, now, found, ask, onAsked, onWay, o
   const pan = keeping.pans.find((p) => p.id === holder);
   const wrong = (field: string) => (problem?.field === field ? problem.says : undefined);
   /** The way as it is typed, or what is wrong with it. */
-  const composed = (): Way | { readonly field: string; readonly says: string } => {
+  const composed = (): CoolingWay | { readonly field: string; readonly says: string } => {
     const n = typedNumber(count);
     if (pan) {
       const least = Math.ceil(state.ml / panHolds(pan));

@@ -15,16 +15,7 @@ import { useSay } from '../../shared/useSay';
 import { COOKED, spell } from '../keepWords';
 import { useLeft } from './ShelfFace';
 
-export type ShelfAct =
-  | 'take'
-  | 'move'
-  | 'freeze'
-  | 'thaw'
-  | 'reheat'
-  | 'top up'
-  | 'wrong'
-  | 'labels'
-  | 'read';
+type ShelfAct = 'take' | 'move' | 'freeze' | 'thaw' | 'reheat' | 'top up' | 'wrong' | 'labels' | 'read';
 
 type Props = {
   readonly house: House;

@@ -1,13 +1,13 @@
 import type { KitchenFile } from '../../../core/house/kitchenFile';
 import { SALT_PER_SODIUM } from '../../../core/season/salt';
-import { retyped, type Unit, unitsFor } from '../../../core/units/here';
+import { type ReadUnit, retyped, unitsFor } from '../../../core/units/here';
 import { type AsTyped, idFor, numberIn, numberOrText, text, textIn } from './formNumbers';
 import { type KeepingForm, keepingForm, keepingOf } from './keepingForm';
 
 export type { AsTyped } from './formNumbers';
 
 /** A pot, burner or product as typed. */
-export type PotForm = {
+type PotForm = {
   id: string;
   name: string;
   diameterCm: string;
@@ -16,8 +16,8 @@ export type PotForm = {
   massKg: string;
   lossFactor: string;
 };
-export type BurnerForm = { id: string; name: string; kind: string; powerKw: string; intoPotKw: string };
-export type ProductForm = {
+type BurnerForm = { id: string; name: string; kind: string; powerKw: string; intoPotKw: string };
+type ProductForm = {
   ingredient: string;
   name: string;
   saltPercent: string;
@@ -115,7 +115,7 @@ export function inUnits(
 ): KitchenForm {
   const units = { ...f, ...to };
   const [before, after] = [unitsFor(showOf(f)), unitsFor(showOf(units))];
-  const as = (typed: string, what: Unit) => retyped(typed, before.of(what), after.of(what));
+  const as = (typed: string, what: ReadUnit) => retyped(typed, before.of(what), after.of(what));
   return {
     ...units,
     air: as(f.air, 'celsius'),

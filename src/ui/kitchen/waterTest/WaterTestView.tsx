@@ -6,7 +6,7 @@ import { FILL_LIMIT, rimVolume } from '../../../core/heat/vessel';
 import type { House } from '../../../core/house/house';
 import type { WaterTested } from '../../../core/learn/waterTest';
 import { type Message, message } from '../../../core/message/message';
-import type { Unit } from '../../../core/units/here';
+import type { ReadUnit } from '../../../core/units/here';
 import { volumeWords } from '../../../core/units/show';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick } from '../../shared/form/Field';
@@ -52,7 +52,7 @@ export function WaterTestView({ house, boils, first, past }: Props) {
     className: 'figures text-[24px] font-bold text-right',
   });
   /** The same of a figure that has a unit: typed in this station's, kept in metric ones. */
-  const measured = (key: keyof TypedWaterTest & string, what: Unit) => {
+  const measured = (key: keyof TypedWaterTest & string, what: ReadUnit) => {
     const { value, problem, className } = field(key);
     return { value, problem, className, what, onValue: (metric: string) => change({ [key]: metric }) };
   };

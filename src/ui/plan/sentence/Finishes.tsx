@@ -33,7 +33,7 @@ const GRADES = ['fits', 'with care', 'does not fit'] as const;
 const RICHER = 0.5;
 
 /** What is poured or weighed of a finish: "2.1 L whole milk and 600 mL heavy cream". */
-export const finishDoses = ({ doses }: Finished, say: Say): string =>
+const finishDoses = ({ doses }: Finished, say: Say): string =>
   say('{doses}', {
     doses: {
       and: doses.map((d) => amountWords(d.ingredient, d.g, say.reader)),

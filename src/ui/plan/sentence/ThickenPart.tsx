@@ -17,7 +17,7 @@ import { useSay } from '../../shared/useSay';
 const Thickeners = lazily(async () => (await import('./Thickeners')).Thickeners);
 
 /** What does the thickening, in the sentence's words. */
-export function thickenWords(order: TimedOrder, written: Recipe): Message {
+function thickenWords(order: TimedOrder, written: Recipe): Message {
   const own = rouxOf(written)
     ? message('its own roux')
     : message('{school}', { school: { within: term(written.school) } });

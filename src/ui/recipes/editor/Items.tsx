@@ -13,7 +13,7 @@ import { useSay } from '../../shared/useSay';
 import { useUnits } from '../../shared/useUnits';
 import { type ItemForm, itemForm, type RecipeForm } from './form/form';
 
-export const EMPTY_ITEM: ItemForm = { ...itemForm({ ingredient: '', amount: '' }) };
+const EMPTY_ITEM: ItemForm = { ...itemForm({ ingredient: '', amount: '' }) };
 
 /** Kinds of food that are cut, and kinds whose temperature going in matters. */
 const CUT = new Set(['vegetable', 'cured meat', 'seafood']);

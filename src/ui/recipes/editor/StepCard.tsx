@@ -13,7 +13,7 @@ import { Field, Pick, Tick } from '../../shared/form/Field';
 import { MetricInput } from '../../shared/form/MetricInput';
 import { BUTTON } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
-import type { RecipeForm, StepForm } from './form/form';
+import type { RecipeForm, StepFields } from './form/form';
 import { goesOf, summary } from './form/stepWords';
 import { ItemList, ItemRow } from './Items';
 
@@ -103,7 +103,7 @@ export function StepCard({
           <span className="min-w-0 flex-1 leading-tight">
             <b>{verb}</b>
             <span data-own className="block truncate text-[15px] text-quiet">
-              {summary(step as StepForm, say)}
+              {summary(step as StepFields, say)}
             </span>
           </span>
           {(inside || problem) && !open && <span className="font-bold text-tomato">{say('look here')}</span>}

@@ -8,7 +8,7 @@ import { Link } from '../../shared/Link';
 import { lazily } from '../../shared/lazily';
 import { BUTTON, FIELD, PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
-import { ask, type Problem, problemWords } from '../../station/line/api';
+import { ask, problemWords, type ToldProblem } from '../../station/line/api';
 import { handOver } from '../handOver';
 
 /** Loaded once there is something to look at. */
@@ -23,7 +23,7 @@ export function ImportView() {
   const router = useRouter();
   const [pasted, setPasted] = useState('');
   const [busy, setBusy] = useState(false);
-  const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const [problems, setProblems] = useState<readonly ToldProblem[]>([]);
   const [name, setName] = useState('');
   const [draft, setDraft] = useState<RecipeDraft | null>(null);
 

@@ -13,7 +13,7 @@ import { Field, Pick, Tick } from '../../shared/form/Field';
 import { IngredientField } from '../../shared/form/IngredientField';
 import { BUTTON, PRIMARY } from '../../shared/styles';
 import { useSay } from '../../shared/useSay';
-import { ask, type Problem, problemWords } from '../../station/line/api';
+import { ask, problemWords, type ToldProblem } from '../../station/line/api';
 import { handOver } from '../handOver';
 import { amountProblem, ingredientProblem, type Line } from './line';
 
@@ -34,7 +34,7 @@ export function Review({ draft, onBack }: { draft: RecipeDraft; onBack: () => vo
       seen: l.doubts.length === 0,
     })),
   );
-  const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const [problems, setProblems] = useState<readonly ToldProblem[]>([]);
   const [busy, setBusy] = useState(false);
   const change = (n: number, to: Partial<Line>) =>
     setLines((all) => all.map((l, i) => (i === n ? { ...l, ...to } : l)));

@@ -8,14 +8,14 @@ import type { Bar } from '../../../core/service/board';
 import { clockOf } from '../../../core/service/service';
 import { askedVolume } from '../../../core/units/show';
 import { useSay } from '../../shared/useSay';
-import { type Span, stretchStyle } from './lanes';
+import { type LaneSpan, stretchStyle } from './lanes';
 
 type Props = {
   readonly bar: Bar;
   readonly name: string;
   readonly pot: string;
   readonly burner: string;
-  readonly span: Span;
+  readonly span: LaneSpan;
   readonly clashes: boolean;
   /** px from the top of its row, and how high it is. */
   readonly top: number;

@@ -11,7 +11,7 @@ import {
 import { type KeyboardEvent, useRef, useState } from 'react';
 import type { House } from '../../../core/house/house';
 import type { Bar, Board } from '../../../core/service/board';
-import { clockOf, type Place, type Service } from '../../../core/service/service';
+import { type BoardPlace, clockOf, type Service } from '../../../core/service/service';
 import { Scroll } from '../../shared/Scroll';
 import { useSay } from '../../shared/useSay';
 import { barWords } from './BarBlock';
@@ -31,8 +31,8 @@ type Props = {
   readonly nameOf: (key: string) => string;
   /** The board as it would lie with this batch there. */
   readonly onPass: (from: number, to: number) => void;
-  readonly onMove: (key: string, to: Partial<Place>) => void;
-  readonly onTry: (moved: { readonly key: string; readonly to: Partial<Place> } | null) => void;
+  readonly onMove: (key: string, to: Partial<BoardPlace>) => void;
+  readonly onTry: (moved: { readonly key: string; readonly to: Partial<BoardPlace> } | null) => void;
   readonly onOpen: (key: string) => void;
 };
 
@@ -80,7 +80,10 @@ export function BoardPane({
     );
 
   /** Where a bar dragged so far would lie: to the minute, and on the burner under it. */
-  const placeAt = ({ active, delta }: Pick<DragMoveEvent, 'active' | 'delta'>): Partial<Place> | null => {
+  const placeAt = ({
+    active,
+    delta,
+  }: Pick<DragMoveEvent, 'active' | 'delta'>): Partial<BoardPlace> | null => {
     const bar = from.current;
     const width = scale.current?.getBoundingClientRect().width ?? 0;
     if (!bar || bar.batch.key !== active.id || width === 0) return null;
@@ -99,7 +102,7 @@ export function BoardPane({
     const by = e.shiftKey ? FINE : ARROW;
     const at = house.burners.findIndex((b) => b.id === bar.place.burnerId);
     const other = house.burners[at + (e.key === 'ArrowDown' ? 1 : -1)];
-    const to: Partial<Place> | null =
+    const to: Partial<BoardPlace> | null =
       e.key === 'ArrowLeft'
         ? { lightAt: bar.place.lightAt - by }
         : e.key === 'ArrowRight'

@@ -7,7 +7,7 @@ import type { Bar } from '../../../core/service/board';
 import { clockOf } from '../../../core/service/service';
 import { useSay } from '../../shared/useSay';
 import { BarBlock } from './BarBlock';
-import { across, lanesOf, type Span, stretchStyle } from './lanes';
+import { across, type LaneSpan, lanesOf, stretchStyle } from './lanes';
 import { Lines } from './Marks';
 
 /** px a bar is high, and between two. */
@@ -19,7 +19,7 @@ type Props = {
   readonly first: boolean;
   /** Of the whole board. */
   readonly bars: readonly Bar[];
-  readonly span: Span;
+  readonly span: LaneSpan;
   readonly now: number | null;
   readonly clashing: ReadonlySet<string>;
   /** What is being dragged, where it lay: it stays there, pale, and where it would go is drawn. */

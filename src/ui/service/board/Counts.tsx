@@ -6,13 +6,13 @@ import type { Bar, Level } from '../../../core/service/board';
 import { type Service, TOOLS } from '../../../core/service/service';
 import { toolIn } from '../../../core/service/timetable';
 import { useSay } from '../../shared/useSay';
-import { type Span, stretchStyle } from './lanes';
+import { type LaneSpan, stretchStyle } from './lanes';
 
 /** px of one pair of hands. */
 const HAND = 15;
 
 /** How many pairs of hands are at work, against how many there are. */
-export function Hands({ levels, hands, span }: { levels: readonly Level[]; hands: number; span: Span }) {
+export function Hands({ levels, hands, span }: { levels: readonly Level[]; hands: number; span: LaneSpan }) {
   const say = useSay();
   const most = Math.max(hands, ...levels.map((l) => l.count));
   const height = most * HAND + 8;
@@ -53,7 +53,15 @@ export function Hands({ levels, hands, span }: { levels: readonly Level[]; hands
 }
 
 /** When each tool is wanted, a row for each that is. */
-export function ToolRows({ bars, service, span }: { bars: readonly Bar[]; service: Service; span: Span }) {
+export function ToolRows({
+  bars,
+  service,
+  span,
+}: {
+  bars: readonly Bar[];
+  service: Service;
+  span: LaneSpan;
+}) {
   const say = useSay();
   return TOOLS.map((tool) => {
     const taken = bars.flatMap((bar) =>

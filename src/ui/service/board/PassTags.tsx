@@ -4,7 +4,7 @@ import { useDraggable } from '@dnd-kit/core';
 import type { KeyboardEvent } from 'react';
 import { clockOf, type Service } from '../../../core/service/service';
 import { useSay } from '../../shared/useSay';
-import { across, type Span } from './lanes';
+import { across, type LaneSpan } from './lanes';
 
 /** Minutes a time on the pass is moved by. */
 export const PASS_STEP = 5;
@@ -39,7 +39,7 @@ export function PassTags({
   onPass,
 }: {
   service: Service;
-  span: Span;
+  span: LaneSpan;
   onPass: (from: number, to: number) => void;
 }) {
   return timesOf(service).map(({ at, count }) => (
@@ -55,7 +55,7 @@ function Tag({
 }: {
   at: number;
   count: number;
-  span: Span;
+  span: LaneSpan;
   onPass: (from: number, to: number) => void;
 }) {
   const say = useSay();

@@ -4,7 +4,7 @@ import { Flame, Pin, PinOff } from 'lucide-react';
 import type { House } from '../../../core/house/house';
 import { warningLine } from '../../../core/plan/warningWords';
 import type { Bar } from '../../../core/service/board';
-import { clockOf, type Place } from '../../../core/service/service';
+import { type BoardPlace, clockOf } from '../../../core/service/service';
 import { askedVolume } from '../../../core/units/show';
 import { Pick } from '../../shared/form/Field';
 import { Link } from '../../shared/Link';
@@ -22,7 +22,7 @@ type Props = {
   readonly planHref: string;
   /** It is the service’s day: it can be lit. */
   readonly today: boolean;
-  readonly onMove: (to: Partial<Place>) => void;
+  readonly onMove: (to: Partial<BoardPlace>) => void;
   readonly onStart: () => void;
   readonly onClose: () => void;
 };

@@ -27,9 +27,7 @@ type Props = {
 };
 
 /** Times as they are typed, one after the other, with their litres or without: "11:45, 13:00", "11:30 8 L, 13:00 4 L"; null where they are not. */
-export function drawsFrom(
-  text: string,
-): { readonly draws: Soup['draws']; readonly litres: number | null } | null {
+function drawsFrom(text: string): { readonly draws: Soup['draws']; readonly litres: number | null } | null {
   const read = text
     .split(/[,;]|\band\b/)
     .map((t) => t.trim())
@@ -54,7 +52,7 @@ export function drawsFrom(
 }
 
 /** Times as they would be typed: with their litres where those differ. */
-export function drawsWords({ draws }: Pick<Soup, 'draws'>, litres: number): string {
+function drawsWords({ draws }: Pick<Soup, 'draws'>, litres: number): string {
   const parts = draws.reduce((sum, d) => sum + d.part, 0);
   const alike = draws.every((d) => d.part === draws[0]?.part);
   return draws

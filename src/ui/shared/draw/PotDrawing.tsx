@@ -6,7 +6,7 @@ import { type Show, volumeWords } from '../../../core/units/show';
 import { useSay } from '../useSay';
 import { spread } from './spread';
 
-export type Level = {
+export type DrawnLevel = {
   readonly label: Message | string;
   readonly ml: number;
   readonly kind: 'now' | 'ghost' | 'limit';
@@ -74,7 +74,7 @@ const Garnish = memo(function Garnish({ cuts, shares, width, depth, perMm, x, y 
 
 type Props = {
   readonly vessel: Vessel;
-  readonly levels: readonly Level[];
+  readonly levels: readonly DrawnLevel[];
   readonly pieces: readonly Piece[];
   readonly show: Show;
 };
@@ -96,7 +96,7 @@ export function PotDrawing({ vessel, levels, pieces, show }: Props) {
   const right = LEFT + width;
   const cmStep = vessel.heightMm > 250 ? 5 : vessel.heightMm > 120 ? 2 : 1;
   const cms = Array.from({ length: Math.floor(vessel.heightMm / 10) + 1 }, (_, cm) => cm);
-  const all: readonly Level[] = [
+  const all: readonly DrawnLevel[] = [
     ...levels,
     { label: say('headroom line'), ml: rimVolume(vessel) * FILL_LIMIT, kind: 'limit' },
   ];

@@ -12,10 +12,10 @@ const SPAN = Math.log(HIGH / LOW);
 export const height = (viscosity: number): number =>
   Math.min(1, Math.max(0, Math.log(viscosity / LOW) / SPAN));
 export const fromTop = (viscosity: number): string => `${(1 - height(viscosity)) * 100}%`;
-export const fromBottom = (viscosity: number): string => `${height(viscosity) * 100}%`;
+const fromBottom = (viscosity: number): string => `${height(viscosity) * 100}%`;
 
 /** One thing found on the scale: what it is and where, with its range. */
-export type Mark = {
+export type ScaleMark = {
   readonly id: string;
   readonly words: Message | string;
   readonly at: number;
@@ -25,7 +25,7 @@ export type Mark = {
 
 type Props = {
   readonly limits: BandLimits;
-  readonly marks: readonly Mark[];
+  readonly marks: readonly ScaleMark[];
   readonly label: string;
 };
 

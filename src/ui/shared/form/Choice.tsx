@@ -9,7 +9,7 @@ import { FIELD } from '../styles';
 import { useSay } from '../useSay';
 import { findIn } from './findIn';
 
-export type Option<T extends string> = {
+export type ChoiceOption<T extends string> = {
   readonly value: T;
   readonly words: Message | string;
   readonly aside?: Message | string;
@@ -23,7 +23,7 @@ type Props<T extends string> = {
   readonly label: string;
   readonly value: T;
   readonly words: Message | string;
-  readonly options: readonly Option<T>[];
+  readonly options: readonly ChoiceOption<T>[];
   readonly onChange: (value: T) => void;
 };
 

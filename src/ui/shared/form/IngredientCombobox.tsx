@@ -21,7 +21,7 @@ export type IngredientProps = {
 
 const MOST = 8;
 
-export const catalogueName = (id: string): string => (isIngredient(id) ? ingredient(id).name : id);
+const catalogueName = (id: string): string => (isIngredient(id) ? ingredient(id).name : id);
 
 function suggestions(text: string, nameOf: (id: string) => string): readonly string[] {
   const t = text.trim().toLowerCase();

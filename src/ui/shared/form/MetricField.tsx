@@ -2,7 +2,7 @@
 
 import { type ComponentProps, useRef, useState } from 'react';
 import type { Message } from '../../../core/message/message';
-import { retyped, type Unit, unitsFor } from '../../../core/units/here';
+import { type ReadUnit, retyped, unitsFor } from '../../../core/units/here';
 import { METRIC } from '../../../core/units/show';
 import { useSay } from '../useSay';
 import { useUnits } from '../useUnits';
@@ -11,7 +11,7 @@ import { Field } from './Field';
 type Props = Omit<ComponentProps<typeof Field>, 'label' | 'value' | 'onChange'> & {
   /** With `{unit}` in it. */
   readonly words: Message;
-  readonly what: Unit;
+  readonly what: ReadUnit;
   /** As it stands in metric units, whatever is typed. */
   readonly value: string;
   readonly onValue: (metric: string) => void;

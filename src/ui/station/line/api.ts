@@ -3,24 +3,24 @@ import { type Message, message } from '../../../core/message/message';
 import { timed } from './clock';
 
 /** What was wrong with what was sent, in the words the server chose for this station, or in ours where it could not be asked. */
-export type Problem = {
+export type ToldProblem = {
   readonly field: string;
   readonly given: Message | string;
   readonly allowed: Message | string;
 };
 
-export type Answer<T> =
+export type ServerAnswer<T> =
   | { readonly ok: true; readonly body: T }
   | {
       readonly ok: false;
       /** Trying later may help. */
       readonly again: boolean;
       readonly status: number;
-      readonly problems: readonly Problem[];
+      readonly problems: readonly ToldProblem[];
     };
 
 /** Problems as a line. */
-export const problemWords = (problems: readonly Problem[]): Message =>
+export const problemWords = (problems: readonly ToldProblem[]): Message =>
   message('{problems}.', {
     problems: {
       all: problems.map(({ given, allowed }) =>
@@ -36,7 +36,10 @@ const unstopped = (words: Message | string): Message | string =>
   typeof words === 'string' ? words.replace(/\.$/, '') : words;
 
 /** What the server answered, or could not, as problems. */
-const refused = (status: number, body: { readonly problems?: readonly Problem[] } | null): Answer<never> => ({
+const refused = (
+  status: number,
+  body: { readonly problems?: readonly ToldProblem[] } | null,
+): ServerAnswer<never> => ({
   ok: false,
   again: status >= 500,
   status,
@@ -45,7 +48,7 @@ const refused = (status: number, body: { readonly problems?: readonly Problem[] 
   ],
 });
 
-const UNREACHED: Answer<never> = {
+const UNREACHED: ServerAnswer<never> = {
   ok: false,
   again: true,
   status: 0,
@@ -59,7 +62,10 @@ const UNREACHED: Answer<never> = {
 };
 
 /** Asks the server, with JSON, or text or a file that is JSON; what goes wrong comes back as problems, each with its field. Nothing typed is lost by it. */
-export async function ask<R extends RouteName>(route: R, given: Given<R>): Promise<Answer<AnswerOf<R>>> {
+export async function ask<R extends RouteName>(
+  route: R,
+  given: Given<R>,
+): Promise<ServerAnswer<AnswerOf<R>>> {
   const { body } = given;
   const { method, url } = addressOf(route, given);
   const sent = typeof body === 'string' || body instanceof Blob ? body : JSON.stringify(body);
@@ -85,7 +91,7 @@ export async function askAsItGoes<R extends RouteName>(
   route: R,
   given: Given<R> & { readonly body: Blob },
   { onShare, signal }: { readonly onShare: (share: number) => void; readonly signal: AbortSignal },
-): Promise<Answer<AnswerOf<R>> | null> {
+): Promise<ServerAnswer<AnswerOf<R>> | null> {
   const { method, url } = addressOf(route, given);
   const headers = { 'content-type': 'application/json', accept: 'application/x-ndjson' };
   try {

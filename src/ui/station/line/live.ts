@@ -7,7 +7,7 @@ import { heardClock } from './clock';
 import { type Lead, waitToLead } from './leader';
 
 /** What the server tells every station. */
-export type News =
+type News =
   | { readonly kind: 'told'; readonly batch: string; readonly event: BatchEvent | null }
   /** A service was saved. */
   | { readonly kind: 'service'; readonly service: string; readonly revision: number }

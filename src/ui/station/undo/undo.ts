@@ -3,7 +3,7 @@
 import type { Message } from '../../../core/message/message';
 
 /** Something done on this station that can be taken back, and done again. */
-export type Undoable = {
+type Undoable = {
   readonly words: Message;
   readonly undo: () => void;
   readonly redo: () => void;
@@ -11,7 +11,7 @@ export type Undoable = {
   readonly owner?: string | undefined;
 };
 
-export type UndoState = { readonly last: Undoable | null; readonly next: Undoable | null };
+type UndoState = { readonly last: Undoable | null; readonly next: Undoable | null };
 
 /** So many are remembered. */
 const MOST = 50;

@@ -16,7 +16,7 @@ import type { Going } from '../../station/useFollow';
 import { PickOne } from './Pick';
 import { PutIn } from './PutIn';
 
-export const READINGS = ['temperature', 'level', 'scale', 'taste', 'dice', 'look', 'put in'] as const;
+const READINGS = ['temperature', 'level', 'scale', 'taste', 'dice', 'look', 'put in'] as const;
 export type ReadingKind = (typeof READINGS)[number];
 
 const TITLES: Readonly<Record<ReadingKind, Message>> = {

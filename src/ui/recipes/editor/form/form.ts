@@ -18,7 +18,7 @@ export type ItemForm = {
 };
 
 /** A step's form: text for what is typed, true or false for ticks, ids for pieces. */
-export type StepForm = {
+export type StepFields = {
   kind: StepKind;
   look: string;
   items: ItemForm[];
@@ -36,7 +36,7 @@ export type RecipeForm = {
   band: RecipeText['band'];
   vesselId: string;
   burnerId: string;
-  steps: StepForm[];
+  steps: StepFields[];
 };
 
 type PortionText = Extract<StepText, { kind: 'season' }>['items'][number];
@@ -64,8 +64,8 @@ function portionOf(f: ItemForm): PortionText {
   };
 }
 
-export function stepForm(step: StepText): StepForm {
-  const values: StepForm['values'] = {};
+export function stepForm(step: StepText): StepFields {
+  const values: StepFields['values'] = {};
   const raw = step as unknown as Record<string, unknown>;
   for (const ask of FORMS[step.kind].asks) {
     const value = raw[ask.key];
@@ -96,7 +96,7 @@ export function stepForm(step: StepText): StepForm {
   };
 }
 
-function stepOf(f: StepForm): StepText {
+function stepOf(f: StepFields): StepText {
   const step: Record<string, unknown> = { kind: f.kind };
   const holds = FORMS[f.kind].holds;
   if (holds === 'items') step.items = f.items.map(portionOf);

@@ -2,7 +2,7 @@ import { ingredient, isIngredient } from '../../../../core/food/catalogue';
 import { type Message, message } from '../../../../core/message/message';
 import { term } from '../../../../core/message/term';
 import type { Say } from '../../../shared/useSay';
-import type { StepForm } from './form';
+import type { StepFields } from './form';
 
 const shortName = (id: string, say: Say): string =>
   isIngredient(id)
@@ -10,7 +10,7 @@ const shortName = (id: string, say: Say): string =>
     : id || '…';
 
 /** A step in a line: "butter 150 g, leek 450 g · 9 min". */
-export function summary(f: StepForm, say: Say): string {
+export function summary(f: StepFields, say: Say): string {
   const portions = [f.fat, f.flour, f.thickener, f.carrier, ...f.items].flatMap((i) =>
     i ? [`${shortName(i.ingredient, say)} ${i.amount}`] : [],
   );
