@@ -18,7 +18,7 @@ import { losingArea } from '../src/core/heat/vessel';
 import { planFor } from '../src/core/plan/plan';
 import { balance, missesOf } from '../src/core/plan/solve/balance';
 import { simulate } from '../src/core/plan/solve/simulate';
-import { heatCapacity, putIn, volumeMl } from '../src/core/pot/contents';
+import { heatCapacity, putIn, volumeMl } from '../src/core/pot/contents/contents';
 import { cook, steamRate } from '../src/core/pot/cook';
 import { STANDARD_KITCHEN as kitchen } from '../src/core/pot/kitchen';
 import { emptyPot, type Pot } from '../src/core/pot/pot';

@@ -1,9 +1,9 @@
 import { inflateSync } from 'node:zlib';
 import jsQR from 'jsqr';
 import { demoHouse } from '../demo/demo';
-import { codeOf, LABEL_SIZES, labelOf } from '../src/core/keep/labels';
 import { lotState } from '../src/core/keep/safe/fold';
 import { LOT, line, lotOf, putBy, START } from '../src/core/keep/testKit';
+import { codeOf, LABEL_SIZES, labelOf } from '../src/core/keep/written/labels';
 import { inEnglish } from '../src/core/say/inWords';
 import { labelsPdf } from '../src/server/exports/labelsPdf';
 

@@ -41,7 +41,7 @@ const KEPT: Suite = {
   wanted: 0.95,
   conditions: true,
   tests: [
-    ['src/core/(safety|keep/(safe/(?!random)|lot|labels|entries|events|dates|standing|ticket|probes))'],
+    ['src/core/(safety|keep/(safe/(?!random)|written|lot|events|standing|ticket|probes))'],
     ['src/core/keep/safe/random', 'checks/food-code'],
     ['src/core/keep/soup', 'checks/kept-model'],
     ['src/core/(keep|heat)/cool'],

@@ -1,7 +1,7 @@
 import { heatInto, WALL_LOSS } from '../src/core/heat/burner';
 import { latentHeat } from '../src/core/heat/steam';
 import { losingArea } from '../src/core/heat/vessel';
-import { heatCapacity, putIn, volumeMl } from '../src/core/pot/contents';
+import { heatCapacity, putIn, volumeMl } from '../src/core/pot/contents/contents';
 import { cook, steamRate } from '../src/core/pot/cook';
 import { STANDARD_KITCHEN as kitchen } from '../src/core/pot/kitchen';
 import { emptyPot, type Pot } from '../src/core/pot/pot';

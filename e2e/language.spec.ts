@@ -2,7 +2,7 @@ import { expect, type Page, test } from '@playwright/test';
 import { FAULTS } from '../src/core/adjust/faults';
 import { term } from '../src/core/message/term';
 import { wordsFor } from '../src/core/say/inWords';
-import { METRIC } from '../src/core/units/show';
+import { METRIC } from '../src/core/units/shown/show';
 import { app as here } from './app';
 import { VIEWS, watch } from './kit';
 import { begin, done } from './stove';

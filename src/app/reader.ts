@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
 import { LANGUAGE_COOKIE, type Language, languageIn } from '../core/say/catalogue';
 import { type Reader, type Words, wordsFor } from '../core/say/inWords';
-import { METRIC, type Show } from '../core/units/show';
+import { METRIC, type Show } from '../core/units/shown/show';
 
 export async function languageHere(): Promise<Language> {
   return languageIn((await cookies()).get(LANGUAGE_COOKIE)?.value);

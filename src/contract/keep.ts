@@ -1,9 +1,9 @@
 import * as z from 'zod';
 import type { House } from '../core/house/house';
-import type { Entry } from '../core/keep/entries';
 import type { KeepEvent } from '../core/keep/events';
-import { LABEL_SIZES } from '../core/keep/labels';
 import type { Lot } from '../core/keep/lot';
+import type { Entry } from '../core/keep/written/entries';
+import { LABEL_SIZES } from '../core/keep/written/labels';
 import { issue } from '../core/message/told';
 import type { DaysAway } from '../core/record/awayWords';
 import type { Head } from '../core/record/chain';

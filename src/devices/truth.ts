@@ -6,9 +6,9 @@ import type { Batch } from '../core/batch/record';
 import { batchState } from '../core/batch/state';
 import { type FlowTest, readingFor } from '../core/flow/readings/reading';
 import { normals, seeded } from '../core/maths/random';
+import { portionsIn } from '../core/pot/contents/portions';
 import { FACTORS, type Factor } from '../core/pot/kitchen';
 import { observe } from '../core/pot/observe';
-import { portionsIn } from '../core/pot/portions';
 import type { Portion } from '../core/pot/step';
 
 /** What only looks at a pot and does nothing to it. */

@@ -12,7 +12,7 @@ import { warningLine } from '../core/plan/warningWords';
 import type { Recipe } from '../core/recipe/recipe';
 import { inEnglish } from '../core/say/inWords';
 import { spoken } from '../core/say/spoken';
-import { duration, litres, mPas, spaced } from '../core/units/format';
+import { duration, litres, mPas, spaced } from '../core/units/shown/format';
 import { detailsOf, titleOf } from '../core/words/steps';
 import { fixed } from './fix';
 import { BadOption, type Command, Help, isCommand, type Options, readOptions } from './options';

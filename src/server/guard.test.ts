@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
 import { StartRequest } from '../contract/batches';
-import { lateBy } from '../core/batch/late';
+import { lateBy } from '../core/batch/guide/late';
 import { ticketOf } from '../core/batch/ticket';
 import { USUAL_KEEPING } from '../core/house/keeping';
 import { kitchenFileOf } from '../core/house/kitchenFile';

@@ -3,7 +3,7 @@ import { type Message, message } from '../core/message/message';
 import type { Language } from '../core/say/catalogue';
 import { inEnglish, type Words, wordsFor } from '../core/say/inWords';
 import type { Spoken } from '../core/say/spoken';
-import { METRIC, type Show } from '../core/units/show';
+import { METRIC, type Show } from '../core/units/shown/show';
 import { issueWords, valueAt } from '../core/words/issueWords';
 import { isAway, noted } from './data/database';
 import { log } from './log';

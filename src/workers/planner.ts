@@ -1,9 +1,9 @@
+import { type Finished, finishedBy, type Held } from '../core/compare/beside/finished';
+import { type Stocked, stockedOn } from '../core/compare/beside/stocked';
 import { type Compared, comparedWith, EVERY_WAY } from '../core/compare/compare';
-import { type Finished, finishedBy, type Held } from '../core/compare/finished';
 import { justMultiplied, type Multiplied } from '../core/compare/multiplied';
 import { type OrderIn, type PlanFindings, type Remedy, remediesFor } from '../core/compare/remedies';
 import { type Scaled, scaling } from '../core/compare/scaling';
-import { type Stocked, stockedOn } from '../core/compare/stocked';
 import { merge, type Spread, sample, summarise, type Tally, varianceOf } from '../core/doubt/monteCarlo';
 import { type Raise, raises } from '../core/doubt/raise';
 import { type Doubt, doubtOf } from '../core/doubt/uncertainty';

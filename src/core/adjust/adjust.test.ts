@@ -7,7 +7,7 @@ import { readingFor } from '../flow/readings/reading';
 import type { Allergen } from '../food/ingredient';
 import { rimVolume } from '../heat/vessel';
 import { message } from '../message/message';
-import { massG, volumeMl } from '../pot/contents';
+import { massG, volumeMl } from '../pot/contents/contents';
 import { observe } from '../pot/observe';
 import { inEnglish } from '../say/inWords';
 import { spoken } from '../say/spoken';

@@ -6,9 +6,9 @@ import { ingredient } from '../food/catalogue';
 import type { Allergen } from '../food/ingredient';
 import { volumeAt } from '../heat/vessel';
 import { type Message, message } from '../message/message';
-import { massG, volumeMl } from '../pot/contents';
+import { massG, volumeMl } from '../pot/contents/contents';
+import { portionsIn } from '../pot/contents/portions';
 import { foodIn, type Kitchen } from '../pot/kitchen';
-import { portionsIn } from '../pot/portions';
 import type { Pot } from '../pot/pot';
 import type { Portion, Step } from '../pot/step';
 

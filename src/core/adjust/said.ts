@@ -1,7 +1,7 @@
 import type { EventBody } from '../batch/events';
 import type { StepState } from '../batch/state';
 import { bisect } from '../maths/bisect';
-import { portionsIn } from '../pot/portions';
+import { portionsIn } from '../pot/contents/portions';
 import type { Portion } from '../pot/step';
 import { saidOfThickness } from './disagrees';
 import type { Fault } from './faults';

@@ -2,8 +2,8 @@ import type { Followed } from '../batch/follow/follow';
 import { ingredient } from '../food/catalogue';
 import { type Message, message } from '../message/message';
 import { term } from '../message/term';
+import { portionsIn } from '../pot/contents/portions';
 import { FACTORS } from '../pot/kitchen';
-import { portionsIn } from '../pot/portions';
 import type { Portion } from '../pot/step';
 
 /** What the model thinks went otherwise than planned, and how much of it that explains. */

@@ -1,10 +1,10 @@
 import { ingredient } from '../food/catalogue';
 import { type Message, message } from '../message/message';
 import { term } from '../message/term';
-import { portionsIn } from '../pot/portions';
+import { portionsIn } from '../pot/contents/portions';
 import type { Portion } from '../pot/step';
 import { timeOfDay } from '../units/clock';
-import { duration } from '../units/format';
+import { duration } from '../units/shown/format';
 import { amountWords } from '../words/steps';
 import type { Batch } from './record';
 import type { BatchState, StepState } from './state';

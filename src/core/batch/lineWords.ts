@@ -1,7 +1,7 @@
 import { ingredient } from '../food/catalogue';
 import { type Message, message } from '../message/message';
 import { term } from '../message/term';
-import { portionsIn } from '../pot/portions';
+import { portionsIn } from '../pot/contents/portions';
 import type { Portion } from '../pot/step';
 import type { BatchEvent, EventBody, StepKey } from './events';
 import type { BatchState } from './state';

@@ -1,5 +1,5 @@
 import { byThePlan, demoBatch } from '../../../demo/batch';
-import { portionsIn } from '../pot/portions';
+import { portionsIn } from '../pot/contents/portions';
 import type { Portion } from '../pot/step';
 import { inEnglish } from '../say/inWords';
 import type { EventBody } from './events';

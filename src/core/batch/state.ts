@@ -1,4 +1,4 @@
-import { withPortions } from '../pot/portions';
+import { withPortions } from '../pot/contents/portions';
 import type { Portion, Step } from '../pot/step';
 import { counting } from '../record/counting';
 import type { BatchEvent, BodyOf, StepKey } from './events';

@@ -1,4 +1,4 @@
-import type { Show } from '../units/show';
+import type { Show } from '../units/shown/show';
 import { titleOf } from '../words/steps';
 import type { StepState } from './state';
 

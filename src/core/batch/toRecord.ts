@@ -1,6 +1,6 @@
 import type { Plan } from '../plan/types';
 import { warningLine, warningWords } from '../plan/warningWords';
-import { portionsIn } from '../pot/portions';
+import { portionsIn } from '../pot/contents/portions';
 import type { Recipe, RecipePortion, RecipeStep } from '../recipe/recipe';
 import { TRADE } from '../safety/cautions';
 import { inEnglish } from '../say/inWords';

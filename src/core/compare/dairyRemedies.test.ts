@@ -2,7 +2,7 @@ import { demoHouse, demoRecipe } from '../../../demo/demo';
 import { ingredient } from '../food/catalogue';
 import { amended } from '../order/amended';
 import { gently } from '../order/changes/gently';
-import { portionsIn } from '../pot/portions';
+import { portionsIn } from '../pot/contents/portions';
 import { Recipe, type RecipePortion } from '../recipe/recipe';
 import { planOrder, remediesFor } from './remedies';
 

@@ -5,7 +5,7 @@ import { term } from '../message/term';
 import { cannotBe } from '../order/amended';
 import { AS_WRITTEN, allergensOfWay, type Way } from '../order/ways';
 import type { Plan } from '../plan/types';
-import { portionsIn } from '../pot/portions';
+import { portionsIn } from '../pot/contents/portions';
 import type { Recipe, RecipePortion } from '../recipe/recipe';
 import { ACID_BELOW } from '../thicken/granules';
 import { THICKENERS } from '../thickeners/thickeners';

@@ -1,7 +1,7 @@
 import type { Allergen } from '../food/ingredient';
 import type { Setup } from '../plan/solve/simulate';
 import type { Plan, WeighLine } from '../plan/types';
-import { allergensOf, wholeCost } from '../pot/goesIn';
+import { allergensOf, wholeCost } from '../pot/contents/goesIn';
 
 /** What lands the target, where it is weighed. */
 export const thickenerOf = (plan: Plan): WeighLine | undefined =>

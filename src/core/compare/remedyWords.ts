@@ -1,8 +1,8 @@
 import { type Message, message } from '../message/message';
 import type { Gently } from '../order/changes/gently';
 import { wordsFor } from '../say/inWords';
-import { mPas } from '../units/format';
-import { METRIC, type Show } from '../units/show';
+import { mPas } from '../units/shown/format';
+import { METRIC, type Show } from '../units/shown/show';
 import type { Remedy } from './remedies';
 
 const SPARED: Readonly<Record<Gently, Message>> = {

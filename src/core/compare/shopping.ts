@@ -1,7 +1,7 @@
 import { ingredient } from '../food/catalogue';
 import type { Group } from '../food/ingredient';
 import type { WeighLine } from '../plan/types';
-import { wholeCost } from '../pot/goesIn';
+import { wholeCost } from '../pot/contents/goesIn';
 import type { Kitchen } from '../pot/kitchen';
 
 /** Where things are fetched from, in the order of a walk through the stores. */

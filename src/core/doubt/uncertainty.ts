@@ -1,8 +1,8 @@
 import { type Dosing, offBy } from '../plan/solve/resolve';
 import { type Setup, simulate } from '../plan/solve/simulate';
+import { portionsIn } from '../pot/contents/portions';
 import { FACTORS, type Factor, type Kitchen, spreadOf } from '../pot/kitchen';
 import { observe } from '../pot/observe';
-import { portionsIn } from '../pot/portions';
 import type { Recipe, RecipePortion } from '../recipe/recipe';
 
 /** What a pot may come out otherwise by: a house factor, or what its recipe counts or gives as a range. */

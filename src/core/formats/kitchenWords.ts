@@ -6,7 +6,7 @@ import { type Message, message } from '../message/message';
 import { term } from '../message/term';
 import { RULES } from '../safety/rules';
 import type { Words } from '../say/inWords';
-import { inDegrees } from '../units/show';
+import { inDegrees } from '../units/shown/show';
 
 const nameOf = (id: string): Message =>
   isIngredient(id) ? term(ingredient(id).name) : message('{id}', { id });

@@ -1,11 +1,11 @@
 import { ingredient, isIngredient } from '../food/catalogue';
 import { type Message, message, type Value } from '../message/message';
 import { term } from '../message/term';
+import { portionsIn } from '../pot/contents/portions';
 import { ROWS } from '../pot/kinds/rows';
-import { portionsIn } from '../pot/portions';
 import type { RecipeText } from '../recipe/recipe';
 import type { Words } from '../say/inWords';
-import { inDegrees } from '../units/show';
+import { inDegrees } from '../units/shown/show';
 
 type Step = RecipeText['steps'][number];
 type Portion = Extract<Step, { kind: 'season' }>['items'][number];

@@ -1,4 +1,4 @@
-import { stockPlanFor } from '../compare/stockPlan';
+import { stockPlanFor } from '../compare/beside/stockPlan';
 import type { House } from '../house/house';
 import { term } from '../message/term';
 import type { TimedOrder } from '../order/order';
@@ -7,8 +7,8 @@ import { garnishHow } from '../plan/bowl/garnishWords';
 import type { Plan, WeighLine } from '../plan/types';
 import { warningLine } from '../plan/warningWords';
 import { type Reader, type Words, wordsFor } from '../say/inWords';
-import { duration, mPas } from '../units/format';
-import { jugWords, massWords, type Show, volumeIn, volumeWords } from '../units/show';
+import { duration, mPas } from '../units/shown/format';
+import { jugWords, massWords, type Show, volumeIn, volumeWords } from '../units/shown/show';
 import { detailsOf, fireWords, READ_IN_LITRES, titleOf } from '../words/steps';
 
 /** A plan as it goes on paper: words only, times on the clock. */

@@ -1,7 +1,7 @@
 import type { Burner } from '../heat/burner';
 import type { Vessel } from '../heat/vessel';
 import type { Kitchen } from '../pot/kitchen';
-import type { Show } from '../units/show';
+import type { Show } from '../units/shown/show';
 import type { Keeping } from './keeping';
 
 /** A kitchen with what stands in it. */

@@ -1,11 +1,11 @@
 import { demoHouse } from '../../../demo/demo';
-import { dateMark } from './dates';
 import { KeepBody, type KeepEvent } from './events';
 import { probeStanding, shouldShow } from './probes';
 import { lotState } from './safe/fold';
 import { filmsKnown, nextReading, rulesIn, underLimit } from './standing';
 import { line, lotOf, putBy, read, START } from './testKit';
 import { lotTicket } from './ticket';
+import { dateMark } from './written/dates';
 
 const house = demoHouse();
 const { keeping } = house;

@@ -1,7 +1,7 @@
 import { demoHouse } from '../../../demo/demo';
 import { componentDensity } from '../food/thermal';
 import type { Vessel } from '../heat/vessel';
-import { putAllIn } from '../pot/contents';
+import { putAllIn } from '../pot/contents/contents';
 import { cook, heatTo } from '../pot/cook';
 import { emptyPot } from '../pot/pot';
 import { fitWaterTest, ImplausibleReading, WaterTest } from './waterTest';

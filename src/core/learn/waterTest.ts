@@ -5,7 +5,7 @@ import { surfaceArea, type Vessel } from '../heat/vessel';
 import { bisectRatio } from '../maths/bisect';
 import { type Message, message } from '../message/message';
 import { issue, Told } from '../message/told';
-import { putAllIn } from '../pot/contents';
+import { putAllIn } from '../pot/contents/contents';
 import { boilsAt, cook, heatTo } from '../pot/cook';
 import type { Kitchen } from '../pot/kitchen';
 import { emptyPot, type Pot } from '../pot/pot';

@@ -1,5 +1,5 @@
 import { wordsFor } from '../say/inWords';
-import { METRIC } from '../units/show';
+import { METRIC } from '../units/shown/show';
 import { message } from './message';
 import { term } from './term';
 import { issue, issued, saidBy, Told } from './told';

@@ -1,9 +1,9 @@
 import { type Risk, splitRisk } from '../dairy/risk';
-import { arrivesAt } from '../pot/contents';
+import { arrivesAt } from '../pot/contents/contents';
+import { portionsIn } from '../pot/contents/portions';
 import { boilsAt } from '../pot/cook';
 import { foodIn, type Kitchen } from '../pot/kitchen';
 import { observe } from '../pot/observe';
-import { portionsIn } from '../pot/portions';
 import type { Portion } from '../pot/step';
 import type { Run } from './solve/simulate';
 

@@ -1,6 +1,6 @@
-import { volumeMl } from '../pot/contents';
+import { volumeMl } from '../pot/contents/contents';
+import { portionsIn } from '../pot/contents/portions';
 import { foodIn, type Kitchen } from '../pot/kitchen';
-import { portionsIn } from '../pot/portions';
 import type { Portion } from '../pot/step';
 import { type Caution, cautionsFor, type Deed } from '../safety/cautions';
 import { CUTS } from '../thicken/puree';

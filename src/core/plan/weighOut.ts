@@ -1,11 +1,11 @@
 import { POURED } from '../food/ingredient';
-import { asBought } from '../pot/goesIn';
+import { asBought } from '../pot/contents/goesIn';
+import { portionsIn } from '../pot/contents/portions';
 import { foodIn, type Kitchen } from '../pot/kitchen';
-import { portionsIn } from '../pot/portions';
 import type { Portion } from '../pot/step';
 import type { Recipe, RecipePortion } from '../recipe/recipe';
 import { asKitchenMeasure } from '../units/measure';
-import { roundToScale } from '../units/round';
+import { roundToScale } from '../units/shown/round';
 import type { Run } from './solve/simulate';
 import type { WeighLine } from './types';
 

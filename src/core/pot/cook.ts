@@ -7,7 +7,7 @@ import { surfaceArea } from '../heat/vessel';
 import { LID_ESCAPE, type Lid, openSurfaceFlux } from '../heat/waterLoss';
 import { cookThickener, type Thickener } from '../thicken/granules';
 import { LEACHED_STRENGTH, leachedShare, leaches } from '../thicken/puree';
-import { evaporate, pHOf, volumeMl } from './contents';
+import { evaporate, pHOf, volumeMl } from './contents/contents';
 import { heatingOf, surfaceOf } from './heating';
 import type { Kitchen } from './kitchen';
 import { consistency } from './observe';

@@ -2,7 +2,7 @@ import type { Burner } from '../heat/burner';
 import type { Vessel } from '../heat/vessel';
 import { equivalentsAtWork } from '../thicken/granules';
 import { advance } from './advance';
-import { massG } from './contents';
+import { massG } from './contents/contents';
 import { STANDARD_KITCHEN as room } from './kitchen';
 import { observe } from './observe';
 import { emptyPot, type Pot } from './pot';

@@ -3,7 +3,7 @@ import { WALL_LOSS } from '../heat/burner';
 import { latentHeat, pressureAt } from '../heat/steam';
 import { losingArea, surfaceArea } from '../heat/vessel';
 import { LID_ESCAPE, type Lid, surfaceFinder } from '../heat/waterLoss';
-import { heatCapacity, volumeMl } from './contents';
+import { heatCapacity, volumeMl } from './contents/contents';
 import type { Kitchen } from './kitchen';
 import { consistency } from './observe';
 import { type Pot, potCelsius } from './pot';

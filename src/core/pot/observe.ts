@@ -3,7 +3,7 @@ import { BOWL_CELSIUS, temperatureFactor, viscosity } from '../flow/viscosity';
 import { depthOf, rimVolume } from '../heat/vessel';
 import { SALT_PER_SODIUM } from '../season/salt';
 import { atWorkIn, equivalentsOf } from '../thicken/mixture';
-import { fatFraction, liquidMl, massG, POURED_CELSIUS, pHOf, volumeMl } from './contents';
+import { fatFraction, liquidMl, massG, POURED_CELSIUS, pHOf, volumeMl } from './contents/contents';
 import type { Kitchen } from './kitchen';
 import type { Pot } from './pot';
 

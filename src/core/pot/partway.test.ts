@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { demoBatch, demoIds } from '../../../demo/batch';
 import { advance } from './advance';
-import { volumeMl } from './contents';
+import { volumeMl } from './contents/contents';
 import type { StepKind } from './kinds/names';
 import { observe } from './observe';
 

@@ -4,11 +4,11 @@ import { totalOf } from '../food/composition';
 import type { Burner } from '../heat/burner';
 import type { Vessel } from '../heat/vessel';
 import { advance } from './advance';
-import { heatCapacity, massG, pHOf, putIn } from './contents';
+import { heatCapacity, massG, pHOf, putIn } from './contents/contents';
+import { portionsIn } from './contents/portions';
 import { hardest, simmersAt } from './cook';
 import { STANDARD_KITCHEN as room } from './kitchen';
 import { observe } from './observe';
-import { portionsIn } from './portions';
 import { emptyPot, type Pot } from './pot';
 import { type Portion, Step } from './step';
 

@@ -1,7 +1,7 @@
 import { demoFile } from '../../../demo/demo';
 import { resolve } from '../plan/solve/resolve';
 import { advance } from '../pot/advance';
-import { volumeMl } from '../pot/contents';
+import { volumeMl } from '../pot/contents/contents';
 import { STANDARD_KITCHEN as kitchen } from '../pot/kitchen';
 import { emptyPot } from '../pot/pot';
 import { inEnglish } from '../say/inWords';

@@ -1,5 +1,5 @@
 import { isMessage, type Message, type Value, type Values } from '../message/message';
-import { capital, uncapital } from '../units/format';
+import { capital, uncapital } from '../units/shown/format';
 import {
   askedVolume,
   degrees,
@@ -12,7 +12,7 @@ import {
   massWords,
   type Show,
   volumeWords,
-} from '../units/show';
+} from '../units/shown/show';
 import { formatOf, type Language, LOCALE } from './catalogue';
 
 /** How someone reads: the kitchen's units, and the language. */

@@ -1,8 +1,8 @@
 import { message } from '../message/message';
 import { MessageSchema } from '../message/schema';
 import { term } from '../message/term';
-import type { Show } from '../units/show';
-import { METRIC } from '../units/show';
+import type { Show } from '../units/shown/show';
+import { METRIC } from '../units/shown/show';
 import { provide } from './catalogue';
 import { inEnglish, inWords, wordsFor } from './inWords';
 import { spoken } from './spoken';

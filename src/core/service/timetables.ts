@@ -1,4 +1,4 @@
-import { stockPlanFor } from '../compare/stockPlan';
+import { stockPlanFor } from '../compare/beside/stockPlan';
 import { holding } from '../heat/vessel';
 import type { House } from '../house/house';
 import { amended } from '../order/amended';

@@ -4,8 +4,8 @@ import { type Message, message } from '../message/message';
 import { term } from '../message/term';
 import type { Plan } from '../plan/types';
 import { advance } from '../pot/advance';
+import { portionsIn } from '../pot/contents/portions';
 import { observe } from '../pot/observe';
-import { portionsIn } from '../pot/portions';
 import type { Portion, Step } from '../pot/step';
 import { THICKENERS } from '../thickeners/thickeners';
 

@@ -1,7 +1,7 @@
 import { countdown, nextTime } from './clock';
-import { duration, litres, spaced } from './format';
 import { asKitchenMeasure, densityOf, kitchenNumber, toGrams, toMillilitres } from './measure';
-import { roundToScale } from './round';
+import { duration, litres, spaced } from './shown/format';
+import { roundToScale } from './shown/round';
 import { toCelsius, toFahrenheit } from './temperature';
 import { parseNumber, parseQuantity } from './typed/parse';
 

@@ -2,14 +2,14 @@ import { ingredient } from '../food/catalogue';
 import { POURED } from '../food/ingredient';
 import { type Figure, type Message, message } from '../message/message';
 import { term } from '../message/term';
+import { portionsIn } from '../pot/contents/portions';
 import type { StepKind } from '../pot/kinds/names';
 import type { StepRow } from '../pot/kinds/row';
 import { ROWS } from '../pot/kinds/rows';
-import { portionsIn } from '../pot/portions';
 import type { Portion, Step } from '../pot/step';
 import { inWords, wordsFor } from '../say/inWords';
-import { duration } from '../units/format';
-import { jugWords, METRIC, massWords, type Show, volumeWords } from '../units/show';
+import { duration } from '../units/shown/format';
+import { jugWords, METRIC, massWords, type Show, volumeWords } from '../units/shown/show';
 
 /** mL of what is poured, not weighed; null of the rest. */
 export function pouredMl(id: string, g: number): number | null {

@@ -9,7 +9,7 @@ import type { Step } from '../pot/step';
 import type { Caution } from '../safety/cautions';
 import { inEnglish, wordsFor } from '../say/inWords';
 import { spoken } from '../say/spoken';
-import type { Show } from '../units/show';
+import type { Show } from '../units/shown/show';
 import { cautionWords } from './cautions';
 import { reasonWords } from './dairy';
 import { detailsOf, titleOf } from './steps';

@@ -6,7 +6,7 @@ import { planFor } from '../../core/plan/plan';
 import type { Plan, WarningKind } from '../../core/plan/types';
 import { warningWords } from '../../core/plan/warningWords';
 import { Recipe } from '../../core/recipe/recipe';
-import type { Show } from '../../core/units/show';
+import type { Show } from '../../core/units/shown/show';
 import type { Queryable } from '../data/database';
 import { readHouse } from '../queries/kitchen';
 import { type RecipeBody, readRecipe, readRecipeNames } from '../queries/recipes';

@@ -1,7 +1,7 @@
 import PDFDocument from 'pdfkit';
 import QRCode from 'qrcode';
-import { ifColdWords } from '../../core/keep/dates';
-import type { Label, LabelSize } from '../../core/keep/labels';
+import { ifColdWords } from '../../core/keep/written/dates';
+import type { Label, LabelSize } from '../../core/keep/written/labels';
 import { message } from '../../core/message/message';
 import { term } from '../../core/message/term';
 import type { Words } from '../../core/say/inWords';

@@ -1,6 +1,6 @@
 import PDFDocument from 'pdfkit';
 import type { KeptRecord } from '../../contract/keep';
-import { type Entry, LOUD } from '../../core/keep/entries';
+import { type Entry, LOUD } from '../../core/keep/written/entries';
 import { message } from '../../core/message/message';
 import { term } from '../../core/message/term';
 import { daysAwayWords } from '../../core/record/awayWords';

@@ -1,6 +1,6 @@
 import { stationOf } from '../../core/compare/shopping';
 import type { Plan } from '../../core/plan/types';
-import { METRIC, massWords, type Show } from '../../core/units/show';
+import { METRIC, massWords, type Show } from '../../core/units/shown/show';
 import { titleOf } from '../../core/words/steps';
 import { csvOf } from './csv';
 

@@ -1,5 +1,5 @@
 import type { FlowTestMethod } from '../shared/flowTests';
-import { useSay } from '../shared/useSay';
+import { useSay } from '../shared/hooks/useSay';
 
 const LINE = {
   fill: 'none',

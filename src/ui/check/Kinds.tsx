@@ -5,9 +5,9 @@ import { flowError } from '../../core/flow/readings/repeated';
 import { Faces } from '../frame/Faces';
 import { type FlowTestMethod, readWords } from '../shared/flowTests';
 import { Pick } from '../shared/form/Field';
+import { useSay } from '../shared/hooks/useSay';
 import { Link } from '../shared/Link';
 import { BUTTON } from '../shared/styles';
-import { useSay } from '../shared/useSay';
 
 type Props = {
   readonly kinds: readonly FlowTestMethod[];

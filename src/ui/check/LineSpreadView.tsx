@@ -3,12 +3,12 @@
 import { Download, Printer } from 'lucide-react';
 import type { SpreadSheet } from '../../core/flow/readings/sheet';
 import { term } from '../../core/message/term';
-import { degrees } from '../../core/units/show';
+import { degrees } from '../../core/units/shown/show';
+import { useSay } from '../shared/hooks/useSay';
+import { useShow } from '../shared/hooks/useShow';
 import { Link } from '../shared/Link';
 import { Scroll } from '../shared/Scroll';
 import { BUTTON, PRIMARY } from '../shared/styles';
-import { useSay } from '../shared/useSay';
-import { useShow } from '../shared/useShow';
 
 /** The line-spread sheet, in millimetres on paper; what is printed is the sheet alone. */
 export function LineSpreadView({ sheet }: { sheet: SpreadSheet }) {

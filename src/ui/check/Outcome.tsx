@@ -4,12 +4,12 @@ import type { Placed } from '../../core/flow/readings/reading';
 import { BOWL_CELSIUS, temperatureFactor } from '../../core/flow/viscosity';
 import { median } from '../../core/maths/median';
 import { term } from '../../core/message/term';
-import { mPas, spaced } from '../../core/units/format';
-import { degrees } from '../../core/units/show';
+import { mPas, spaced } from '../../core/units/shown/format';
+import { degrees } from '../../core/units/shown/show';
 import { type FlowTestMethod, readWords, unitOf } from '../shared/flowTests';
+import { useSay } from '../shared/hooks/useSay';
+import { useShow } from '../shared/hooks/useShow';
 import { BUTTON } from '../shared/styles';
-import { useSay } from '../shared/useSay';
-import { useShow } from '../shared/useShow';
 
 type Props = {
   readonly found: Placed | null;

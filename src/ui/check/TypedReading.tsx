@@ -1,7 +1,7 @@
 import { type FlowTestMethod, unitOf } from '../shared/flowTests';
 import { Field } from '../shared/form/Field';
+import { useSay } from '../shared/hooks/useSay';
 import { BUTTON } from '../shared/styles';
-import { useSay } from '../shared/useSay';
 
 type Props = {
   readonly kind: FlowTestMethod;

@@ -1,6 +1,6 @@
 import { clsx } from 'clsx';
 import type { FlowTestMethod } from '../shared/flowTests';
-import { useSay } from '../shared/useSay';
+import { useSay } from '../shared/hooks/useSay';
 import { Drawing } from './Drawing';
 
 /** The test drawn, and how it is done. */

@@ -4,9 +4,9 @@ import { useCallback } from 'react';
 import type { Compared } from '../../core/compare/compare';
 import { BANDS, type BandLimits, LADDER_RANGE } from '../../core/flow/bands';
 import { term } from '../../core/message/term';
-import { mPas, spaced } from '../../core/units/format';
+import { mPas, spaced } from '../../core/units/shown/format';
 import Chart, { type Palette } from '../shared/draw/Chart';
-import { useSay } from '../shared/useSay';
+import { useSay } from '../shared/hooks/useSay';
 
 type Props = {
   readonly all: readonly Compared[];

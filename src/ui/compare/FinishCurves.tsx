@@ -1,12 +1,12 @@
 'use client';
 
 import { useCallback } from 'react';
-import type { Finished, RichPoint } from '../../core/compare/finished';
-import { spaced } from '../../core/units/format';
+import type { Finished, RichPoint } from '../../core/compare/beside/finished';
+import { spaced } from '../../core/units/shown/format';
 import { finishName } from '../order/finishWords';
 import Chart, { type Palette } from '../shared/draw/Chart';
+import { useSay } from '../shared/hooks/useSay';
 import { Scroll } from '../shared/Scroll';
-import { useSay } from '../shared/useSay';
 
 type Props = {
   readonly all: readonly Finished[];

@@ -1,11 +1,11 @@
 'use client';
 
-import type { Finished } from '../../core/compare/finished';
+import type { Finished } from '../../core/compare/beside/finished';
 import { message } from '../../core/message/message';
 import { term } from '../../core/message/term';
 import { amountWords } from '../../core/words/steps';
 import { finishName } from '../order/finishWords';
-import { type Say, useSay } from '../shared/useSay';
+import { type Say, useSay } from '../shared/hooks/useSay';
 import { PickTable } from './PickTable';
 
 const BOILS = {

@@ -2,7 +2,7 @@
 
 import type { Compared } from '../../core/compare/compare';
 import { term } from '../../core/message/term';
-import { useSay } from '../shared/useSay';
+import { useSay } from '../shared/hooks/useSay';
 import { columnsFor } from './columns';
 import { PickTable } from './PickTable';
 

@@ -5,8 +5,8 @@ import type { ReactNode } from 'react';
 import type { Compared } from '../../core/compare/compare';
 import { type Message, message } from '../../core/message/message';
 import { term } from '../../core/message/term';
-import { duration } from '../../core/units/format';
-import { type Say, useSay } from '../shared/useSay';
+import { duration } from '../../core/units/shown/format';
+import { type Say, useSay } from '../shared/hooks/useSay';
 
 type Column = {
   readonly words: Message;

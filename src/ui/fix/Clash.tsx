@@ -2,11 +2,11 @@
 
 import type { Contradiction } from '../../core/adjust/measured';
 import type { BatchEvent, EventBody } from '../../core/batch/events';
-import { volumeWords } from '../../core/units/show';
+import { volumeWords } from '../../core/units/shown/show';
+import { useSay } from '../shared/hooks/useSay';
+import { useShow } from '../shared/hooks/useShow';
 import { Link } from '../shared/Link';
 import { BUTTON } from '../shared/styles';
-import { useSay } from '../shared/useSay';
-import { useShow } from '../shared/useShow';
 
 /** Two readings that cannot both be right: which one is not? */
 export function Clash({

@@ -1,7 +1,7 @@
 import type { BatchEvent } from '../../core/batch/events';
 import { placeAlone } from '../../core/flow/readings/repeated';
-import { mPas } from '../../core/units/format';
-import { useSay } from '../shared/useSay';
+import { mPas } from '../../core/units/shown/format';
+import { useSay } from '../shared/hooks/useSay';
 
 /** Corrections so far: what was predicted, and what a test then found. */
 export function Corrected({ events, fat }: { events: readonly BatchEvent[]; fat: number }) {

@@ -26,7 +26,7 @@ import {
 import { useState } from 'react';
 import { DOSED, FAULTS, type Fault, SEEN } from '../../core/adjust/faults';
 import { term } from '../../core/message/term';
-import { useSay } from '../shared/useSay';
+import { useSay } from '../shared/hooks/useSay';
 
 const ICONS: Readonly<Record<Fault, LucideIcon>> = {
   'too thin': Droplets,

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useSay } from '../shared/useSay';
+import { useSay } from '../shared/hooks/useSay';
 
 type Props = {
   readonly pots: readonly { readonly id: string; readonly name: string }[];

@@ -1,5 +1,5 @@
 import type { Cause } from '../../core/adjust/why';
-import { useSay } from '../shared/useSay';
+import { useSay } from '../shared/hooks/useSay';
 
 /** What the model thinks went otherwise, the likeliest first. */
 export function Why({ causes }: { causes: readonly Cause[] }) {

@@ -1,7 +1,7 @@
 'use client';
 
 import { TriangleAlert } from 'lucide-react';
-import { useSay } from '../shared/useSay';
+import { useSay } from '../shared/hooks/useSay';
 
 /** Said on every view while lines stand aside, out of the record: how many, and what puts them back. */
 export function Aside({ lines }: { readonly lines: number }) {

@@ -1,8 +1,8 @@
 'use client';
 
 import { useEffect, useState } from 'react';
+import { useSay } from '../shared/hooks/useSay';
 import { PRIMARY } from '../shared/styles';
-import { useSay } from '../shared/useSay';
 
 const EVERY = 2000;
 /** When it was last loaded again by itself, ms; not sooner than this after. */

@@ -4,8 +4,8 @@ import { clsx } from 'clsx';
 import { CookingPot, Droplets, Wrench } from 'lucide-react';
 import { usePathname } from 'next/navigation';
 import { message } from '../../core/message/message';
+import { useSay } from '../shared/hooks/useSay';
 import { Link } from '../shared/Link';
-import { useSay } from '../shared/useSay';
 
 const FACES = [
   { at: '/stove', words: message('Step'), icon: CookingPot },

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Ticket } from '../../core/batch/ticket';
 import type { Reader } from '../../core/say/inWords';
-import { ShowProvider } from '../shared/useShow';
+import { ShowProvider } from '../shared/hooks/useShow';
 import { Aside } from './Aside';
 import { Shortcuts } from './keys/Shortcuts';
 import { Nav } from './Nav';

@@ -2,11 +2,11 @@
 
 import { BookOpen, ChefHat, Keyboard, Moon, Scale, Sun } from 'lucide-react';
 import { Pick } from '../shared/form/Field';
+import { useSay } from '../shared/hooks/useSay';
+import { useTheme } from '../shared/hooks/useTheme';
 import { Link } from '../shared/Link';
 import { Sheet } from '../shared/Sheet';
 import { BUTTON } from '../shared/styles';
-import { useSay } from '../shared/useSay';
-import { useTheme } from '../shared/useTheme';
 import { useRole } from '../station/useRole';
 
 type Props = {

@@ -1,7 +1,7 @@
 'use client';
 
 import { type ReactNode, useEffect, useState } from 'react';
-import { useSay } from '../shared/useSay';
+import { useSay } from '../shared/hooks/useSay';
 
 /** Shows a form only once the page is live: what is typed before that would be lost when it comes alive. */
 export function WhenLive({ children }: { children: ReactNode }) {

@@ -1,15 +1,15 @@
 'use client';
 
 import type { House } from '../../core/house/house';
-import { dateMark, dateWords, ifColdWords } from '../../core/keep/dates';
 import type { KeepBody } from '../../core/keep/events';
 import type { LotState } from '../../core/keep/lot';
 import { rulesIn } from '../../core/keep/standing';
+import { dateMark, dateWords, ifColdWords } from '../../core/keep/written/dates';
 import type { Message } from '../../core/message/message';
 import { term } from '../../core/message/term';
 import type { CoolingFound } from '../../workers/keeper';
+import { useSay } from '../shared/hooks/useSay';
 import { BUTTON } from '../shared/styles';
-import { useSay } from '../shared/useSay';
 
 import type { SheetName } from './sheets/Sheets';
 import type { ProbeNow } from './useProbe';

@@ -3,9 +3,9 @@
 import { clsx } from 'clsx';
 import type { House } from '../../core/house/house';
 import type { LotState } from '../../core/keep/lot';
-import { exactDegrees } from '../../core/units/show';
-import { useSay } from '../shared/useSay';
-import { useShow } from '../shared/useShow';
+import { exactDegrees } from '../../core/units/shown/show';
+import { useSay } from '../shared/hooks/useSay';
+import { useShow } from '../shared/hooks/useShow';
 import { whereWords } from './keepWords';
 
 type Props = {

@@ -5,7 +5,7 @@ import type { LotState } from '../../core/keep/lot';
 import { rulesIn } from '../../core/keep/standing';
 import { shortDay } from '../../core/service/words/dayWords';
 import { PART } from '../shared/form/Choice';
-import { useSay } from '../shared/useSay';
+import { useSay } from '../shared/hooks/useSay';
 import { containerName, placeName } from './keepWords';
 import type { SheetName } from './sheets/Sheets';
 import { byDate } from './shelf/ShelfFace';

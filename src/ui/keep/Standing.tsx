@@ -4,8 +4,8 @@ import { Suspense } from 'react';
 import type { House } from '../../core/house/house';
 import type { KeepBody } from '../../core/keep/events';
 import type { Lot, LotState } from '../../core/keep/lot';
+import { useSay } from '../shared/hooks/useSay';
 import { lazily } from '../shared/lazily';
-import { useSay } from '../shared/useSay';
 import { LotList } from './LotList';
 import type { Answers } from './useAnswers';
 

@@ -2,8 +2,8 @@
 
 import { TriangleAlert } from 'lucide-react';
 import type { Deviation } from '../../core/keep/safe/deviation';
+import { useSay } from '../shared/hooks/useSay';
 import { BUTTON } from '../shared/styles';
-import { useSay } from '../shared/useSay';
 
 type Props = { readonly open: readonly Deviation[]; readonly onAnswer: () => void };
 

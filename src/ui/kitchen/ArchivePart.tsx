@@ -8,8 +8,8 @@ import { leftOutWords } from '../../core/record/awayWords';
 import { dayAndTime } from '../../core/units/clock';
 import { Progress } from '../shared/draw/Progress';
 import { FileButton } from '../shared/form/FileButton';
+import { useSay } from '../shared/hooks/useSay';
 import { BUTTON, PRIMARY } from '../shared/styles';
-import { useSay } from '../shared/useSay';
 import { ask, askAsItGoes, problemWords, type ToldProblem } from '../station/line/api';
 
 const CARD = 'rounded-sm border-2 border-ink bg-surface p-5';

@@ -3,7 +3,7 @@
 import { Trash2 } from 'lucide-react';
 import type { ComponentProps } from 'react';
 import { Field } from '../shared/form/Field';
-import { useSay } from '../shared/useSay';
+import { useSay } from '../shared/hooks/useSay';
 
 type Props = ComponentProps<typeof Field> & {
   /** What is taken out, by name. */

@@ -1,9 +1,9 @@
 'use client';
 
-import type { Held } from '../../core/compare/finished';
+import type { Held } from '../../core/compare/beside/finished';
 import { message } from '../../core/message/message';
 import { Segments } from '../shared/form/Segments';
-import { useSay } from '../shared/useSay';
+import { useSay } from '../shared/hooks/useSay';
 
 const HELD = [
   { value: 'richness', words: message('Richness') },

@@ -4,7 +4,7 @@ import { USUAL_KEEPING } from '../../core/house/keeping';
 import { planFor } from '../../core/plan/plan';
 import { STANDARD_KITCHEN as kitchen } from '../../core/pot/kitchen';
 import { spoken } from '../../core/say/spoken';
-import { METRIC } from '../../core/units/show';
+import { METRIC } from '../../core/units/shown/show';
 import { levelsOf } from '../plan/levels';
 import { addressOf, orderFrom } from './address';
 

@@ -1,11 +1,11 @@
 'use client';
 
 import { useEffect, useState } from 'react';
+import type { Finished } from '../../core/compare/beside/finished';
+import type { Stocked } from '../../core/compare/beside/stocked';
 import type { Compared } from '../../core/compare/compare';
-import type { Finished } from '../../core/compare/finished';
-import type { Stocked } from '../../core/compare/stocked';
 import type { PlannerAnswer, PlannerQuestion } from '../../workers/planner';
-import { usePlanner } from '../shared/usePlanner';
+import { usePlanner } from '../shared/hooks/usePlanner';
 
 /** What a worker answers one after another: the kind of the question and of its answers, and what tells one from another. */
 type Answers = {

@@ -4,9 +4,9 @@ import { clsx } from 'clsx';
 import { useState } from 'react';
 import type { Band } from '../../core/flow/bands';
 import { term } from '../../core/message/term';
-import { mPas } from '../../core/units/format';
+import { mPas } from '../../core/units/shown/format';
+import { useSay } from '../shared/hooks/useSay';
 import { Sheet } from '../shared/Sheet';
-import { useSay } from '../shared/useSay';
 import type { Thoughts } from './usePlan';
 
 type Props = {

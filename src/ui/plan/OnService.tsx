@@ -8,9 +8,9 @@ import { MOST_SOUPS } from '../../core/service/bounds';
 import { freeSoupId, minutesOf, type Service } from '../../core/service/service';
 import { shortDay } from '../../core/service/words/dayWords';
 import { dayOf } from '../../core/units/clock';
+import { useSay } from '../shared/hooks/useSay';
 import { Link } from '../shared/Link';
 import { BUTTON } from '../shared/styles';
-import { useSay } from '../shared/useSay';
 import { ask, problemWords } from '../station/line/api';
 import { readRole } from '../station/useRole';
 

@@ -3,15 +3,15 @@
 import { FileOutput, Scaling } from 'lucide-react';
 import { Suspense, useMemo, useState } from 'react';
 import type { Plan } from '../../core/plan/types';
-import type { Show } from '../../core/units/show';
-import { volumeWords } from '../../core/units/show';
+import type { Show } from '../../core/units/shown/show';
+import { volumeWords } from '../../core/units/shown/show';
 import { momentWords } from '../../core/words/moment';
 import { fireWords } from '../../core/words/steps';
 import { PotDrawing } from '../shared/draw/PotDrawing';
 import { Segments } from '../shared/form/Segments';
+import { useSay } from '../shared/hooks/useSay';
 import { lazily } from '../shared/lazily';
 import { HEAD_BUTTON } from '../shared/styles';
-import { useSay } from '../shared/useSay';
 import { levelsOf } from './levels';
 
 const Trajectory = lazily(async () => (await import('./Trajectory')).Trajectory);

@@ -1,11 +1,11 @@
 'use client';
 
 import type { Scaled } from '../../core/compare/scaling';
-import { duration, spaced } from '../../core/units/format';
 import { VOLUME_UNITS } from '../../core/units/quantity';
-import { askedVolume, volumeWords } from '../../core/units/show';
-import { useSay } from '../shared/useSay';
-import { useShow } from '../shared/useShow';
+import { duration, spaced } from '../../core/units/shown/format';
+import { askedVolume, volumeWords } from '../../core/units/shown/show';
+import { useSay } from '../shared/hooks/useSay';
+import { useShow } from '../shared/hooks/useShow';
 
 const percent = (share: number): string => `${(share * 100).toFixed(1)} %`;
 

@@ -3,8 +3,8 @@
 import { Download, FileText, Printer } from 'lucide-react';
 import type { TimedOrder } from '../../core/order/order';
 import { queryOf } from '../order/address';
+import { useSay } from '../shared/hooks/useSay';
 import { BUTTON } from '../shared/styles';
-import { useSay } from '../shared/useSay';
 import { OnService } from './OnService';
 
 /** The plan on paper, in another program, or on the board of a service. */

@@ -3,12 +3,12 @@
 import { useCallback } from 'react';
 import type { Plan } from '../../core/plan/types';
 import { timeOfDay } from '../../core/units/clock';
-import { mPas, spaced } from '../../core/units/format';
-import type { Show } from '../../core/units/show';
+import { mPas, spaced } from '../../core/units/shown/format';
+import type { Show } from '../../core/units/shown/show';
 import { toFahrenheit } from '../../core/units/temperature';
 import { titleAsMessage } from '../../core/words/steps';
 import Chart, { type Palette } from '../shared/draw/Chart';
-import { useSay } from '../shared/useSay';
+import { useSay } from '../shared/hooks/useSay';
 
 type Props = { readonly plan: Plan; readonly lightAt: Date | null; readonly show: Show };
 

@@ -9,10 +9,10 @@ import { term } from '../../core/message/term';
 import type { TimedOrder } from '../../core/order/order';
 import type { Warning } from '../../core/plan/types';
 import { warningWords } from '../../core/plan/warningWords';
-import type { Show } from '../../core/units/show';
+import type { Show } from '../../core/units/shown/show';
+import { useSay } from '../shared/hooks/useSay';
 import { Sheet } from '../shared/Sheet';
 import { BUTTON } from '../shared/styles';
-import { useSay } from '../shared/useSay';
 
 const WORD = { stop: message('Stop'), danger: message('Danger'), caution: message('Mind') } as const;
 

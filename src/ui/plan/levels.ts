@@ -2,8 +2,8 @@ import { ingredient } from '../../core/food/catalogue';
 import { type Message, message } from '../../core/message/message';
 import { term } from '../../core/message/term';
 import type { Plan, PlanStep } from '../../core/plan/types';
+import { portionsIn } from '../../core/pot/contents/portions';
 import { ROWS } from '../../core/pot/kinds/rows';
-import { portionsIn } from '../../core/pot/portions';
 import type { Portion } from '../../core/pot/step';
 import type { DrawnLevel } from '../shared/draw/PotDrawing';
 

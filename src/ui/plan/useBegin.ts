@@ -3,7 +3,7 @@
 import { useRef, useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import type { Order } from '../../core/order/order';
-import { useSay } from '../shared/useSay';
+import { useSay } from '../shared/hooks/useSay';
 import { ask, problemWords } from '../station/line/api';
 import { kitchenNow } from '../station/line/clock';
 

@@ -15,7 +15,7 @@ import type { Plan } from '../../core/plan/types';
 import type { Recipe } from '../../core/recipe/recipe';
 import type { PlannerAnswer, PlannerQuestion, Sampled } from '../../workers/planner';
 import { amendmentOf, type Stores } from '../order/stores';
-import { usePlanner } from '../shared/usePlanner';
+import { usePlanner } from '../shared/hooks/usePlanner';
 
 /** The finger has to rest this long, ms, before the worker is asked. */
 const REST = 90;

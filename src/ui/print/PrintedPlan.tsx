@@ -4,9 +4,9 @@ import { clsx } from 'clsx';
 import { Printer } from 'lucide-react';
 import { useId } from 'react';
 import type { PlanSheet } from '../../core/formats/sheet';
+import { useSay } from '../shared/hooks/useSay';
 import { Scroll } from '../shared/Scroll';
 import { PRIMARY } from '../shared/styles';
-import { useSay } from '../shared/useSay';
 
 /** The plan as it prints: dark on white whatever the theme, without the views around it. */
 export function PrintedPlan({ sheet }: { sheet: PlanSheet }) {

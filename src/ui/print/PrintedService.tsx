@@ -5,10 +5,10 @@ import type { Board } from '../../core/service/board';
 import { clockOf, type Service } from '../../core/service/service';
 import { todayOf } from '../../core/service/today';
 import { longDay } from '../../core/service/words/dayWords';
-import { askedVolume } from '../../core/units/show';
+import { askedVolume } from '../../core/units/shown/show';
+import { useSay } from '../shared/hooks/useSay';
 import { Scroll } from '../shared/Scroll';
 import { PRIMARY } from '../shared/styles';
-import { useSay } from '../shared/useSay';
 
 type Props = {
   readonly drawn: {

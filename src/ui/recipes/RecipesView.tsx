@@ -4,15 +4,15 @@ import { FilePlus2, FileUp, Search } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { term } from '../../core/message/term';
 import type { Listed, RecipeList } from '../../core/recipe/listed';
-import { askedVolume } from '../../core/units/show';
+import { askedVolume } from '../../core/units/shown/show';
 import { useShortcut } from '../frame/keys/Shortcuts';
 import { Spoon } from '../shared/draw/Spoon';
 import { findIn } from '../shared/form/findIn';
 import { Segments } from '../shared/form/Segments';
+import { useSay } from '../shared/hooks/useSay';
+import { useShow } from '../shared/hooks/useShow';
 import { Link } from '../shared/Link';
 import { BUTTON, FIELD, PRIMARY } from '../shared/styles';
-import { useSay } from '../shared/useSay';
-import { useShow } from '../shared/useShow';
 import { useList } from './useList';
 
 /** Every word typed is somewhere in the name, the school, the band or the ingredients. */

@@ -1,9 +1,9 @@
 'use client';
 
 import { SCHOOL_LITRES, SCHOOLS } from '../../core/recipe/schools';
+import { useSay } from '../shared/hooks/useSay';
 import { Link } from '../shared/Link';
 import { BUTTON } from '../shared/styles';
-import { useSay } from '../shared/useSay';
 import { SchoolDrawing } from './SchoolDrawing';
 
 /** What a new soup begins as: the ways of thickening one, drawn, each with a soup of it that can be cooked as it stands. */

@@ -9,8 +9,8 @@ import { leastFirst, type Relief } from '../../core/service/arrange/relief';
 import type { Clash } from '../../core/service/board';
 import type { Service } from '../../core/service/service';
 import { clashWords, mendWords, type Named, reliefWords } from '../../core/service/words/serviceWords';
+import { useSay } from '../shared/hooks/useSay';
 import { BUTTON } from '../shared/styles';
-import { useSay } from '../shared/useSay';
 
 /** How it stands while it is arranged. */
 function stateWords(state: Arranging, say: ReturnType<typeof useSay>): string {

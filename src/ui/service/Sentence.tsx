@@ -6,8 +6,8 @@ import { clockOf, type Service } from '../../core/service/service';
 import type { Shelf } from '../order/stores';
 import type { OnShelf } from '../order/useShelf';
 import { PART } from '../shared/form/Choice';
+import { useSay } from '../shared/hooks/useSay';
 import { lazily } from '../shared/lazily';
-import { useSay } from '../shared/useSay';
 
 /** Loaded when first asked for. */
 const SoupsSheet = lazily(async () => (await import('./sheets/SoupsSheet')).SoupsSheet);

@@ -8,10 +8,10 @@ import { term } from '../../core/message/term';
 import type { Board } from '../../core/service/board';
 import { clockOf } from '../../core/service/service';
 import { type DayTask, shoppingOf, summed, todayOf } from '../../core/service/today';
-import { fetchedWords, volumeWords } from '../../core/units/show';
+import { fetchedWords, volumeWords } from '../../core/units/shown/show';
 import { Segments } from '../shared/form/Segments';
+import { useSay } from '../shared/hooks/useSay';
 import { Scroll } from '../shared/Scroll';
-import { useSay } from '../shared/useSay';
 import { useRole } from '../station/useRole';
 
 type Props = {

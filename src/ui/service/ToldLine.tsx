@@ -2,8 +2,8 @@
 
 import { CloudOff, Users } from 'lucide-react';
 import type { MergeTold } from '../../core/service/merge';
+import { useSay } from '../shared/hooks/useSay';
 import { BUTTON } from '../shared/styles';
-import { useSay } from '../shared/useSay';
 import type { KeptService } from './useService';
 
 type Props = { readonly kept: KeptService; readonly nameOf: (key: string) => string };

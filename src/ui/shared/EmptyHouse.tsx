@@ -1,9 +1,9 @@
 'use client';
 
 import { message } from '../../core/message/message';
+import { useSay } from './hooks/useSay';
 import { Link } from './Link';
 import { BUTTON, PRIMARY } from './styles';
-import { useSay } from './useSay';
 
 /** A kitchen that has nothing to plan with yet, and the first thing to do about it. */
 export function EmptyHouse() {

@@ -2,7 +2,7 @@ import { CircleAlert, CircleCheck, CircleX } from 'lucide-react';
 import type { Compared } from '../../core/compare/compare';
 import type { Fit } from '../../core/compare/fits';
 import { term } from '../../core/message/term';
-import { type Say, useSay } from './useSay';
+import { type Say, useSay } from './hooks/useSay';
 
 const ICON = { fits: CircleCheck, 'with care': CircleAlert, 'does not fit': CircleX } as const;
 

@@ -1,8 +1,8 @@
 'use client';
 
 import type { Message } from '../../core/message/message';
+import { useSay } from './hooks/useSay';
 import { Link } from './Link';
-import { useSay } from './useSay';
 
 type Props = {
   readonly what: Message;

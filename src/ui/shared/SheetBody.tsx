@@ -4,7 +4,7 @@ import { clsx } from 'clsx';
 import { X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import { type ReactNode, Suspense } from 'react';
-import { useSay } from './useSay';
+import { useSay } from './hooks/useSay';
 
 type Props = {
   readonly open: boolean;

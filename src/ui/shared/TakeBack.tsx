@@ -3,9 +3,9 @@
 import { useState } from 'react';
 import { type Message, message } from '../../core/message/message';
 import { Field } from './form/Field';
+import { useSay } from './hooks/useSay';
 import { Sheet } from './Sheet';
 import { BUTTON, PRIMARY } from './styles';
-import { useSay } from './useSay';
 
 /** Why a line is usually taken back, one tap each. */
 const WHY: readonly Message[] = [

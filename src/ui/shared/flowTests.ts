@@ -4,8 +4,8 @@ import { readingFor } from '../../core/flow/readings/reading';
 import type { HouseFunnel } from '../../core/house/house';
 import { type Message, message } from '../../core/message/message';
 import { term } from '../../core/message/term';
-import { spaced } from '../../core/units/format';
-import { jugWords, massWords, type Show } from '../../core/units/show';
+import { spaced } from '../../core/units/shown/format';
+import { jugWords, massWords, type Show } from '../../core/units/shown/show';
 
 /** A test as the Check offers it: how it is timed, what is read, how it is done. */
 export type FlowTestMethod = {

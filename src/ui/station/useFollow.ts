@@ -15,7 +15,7 @@ import type { Batch } from '../../core/batch/record';
 import '../../core/food/load';
 import { type Observation, observe } from '../../core/pot/observe';
 import type { Pot } from '../../core/pot/pot';
-import { useSay } from '../shared/useSay';
+import { useSay } from '../shared/hooks/useSay';
 
 /** The batch as the model goes along with it, now. */
 export type Going = {

@@ -7,8 +7,8 @@ import { type Message, message } from '../../core/message/message';
 import type { RuleSet } from '../../core/safety/rules';
 import { parseNumber } from '../../core/units/typed/parse';
 import { MetricField } from '../shared/form/MetricField';
+import { useSay } from '../shared/hooks/useSay';
 import { BUTTON, PRIMARY } from '../shared/styles';
-import { useSay } from '../shared/useSay';
 
 const goesTo = ({ hot, cooling }: RuleSet): readonly { value: GoesTo; words: Message; aside: Message }[] => [
   { value: 'pass', words: message('All served'), aside: message('straight from the pot') },

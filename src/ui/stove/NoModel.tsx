@@ -1,4 +1,4 @@
-import { useSay } from '../shared/useSay';
+import { useSay } from '../shared/hooks/useSay';
 
 /** Where the pot would stand, while the model does not say how it does. */
 export function NoModel({ lost, waits }: { lost: boolean; waits: boolean }) {

@@ -17,14 +17,14 @@ import { SALTY } from '../../core/batch/plausible';
 import { bandOf } from '../../core/flow/bands';
 import { type Message, message } from '../../core/message/message';
 import { term } from '../../core/message/term';
-import { mPas } from '../../core/units/format';
-import { degrees, type Show, volumeWords } from '../../core/units/show';
+import { mPas } from '../../core/units/shown/format';
+import { degrees, type Show, volumeWords } from '../../core/units/shown/show';
 import { PotNow } from '../shared/draw/PotNow';
 import { Scale, type ScaleMark } from '../shared/draw/Scale';
+import { useSay } from '../shared/hooks/useSay';
 import { Link } from '../shared/Link';
 import { inTen, measuredMark } from '../shared/marks';
 import { BUTTON } from '../shared/styles';
-import { useSay } from '../shared/useSay';
 import type { Going } from '../station/useFollow';
 import type { ReadingKind } from './readings/ReadingSheet';
 

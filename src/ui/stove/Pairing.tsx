@@ -3,8 +3,8 @@
 import type { BodyOf } from '../../core/batch/events';
 import type { BatchState } from '../../core/batch/state';
 import { type Message, message } from '../../core/message/message';
+import { useSay } from '../shared/hooks/useSay';
 import { BUTTON } from '../shared/styles';
-import { useSay } from '../shared/useSay';
 import { type DeviceKind, type Devices, standingOf } from '../station/devices';
 
 type Props = {

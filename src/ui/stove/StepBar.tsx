@@ -1,7 +1,7 @@
 import { List, Undo2 } from 'lucide-react';
 import type { Message } from '../../core/message/message';
+import { useSay } from '../shared/hooks/useSay';
 import { BUTTON } from '../shared/styles';
-import { useSay } from '../shared/useSay';
 
 type Props = {
   /** The step after this one, and what to get ready for it. */

@@ -3,7 +3,7 @@
 import { clsx } from 'clsx';
 import { countdown } from '../../core/units/clock';
 import { momentWords } from '../../core/words/moment';
-import { useSay } from '../shared/useSay';
+import { useSay } from '../shared/hooks/useSay';
 import type { Going } from '../station/useFollow';
 
 type Props = {

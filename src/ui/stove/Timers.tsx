@@ -7,9 +7,9 @@ import type { Timer } from '../../core/batch/state';
 import { countdown } from '../../core/units/clock';
 import { parseNumber } from '../../core/units/typed/parse';
 import { Field } from '../shared/form/Field';
+import { useSay } from '../shared/hooks/useSay';
 import { Sheet } from '../shared/Sheet';
 import { BUTTON, PRIMARY } from '../shared/styles';
-import { useSay } from '../shared/useSay';
 
 const MINUTES = [1, 2, 3, 5, 8, 10, 15, 20, 30, 45] as const;
 

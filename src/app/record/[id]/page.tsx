@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation';
-import { codeOf } from '../../../core/keep/labels';
+import { codeOf } from '../../../core/keep/written/labels';
 import { message } from '../../../core/message/message';
 import { readLotRecord } from '../../../server/actions/reading';
 import { isRefusal } from '../../../server/refusal';

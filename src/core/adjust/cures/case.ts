@@ -1,8 +1,8 @@
 import { type Message, message } from '../../message/message';
-import { volumeMl } from '../../pot/contents';
+import { volumeMl } from '../../pot/contents/contents';
 import { type Observation, observe } from '../../pot/observe';
 import type { Step } from '../../pot/step';
-import { duration } from '../../units/format';
+import { duration } from '../../units/shown/format';
 import type { Fault } from '../faults';
 import { thicker } from '../means/thicker';
 import type { Measured } from '../measured';

@@ -2,7 +2,7 @@ import { ingredient } from '../../food/catalogue';
 import { FILL_LIMIT, rimVolume } from '../../heat/vessel';
 import { message } from '../../message/message';
 import { term } from '../../message/term';
-import { massG } from '../../pot/contents';
+import { massG } from '../../pot/contents/contents';
 import { cook, hardest, heatTo, simmersAt, tenderness } from '../../pot/cook';
 import { LIMITS } from '../../safety/cautions';
 import { RULES } from '../../safety/rules';

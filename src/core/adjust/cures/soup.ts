@@ -2,7 +2,7 @@ import { splitRisk } from '../../dairy/risk';
 import { ingredient } from '../../food/catalogue';
 import { times } from '../../food/composition';
 import { message } from '../../message/message';
-import { volumeMl } from '../../pot/contents';
+import { volumeMl } from '../../pot/contents/contents';
 import { boilsAt, cook, simmersAt } from '../../pot/cook';
 import { FAT_BOUND } from '../../thicken/equalParts';
 import { COOK_OUT_MINUTES } from '../../thicken/granules';

@@ -4,7 +4,7 @@ import type { Ingredient } from '../../food/ingredient';
 import { POURED } from '../../food/ingredient';
 import { message } from '../../message/message';
 import { term } from '../../message/term';
-import { massG } from '../../pot/contents';
+import { massG } from '../../pot/contents/contents';
 import { simmersAt } from '../../pot/cook';
 import { foodIn } from '../../pot/kitchen';
 import type { Step } from '../../pot/step';

@@ -1,11 +1,11 @@
-import { massG } from '../../pot/contents';
-import { putInBy, wholeCost } from '../../pot/goesIn';
+import { massG } from '../../pot/contents/contents';
+import { putInBy, wholeCost } from '../../pot/contents/goesIn';
 import { foodIn, type Kitchen } from '../../pot/kitchen';
 import type { Pot } from '../../pot/pot';
 import type { Step } from '../../pot/step';
 import { THICKENERS } from '../../thickeners/thickeners';
 import { asKitchenMeasure } from '../../units/measure';
-import { roundToScale } from '../../units/round';
+import { roundToScale } from '../../units/shown/round';
 import type { Measured } from '../measured';
 import type { Dose, Effects } from '../option';
 import type { AtThePass } from './pass';

@@ -1,6 +1,6 @@
 import { saltStillToAdd } from '../../plan/solve/resolve';
 import { type Advanced, advance } from '../../pot/advance';
-import { volumeMl } from '../../pot/contents';
+import { volumeMl } from '../../pot/contents/contents';
 import type { Kitchen } from '../../pot/kitchen';
 import { type Observation, observe } from '../../pot/observe';
 import type { Pot } from '../../pot/pot';

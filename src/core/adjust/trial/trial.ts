@@ -5,7 +5,7 @@ import { term } from '../../message/term';
 import type { Advanced } from '../../pot/advance';
 import { type Factor, foodIn } from '../../pot/kitchen';
 import type { Step } from '../../pot/step';
-import { roundToScale } from '../../units/round';
+import { roundToScale } from '../../units/shown/round';
 import type { Measured } from '../measured';
 import { type InTwo, type Option, type Wishes, YIELD_SHORT } from '../option';
 import { dosesOf, effectsOf } from './effects';

@@ -1,6 +1,6 @@
 import { ingredient } from '../../food/catalogue';
 import { advanceLag, SOFTEST } from '../../heat/softening';
-import { volumeMl } from '../../pot/contents';
+import { volumeMl } from '../../pot/contents/contents';
 import { tenderness } from '../../pot/cook';
 import { type Pot, potCelsius } from '../../pot/pot';
 import { equivalentsAtWork } from '../../thicken/granules';

@@ -1,7 +1,7 @@
 import { ingredient } from '../../food/catalogue';
-import { putIn } from '../../pot/contents';
+import { putIn } from '../../pot/contents/contents';
+import { portionsIn } from '../../pot/contents/portions';
 import { FACTORS, type Factor, type Factors, type Kitchen, spreadOf } from '../../pot/kitchen';
-import { portionsIn } from '../../pot/portions';
 import { emptyPot, type Pot } from '../../pot/pot';
 import type { Portion, Step } from '../../pot/step';
 import { leaches } from '../../thicken/puree';

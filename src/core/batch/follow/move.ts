@@ -1,5 +1,5 @@
 import { type Advanced, advance } from '../../pot/advance';
-import { liquidMl } from '../../pot/contents';
+import { liquidMl } from '../../pot/contents/contents';
 import { boilsAt, cook } from '../../pot/cook';
 import { ROWS } from '../../pot/kinds/rows';
 import type { Kitchen } from '../../pot/kitchen';

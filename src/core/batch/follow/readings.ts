@@ -2,7 +2,7 @@ import { flowError, placeAlone } from '../../flow/readings/repeated';
 import { BOWL_CELSIUS, equivalentsFor, viscosity } from '../../flow/viscosity';
 import { ingredient } from '../../food/catalogue';
 import { volumeAt } from '../../heat/vessel';
-import { massG, volumeMl } from '../../pot/contents';
+import { massG, volumeMl } from '../../pot/contents/contents';
 import { tenderness } from '../../pot/cook';
 import { consistency } from '../../pot/observe';
 import type { Pot } from '../../pot/pot';

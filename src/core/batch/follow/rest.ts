@@ -1,11 +1,11 @@
 import { type Attempt, balance, missesOf, type Turned } from '../../plan/solve/balance';
 import { saltStillToAdd } from '../../plan/solve/resolve';
 import { advance } from '../../pot/advance';
+import { withPortions } from '../../pot/contents/portions';
 import { observe } from '../../pot/observe';
-import { withPortions } from '../../pot/portions';
 import type { Pot } from '../../pot/pot';
 import type { Portion, Step } from '../../pot/step';
-import { roundToScale } from '../../units/round';
+import { roundToScale } from '../../units/shown/round';
 import type { StepKey } from '../events';
 import type { StepState } from '../state';
 import type { PotVariant } from './move';

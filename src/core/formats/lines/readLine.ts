@@ -5,7 +5,7 @@ import { type Message, message } from '../../message/message';
 import { term } from '../../message/term';
 import { kitchenNumber } from '../../units/measure';
 import { gramsIn, isMass, MASS_UNITS, millilitresIn, VOLUME_UNITS } from '../../units/quantity';
-import { roundToScale } from '../../units/round';
+import { roundToScale } from '../../units/shown/round';
 import { singular } from '../../units/typed/loosely';
 import { parseNumber, parseQuantity } from '../../units/typed/parse';
 import { type Match, matches } from './match';

@@ -1,9 +1,9 @@
 import { demoHouse } from '../../../../demo/demo';
 import { rulesOf } from '../../safety/rules';
 import { inEnglish } from '../../say/inWords';
-import { dateMark } from '../dates';
 import type { KeepEvent } from '../events';
 import { pansTo as cool, line, lotOf, PUT as put, putBy, read, START, WELL as well } from '../testKit';
+import { dateMark } from '../written/dates';
 import { lotState } from './fold';
 import { judge } from './judged';
 

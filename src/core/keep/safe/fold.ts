@@ -2,7 +2,6 @@ import { ingredient, isIngredient } from '../../food/catalogue';
 import { message } from '../../message/message';
 import { beginCourse, limitsOf, readOn } from '../../safety/course';
 import { type RuleSet, rulesOf } from '../../safety/rules';
-import { dateMark } from '../dates';
 import type { KeepBodyOf, KeepEvent } from '../events';
 import {
   happened,
@@ -15,6 +14,7 @@ import {
   stageAt,
   standingLines,
 } from '../lot';
+import { dateMark } from '../written/dates';
 import type { Deviation, Done } from './deviation';
 import { answered, judge, limitDeviations, mayWait, tooColdTooLong } from './judged';
 

@@ -1,11 +1,11 @@
 import { demoHouse } from '../../../../demo/demo';
 import { type RuleSetId, rulesOf } from '../../safety/rules';
 import { inEnglish } from '../../say/inWords';
-import { dateMark } from '../dates';
 import type { KeepEvent } from '../events';
-import { labelOf } from '../labels';
 import type { Lot } from '../lot';
 import { line, lotOf, pansTo as pans, PUT as put, putBy, read, START, WELL as well } from '../testKit';
+import { dateMark } from '../written/dates';
+import { labelOf } from '../written/labels';
 import { wouldGoAgainst } from './against';
 import { lotState } from './fold';
 import { judge, openDeviations } from './judged';

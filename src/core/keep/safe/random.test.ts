@@ -2,11 +2,11 @@ import { demoHouse } from '../../../../demo/demo';
 import { seeded } from '../../maths/random';
 import { RULE_SETS, rulesOf } from '../../safety/rules';
 import { inEnglish } from '../../say/inWords';
-import { dateMark } from '../dates';
-import { entriesOf } from '../entries';
 import type { KeepBody, KeepEvent } from '../events';
-import { labelOf } from '../labels';
 import type { Lot } from '../lot';
+import { dateMark } from '../written/dates';
+import { entriesOf } from '../written/entries';
+import { labelOf } from '../written/labels';
 import { lotState } from './fold';
 import { judge } from './judged';
 

@@ -5,7 +5,7 @@ import type { Vessel } from '../../heat/vessel';
 import type { Pan } from '../../house/keeping';
 import { type Message, message } from '../../message/message';
 import { term } from '../../message/term';
-import { portionsIn } from '../../pot/portions';
+import { portionsIn } from '../../pot/contents/portions';
 import type { Portion, Step } from '../../pot/step';
 import { THICKENERS } from '../../thickeners/thickeners';
 import { within } from '../../units/range';

@@ -1,7 +1,7 @@
 import type { Vessel } from '../../heat/vessel';
 import type { House } from '../../house/house';
 import { advance } from '../../pot/advance';
-import { volumeMl } from '../../pot/contents';
+import { volumeMl } from '../../pot/contents/contents';
 import type { Container } from '../events';
 import { type LotState, placeOf } from '../lot';
 import { HOT_LIQUID, settlesAt } from './hot';

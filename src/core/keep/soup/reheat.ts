@@ -2,7 +2,7 @@ import type { Burner } from '../../heat/burner';
 import type { Vessel } from '../../heat/vessel';
 import { bisect } from '../../maths/bisect';
 import { advance } from '../../pot/advance';
-import { volumeMl } from '../../pot/contents';
+import { volumeMl } from '../../pot/contents/contents';
 import { observe } from '../../pot/observe';
 import type { RuleSet } from '../../safety/rules';
 import { type Kept, letDown, someOf } from './keptPot';

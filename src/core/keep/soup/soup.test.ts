@@ -5,7 +5,7 @@ import { FILM, thickSoup } from '../../heat/cool/body';
 import { latentHeat } from '../../heat/steam';
 import { surfaceArea } from '../../heat/vessel';
 import { advance } from '../../pot/advance';
-import { volumeMl } from '../../pot/contents';
+import { volumeMl } from '../../pot/contents/contents';
 import { steamRate } from '../../pot/cook';
 import { observe } from '../../pot/observe';
 import { inEnglish } from '../../say/inWords';

@@ -2,7 +2,7 @@ import { demoFile, demoHouse, demoRecipe } from '../../../../demo/demo';
 import { catalogue, ingredient } from '../../food/catalogue';
 import { breaksDiet, DIETS, type Diet } from '../../food/diets';
 import { planFor } from '../../plan/plan';
-import { portionsIn } from '../../pot/portions';
+import { portionsIn } from '../../pot/contents/portions';
 import { Recipe, type RecipePortion } from '../../recipe/recipe';
 import { amended } from '../amended';
 import { dieted, dietSwaps } from './dieted';

@@ -1,6 +1,6 @@
 import { ingredient } from '../../food/catalogue';
 import { breaksDiet, type Diet } from '../../food/diets';
-import { portionsIn } from '../../pot/portions';
+import { portionsIn } from '../../pot/contents/portions';
 import type { Amount } from '../../recipe/amount';
 import type { Recipe, RecipePortion, RecipeStep } from '../../recipe/recipe';
 import { METHOD_RULES } from '../../thicken/methods';

@@ -1,11 +1,11 @@
 import { demoHouse, demoRecipe } from '../../../../demo/demo';
+import { stockedOn } from '../../compare/beside/stocked';
+import { stockPlanFor } from '../../compare/beside/stockPlan';
 import { rescuedFrom } from '../../compare/rescued';
-import { stockedOn } from '../../compare/stocked';
-import { stockPlanFor } from '../../compare/stockPlan';
 import { ingredient } from '../../food/catalogue';
 import { planFor } from '../../plan/plan';
 import type { Plan } from '../../plan/types';
-import { portionsIn } from '../../pot/portions';
+import { portionsIn } from '../../pot/contents/portions';
 import { Recipe, type RecipePortion } from '../../recipe/recipe';
 import { amended } from '../amended';
 import type { Amendment } from '../order';

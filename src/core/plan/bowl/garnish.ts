@@ -5,12 +5,12 @@ import { heatHeldBy } from '../../food/thermal';
 import { centreTemperature } from '../../heat/softening';
 import { GARNISHES, type Garnish, USUAL_LADLE } from '../../order/changes/garnishes';
 import { advance } from '../../pot/advance';
-import { heatCapacity, massG, metalCapacity } from '../../pot/contents';
-import { asBought } from '../../pot/goesIn';
+import { heatCapacity, massG, metalCapacity } from '../../pot/contents/contents';
+import { asBought } from '../../pot/contents/goesIn';
 import { foodIn, type Kitchen } from '../../pot/kitchen';
 import { LIMITS } from '../../safety/cautions';
 import { SALT_PER_SODIUM } from '../../season/salt';
-import { roundToScale } from '../../units/round';
+import { roundToScale } from '../../units/shown/round';
 import type { Plan } from '../types';
 
 /** What is held back for the bowls of a plan. */

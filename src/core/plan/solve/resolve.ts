@@ -1,7 +1,7 @@
 import { ingredient } from '../../food/catalogue';
 import { heapMl } from '../../food/heap';
 import { oneOf } from '../../food/pieces';
-import { massG, volumeMl } from '../../pot/contents';
+import { massG, volumeMl } from '../../pot/contents/contents';
 import { foodIn, type Kitchen } from '../../pot/kitchen';
 import type { Pot } from '../../pot/pot';
 import type { Portion, Step } from '../../pot/step';
@@ -13,7 +13,7 @@ import { CREAM_FOR_YOLK, METHOD_RULES } from '../../thicken/methods';
 import { pureeStrength } from '../../thicken/puree';
 import { THICKENERS } from '../../thickeners/thickeners';
 import { densityOf, toGrams } from '../../units/measure';
-import { roundToScale } from '../../units/round';
+import { roundToScale } from '../../units/shown/round';
 
 type Given = Extract<Amount, { kind: 'fixed' | 'counted' }>;
 

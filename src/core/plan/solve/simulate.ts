@@ -2,9 +2,8 @@ import type { Burner } from '../../heat/burner';
 import type { Vessel } from '../../heat/vessel';
 import { same } from '../../maths/same';
 import { type Advanced, advance } from '../../pot/advance';
-
+import { withPortions } from '../../pot/contents/portions';
 import type { Kitchen } from '../../pot/kitchen';
-import { withPortions } from '../../pot/portions';
 import { emptyPot, type Pot } from '../../pot/pot';
 import type { Portion, Step } from '../../pot/step';
 import type { Recipe } from '../../recipe/recipe';

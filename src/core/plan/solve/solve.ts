@@ -1,7 +1,7 @@
 import { equivalentsFor } from '../../flow/viscosity';
 import type { Aim } from '../../order/order';
+import { portionsIn } from '../../pot/contents/portions';
 import { type Observation, observe } from '../../pot/observe';
-import { portionsIn } from '../../pot/portions';
 import type { Goal } from '../../recipe/amount';
 import type { Recipe, RecipePortion } from '../../recipe/recipe';
 import {

@@ -1,4 +1,4 @@
-import { putAllIn } from '../contents';
+import { putAllIn } from '../contents/contents';
 import { type CookOutcome, type Sample, sampleOf } from '../cook';
 import type { Kitchen } from '../kitchen';
 import type { Pot } from '../pot';

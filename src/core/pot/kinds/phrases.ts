@@ -1,7 +1,7 @@
 import { ingredient } from '../../food/catalogue';
 import { type Figure, type Message, message } from '../../message/message';
 import { term } from '../../message/term';
-import { lotOf } from '../lots';
+import { lotOf } from '../contents/lots';
 import type { Portion } from '../step';
 
 export const LID = { on: message('lid on'), ajar: message('lid ajar'), off: message('lid off') } as const;

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { isIngredient, notCatalogued } from '../../food/catalogue';
 import { issue } from '../../message/told';
-import { lotOf } from '../lots';
+import { lotOf } from '../contents/lots';
 
 const CutSchema = z.object({
   shape: z.enum(['slab', 'rod', 'cube']),

@@ -1,4 +1,4 @@
-import { evaporate, putIn } from '../contents';
+import { evaporate, putIn } from '../contents/contents';
 import type { Kitchen } from '../kitchen';
 import { OFF_THE_HEAT, type Pot } from '../pot';
 import type { Step } from '../step';

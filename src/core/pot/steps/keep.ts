@@ -4,7 +4,7 @@ import { type Cooling, cooled, METHOD_CELSIUS, PAN_FILL, STIRRED_IN_ICE } from '
 import { secondsTo, warmestAt } from '../../heat/cool/course';
 import { centreTemperature, startLag } from '../../heat/softening';
 import { rimVolume } from '../../heat/vessel';
-import { heatCapacity, metalCapacity, putAllIn, volumeMl } from '../contents';
+import { heatCapacity, metalCapacity, putAllIn, volumeMl } from '../contents/contents';
 import { type CookOutcome, cook, DONE_CELSIUS, heatTo } from '../cook';
 import type { Kitchen } from '../kitchen';
 import { consistency } from '../observe';

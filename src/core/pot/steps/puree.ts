@@ -3,7 +3,7 @@ import { plus, times } from '../../food/composition';
 import type { Thickener } from '../../thicken/granules';
 import { CUTS, OPENS, type PureeTool, pulpOf } from '../../thicken/puree';
 import { THICKENERS } from '../../thickeners/thickeners';
-import { volumeMl } from '../contents';
+import { volumeMl } from '../contents/contents';
 import { type CookOutcome, LONGEST, tenderness } from '../cook';
 import type { Kitchen } from '../kitchen';
 import type { Piece, Pot } from '../pot';

@@ -1,5 +1,5 @@
 import { depthOf, volumeAt } from '../../heat/vessel';
-import { volumeMl } from '../contents';
+import { volumeMl } from '../contents/contents';
 import { type CookOutcome, cook } from '../cook';
 import type { Kitchen } from '../kitchen';
 import type { Pot } from '../pot';

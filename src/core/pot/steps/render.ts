@@ -1,6 +1,6 @@
 import { ingredient } from '../../food/catalogue';
 import { NOTHING, plus, times } from '../../food/composition';
-import { putAllIn } from '../contents';
+import { putAllIn } from '../contents/contents';
 import type { Kitchen } from '../kitchen';
 import type { Piece, Pot } from '../pot';
 import type { Step } from '../step';

@@ -4,7 +4,7 @@ import type { Burner } from '../../heat/burner';
 import { softeningIn } from '../../heat/softening';
 import type { Vessel } from '../../heat/vessel';
 import { advance } from '../advance';
-import { massG } from '../contents';
+import { massG } from '../contents/contents';
 import { foodIn, STANDARD_KITCHEN } from '../kitchen';
 import { observe } from '../observe';
 import { emptyPot, type Pot } from '../pot';

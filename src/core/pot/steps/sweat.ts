@@ -5,7 +5,7 @@ import { noLag, softeningIn } from '../../heat/softening';
 import { latentHeat } from '../../heat/steam';
 import { losingArea, surfaceArea } from '../../heat/vessel';
 import { LID_ESCAPE } from '../../heat/waterLoss';
-import { putAllIn, volumeMl } from '../contents';
+import { putAllIn, volumeMl } from '../contents/contents';
 import { boilsAt } from '../cook';
 import { foodIn, type Kitchen } from '../kitchen';
 import type { Piece, Pot } from '../pot';

@@ -3,7 +3,7 @@ import { ingredient } from '../../food/catalogue';
 import { times } from '../../food/composition';
 import { heatHeldBy } from '../../food/thermal';
 import { yolkLimit } from '../../thicken/granules';
-import { arrivesAt, heatCapacity, metalCapacity, putAllIn, volumeMl } from '../contents';
+import { arrivesAt, heatCapacity, metalCapacity, putAllIn, volumeMl } from '../contents/contents';
 import { type CookOutcome, cook, heatTo } from '../cook';
 import type { Kitchen } from '../kitchen';
 import { observe } from '../observe';

@@ -1,6 +1,6 @@
 import { ingredient } from '../../food/catalogue';
 import { swellingAt } from '../../thicken/granules';
-import { putIn } from '../contents';
+import { putIn } from '../contents/contents';
 import { type CookOutcome, cook, heatTo, simmersAt } from '../cook';
 import type { Kitchen } from '../kitchen';
 import type { Pot } from '../pot';

@@ -2,9 +2,9 @@
 
 import type { Cure } from '../../../core/adjust/option';
 import { term } from '../../../core/message/term';
-import { duration } from '../../../core/units/format';
+import { duration } from '../../../core/units/shown/format';
+import { useSay } from '../../shared/hooks/useSay';
 import { PRIMARY } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 
 type Props = { readonly cure: Cure; readonly onDo: () => void };
 

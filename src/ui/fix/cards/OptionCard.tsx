@@ -6,13 +6,13 @@ import { YIELD_SHORT } from '../../../core/adjust/option';
 import { type Message, message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';
 import { timeOfDay } from '../../../core/units/clock';
-import { duration, mPas } from '../../../core/units/format';
-import { massWords } from '../../../core/units/show';
+import { duration, mPas } from '../../../core/units/shown/format';
+import { massWords } from '../../../core/units/shown/show';
 import { amountWords, pouredMl, READ_IN_LITRES } from '../../../core/words/steps';
+import { useSay } from '../../shared/hooks/useSay';
+import { useShow } from '../../shared/hooks/useShow';
 import { inTen } from '../../shared/marks';
 import { BUTTON, PRIMARY } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
-import { useShow } from '../../shared/useShow';
 import { itemWords } from './words';
 
 type Props = {

@@ -4,9 +4,9 @@ import { mendsSoup } from '../../../core/adjust/larder';
 import type { Allergen } from '../../../core/food/ingredient';
 import { parseNumber } from '../../../core/units/typed/parse';
 import { Field, Tick } from '../../shared/form/Field';
+import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 import { Larder } from './Larder';
 import type { WantedFix } from './useWanted';
 

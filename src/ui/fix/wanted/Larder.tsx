@@ -4,7 +4,7 @@ import { mendsSoup } from '../../../core/adjust/larder';
 import { ingredient } from '../../../core/food/catalogue';
 import type { Allergen } from '../../../core/food/ingredient';
 import { Tick } from '../../shared/form/Field';
-import { useSay } from '../../shared/useSay';
+import { useSay } from '../../shared/hooks/useSay';
 
 type Props = {
   readonly keeps: readonly string[];

@@ -1,8 +1,8 @@
 'use client';
 
 import { type Message, message } from '../../../core/message/message';
+import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
-import { useSay } from '../../shared/useSay';
 import { VIEWS } from '../views';
 import { KEYS } from './keys';
 

@@ -5,10 +5,10 @@ import { BellRing, Hourglass, Snowflake, TriangleAlert } from 'lucide-react';
 import type { Ticket } from '../../../core/batch/ticket';
 import { message } from '../../../core/message/message';
 import { countdown } from '../../../core/units/clock';
-import { degrees } from '../../../core/units/show';
+import { degrees } from '../../../core/units/shown/show';
+import { useSay } from '../../shared/hooks/useSay';
+import { useShow } from '../../shared/hooks/useShow';
 import { Link } from '../../shared/Link';
-import { useSay } from '../../shared/useSay';
-import { useShow } from '../../shared/useShow';
 import { urgencyOf } from './urgent';
 
 /** What a ticket says of a pot that wants somebody: a word and a shape. */

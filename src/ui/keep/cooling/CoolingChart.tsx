@@ -4,10 +4,10 @@ import { useCallback, useMemo } from 'react';
 import type { Forecast } from '../../../core/keep/cool/forecast';
 import type { Limit } from '../../../core/safety/course';
 import { timeOfDay } from '../../../core/units/clock';
-import { degrees } from '../../../core/units/show';
+import { degrees } from '../../../core/units/shown/show';
 import Chart, { type Palette } from '../../shared/draw/Chart';
-import { useSay } from '../../shared/useSay';
-import { useShow } from '../../shared/useShow';
+import { useSay } from '../../shared/hooks/useSay';
+import { useShow } from '../../shared/hooks/useShow';
 
 type Props = {
   readonly forecast: Forecast;

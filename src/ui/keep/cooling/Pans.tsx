@@ -2,7 +2,7 @@
 
 import type { House } from '../../../core/house/house';
 import type { LotState } from '../../../core/keep/lot';
-import { useSay } from '../../shared/useSay';
+import { useSay } from '../../shared/hooks/useSay';
 
 /** What it stands in, drawn to scale from the side with the soup in it. */
 export function Pans({ house, state, mm }: { house: House; state: LotState; mm: number }) {

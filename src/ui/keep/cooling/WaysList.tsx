@@ -6,7 +6,7 @@ import type { CoolingWay, Tried } from '../../../core/keep/cool/ways';
 import { SURE_ENOUGH } from '../../../core/keep/cool/ways';
 import { same } from '../../../core/maths/same';
 import { timeOfDay } from '../../../core/units/clock';
-import { useSay } from '../../shared/useSay';
+import { useSay } from '../../shared/hooks/useSay';
 import { chanceWords, containerName, placeName } from '../keepWords';
 
 type Props = {

@@ -4,9 +4,9 @@ import { useCallback } from 'react';
 import type { BandLimits } from '../../../core/flow/bands';
 import type { HotForecast } from '../../../core/keep/soup/hot';
 import { timeOfDay } from '../../../core/units/clock';
-import { mPas, spaced } from '../../../core/units/format';
+import { mPas, spaced } from '../../../core/units/shown/format';
 import Chart, { type Palette } from '../../shared/draw/Chart';
-import { useSay } from '../../shared/useSay';
+import { useSay } from '../../shared/hooks/useSay';
 
 type Props = {
   readonly forecast: HotForecast;

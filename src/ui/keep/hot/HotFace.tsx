@@ -9,12 +9,12 @@ import type { HotForecast } from '../../../core/keep/soup/hot';
 import { nextReading, rulesIn, underLimit } from '../../../core/keep/standing';
 import { term } from '../../../core/message/term';
 import { timeOfDay } from '../../../core/units/clock';
-import { exactDegrees } from '../../../core/units/show';
+import { exactDegrees } from '../../../core/units/shown/show';
 import type { KeeperQuestion } from '../../../workers/keeper';
+import { useSay } from '../../shared/hooks/useSay';
+import { useShow } from '../../shared/hooks/useShow';
 import { lazily } from '../../shared/lazily';
 import { BUTTON } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
-import { useShow } from '../../shared/useShow';
 
 const HotChart = lazily(async () => (await import('./HotChart')).default);
 

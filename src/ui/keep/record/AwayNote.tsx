@@ -1,5 +1,5 @@
 import { type DaysAway, daysAwayWords } from '../../../core/record/awayWords';
-import { useSay } from '../../shared/useSay';
+import { useSay } from '../../shared/hooks/useSay';
 
 /** What a record is without, since it is put away in files. */
 export function AwayNote({ away }: { away: readonly DaysAway[] }) {

@@ -1,12 +1,12 @@
 'use client';
 
 import { v4 as uuid } from 'uuid';
-import type { Entry } from '../../../core/keep/entries';
+import type { Entry } from '../../../core/keep/written/entries';
 import { dayAndTime } from '../../../core/units/clock';
 import { typedNumber } from '../../../core/units/typed/parse';
+import { useSay } from '../../shared/hooks/useSay';
+import { useUnits } from '../../shared/hooks/useUnits';
 import { TakeBack } from '../../shared/TakeBack';
-import { useSay } from '../../shared/useSay';
-import { useUnits } from '../../shared/useUnits';
 import { tap, tapKeep } from '../../station/outbox';
 
 /** A line of the record taken back, or its temperature put right at its old time: in the record it stands in. */

@@ -12,10 +12,10 @@ import {
   TriangleAlert,
   Wrench,
 } from 'lucide-react';
-import { type Entry, LOUD, type Mark } from '../../../core/keep/entries';
+import { type Entry, LOUD, type Mark } from '../../../core/keep/written/entries';
 import { type Message, message } from '../../../core/message/message';
 import { dayAndTime, timeOfDay } from '../../../core/units/clock';
-import { useSay } from '../../shared/useSay';
+import { useSay } from '../../shared/hooks/useSay';
 
 const MARKS: Readonly<Record<Mark, { words: Message; icon: LucideIcon }>> = {
   'over the limit': { words: message('over the limit'), icon: Thermometer },

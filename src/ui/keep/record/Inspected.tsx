@@ -2,12 +2,12 @@
 
 import { Printer } from 'lucide-react';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
-import type { Entry } from '../../../core/keep/entries';
+import type { Entry } from '../../../core/keep/written/entries';
 import type { DaysAway } from '../../../core/record/awayWords';
 import { dayAndTime } from '../../../core/units/clock';
+import { useSay } from '../../shared/hooks/useSay';
 import { Scroll } from '../../shared/Scroll';
 import { PRIMARY } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 import { AwayNote } from './AwayNote';
 import { EntryTable } from './EntryTable';
 import { Pages } from './Pages';

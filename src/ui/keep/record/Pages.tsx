@@ -1,8 +1,8 @@
 import type { KeptRecord } from '../../../contract/keep';
-import { PAGE } from '../../../core/keep/entries';
+import { PAGE } from '../../../core/keep/written/entries';
 import { dayAndTime } from '../../../core/units/clock';
+import { useSay } from '../../shared/hooks/useSay';
 import { BUTTON } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 
 type Told = Pick<KeptRecord, 'entries' | 'at' | 'of' | 'wholeTo'>;
 

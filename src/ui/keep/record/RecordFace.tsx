@@ -3,13 +3,13 @@
 import { Download, Thermometer } from 'lucide-react';
 import { type ChangeEvent, useEffect, useState } from 'react';
 import type { KeptRecord } from '../../../contract/keep';
-import type { Entry } from '../../../core/keep/entries';
 import type { KeepBody } from '../../../core/keep/events';
+import type { Entry } from '../../../core/keep/written/entries';
 import { dayAndTime, dayOf } from '../../../core/units/clock';
 import { Field } from '../../shared/form/Field';
+import { useSay } from '../../shared/hooks/useSay';
 import { Link } from '../../shared/Link';
 import { BUTTON, PRIMARY } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 import { ask, problemWords } from '../../station/line/api';
 import { AwayNote } from './AwayNote';
 import { EntryBack } from './EntryBack';

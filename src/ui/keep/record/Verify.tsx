@@ -3,8 +3,8 @@ import { useEffect, useRef, useState } from 'react';
 import { findingWords, type NamedFinding } from '../../../core/record/findingWords';
 import { type ChainFollowed, together } from '../../../core/record/followed';
 import { Progress } from '../../shared/draw/Progress';
+import { useSay } from '../../shared/hooks/useSay';
 import { BUTTON } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 import { ask, problemWords } from '../../station/line/api';
 import { headsKept } from '../../station/line/heads';
 

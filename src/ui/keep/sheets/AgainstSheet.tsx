@@ -8,9 +8,9 @@ import { rulesIn } from '../../../core/keep/standing';
 import { type Message, message } from '../../../core/message/message';
 import type { RuleSet, Sourced } from '../../../core/safety/rules';
 import { Field } from '../../shared/form/Field';
+import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON, PRIMARY } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 
 /** What may be done instead of going on. */
 export type Instead = 'read' | 'reheated' | 'wrong';

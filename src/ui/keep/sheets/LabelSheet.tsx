@@ -2,14 +2,14 @@
 
 import { useState } from 'react';
 import type { KeepBody } from '../../../core/keep/events';
-import { LABEL_SIZES, type LabelSizeId } from '../../../core/keep/labels';
 import type { LotState } from '../../../core/keep/lot';
+import { LABEL_SIZES, type LabelSizeId } from '../../../core/keep/written/labels';
 import { type Message, message } from '../../../core/message/message';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick } from '../../shared/form/Field';
+import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
 import { PRIMARY } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 
 const SIZES: Readonly<Record<LabelSizeId, Message>> = {
   A4: message('A4 sheet, 18 of 70 × 49.5 mm'),

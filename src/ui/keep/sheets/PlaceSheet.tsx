@@ -10,9 +10,9 @@ import { message } from '../../../core/message/message';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick } from '../../shared/form/Field';
 import { MetricField } from '../../shared/form/MetricField';
+import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
 import { PRIMARY } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 
 type Props = {
   readonly house: House;

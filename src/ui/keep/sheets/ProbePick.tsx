@@ -3,9 +3,9 @@
 import type { KeepBody, KeepEvent } from '../../../core/keep/events';
 import type { LotState } from '../../../core/keep/lot';
 import { probeStanding } from '../../../core/keep/probes';
+import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 import { type Devices, standingOf } from '../../station/devices';
 
 type Props = {

@@ -10,9 +10,9 @@ import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick } from '../../shared/form/Field';
 import { MetricField } from '../../shared/form/MetricField';
 import { Segments } from '../../shared/form/Segments';
+import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON, PRIMARY } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 import { type Devices, standingOf } from '../../station/devices';
 
 type Props = {

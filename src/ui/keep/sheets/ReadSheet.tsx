@@ -3,9 +3,9 @@
 import type { KeepBody } from '../../../core/keep/events';
 import { toCelsius, toFahrenheit } from '../../../core/units/temperature';
 import { NumberEntry, nearby } from '../../shared/form/NumberEntry';
+import { useSay } from '../../shared/hooks/useSay';
+import { useShow } from '../../shared/hooks/useShow';
 import { Sheet } from '../../shared/Sheet';
-import { useSay } from '../../shared/useSay';
-import { useShow } from '../../shared/useShow';
 
 type Props = {
   /** °C about which it is looked for. */

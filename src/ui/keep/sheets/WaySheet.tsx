@@ -11,9 +11,9 @@ import { typedNumber } from '../../../core/units/typed/parse';
 import type { KeeperQuestion } from '../../../workers/keeper';
 import { Field, Pick, Tick } from '../../shared/form/Field';
 import { MetricField } from '../../shared/form/MetricField';
+import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
 import { PRIMARY } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 import { chanceWords } from '../keepWords';
 
 type Props = {

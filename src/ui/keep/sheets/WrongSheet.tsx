@@ -9,9 +9,9 @@ import { term } from '../../../core/message/term';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick } from '../../shared/form/Field';
 import { MetricField } from '../../shared/form/MetricField';
+import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON, PRIMARY } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 
 const WHY: readonly WhyThrown[] = [
   'past its date',

@@ -1,6 +1,6 @@
-import type { DateMark } from '../../../core/keep/dates';
 import type { Container, KeepBodyOf } from '../../../core/keep/events';
 import type { LotState } from '../../../core/keep/lot';
+import type { DateMark } from '../../../core/keep/written/dates';
 
 /** A part of something kept as what is put by on its own: dated, named and reheated as what it came out of. */
 export const partOf = (

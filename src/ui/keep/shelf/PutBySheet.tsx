@@ -12,9 +12,9 @@ import { dayOf } from '../../../core/units/clock';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick, Tick } from '../../shared/form/Field';
 import { MetricField } from '../../shared/form/MetricField';
+import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
 import { PRIMARY } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 import { kitchenNow } from '../../station/line/clock';
 
 const KINDS: readonly KeptKind[] = ['stock', 'purée', 'roux', 'kneaded butter', 'soup', 'other'];

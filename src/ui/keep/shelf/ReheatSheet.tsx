@@ -7,13 +7,13 @@ import type { KeepBody } from '../../../core/keep/events';
 import type { Lot, LotState } from '../../../core/keep/lot';
 import type { ReheatForecast } from '../../../core/keep/soup/reheat';
 import { rulesIn } from '../../../core/keep/standing';
-import { mPas } from '../../../core/units/format';
+import { mPas } from '../../../core/units/shown/format';
 import { typedNumber } from '../../../core/units/typed/parse';
 import type { KeeperQuestion } from '../../../workers/keeper';
 import { Field, Pick } from '../../shared/form/Field';
+import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON, PRIMARY } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 import { spell } from '../keepWords';
 
 type Props = {

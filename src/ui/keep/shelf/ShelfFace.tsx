@@ -3,13 +3,13 @@
 import { clsx } from 'clsx';
 import { TriangleAlert } from 'lucide-react';
 import type { House } from '../../../core/house/house';
-import { type DateMark, dateMark, dateWords } from '../../../core/keep/dates';
 import type { LotState } from '../../../core/keep/lot';
 import { rulesIn } from '../../../core/keep/standing';
+import { type DateMark, dateMark, dateWords } from '../../../core/keep/written/dates';
 import { term } from '../../../core/message/term';
 import type { RuleSet } from '../../../core/safety/rules';
 import { shortDay } from '../../../core/service/words/dayWords';
-import { useSay } from '../../shared/useSay';
+import { useSay } from '../../shared/hooks/useSay';
 import { containerName, placeName } from '../keepWords';
 
 type Props = {

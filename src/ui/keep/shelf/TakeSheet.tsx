@@ -6,10 +6,10 @@ import type { LotState } from '../../../core/keep/lot';
 import { message } from '../../../core/message/message';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { MetricField } from '../../shared/form/MetricField';
+import { useSay } from '../../shared/hooks/useSay';
+import { useUnits } from '../../shared/hooks/useUnits';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON, PRIMARY } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
-import { useUnits } from '../../shared/useUnits';
 
 type Props = {
   readonly state: LotState;

@@ -4,14 +4,14 @@ import { clsx } from 'clsx';
 import { ArrowRightLeft, Flame, Minus, Plus, Snowflake, Trash2 } from 'lucide-react';
 import { useEffect } from 'react';
 import type { House } from '../../../core/house/house';
-import { dateMark, dateWords } from '../../../core/keep/dates';
 import type { Lot, LotState } from '../../../core/keep/lot';
 import { rulesIn } from '../../../core/keep/standing';
+import { dateMark, dateWords } from '../../../core/keep/written/dates';
 import { term } from '../../../core/message/term';
 import { dayAndTime } from '../../../core/units/clock';
 import type { ColdFound, KeeperQuestion } from '../../../workers/keeper';
+import { useSay } from '../../shared/hooks/useSay';
 import { BUTTON } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 import { COOKED, spell } from '../keepWords';
 import { useLeft } from './ShelfFace';
 

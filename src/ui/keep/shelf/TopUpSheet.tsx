@@ -1,8 +1,8 @@
 'use client';
 
+import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 
 /** New onto old is asked for and refused, with the reason. */
 export function TopUpSheet({ onClose }: { readonly onClose: () => void }) {

@@ -1,6 +1,6 @@
 import type { KitchenFile } from '../../../core/house/kitchenFile';
 import { SALT_PER_SODIUM } from '../../../core/season/salt';
-import { type ReadUnit, retyped, unitsFor } from '../../../core/units/here';
+import { type ReadUnit, retyped, unitsFor } from '../../../core/units/shown/here';
 import { type AsTyped, idFor, numberIn, numberOrText, text, textIn } from './formNumbers';
 import { type KeepingForm, keepingForm, keepingOf } from './keepingForm';
 

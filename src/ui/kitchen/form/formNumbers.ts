@@ -1,5 +1,5 @@
 import { idFrom } from '../../../core/formats/draft/ids';
-import { keptOf, type UnitHere } from '../../../core/units/here';
+import { keptOf, type UnitHere } from '../../../core/units/shown/here';
 import { typedNumber } from '../../../core/units/typed/parse';
 
 /** A figure as a field shows it, over `per`; empty where there is none. */

@@ -1,5 +1,5 @@
 import type { KitchenFile } from '../../../core/house/kitchenFile';
-import type { UnitHere } from '../../../core/units/here';
+import type { UnitHere } from '../../../core/units/shown/here';
 import { type AsTyped, idFor, numberIn, numberOrText, text, textIn } from './formNumbers';
 
 type Keeping = KitchenFile['keeping'];

@@ -1,7 +1,7 @@
 'use client';
 
 import { useFormContext, useWatch } from 'react-hook-form';
-import { unitsFor } from '../../../core/units/here';
+import { unitsFor } from '../../../core/units/shown/here';
 import type { KitchenForm } from './form';
 
 /** The units the form is filled in with: as they are chosen on it, saved or not. */

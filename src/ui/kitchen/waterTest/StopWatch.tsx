@@ -1,7 +1,7 @@
 import { Timer } from 'lucide-react';
 import { countdown } from '../../../core/units/clock';
+import { useSay } from '../../shared/hooks/useSay';
 import { BUTTON, PRIMARY } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 import { kitchenNow } from '../../station/line/clock';
 
 type Props = {

@@ -1,9 +1,9 @@
 import type { House } from '../../../core/house/house';
 import type { WaterTested } from '../../../core/learn/waterTest';
-import { spaced } from '../../../core/units/format';
+import { spaced } from '../../../core/units/shown/format';
+import { useSay } from '../../shared/hooks/useSay';
 import { Link } from '../../shared/Link';
 import { BUTTON, PRIMARY } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 
 export const CARD = 'rounded-sm border-2 border-ink bg-surface p-4';
 

@@ -15,9 +15,9 @@ import type { Plan } from '../../../core/plan/types';
 import { parseNumber } from '../../../core/units/typed/parse';
 import { Tick } from '../../shared/form/Field';
 import { MetricField } from '../../shared/form/MetricField';
+import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 
 type Props = {
   readonly plan: Plan;

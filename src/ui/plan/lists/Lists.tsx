@@ -5,10 +5,10 @@ import type { House } from '../../../core/house/house';
 import { message } from '../../../core/message/message';
 import type { TimedOrder } from '../../../core/order/order';
 import type { Plan } from '../../../core/plan/types';
-import type { Show } from '../../../core/units/show';
+import type { Show } from '../../../core/units/shown/show';
 import { Segments } from '../../shared/form/Segments';
+import { useSay } from '../../shared/hooks/useSay';
 import { lazily } from '../../shared/lazily';
-import { useSay } from '../../shared/useSay';
 import { useTicks } from './useTicks';
 import { Grouped, type Grouping, isTicked, WeighOut } from './WeighOut';
 

@@ -8,10 +8,10 @@ import { term } from '../../../core/message/term';
 import type { TimedOrder } from '../../../core/order/order';
 import { garnishOf } from '../../../core/plan/bowl/garnish';
 import type { Plan, WeighLine } from '../../../core/plan/types';
-import { fetchedWords, jugWords } from '../../../core/units/show';
+import { fetchedWords, jugWords } from '../../../core/units/shown/show';
 import { stockName } from '../../order/stockWords';
+import { useSay } from '../../shared/hooks/useSay';
 import { Scroll } from '../../shared/Scroll';
-import { useSay } from '../../shared/useSay';
 import { useStockPlan } from './useStockPlan';
 
 type Props = {

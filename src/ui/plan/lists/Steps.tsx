@@ -4,11 +4,11 @@ import type { ReactNode } from 'react';
 import { term } from '../../../core/message/term';
 import type { Plan } from '../../../core/plan/types';
 import { timeOfDay } from '../../../core/units/clock';
-import { duration, mPas } from '../../../core/units/format';
-import { degrees, type Show, volumeWords } from '../../../core/units/show';
+import { duration, mPas } from '../../../core/units/shown/format';
+import { degrees, type Show, volumeWords } from '../../../core/units/shown/show';
 import { detailsOf, titleOf } from '../../../core/words/steps';
+import { useSay } from '../../shared/hooks/useSay';
 import { Scroll } from '../../shared/Scroll';
-import { useSay } from '../../shared/useSay';
 
 type Props = {
   readonly plan: Plan;

@@ -2,7 +2,7 @@
 
 import { Flame } from 'lucide-react';
 import { useState } from 'react';
-import type { StockPlan } from '../../../core/compare/stockPlan';
+import type { StockPlan } from '../../../core/compare/beside/stockPlan';
 import { asideOf, figureOf } from '../../../core/formats/sheet';
 import type { House } from '../../../core/house/house';
 import { message } from '../../../core/message/message';
@@ -11,13 +11,13 @@ import type { TimedOrder } from '../../../core/order/order';
 import type { Plan } from '../../../core/plan/types';
 import { warningLine } from '../../../core/plan/warningWords';
 import { timeOfDay } from '../../../core/units/clock';
-import { duration } from '../../../core/units/format';
+import { duration } from '../../../core/units/shown/format';
 import { momentWords } from '../../../core/words/moment';
 import { detailsOf, titleOf } from '../../../core/words/steps';
 import { stockName } from '../../order/stockWords';
+import { useSay } from '../../shared/hooks/useSay';
 import { Link } from '../../shared/Link';
 import { BUTTON } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 import { kitchenNow } from '../../station/line/clock';
 import { useBegin } from '../useBegin';
 import { useStockPlan } from './useStockPlan';

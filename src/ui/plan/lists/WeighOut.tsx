@@ -8,9 +8,9 @@ import { type Message, message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';
 import type { PlanStep, WeighLine } from '../../../core/plan/types';
 import { titleAsMessage } from '../../../core/words/steps';
+import { useSay } from '../../shared/hooks/useSay';
+import { useShow } from '../../shared/hooks/useShow';
 import { Scroll } from '../../shared/Scroll';
-import { useSay } from '../../shared/useSay';
-import { useShow } from '../../shared/useShow';
 import { Weight } from './Weight';
 
 type Props = {

@@ -1,7 +1,7 @@
 'use client';
 
 import { useDeferredValue, useMemo } from 'react';
-import { type StockPlan, stockPlanFor } from '../../../core/compare/stockPlan';
+import { type StockPlan, stockPlanFor } from '../../../core/compare/beside/stockPlan';
 import type { House } from '../../../core/house/house';
 import type { TimedOrder } from '../../../core/order/order';
 import type { Plan } from '../../../core/plan/types';

@@ -10,13 +10,13 @@ import { isMessage, type Message, message } from '../../../core/message/message'
 import { term } from '../../../core/message/term';
 import { Told } from '../../../core/message/told';
 import type { Plan } from '../../../core/plan/types';
-import { mPas, spaced } from '../../../core/units/format';
+import { mPas, spaced } from '../../../core/units/shown/format';
 import { toCelsius, toFahrenheit } from '../../../core/units/temperature';
 import { parseNumber } from '../../../core/units/typed/parse';
 import { kindsFor, LINE_SPREAD, unitOf, wouldRead } from '../../shared/flowTests';
+import { useSay } from '../../shared/hooks/useSay';
+import { useShow } from '../../shared/hooks/useShow';
 import { FIELD, PRIMARY } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
-import { useShow } from '../../shared/useShow';
 
 /** Where a reading stands in the planned soup; why not, when it cannot be read. */
 function placed(test: FlowTest, reading: number, celsius: number, plan: Plan): Placed | Message {

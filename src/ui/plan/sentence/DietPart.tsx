@@ -11,8 +11,8 @@ import type { TimedOrder } from '../../../core/order/order';
 import type { Recipe } from '../../../core/recipe/recipe';
 import { PART } from '../../shared/form/Choice';
 import { Tick } from '../../shared/form/Field';
+import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
-import { useSay } from '../../shared/useSay';
 
 /** Whom the batch is for, in the sentence’s words. */
 const guestWords = (diets: readonly Diet[]): Message =>

@@ -2,7 +2,7 @@
 
 import { Minus, Plus } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import type { Finished, Held } from '../../../core/compare/finished';
+import type { Finished, Held } from '../../../core/compare/beside/finished';
 import { term } from '../../../core/message/term';
 import { ORDER_BOUNDS } from '../../../core/order/bounds';
 import type { Aim, Amendment, TimedOrder } from '../../../core/order/order';
@@ -15,8 +15,8 @@ import { RadioRow } from '../../order/RadioRow';
 import { amendmentOf } from '../../order/stores';
 import { useOneByOne } from '../../order/useOneByOne';
 import { Grade } from '../../shared/Grade';
+import { type Say, useSay } from '../../shared/hooks/useSay';
 import { BUTTON } from '../../shared/styles';
-import { type Say, useSay } from '../../shared/useSay';
 
 type Props = {
   readonly order: TimedOrder;

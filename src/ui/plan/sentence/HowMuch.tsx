@@ -5,12 +5,12 @@ import { useId, useState } from 'react';
 import { message } from '../../../core/message/message';
 import { ORDER_BOUNDS } from '../../../core/order/bounds';
 import { VOLUME_UNITS } from '../../../core/units/quantity';
-import type { Show } from '../../../core/units/show';
+import type { Show } from '../../../core/units/shown/show';
 import { parseNumber } from '../../../core/units/typed/parse';
 import { MetricField } from '../../shared/form/MetricField';
 import { Segments } from '../../shared/form/Segments';
+import { useSay } from '../../shared/hooks/useSay';
 import { BUTTON, FIELD } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 
 const [LEAST_LITRES, MOST_LITRES] = ORDER_BOUNDS.litres;
 

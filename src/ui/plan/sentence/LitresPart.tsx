@@ -1,11 +1,11 @@
 'use client';
 
 import { useState } from 'react';
-import { type Show, volumeWords } from '../../../core/units/show';
+import { type Show, volumeWords } from '../../../core/units/shown/show';
 import { PART } from '../../shared/form/Choice';
+import { useSay } from '../../shared/hooks/useSay';
 import { lazily } from '../../shared/lazily';
 import { Sheet } from '../../shared/Sheet';
-import { useSay } from '../../shared/useSay';
 
 /** Loaded when first opened. */
 const HowMuch = lazily(async () => (await import('./HowMuch')).HowMuch);

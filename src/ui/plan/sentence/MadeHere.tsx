@@ -12,7 +12,7 @@ import { stockName } from '../../order/stockWords';
 import { Pick } from '../../shared/form/Field';
 import { MetricField } from '../../shared/form/MetricField';
 import { Segments } from '../../shared/form/Segments';
-import { useSay } from '../../shared/useSay';
+import { useSay } from '../../shared/hooks/useSay';
 
 type Props = {
   readonly order: TimedOrder;

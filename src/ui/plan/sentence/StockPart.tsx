@@ -7,9 +7,9 @@ import type { Setup } from '../../../core/plan/solve/simulate';
 import type { Recipe } from '../../../core/recipe/recipe';
 import { stockWords } from '../../order/stockWords';
 import { PART } from '../../shared/form/Choice';
+import { useSay } from '../../shared/hooks/useSay';
 import { lazily } from '../../shared/lazily';
 import { Sheet } from '../../shared/Sheet';
-import { useSay } from '../../shared/useSay';
 
 /** Loaded when first opened. */
 const Stocks = lazily(async () => (await import('./Stocks')).Stocks);

@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import type { Stocked } from '../../../core/compare/stocked';
+import type { Stocked } from '../../../core/compare/beside/stocked';
 import { ingredient } from '../../../core/food/catalogue';
 import type { House } from '../../../core/house/house';
 import { message } from '../../../core/message/message';
@@ -18,7 +18,7 @@ import { stockName, stockWords } from '../../order/stockWords';
 import { amendmentOf } from '../../order/stores';
 import { useOneByOne } from '../../order/useOneByOne';
 import { Grade } from '../../shared/Grade';
-import { type Say, useSay } from '../../shared/useSay';
+import { type Say, useSay } from '../../shared/hooks/useSay';
 import { thickenerWords } from './Finishes';
 import { MadeHere } from './MadeHere';
 

@@ -13,7 +13,7 @@ import { amendmentOf } from '../../order/stores';
 import { useOneByOne } from '../../order/useOneByOne';
 import { Segments } from '../../shared/form/Segments';
 import { doseWords, Grade } from '../../shared/Grade';
-import { useSay } from '../../shared/useSay';
+import { useSay } from '../../shared/hooks/useSay';
 
 type Props = {
   readonly order: TimedOrder;

@@ -2,8 +2,8 @@
 
 import { useId, useState } from 'react';
 import { PART } from '../../shared/form/Choice';
+import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
-import { useSay } from '../../shared/useSay';
 
 type Props = { readonly time: string; readonly onChange: (time: string) => void };
 

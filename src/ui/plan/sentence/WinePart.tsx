@@ -4,7 +4,7 @@ import { type Message, message } from '../../../core/message/message';
 import { WINE_TO } from '../../../core/order/changes/wine';
 import type { TimedOrder } from '../../../core/order/order';
 import { Choice } from '../../shared/form/Choice';
-import { useSay } from '../../shared/useSay';
+import { useSay } from '../../shared/hooks/useSay';
 
 /** How far the wine is boiled down, in the sentence. */
 const wineWords = (to: number | undefined): Message =>

@@ -8,9 +8,9 @@ import { term } from '../../../core/message/term';
 import { Field, Pick } from '../../shared/form/Field';
 import { IngredientField } from '../../shared/form/IngredientField';
 import { MetricInput } from '../../shared/form/MetricInput';
+import { useSay } from '../../shared/hooks/useSay';
+import { useUnits } from '../../shared/hooks/useUnits';
 import { BUTTON } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
-import { useUnits } from '../../shared/useUnits';
 import { type ItemForm, itemForm, type RecipeForm } from './form/form';
 
 const EMPTY_ITEM: ItemForm = { ...itemForm({ ingredient: '', amount: '' }) };

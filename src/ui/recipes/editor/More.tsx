@@ -1,8 +1,8 @@
 'use client';
 
+import { useSay } from '../../shared/hooks/useSay';
 import { Link } from '../../shared/Link';
 import { BUTTON, PRIMARY } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 
 type Props = {
   /** Null for a recipe not yet kept. */

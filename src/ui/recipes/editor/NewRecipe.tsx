@@ -3,7 +3,7 @@
 import { useEffect, useState } from 'react';
 import type { House } from '../../../core/house/house';
 import type { RecipeText } from '../../../core/recipe/recipe';
-import { useSay } from '../../shared/useSay';
+import { useSay } from '../../shared/hooks/useSay';
 import { handedOver } from '../handOver';
 import { EditorView } from './EditorView';
 

@@ -6,11 +6,11 @@ import { type Message, message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';
 import type { Foresight } from '../../../core/plan/foresee';
 import type { WarningKind } from '../../../core/plan/types';
-import { duration, mPas } from '../../../core/units/format';
-import { degrees, type Show, volumeWords } from '../../../core/units/show';
+import { duration, mPas } from '../../../core/units/shown/format';
+import { degrees, type Show, volumeWords } from '../../../core/units/shown/show';
 import { Spoon } from '../../shared/draw/Spoon';
-import { useSay } from '../../shared/useSay';
-import { useUnits } from '../../shared/useUnits';
+import { useSay } from '../../shared/hooks/useSay';
+import { useUnits } from '../../shared/hooks/useUnits';
 
 /** Not grave, and mended in the recipe itself. */
 const MENDED_HERE: ReadonlySet<WarningKind> = new Set(['fat-short', 'fat-over', 'raw-flour']);

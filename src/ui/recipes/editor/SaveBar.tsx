@@ -1,4 +1,4 @@
-import { useSay } from '../../shared/useSay';
+import { useSay } from '../../shared/hooks/useSay';
 
 type Props = {
   readonly note: string;

@@ -6,11 +6,11 @@ import type { House } from '../../../core/house/house';
 import { message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';
 import type { RecipeText } from '../../../core/recipe/recipe';
-import { askedVolume } from '../../../core/units/show';
+import { askedVolume } from '../../../core/units/shown/show';
 import { Field, Pick } from '../../shared/form/Field';
 import { MetricInput } from '../../shared/form/MetricInput';
-import { useSay } from '../../shared/useSay';
-import { useShow } from '../../shared/useShow';
+import { useSay } from '../../shared/hooks/useSay';
+import { useShow } from '../../shared/hooks/useShow';
 import type { RecipeForm } from './form/form';
 
 type Props = {

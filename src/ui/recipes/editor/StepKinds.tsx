@@ -1,6 +1,6 @@
 import { STEP_KINDS, type StepKind } from '../../../core/pot/kinds/names';
 import { ROWS } from '../../../core/pot/kinds/rows';
-import { useSay } from '../../shared/useSay';
+import { useSay } from '../../shared/hooks/useSay';
 
 /** Every kind of step, to pick one. */
 export function StepKinds({ onPick }: { onPick: (kind: StepKind) => void }) {

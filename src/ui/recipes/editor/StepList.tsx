@@ -15,10 +15,10 @@ import { useState } from 'react';
 import { useFieldArray, useFormContext } from 'react-hook-form';
 import { FORMS } from '../../../core/pot/kinds/forms';
 import type { StepKind } from '../../../core/pot/kinds/names';
+import { useSay } from '../../shared/hooks/useSay';
 import { lazily } from '../../shared/lazily';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 import { type RecipeForm, stepForm } from './form/form';
 import { StepCard } from './StepCard';
 

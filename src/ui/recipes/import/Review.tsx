@@ -1,6 +1,6 @@
 'use client';
 
-import { capital } from '../../../core/units/format';
+import { capital } from '../../../core/units/shown/format';
 import '../../../core/food/load';
 import { CircleAlert, CircleCheck } from 'lucide-react';
 import { useRouter } from 'next/navigation';
@@ -11,8 +11,8 @@ import { WHENS } from '../../../core/formats/draft/draftSteps';
 import { term } from '../../../core/message/term';
 import { Field, Pick, Tick } from '../../shared/form/Field';
 import { IngredientField } from '../../shared/form/IngredientField';
+import { useSay } from '../../shared/hooks/useSay';
 import { BUTTON, PRIMARY } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 import { ask, problemWords, type ToldProblem } from '../../station/line/api';
 import { handOver } from '../handOver';
 import { amountProblem, ingredientProblem, type Line } from './line';

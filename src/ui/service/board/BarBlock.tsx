@@ -6,8 +6,8 @@ import { Flame, Pin, TriangleAlert } from 'lucide-react';
 import type { KeyboardEvent } from 'react';
 import type { Bar } from '../../../core/service/board';
 import { clockOf } from '../../../core/service/service';
-import { askedVolume } from '../../../core/units/show';
-import { useSay } from '../../shared/useSay';
+import { askedVolume } from '../../../core/units/shown/show';
+import { useSay } from '../../shared/hooks/useSay';
 import { type LaneSpan, stretchStyle } from './lanes';
 
 type Props = {

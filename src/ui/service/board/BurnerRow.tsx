@@ -5,7 +5,7 @@ import type { KeyboardEvent } from 'react';
 import type { Burner } from '../../../core/heat/burner';
 import type { Bar } from '../../../core/service/board';
 import { clockOf } from '../../../core/service/service';
-import { useSay } from '../../shared/useSay';
+import { useSay } from '../../shared/hooks/useSay';
 import { BarBlock } from './BarBlock';
 import { across, type LaneSpan, lanesOf, stretchStyle } from './lanes';
 import { Lines } from './Marks';

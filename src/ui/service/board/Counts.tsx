@@ -5,7 +5,7 @@ import { term } from '../../../core/message/term';
 import type { Bar, Level } from '../../../core/service/board';
 import { type Service, TOOLS } from '../../../core/service/service';
 import { toolIn } from '../../../core/service/timetable';
-import { useSay } from '../../shared/useSay';
+import { useSay } from '../../shared/hooks/useSay';
 import { type LaneSpan, stretchStyle } from './lanes';
 
 /** px of one pair of hands. */

@@ -1,7 +1,7 @@
 'use client';
 
 import { clsx } from 'clsx';
-import { useSay } from '../../shared/useSay';
+import { useSay } from '../../shared/hooks/useSay';
 import { HATCHED } from './BarBlock';
 import { across, hoursOf } from './lanes';
 

@@ -3,7 +3,7 @@
 import { useDraggable } from '@dnd-kit/core';
 import type { KeyboardEvent } from 'react';
 import { clockOf, type Service } from '../../../core/service/service';
-import { useSay } from '../../shared/useSay';
+import { useSay } from '../../shared/hooks/useSay';
 import { across, type LaneSpan } from './lanes';
 
 /** Minutes a time on the pass is moved by. */

@@ -5,12 +5,12 @@ import type { House } from '../../../core/house/house';
 import { warningLine } from '../../../core/plan/warningWords';
 import type { Bar } from '../../../core/service/board';
 import { type BoardPlace, clockOf } from '../../../core/service/service';
-import { askedVolume } from '../../../core/units/show';
+import { askedVolume } from '../../../core/units/shown/show';
 import { Pick } from '../../shared/form/Field';
+import { useSay } from '../../shared/hooks/useSay';
 import { Link } from '../../shared/Link';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON, PRIMARY } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 import { Clock } from './HouseSheet';
 
 type Props = {

@@ -8,9 +8,9 @@ import type { OpenedService } from '../../../core/service/openService';
 import { clockOf, copied, type Service } from '../../../core/service/service';
 import { shortDay } from '../../../core/service/words/dayWords';
 import { FileButton } from '../../shared/form/FileButton';
+import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 import { ask, problemWords } from '../../station/line/api';
 import { readRole } from '../../station/useRole';
 

@@ -5,8 +5,8 @@ import { term } from '../../../core/message/term';
 import { clockOf, minutesOf, type Service, TOOLS } from '../../../core/service/service';
 import { Field } from '../../shared/form/Field';
 import { Segments } from '../../shared/form/Segments';
+import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
-import { useSay } from '../../shared/useSay';
 
 type Props = {
   readonly service: Service;

@@ -8,14 +8,14 @@ import { term } from '../../../core/message/term';
 import { ORDER_BOUNDS } from '../../../core/order/bounds';
 import { MOST_DRAWS } from '../../../core/service/bounds';
 import { clockOf, litresOf, minutesOf, type Soup } from '../../../core/service/service';
-import { askedVolume } from '../../../core/units/show';
+import { askedVolume } from '../../../core/units/shown/show';
 import { addressOf } from '../../order/address';
 import type { Stores } from '../../order/stores';
 import { Field, Pick, Tick } from '../../shared/form/Field';
 import { MetricField } from '../../shared/form/MetricField';
+import { useSay } from '../../shared/hooks/useSay';
 import { Link } from '../../shared/Link';
 import { HEAD_BUTTON } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 
 type Props = {
   readonly soup: Soup;

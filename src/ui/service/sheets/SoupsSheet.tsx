@@ -9,9 +9,9 @@ import { freeSoupId, type Service, type Soup, withCovers } from '../../../core/s
 import type { Shelf } from '../../order/stores';
 import type { OnShelf } from '../../order/useShelf';
 import { Pick } from '../../shared/form/Field';
+import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 import { ask } from '../../station/line/api';
 import { Whole } from './HouseSheet';
 import { SoupForm } from './SoupForm';

@@ -11,7 +11,7 @@ import {
 import { type EChartsCoreOption, init, use } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
-import { useTheme } from '../useTheme';
+import { useTheme } from '../hooks/useTheme';
 
 use([
   LineChart,

@@ -4,8 +4,8 @@ import { clsx } from 'clsx';
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
 import { BANDS, type BandLimits, bandOf, LADDER_RANGE, middleOf, rangeOf } from '../../../core/flow/bands';
 import { term } from '../../../core/message/term';
-import { mPas } from '../../../core/units/format';
-import { useSay } from '../useSay';
+import { mPas } from '../../../core/units/shown/format';
+import { useSay } from '../hooks/useSay';
 import { fromTop, height } from './Scale';
 import { Spoon } from './Spoon';
 

@@ -2,8 +2,8 @@ import { memo } from 'react';
 import { depthOf, FILL_LIMIT, rimVolume, type Vessel, volumeAt } from '../../../core/heat/vessel';
 import type { Message } from '../../../core/message/message';
 import type { Piece } from '../../../core/pot/pot';
-import { type Show, volumeWords } from '../../../core/units/show';
-import { useSay } from '../useSay';
+import { type Show, volumeWords } from '../../../core/units/shown/show';
+import { useSay } from '../hooks/useSay';
 import { spread } from './spread';
 
 export type DrawnLevel = {

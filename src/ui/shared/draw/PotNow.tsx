@@ -1,6 +1,6 @@
 import { depthOf, FILL_LIMIT, rimVolume, type Vessel } from '../../../core/heat/vessel';
-import { type Show, volumeWords } from '../../../core/units/show';
-import { useSay } from '../useSay';
+import { type Show, volumeWords } from '../../../core/units/shown/show';
+import { useSay } from '../hooks/useSay';
 
 const WIDTH = 188;
 const HEIGHT = 190;

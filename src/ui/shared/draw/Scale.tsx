@@ -2,8 +2,8 @@ import { clsx } from 'clsx';
 import { BANDS, type BandLimits, bandOf, LADDER_RANGE, rangeOf } from '../../../core/flow/bands';
 import type { Message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';
-import { mPas } from '../../../core/units/format';
-import { useSay } from '../useSay';
+import { mPas } from '../../../core/units/shown/format';
+import { useSay } from '../hooks/useSay';
 
 const [LOW, HIGH] = LADDER_RANGE;
 const SPAN = Math.log(HIGH / LOW);

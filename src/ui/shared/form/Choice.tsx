@@ -4,9 +4,9 @@ import { clsx } from 'clsx';
 import { Check } from 'lucide-react';
 import { type KeyboardEvent, useId, useState } from 'react';
 import type { Message } from '../../../core/message/message';
+import { useSay } from '../hooks/useSay';
 import { Sheet } from '../Sheet';
 import { FIELD } from '../styles';
-import { useSay } from '../useSay';
 import { findIn } from './findIn';
 
 export type ChoiceOption<T extends string> = {

@@ -4,8 +4,8 @@ import { useCombobox } from 'downshift';
 import { useMemo, useState } from 'react';
 import { catalogue, ingredient, isIngredient } from '../../../core/food/catalogue';
 import { matches } from '../../../core/formats/lines/match';
+import { useSay } from '../hooks/useSay';
 import { FIELD } from '../styles';
-import { useSay } from '../useSay';
 
 export type IngredientProps = {
   readonly id: string;

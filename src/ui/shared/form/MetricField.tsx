@@ -2,10 +2,10 @@
 
 import { type ComponentProps, useRef, useState } from 'react';
 import type { Message } from '../../../core/message/message';
-import { type ReadUnit, retyped, unitsFor } from '../../../core/units/here';
-import { METRIC } from '../../../core/units/show';
-import { useSay } from '../useSay';
-import { useUnits } from '../useUnits';
+import { type ReadUnit, retyped, unitsFor } from '../../../core/units/shown/here';
+import { METRIC } from '../../../core/units/shown/show';
+import { useSay } from '../hooks/useSay';
+import { useUnits } from '../hooks/useUnits';
 import { Field } from './Field';
 
 type Props = Omit<ComponentProps<typeof Field>, 'label' | 'value' | 'onChange'> & {

@@ -2,10 +2,10 @@
 
 import { Delete } from 'lucide-react';
 import { useId, useState } from 'react';
-import { spaced } from '../../../core/units/format';
+import { spaced } from '../../../core/units/shown/format';
 import { typedNumber } from '../../../core/units/typed/parse';
+import { useSay } from '../hooks/useSay';
 import { BUTTON, PRIMARY } from '../styles';
-import { useSay } from '../useSay';
 
 export type Asked = {
   /** What is read: "Temperature". */

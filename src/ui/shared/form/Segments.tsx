@@ -1,8 +1,8 @@
 'use client';
 
 import type { Message } from '../../../core/message/message';
+import { useSay } from '../hooks/useSay';
 import { segment } from '../styles';
-import { useSay } from '../useSay';
 
 type Props<T extends string> = {
   readonly label: string;

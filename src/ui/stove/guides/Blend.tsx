@@ -1,12 +1,12 @@
 'use client';
 
 import { useState } from 'react';
-import type { Guide as Guidance } from '../../../core/batch/guide';
-import { JUGS } from '../../../core/batch/guide';
+import type { Guide as Guidance } from '../../../core/batch/guide/guide';
+import { JUGS } from '../../../core/batch/guide/guide';
 import { jugFills } from '../../../core/safety/cautions';
-import { degrees, type Show, volumeWords } from '../../../core/units/show';
+import { degrees, type Show, volumeWords } from '../../../core/units/shown/show';
 import { Segments } from '../../shared/form/Segments';
-import { useSay } from '../../shared/useSay';
+import { useSay } from '../../shared/hooks/useSay';
 import { Ticks } from './Ticks';
 
 export function Blend({

@@ -1,11 +1,11 @@
 'use client';
 
 import type { EventBody, StepKey } from '../../../core/batch/events';
-import type { Guide as Guidance } from '../../../core/batch/guide';
+import type { Guide as Guidance } from '../../../core/batch/guide/guide';
 import type { RouxColour } from '../../../core/thicken/granules';
-import { duration } from '../../../core/units/format';
-import { degrees, massWords, type Show, volumeWords } from '../../../core/units/show';
-import { useSay } from '../../shared/useSay';
+import { duration } from '../../../core/units/shown/format';
+import { degrees, massWords, type Show, volumeWords } from '../../../core/units/shown/show';
+import { useSay } from '../../shared/hooks/useSay';
 import { Blend } from './Blend';
 import { Roux } from './Roux';
 import { Temper } from './Temper';

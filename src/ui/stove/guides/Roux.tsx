@@ -1,10 +1,10 @@
 'use client';
 
 import { clsx } from 'clsx';
-import type { Guide as Guidance } from '../../../core/batch/guide';
+import type { Guide as Guidance } from '../../../core/batch/guide/guide';
 import { term } from '../../../core/message/term';
 import type { RouxColour } from '../../../core/thicken/granules';
-import { useSay } from '../../shared/useSay';
+import { useSay } from '../../shared/hooks/useSay';
 
 /** Paints of a roux, flour cooked in butter from paste to chestnut. */
 const PAINT: Readonly<Record<RouxColour, string>> = {

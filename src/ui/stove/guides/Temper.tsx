@@ -1,8 +1,8 @@
 'use client';
 
-import type { Guide as Guidance } from '../../../core/batch/guide';
-import { degrees, type Show } from '../../../core/units/show';
-import { useSay } from '../../shared/useSay';
+import type { Guide as Guidance } from '../../../core/batch/guide/guide';
+import { degrees, type Show } from '../../../core/units/shown/show';
+import { useSay } from '../../shared/hooks/useSay';
 import { TemperScale } from './TemperScale';
 import { Ticks } from './Ticks';
 

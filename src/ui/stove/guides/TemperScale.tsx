@@ -1,5 +1,5 @@
-import { degrees, type Show } from '../../../core/units/show';
-import { useSay } from '../../shared/useSay';
+import { degrees, type Show } from '../../../core/units/shown/show';
+import { useSay } from '../../shared/hooks/useSay';
 
 const WIDTH = 640;
 const LEFT = 16;

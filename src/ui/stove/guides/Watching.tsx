@@ -1,7 +1,7 @@
 import { Check } from 'lucide-react';
-import type { Watch, WatchedPieces } from '../../../core/batch/watch';
+import type { Watch, WatchedPieces } from '../../../core/batch/guide/watch';
 import { term } from '../../../core/message/term';
-import { useSay } from '../../shared/useSay';
+import { useSay } from '../../shared/hooks/useSay';
 
 /** What the step is about, large enough to be read from the other side of the kitchen. */
 export function Watching({ watch }: { watch: Watch }) {

@@ -2,8 +2,8 @@
 
 import type { ReactNode } from 'react';
 import type { Message } from '../../../core/message/message';
+import { useSay } from '../../shared/hooks/useSay';
 import { BUTTON } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 
 type Props<T extends string> = {
   readonly says?: ReactNode;

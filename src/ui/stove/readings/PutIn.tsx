@@ -7,8 +7,8 @@ import { message } from '../../../core/message/message';
 import { parseNumber } from '../../../core/units/typed/parse';
 import { IngredientField } from '../../shared/form/IngredientField';
 import { MetricField } from '../../shared/form/MetricField';
+import { useSay } from '../../shared/hooks/useSay';
 import { PRIMARY } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 
 /** Something that went in without the plan asking for it. */
 export function PutIn({ onTake }: { onTake: (body: EventBody) => void }) {

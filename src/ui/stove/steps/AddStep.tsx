@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { parseNumber } from '../../../core/units/typed/parse';
 import { Field } from '../../shared/form/Field';
+import { useSay } from '../../shared/hooks/useSay';
 import { PRIMARY } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 
 /** A step the plan did not have: what is done, and for how long. */
 export function AddStep({ onAdd }: { onAdd: (title: string, minutes: number | null) => void }) {

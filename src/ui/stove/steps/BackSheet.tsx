@@ -6,9 +6,9 @@ import { figureOf, lineWords } from '../../../core/batch/lineWords';
 import type { BatchState } from '../../../core/batch/state';
 import { timeOfDay } from '../../../core/units/clock';
 import { typedNumber } from '../../../core/units/typed/parse';
+import { useSay } from '../../shared/hooks/useSay';
+import { useUnits } from '../../shared/hooks/useUnits';
 import { TakeBack } from '../../shared/TakeBack';
-import { useSay } from '../../shared/useSay';
-import { useUnits } from '../../shared/useUnits';
 
 type Props = {
   readonly event: BatchEvent;

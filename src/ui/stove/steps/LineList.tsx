@@ -7,8 +7,8 @@ import { lineWords } from '../../../core/batch/lineWords';
 import type { BatchState } from '../../../core/batch/state';
 import { takenBack } from '../../../core/record/counting';
 import { timeOfDay } from '../../../core/units/clock';
+import { useSay } from '../../shared/hooks/useSay';
 import { BUTTON } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
 
 type Props = {
   readonly events: readonly BatchEvent[];

@@ -3,9 +3,9 @@ import type { StepState } from '../../../core/batch/state';
 import { titleIn } from '../../../core/batch/titleIn';
 import { message } from '../../../core/message/message';
 import { Field } from '../../shared/form/Field';
+import { useSay } from '../../shared/hooks/useSay';
+import { useShow } from '../../shared/hooks/useShow';
 import { BUTTON, PRIMARY } from '../../shared/styles';
-import { useSay } from '../../shared/useSay';
-import { useShow } from '../../shared/useShow';
 
 const REASONS = [
   message('not needed'),

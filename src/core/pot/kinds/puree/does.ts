@@ -1,4 +1,4 @@
-import { volumeMl } from '../../contents';
+import { volumeMl } from '../../contents/contents';
 import { blend, minutesOfPuree } from '../../steps/puree';
 import { type Does, guarded, timed } from '../outcome';
 

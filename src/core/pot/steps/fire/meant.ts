@@ -1,4 +1,4 @@
-import { lotOf } from '../../lots';
+import { lotOf } from '../../contents/lots';
 import type { Piece } from '../../pot';
 
 /** Whether a piece is among those a step names (all, when it names none): by its ingredient, or by which go of it. */

@@ -2,7 +2,7 @@ import '../../../food/load';
 import { type Burner, heatInto } from '../../../heat/burner';
 import type { Vessel } from '../../../heat/vessel';
 import { advance } from '../../advance';
-import { heatCapacity } from '../../contents';
+import { heatCapacity } from '../../contents/contents';
 import { STANDARD_KITCHEN as room } from '../../kitchen';
 import { emptyPot, type Pot } from '../../pot';
 import { Step } from '../../step';

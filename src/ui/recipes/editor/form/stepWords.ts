@@ -1,7 +1,7 @@
 import { ingredient, isIngredient } from '../../../../core/food/catalogue';
 import { type Message, message } from '../../../../core/message/message';
 import { term } from '../../../../core/message/term';
-import type { Say } from '../../../shared/useSay';
+import type { Say } from '../../../shared/hooks/useSay';
 import type { StepFields } from './form';
 
 const shortName = (id: string, say: Say): string =>

@@ -1,15 +1,15 @@
-import type { BatchEvent } from '../batch/events';
-import type { House } from '../house/house';
-import { type Message, message } from '../message/message';
-import { term } from '../message/term';
-import { takenBack } from '../record/counting';
-import type { RuleSet } from '../safety/rules';
-import type { KeepEvent } from './events';
-import { happened, type Lot, type LotStage, type LotState, placeOf } from './lot';
-import type { Deviation, Done } from './safe/deviation';
-import { lotState } from './safe/fold';
-import { judge } from './safe/judged';
-import { rulesIn } from './standing';
+import type { BatchEvent } from '../../batch/events';
+import type { House } from '../../house/house';
+import { type Message, message } from '../../message/message';
+import { term } from '../../message/term';
+import { takenBack } from '../../record/counting';
+import type { RuleSet } from '../../safety/rules';
+import type { KeepEvent } from '../events';
+import { happened, type Lot, type LotStage, type LotState, placeOf } from '../lot';
+import type { Deviation, Done } from '../safe/deviation';
+import { lotState } from '../safe/fold';
+import { judge } from '../safe/judged';
+import { rulesIn } from '../standing';
 
 /** What an entry of the record shows beside what it says. */
 export const MARKS = [

@@ -1,6 +1,6 @@
 import { renderToStaticMarkup } from 'react-dom/server';
-import { message } from '../../core/message/message';
-import { METRIC } from '../../core/units/show';
+import { message } from '../../../core/message/message';
+import { METRIC } from '../../../core/units/shown/show';
 import { sayFor } from './useSay';
 
 const say = sayFor(METRIC);

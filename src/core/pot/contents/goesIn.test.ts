@@ -1,6 +1,6 @@
-import type { Product } from '../food/product';
+import type { Product } from '../../food/product';
+import { Step } from '../step';
 import { allergensOf, asBought, costOf, putInBy, wholeCost } from './goesIn';
-import { Step } from './step';
 
 const products: Record<string, Product> = {
   leek: { ingredient: 'leek', edibleYield: 0.5, pricePerKg: 4 },

@@ -1,4 +1,4 @@
-import type { BatchEvent } from './events';
+import type { BatchEvent } from '../events';
 
 /** An event that reached the server this long after it happened, ms, waited on its station. */
 const LATE = 120_000;

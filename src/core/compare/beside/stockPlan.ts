@@ -1,7 +1,7 @@
-import { bandOf, middleOf } from '../flow/bands';
-import type { Burner } from '../heat/burner';
-import { holding, type Vessel } from '../heat/vessel';
-import type { House } from '../house/house';
+import { bandOf, middleOf } from '../../flow/bands';
+import type { Burner } from '../../heat/burner';
+import { holding, type Vessel } from '../../heat/vessel';
+import type { House } from '../../house/house';
 import {
   coversTimes,
   type Making,
@@ -10,13 +10,13 @@ import {
   stockRecipe,
   stockRecipeId,
   strengthOf,
-} from '../order/changes/makings';
-import type { Amendment, Order } from '../order/order';
-import { planFor } from '../plan/plan';
-import type { Plan } from '../plan/types';
-import { portionsIn } from '../pot/portions';
-import type { Portion } from '../pot/step';
-import { Recipe } from '../recipe/recipe';
+} from '../../order/changes/makings';
+import type { Amendment, Order } from '../../order/order';
+import { planFor } from '../../plan/plan';
+import type { Plan } from '../../plan/types';
+import { portionsIn } from '../../pot/contents/portions';
+import type { Portion } from '../../pot/step';
+import { Recipe } from '../../recipe/recipe';
 
 /** A stock made here for a soup: a plan of its own, in its own pot. */
 export type StockPlan = {

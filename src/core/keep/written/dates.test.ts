@@ -1,10 +1,10 @@
-import { demoHouse } from '../../../demo/demo';
-import { RULES } from '../safety/rules';
-import { inEnglish } from '../say/inWords';
+import { demoHouse } from '../../../../demo/demo';
+import { RULES } from '../../safety/rules';
+import { inEnglish } from '../../say/inWords';
+import type { KeepEvent } from '../events';
+import { lotState } from '../safe/fold';
+import { line, lotOf, PUT, pansTo, putBy, read, START, WELL } from '../testKit';
 import { dateMark, dateWords, daysBetween, ifColdWords } from './dates';
-import type { KeepEvent } from './events';
-import { lotState } from './safe/fold';
-import { line, lotOf, PUT, pansTo, putBy, read, START, WELL } from './testKit';
 
 const { keeping } = demoHouse();
 const at = (minutes: number) => START + minutes * 60_000;

@@ -1,8 +1,8 @@
 'use client';
 
 import { createContext, type ReactNode, useContext } from 'react';
-import type { Reader } from '../../core/say/inWords';
-import { METRIC } from '../../core/units/show';
+import type { Reader } from '../../../core/say/inWords';
+import { METRIC } from '../../../core/units/shown/show';
 
 const Shown = createContext<Reader>(METRIC);
 

@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import { unitsFor } from '../../core/units/here';
+import { unitsFor } from '../../../core/units/shown/here';
 import { useShow } from './useShow';
 
 /** The units figures are typed and shown in on this station. */

@@ -1,7 +1,7 @@
-import type { Allergen, Ingredient } from '../food/ingredient';
-import { foodIn, type Kitchen } from './kitchen';
+import type { Allergen, Ingredient } from '../../food/ingredient';
+import { foodIn, type Kitchen } from '../kitchen';
+import type { Portion, Step } from '../step';
 import { portionsIn } from './portions';
-import type { Portion, Step } from './step';
 
 /** g to buy for `g` in the pot: as much more as trimming takes. */
 export const asBought = ({ edibleYield }: Pick<Ingredient, 'edibleYield'>, g: number): number =>

@@ -1,14 +1,14 @@
-import { demoHouse, demoRecipe } from '../../../demo/demo';
-import { middleOf } from '../flow/bands';
-import { ingredient } from '../food/catalogue';
-import { seeded } from '../maths/random';
-import { amended } from '../order/amended';
-import { FINISHES, finishedWith, finishOf, ownFinish } from '../order/changes/finishes';
-import { planFor } from '../plan/plan';
-import type { Setup } from '../plan/solve/simulate';
-import { portionsIn } from '../pot/portions';
-import type { RecipePortion } from '../recipe/recipe';
-import { spoken } from '../say/spoken';
+import { demoHouse, demoRecipe } from '../../../../demo/demo';
+import { middleOf } from '../../flow/bands';
+import { ingredient } from '../../food/catalogue';
+import { seeded } from '../../maths/random';
+import { amended } from '../../order/amended';
+import { FINISHES, finishedWith, finishOf, ownFinish } from '../../order/changes/finishes';
+import { planFor } from '../../plan/plan';
+import type { Setup } from '../../plan/solve/simulate';
+import { portionsIn } from '../../pot/contents/portions';
+import type { RecipePortion } from '../../recipe/recipe';
+import { spoken } from '../../say/spoken';
 import { type Finished, finishedBy, HELD, type Held } from './finished';
 
 const house = demoHouse();

@@ -1,20 +1,27 @@
-import type { Risk } from '../dairy/risk';
-import { ingredient } from '../food/catalogue';
-import type { Allergen } from '../food/ingredient';
-import { type Message, message } from '../message/message';
-import { term } from '../message/term';
-import { amended } from '../order/amended';
-import { type Finish, finishOf, ownFinish, partsOf } from '../order/changes/finishes';
-import type { Aim, Amendment } from '../order/order';
-import { dairyFate } from '../plan/dairyRisk';
-import { planFor } from '../plan/plan';
-import type { Setup } from '../plan/solve/simulate';
-import type { Plan, WeighLine } from '../plan/types';
-import { wholeCost } from '../pot/goesIn';
-import type { Recipe } from '../recipe/recipe';
-import { reasonWords } from '../words/dairy';
-import { bringing, type Fit, type Reason } from './fits';
-import { allergensIn, allergensMoved, type Beside, costOfLines, thickenerBeside, thickenerOf } from './plans';
+import type { Risk } from '../../dairy/risk';
+import { ingredient } from '../../food/catalogue';
+import type { Allergen } from '../../food/ingredient';
+import { type Message, message } from '../../message/message';
+import { term } from '../../message/term';
+import { amended } from '../../order/amended';
+import { type Finish, finishOf, ownFinish, partsOf } from '../../order/changes/finishes';
+import type { Aim, Amendment } from '../../order/order';
+import { dairyFate } from '../../plan/dairyRisk';
+import { planFor } from '../../plan/plan';
+import type { Setup } from '../../plan/solve/simulate';
+import type { Plan, WeighLine } from '../../plan/types';
+import { wholeCost } from '../../pot/contents/goesIn';
+import type { Recipe } from '../../recipe/recipe';
+import { reasonWords } from '../../words/dairy';
+import { bringing, type Fit, type Reason } from '../fits';
+import {
+  allergensIn,
+  allergensMoved,
+  type Beside,
+  costOfLines,
+  thickenerBeside,
+  thickenerOf,
+} from '../plans';
 
 /** What is held while the dairy is changed; the rest follows. */
 export const HELD = ['richness', 'litres', 'cost', 'dose'] as const;

@@ -1,11 +1,11 @@
-import { demoHouse } from '../../../demo/demo';
-import { inEnglish } from '../say/inWords';
+import { demoHouse } from '../../../../demo/demo';
+import { inEnglish } from '../../say/inWords';
+import type { KeepEvent } from '../events';
+import { lotState } from '../safe/fold';
+import { judge } from '../safe/judged';
+import { rulesIn } from '../standing';
+import { line, lotOf, PUT, pansTo, putBy, read, START, WELL } from '../testKit';
 import { entriesOf, type StoveReading } from './entries';
-import type { KeepEvent } from './events';
-import { lotState } from './safe/fold';
-import { judge } from './safe/judged';
-import { rulesIn } from './standing';
-import { line, lotOf, PUT, pansTo, putBy, read, START, WELL } from './testKit';
 
 const house = demoHouse();
 const at = (minutes: number) => START + minutes * 60_000;

@@ -1,14 +1,14 @@
-import { advance } from '../pot/advance';
-import { massG, putAllIn, volumeMl } from '../pot/contents';
-import { DONE_CELSIUS } from '../pot/cook';
-import { foodIn, type Kitchen } from '../pot/kitchen';
-import type { Pot } from '../pot/pot';
-import type { Step } from '../pot/step';
-import { strain } from '../pot/steps/strain';
-import { temperingOf, yolkState } from '../pot/steps/temper';
-import { saltBalance } from '../season/salt';
-import { ROUX_COLOURS, ROUX_STRENGTH, type RouxColour } from '../thicken/granules';
-import { CUTS } from '../thicken/puree';
+import { advance } from '../../pot/advance';
+import { massG, putAllIn, volumeMl } from '../../pot/contents/contents';
+import { DONE_CELSIUS } from '../../pot/cook';
+import { foodIn, type Kitchen } from '../../pot/kitchen';
+import type { Pot } from '../../pot/pot';
+import type { Step } from '../../pot/step';
+import { strain } from '../../pot/steps/strain';
+import { temperingOf, yolkState } from '../../pot/steps/temper';
+import { saltBalance } from '../../season/salt';
+import { ROUX_COLOURS, ROUX_STRENGTH, type RouxColour } from '../../thicken/granules';
+import { CUTS } from '../../thicken/puree';
 
 /** Jugs a kitchen has, mL. */
 export const JUGS = [1000, 1500, 2000, 3000] as const;

@@ -1,11 +1,11 @@
-import type { Allergen } from '../food/ingredient';
-import type { House } from '../house/house';
-import { type Message, message } from '../message/message';
+import type { Allergen } from '../../food/ingredient';
+import type { House } from '../../house/house';
+import { type Message, message } from '../../message/message';
+import type { LotState } from '../lot';
+import type { Deviation } from '../safe/deviation';
+import { judge } from '../safe/judged';
+import { rulesIn } from '../standing';
 import { type DateMark, dateMark, type Undated } from './dates';
-import type { LotState } from './lot';
-import type { Deviation } from './safe/deviation';
-import { judge } from './safe/judged';
-import { rulesIn } from './standing';
 
 /** What stands on a label, and nothing else. */
 export type Label = {

@@ -1,7 +1,7 @@
-import { demoBatch } from '../../../demo/batch';
-import { temperingSchedule } from '../dairy/tempering';
-import { volumeMl } from '../pot/contents';
-import type { StepKind } from '../pot/kinds/names';
+import { demoBatch } from '../../../../demo/batch';
+import { temperingSchedule } from '../../dairy/tempering';
+import { volumeMl } from '../../pot/contents/contents';
+import type { StepKind } from '../../pot/kinds/names';
 import { type Guide, guideFor, pours } from './guide';
 
 const of = (id: string, kind: StepKind): Guide | null => {

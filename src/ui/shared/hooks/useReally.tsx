@@ -1,9 +1,9 @@
 'use client';
 
 import { type ReactNode, useState } from 'react';
-import type { Message } from '../../core/message/message';
-import { Sheet } from './Sheet';
-import { BUTTON, PRIMARY } from './styles';
+import type { Message } from '../../../core/message/message';
+import { Sheet } from '../Sheet';
+import { BUTTON, PRIMARY } from '../styles';
 import { useSay } from './useSay';
 
 /**

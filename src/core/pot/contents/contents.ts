@@ -1,16 +1,16 @@
-import { ingredient } from '../food/catalogue';
-import { NOTHING, plus, times, totalOf } from '../food/composition';
-import type { Ingredient } from '../food/ingredient';
-import { componentDensity, heatCapacityOf, heatHeldBy, volumeOf } from '../food/thermal';
-import { type Cut, startLag } from '../heat/softening';
-import { MATERIALS } from '../heat/vessel';
-import { ROUX_STRENGTH, type RouxColour, type Thickener } from '../thicken/granules';
-import { makeOf } from '../thicken/mixture';
-import { OPENS, pulpOf } from '../thicken/puree';
-import { THICKENERS, type ThickenerKind } from '../thickeners/thickeners';
-import { foodIn, type Kitchen } from './kitchen';
-import { type Piece, type Pot, potCelsius } from './pot';
-import type { Portion } from './step';
+import { ingredient } from '../../food/catalogue';
+import { NOTHING, plus, times, totalOf } from '../../food/composition';
+import type { Ingredient } from '../../food/ingredient';
+import { componentDensity, heatCapacityOf, heatHeldBy, volumeOf } from '../../food/thermal';
+import { type Cut, startLag } from '../../heat/softening';
+import { MATERIALS } from '../../heat/vessel';
+import { ROUX_STRENGTH, type RouxColour, type Thickener } from '../../thicken/granules';
+import { makeOf } from '../../thicken/mixture';
+import { OPENS, pulpOf } from '../../thicken/puree';
+import { THICKENERS, type ThickenerKind } from '../../thickeners/thickeners';
+import { foodIn, type Kitchen } from '../kitchen';
+import { type Piece, type Pot, potCelsius } from '../pot';
+import type { Portion } from '../step';
 
 const DEFAULT_CUT: Cut = { shape: 'cube', edgeMm: 8 };
 

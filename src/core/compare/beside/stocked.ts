@@ -1,18 +1,18 @@
-import { breaksDiet } from '../food/diets';
-import type { Allergen } from '../food/ingredient';
-import { message } from '../message/message';
-import { term } from '../message/term';
-import { amended } from '../order/amended';
-import { baseOf, type Stock, stirredIn } from '../order/changes/stocks';
-import type { Aim, Amendment } from '../order/order';
-import { planFor } from '../plan/plan';
-import type { Plan, WeighLine } from '../plan/types';
-import { foodIn } from '../pot/kitchen';
-import type { Recipe } from '../recipe/recipe';
-import { SALT_PER_SODIUM } from '../season/salt';
-import { bringing, type Fit, type Reason } from './fits';
-import { allergensIn, allergensMoved, type Beside, costOfLines, thickenerBeside } from './plans';
-import { packsFor, type ShoppingLine } from './shopping';
+import { breaksDiet } from '../../food/diets';
+import type { Allergen } from '../../food/ingredient';
+import { message } from '../../message/message';
+import { term } from '../../message/term';
+import { amended } from '../../order/amended';
+import { baseOf, type Stock, stirredIn } from '../../order/changes/stocks';
+import type { Aim, Amendment } from '../../order/order';
+import { planFor } from '../../plan/plan';
+import type { Plan, WeighLine } from '../../plan/types';
+import { foodIn } from '../../pot/kitchen';
+import type { Recipe } from '../../recipe/recipe';
+import { SALT_PER_SODIUM } from '../../season/salt';
+import { bringing, type Fit, type Reason } from '../fits';
+import { allergensIn, allergensMoved, type Beside, costOfLines, thickenerBeside } from '../plans';
+import { packsFor, type ShoppingLine } from '../shopping';
 
 /** One stock under the pot at hand, beside the others. */
 export type Stocked = {

@@ -1,6 +1,6 @@
-import { times } from '../food/composition';
-import { within } from '../units/range';
-import type { Pot } from './pot';
+import { times } from '../../food/composition';
+import { within } from '../../units/range';
+import type { Pot } from '../pot';
 
 /** The pot with `share` (above 0, to 1) of all that is in it left, each thing alike: ladled off after a stir. Throws {@link OutOfRange}. */
 export function ladled(pot: Pot, share: number): Pot {

@@ -1,6 +1,6 @@
+import { MASS_UNITS, VOLUME_UNITS } from '../quantity';
+import { toFahrenheit } from '../temperature';
 import { litres, spaced, wholeLitres } from './format';
-import { MASS_UNITS, VOLUME_UNITS } from './quantity';
-import { toFahrenheit } from './temperature';
 
 /** How a kitchen likes to read volumes (weights go with them: grams, or ounces and pounds) and temperatures; inside everything is metric. */
 export type Show = { readonly volume: 'L' | 'gal'; readonly temperature: 'C' | 'F' };

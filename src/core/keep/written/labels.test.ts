@@ -1,8 +1,8 @@
-import { demoHouse } from '../../../demo/demo';
-import type { KeepEvent } from './events';
+import { demoHouse } from '../../../../demo/demo';
+import type { KeepEvent } from '../events';
+import { lotState } from '../safe/fold';
+import { line, lotOf, putBy, START, WELL } from '../testKit';
 import { LABEL_SIZES, labelOf } from './labels';
-import { lotState } from './safe/fold';
-import { line, lotOf, putBy, START, WELL } from './testKit';
 
 const house = demoHouse();
 

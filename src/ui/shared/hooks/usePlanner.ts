@@ -1,8 +1,8 @@
 'use client';
 
 import { useCallback, useEffect, useRef } from 'react';
-import { catalogue } from '../../core/food/catalogue';
-import type { PlannerAnswer, PlannerQuestion } from '../../workers/planner';
+import { catalogue } from '../../../core/food/catalogue';
+import type { PlannerAnswer, PlannerQuestion } from '../../../workers/planner';
 
 /** One worker for whoever uses it, started with the component; `onTold` hears everything it says. */
 export function usePlanner(onTold: (told: PlannerAnswer) => void): (ask: PlannerQuestion) => void {
@@ -13,7 +13,7 @@ export function usePlanner(onTold: (told: PlannerAnswer) => void): (ask: Planner
   });
   const waiting = useRef<PlannerQuestion[]>([]);
   useEffect(() => {
-    const w = new Worker(new URL('../../workers/planner.ts', import.meta.url), { type: 'module' });
+    const w = new Worker(new URL('../../../workers/planner.ts', import.meta.url), { type: 'module' });
     w.onmessage = ({ data }: MessageEvent<PlannerAnswer>) => heard.current(data);
     worker.current = w;
     w.postMessage({ kind: 'catalogue', key: '', foods: catalogue() } satisfies PlannerQuestion);

@@ -1,7 +1,7 @@
-import { MASS_UNITS, VOLUME_UNITS } from './quantity';
+import { MASS_UNITS, VOLUME_UNITS } from '../quantity';
+import { toCelsius, toFahrenheit } from '../temperature';
+import { typedNumber } from '../typed/parse';
 import type { Show } from './show';
-import { toCelsius, toFahrenheit } from './temperature';
-import { typedNumber } from './typed/parse';
 
 /** A unit figures are typed and shown in: what it is called, and both ways from what is kept inside. */
 export type UnitHere = {

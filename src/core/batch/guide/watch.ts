@@ -1,11 +1,11 @@
-import { ingredient } from '../food/catalogue';
-import { type Cut, centreTemperature, softeningIn, TENDER_AFTER } from '../heat/softening';
-import { depthOf } from '../heat/vessel';
-import { volumeMl } from '../pot/contents';
-import { boilsAt, simmersAt, softeningPace, tenderness } from '../pot/cook';
-import { foodIn, type Kitchen } from '../pot/kitchen';
-import type { Pot } from '../pot/pot';
-import type { Step } from '../pot/step';
+import { ingredient } from '../../food/catalogue';
+import { type Cut, centreTemperature, softeningIn, TENDER_AFTER } from '../../heat/softening';
+import { depthOf } from '../../heat/vessel';
+import { volumeMl } from '../../pot/contents/contents';
+import { boilsAt, simmersAt, softeningPace, tenderness } from '../../pot/cook';
+import { foodIn, type Kitchen } from '../../pot/kitchen';
+import type { Pot } from '../../pot/pot';
+import type { Step } from '../../pot/step';
 
 /** Pieces of one kind, cut alike, on their way to tender. */
 export type WatchedPieces = {

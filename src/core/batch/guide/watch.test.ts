@@ -1,8 +1,8 @@
-import { demoHouse, demoRecipe } from '../../../demo/demo';
-import { planFor } from '../plan/plan';
-import { advance } from '../pot/advance';
-import { emptyPot } from '../pot/pot';
-import type { Step } from '../pot/step';
+import { demoHouse, demoRecipe } from '../../../../demo/demo';
+import { planFor } from '../../plan/plan';
+import { advance } from '../../pot/advance';
+import { emptyPot } from '../../pot/pot';
+import type { Step } from '../../pot/step';
 import { watchFor } from './watch';
 
 const { kitchen, vessels, burners } = demoHouse();

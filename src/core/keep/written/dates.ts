@@ -1,11 +1,11 @@
-import { type Message, message } from '../message/message';
-import type { RuleSet } from '../safety/rules';
-import { dayAfter } from '../service/service';
-import { shortDay } from '../service/words/dayWords';
-import { dayAndTime, dayOf } from '../units/clock';
-import { DAY_MS } from '../units/moment';
-import type { LotState } from './lot';
-import { answered } from './safe/judged';
+import { type Message, message } from '../../message/message';
+import type { RuleSet } from '../../safety/rules';
+import { dayAfter } from '../../service/service';
+import { shortDay } from '../../service/words/dayWords';
+import { dayAndTime, dayOf } from '../../units/clock';
+import { DAY_MS } from '../../units/moment';
+import type { LotState } from '../lot';
+import { answered } from '../safe/judged';
 
 /** Why something kept has no last day: its date stands still, or it was not kept within the rule, or nobody can tell. */
 export const UNDATED = ['frozen', 'not within the rule', 'cannot be told'] as const;
