@@ -285,7 +285,7 @@ test('the thickener is chosen with reasons, split, and taken from Compare into t
 
   await open(page, '/compare?recipe=cockle-and-leek-chowder&litres=12');
   await settled(page, '/compare');
-  await expect(page.getByRole('row')).toHaveCount(13);
+  await expect(page.getByRole('row')).toHaveCount(14);
   await page.getByRole('button', { name: /^Rice-flour slurry/ }).click();
   await expect(page.getByText(/Freezes well/).last()).toBeVisible();
   await page.getByRole('button', { name: 'Curves' }).click();

@@ -126,13 +126,13 @@ test('a day is planned, a clash is dragged away, two batches are lit, one runs l
   await ended(1, second.startsAt + second.seconds + 12 * 60);
   await expect(bar(page, /^Crab-shell bisque.*ready 13:1[0-3].*It clashes/)).toBeVisible({ timeout: 20_000 });
 
-  await page
-    .getByRole('button', { name: /^Arrange/ })
-    .first()
-    .click();
-  await expect(page.getByText(/^Crab-shell bisque is 1[1-4] min late for 13:00\.$/)).toBeVisible({
-    timeout: 30_000,
-  });
+  // What would mend the clash comes beside it while the finger is on its way: a tap that met nothing is made again.
+  const arranged = page.getByText(/^Crab-shell bisque is 1[1-4] min late for 13:00\.$/);
+  await expect(async () => {
+    const arrange = page.getByRole('button', { name: /^Arrange/ }).first();
+    if (await arrange.isVisible()) await arrange.click();
+    await expect(arranged).toBeVisible({ timeout: 12_000 });
+  }).toPass({ timeout: 60_000 });
   await expect(page.getByText('Being saved.')).toHaveCount(0);
   const { service } = await read(page, id);
   expect(service.placed['cockle-and-leek-chowder']!.lightAt).toBeGreaterThanOrEqual(10 * 60 + 50);

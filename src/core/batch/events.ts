@@ -1,11 +1,10 @@
 import * as z from 'zod';
 import { ISO_ORIFICES } from '../flow/readings/cups';
 import { isIngredient, notCatalogued } from '../food/catalogue';
-import { term } from '../message/term';
 import { issue } from '../message/told';
 import { Step } from '../pot/step';
+import { COMMON, lineOf, readCelsius, words } from '../record/line';
 import { ROUX_COLOURS } from '../thicken/granules';
-import { momentOf } from '../units/moment';
 import { numberFrom } from '../units/numberFrom';
 
 /** A step of a batch: its place in the plan, or the id of the event that added it. */
@@ -24,13 +23,6 @@ export type Fork = (typeof FORK)[number];
 export type Taste = (typeof TASTE)[number];
 export type Looks = (typeof LOOKS)[number];
 export type GoesTo = (typeof GOES_TO)[number];
-
-const words = (what: string, most: number) =>
-  z
-    .string({ error: issue('{what} is written in words', { what: term(what) }) })
-    .trim()
-    .min(1, { error: issue('{what} is empty', { what: term(what) }) })
-    .max(most, { error: issue('{what} is at most {most} characters', { what: term(what), most }) });
 
 const seconds = numberFrom('seconds', 1, 86_400, 's');
 
@@ -101,7 +93,7 @@ export const EventBody = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('colour'), step: z.int().min(0).max(80), colour: z.enum(ROUX_COLOURS) }),
   z.object({
     kind: z.literal('temperature'),
-    celsius: numberFrom('temperature', -30, 200, '°C'),
+    celsius: readCelsius,
     /** The probe it was read from; absent when read by hand. */
     from: z.string().max(60).optional(),
   }),
@@ -151,7 +143,6 @@ export const EventBody = z.discriminatedUnion('kind', [
     low: numberFrom('the bracket', 0.1, 100_000, 'mPa·s'),
     high: numberFrom('the bracket', 0.1, 100_000, 'mPa·s'),
   }),
-  z.object({ kind: z.literal('note'), text: words('the note', 1000) }),
   z.object({
     kind: z.literal('finished'),
     goesTo: z.enum(GOES_TO),
@@ -162,30 +153,11 @@ export const EventBody = z.discriminatedUnion('kind', [
   }),
   /** What was held or cooled is gone: served up, put away, or thrown out. */
   z.object({ kind: z.literal('cleared') }),
-  /** A mistake taken back: the event it names no longer counts, but stays on record; with the event that stands in its place. */
-  z.object({
-    kind: z.literal('withdrawn'),
-    event: z.uuid(),
-    why: words('why', 200).optional(),
-    instead: z.uuid().optional(),
-  }),
+  ...COMMON,
 ]);
 export type EventBody = z.infer<typeof EventBody>;
 export type BodyOf<K extends EventBody['kind']> = Extract<EventBody, { kind: K }>;
 
-/**
- * One line of a batch's record, never changed once written. The id is made where the tap happened,
- * so sending it twice keeps it once.
- */
-export const BatchEvent = z.object({
-  id: z.uuid(),
-  /** When it happened, by the server's clock as far as the station knew it: all stations count by one. */
-  at: momentOf('at'),
-  station: z.string().min(1).max(60),
-  /** How far the station's own clock stood ahead of the server's, ms; already taken out of `at`. */
-  clockMs: z.int().min(-2e12).max(2e12).optional(),
-  /** When the server took it: the server's to say. */
-  receivedAt: momentOf('receivedAt').optional(),
-  body: EventBody,
-});
+/** One line of a batch's record. */
+export const BatchEvent = lineOf(EventBody);
 export type BatchEvent = z.infer<typeof BatchEvent>;

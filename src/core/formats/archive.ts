@@ -4,7 +4,7 @@ import { RecordedPlan } from '../batch/record';
 import { KitchenFile } from '../house/kitchenFile';
 import { KeepEvent } from '../keep/events';
 import { issue } from '../message/told';
-import { Recipe } from '../recipe/recipe';
+import { Recipe, type RecipeText } from '../recipe/recipe';
 import { Cycle, Service } from '../service/schema';
 import { momentOf } from '../units/moment';
 import { issueWords, valueAt } from '../words/issueWords';
@@ -12,14 +12,17 @@ import { issueWords, valueAt } from '../words/issueWords';
 const Time = momentOf('it');
 
 /** A recipe as typed: checked as one, kept as it stands. */
-const Body = z.looseObject({ id: z.string() }).superRefine((body, ctx) => {
-  const read = Recipe.safeParse(body);
-  if (read.success) return;
-  for (const i of read.error.issues) {
-    const { text, values } = issueWords(i, valueAt(body, i.path));
-    ctx.addIssue({ code: 'custom', path: [...i.path], message: issue(text, values) });
-  }
-});
+const Body = z
+  .looseObject({ id: z.string() })
+  .superRefine((body, ctx) => {
+    const read = Recipe.safeParse(body);
+    if (read.success) return;
+    for (const i of read.error.issues) {
+      const { text, values } = issueWords(i, valueAt(body, i.path));
+      ctx.addIssue({ code: 'custom', path: [...i.path], message: issue(text, values) });
+    }
+  })
+  .transform((body) => body as RecipeText);
 
 /** A recipe with all its versions, the oldest first. */
 export const ArchivedRecipe = z

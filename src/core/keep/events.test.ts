@@ -34,7 +34,7 @@ const signed = (more: object) => ({
 test.each<
   [what: string, of: (value: never) => unknown, within: readonly unknown[], over: readonly unknown[]]
 >([
-  ['temperature, °C', (celsius) => read({ celsius }), [-45, 130], [-45.1, 130.1]],
+  ['temperature, °C', (celsius) => read({ celsius }), [-45, 200], [-45.1, 200.1]],
   ['volume, mL', (ml) => put({ ml }), [1, 600_000], [0.9, 600_001]],
   ['place', (place) => put({ place }), ['x', long(60)], ['', long(61)]],
   ['name of it', (name) => put({ name }), ['x', long(80)], ['', long(81)]],

@@ -1,19 +1,12 @@
 import * as z from 'zod';
 import { ALLERGENS } from '../food/ingredient';
-import { term } from '../message/term';
 import { issue } from '../message/told';
+import { COMMON, lineOf, readCelsius, words } from '../record/line';
 import { momentOf } from '../units/moment';
 import { numberFrom } from '../units/numberFrom';
 
-const words = (what: string, most: number) =>
-  z
-    .string({ error: issue('{what} is written in words', { what: term(what) }) })
-    .trim()
-    .min(1, { error: issue('{what} is empty', { what: term(what) }) })
-    .max(most, { error: issue('{what} is at most {most} characters', { what: term(what), most }) });
-
 const Id = z.string().min(1).max(60);
-const celsius = numberFrom('temperature', -45, 130, '°C');
+const celsius = readCelsius;
 const ml = numberFrom('volume', 1, 600_000, 'mL');
 
 /** What soup stands in: its pot, or pans and tubs of one kind. */
@@ -158,14 +151,7 @@ export const KeepBody = z.discriminatedUnion('kind', [
     device: z.string().min(1).max(60).nullable(),
     name: z.string().max(60).optional(),
   }),
-  z.object({ kind: z.literal('note'), text: words('the note', 1000) }),
-  /** A mistake taken back: the line it names no longer counts, but stays on record; with the line that stands in its place. */
-  z.object({
-    kind: z.literal('withdrawn'),
-    event: z.uuid(),
-    why: words('why', 200).optional(),
-    instead: z.uuid().optional(),
-  }),
+  ...COMMON,
   /** Of the kitchen, not of one thing kept: a probe in melting ice or in boiling water. */
   z.object({
     kind: z.literal('probe checked'),
@@ -199,13 +185,6 @@ export const OF_THE_KITCHEN: ReadonlySet<KeepBody['kind']> = new Set([
   'signed',
 ]);
 
-/** One line of what is kept, never changed once written. Its id is made where the tap happened. */
-export const KeepEvent = z.object({
-  id: z.uuid(),
-  at: momentOf('at'),
-  station: z.string().min(1).max(60),
-  clockMs: z.int().min(-2e12).max(2e12).optional(),
-  receivedAt: momentOf('receivedAt').optional(),
-  body: KeepBody,
-});
+/** One line of what is kept. */
+export const KeepEvent = lineOf(KeepBody);
 export type KeepEvent = z.infer<typeof KeepEvent>;

@@ -102,7 +102,11 @@ function barOf(service: Service, batch: ServiceBatch, here: Here): Bar {
   const lightAt = live?.lightAt ?? place.lightAt;
   const readyAt = live?.readyAt ?? lightAt + takes;
   const stock = table
-    ? here.tables.stockOf(place.stock ? { ...order, ...stockStand(place.stock) } : order)
+    ? here.tables.stockOf(
+        place.stock
+          ? { ...order, stockBurnerId: place.stock.burnerId, stockPotId: place.stock.vesselId }
+          : order,
+      )
     : null;
   const stockAt = place.stock ?? (stock && { ...stock.order, lightAt: lightAt - stock.table.minutes });
   const mise = table?.mise ?? 0;
@@ -125,11 +129,6 @@ function barOf(service: Service, batch: ServiceBatch, here: Here): Bar {
     live,
   };
 }
-
-const stockStand = (at: { burnerId: string; vesselId: string }): object => ({
-  stockBurnerId: at.burnerId,
-  stockPotId: at.vesselId,
-});
 
 /** The jobs of a board as they lie, and where that is. */
 function asItLies(

@@ -1,4 +1,4 @@
-import { stockPlanFor } from '../compare/beside/stockPlan';
+import { type StockStand, stockPlanFor } from '../compare/beside/stockPlan';
 import { holding } from '../heat/vessel';
 import type { House } from '../house/house';
 import { amended } from '../order/amended';
@@ -106,11 +106,11 @@ export class Timetables {
   }
 
   /** The stock it is to be made from here, just before; null where none is. */
-  stockOf(order: Order): StockTable | null {
+  stockOf(order: Order & StockStand): StockTable | null {
     return this.both(order)?.stock ?? null;
   }
 
-  private both(order: Order) {
+  private both(order: Order & StockStand) {
     const key = this.keyOf(order);
     const known = this.known.get(key);
     if (known !== undefined) return known;

@@ -59,7 +59,7 @@ export async function planStored(db: Queryable, order: Order): Promise<Planned> 
     plan,
     recipe,
     recipeVersion: stored?.version ?? 1,
-    ...(keeps && { keeps: keeps as unknown as RecipeBody }),
+    ...(keeps && { keeps }),
   };
 }
 

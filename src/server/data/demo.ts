@@ -5,7 +5,7 @@ import type pg from 'pg';
 import type { EventBody } from '../../core/batch/events';
 import { DEFAULT_LIMITS, middleOf } from '../../core/flow/bands';
 import { KitchenFile } from '../../core/house/kitchenFile';
-import { Recipe } from '../../core/recipe/recipe';
+import { Recipe, type RecipeText } from '../../core/recipe/recipe';
 import { Service } from '../../core/service/schema';
 import { dayAfter, weekdayOf } from '../../core/service/service';
 import { dayOf } from '../../core/units/clock';
@@ -95,7 +95,7 @@ export async function loadDemo(pool: pg.Pool, folder: string): Promise<boolean> 
       const recipe = Recipe.parse(body);
       const place = FIRST.indexOf(recipe.id);
       await claimRecipe(client, kitchen.id, recipe.id, place === -1 ? FIRST.length : place);
-      await writeVersion(client, kitchen.id, { ...(body as object), id: recipe.id });
+      await writeVersion(client, kitchen.id, { ...(body as RecipeText), id: recipe.id });
     }
     await loadServices(client, kitchen.id, join(folder, 'services'));
     const house = await readHouse(client);

@@ -37,11 +37,12 @@ test('whoever hangs up while waiting is not begun, and holds nobody up', () => {
   for (const a of [...under.slice(1), next]) a?.end();
 });
 
-test('two hundred wait, one more is told to come again; taps, the stream and the clock are never in a lane', () => {
+test('two hundred wait, one more is told to come again; what lies ready is never in a lane, a page is', () => {
   const all = Array.from({ length: 212 }, () => asked('192.168.1.8'));
   expect(all.every((a) => a.let)).toBe(true);
   expect(asked('192.168.1.8').let).toBe(false);
-  for (const url of ['/api/batches/x/events', '/api/live', '/api/rail', '/api/clock', '/stove'])
+  for (const url of ['/_next/static/x.js', '/api/health', '/theme.js', '/icon.svg?v=1'])
     expect(asked('192.168.1.8', url).begun).toBe(true);
+  for (const url of ['/', '/stove', '/api/kitchen']) expect(asked('192.168.1.8', url).let).toBe(false);
   for (const a of all) a.end();
 });

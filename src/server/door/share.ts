@@ -1,9 +1,8 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import { addressOf } from './address';
 
-/** What is worked out, read long or drawn: not the taps, the stream and the rail, which go past this. */
-const HEAVY =
-  /^\/(api\/(plan|foresight|drafts|open|record|keep|services|line-spread|archive|recipes)\b|record\b|compare\b|plan\b|service\b|keep\b)/;
+/** What lies ready and is only sent. All else is worked out, read or drawn; taps, the stream, the rail and the clock are answered before they come here. */
+const READY = /^\/(_next\/|api\/health\b|[^/]+\.(svg|js|css|html|ico|txt)$)/;
 
 /** Things of one address under way at once, and waiting behind them: a page asks for half a dozen. */
 const MOST_AT_ONCE = Number(process.env.PANACHE_MOST_AT_ONCE_EACH ?? 12);
@@ -25,7 +24,7 @@ export function inTurn(
   response: Pick<ServerResponse, 'once' | 'destroyed'>,
   begin: () => void,
 ): boolean {
-  if (!HEAVY.test((request.url ?? '').split('?')[0] ?? '')) {
+  if (READY.test((request.url ?? '').split('?')[0] ?? '')) {
     begin();
     return true;
   }

@@ -1,4 +1,4 @@
-import { Recipe } from '../../core/recipe/recipe';
+import { Recipe, type RecipeText } from '../../core/recipe/recipe';
 import type { Queryable } from '../data/database';
 
 type StoredRecipe = {
@@ -11,7 +11,7 @@ type StoredRecipe = {
 };
 
 /** A recipe as typed: what goes into the database and comes out unchanged. */
-export type RecipeBody = Readonly<Record<string, unknown>> & { readonly id: string };
+export type RecipeBody = RecipeText;
 
 export type Version = {
   readonly version: number;

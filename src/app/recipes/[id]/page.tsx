@@ -1,5 +1,4 @@
 import { notFound } from 'next/navigation';
-import type { RecipeText } from '../../../core/recipe/recipe';
 import { theHouse } from '../../../server/actions/kitchen';
 import { pool } from '../../../server/data/database';
 import { readRecipe } from '../../../server/queries/recipes';
@@ -21,7 +20,7 @@ export default async function RecipePage({ params }: { params: Promise<{ id: str
       <EditorView
         key={`${id} ${stored.version}`}
         house={house}
-        body={stored.body as unknown as RecipeText}
+        body={stored.body}
         version={stored.version}
         archived={stored.archived}
       />

@@ -48,7 +48,7 @@ export default async function NewRecipePage({ searchParams }: { searchParams: Qu
   if (typeof from === 'string') {
     const stored = await readRecipe(db, house.id, from);
     if (!stored) notFound();
-    const body = stored.body as unknown as RecipeText;
+    const body = stored.body;
     return <NewRecipe house={house} body={{ ...body, id: 'new', name: `${body.name}, another way` }} />;
   }
   const body = blank(house, schoolOf(typeof school === 'string' ? school : undefined));

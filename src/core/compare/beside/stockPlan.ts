@@ -39,7 +39,8 @@ const litresOf = (ml: number): number => Math.max(0.5, Math.ceil(ml / 100) / 10)
 /** Room a stock takes beside its litres: what is strained off, and what goes off as steam. */
 const ROOM = 1.9;
 
-type StockStand = {
+/** Where a stock is asked to be made; open where it is not said. */
+export type StockStand = {
   readonly stockPotId?: string | undefined;
   readonly stockBurnerId?: string | undefined;
 };

@@ -1,5 +1,6 @@
 import { rimVolume } from '../../heat/vessel';
 import type { House } from '../../house/house';
+import { some } from '../../maths/some';
 import type { JobShop, Placement, Task } from '../../schedule/problem';
 import { type BoardPlace, batchesOf, orderOf, type Service, type ServiceBatch } from '../service';
 import type { StockTable, Timetable } from '../timetable';
@@ -128,11 +129,13 @@ export function jobsOf(service: Service, here: Here, choices: Choices): ServiceJ
         id: batch.key,
         earliest: pinnedAt ?? end - batch.due,
         latest: pinnedAt ?? end - batch.last + wait,
-        modes: pooled(
-          rows.map(({ mode }) => (under ? mode : { ...mode, latest: end - opens - mode.duration })),
-          batch,
-          builder,
-        ) as unknown as Task['modes'],
+        modes: some(
+          pooled(
+            rows.map(({ mode }) => (under ? mode : { ...mode, latest: end - opens - mode.duration })),
+            batch,
+            builder,
+          ),
+        ),
       },
     );
     hold.push({ task: cook, weight: 1, after: end - batch.due, of: 'start' });
@@ -148,10 +151,12 @@ export function jobsOf(service: Service, here: Here, choices: Choices): ServiceJ
           id: `${batch.key} stock`,
           earliest: 0,
           latest: end - opens,
-          modes: stock.map((s) => {
-            const mode = stockMode(s.stand, s.of.table, builder);
-            return { ...mode, latest: end - opens - mode.duration };
-          }) as unknown as Task['modes'],
+          modes: some(
+            stock.map((s) => {
+              const mode = stockMode(s.stand, s.of.table, builder);
+              return { ...mode, latest: end - opens - mode.duration };
+            }),
+          ),
         },
       );
       precedences.push({ before: cook, after: before, gap: 0 });
@@ -209,10 +214,7 @@ function stockTables(batch: ServiceBatch, { tables, house }: Here, stands: reado
   for (const burner of house.burners) {
     const soup = stands[0];
     if (!soup) return null;
-    const of = tables.stockOf({
-      ...orderOf(batch, soup),
-      ...({ stockBurnerId: burner.id } as object),
-    });
+    const of = tables.stockOf({ ...orderOf(batch, soup), stockBurnerId: burner.id });
     if (!of) return null;
     const { vesselId } = of.order;
     if (!of.table.stops) found.push({ stand: { burnerId: burner.id, vesselId }, of });

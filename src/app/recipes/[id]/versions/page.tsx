@@ -2,7 +2,6 @@ import { notFound } from 'next/navigation';
 import { withChanges } from '../../../../core/formats/changedLines';
 import { recipeWords } from '../../../../core/formats/recipeWords';
 import { message } from '../../../../core/message/message';
-import type { RecipeText } from '../../../../core/recipe/recipe';
 import { theHouse } from '../../../../server/actions/kitchen';
 import { pool } from '../../../../server/data/database';
 import { readVersions } from '../../../../server/queries/recipes';
@@ -20,9 +19,10 @@ export default async function VersionsPage({ params }: { params: Promise<{ id: s
   const [latest] = versions;
   if (!latest) notFound();
   const say = await wordsHere(house.show);
-  const shown = withChanges(versions, (body) => recipeWords(body as unknown as RecipeText, say)).map(
-    ({ version: number, ...v }) => ({ ...v, number }),
-  );
+  const shown = withChanges(versions, (body) => recipeWords(body, say)).map(({ version: number, ...v }) => ({
+    ...v,
+    number,
+  }));
   return (
     <VersionsView
       name={String(latest.body.name)}
