@@ -1,4 +1,5 @@
 import { createServer } from 'node:http';
+import { createServer as createFront } from 'node:net';
 import next from 'next';
 import { message } from './core/message/message';
 import { sweepUploads } from './server/archive/receive';
@@ -30,9 +31,15 @@ server.keepAliveTimeout = 75_000;
 // Whoever dribbles a request does not hold a connection for ever.
 server.headersTimeout = 10_000;
 server.requestTimeout = 120_000;
-server.maxConnections = 4000;
-server.on('connection', admit);
-server.on('error', (error) => {
+
+// Lines are counted before anything is made of them: a flood of them is let go in less time than it takes to dial.
+const front = createFront({ allowHalfOpen: true, noDelay: true }, (socket) => {
+  if (admit(socket)) server.emit('connection', socket);
+});
+front.maxConnections = 4000;
+// What watches over slow requests begins with this.
+front.on('listening', () => server.emit('listening'));
+front.on('error', (error) => {
   console.error(error.message);
   process.exit(1);
 });
@@ -55,7 +62,7 @@ const app = next({ dev, hostname, port, dir: process.cwd() });
 
 // The port is held before anything is made ready, so that two that start at once find out early; whoever
 // asks before then waits.
-server.listen(port, hostname);
+front.listen(port, hostname);
 // The threads begin when the pages are ready: whoever starts it again after a fall waits for those first.
 const ready = app.prepare().then(() => {
   startWorkers();

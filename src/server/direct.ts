@@ -7,9 +7,10 @@ import { afterBatchEvent, recordKeep } from './actions/keep/keep';
 import { pool, reached } from './data/database';
 import { addressOf } from './door/address';
 import { TELLS_TIME } from './door/headers';
+import { later } from './door/later';
 import { listenToDevices } from './live/devices';
 import { isListening, listen } from './live/live';
-import { listenToRail, theRail, wholeRail } from './live/theRail';
+import { listenToRail, type RailNews, theRail, wholeRail } from './live/theRail';
 import { log, said } from './log';
 import { isLongLot } from './queries/long';
 import { readRecordHead } from './queries/seals';
@@ -127,6 +128,20 @@ const sendAll = (text: string): void => {
 const alive = (): string =>
   frame('alive', { ...(TELLS_TIME && { now: Date.now() }), telling: isListening() });
 
+/** The whole rail as a frame: put together once, for all who come while it is as it is. */
+let asItIs: {
+  readonly of: RailNews['tickets'];
+  readonly head: RailNews['head'];
+  readonly text: string;
+} | null = null;
+function wholeFrame(): string | null {
+  const whole = wholeRail();
+  if (!whole) return null;
+  if (asItIs?.of !== whole.tickets || asItIs.head !== whole.head)
+    asItIs = { of: whole.tickets, head: whole.head, text: frame('ticket', whole) };
+  return asItIs.text;
+}
+
 /** What is told as long as there is a station; null while there is none. */
 let stopTelling: (() => void) | null = null;
 
@@ -159,26 +174,15 @@ function live(request: IncomingMessage, response: ServerResponse): void {
   }
   const address = addressOf(request);
   const own = streamsOf.get(address) ?? 0;
-  if (own >= MOST_STREAMS_EACH) {
-    refuse(
-      request,
-      response,
-      busy(
-        message('{streams} pages of this device are told already', { streams: own }),
-        message('close one that nobody looks at'),
-      ),
+  const all = stations.size + programs.size;
+  if (own >= MOST_STREAMS_EACH || all >= MOST_STREAMS) {
+    const full = busy(
+      own >= MOST_STREAMS_EACH
+        ? message('{streams} pages of this device are told already', { streams: own })
+        : message('{streams} stations are told already', { streams: all }),
+      message('close one that nobody looks at'),
     );
-    return;
-  }
-  if (stations.size + programs.size >= MOST_STREAMS) {
-    refuse(
-      request,
-      response,
-      busy(
-        message('{streams} stations are told already', { streams: stations.size }),
-        message('close one that nobody looks at'),
-      ),
-    );
+    later(() => refuse(request, response, full));
     return;
   }
   response.writeHead(200, head);
@@ -192,8 +196,8 @@ function live(request: IncomingMessage, response: ServerResponse): void {
   told.add(response);
   // Whatever was told before it came, it reads anew.
   if (isListening()) send(response, frame('again', {}));
-  const whole = wholeRail();
-  if (whole) send(response, frame('ticket', whole));
+  const whole = wholeFrame();
+  if (whole) send(response, whole);
   const stopDevices = isStation ? listenToDevices((news) => send(response, deviceFrame(news))) : null;
   response.on('error', () => {});
   response.on('close', () => {

@@ -12,13 +12,14 @@ const MOST_EACH = Number(process.env.PANACHE_MOST_LINES_EACH ?? 600);
 
 const lines = new Map<string, number>();
 
-/** Counts a line that was opened; one too many of its address is closed at once, so that others still get in. */
-export function admit(socket: Socket): void {
+/** Counts a line that was opened; one too many of its address is closed at once, so that others still get in: then false. */
+export function admit(socket: Socket): boolean {
   const address = socket.remoteAddress ?? '';
   const own = (lines.get(address) ?? 0) + 1;
   if (own > MOST_EACH) {
-    socket.destroy();
-    return;
+    // No farewell: whoever dials without end is not waited for.
+    socket.resetAndDestroy();
+    return false;
   }
   lines.set(address, own);
   socket.once('close', () => {
@@ -26,4 +27,5 @@ export function admit(socket: Socket): void {
     if (left > 0) lines.set(address, left);
     else lines.delete(address);
   });
+  return true;
 }
