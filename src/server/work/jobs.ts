@@ -184,11 +184,20 @@ export const jobs = {
   },
   drawn: (service: Service): Promise<Drawn> => drawnOf(service),
   /** A round of the menu cycle as a calendar: each day what is planned, and what the cycle would bring where nothing is. */
-  cycleIcs: async ({ from, language }: { from: string; language: Language }): Promise<string> => {
+  cycleIcs: async ({
+    from,
+    language,
+    shared,
+  }: {
+    from: string;
+    language: Language;
+    shared: SharedArrayBuffer;
+  }): Promise<string> => {
+    const watch = new Watch(shared);
     const first = await openDay(db(), from);
     const days = Math.min(MOST_CYCLE_DAYS, (first.cycle?.weeks.length ?? 1) * 7);
     const drawn: Drawn[] = [];
-    for (let n = 0; n < days; n++) {
+    for (let n = 0; n < days && !watch.stopped; n++) {
       const day = n === 0 ? first : await openDay(db(), dayAfter(from, n));
       const planned = day.services.map((s) => s.service);
       const services =

@@ -1,4 +1,4 @@
-import { toldAsItGoes, Watch } from './watch';
+import { toldAsItGoes, Watch, watchedBy } from './watch';
 
 const linesOf = async (stream: ReadableStream<Uint8Array>): Promise<readonly unknown[]> =>
   (await new Response(stream).text())
@@ -55,4 +55,15 @@ test('whoever hangs up stops it, and nothing is told to nobody', async () => {
   end({ status: 200, body: {} });
   await new Promise((r) => setTimeout(r, 10));
   expect(late.stopped).toBe(true);
+});
+
+test('whoever hangs up, or has already, stops what is drawn for them', () => {
+  const asks = new AbortController();
+  const watch = watchedBy(new Request('http://kitchen/', { signal: asks.signal }));
+  expect(watch.stopped).toBe(false);
+  asks.abort();
+  expect(watch.stopped).toBe(true);
+  // As its job sees it, in a thread of its own.
+  expect(new Watch(watch.shared).stopped).toBe(true);
+  expect(watchedBy(new Request('http://kitchen/', { signal: AbortSignal.abort() })).stopped).toBe(true);
 });

@@ -28,6 +28,14 @@ export class Watch {
   }
 }
 
+/** A watch that stops when whoever asked hangs up: what is drawn for them goes no further. */
+export function watchedBy({ signal }: Pick<Request, 'signal'>): Watch {
+  const watch = new Watch();
+  if (signal.aborted) watch.stop();
+  else signal.addEventListener('abort', () => watch.stop(), { once: true });
+  return watch;
+}
+
 /** ms between two lines that say how far a job is. */
 const EVERY = 300;
 

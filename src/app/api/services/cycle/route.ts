@@ -1,6 +1,7 @@
 import { saveCycle } from '../../../../server/actions/services';
 import { pool } from '../../../../server/data/database';
 import { fileNamed, readJson } from '../../../../server/refusal';
+import { watchedBy } from '../../../../server/work/watch';
 import { work } from '../../../../server/work/work';
 import { languageHere } from '../../../reader';
 import { respond, respondFile } from '../../respond';
@@ -11,8 +12,9 @@ export const dynamic = 'force-dynamic';
 export function GET(request: Request): Promise<Response> {
   return respondFile(async () => {
     const from = new URL(request.url).searchParams.get('day') ?? '';
+    const watch = watchedBy(request);
     return {
-      body: await work('cycleIcs', { from, language: await languageHere() }),
+      body: await work('cycleIcs', { from, language: await languageHere(), shared: watch.shared }),
       headers: { ...fileNamed(`menu-${from}.ics`), 'content-type': 'text/calendar; charset=utf-8' },
     };
   });
