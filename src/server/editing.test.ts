@@ -21,6 +21,7 @@ import { loadBlank, loadDemo } from './data/demo';
 import { refusal, testDatabase } from './data/testDatabase';
 import { planPdf } from './exports/planPdf';
 import { weighOutCsv } from './exports/weighOutCsv';
+import { readBatches } from './queries/batches';
 import { readKitchenFile, readKitchenVersions } from './queries/kitchen';
 import { readRecipe, readRecipes, readVersions } from './queries/recipes';
 import { readWaterTests } from './queries/waterTests';
@@ -334,6 +335,31 @@ describe('the archive', () => {
         newVersions: [],
         newBatches: 0,
       });
+    } finally {
+      await other.drop();
+    }
+  });
+
+  test('a batch follows its recipe’s version by what stands in it, whatever number that has here', async () => {
+    const archive = await makeArchive(pool, new Date());
+    const batch = archive.batches.find((b) => b.recipeId === 'second-soup');
+    const theirs = archive.recipes.find((r) => r.id === 'second-soup')?.versions;
+    const cooked = theirs?.[(batch?.recipeVersion ?? 0) - 1]?.body;
+    if (!batch || !cooked) throw new Error('a batch of it was begun');
+    const other = await testDatabase();
+    try {
+      await loadDemo(other.pool, join(process.cwd(), 'demo'));
+      // Here that recipe has had two versions of its own.
+      await createRecipe(other.pool, K, { body: soup('second-soup', { name: 'Ours' }) });
+      await saveRecipe(other.pool, K, 'second-soup', {
+        body: soup('second-soup', { name: 'Ours again' }),
+        base: 1,
+      });
+      await takeArchive(other.pool, JSON.stringify(archive));
+      const [taken] = (await readBatches(other.pool, K)).filter((b) => b.id === batch.id);
+      const there = await readVersions(other.pool, K, 'second-soup');
+      expect(taken?.recipeVersion).not.toBe(batch.recipeVersion);
+      expect(there.find((v) => v.version === taken?.recipeVersion)?.body).toEqual(cooked);
     } finally {
       await other.drop();
     }

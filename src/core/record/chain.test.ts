@@ -36,6 +36,27 @@ test('as it was written nothing is found, and adding to it later follows on', ()
   expect(verified([...LINKS, ...linked(head, [more])], [...ROWS, more], [head])).toEqual([]);
 });
 
+test('a link speaks of one source: said to be of another, it is broken', () => {
+  const links = LINKS.map((l) => (l.n === 2 ? { ...l, source: 'batch_event' as const } : l));
+  expect(verified(links)).toEqual([{ kind: 'broken', n: 2 }]);
+  const elsewhere = linked(NO_LINK, [{ ...row(1, { celsius: 84 }), source: 'batch_event' }]);
+  expect(elsewhere[0]?.row).toBe(LINKS[0]?.row);
+  expect(elsewhere[0]?.hash).not.toBe(LINKS[0]?.hash);
+});
+
+test('gone on with from a head, that head has been looked at and is not looked for again; one beyond the end is', () => {
+  const after = LINKS[2] ?? NO_LINK;
+  const on = (heads: readonly { n: number; hash: string }[]) => {
+    const v = new Verifier(heads, { n: after.n, hash: after.hash });
+    for (const link of LINKS.slice(3)) v.take(link, ROWS.find((r) => r.id === link.id)?.row);
+    return v.end();
+  };
+  expect(on([{ n: after.n, hash: after.hash }])).toEqual([]);
+  expect(on([{ n: 1, hash: 'x' }])).toEqual([]);
+  const beyond = { n: 9, hash: 'x' };
+  expect(on([beyond])).toEqual([{ kind: 'cut short', n: 4, head: beyond }]);
+});
+
 test('a changed body is named by its line', () => {
   const rows = ROWS.map((r) => (r.id === 'id-2' ? row(2, { celsius: 21 }) : r));
   expect(verified(LINKS, rows)).toEqual([{ kind: 'changed', n: 2, source: 'keep_event', id: 'id-2' }]);

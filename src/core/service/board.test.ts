@@ -37,6 +37,26 @@ describe('a board as it lies', () => {
     );
   });
 
+  test('it waits hot until its last draw, not its first', () => {
+    const drawn = (last: number) =>
+      boardOf(
+        service([
+          soup('roast-carrot-cream', {
+            amount: { litres: 4 },
+            draws: [
+              { at: 705, part: 1 },
+              { at: last, part: 1 },
+            ],
+          }),
+        ]),
+        here(),
+      ).clashes;
+    // Its cream waits two hours at most.
+    expect(drawn(705 + 120)).toEqual([]);
+    expect(kinds(drawn(705 + 121))).toEqual(['waits']);
+    expect(drawn(705 + 121)[0]).toMatchObject({ minutes: 121, most: 120 });
+  });
+
   test('a pot is taken until its last draw and washed; another soup may have it then and not before', () => {
     const second = (at: number) =>
       soup('green-pea-and-lettuce-cream', { burnerId: 'front-right', draws: [{ at, part: 1 }] });

@@ -9,6 +9,8 @@ test.each([
   ['1kg floury potatoes, peeled and diced', '1 kg', 'floury-potato', 'peeled and diced'],
   ['6 tablespoons all-purpose flour, sifted', '6 tbsp, sifted', 'plain-flour', ''],
   ['1.5 dl double cream', '150 mL', 'thick-cream', ''],
+  ['15 cl double cream', '150 mL', 'thick-cream', ''],
+  ['5 centilitres double cream', '50 mL', 'thick-cream', ''],
   ['½ cup dry sherry', '½ cup', 'dry-sherry', ''],
   ['500g/1lb carrots, peeled', '500 g', 'carrot', 'peeled'],
   ['1 tbsp plus 1 tsp butter', '4 tsp', 'butter', ''],

@@ -159,6 +159,11 @@ describe('as it is by now', () => {
   test('what is ladled off leaves less, as thick; what is stirred in leaves more, thinner', () => {
     const taken = after(3, line(2, { kind: 'taken', ml: 4000 }));
     expect(taken.ml).toBeCloseTo(after(3).ml - 4000, -2);
+    const parted = after(
+      3,
+      line(2, { kind: 'parted', ml: 4000, into: '00000000-0000-4000-8000-000000000009' }),
+    );
+    expect(parted.ml).toBeCloseTo(taken.ml, 6);
     expect(taken.thick / after(3).thick).toBeCloseTo(1, 1);
     const thinned = after(3, line(2, { kind: 'let down', ml: 500, ingredient: 'water' }));
     expect(thinned.thick).toBeLessThan(after(3).thick * 0.93);
