@@ -10,6 +10,7 @@ import { spaced } from '../../core/units/shown/format';
 import { typedNumber } from '../../core/units/typed/parse';
 import { WhenLive } from '../frame/WhenLive';
 import { Field } from '../shared/form/Field';
+import { Form } from '../shared/form/Form';
 import { MetricField } from '../shared/form/MetricField';
 import { useSay } from '../shared/hooks/useSay';
 import { Link } from '../shared/Link';
@@ -139,11 +140,9 @@ function Calibration({ funnels }: { funnels: readonly HouseFunnel[] }) {
   return (
     <>
       {kept && <Kept funnel={kept} />}
-      <form
-        noValidate
+      <Form
         className="grid gap-3 min-[1000px]:grid-cols-3"
-        onSubmit={(e) => {
-          e.preventDefault();
+        onSubmit={() => {
           void save();
         }}
       >
@@ -193,7 +192,7 @@ function Calibration({ funnels }: { funnels: readonly HouseFunnel[] }) {
         <button type="submit" className={`${PRIMARY} min-h-18 text-[22px] min-[1000px]:col-span-3`}>
           {say('Keep this calibration')}
         </button>
-      </form>
+      </Form>
       {funnels.length > 0 && (
         <section aria-labelledby="f-all" className="mt-5">
           <h2 id="f-all" className="font-bold text-[21px]">

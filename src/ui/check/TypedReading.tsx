@@ -1,5 +1,6 @@
 import { type FlowTestMethod, unitOf } from '../shared/flowTests';
 import { Field } from '../shared/form/Field';
+import { Form } from '../shared/form/Form';
 import { useSay } from '../shared/hooks/useSay';
 import { BUTTON } from '../shared/styles';
 
@@ -24,11 +25,9 @@ export function TypedReading(p: Props) {
   const fahrenheit = p.fahrenheit ? 'yes' : 'no';
   return (
     <>
-      <form
-        noValidate
+      <Form
         className="mt-3 grid grid-cols-[1fr_1fr_auto] items-end gap-2"
-        onSubmit={(ev) => {
-          ev.preventDefault();
+        onSubmit={() => {
           p.onAdd();
         }}
       >
@@ -59,7 +58,7 @@ export function TypedReading(p: Props) {
         <button type="submit" className={BUTTON}>
           {say('Add')}
         </button>
-      </form>
+      </Form>
       {p.kind.id === 'syringe' && (
         <label htmlFor="check-flows" className="mt-2 flex min-h-12 items-center gap-3">
           <input

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { type Message, message } from '../../core/message/message';
 import { Field } from './form/Field';
+import { Form } from './form/Form';
 import { useSay } from './hooks/useSay';
 import { Sheet } from './Sheet';
 import { BUTTON, PRIMARY } from './styles';
@@ -40,11 +41,8 @@ export function TakeBack({ what, when, figure, onTake, onClose }: Props) {
   };
   return (
     <Sheet open onOpenChange={(open) => open || onClose()} title={say('Take it back')}>
-      <form
-        noValidate
-        className="grid gap-4 p-4"
-        onSubmit={(e) => {
-          e.preventDefault();
+      <Form
+        onSubmit={() => {
           take(why);
         }}
       >
@@ -88,7 +86,7 @@ export function TakeBack({ what, when, figure, onTake, onClose }: Props) {
         <button type="submit" className={`${PRIMARY} min-h-16`}>
           {value.trim() === '' ? say('Take it back') : say('Put it right')}
         </button>
-      </form>
+      </Form>
     </Sheet>
   );
 }

@@ -7,6 +7,7 @@ import type { Timer } from '../../core/batch/state';
 import { countdown } from '../../core/units/clock';
 import { parseNumber } from '../../core/units/typed/parse';
 import { Field } from '../shared/form/Field';
+import { Form } from '../shared/form/Form';
 import { useSay } from '../shared/hooks/useSay';
 import { Sheet } from '../shared/Sheet';
 import { BUTTON, PRIMARY } from '../shared/styles';
@@ -78,11 +79,8 @@ function NewTimer({ name: offered, onStart }: { name: string; onStart: (body: Ev
   const start = (m: number) =>
     onStart({ kind: 'timer-started', name: name.trim() || offered, seconds: Math.round(m * 60) });
   return (
-    <form
-      noValidate
-      className="grid gap-4 p-4"
-      onSubmit={(e) => {
-        e.preventDefault();
+    <Form
+      onSubmit={() => {
         setTried(true);
         if (possible) start(minutes);
       }}
@@ -125,6 +123,6 @@ function NewTimer({ name: offered, onStart }: { name: string; onStart: (body: Ev
           {say('Start')}
         </button>
       </div>
-    </form>
+    </Form>
   );
 }

@@ -7,6 +7,7 @@ import type { KeepBody } from '../../../core/keep/events';
 import type { Entry } from '../../../core/keep/written/entries';
 import { dayAndTime, dayOf } from '../../../core/units/clock';
 import { Field } from '../../shared/form/Field';
+import { Form } from '../../shared/form/Form';
 import { useSay } from '../../shared/hooks/useSay';
 import { Link } from '../../shared/Link';
 import { BUTTON, PRIMARY } from '../../shared/styles';
@@ -116,11 +117,9 @@ export function RecordFace({ now, heard, onWrite, onProbes }: Props) {
           </button>
         </div>
         <Verify onProblem={setProblem} />
-        <form
-          noValidate
+        <Form
           className="grid gap-2 border-rule border-t pt-3"
-          onSubmit={(e) => {
-            e.preventDefault();
+          onSubmit={() => {
             if (by.trim() === '') return setUnsigned(say('Who signs?'));
             onWrite({ kind: 'signed', from, to, by: by.trim(), ...(note.trim() && { note: note.trim() }) });
             setBy('');
@@ -158,7 +157,7 @@ export function RecordFace({ now, heard, onWrite, onProbes }: Props) {
               })}
             </p>
           ))}
-        </form>
+        </Form>
       </section>
     </>
   );

@@ -8,6 +8,7 @@ import { rulesIn } from '../../../core/keep/standing';
 import { type Message, message } from '../../../core/message/message';
 import type { RuleSet, Sourced } from '../../../core/safety/rules';
 import { Field } from '../../shared/form/Field';
+import { Form } from '../../shared/form/Form';
 import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON, PRIMARY } from '../../shared/styles';
@@ -103,11 +104,9 @@ export function AgainstSheet({ house, against, before, onGoOn, onInstead, onClos
             {say('Throw it away')}
           </button>
         </div>
-        <form
-          noValidate
+        <Form
           className="grid gap-3 border-ink border-t-2 pt-3"
-          onSubmit={(e) => {
-            e.preventDefault();
+          onSubmit={() => {
             if (what.trim() === '') setProblem(say('Write what was done.'));
             else onGoOn(what.trim());
           }}
@@ -146,7 +145,7 @@ export function AgainstSheet({ house, against, before, onGoOn, onInstead, onClos
               )}
             </p>
           )}
-        </form>
+        </Form>
       </div>
     </Sheet>
   );

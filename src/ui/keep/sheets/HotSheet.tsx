@@ -7,6 +7,7 @@ import type { LotState } from '../../../core/keep/lot';
 import { message } from '../../../core/message/message';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { Pick, Tick } from '../../shared/form/Field';
+import { Form } from '../../shared/form/Form';
 import { MetricField } from '../../shared/form/MetricField';
 import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
@@ -31,11 +32,8 @@ export function HotSheet({ house, state, servedPerHour, onServed, onTake, onClos
   const [problem, setProblem] = useState<string | undefined>();
   return (
     <Sheet open onOpenChange={(open) => open || onClose()} title={say('How it is kept hot')}>
-      <form
-        noValidate
-        className="grid gap-4 p-4"
-        onSubmit={(e) => {
-          e.preventDefault();
+      <Form
+        onSubmit={() => {
           const l = typedNumber(served);
           if (!(typeof l === 'number' && l >= 0 && l <= 200))
             return setProblem(
@@ -73,7 +71,7 @@ export function HotSheet({ house, state, servedPerHour, onServed, onTake, onClos
         <button type="submit" className={`${PRIMARY} min-h-16 text-[20px]`}>
           {say('Keep it so')}
         </button>
-      </form>
+      </Form>
     </Sheet>
   );
 }

@@ -7,6 +7,7 @@ import { LABEL_SIZES, type LabelSizeId } from '../../../core/keep/written/labels
 import { type Message, message } from '../../../core/message/message';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick } from '../../shared/form/Field';
+import { Form } from '../../shared/form/Form';
 import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
 import { PRIMARY } from '../../shared/styles';
@@ -45,11 +46,8 @@ export function LabelSheet({ state, onTake, onClose }: Props) {
     : 1;
   return (
     <Sheet open onOpenChange={(open) => open || onClose()} title={say('Labels')}>
-      <form
-        noValidate
-        className="grid gap-4 p-4"
-        onSubmit={(e) => {
-          e.preventDefault();
+      <Form
+        onSubmit={() => {
           const n = typedNumber(count);
           const f = typedNumber(from);
           if (!(typeof n === 'number' && Number.isInteger(n) && n >= 1 && n <= 200))
@@ -115,7 +113,7 @@ export function LabelSheet({ state, onTake, onClose }: Props) {
         <p className="text-[15px] text-quiet">
           {say('Print at 100 %, not fitted to the page. The code opens the record on this server.')}
         </p>
-      </form>
+      </Form>
     </Sheet>
   );
 }

@@ -9,6 +9,7 @@ import type { LotState } from '../../../core/keep/lot';
 import { message } from '../../../core/message/message';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick } from '../../shared/form/Field';
+import { Form } from '../../shared/form/Form';
 import { MetricField } from '../../shared/form/MetricField';
 import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
@@ -77,14 +78,7 @@ export function PlaceSheet({ house, state, title, does, kinds, part = false, onT
   };
   return (
     <Sheet open onOpenChange={(open) => open || onClose()} title={title}>
-      <form
-        noValidate
-        className="grid gap-4 p-4"
-        onSubmit={(e) => {
-          e.preventDefault();
-          take();
-        }}
-      >
+      <Form onSubmit={take}>
         {places.length === 0 && <p>{say('The kitchen has no such place: Kitchen → Keeping.')}</p>}
         <Pick id="place-place" label={say('Where')} value={place} onChange={(e) => setPlace(e.target.value)}>
           {places.map((p) => (
@@ -135,7 +129,7 @@ export function PlaceSheet({ house, state, title, does, kinds, part = false, onT
         <button type="submit" disabled={places.length === 0} className={`${PRIMARY} min-h-16 text-[20px]`}>
           {does}
         </button>
-      </form>
+      </Form>
     </Sheet>
   );
 }

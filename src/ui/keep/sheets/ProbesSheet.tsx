@@ -8,6 +8,7 @@ import { message } from '../../../core/message/message';
 import { dayAndTime } from '../../../core/units/clock';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick } from '../../shared/form/Field';
+import { Form } from '../../shared/form/Form';
 import { MetricField } from '../../shared/form/MetricField';
 import { Segments } from '../../shared/form/Segments';
 import { useSay } from '../../shared/hooks/useSay';
@@ -67,11 +68,9 @@ export function ProbesSheet({ house, devices, kitchenLines, now, onWrite, onClos
             );
           })}
         </ul>
-        <form
-          noValidate
+        <Form
           className="grid gap-3 border-rule border-t pt-3"
-          onSubmit={(e) => {
-            e.preventDefault();
+          onSubmit={() => {
             const v = typedNumber(typed);
             if (name === '') return setProblem({ field: 'other', says: say('Give it a name.') });
             if (!(typeof v === 'number' && v >= -10 && v <= 115))
@@ -152,13 +151,11 @@ export function ProbesSheet({ house, devices, kitchenLines, now, onWrite, onClos
               {say('Write it down')}
             </button>
           </div>
-        </form>
+        </Form>
         {standing.out && (
-          <form
-            noValidate
+          <Form
             className="grid gap-3 border-ink border-t-2 pt-3"
-            onSubmit={(e) => {
-              e.preventDefault();
+            onSubmit={() => {
               if (how.trim() === '') return setProblem({ field: 'how', says: say('Write what was done.') });
               setHow('');
               onWrite({ kind: 'probe put right', probe: name, how: how.trim() });
@@ -176,7 +173,7 @@ export function ProbesSheet({ house, devices, kitchenLines, now, onWrite, onClos
             <button type="submit" className={BUTTON}>
               {say('It is right again')}
             </button>
-          </form>
+          </Form>
         )}
       </div>
     </Sheet>

@@ -10,6 +10,7 @@ import { timeOfDay } from '../../../core/units/clock';
 import { typedNumber } from '../../../core/units/typed/parse';
 import type { KeeperQuestion } from '../../../workers/keeper';
 import { Field, Pick, Tick } from '../../shared/form/Field';
+import { Form } from '../../shared/form/Form';
 import { MetricField } from '../../shared/form/MetricField';
 import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
@@ -109,14 +110,7 @@ export function WaySheet({ house, lot, state, now, found, ask, onAsked, onWay, o
   };
   return (
     <Sheet open onOpenChange={(open) => open || onClose()} title={say('How it is cooled')}>
-      <form
-        noValidate
-        className="grid gap-4 p-4"
-        onSubmit={(e) => {
-          e.preventDefault();
-          take();
-        }}
-      >
+      <Form onSubmit={take}>
         <div className="grid gap-4 min-[560px]:grid-cols-[1fr_8rem]">
           <Pick
             id="way-holder"
@@ -209,7 +203,7 @@ export function WaySheet({ house, lot, state, now, found, ask, onAsked, onWay, o
         <button type="submit" className={`${PRIMARY} min-h-16 text-[20px]`}>
           {say('Cool it so from now on')}
         </button>
-      </form>
+      </Form>
     </Sheet>
   );
 }

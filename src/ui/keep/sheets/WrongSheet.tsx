@@ -8,6 +8,7 @@ import { type Message, message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick } from '../../shared/form/Field';
+import { Form } from '../../shared/form/Form';
 import { MetricField } from '../../shared/form/MetricField';
 import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
@@ -73,11 +74,9 @@ export function WrongSheet({ house, state, why: first, onTake, onClose }: Props)
   return (
     <Sheet open onOpenChange={(open) => open || onClose()} title={say('Something’s wrong')}>
       <div className="grid gap-6 p-4">
-        <form
-          noValidate
+        <Form
           className="grid gap-3"
-          onSubmit={(e) => {
-            e.preventDefault();
+          onSubmit={() => {
             if (what.trim() === '') setProblem({ field: 'what', says: say('Write what was done.') });
             else onTake({ kind: 'put right', what: what.trim() });
           }}
@@ -108,15 +107,8 @@ export function WrongSheet({ house, state, why: first, onTake, onClose }: Props)
               {say('Write it down')}
             </button>
           </div>
-        </form>
-        <form
-          noValidate
-          className="grid gap-3 border-ink border-t-2 pt-4"
-          onSubmit={(e) => {
-            e.preventDefault();
-            throwAway();
-          }}
-        >
+        </Form>
+        <Form className="grid gap-3 border-ink border-t-2 pt-4" onSubmit={throwAway}>
           <h2 className="font-bold text-[20px]">{say('It goes')}</h2>
           <div className="grid gap-3 min-[560px]:grid-cols-[1fr_9rem]">
             <Pick
@@ -141,7 +133,7 @@ export function WrongSheet({ house, state, why: first, onTake, onClose }: Props)
               hint={
                 costPerL !== undefined && typeof l === 'number'
                   ? say(
-                      'cost {currency}{cost}{unpriced, plural, =0 {} one {, one thing without a price not counted} other {, # things without a price not counted}}',
+                      'cost {currency}{cost}{unpriced, plural, =0 {} one {, without one thing that has no price} other {, without # things that have no price}}',
                       {
                         currency: house.currency,
                         cost: (costPerL * l).toFixed(2),
@@ -162,7 +154,7 @@ export function WrongSheet({ house, state, why: first, onTake, onClose }: Props)
           <button type="submit" className={`${PRIMARY} min-h-16`}>
             {say('Throw it away')}
           </button>
-        </form>
+        </Form>
       </div>
     </Sheet>
   );

@@ -11,6 +11,7 @@ import { term } from '../../../core/message/term';
 import { dayOf } from '../../../core/units/clock';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick, Tick } from '../../shared/form/Field';
+import { Form } from '../../shared/form/Form';
 import { MetricField } from '../../shared/form/MetricField';
 import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
@@ -90,14 +91,7 @@ export function PutBySheet({ house, onTake, onClose }: Props) {
   };
   return (
     <Sheet open onOpenChange={(open) => open || onClose()} title={say('Put something by')}>
-      <form
-        noValidate
-        className="grid gap-4 p-4"
-        onSubmit={(e) => {
-          e.preventDefault();
-          take();
-        }}
-      >
+      <Form onSubmit={take}>
         <div className="grid gap-4 min-[560px]:grid-cols-[11rem_1fr_7rem]">
           <Pick
             id="put-what"
@@ -204,7 +198,7 @@ export function PutBySheet({ house, onTake, onClose }: Props) {
         <button type="submit" className={`${PRIMARY} min-h-16 text-[20px]`}>
           {say('Put it by')}
         </button>
-      </form>
+      </Form>
     </Sheet>
   );
 }

@@ -11,6 +11,7 @@ import { mPas } from '../../../core/units/shown/format';
 import { typedNumber } from '../../../core/units/typed/parse';
 import type { KeeperQuestion } from '../../../workers/keeper';
 import { Field, Pick } from '../../shared/form/Field';
+import { Form } from '../../shared/form/Form';
 import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON, PRIMARY } from '../../shared/styles';
@@ -47,11 +48,8 @@ export function ReheatSheet({ house, lot, state, found, ask, onAsked, onTake, on
   const again = state.reheats > 0;
   return (
     <Sheet open onOpenChange={(open) => open || onClose()} title={say('Reheat it')}>
-      <form
-        noValidate
-        className="grid gap-4 p-4"
-        onSubmit={(e) => {
-          e.preventDefault();
+      <Form
+        onSubmit={() => {
           if (measured.trim() !== '' && value === undefined)
             return setProblem(
               say('“{measured}” cannot be: a consistency is a number from 1 to 20 000 mPa·s.', { measured }),
@@ -158,7 +156,7 @@ export function ReheatSheet({ house, lot, state, found, ask, onAsked, onTake, on
             </button>
           </>
         )}
-      </form>
+      </Form>
     </Sheet>
   );
 }

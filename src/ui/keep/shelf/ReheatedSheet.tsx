@@ -7,6 +7,7 @@ import { rulesIn } from '../../../core/keep/standing';
 import { message } from '../../../core/message/message';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick } from '../../shared/form/Field';
+import { Form } from '../../shared/form/Form';
 import { MetricField } from '../../shared/form/MetricField';
 import { useSay } from '../../shared/hooks/useSay';
 import { useUnits } from '../../shared/hooks/useUnits';
@@ -33,11 +34,8 @@ export function ReheatedSheet({ house, celsius, onTake, onClose }: Props) {
   const [problem, setProblem] = useState<{ field: string; says: string } | null>(null);
   return (
     <Sheet open onOpenChange={(open) => open || onClose()} title={say('It is hot again')}>
-      <form
-        noValidate
-        className="grid gap-4 p-4"
-        onSubmit={(e) => {
-          e.preventDefault();
+      <Form
+        onSubmit={() => {
           const c = typedNumber(typed);
           const s = typedNumber(held);
           if (!(typeof c === 'number' && c >= to && c <= 110))
@@ -91,7 +89,7 @@ export function ReheatedSheet({ house, celsius, onTake, onClose }: Props) {
         <button type="submit" className={`${PRIMARY} min-h-16 text-[20px]`}>
           {say('Write it down')}
         </button>
-      </form>
+      </Form>
     </Sheet>
   );
 }

@@ -5,6 +5,7 @@ import type { KeepBody } from '../../../core/keep/events';
 import type { LotState } from '../../../core/keep/lot';
 import { message } from '../../../core/message/message';
 import { typedNumber } from '../../../core/units/typed/parse';
+import { Form } from '../../shared/form/Form';
 import { MetricField } from '../../shared/form/MetricField';
 import { useSay } from '../../shared/hooks/useSay';
 import { useUnits } from '../../shared/hooks/useUnits';
@@ -34,11 +35,8 @@ export function TakeSheet({ state, onTake, onClose }: Props) {
   };
   return (
     <Sheet open onOpenChange={(open) => open || onClose()} title={say('Take some of it')}>
-      <form
-        noValidate
-        className="grid gap-4 p-4"
-        onSubmit={(e) => {
-          e.preventDefault();
+      <Form
+        onSubmit={() => {
           take(typedNumber(litres));
         }}
       >
@@ -72,7 +70,7 @@ export function TakeSheet({ state, onTake, onClose }: Props) {
         >
           {say('All of it: {left}', { left: { ml: state.ml } })}
         </button>
-      </form>
+      </Form>
     </Sheet>
   );
 }

@@ -10,6 +10,7 @@ import type { ReadUnit } from '../../../core/units/shown/here';
 import { volumeWords } from '../../../core/units/shown/show';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick } from '../../shared/form/Field';
+import { Form } from '../../shared/form/Form';
 import { MetricField } from '../../shared/form/MetricField';
 import { Segments } from '../../shared/form/Segments';
 import { useSay } from '../../shared/hooks/useSay';
@@ -135,11 +136,9 @@ export function WaterTestView({ house, boils, first, past }: Props) {
             }}
           />
         ) : (
-          <form
-            noValidate
+          <Form
             className="grid gap-3 min-[1100px]:grid-cols-3"
-            onSubmit={(e) => {
-              e.preventDefault();
+            onSubmit={() => {
               void send();
             }}
           >
@@ -264,7 +263,7 @@ export function WaterTestView({ house, boils, first, past }: Props) {
                 </p>
               )}
             </div>
-          </form>
+          </Form>
         )}
         <PastWaterTests past={past} house={house} />
       </div>

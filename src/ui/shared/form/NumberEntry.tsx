@@ -6,6 +6,7 @@ import { spaced } from '../../../core/units/shown/format';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { useSay } from '../hooks/useSay';
 import { BUTTON, PRIMARY } from '../styles';
+import { Form } from './Form';
 
 export type Asked = {
   /** What is read: "Temperature". */
@@ -54,14 +55,7 @@ export function NumberEntry({ asked, onTake }: { asked: Asked; onTake: (value: n
     onTake(value);
   };
   return (
-    <form
-      noValidate
-      className="grid gap-3 p-4"
-      onSubmit={(e) => {
-        e.preventDefault();
-        take();
-      }}
-    >
+    <Form className="grid gap-3 p-4" onSubmit={take}>
       {device && (
         <button
           type="button"
@@ -136,7 +130,7 @@ export function NumberEntry({ asked, onTake }: { asked: Asked; onTake: (value: n
           {problem}
         </p>
       )}
-    </form>
+    </Form>
   );
 }
 

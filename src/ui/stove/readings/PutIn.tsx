@@ -5,6 +5,7 @@ import type { EventBody } from '../../../core/batch/events';
 import { isIngredient } from '../../../core/food/catalogue';
 import { message } from '../../../core/message/message';
 import { parseNumber } from '../../../core/units/typed/parse';
+import { Form } from '../../shared/form/Form';
 import { IngredientField } from '../../shared/form/IngredientField';
 import { MetricField } from '../../shared/form/MetricField';
 import { useSay } from '../../shared/hooks/useSay';
@@ -19,11 +20,8 @@ export function PutIn({ onTake }: { onTake: (body: EventBody) => void }) {
   const g = parseNumber(grams);
   const possible = g >= 0.1 && g <= 200_000;
   return (
-    <form
-      noValidate
-      className="grid gap-4 p-4"
-      onSubmit={(e) => {
-        e.preventDefault();
+    <Form
+      onSubmit={() => {
         setTried(true);
         if (possible && isIngredient(what)) onTake({ kind: 'put-in', ingredient: what, g });
       }}
@@ -55,6 +53,6 @@ export function PutIn({ onTake }: { onTake: (body: EventBody) => void }) {
       <button type="submit" className={PRIMARY}>
         {say('It is in the pot')}
       </button>
-    </form>
+    </Form>
   );
 }

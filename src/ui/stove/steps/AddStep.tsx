@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { parseNumber } from '../../../core/units/typed/parse';
 import { Field } from '../../shared/form/Field';
+import { Form } from '../../shared/form/Form';
 import { useSay } from '../../shared/hooks/useSay';
 import { PRIMARY } from '../../shared/styles';
 
@@ -13,11 +14,9 @@ export function AddStep({ onAdd }: { onAdd: (title: string, minutes: number | nu
   const minutes = text.trim() === '' ? null : parseNumber(text);
   const possible = minutes === null || (minutes >= 0 && minutes <= 600);
   return (
-    <form
-      noValidate
+    <Form
       className="grid gap-3 p-4"
-      onSubmit={(e) => {
-        e.preventDefault();
+      onSubmit={() => {
         setTried(true);
         if (title.trim() && possible) onAdd(title.trim(), minutes);
       }}
@@ -48,6 +47,6 @@ export function AddStep({ onAdd }: { onAdd: (title: string, minutes: number | nu
       <button type="submit" className={PRIMARY}>
         {say('Add it')}
       </button>
-    </form>
+    </Form>
   );
 }

@@ -3,6 +3,7 @@ import type { StepState } from '../../../core/batch/state';
 import { titleIn } from '../../../core/batch/titleIn';
 import { message } from '../../../core/message/message';
 import { Field } from '../../shared/form/Field';
+import { Form } from '../../shared/form/Form';
 import { useSay } from '../../shared/hooks/useSay';
 import { useShow } from '../../shared/hooks/useShow';
 import { BUTTON, PRIMARY } from '../../shared/styles';
@@ -21,11 +22,9 @@ export function SkipStep({ step, onSkip }: { step: StepState; onSkip: (reason: s
   const [reason, setReason] = useState('');
   const [tried, setTried] = useState(false);
   return (
-    <form
-      noValidate
+    <Form
       className="grid gap-3 p-4"
-      onSubmit={(e) => {
-        e.preventDefault();
+      onSubmit={() => {
         setTried(true);
         if (reason.trim()) onSkip(reason.trim());
       }}
@@ -56,6 +55,6 @@ export function SkipStep({ step, onSkip }: { step: StepState; onSkip: (reason: s
       <button type="submit" className={PRIMARY}>
         {say('Leave it out')}
       </button>
-    </form>
+    </Form>
   );
 }
