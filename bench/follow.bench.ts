@@ -5,7 +5,10 @@ import { DEVICES, simulatedBench } from '../src/devices/bench';
 import { bar } from './kit/bar';
 import { median, timed } from './kit/stats';
 
-/** One batch of a thousand events: what the next one costs, whatever it is, against following the batch from its start; and its simulated devices. */
+/**
+ * One batch of a thousand events: what the next one costs, whatever it is, against following the batch from its
+ * start; and its simulated devices.
+ */
 const of = demoBatch('smoked-parsnip-veloute', { litres: 20, pot: 'tall-steel-36', burner: 'floor-ring' });
 const past = byThePlan(of.plan, 5);
 const from = (Date.parse(past.at(-1)?.at ?? '') - of.start) / 1000;

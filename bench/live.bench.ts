@@ -5,7 +5,10 @@ import { bar } from './kit/bar';
 import { post } from './kit/client';
 import { quantile } from './kit/stats';
 
-/** An event entered at one process until it is on the stream of another, against a row inserted and notified with nothing of ours between. */
+/**
+ * An event entered at one process until it is on the stream of another, against a row inserted and notified with
+ * nothing of ours between.
+ */
 const { BASE_URL = '', DATABASE_URL = '' } = process.env;
 const TIMES = 300;
 

@@ -2,7 +2,10 @@ import { chromium } from '@playwright/test';
 import { chromiumOptions } from '../cli/chromium.mjs';
 import { bar } from './kit/bar';
 
-/** Each view on a tablet four times slower than this machine: when it can be used, how long its main thread was blocked, what moved under a finger. */
+/**
+ * Each view on a tablet four times slower than this machine: when it can be used, how long its main thread was
+ * blocked, what moved under a finger.
+ */
 const SLOWER = 4;
 const VIEWS = [
   ['Plan', '/plan?recipe=smoked-parsnip-veloute&litres=8&pot=middle-28&burner=front-right'],

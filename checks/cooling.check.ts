@@ -90,8 +90,10 @@ const inPan = (mm: number, more: Partial<Cooling> = {}): Cooling => ({
 const hours = (c: Cooling, to: number): number => secondsTo(cooled(c, 80, 4 * 86_400), to) / 3600;
 
 /**
- * What is published of cooling in pans, all from memory: 50 mm of thick food uncovered in a cold room reaches 5 °C in about 6 h, 100 mm takes
- * more than 10 h (extension bulletins on cooling); a 200 mm deep stock pot of soup takes about a day in a refrigerator (USDA, consumer advice).
+ * What is published of cooling in pans, all from memory: 50 mm of thick food uncovered in a cold room reaches 5
+ * °C in about 6 h, 100 mm takes
+ * more than 10 h (extension bulletins on cooling); a 200 mm deep stock pot of soup takes about a day in a
+ * refrigerator (USDA, consumer advice).
  */
 test('depth is what counts: 50 mm in about six hours, 100 mm not in ten, a 200 mm pot about a day', () => {
   expect(hours(inPan(50), 5)).toBeGreaterThan(4.5);
@@ -129,7 +131,8 @@ test('what cooks say of cooling holds', () => {
 });
 
 /**
- * Plank’s equation by the worked example of Singh & Heldman, Introduction to Food Engineering, chapter on freezing (from memory): a sphere of
+ * Plank’s equation by the worked example of Singh & Heldman, Introduction to Food Engineering, chapter on
+ * freezing (from memory): a sphere of
  * 70 mm at −1.25 °C in a blast of −40 °C, h 50, k 1.2, ρ 1000, 250 kJ/kg: 0.72 h. P 1/6 and R 1/24 are those of a cube too.
  */
 test('Plank’s freezing time of the textbook’s example', () => {

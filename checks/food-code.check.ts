@@ -9,7 +9,8 @@ const HOUR = 3600;
 test.each([
   // FDA Food Code 2022, 3-501.16, 3-501.14, 3-403.11, 3-501.17.
   ['fda', 57, 5, [57, [21, 2 * HOUR], [5, 6 * HOUR]], [74, 15], 7],
-  // Food Safety and Hygiene (England) Regulations 2013, schedule 4, and those of Wales and Northern Ireland; cooling, reheating and days by guidance.
+  // Food Safety and Hygiene (England) Regulations 2013, schedule 4, and those of Wales and Northern Ireland;
+  // cooling, reheating and days by guidance.
   ['uk', 63, 8, [63, [8, 1.5 * HOUR]], [70, 120], 3],
   // Food Retail and Food Services Code (Canada), 3.3.
   ['canada', 60, 4, [60, [20, 2 * HOUR], [4, 6 * HOUR]], [74, 15], 4],

@@ -19,7 +19,10 @@ test.each(demoIds())('%s as schema.org has it', (id) => {
   expect(JSON.parse(JSON.stringify(theirs)).totalTime).toMatch(/^PT(\d+H)?(\d+M)?$/);
 });
 
-/** A recipe built with the vocabulary's types: the shapes its documentation allows are read. From memory: the forms of recipeInstructions and recipeYield. */
+/**
+ * A recipe built with the vocabulary's types: the shapes its documentation allows are read. From memory: the forms
+ * of recipeInstructions and recipeYield.
+ */
 const steps: HowToStep[] = [
   { '@type': 'HowToStep', name: 'Sweat', text: 'Sweat the onion for 10 minutes.' },
   { '@type': 'HowToStep', text: 'Whisk in the stock and simmer 25 minutes.' },

@@ -88,7 +88,8 @@ describe.each(LABEL_SIZES)('$id', (size) => {
     const [first] = drawnIn(await make(1));
     const { pixels, size: side, cell } = seen(first?.squares ?? []);
     expect(jsQR(pixels, side, side)?.data).toBe(URL_);
-    // ISO/IEC 18004 leaves it to the reader; a quarter of a millimetre is what phones and print heads of 203 dpi manage (common practice, no source).
+    // ISO/IEC 18004 leaves it to the reader; a quarter of a millimetre is what phones and print heads of 203 dpi
+    // manage (common practice, no source).
     expect(cell).toBeGreaterThan(0.25);
   });
 

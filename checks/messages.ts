@@ -67,7 +67,10 @@ const files = (): readonly string[] =>
     readdirSync(folder, { recursive: true, encoding: 'utf8' }).map((f) => join(folder, f)),
   ).filter((f) => /\.tsx?$/.test(f) && !ELSEWHERE.some((not) => not.test(f)));
 
-/** Where nothing is read but what is said there by a message: the rest is for a database, a log or a program, or becomes part of a recipe. */
+/**
+ * Where nothing is read but what is said there by a message: the rest is for a database, a log or a program, or
+ * becomes part of a recipe.
+ */
 const PROGRAMS = [
   /^src\/server\//,
   /^src\/core\/order\/changes\/makings\.ts$/,

@@ -9,7 +9,9 @@ import { type Mutant, mutantsOf } from './mutate/mutants';
 /**
  * How many deliberate mistakes the tests notice: each constant of the model’s rooms moved by a tenth, each comparison
  * turned round, one at a time. `node --import tsx checks/mutate.ts [--kept] [--every N]
- * [--room NAME] [--file PATTERN] [--groups N] [--lanes N]`; with `--kept` those of safety, keep and cooling, conditions too; with `--every`, one in N, evenly spread; with `--groups`, only the first N groups of tests are run, so
+ * [--room NAME] [--file PATTERN] [--groups N] [--lanes N]`; with `--kept` those of safety, keep and cooling,
+ * conditions too; with `--every`, one in N, evenly spread; with `--groups`, only the first N groups of tests are
+ * run, so
  * that the share is a lower bound; with `--lanes`, so many at a time. Prints what lived; exits with 1 under what is wanted.
  */
 type Suite = {

@@ -6,7 +6,8 @@ import type { Recipe } from '../src/core/recipe/recipe';
 import { randomOrders } from './randomOrders';
 
 /**
- * What the solver before this one made of the same orders: g (or share) of dose, g of liquid and of dairy as it gave them, within a thousandth
+ * What the solver before this one made of the same orders: g (or share) of dose, g of liquid and of dairy as it
+ * gave them, within a thousandth
  * of the aim, and the same where it was let go on to a hundred-thousandth. Of an aim that cannot be met, both stopped at a limit.
  */
 type Before = readonly [number, number, number, number, number, number];

@@ -19,7 +19,10 @@ const RECIPES = readdirSync('demo/recipes').map((file) =>
 /** The ways there were when checks/plans.json was written: another in their midst would make other orders of the same seed. */
 const KNOWN = WAYS.filter((w) => w.kind !== 'glutinous rice');
 
-/** `count` orders of the demo’s recipes, the same for the same seed: any size its pots hold, any thickness, half of them thickened another way. */
+/**
+ * `count` orders of the demo’s recipes, the same for the same seed: any size its pots hold, any thickness, half of
+ * them thickened another way.
+ */
 export function randomOrders(count: number, seed: number): readonly RandomOrder[] {
   const uniform = seeded(seed);
   const between = (low: number, high: number) => low * (high / low) ** uniform();

@@ -35,7 +35,10 @@ test('a gallon of chicken stock takes 8 lb of bones, and water as textbooks have
   expect(ratio / (6 / 4)).toBeLessThan(1.2);
 });
 
-/** Shells 15 to 45 min, fish bones no more than half an hour, cobs and vegetables under an hour, bones for hours. Common practice, no source. */
+/**
+ * Shells 15 to 45 min, fish bones no more than half an hour, cobs and vegetables under an hour, bones for hours.
+ * Common practice, no source.
+ */
 test('minutes at the simmer are the trade’s', () => {
   const minutes = Object.fromEntries(MAKINGS.map((m) => [m.id, [m.minutes, ...m.between]]));
   expect(minutes['shell-stock']).toEqual([30, 15, 45]);
@@ -48,7 +51,10 @@ test('minutes at the simmer are the trade’s', () => {
   }
 });
 
-/** About a pound of shells or fish bones to a quart, four bare cobs to a litre, an ounce of dried mushrooms to a quart. Common practice, no source. */
+/**
+ * About a pound of shells or fish bones to a quart, four bare cobs to a litre, an ounce of dried mushrooms to a
+ * quart. Common practice, no source.
+ */
 test('weights to a litre are the trade’s within a fifth', () => {
   const perLitre = (id: string) => makingOf(id)?.of[0]?.[1] ?? 0;
   const pound = 453.592 / 0.946353;

@@ -184,7 +184,7 @@ test('a probe out by more than a degree is not used until it is put right, and w
   await sheet.getByRole('button', { name: 'It is right again' }).click();
   await sheet.getByLabel('It shows, °C').fill('0.4');
   await sheet.getByRole('button', { name: 'Write it down' }).click();
-  await expect(sheet.getByText(/Pocket probe.*put right by -0.4 °C/)).toBeVisible();
+  await expect(sheet.getByText(/Pocket probe.*put right by −0.4 °C/)).toBeVisible();
   await clean(page, 'probes');
 });
 

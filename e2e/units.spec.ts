@@ -55,7 +55,8 @@ const metricOn = (page: Page): Promise<readonly string[]> =>
   );
 
 /**
- * The cook’s own: what a pan of the demo kitchen is called and what its lead wrote down, and the choice of the unit itself; and so little weight on
+ * The cook’s own: what a pan of the demo kitchen is called and what its lead wrote down, and the choice of the
+ * unit itself; and so little weight on
  * a spoon that only grams tell it, with the ounces beside.
  */
 const OWN = [/Tub 2 L/, /three and a half hours over 21 °C/, /^°C$/, /^L$/, /g \(0\.0\d oz\)/];

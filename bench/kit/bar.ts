@@ -4,7 +4,8 @@ import { loadavg } from 'node:os';
 export type Bar = { readonly atMost: number } | { readonly atLeast: number };
 
 /**
- * Prints a figure beside its bar, with what it is made of and the load on the machine; a missed one makes the process end with 1. Figures are
+ * Prints a figure beside its bar, with what it is made of and the load on the machine; a missed one makes the
+ * process end with 1. Figures are
  * ratios measured within one run wherever a machine would show in them.
  */
 export function bar(what: string, figure: number, to: Bar, made = ''): void {

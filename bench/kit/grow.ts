@@ -28,7 +28,8 @@ export const FOURTH_YEAR: Growth = {
 };
 
 /**
- * Grows a database with the demo in it, by its owner, in one go: batches cooked and served, each with a copy of the demo’s plan and taps of the
+ * Grows a database with the demo in it, by its owner, in one go: batches cooked and served, each with a copy of
+ * the demo’s plan and taps of the
  * usual kinds; recipes that are the demo’s own under other names. Made-up, and by no station: what was grown is not sealed.
  */
 export async function grow(owner: pg.Pool, g: Growth): Promise<void> {

@@ -24,7 +24,10 @@ const SHORT = 4;
 /** Where those that take too much come from: another address of this machine than the station’s. */
 const ELSEWHERE = '127.0.0.2';
 
-/** Things kept over so many days, three a day with twenty readings each; and one with so many readings. Written by the owner, as years leave it. Returns the one. */
+/**
+ * Things kept over so many days, three a day with twenty readings each; and one with so many readings. Written by
+ * the owner, as years leave it. Returns the one.
+ */
 async function years(databaseUrl: string, days: number, readings: number): Promise<string> {
   const db = new pg.Pool({ connectionString: databaseUrl, max: 1 });
   const one = randomUUID();

@@ -32,7 +32,10 @@ export type KeptRecord = {
   readonly of: number;
   /** How many of all of them stand out. */
   readonly loud: number;
-  /** ms up to which it is whole; null where that is to its end. More was there than one record takes: what comes after is asked for by itself. */
+  /**
+   * ms up to which it is whole; null where that is to its end. More was there than one record takes: what comes
+   * after is asked for by itself.
+   */
   readonly wholeTo: number | null;
   readonly signed: readonly {
     readonly from: string;

@@ -161,7 +161,11 @@ function beginTelling(): void {
   };
 }
 
-/** Server-sent events: `told` with each event of any batch, `ticket` with what changes on the rail, `service` with each service that was saved, `keep` with each line of something kept, `again` when a station should read anew, `device` with what the kitchen’s devices send, `alive` now and then, with the server’s clock. */
+/**
+ * Server-sent events: `told` with each event of any batch, `ticket` with what changes on the rail, `service` with
+ * each service that was saved, `keep` with each line of something kept, `again` when a station should read anew,
+ * `device` with what the kitchen’s devices send, `alive` now and then, with the server’s clock.
+ */
 function live(request: IncomingMessage, response: ServerResponse): void {
   const head = {
     'content-type': 'text/event-stream; charset=utf-8',
@@ -225,7 +229,10 @@ const rail = (response: ServerResponse): Promise<void> =>
     return { body, ...(head && { headers: { 'x-panache-head': `${head.n}:${head.hash}` } }) };
   });
 
-/** What is true of this process: whether it reaches its database, hears it, and how many it tells. `run` tells it from another on the same port. */
+/**
+ * What is true of this process: whether it reaches its database, hears it, and how many it tells. `run` tells it
+ * from another on the same port.
+ */
 async function health(response: ServerResponse): Promise<void> {
   const database = await reached();
   const body = {

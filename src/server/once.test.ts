@@ -19,7 +19,10 @@ import { countAside } from './queries/parts';
 import { sealOld, sealRest } from './queries/seals';
 import { readDay } from './queries/services';
 
-/** An id is used once: over all months, in one archive, between two who write at the same moment; and what is old can never stop a start. */
+/**
+ * An id is used once: over all months, in one archive, between two who write at the same moment; and what is old
+ * can never stop a start.
+ */
 
 const K = 'quay-house';
 const folder = mkdtempSync(join(tmpdir(), 'panache-once-'));

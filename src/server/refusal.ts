@@ -11,7 +11,10 @@ import { log } from './log';
 /** Problems told of one request. */
 export const MOST_PROBLEMS = 50;
 
-/** One thing wrong with what was sent: the field, what it held, and what it may hold. What only a program can get wrong is plain English. */
+/**
+ * One thing wrong with what was sent: the field, what it held, and what it may hold. What only a program can get
+ * wrong is plain English.
+ */
 export type Problem = {
   readonly field: Message | string;
   readonly given: Message | string;
@@ -89,7 +92,10 @@ const shown = (value: unknown): Told => {
 /** Deepest nesting of arrays and objects anything we read has, with room to spare. */
 const DEEPEST = 64;
 
-/** A watch over JSON that comes in pieces: true once it nests deeper than anything we read, so that what walks it would run out of stack. */
+/**
+ * A watch over JSON that comes in pieces: true once it nests deeper than anything we read, so that what walks it
+ * would run out of stack.
+ */
 export function depthGuard(): (bytes: Uint8Array) => boolean {
   let depth = 0;
   let inText = false;

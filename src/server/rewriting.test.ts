@@ -13,7 +13,10 @@ import { testDatabase } from './data/testDatabase';
 import { readBatches } from './queries/batches';
 import { readHead, sealOld, verifyChain } from './queries/seals';
 
-/** Ways of changing the past: by the role the application has, and by whoever owns the database. Which are refused, which are found, and which cannot be. */
+/**
+ * Ways of changing the past: by the role the application has, and by whoever owns the database. Which are refused,
+ * which are found, and which cannot be.
+ */
 
 const K = 'quay-house';
 const folder = mkdtempSync(join(tmpdir(), 'panache-rewriting-'));

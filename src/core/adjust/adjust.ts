@@ -14,7 +14,10 @@ type Advice = { readonly options: readonly Option[]; readonly cures: readonly Cu
 /** Points of fat, %, by which a correction that adds more makes it a richer soup. Common practice, no source. */
 const RICHER = 2;
 
-/** Side effects worth a place in the order: what it brings, forecloses, does to salt, acid and fat, and whether it is what the soup is made of. */
+/**
+ * Side effects worth a place in the order: what it brings, forecloses, does to salt, acid and fat, and whether it
+ * is what the soup is made of.
+ */
 const sides = (o: Option): number =>
   o.forecloses.length +
   o.effects.allergens.length * 2 +

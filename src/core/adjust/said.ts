@@ -8,7 +8,10 @@ import type { Fault } from './faults';
 import type { Measured } from './measured';
 import { toThePass } from './trial/pass';
 
-/** By how much a pot is off its target when an eye says so and nothing was measured: half as thick again, or the other way. Our assumption. */
+/**
+ * By how much a pot is off its target when an eye says so and nothing was measured: half as thick again, or the
+ * other way. Our assumption.
+ */
 const SEEN_OFF = 1.5;
 
 /** How unsure that is: the standard deviation of its logarithm. Our assumption. */

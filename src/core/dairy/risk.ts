@@ -35,7 +35,10 @@ export type Risk = {
   readonly reasons: readonly SplitReason[];
 };
 
-/** Weights are our assumptions, set so that what cooks know splits does: boiled thin milk with wine or tomato; and what does not: heavy cream at a simmer. */
+/**
+ * Weights are our assumptions, set so that what cooks know splits does: boiled thin milk with wine or tomato; and
+ * what does not: heavy cream at a simmer.
+ */
 export function splitRisk(s: DairyState): Risk {
   within('pH', s.pH, 1, 10);
   within('temperature', s.celsius, 0, 105, '°C');

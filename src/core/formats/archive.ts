@@ -86,7 +86,10 @@ export const ArchivedLot = z.object({
 });
 export type ArchivedLot = z.infer<typeof ArchivedLot>;
 
-/** A whole kitchen: its settings, every version of every recipe, every batch, the services planned, and what is kept. `panache.archive/1`. */
+/**
+ * A whole kitchen: its settings, every version of every recipe, every batch, the services planned, and what is
+ * kept. `panache.archive/1`.
+ */
 export const Archive = z
   .object({
     format: z.literal('panache.archive/1'),

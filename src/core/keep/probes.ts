@@ -25,7 +25,10 @@ export type ProbeStanding = {
 const offBy = (e: KeepEvent): number | null =>
   e.body.kind === 'probe checked' ? e.body.expected - e.body.celsius : null;
 
-/** How a probe stands at `now` (ms) after the kitchen’s lines. The mean of the last ice and the last boiling check since it was put right counts. */
+/**
+ * How a probe stands at `now` (ms) after the kitchen’s lines. The mean of the last ice and the last boiling check
+ * since it was put right counts.
+ */
 export function probeStanding(probe: string, lines: readonly KeepEvent[], now: number): ProbeStanding {
   const own = standingLines(lines).filter(
     (e) => (e.body.kind === 'probe checked' || e.body.kind === 'probe put right') && e.body.probe === probe,

@@ -110,7 +110,10 @@ export function alarmRead(limits: readonly Limit[]): Alarm | null {
   return limits.some((l) => l.answer === 'cannot be told') ? 'unread' : null;
 }
 
-/** What is to be said of a forecast and of the limits as they were read: what was missed is lost, what nobody read in time cannot be told, before that when it will. */
+/**
+ * What is to be said of a forecast and of the limits as they were read: what was missed is lost, what nobody read
+ * in time cannot be told, before that when it will.
+ */
 export function alarmOf(
   f: Forecast,
   limits: readonly Limit[],

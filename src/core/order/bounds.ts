@@ -1,6 +1,9 @@
 import { LADDER_RANGE } from '../flow/bands';
 
-/** What an order may ask for, and what it asks for where it does not say: the address, the server, the command line and the sentence all keep to these. */
+/**
+ * What an order may ask for, and what it asks for where it does not say: the address, the server, the command line
+ * and the sentence all keep to these.
+ */
 export const ORDER_BOUNDS = {
   /** L on the pass. */
   litres: [0.2, 500],

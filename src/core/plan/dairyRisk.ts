@@ -18,7 +18,10 @@ type DairyFate = { readonly risk: Risk; readonly step: number };
 
 const GRADES = ['safe', 'take care', 'likely to split', 'will split'] as const;
 
-/** Points of {@link splitRisk} a later step must have more, to be the one that is told of: what goes on is not what did it. Our assumption. */
+/**
+ * Points of {@link splitRisk} a later step must have more, to be the one that is told of: what goes on is not what
+ * did it. Our assumption.
+ */
 const NO_WORSE = 0.1;
 
 /** By grade first, then by all that speaks for it. */

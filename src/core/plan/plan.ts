@@ -69,7 +69,8 @@ export function planBegun(recipe: Recipe, aim: Aim, setup: Setup, begun: Begun):
 /**
  * Everything a cook needs before lighting the flame: doses solved for this pot, weigh-out, timed
  * steps, trajectory and warnings.
- * `near` is an earlier plan to start from; it changes the speed, not the answer, and is the answer itself where the same is asked. Throws {@link OutOfRange}
+ * `near` is an earlier plan to start from; it changes the speed, not the answer, and is the answer itself where
+ * the same is asked. Throws {@link OutOfRange}
  * for litres outside 0.1–2000 or a target outside 0.5–20 000 mPa·s.
  */
 export function planFor(

@@ -53,7 +53,10 @@ function found(pot: Pot, setup: Setup): PotSummary {
   };
 }
 
-/** A recipe as written, with its own fixed amounts times `scale`: what the pot would be after each step and at serving. Throws {@link OutOfRange}. */
+/**
+ * A recipe as written, with its own fixed amounts times `scale`: what the pot would be after each step and at
+ * serving. Throws {@link OutOfRange}.
+ */
 export function predict(recipe: Recipe, scale: number, setup: Setup): Predicted {
   within('scale', scale, 1e-3, 1e4);
   const dosing = { scale, dose: 0, liquid: 0, dairy: 0, rounded: false };

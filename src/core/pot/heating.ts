@@ -68,7 +68,10 @@ export function heatingOf(pot: Pot, lid: Lid, kitchen: Kitchen, flux: Surface, l
   const wallAt = (celsius: number, steam: number): number =>
     WALL_LOSS * (area + areaRise * (celsius - from) - wallPerGram * steam) * (celsius - kitchen.airCelsius);
 
-  /** Heun’s Runge–Kutta, of the third order for a long slice, else the second: the pot after `seconds` with `watts` going in, if nothing stops it. */
+  /**
+   * Heun’s Runge–Kutta, of the third order for a long slice, else the second: the pot after `seconds` with `watts`
+   * going in, if nothing stops it.
+   */
   const free = (watts: number, seconds: number): Heated => {
     const rate = (celsius: number, steam: number, vapour: number): number =>
       (watts - wallAt(celsius, steam) - vapour * latentHeat(potCelsius(celsius))) /

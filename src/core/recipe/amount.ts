@@ -29,7 +29,8 @@ const SOLVED: Record<string, Amount> = {
 };
 
 /**
- * "250 g", "1 1/2 tbsp, scooped", "1/4–1/3 cup", "3 large", "a pinch", "2 x 400 g"; or "to thickness" (the dose that lands the target; "to thickness 70 %"
+ * "250 g", "1 1/2 tbsp, scooped", "1/4–1/3 cup", "3 large", "a pinch", "2 x 400 g"; or "to thickness" (the dose
+ * that lands the target; "to thickness 70 %"
  * when several share the work), "to volume"
  * (the liquid that makes up the litres), "to taste" (salt to the house's level), "by rule" (the fat of a roux),
  * "to cover" or "to twice their height" (of what lies in the pot: 1 to 5 times).

@@ -21,7 +21,10 @@ export function takenBack(lines: readonly Line[]): ReadonlySet<string> {
   return gone;
 }
 
-/** Lines that count, by the time they happened, as received where that is the same: without those taken back, and without what takes back. */
+/**
+ * Lines that count, by the time they happened, as received where that is the same: without those taken back, and
+ * without what takes back.
+ */
 export function counting<L extends Line>(lines: readonly L[]): readonly L[] {
   const gone = takenBack(lines);
   return lines

@@ -2,7 +2,10 @@ import { type Message, message } from '../message/message';
 import { dayAndTime } from '../units/clock';
 import type { Finding } from './chain';
 
-/** A finding with the row it speaks of: what it is, of whom, and when its link was made, until when it was right; null where that is gone. */
+/**
+ * A finding with the row it speaks of: what it is, of whom, and when its link was made, until when it was right;
+ * null where that is gone.
+ */
 export type NamedFinding = {
   readonly finding: Finding;
   readonly row: { readonly name: string; readonly kind: string; readonly at: string } | null;

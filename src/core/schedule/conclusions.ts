@@ -3,7 +3,10 @@ import { NEVER, type ResourceUse } from './problem';
 import type { Space } from './space';
 import { edgeFind } from './unary';
 
-/** What follows from one part being over before another begins: the later start of the one, the earlier of the other. False when both cannot be. */
+/**
+ * What follows from one part being over before another begins: the later start of the one, the earlier of the
+ * other. False when both cannot be.
+ */
 export function keepOrder(space: Space, node: Node, { first, second }: NodeOrder): boolean {
   let end = NEVER;
   for (const m of space.left(node, first.task)) end = Math.min(end, space.use(first, m)?.to ?? -NEVER);

@@ -7,7 +7,10 @@ function mark(level: Uint8Array, { begin, end, amount }: Sure, origin: number, s
   for (let at = Math.max(0, begin - origin); at < to; at++) level[at] = (level[at] as number) + sign * amount;
 }
 
-/** Takes away the modes for which what is certain of the others leaves no room, and the starts no mode has. False when a task has none left. */
+/**
+ * Takes away the modes for which what is certain of the others leaves no room, and the starts no mode has. False
+ * when a task has none left.
+ */
 export function fitModes(space: Space, node: Node): boolean {
   if (space.span === 0) return true;
   const { resources } = space.problem;

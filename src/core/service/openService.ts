@@ -105,7 +105,10 @@ function calendar(text: string): OpenedService {
   }
 }
 
-/** Reads a file for the board: a service or a cycle of our own, a calendar, or covers as CSV. Never throws: what cannot be read says where and why. */
+/**
+ * Reads a file for the board: a service or a cycle of our own, a calendar, or covers as CSV. Never throws: what
+ * cannot be read says where and why.
+ */
 export function openService(text: string): OpenedService {
   if (text.length > MOST_CHARACTERS)
     return refused('file', message('it has more than {most} characters', { most: MOST_CHARACTERS }));

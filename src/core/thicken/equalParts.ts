@@ -20,6 +20,9 @@ export function fatPerFlour(rule: EqualParts, flour: Density, fat: Density): num
   return densityOf(fat) / densityOf(flour, 'spooned');
 }
 
-/** Below this the flour is not wetted and lumps; above, the roux cannot bind it and the soup is greasy. g fat per g flour, common practice. */
+/**
+ * Below this the flour is not wetted and lumps; above, the roux cannot bind it and the soup is greasy. g fat per g
+ * flour, common practice.
+ */
 export const FAT_NEEDED = 0.65;
 export const FAT_BOUND = 1.2;

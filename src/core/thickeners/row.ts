@@ -40,7 +40,10 @@ export type ThickenerRow = {
   readonly keepsHot?: number;
   /** Slimy with milk or cream. Common practice, no source. */
   readonly slimyWithMilk?: true;
-  /** Of what a cook weighs out in place of another: its food, and the ways it goes in, each with its name, as a cook would think of them. */
+  /**
+   * Of what a cook weighs out in place of another: its food, and the ways it goes in, each with its name, as a
+   * cook would think of them.
+   */
   readonly weighed?: {
     readonly ingredient: string;
     /** Its turn when a cook reaches for a slurry, the first 1. Common practice, no source. */

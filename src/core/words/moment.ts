@@ -4,7 +4,10 @@ import { DAY_MS } from '../units/moment';
 
 const midnight = (d: Date): number => new Date(d.getFullYear(), d.getMonth(), d.getDate()).getTime();
 
-/** A moment as it is said at `now`, on the clock of this machine: "at 18:30", "tomorrow at 18:30", "on Friday at 18:30"; with its date beyond a week. */
+/**
+ * A moment as it is said at `now`, on the clock of this machine: "at 18:30", "tomorrow at 18:30", "on Friday at
+ * 18:30"; with its date beyond a week.
+ */
 export function momentWords(at: Date, now: Date): Message {
   const time = timeOfDay(at);
   // Rounded: the day a clock is changed on is an hour longer or shorter.

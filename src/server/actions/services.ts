@@ -93,7 +93,10 @@ export async function saveService(pool: pg.Pool, input: unknown): Promise<SavedS
   }, pool);
 }
 
-/** What a start from the board asks of the planner: the order of that batch, where it stands. Refuses a batch that is not there, or is under way. */
+/**
+ * What a start from the board asks of the planner: the order of that batch, where it stands. Refuses a batch that
+ * is not there, or is under way.
+ */
 export async function startOf(db: Queryable, serviceId: string, input: unknown): Promise<StartRequest> {
   const { key, by: _by, ...rest } = accept(StartOnBoard, input);
   const { service } = await theService(db, serviceId);

@@ -178,7 +178,8 @@ async function* piecesOf(file: string, onRead: (bytes: number) => void): AsyncGe
 }
 
 /**
- * A kitchen's file or archive, part by part, each checked; `onRead` is told the share of it that was read. Throws {@link BadArchive} with what is wrong, at the
+ * A kitchen's file or archive, part by part, each checked; `onRead` is told the share of it that was read. Throws
+ * {@link BadArchive} with what is wrong, at the
  * latest after the last part: whoever writes as it reads must be able to undo that.
  */
 export async function* partsOf(

@@ -149,7 +149,10 @@ async function takeService(db: Queryable, u: Under, { service }: PartOf<'service
   u.services.push(service.id);
 }
 
-/** Something kept that is not known here comes with all its lines; what an undone import put out of sight is back. What stands here is not the import’s, and stays when that is undone. */
+/**
+ * Something kept that is not known here comes with all its lines; what an undone import put out of sight is back.
+ * What stands here is not the import’s, and stays when that is undone.
+ */
 async function takeLot(db: Queryable, u: Under, { lot }: PartOf<'lot'>): Promise<void> {
   const here = await readLot(db, u.house.id, lot.id);
   const [first] = lot.events;

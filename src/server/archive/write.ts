@@ -27,7 +27,8 @@ type ArchivedRecipe = {
 
 /**
  * The whole kitchen as the text of a `panache.archive/1`, piece by piece: settings, every version of every recipe,
- * every batch with its record, every service as it stands, everything kept with its lines. However many years it holds, it is never in memory whole.
+ * every batch with its record, every service as it stands, everything kept with its lines. However many years it
+ * holds, it is never in memory whole.
  */
 export async function* archiveText(db: Queryable, now: Date): AsyncGenerator<string> {
   const house = await theHouse(db);

@@ -5,7 +5,10 @@ import { limited } from './database';
 import { bringBack, listParts, NotMoved, type Part, putAway } from './parts';
 import { recover } from './recover';
 
-/** What the command line asks of the parts of the record, as its owner: `parts`, `put-away NAME FILE`, `bring-back FILE`, `recover FILE HEADS` or `mend`. Ends with 1 where it is refused, with 2 where it could not be tried. */
+/**
+ * What the command line asks of the parts of the record, as its owner: `parts`, `put-away NAME FILE`, `bring-back
+ * FILE`, `recover FILE HEADS` or `mend`. Ends with 1 where it is refused, with 2 where it could not be tried.
+ */
 const [what = 'parts', first = '', file = ''] = process.argv.slice(2);
 
 const day = (at: Date): string => at.toISOString().slice(0, 10);

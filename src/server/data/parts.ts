@@ -241,7 +241,8 @@ async function* linesOf(db: pg.PoolClient, name: string, table: string): AsyncGe
 }
 
 /**
- * Writes the lines of a part to `file` (gzip of JSON lines, `panache.lines/2`, with their batches and links) and takes it out of the database; what the chain says of
+ * Writes the lines of a part to `file` (gzip of JSON lines, `panache.lines/2`, with their batches and links) and
+ * takes it out of the database; what the chain says of
  * them stays. Nobody’s tap waits but for the moment it is taken out. Refuses with {@link NotMoved} what is younger than three months, what
  * has lines of batches that are not over, and a file that is there already. Returns lines and the file’s SHA-256.
  */

@@ -40,7 +40,8 @@ const READ_ONLY = [
 
 /**
  * Gives the application its own role on this database: it owns nothing and can make, change or drop no table, and
- * of the record it can only read and add lines, and of those only what is its own to say. Run as the owner, after every migration; what was granted
+ * of the record it can only read and add lines, and of those only what is its own to say. Run as the owner, after
+ * every migration; what was granted
  * before and is no longer here is taken away. `name` and `password` of the role are made when it is missing.
  * Throws where the owner may not make roles.
  */

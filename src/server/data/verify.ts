@@ -7,7 +7,8 @@ import { verifyRecord } from '../actions/verify';
 import { limited } from './database';
 
 /**
- * Says whether anything in the record was changed, removed or slipped in: DATABASE_URL to look in, and heads as JSON. Ends with 1 where something
+ * Says whether anything in the record was changed, removed or slipped in: DATABASE_URL to look in, and heads as
+ * JSON. Ends with 1 where something
  * does not agree, with 2 where it could not be looked at.
  */
 /** Lines followed before it says how far it is. */

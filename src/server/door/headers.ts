@@ -56,7 +56,8 @@ const isPlace = (value: unknown): boolean =>
   Object.values(value[1]).every(isPlace);
 
 /**
- * Takes off a request what only Next’s own browser part sends, where it cannot be read: the page is answered whole, instead of with a failure.
+ * Takes off a request what only Next’s own browser part sends, where it cannot be read: the page is answered
+ * whole, instead of with a failure.
  */
 export function dropUnreadable({ headers }: Pick<IncomingMessage, 'headers'>): void {
   const state = headers['next-router-state-tree'];

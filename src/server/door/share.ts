@@ -1,7 +1,10 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import { addressOf } from './address';
 
-/** What lies ready and is only sent. All else is worked out, read or drawn; taps, the stream, the rail and the clock are answered before they come here. */
+/**
+ * What lies ready and is only sent. All else is worked out, read or drawn; taps, the stream, the rail and the
+ * clock are answered before they come here.
+ */
 const READY = /^\/(_next\/|api\/health\b|[^/]+\.(svg|js|css|html|ico|txt)$)/;
 
 /** Things of one address under way at once, and waiting behind them: a page asks for half a dozen. */

@@ -5,7 +5,10 @@ const SIGN = '[=+\\-@＝＋－﹢﹣＠﹦﹫]';
 /** What does not show before it. */
 const UNSEEN = '[\\s\\p{Cc}\\p{Cf}]*';
 
-/** What a spreadsheet may take for a formula, whatever stands before it: signs of any width, after spaces, line ends or what does not show. */
+/**
+ * What a spreadsheet may take for a formula, whatever stands before it: signs of any width, after spaces, line
+ * ends or what does not show.
+ */
 const FORMULA = new RegExp(`^${UNSEEN}${SIGN}`, 'u');
 /** The same where a spreadsheet parts cells at another sign than a comma. */
 const PARTED = new RegExp(`([;\\t|])(?=${UNSEEN}${SIGN})`, 'gu');
@@ -19,7 +22,10 @@ const harmless = (value: unknown): unknown => {
   return lead + value.slice(lead.length).replace(PARTED, "$1'");
 };
 
-/** Rows as CSV (RFC 4180), with a line that names their fields. Text that a spreadsheet would take for a formula is made harmless, wherever it parts cells. */
+/**
+ * Rows as CSV (RFC 4180), with a line that names their fields. Text that a spreadsheet would take for a formula is
+ * made harmless, wherever it parts cells.
+ */
 export function csvOf(
   rows: readonly Readonly<Record<string, unknown>>[],
   fields?: readonly string[],

@@ -25,7 +25,10 @@ const FIELDS = [
   'id',
 ] as const;
 
-/** The record as CSV (RFC 4180): a line an entry, moments in UTC; under them what is put away of these days, and its head on the last line. */
+/**
+ * The record as CSV (RFC 4180): a line an entry, moments in UTC; under them what is put away of these days, and
+ * its head on the last line.
+ */
 export function recordCsv({ entries, head, away }: KeptRecord, say: Words): string {
   const rows = entries.map((e) => ({
     at: new Date(e.at).toISOString(),

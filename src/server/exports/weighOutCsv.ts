@@ -4,7 +4,10 @@ import { METRIC, massWords, type Show } from '../../core/units/shown/show';
 import { titleOf } from '../../core/words/steps';
 import { csvOf } from './csv';
 
-/** The weigh-out as CSV (RFC 4180), a line a thing, grams and mL as numbers and beside them as the kitchen weighs. Text that a spreadsheet would take for a formula is made harmless. */
+/**
+ * The weigh-out as CSV (RFC 4180), a line a thing, grams and mL as numbers and beside them as the kitchen weighs.
+ * Text that a spreadsheet would take for a formula is made harmless.
+ */
 export const weighOutCsv = (plan: Plan, show: Show = METRIC): string =>
   csvOf(
     plan.weighOut.map((l, n) => ({

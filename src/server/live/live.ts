@@ -101,7 +101,10 @@ async function connect(): Promise<void> {
 /** Whether what is written is told: a line that listens, or nobody who would hear it. */
 export const isListening = (): boolean => hub.listeners.size === 0 || (hub.client !== null && !hub.waiting);
 
-/** Calls `listener` with every event written by any process, and with “again” whenever some may have been missed. Returns the way to stop. */
+/**
+ * Calls `listener` with every event written by any process, and with “again” whenever some may have been missed.
+ * Returns the way to stop.
+ */
 export function listen(listener: Listener): () => void {
   hub.listeners.add(listener);
   if (hub.client) listener('again');

@@ -6,7 +6,10 @@ import { work } from '../work/work';
 import { isListening, listen } from './live';
 import { type Moves, railByPlan } from './rail';
 
-/** What stations are told of the rail: tickets that changed, and the ids of all there are, in their order; the head of the record now and then. */
+/**
+ * What stations are told of the rail: tickets that changed, and the ids of all there are, in their order; the head
+ * of the record now and then.
+ */
 export type RailNews = {
   readonly order: readonly string[];
   readonly tickets: readonly Ticket[];
@@ -170,7 +173,10 @@ function byPlan(): Promise<readonly Ticket[]> {
 const isSettled = (): boolean =>
   isListening() && !kept.working && !kept.moves.anew && !kept.moves.kept && kept.moves.told.length === 0;
 
-/** Tickets of the live pots: those this process keeps, or worked out in a thread where it has none that hold; by plan alone where that takes too long or fails. */
+/**
+ * Tickets of the live pots: those this process keeps, or worked out in a thread where it has none that hold; by
+ * plan alone where that takes too long or fails.
+ */
 export async function theRail(): Promise<readonly Ticket[]> {
   if (kept.tickets && isSettled()) return kept.tickets;
   let timer: ReturnType<typeof setTimeout> | undefined;

@@ -126,7 +126,10 @@ type InUse = {
 /** Still on the stove after this long, a batch was left unended rather than cooked on. Common practice, no source. */
 const LONGEST_ON_THE_STOVE = '36 hours';
 
-/** Pots and burners of batches on the stove now: begun, and neither finished nor left standing for days; and pots something kept stands in. */
+/**
+ * Pots and burners of batches on the stove now: begun, and neither finished nor left standing for days; and pots
+ * something kept stands in.
+ */
 export async function readInUse(db: Queryable, kitchenId: string): Promise<readonly InUse[]> {
   const { rows } = await db.query<{
     id: string;
@@ -159,7 +162,10 @@ export async function readInUse(db: Queryable, kitchenId: string): Promise<reado
   }));
 }
 
-/** Up to `atMost` of the batches the kitchen ever started, oldest first, from after `after` on; lines that cannot be read as they are stored. */
+/**
+ * Up to `atMost` of the batches the kitchen ever started, oldest first, from after `after` on; lines that cannot
+ * be read as they are stored.
+ */
 export async function readBatchesFrom(
   db: Queryable,
   kitchenId: string,
@@ -189,7 +195,10 @@ export type NewBatch = Omit<Batch, 'events' | 'unreadable' | 'away'> & {
   readonly keeps?: RecipeBody;
 };
 
-/** Writes a batch once and seals it: the same id again changes nothing. True when it was new. What an archive brings is sealed after it, with its lines. */
+/**
+ * Writes a batch once and seals it: the same id again changes nothing. True when it was new. What an archive
+ * brings is sealed after it, with its lines.
+ */
 export const writeBatch = (db: Queryable, b: NewBatch, sealed = true): Promise<boolean> =>
   within(db, async (tx) => {
     const isNew = await insertBatch(tx, b);
@@ -224,7 +233,11 @@ async function insertBatch(db: Queryable, b: NewBatch): Promise<boolean> {
   return rowCount === 1;
 }
 
-/** Lines of a batch an archive brings, in the order given, with the moments they were first taken. Returns the ids of those written, each once: one whose id is taken, here or in the archive, is missing. They are sealed after it. */
+/**
+ * Lines of a batch an archive brings, in the order given, with the moments they were first taken. Returns the ids
+ * of those written, each once: one whose id is taken, here or in the archive, is missing. They are sealed after
+ * it.
+ */
 export async function bringLines(
   db: Queryable,
   batch: string,
@@ -285,7 +298,8 @@ const RIM = 'rim_mm * pi() * (across_mm / 20) ^ 2 / 10';
 export type EventToWrite = { readonly batch: string; readonly event: BatchEvent; readonly bounds: Bounds };
 
 /**
- * Appends events, each once, in the order given, and seals them with the link before (but for what is sealed after it). Returns the ids of those written; one is
+ * Appends events, each once, in the order given, and seals them with the link before (but for what is sealed
+ * after it). Returns the ids of those written; one is
  * missing when it was there already, the batch is not, or it does not agree with it: {@link readLimits} tells
  * which. An event may name only what was written before this call.
  */

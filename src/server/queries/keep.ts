@@ -94,7 +94,10 @@ export async function readLot(db: Queryable, kitchenId: string, id: string): Pro
   return row ? ((await withLines(db, [row.id]))[0] ?? null) : null;
 }
 
-/** Things kept that had a line from `from` to before `to`, with all their lines, `atMost` of them; and when the first of the rest had one. */
+/**
+ * Things kept that had a line from `from` to before `to`, with all their lines, `atMost` of them; and when the
+ * first of the rest had one.
+ */
 export async function readLotsBetween(
   db: Queryable,
   kitchenId: string,

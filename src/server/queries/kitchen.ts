@@ -18,7 +18,10 @@ const NEWEST = `
   FROM kitchen k JOIN kitchen_version v ON v.kitchen_id = k.id
   ORDER BY k.id, v.revision DESC LIMIT 1`;
 
-/** The house read last: a revision never changes, and every page and thread reads it. Never of another database: what was written then tells them apart. */
+/**
+ * The house read last: a revision never changes, and every page and thread reads it. Never of another database:
+ * what was written then tells them apart.
+ */
 let last: { readonly key: string; readonly house: House } | null = null;
 
 /** The house; null when none has been loaded yet. There is one kitchen to a database so far. */

@@ -62,7 +62,10 @@ export async function readRecordHead(db: Queryable): Promise<Head | null> {
   return rows[0] ? { n: Number(rows[0].n), hash: rows[0].hash } : null;
 }
 
-/** Links of these rows after the kitchen’s last: numbered, hashed and dated by the database, which holds the chain for it. Returns its end. */
+/**
+ * Links of these rows after the kitchen’s last: numbered, hashed and dated by the database, which holds the chain
+ * for it. Returns its end.
+ */
 async function writeLinks(db: Queryable, kitchenId: string, rows: readonly Row[]): Promise<Head> {
   const { rows: ends } = await db.query<{ n: string; hash: string }>({
     name: 'seal-lines',
@@ -222,7 +225,10 @@ async function sealFirst(pool: pg.Pool, kitchenId: string, fresh: boolean): Prom
   return sealed;
 }
 
-/** Seals what a database had before it had a chain, and what an archive brought whose sealing was cut short. Run as the server starts, as the owner. */
+/**
+ * Seals what a database had before it had a chain, and what an archive brought whose sealing was cut short. Run as
+ * the server starts, as the owner.
+ */
 export async function sealOld(pool: pg.Pool): Promise<number> {
   const { rows } = await pool.query<{ id: string; fresh: boolean }>(
     'SELECT id, NOT EXISTS (SELECT 1 FROM seal s WHERE s.kitchen_id = k.id) AS fresh FROM kitchen k',
@@ -317,7 +323,10 @@ export async function verifyChain(
   };
 }
 
-/** Has the next links followed, up to `atMost`, each with its row; counts in `away` those of each part that is put away. Returns how many there were. */
+/**
+ * Has the next links followed, up to `atMost`, each with its row; counts in `away` those of each part that is put
+ * away. Returns how many there were.
+ */
 async function followSome(
   db: Queryable,
   kitchenId: string,

@@ -62,7 +62,10 @@ const tooMuch = (): Refusal =>
     message('fewer or smaller things at once'),
   );
 
-/** ms after the start at which a line's first thread is made, if nothing has asked for one by then: those that begin at once hold each other up. */
+/**
+ * ms after the start at which a line's first thread is made, if nothing has asked for one by then: those that
+ * begin at once hold each other up.
+ */
 const AHEAD: { readonly [L in Line]?: number } = {
   rail: 0,
   quick: 1200,
@@ -88,7 +91,10 @@ const poolOf = (line: Line): Piscina => {
   return pool;
 };
 
-/** Starts the threads that work for this process. What they are given waits its turn, up to a limit; what outlasts its time or memory is ended, alone. */
+/**
+ * Starts the threads that work for this process. What they are given waits its turn, up to a limit; what outlasts
+ * its time or memory is ended, alone.
+ */
 export function startWorkers(): void {
   const pools: Partial<Record<Line, Piscina>> = {};
   const poolFor = (line: Line): Piscina => {

@@ -20,7 +20,10 @@ const cell =
 /** On a phone these are behind the last place. */
 const BEHIND = new Set(['/compare', '/recipes', '/kitchen']);
 
-/** The views in the order of the day, the house's papers below the line, and what is this screen's own. Five places on a phone, the rest behind the last. */
+/**
+ * The views in the order of the day, the house's papers below the line, and what is this screen's own. Five places
+ * on a phone, the rest behind the last.
+ */
 export function Nav({ roles }: { roles: readonly string[] }) {
   const say = useSay();
   const path = usePathname();

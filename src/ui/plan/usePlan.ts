@@ -54,7 +54,10 @@ const find = <T extends { id: string }>(all: readonly T[], id: string): T => {
   return found;
 };
 
-/** Plans `order` as it changes, the first as it was `begun`, on the page itself so that it follows a finger; the rest comes from a worker. */
+/**
+ * Plans `order` as it changes, the first as it was `begun`, on the page itself so that it follows a finger; the
+ * rest comes from a worker.
+ */
 export function usePlan({ house, recipes }: Stores, order: TimedOrder, begun?: Begun): PlannedHere {
   const written = find(recipes, order.recipeId);
   const vessel = find(house.vessels, order.vesselId);

@@ -38,7 +38,10 @@ export type KeptService = {
   readonly refused: Message | null;
 };
 
-/** A service on this station: changed at once, saved when it rests, kept while the server is away, and put together with what others change. */
+/**
+ * A service on this station: changed at once, saved when it rests, kept while the server is away, and put together
+ * with what others change.
+ */
 export function useService(first: StoredService): KeptService {
   const [stored, setStoredService] = useState(first);
   const [service, setService] = useState(first.service);

@@ -32,7 +32,10 @@ export type Going = {
 /** The end moves little from second to second: worked out anew this often, ms, and at every event. */
 const ANEW = 20_000;
 
-/** A batch gone along with: null until the page is live, or when its record cannot be followed; `lost` when the model failed at it, and only its plan is left. */
+/**
+ * A batch gone along with: null until the page is live, or when its record cannot be followed; `lost` when the
+ * model failed at it, and only its plan is left.
+ */
 type Following = { readonly going: Going | null; readonly lost: boolean };
 
 /** What `work` finds; null, and told once, where it fails: a batch the model cannot follow must not take its page down. */

@@ -12,7 +12,10 @@ const FILES = {
   pdf: 'application/pdf',
 } as const;
 
-/** The record `from` one day `to` another, or of one `lot`; `as` view (for a screen, a `page` of it at a time), json, csv or pdf (whole). */
+/**
+ * The record `from` one day `to` another, or of one `lot`; `as` view (for a screen, a `page` of it at a time),
+ * json, csv or pdf (whole).
+ */
 export function GET(request: Request): Promise<Response> {
   return respondFile(async () => {
     const { searchParams: q } = new URL(request.url);

@@ -38,7 +38,8 @@ test('the parabola bends as the pot does: up, where thicker costs more than thin
     const { bracket } = landing(measured(soup, { thickness, water: 0.0001 }), [], 'measuring', at);
     return Math.log(bracket[1] / at) - Math.log(at / bracket[0]);
   };
-  // The serum does not thin with the dose: below it runs out. What the draws themselves lean to grows with the doubt, the bend with its square.
+  // The serum does not thin with the dose: below it runs out. What the draws themselves lean to grows with the
+  // doubt, the bend with its square.
   const bent = lean(1.2) - 12 * lean(0.1);
   expect(bent).toBeGreaterThan(0.2);
   expect(bent).toBeLessThan(0.3);

@@ -11,7 +11,10 @@ import type { Followed } from './follow';
 import { move, type PotVariant } from './move';
 import { type Rescale, solveRest, stepDone, toTheEnd } from './rest';
 
-/** What would bring the end to the target when no step still to come can: g of flour equivalent short, or mL of liquid to let it down with. */
+/**
+ * What would bring the end to the target when no step still to come can: g of flour equivalent short, or mL of
+ * liquid to let it down with.
+ */
 export type Short =
   | { readonly kind: 'thin'; readonly flour: number; readonly cornstarch: number }
   | { readonly kind: 'thick'; readonly liquidMl: number };

@@ -136,7 +136,8 @@ const TRIES = 12;
 
 /**
  * One pot finished with `finish`, with `held` as it stands in `as`, the plan as ordered. `recipe` is the house's
- * own; `curved` works its curve out too. Null where what is held cannot be said of it: a cost without a price, a dose where a share is blended.
+ * own; `curved` works its curve out too. Null where what is held cannot be said of it: a cost without a price, a
+ * dose where a share is blended.
  */
 export function finishedBy(
   finish: Finish,

@@ -45,7 +45,10 @@ export type StockStand = {
   readonly stockBurnerId?: string | undefined;
 };
 
-/** Where a stock is made: in the pot and on the burner asked for, else in the smallest that holds it and on the strongest, of those the soup leaves. */
+/**
+ * Where a stock is made: in the pot and on the burner asked for, else in the smallest that holds it and on the
+ * strongest, of those the soup leaves.
+ */
 function standFor(
   house: House,
   soup: Plan,

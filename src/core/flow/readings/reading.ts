@@ -30,7 +30,10 @@ export type FlowTest =
 
 const CUP_ML = 100;
 
-/** Standard deviation of ln(viscosity) from one careful reading. Cups by the standard's repeatability; the rest follow from the power law of the test: our assumptions. */
+/**
+ * Standard deviation of ln(viscosity) from one careful reading. Cups by the standard's repeatability; the rest
+ * follow from the power law of the test: our assumptions.
+ */
 export const TEST_ERROR: { readonly [K in FlowTest['kind']]: number } = {
   cup: 0.05,
   funnel: 0.1,
@@ -125,7 +128,10 @@ export function place(
   };
 }
 
-/** What the test should read at `celsius` for `bowl` mPa·s in the bowl; the inverse of {@link place}. Throws {@link OutOfRange} when the test cannot tell it. */
+/**
+ * What the test should read at `celsius` for `bowl` mPa·s in the bowl; the inverse of {@link place}. Throws {@link
+ * OutOfRange} when the test cannot tell it.
+ */
 export function readingFor(
   test: FlowTest,
   bowl: number,

@@ -11,7 +11,10 @@ export const USUAL_FAT = 0.03;
 const LIKELY = [0.1, 1e6] as const;
 const HALVINGS = 24;
 
-/** Standard deviation of ln(viscosity) of a test done `times` over. Repeats average out up to four: after that it is the test that is wrong. */
+/**
+ * Standard deviation of ln(viscosity) of a test done `times` over. Repeats average out up to four: after that it
+ * is the test that is wrong.
+ */
 export const flowError = ({ kind }: FlowTest, times: number): number =>
   TEST_ERROR[kind] / Math.sqrt(Math.min(4, Math.max(1, times)));
 

@@ -97,7 +97,10 @@ export const FILM: Readonly<Record<CoolingPlaceKind, number>> = {
 /** W/(m²·K) of that which is radiation: it carries no steam. */
 export const RADIATION = 5;
 
-/** Relative humidity where pans cool, and the share of an open surface’s steam that gets away from under its skin and its neighbours. Our assumptions. */
+/**
+ * Relative humidity where pans cool, and the share of an open surface’s steam that gets away from under its skin
+ * and its neighbours. Our assumptions.
+ */
 export const DAMP = 0.8;
 export const AWAY = 0.5;
 

@@ -60,7 +60,10 @@ export function coolingOf(
   return { soup, holder, place, lid, stirEvery, wands, iceG };
 }
 
-/** How much a way asks of the kitchen: pans to wash, the blast, ice to fetch, somebody who stirs. Our assumption; for putting the cheapest first. */
+/**
+ * How much a way asks of the kitchen: pans to wash, the blast, ice to fetch, somebody who stirs. Our assumption;
+ * for putting the cheapest first.
+ */
 function effort({ into, stirEvery, wands = 0 }: CoolingWay, { kind }: CoolingPlace): number {
   const pans = into.kind === 'pans' ? into.count : 0;
   const room = { blast: 2, 'ice bath': 3, freezer: 2 }[kind as string] ?? 0;
@@ -73,7 +76,10 @@ const DEEPEST = 100;
 /** Places something hot may be put to cool. */
 const COOLS: readonly Place['kind'][] = ['blast', 'cold room', 'fridge', 'ice bath'];
 
-/** Every way worth a thought: as it stands, its pot in ice, and each kind of pan in each cold place from the fewest that hold it up to all there are. */
+/**
+ * Every way worth a thought: as it stands, its pot in ice, and each kind of pan in each cold place from the fewest
+ * that hold it up to all there are.
+ */
 function candidates(
   ml: number,
   vessel: Vessel | null,
@@ -117,7 +123,10 @@ export type Tried = {
   readonly forecast: Forecast;
 };
 
-/** What is asked: how much of what, how warm, where it stands, and since when (s before now) the rule’s clock runs; null while it does not. */
+/**
+ * What is asked: how much of what, how warm, where it stands, and since when (s before now) the rule’s clock runs;
+ * null while it does not.
+ */
 export type ToCool = {
   readonly soup: CoolingSoup;
   readonly from: number;

@@ -94,7 +94,10 @@ function coolHere(d: Draft, at: number): void {
   turn(d, 'cooling', at);
 }
 
-/** Where there is heat again nobody can tell that it was not under the limit before: its clock may have begun when it was last known to be hot. */
+/**
+ * Where there is heat again nobody can tell that it was not under the limit before: its clock may have begun when
+ * it was last known to be hot.
+ */
 function mayHaveBegun(d: Draft, at: number, { rule }: By): void {
   const { clock, last, hotAt } = d.course;
   if (clock || (last && last.celsius >= rule.cooling.from && at - last.at <= JUST)) return;
@@ -425,6 +428,17 @@ function take(d: Draft, event: KeepEvent, by: By): void {
     case 'paired':
       d.paired = body.device === null ? null : { device: body.device, name: body.name ?? body.device };
       break;
+    case 'put by':
+    case 'topped up':
+    case 'note':
+    case 'withdrawn':
+    case 'probe checked':
+    case 'probe put right':
+    case 'signed':
+      // Nothing becomes of it by these.
+      break;
+    default:
+      body satisfies never;
   }
   if (d.ml < 1 && !d.over) d.over = { at, body: null };
   if (d.over) turn(d, 'over', d.over.at);

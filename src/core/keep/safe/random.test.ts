@@ -142,7 +142,10 @@ function lived(uniform: () => number, n: number, rule: ReturnType<typeof rulesOf
   };
 }
 
-/** Whether it was really over a limit of the rule for too long, at some time until `now`: minute by minute, and by nothing that was written. */
+/**
+ * Whether it was really over a limit of the rule for too long, at some time until `now`: minute by minute, and by
+ * nothing that was written.
+ */
 function wasTooLong({ really, broughtBack, now }: Told, rule: ReturnType<typeof rulesOf>): boolean {
   const { from, stages } = rule.cooling;
   const starts = [0, ...broughtBack];

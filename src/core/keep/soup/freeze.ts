@@ -20,7 +20,10 @@ type FreezingBody = {
 /** Plank’s P and R by shape: ½ and ⅛ of a slab, ¼ and 1/16 of a cylinder (Plank 1913, as in ASHRAE Handbook — Refrigeration). */
 const PLANK = { slab: [1 / 2, 1 / 8], cylinder: [1 / 4, 1 / 16] } as const;
 
-/** P and R of a brick with sides a, β₁a, β₂a (Ede 1949, in ASHRAE’s tables): by Plank’s own formula for P, R between slab and cube by how slab-like P says it is. */
+/**
+ * P and R of a brick with sides a, β₁a, β₂a (Ede 1949, in ASHRAE’s tables): by Plank’s own formula for P, R
+ * between slab and cube by how slab-like P says it is.
+ */
 function brick([b1, b2]: readonly [number, number]): readonly [number, number] {
   const p = (b1 * b2) / (2 * (b1 * b2 + b1 + b2));
   // A cube has P 1/6 and R 1/24, an endless slab ½ and ⅛.

@@ -59,7 +59,10 @@ export type HotForecast = {
 /** W/(m²·K) from a hot bath through the wall into a soup that hardly moves. Our assumption. */
 const THROUGH_WALL = 110;
 
-/** °C it settles at where it stands: what the bath gives through base and wall is what the surface loses. A ring keeps what it is set to. */
+/**
+ * °C it settles at where it stands: what the bath gives through base and wall is what the surface loses. A ring
+ * keeps what it is set to.
+ */
 export function settlesAt(pot: Pot, place: Place, lid: Lid, kitchen: Kitchen): number {
   if (place.kind !== 'bath') return Math.min(96, place.celsius);
   const area = surfaceArea(pot.vessel);

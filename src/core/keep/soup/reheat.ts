@@ -29,7 +29,10 @@ export type ReheatForecast = {
   readonly was: number;
 };
 
-/** How much thicker a starch-bound soup is when it has stood overnight and comes hot again. Common practice, no source: it has set, and not all of it melts. */
+/**
+ * How much thicker a starch-bound soup is when it has stood overnight and comes hot again. Common practice, no
+ * source: it has set, and not all of it melts.
+ */
 const SETS = 1.15;
 
 /** A flame soup is brought back on: it would catch on a stronger one. Common practice, no source. */

@@ -27,7 +27,7 @@ test('every line stands in it by its time, with who and which probe', () => {
     line(0, putBy({ place: 'bath' })),
     line(10, { kind: 'temperature', celsius: 71.4, from: 'Probe 1', correction: -0.3 }, { station: 'Early' }),
   );
-  expect(found.map(said)).toEqual(['Put by: 8.0 L, Hot bath', 'Read 71.4 °C, put right by -0.3 °C']);
+  expect(found.map(said)).toEqual(['Put by: 8.0 L, Hot bath', 'Read 71.4 °C, put right by −0.3 °C']);
   expect(found[1]).toMatchObject({ by: 'Early', probe: 'Probe 1', celsius: 71.4, marks: [] });
 });
 

@@ -54,7 +54,10 @@ export type Entry = {
   readonly by: string;
   readonly probe: string | null;
   readonly marks: readonly Mark[];
-  /** What was done about what it went against, by whom and when, ms: empty words where nobody has said; null where it went against nothing. */
+  /**
+   * What was done about what it went against, by whom and when, ms: empty words where nobody has said; null where
+   * it went against nothing.
+   */
   readonly done: Done | null;
 };
 

@@ -7,7 +7,10 @@ import type { RecipeText } from '../../recipe/recipe';
 import { SALT_PER_SODIUM } from '../../season/salt';
 import { MADE, type Made } from './stocks';
 
-/** What a kilogram of what is strained off gives, g, when everything that can come out has: our assumption, set so that the usual stock is the catalogue's. */
+/**
+ * What a kilogram of what is strained off gives, g, when everything that can come out has: our assumption, set so
+ * that the usual stock is the catalogue's.
+ */
 type Gives = {
   readonly protein: number;
   /** Of that protein, what sets when it is cold. */
@@ -157,7 +160,10 @@ export function makingIn(recipeId: string): { readonly making: Making; readonly 
   return null;
 }
 
-/** How a stock is made, as a recipe like any other: what it is of, the water solved to its litres, strained; cooled and kept where it is made before. */
+/**
+ * How a stock is made, as a recipe like any other: what it is of, the water solved to its litres, strained; cooled
+ * and kept where it is made before.
+ */
 export function stockRecipe(m: Making, made: Made, home: { vessel: Vessel; burner: Burner }): RecipeText {
   const solids = m.of.map(([id, perLitre]) => ({ ingredient: id, amount: `${perLitre * WRITTEN_FOR} g` }));
   const water = { ingredient: 'water', amount: 'to volume', celsius: 14 };

@@ -86,7 +86,10 @@ function standsOnMl(recipe: Recipe, portion: RecipePortion): number {
   return recipe.yieldLitres * 1000 - others;
 }
 
-/** Part of what a recipe stands on up to which a stock is taken for scarce: nearer to all of it, all of it is taken for there. Our assumption. */
+/**
+ * Part of what a recipe stands on up to which a stock is taken for scarce: nearer to all of it, all of it is taken
+ * for there. Our assumption.
+ */
 const SCARCE = 0.85;
 
 const grams = (value: number): Amount => ({ kind: 'fixed', quantity: { value, unit: 'g' } });

@@ -23,7 +23,8 @@ export type Wanted = Readonly<Record<(typeof MISSED)[number], boolean>>;
 
 /**
  * By what shares a pot misses what is wanted of it: thickness in flour equivalents, volume, and the fat of its liquid,
- * in which all three are nearly straight lines of dose, liquid and dairy; 0 of what is left as it is. Where `spreads` says so, what thickens is
+ * in which all three are nearly straight lines of dose, liquid and dairy; 0 of what is left as it is. Where
+ * `spreads` says so, what thickens is
  * counted as if it were spread over the litres wanted: more liquid alone then changes nothing of it, and it is straighter still.
  */
 export function missesOf(
@@ -76,7 +77,8 @@ const missOf = (misses: Misses, n: number): number => misses[MISSED[n] ?? 'thick
  * within what each may be; one that stands at its limit leaves the others to be solved. Misses are counted so
  * that they are nearly straight lines. `known` are the slopes of a nearby answer, or what the first try lets one expect, to
  * start from; measured where there are none. `begun` is a try made before, that need not be made again; `close` the
- * miss that will do; a miss below `trusted` is closed by the slopes without being tried again. The last try and its slopes, which are level ones when the start was close enough already.
+ * miss that will do; a miss below `trusted` is closed by the slopes without being tried again. The last try and
+ * its slopes, which are level ones when the start was close enough already.
  */
 export function balance(
   start: Turned,

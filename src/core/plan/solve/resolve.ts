@@ -17,7 +17,10 @@ import { roundToScale } from '../../units/shown/round';
 
 type Given = Extract<Amount, { kind: 'fixed' | 'counted' }>;
 
-/** What the solver is trying: the dose (g of flour equivalent, or a share of the pot), the made-up liquid and the dairy (g), and the scale. */
+/**
+ * What the solver is trying: the dose (g of flour equivalent, or a share of the pot), the made-up liquid and the
+ * dairy (g), and the scale.
+ */
 export type Dosing = {
   readonly scale: number;
   readonly dose: number;

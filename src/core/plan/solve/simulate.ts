@@ -41,7 +41,10 @@ function cookThrough<S>(
   return { ran, pot };
 }
 
-/** The recipe cooked in thought, step by step; `before` is another run in the same setup: only what comes after the first step that differs is cooked. */
+/**
+ * The recipe cooked in thought, step by step; `before` is another run in the same setup: only what comes after the
+ * first step that differs is cooked.
+ */
 export const simulate = (recipe: Recipe, dosing: Dosing, setup: Setup, before?: Run): Run =>
   cookThrough(recipe.steps, (step, pot) => resolve(step, dosing, pot, setup.kitchen), setup, before);
 

@@ -28,7 +28,10 @@ export type Solved = {
   readonly of?: Of;
   /** What could not be met: the dose or the liquid ran into its limit. */
   readonly missed: readonly Miss[];
-  /** How many times all that is written was taken so that it comes to what was ordered, and what it would have come to, mL; absent where it was taken as written. */
+  /**
+   * How many times all that is written was taken so that it comes to what was ordered, and what it would have come
+   * to, mL; absent where it was taken as written.
+   */
   readonly times?: number;
   readonly writtenMl?: number;
   /** How often the recipe was cooked in thought. */
@@ -144,7 +147,10 @@ export function solveOrdered(
   return solved === written ? written : { ...solved, times, writtenMl: written.found.volumeMl };
 }
 
-/** Of the liquid put in, a share goes off as steam before it is done; of the flour wanted, the vegetables do a share. Only to begin with. */
+/**
+ * Of the liquid put in, a share goes off as steam before it is done; of the flour wanted, the vegetables do a
+ * share. Only to begin with.
+ */
 const STEAMED = 0.08;
 const OWN_SHARE = 0.3;
 
@@ -168,7 +174,8 @@ function guessed(recipe: Recipe, aim: Aim, { kitchen }: Setup, usual: Turned, go
 
 /**
  * Finds the dose, the made-up liquid and the dairy for which the pot, cooked to the end of the recipe, holds
- * `aim.litres` at `aim.target` in the bowl, with `aim.rich` % of fat in its liquid where that is asked for. Misses are counted in flour equivalents, volume and fat,
+ * `aim.litres` at `aim.target` in the bowl, with `aim.rich` % of fat in its liquid where that is asked for.
+ * Misses are counted in flour equivalents, volume and fat,
  * in which the answer is nearly a straight line, and closed by Broyden's method. `from` is a nearby
  * solution to start at, e.g. the one before the finger moved. Amounts come back rounded to what a
  * scale can show, and `found` is what those rounded amounts give.
@@ -195,7 +202,8 @@ export function solve(
   const near = from?.rough && isSolvedFor(from.rough.of, recipe, setup) ? from.rough : undefined;
   let rough: Rough | undefined = near;
 
-  // Yolk goes in for its own sake, and boils no more: what it does bends, and more than one answer may do. The old beginning finds the old one.
+  // Yolk goes in for its own sake, and boils no more: what it does bends, and more than one answer may do. The old
+  // beginning finds the old one.
   const bends = recipe.steps.some((s) => s.kind === 'temper');
 
   /** Cooks it with these, and says what it misses: spread over the litres wanted where nothing stands in the way, else as it is. */

@@ -57,7 +57,10 @@ export function blend(pot: Pot, step: Puree, kitchen: Kitchen, until: number): C
   return { ...stood, pot: stood.cut ? back : puree(back, step, kitchen) };
 }
 
-/** Blends a share of the pot at a stroke, after setting aside what is reserved of its pieces: they become liquid and thicken it, the granules suffer, fat is emulsified. */
+/**
+ * Blends a share of the pot at a stroke, after setting aside what is reserved of its pieces: they become liquid
+ * and thicken it, the granules suffer, fat is emulsified.
+ */
 function puree(pot: Pot, step: Puree, kitchen: Kitchen): Pot {
   const { fraction } = step;
   let { liquid } = pot;

@@ -7,7 +7,10 @@ import type { Step } from '../step';
 
 type Reduce = Extract<Step, { kind: 'reduce' }>;
 
-/** Boiled down with the lid off: to a share of the volume or of what was poured in last, by a drop of the level, or for minutes at the flame. */
+/**
+ * Boiled down with the lid off: to a share of the volume or of what was poured in last, by a drop of the level, or
+ * for minutes at the flame.
+ */
 export function reduce(pot: Pot, step: Reduce, kitchen: Kitchen, until: number): CookOutcome {
   const fire = { flame: step.flame, lid: 'off' as const };
   if ('minutes' in step.to) return cook(pot, fire, kitchen, { forSeconds: step.to.minutes * 60, until });

@@ -35,7 +35,10 @@ export type Here = {
   readonly now: number | null;
 };
 
-/** A service as work on shared things, counted backwards from the last pass: to cook as late as can be is to be placed as early as can be. */
+/**
+ * A service as work on shared things, counted backwards from the last pass: to cook as late as can be is to be
+ * placed as early as can be.
+ */
 export type ServiceJobs = {
   readonly problem: JobShop;
   readonly jobs: readonly Job[];

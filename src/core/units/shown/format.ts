@@ -4,7 +4,8 @@ import { significant } from './round';
 export function spaced(value: number, decimals = 0): string {
   const [whole = '', rest] = Math.abs(value).toFixed(decimals).split('.');
   const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, '\u00a0');
-  return `${value < 0 ? '−' : ''}${grouped}${rest ? `.${rest}` : ''}`;
+  const sign = value < 0 && Number(`${whole}.${rest ?? 0}`) > 0 ? '−' : '';
+  return `${sign}${grouped}${rest ? `.${rest}` : ''}`;
 }
 
 /**

@@ -28,7 +28,8 @@ const KEPT = 5;
  * A number typed in one unit as it stands in another: what is no number stays as it was typed.
  *
  * @example
- * retyped('24', unitsFor({ volume: 'L', temperature: 'C' }).of('celsius'), unitsFor({ volume: 'gal', temperature: 'F' }).of('celsius')) // '75.2'
+ * retyped('24', unitsFor({ volume: 'L', temperature: 'C' }).of('celsius'), unitsFor({ volume: 'gal', temperature:
+ * 'F' }).of('celsius')) // '75.2'
  */
 export function retyped(typed: string, from: UnitHere, to: UnitHere): string {
   const n = typedNumber(typed);
@@ -39,7 +40,10 @@ export function retyped(typed: string, from: UnitHere, to: UnitHere): string {
 /** What is kept of a number typed in `unit`. */
 export const keptOf = (typed: number, unit: UnitHere): number => Number(unit.inner(typed).toPrecision(KEPT));
 
-/** What is asked in each: temperatures and differences of them, volumes large and small, weights large and small, what is counted by them, lengths. */
+/**
+ * What is asked in each: temperatures and differences of them, volumes large and small, weights large and small,
+ * what is counted by them, lengths.
+ */
 export type ReadUnit =
   | 'celsius'
   | 'kelvin'

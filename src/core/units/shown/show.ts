@@ -2,22 +2,25 @@ import { MASS_UNITS, VOLUME_UNITS } from '../quantity';
 import { toFahrenheit } from '../temperature';
 import { litres, spaced, wholeLitres } from './format';
 
-/** How a kitchen likes to read volumes (weights go with them: grams, or ounces and pounds) and temperatures; inside everything is metric. */
+/**
+ * How a kitchen likes to read volumes (weights go with them: grams, or ounces and pounds) and temperatures; inside
+ * everything is metric.
+ */
 export type Show = { readonly volume: 'L' | 'gal'; readonly temperature: 'C' | 'F' };
 
 export const METRIC: Show = { volume: 'L', temperature: 'C' };
 
 /** "85 °C" or "185 °F". */
 export const degrees = (celsius: number, { temperature }: Show): string =>
-  temperature === 'C' ? `${Math.round(celsius)} °C` : `${Math.round(toFahrenheit(celsius))} °F`;
+  temperature === 'C' ? `${spaced(celsius)} °C` : `${spaced(toFahrenheit(celsius))} °F`;
 
 /** "56.8 °C" or "134.2 °F": to a tenth, for a record. */
 export const exactDegrees = (celsius: number, { temperature }: Show): string =>
-  temperature === 'C' ? `${celsius.toFixed(1)} °C` : `${toFahrenheit(celsius).toFixed(1)} °F`;
+  temperature === 'C' ? `${spaced(celsius, 1)} °C` : `${spaced(toFahrenheit(celsius), 1)} °F`;
 
 /** "0.3 °C" or "0.5 °F": so much warmer or colder. */
 export const degreesApart = (kelvin: number, { temperature }: Show): string =>
-  temperature === 'C' ? `${kelvin.toFixed(1)} °C` : `${(kelvin * 1.8).toFixed(1)} °F`;
+  temperature === 'C' ? `${spaced(kelvin, 1)} °C` : `${spaced(kelvin * 1.8, 1)} °F`;
 
 /** "57 to 21 °C" or "135 to 70 °F". */
 export const degreesFrom = (from: number, to: number, show: Show): string =>

@@ -2,7 +2,10 @@ import { message } from '../../message/message';
 import type { Quantity } from '../quantity';
 import { parseNumber, parseQuantity, QuantityError } from './parse';
 
-/** An amount as people write it: measured, or so many of something; `off` is the standard deviation of its logarithm that the words leave open. */
+/**
+ * An amount as people write it: measured, or so many of something; `off` is the standard deviation of its
+ * logarithm that the words leave open.
+ */
 export type Loosely<W extends string, S extends string> =
   | { readonly kind: 'fixed'; readonly quantity: Quantity; readonly off?: number }
   | {

@@ -14,7 +14,10 @@ import { seal } from '../../queries/seals';
 /** Namespace of the ids of lines the server writes itself: the same cause gives the same line. */
 export const OWN = '8d3f3a52-5a0e-4c9d-8d0e-6f6a1b7a2c10';
 
-/** How a batch that was finished hot is put by: in its pot, where the house keeps hot, or on the worktop until it is said how it is cooled. */
+/**
+ * How a batch that was finished hot is put by: in its pot, where the house keeps hot, or on the worktop until it
+ * is said how it is cooled.
+ */
 function putBy(batch: Batch, house: House): KeepEvent | null {
   const { finished } = batchState(batch);
   if (!finished || (finished.goesTo !== 'hold' && finished.goesTo !== 'cool')) return null;

@@ -101,7 +101,10 @@ async function recordOfKitchen(pool: pg.Pool, house: House, event: KeepEvent): P
   }, pool);
 }
 
-/** Writes a line of something kept, or of the kitchen where `lotId` is “kitchen”. Refuses what cannot be true, by its field. The same id twice is kept once. */
+/**
+ * Writes a line of something kept, or of the kitchen where `lotId` is “kitchen”. Refuses what cannot be true, by
+ * its field. The same id twice is kept once.
+ */
 export async function recordKeep(pool: pg.Pool, lotId: string, input: unknown): Promise<RecordedLine> {
   const { receivedAt: _claimed, ...event } = accept(KeepEvent, input);
   const house = await theHouse(pool);

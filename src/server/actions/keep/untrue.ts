@@ -190,6 +190,18 @@ export function refuseUntrue(
     case 'withdrawn':
       refuseForeign(lot, event);
       break;
+    case 'put by':
+    case 'put right':
+    case 'used up':
+    case 'labelled':
+    case 'paired':
+    case 'note':
+    case 'probe checked':
+    case 'probe put right':
+    case 'signed':
+      break;
+    default:
+      body satisfies never;
   }
 }
 

@@ -78,7 +78,8 @@ export function Rail({ initial }: { initial: readonly Ticket[] }) {
   const path = usePathname();
   const now = useNow();
   const { row, fits: room } = useFits();
-  // Few tickets have more room each; many never less than they are read at. Nothing moves once the room is known, unless they are too many for it.
+  // Few tickets have more room each; many never less than they are read at. Nothing moves once the room is known,
+  // unless they are too many for it.
   const fits = Math.min(room ?? tickets.length, Math.max(1, tickets.length));
   const over = (at: number): boolean => now !== null && at <= now;
   const ringing = tickets.flatMap((t) =>

@@ -1,6 +1,9 @@
 import type { Ticket } from '../../../core/batch/ticket';
 
-/** How much a pot wants somebody now: a timer rings, it is kept too cold, something is wrong with its record, its step is past its time, or none of these. */
+/**
+ * How much a pot wants somebody now: a timer rings, it is kept too cold, something is wrong with its record, its
+ * step is past its time, or none of these.
+ */
 type Urgency = 'rings' | 'cold' | 'trouble' | 'late' | null;
 
 const RANK: readonly Urgency[] = ['rings', 'cold', 'trouble', 'late', null];

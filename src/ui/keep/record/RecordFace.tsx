@@ -26,7 +26,10 @@ type Props = {
   readonly onProbes: () => void;
 };
 
-/** The record of some days: every line, what is missing and late shown; signed off, taken away, and tried for whether anybody changed it. */
+/**
+ * The record of some days: every line, what is missing and late shown; signed off, taken away, and tried for
+ * whether anybody changed it.
+ */
 export function RecordFace({ now, heard, onWrite, onProbes }: Props) {
   const say = useSay();
   const today = dayOf(new Date(now));

@@ -53,7 +53,10 @@ export function barWords(
   );
 }
 
-/** A batch on the board: dragged or moved by arrows; solid where somebody stands at it, hatched where nobody does, pale while it is kept hot. */
+/**
+ * A batch on the board: dragged or moved by arrows; solid where somebody stands at it, hatched where nobody does,
+ * pale while it is kept hot.
+ */
 export function BarBlock(props: Props) {
   const { bar, name, pot, span, clashes, top, height, room, dragging, onKey, onOpen } = props;
   const say = useSay();

@@ -26,7 +26,10 @@ type Props = {
   readonly onChange: (to: Soup | null) => void;
 };
 
-/** Times as they are typed, one after the other, with their litres or without: "11:45, 13:00", "11:30 8 L, 13:00 4 L"; null where they are not. */
+/**
+ * Times as they are typed, one after the other, with their litres or without: "11:45, 13:00", "11:30 8 L, 13:00 4
+ * L"; null where they are not.
+ */
 function drawsFrom(text: string): { readonly draws: Soup['draws']; readonly litres: number | null } | null {
   const read = text
     .split(/[,;]|\band\b/)

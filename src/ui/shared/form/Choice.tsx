@@ -31,7 +31,10 @@ type Props<T extends string> = {
 const LONG = 16;
 const MOST = 60;
 
-/** An underlined part of the sentence that opens a list of what else it could say. A tap chooses and closes; arrows try out, Enter closes. */
+/**
+ * An underlined part of the sentence that opens a list of what else it could say. A tap chooses and closes; arrows
+ * try out, Enter closes.
+ */
 export function Choice<T extends string>({ label, value, words, options, onChange }: Props<T>) {
   const [open, setOpen] = useState(false);
   const name = useId();

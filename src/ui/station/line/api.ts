@@ -61,7 +61,10 @@ const UNREACHED: ServerAnswer<never> = {
   ],
 };
 
-/** Asks the server, with JSON, or text or a file that is JSON; what goes wrong comes back as problems, each with its field. Nothing typed is lost by it. */
+/**
+ * Asks the server, with JSON, or text or a file that is JSON; what goes wrong comes back as problems, each with
+ * its field. Nothing typed is lost by it.
+ */
 export async function ask<R extends RouteName>(
   route: R,
   given: Given<R>,
@@ -84,7 +87,8 @@ export async function ask<R extends RouteName>(
 type Line<T> = { readonly share: number } | { readonly status: number; readonly body: T };
 
 /**
- * Sends a file of JSON and waits for what takes long to come of it; `onShare` is told how far it is, 0 to 1. Null when `signal` stopped it: the server
+ * Sends a file of JSON and waits for what takes long to come of it; `onShare` is told how far it is, 0 to 1. Null
+ * when `signal` stopped it: the server
  * stops, too.
  */
 export async function askAsItGoes<R extends RouteName>(

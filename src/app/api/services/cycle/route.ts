@@ -8,7 +8,10 @@ import { respond, respondFile } from '../../respond';
 
 export const dynamic = 'force-dynamic';
 
-/** Every day from `day` on for one round of the cycle, four weeks at most, as a calendar (RFC 5545): what is planned, and what the cycle would bring where nothing is. */
+/**
+ * Every day from `day` on for one round of the cycle, four weeks at most, as a calendar (RFC 5545): what is
+ * planned, and what the cycle would bring where nothing is.
+ */
 export function GET(request: Request): Promise<Response> {
   return respondFile(async () => {
     const from = new URL(request.url).searchParams.get('day') ?? '';
