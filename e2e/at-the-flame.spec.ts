@@ -412,7 +412,7 @@ test('a probe that sends rubbish, floods, or is lost is shown as such, and the p
   // Under the flood the page still answers.
   await page.getByRole('button', { name: 'Look' }).click();
   await page.getByRole('button', { name: /^Smooth/ }).click();
-  await expect.poll(() => kindsOf(id)).toEqual(['paired', 'look']);
+  await expect.poll(() => kindsOf(id), { timeout: 30_000 }).toEqual(['paired', 'look']);
   await simulate.fault('probe-1', 'lost');
   await expect(now).toContainText('Probe 1, lost');
   // A reading it no longer gives is not written down with the step.

@@ -91,16 +91,25 @@ const poolOf = (line: Line): Piscina => {
   return pool;
 };
 
+/** Threads that began less than this ago, ms, may still be reading what they work by; then a job has so much longer, ms. */
+const BEGINS = 30_000;
+const GRACE = 20_000;
+
 /**
  * Starts the threads that work for this process. What they are given waits its turn, up to a limit; what outlasts
  * its time or memory is ended, alone.
  */
 export function startWorkers(): void {
   const pools: Partial<Record<Line, Piscina>> = {};
+  const born: Partial<Record<Line, number>> = {};
   const poolFor = (line: Line): Piscina => {
+    born[line] ??= performance.now();
     pools[line] ??= poolOf(line);
     return pools[line];
   };
+  /** ms more for what comes while its threads begin: the first plan of a server that was just started is not too much. */
+  const grace = (line: Line): number =>
+    performance.now() - (born[line] ?? performance.now()) < BEGINS ? GRACE : 0;
   for (const line of Object.keys(AHEAD) as Line[]) setTimeout(poolFor, AHEAD[line], line);
   /** Jobs given to each line and not yet answered. */
   const under: Record<Line, number> = { quick: 0, long: 0, rail: 0, record: 0, archive: 0 };
@@ -110,10 +119,11 @@ export function startWorkers(): void {
     const waits = under[line] >= LINES[line].threads;
     under[line]++;
     const waited = new AbortController();
-    const timer = setTimeout(() => waited.abort(), ms);
+    const pool = poolFor(line);
+    const timer = setTimeout(() => waited.abort(), ms + grace(line));
     let outcome: JobOutcome;
     try {
-      outcome = await poolFor(line).run({ name, input }, { signal: waited.signal });
+      outcome = await pool.run({ name, input }, { signal: waited.signal });
     } catch (error) {
       const { code, name: kind } = error as { code?: string; name?: string };
       if (/queue/i.test(said(error))) throw busy(message('too much is being worked out already'));
