@@ -112,7 +112,7 @@ test('what cannot be is no event: its field and what it may be are said', () => 
   expect(wrong({ kind: 'burnt' })?.[0]).toMatch(/^body/);
   expect(wrong(done(-1))).toHaveLength(1);
   expect(wrong({ kind: 'temperature', celsius: 900 })).toEqual([
-    'body.celsius: temperature is a number from -45 to 200 °C',
+    'body.celsius: temperature is a number from −45 to 200 °C',
   ]);
   expect(wrong({ kind: 'depth', mm: -4 })).toEqual(['body.mm: depth is a number from 1 to 1200 mm']);
   expect(wrong({ kind: 'flow', test: { kind: 'cup', orifice: 4 }, readings: [-3], celsius: 65 })).toEqual([

@@ -28,8 +28,7 @@ const KEPT = 5;
  * A number typed in one unit as it stands in another: what is no number stays as it was typed.
  *
  * @example
- * retyped('24', unitsFor({ volume: 'L', temperature: 'C' }).of('celsius'), unitsFor({ volume: 'gal', temperature:
- * 'F' }).of('celsius')) // '75.2'
+ * retyped('24', ...['C', 'F'].map((temperature) => unitsFor({ volume: 'L', temperature }).of('celsius'))) // '75.2'
  */
 export function retyped(typed: string, from: UnitHere, to: UnitHere): string {
   const n = typedNumber(typed);
