@@ -1,16 +1,13 @@
 import { volumeMl } from '../pot/contents/contents';
-import { portionsIn } from '../pot/contents/portions';
+import { putInBy } from '../pot/contents/goesIn';
 import { foodIn, type Kitchen } from '../pot/kitchen';
-import type { Portion } from '../pot/step';
 import { type Caution, cautionsFor, type Deed } from '../safety/cautions';
 import { CUTS } from '../thicken/puree';
 import type { StepRun } from './solve/simulate';
 
 /** A step as far as cautions need to know it: what goes in, how hot, what is blended or poured off. */
 function deedOf({ step, before, pot }: StepRun): Deed {
-  const ingredients = portionsIn<Portion>(step)
-    .filter((p) => p.amount > 0)
-    .map((p) => p.ingredient);
+  const ingredients = putInBy([step]).map((p) => p.ingredient);
   const deed: Deed = { kind: step.kind, ingredients, celsius: before.celsius };
   if (step.kind === 'puree' && CUTS[step.tool] > 0) {
     return { ...deed, blendedMl: volumeMl(before) * step.fraction, jug: step.tool === 'jug blender' };

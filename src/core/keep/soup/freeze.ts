@@ -5,8 +5,8 @@ import type { Vessel } from '../../heat/vessel';
 import type { Pan } from '../../house/keeping';
 import { type Message, message } from '../../message/message';
 import { term } from '../../message/term';
-import { portionsIn } from '../../pot/contents/portions';
-import type { Portion, Step } from '../../pot/step';
+import { putInBy } from '../../pot/contents/goesIn';
+import type { Step } from '../../pot/step';
 import { THICKENERS } from '../../thickeners/thickeners';
 import { within } from '../../units/range';
 
@@ -140,13 +140,8 @@ const GRADES = { fine: 0, mends: 1, spoils: 2 } as const;
 /** What freezing will do to what `steps` made: the worst first; nothing to fear is said too. Common practice, no source. */
 export function freezeEffects(steps: readonly Step[]): readonly FreezeEffect[] {
   const found = new Map<string, FreezeEffect>();
-  const puts = steps.flatMap((s) =>
-    portionsIn<Portion>(s)
-      .filter((p) => p.amount > 0)
-      .map((p) => ({ p, s })),
-  );
   const blended = steps.some((s) => s.kind === 'puree' && s.fraction >= 0.9);
-  for (const { p } of puts) {
+  for (const p of putInBy(steps)) {
     const food = ingredient(p.ingredient);
     const { thickener } = food;
     const freezing = thickener && THICKENERS[thickener].properties?.freezing;

@@ -22,13 +22,10 @@ export function portionsIn<P>(step: Holding<P>): readonly P[] {
  * `step` with each of its portions as `change` makes it; the second argument is the portion's place, as
  * `portionsIn` lists them. What holds none stays as it is.
  */
-export function withPortions<S extends Holding<P>, P, Q = P>(
-  step: S,
-  change: (portion: P, item: number) => Q,
-): S {
+export function withPortions<S extends Holding<P>, P>(step: S, change: (portion: P, item: number) => P): S {
   const { items, fat, flour, carrier, thickener } = step;
   let item = 0;
-  const one = (p: P): Q => change(p, item++);
+  const one = (p: P): P => change(p, item++);
   return {
     ...step,
     ...(items && { items: items.map(one) }),

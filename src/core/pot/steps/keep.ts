@@ -1,7 +1,7 @@
 import { totalOf } from '../../food/composition';
 import { heatHeldBy, mixtureConductivity } from '../../food/thermal';
 import { type Cooling, cooled, METHOD_CELSIUS, PAN_FILL, STIRRED_IN_ICE } from '../../heat/cool/body';
-import { secondsTo, warmestAt } from '../../heat/cool/course';
+import { type Point, secondsTo, warmestAt } from '../../heat/cool/course';
 import { centreTemperature, startLag } from '../../heat/softening';
 import { rimVolume } from '../../heat/vessel';
 import { heatCapacity, metalCapacity, putAllIn, volumeMl } from '../contents/contents';
@@ -52,7 +52,7 @@ export function poach(pot: Pot, step: StepOf<'poach'>, kitchen: Kitchen, until: 
   return { ...longer, trace: [...done.trace, ...longer.trace], stalled: done.stalled };
 }
 
-/** s beyond which nobody waits for a pot to cool. */
+/** s it is followed for at first, and beyond which nobody waits for a pot to cool. */
 const FIRST_LOOK = 12 * 3600;
 const LONGEST = 7 * 86_400;
 
@@ -66,14 +66,15 @@ const FULL_PAN = { lengthMm: 510, widthMm: 305 } as const;
 export function coolingOf(pot: Pot, step: Pick<StepOf<'chill'>, 'method' | 'depthMm'>): Cooling {
   const iced = step.method === 'ice bath';
   const most = iced ? rimVolume(pot.vessel) : MOST_ML;
-  const ml = Math.min(most, Math.max(1, volumeMl(pot)));
+  const has = Math.max(1, volumeMl(pot));
+  const ml = Math.min(most, has);
   const known = totalOf(pot.liquid) > 0;
   const { lengthMm, widthMm } = FULL_PAN;
   return {
     soup: {
       ml,
       heatPerMl: known
-        ? (heatCapacity(pot) - metalCapacity(pot)) / Math.max(1, volumeMl(pot))
+        ? (heatCapacity(pot) - metalCapacity(pot)) / has
         : heatHeldBy({ ...pot.liquid, water: 1 }, 20),
       conductivity: known ? mixtureConductivity(pot.liquid, 30) : 0.6,
       viscosity: consistency(pot).bowlViscosity,
@@ -101,12 +102,14 @@ export function keep(pot: Pot, step: StepOf<'keep'>): Pot {
 /** Cooled to `to` °C in pans; where the method never gets there the pot stays as it is and the step stalls. */
 export function chill(pot: Pot, step: StepOf<'chill'>, until: number): CookOutcome {
   const cooling = coolingOf(pot, step);
-  const from = Math.max(pot.celsius, step.to);
-  const never = cooling.place.celsius >= step.to;
-  const soon = never ? [] : cooled(cooling, from, FIRST_LOOK);
-  const quick = secondsTo(soon, step.to);
-  const points = never || Number.isFinite(quick) ? soon : cooled(cooling, from, LONGEST);
-  const whole = Number.isFinite(quick) ? quick : secondsTo(points, step.to);
+  let points: readonly Point[] = [];
+  let whole = Number.POSITIVE_INFINITY;
+  // Most are cold within a night; what is not is followed for as long as anybody waits.
+  for (const seconds of cooling.place.celsius < step.to ? [FIRST_LOOK, LONGEST] : []) {
+    points = cooled(cooling, Math.max(pot.celsius, step.to), seconds);
+    whole = secondsTo(points, step.to);
+    if (Number.isFinite(whole)) break;
+  }
   if (!Number.isFinite(whole)) return { pot, trace: [], stalled: true, cut: false };
   const cut = until < pot.seconds + whole;
   const seconds = cut ? Math.max(0, until - pot.seconds) : whole;
