@@ -4,17 +4,18 @@ import { availableParallelism, tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { bundle, testsLike } from './mutate/bundle';
-import { type Mutant, mutantsOf } from './mutate/mutants';
+import { type Mutant, mutantsOf, mutantsOfSql } from './mutate/mutants';
 
 /**
- * How many deliberate mistakes the tests notice: each constant of the model’s rooms moved by a tenth, each comparison
- * turned round, one at a time. `node --import tsx checks/mutate.ts [--kept] [--every N]
- * [--room NAME] [--file PATTERN] [--groups N] [--lanes N]`; with `--kept` those of safety, keep and cooling,
- * conditions too; with `--every`, one in N, evenly spread; with `--groups`, only the first N groups of tests are
- * run, so
+ * How many deliberate mistakes the tests notice: each constant of some rooms moved by a tenth, each comparison turned
+ * round, one at a time. `node --import tsx checks/mutate.ts [--of SUITE] [--every N] [--room NAME] [--file PATTERN]
+ * [--groups N] [--lanes N]`. Suites: `model`; `kept` (safety, keep, cooling), `day` (service, record, batch) and
+ * `server` (actions, archive, queries, the SQL in them and of the migrations; wants TEST_DATABASE_URL), these three with
+ * conditions too. With `--every`, one in N, evenly spread; with `--groups`, only the first N groups of tests are run, so
  * that the share is a lower bound; with `--lanes`, so many at a time. Prints what lived; exits with 1 under what is wanted.
  */
 type Suite = {
+  /** Folders of `src`. */
   readonly rooms: readonly string[];
   /** Share that has to be noticed. */
   readonly wanted: number;
@@ -22,10 +23,12 @@ type Suite = {
   readonly tests: readonly (readonly string[])[];
   /** Also each `and` made an `or`, and the other way round: where the rules of safety are, a condition is as much as a figure. */
   readonly conditions: boolean;
+  /** Which group of tests stands nearest to which files, where it is not the one in their folder. */
+  readonly near?: readonly (readonly [files: RegExp, groups: readonly number[]])[];
 };
 
 const MODEL: Suite = {
-  rooms: ['thicken', 'flow', 'dairy', 'heat'],
+  rooms: ['core/thicken', 'core/flow', 'core/dairy', 'core/heat'],
   wanted: 0.85,
   conditions: false,
   tests: [
@@ -39,7 +42,7 @@ const MODEL: Suite = {
 };
 
 const KEPT: Suite = {
-  rooms: ['safety', 'keep', 'heat/cool'],
+  rooms: ['core/safety', 'core/keep', 'core/heat/cool'],
   wanted: 0.95,
   conditions: true,
   tests: [
@@ -52,6 +55,39 @@ const KEPT: Suite = {
   ],
 };
 
+const DAY: Suite = {
+  rooms: ['core/service', 'core/record', 'core/batch'],
+  wanted: 0.9,
+  conditions: true,
+  tests: [
+    ['src/core/(service|record)'],
+    ['src/core/batch'],
+    ['src/core/keep/(safe/(?!random)|written|standing)'],
+    ['checks/scheduling'],
+  ],
+};
+
+const SERVER: Suite = {
+  rooms: ['server/actions', 'server/archive', 'server/queries', 'server/sql'],
+  wanted: 0.9,
+  conditions: true,
+  tests: [
+    ['src/server/keep'],
+    ['src/server/(services|once|actions)'],
+    ['src/server/(editing|server)'],
+    ['src/server/(rewriting|data/parts)'],
+    ['src/server/(guard|direct|live)'],
+  ],
+  near: [
+    [/keep|record|seals|verify|archive|chain|aside|imports/, [0, 3]],
+    [/services|service\.sql|once|landings|batches|planning/, [1, 2]],
+    [/recipes|kitchen|reading|listed|waterTests/, [2, 1]],
+    [/parts|guard|over|taken_back|long/, [3, 4]],
+  ],
+};
+
+const SUITES: Readonly<Record<string, Suite>> = { model: MODEL, kept: KEPT, day: DAY, server: SERVER };
+
 /** So many times as long as without a mistake, and so many ms more: what takes longer has no end. */
 const SLOWER = 5;
 const MORE = 15_000;
@@ -61,16 +97,20 @@ const NONE = -1;
 
 const filesIn = (folder: string): readonly string[] =>
   readdirSync(folder, { recursive: true, encoding: 'utf8' })
-    .filter((f) => f.endsWith('.ts') && !/(\.test|Kit)\.ts$/.test(f))
+    .filter((f) => /\.(ts|sql)$/.test(f) && !/(\.test|Kit)\.ts$/.test(f))
     .sort()
     .map((f) => join(folder, f));
 
-const USAGE = 'checks/mutate.ts [--kept] [--every N] [--room NAME] [--file PATTERN] [--groups N] [--lanes N]';
+const USAGE =
+  'checks/mutate.ts [--of SUITE] [--every N] [--room NAME] [--file PATTERN] [--groups N] [--lanes N]';
 // A whole run takes hours: it is not begun by what was only asked about.
 try {
   const text = { type: 'string' } as const;
-  const options = { every: text, room: text, file: text, groups: text, lanes: text };
-  parseArgs({ options: { ...options, kept: { type: 'boolean' } }, strict: true });
+  const { values } = parseArgs({
+    options: { of: text, every: text, room: text, file: text, groups: text, lanes: text },
+    strict: true,
+  });
+  if (!SUITES[values.of ?? 'model']) throw new Error(`--of is one of ${Object.keys(SUITES).join(', ')}`);
 } catch (error) {
   console.error(`${error instanceof Error ? error.message : error}\n${USAGE}`);
   process.exit(2);
@@ -80,13 +120,13 @@ const option = (name: string): string | undefined => {
   return at < 0 ? undefined : process.argv[at + 1];
 };
 const every = Math.max(1, Number(option('every') ?? 1));
-const suite = process.argv.includes('--kept') ? KEPT : MODEL;
+const suite = SUITES[option('of') ?? ''] ?? MODEL;
 const groups = suite.tests.slice(0, Math.max(1, Number(option('groups') ?? suite.tests.length)));
 const rooms = suite.rooms.filter((r) => !option('room') || r === option('room'));
 const all = rooms
-  .flatMap((room) => filesIn(join('src/core', room)))
+  .flatMap((room) => filesIn(join('src', room)))
   .filter((file) => new RegExp(option('file') ?? '').test(file))
-  .flatMap((file) => mutantsOf(file, suite.conditions));
+  .flatMap((file) => (file.endsWith('.sql') ? mutantsOfSql(file) : mutantsOf(file, suite.conditions)));
 const tried = all.filter((_, n) => n % every === Math.floor(every / 2));
 console.log(`${tried.length} of ${all.length} mistakes are tried`);
 
@@ -99,7 +139,7 @@ class Lane {
   #child: ChildProcess | null = null;
 
   /** What failed with this mistake made, or null; what takes longer than `within` ms failed too. */
-  run(file: string, mutant: number, within: number): Promise<string | null> {
+  run(script: string, mutant: number, within: number): Promise<string | null> {
     this.#child ??= fork(new URL('./mutate/worker.ts', import.meta.url), {
       execArgv: ['--import', 'tsx'],
       stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
@@ -119,7 +159,8 @@ class Lane {
       const timer = setTimeout(gone('has no end'), within);
       child.once('message', ({ why }: { why: string | null }) => answered(why));
       child.once('exit', gone('ended'));
-      child.send({ file, mutant });
+      const made = tried[mutant];
+      child.send({ script, mutant, sql: made?.file.endsWith('.sql') ? made : null });
     });
   }
 
@@ -134,8 +175,10 @@ async function go(lane: Lane, within: readonly number[]): Promise<void> {
   for (let n = next++; n < tried.length; n = next++) {
     const { file, at, was, is } = tried[n] as Mutant;
     let noticed = false;
-    const beside = (g: number) => Number(folders[g]?.has(dirname(file)) ?? false);
-    const order = [...scripts.keys()].sort((a, b) => beside(b) - beside(a) || a - b);
+    const near = suite.near?.find(([files]) => files.test(file))?.[1] ?? [];
+    const beside = (g: number) => (near.includes(g) ? near.length - near.indexOf(g) : 0);
+    const distance = (g: number) => beside(g) + Number(folders[g]?.has(dirname(file)) ?? false);
+    const order = [...scripts.keys()].sort((a, b) => distance(b) - distance(a) || a - b);
     for (const g of order) noticed ||= (await lane.run(scripts[g] ?? '', n, within[g] ?? MORE)) !== null;
     const text = readFileSync(file, 'utf8');
     const line = text.slice(0, at).split('\n').length;

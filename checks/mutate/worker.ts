@@ -3,6 +3,7 @@ import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import { Script } from 'node:vm';
 import { jestExpect } from '@jest/expect';
+import { type Mutant, withSqlMutant } from './mutants';
 
 /**
  * Runs the tests of a bundle anew for each number it is sent, with that mistake made, and answers whether one of them failed. The rest
@@ -42,6 +43,17 @@ circus.addEventHandler((event) => {
   if (event.name === 'test_start' && failed) event.test.mode = 'skip';
 });
 
+// A migration is read from its file: with a mistake in it, as it would be read then.
+const files: typeof import('node:fs/promises') = require('node:fs/promises');
+const { readFile } = files;
+let sql: Mutant | null = null;
+Object.assign(files, {
+  readFile: async (path: string, how: BufferEncoding) => {
+    const text = await readFile(path, how);
+    return sql && String(path).endsWith(sql.file) ? withSqlMutant(text, sql) : text;
+  },
+});
+
 async function fails(file: string, mutant: number): Promise<string | null> {
   circus.resetState();
   failed = false;
@@ -57,6 +69,9 @@ async function fails(file: string, mutant: number): Promise<string | null> {
   return bad ? `${bad.testPath.join(' › ')}: ${bad.errors[0]}` : (unhandledErrors[0]?.toString() ?? null);
 }
 
-process.on('message', ({ file, mutant }: { file: string; mutant: number }) => {
-  void fails(file, mutant).then((why) => process.send?.({ why }));
+type Run = { readonly script: string; readonly mutant: number; readonly sql: Mutant | null };
+
+process.on('message', (run: Run) => {
+  sql = run.sql;
+  void fails(run.script, run.mutant).then((why) => process.send?.({ why }));
 });

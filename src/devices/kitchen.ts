@@ -84,11 +84,11 @@ export function kitchenAt(app: string, bench: SimulatedBench): BridgeKitchen {
         const response = await fetch(`${app}/api/live?devices=no`, { signal: line.signal });
         if (!response.ok || !response.body) throw new Error(`the application answered ${response.status}`);
         const parser = createParser({ onEvent: ({ event, data }) => told(event ?? 'message', data) });
-        const text = new TextDecoder();
-        for await (const chunk of response.body as unknown as AsyncIterable<Uint8Array>) {
+        const text = response.body.pipeThrough(new TextDecoderStream()).getReader();
+        for (let piece = await text.read(); !piece.done; piece = await text.read()) {
           clearTimeout(silent);
           silent = setTimeout(give, SILENT);
-          parser.feed(text.decode(chunk, { stream: true }));
+          parser.feed(piece.value);
         }
       } catch {
         // The application may be starting, or gone for a while: what was known stays.

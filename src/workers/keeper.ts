@@ -21,51 +21,7 @@ import { keptNow, vesselOf } from '../core/keep/soup/keptNow';
 import { type Kept, keptOf, soupOf } from '../core/keep/soup/keptPot';
 import { type ReheatForecast, reheatForecast } from '../core/keep/soup/reheat';
 import { type Alarm, coolingForecast, filmsKnown, rulesIn } from '../core/keep/standing';
-import { isMessage, type Message } from '../core/message/message';
-import { saidBy } from '../core/message/told';
-
-/** What is worked out of something kept, off the page. A newer asking of the same kind takes an older one's place. */
-export type KeeperQuestion =
-  | { readonly kind: 'house'; readonly house: House; readonly filmLines: readonly KeepEvent[] }
-  | { readonly kind: 'batch'; readonly batch: Batch }
-  | {
-      readonly kind: 'cooling';
-      readonly key: string;
-      readonly lot: Lot;
-      readonly now: number;
-      readonly ways: boolean;
-    }
-  | {
-      readonly kind: 'way';
-      readonly key: string;
-      readonly lot: Lot;
-      readonly now: number;
-      readonly way: CoolingWay;
-    }
-  | {
-      readonly kind: 'hot';
-      readonly key: string;
-      readonly lot: Lot;
-      readonly now: number;
-      readonly servedPerHour: number;
-      readonly lid: boolean;
-      readonly place: string;
-    }
-  | {
-      readonly kind: 'cold';
-      readonly key: string;
-      readonly lot: Lot;
-      readonly container?: { readonly pan: string; readonly count: number } | undefined;
-    }
-  | {
-      readonly kind: 'reheat';
-      readonly key: string;
-      readonly lot: Lot;
-      readonly vessel: string;
-      readonly burner: string;
-      readonly ml: number;
-      readonly measured?: number | undefined;
-    };
+import { serve } from './served';
 
 /** How a cooling stands: its forecast from when its phase began, ms, and its alarm. */
 export type CoolingFound = {
@@ -82,183 +38,174 @@ export type ColdFound = {
   readonly thaw: number;
 };
 
-export type KeeperAnswer = { readonly key: string } & (
-  | { readonly kind: 'cooling'; readonly found: CoolingFound | null }
-  | { readonly kind: 'way'; readonly one: Tried | null; readonly left: boolean }
-  | { readonly kind: 'tried'; readonly one: Tried }
-  | { readonly kind: 'hot'; readonly found: HotForecast | null }
-  | { readonly kind: 'cold'; readonly found: ColdFound }
-  | { readonly kind: 'reheat'; readonly found: ReheatForecast | null }
-  | { readonly kind: 'wrong'; readonly says: Message | string }
-);
-
 let house: House | null = null;
 let films: ReturnType<typeof filmsKnown> = {};
 const kept = new Map<string, Kept | null>();
-const latest: Partial<Record<KeeperQuestion['kind'], string>> = {};
-const tell = (told: KeeperAnswer) => self.postMessage(told);
-const breathe = () => new Promise((resolve) => setTimeout(resolve, 0));
 
 /** °C something is supposed to have where nobody has read it. */
 const SUPPOSED = 85;
 
-const soupFor = (lot: Lot) => {
+/** A thing as it is now: what the pass took and what was stirred in count; null before the house is known. */
+function standing(lot: Lot, now: number) {
   const state = house && lotState(lot, house.keeping);
-  return state ? (kept.get(state.put.batch ?? '') ?? null) : null;
-};
-
-async function work(ask: Exclude<KeeperQuestion, { kind: 'house' | 'batch' }>, h: House): Promise<void> {
-  const { key, lot } = ask;
-  const state = lotState(lot, h.keeping);
-  if (!state) return;
-  const rule = rulesIn(h);
-  const means = { keeping: h.keeping, vessels: h.vessels, films };
-  const cooked = soupFor(lot);
-  const moment = 'now' in ask ? ask.now : Date.now();
-  // As it is now: what the pass took and what was stirred in count.
-  const from = cooked && keptNow(cooked, state, h, moment);
-  const soup = soupOf(from, Math.max(1, state.ml));
+  if (!house || !state) return null;
+  const cooked = kept.get(state.put.batch ?? '') ?? null;
+  const from = cooked && keptNow(cooked, state, house, now);
+  const { container } = state;
   const vessel =
-    state.container.kind === 'pot'
-      ? (h.vessels.find((v) => v.id === (state.container as { vessel: string }).vessel) ?? null)
-      : null;
-  switch (ask.kind) {
-    case 'cooling':
-    case 'way': {
-      const found = coolingForecast(state, soup, means, rule.cooling, ask.now);
-      // What this cooling found of its room counts for every way there is in it.
-      const learnt = found && state.way ? { [state.way.place]: found.forecast.fit.film } : {};
-      const here = { ...means, films: { ...films, ...learnt } };
-      const read = state.readings.at(-1);
-      const seconds = found ? (ask.now - found.at) / 1000 : 0;
-      const now =
-        found && seconds > 0 ? warmestAt(found.forecast.points, seconds) : (read?.celsius ?? SUPPOSED);
-      const asked = {
-        soup,
-        from: read && ask.now - read.at < 300_000 ? read.celsius : now,
-        fromRead: read !== undefined && ask.now - read.at < 300_000,
-        vessel,
-        // The rule's clock, counted from now.
-        began:
-          found?.began == null
-            ? found && found.forecast.verdict.began < seconds
-              ? found.forecast.verdict.began - seconds
-              : null
-            : found.began - seconds,
-      };
-      if (ask.kind === 'way')
-        return tell({ key, kind: 'tried', one: tried(ask.way, asked, here, rule.cooling) });
-      tell({
-        key,
-        kind: 'cooling',
-        found: found && {
-          at: found.at,
-          forecast: found.forecast,
-          alarm: found.alarm,
-          mm: filled(found.phase.cooling).mm,
-        },
-      });
-      if (!ask.ways) return;
-      for (const one of waysToCool(asked, here, rule.cooling)) {
-        if (latest.cooling !== key) return;
-        tell({ key, kind: 'way', one, left: true });
-        await breathe();
-      }
-      return tell({ key, kind: 'way', one: null, left: false });
-    }
-    case 'hot': {
-      const place = placeOf(h.keeping, ask.place);
-      if (!from || !place) return tell({ key, kind: 'hot', found: null });
-      const stands = vesselOf(state.container, h) ?? from.pot.vessel;
-      return tell({
-        key,
-        kind: 'hot',
-        found: holdForecast(from, {
-          place,
-          vessel: stands,
-          lid: ask.lid ? 'on' : 'off',
-          ml: state.ml,
-          celsius: Math.max(rule.hot.atLeast, state.readings.at(-1)?.celsius ?? from.pot.celsius),
-          servedPerHour: ask.servedPerHour,
-          minutes: 240,
-        }),
-      });
-    }
-    case 'cold': {
-      const into = ask.container ?? (state.container.kind === 'pans' ? state.container : null);
-      const pan = into && h.keeping.pans.find((p) => p.id === into.pan);
-      const holder =
-        pan && into
-          ? ({ kind: 'pans', pan, count: into.count } as const)
-          : vessel
-            ? ({ kind: 'pot', vessel } as const)
-            : null;
-      const freezer = h.keeping.places.find((p) => p.kind === 'freezer');
-      const fridge = h.keeping.places.find((p) => p.kind === 'fridge' || p.kind === 'cold room');
-      if (!holder)
-        return tell({
-          key,
-          kind: 'cold',
-          found: { effects: freezeEffects(from?.steps ?? []), freeze: Number.NaN, thaw: Number.NaN },
-        });
-      const body = freezingBody(holder, Math.max(5, filled({ soup, holder }).mm));
-      const liquid = from?.pot.liquid ?? null;
-      return tell({
-        key,
-        kind: 'cold',
-        found: {
-          effects: freezeEffects(from?.steps ?? []),
-          freeze: freezer
-            ? freezingTime(body, freezer.celsius, FILM.freezer, liquid)
-            : Number.POSITIVE_INFINITY,
-          thaw: fridge ? thawingTime(body, fridge.celsius, FILM.fridge, liquid) : Number.POSITIVE_INFINITY,
-        },
-      });
-    }
-    case 'reheat': {
-      const on = h.vessels.find((v) => v.id === ask.vessel);
-      const burner = h.burners.find((b) => b.id === ask.burner);
-      const celsius = state.readings.at(-1)?.celsius ?? 4;
-      return tell({
-        key,
-        kind: 'reheat',
-        found:
-          from && on && burner
-            ? reheatForecast(
-                from,
-                { vessel: on, burner, ml: ask.ml, celsius: Math.min(celsius, 8), measured: ask.measured },
-                rule.reheat,
-              )
-            : null,
-      });
-    }
-  }
+    container.kind === 'pot' ? (house.vessels.find((v) => v.id === container.vessel) ?? null) : null;
+  return { house, state, from, vessel, soup: soupOf(from, Math.max(1, state.ml)) };
 }
 
-self.onmessage = async ({ data: ask }: MessageEvent<KeeperQuestion>) => {
-  if (ask.kind === 'house') {
-    house = ask.house;
-    films = filmsKnown(ask.filmLines);
-    return;
-  }
-  if (ask.kind === 'batch') {
-    if (!kept.has(ask.batch.id)) {
-      try {
-        kept.set(ask.batch.id, keptOf(ask.batch));
-      } catch {
-        // A batch the model cannot follow is kept all the same: it counts as thick.
-        kept.set(ask.batch.id, null);
-      }
+type Cooled = { readonly lot: Lot; readonly now: number };
+
+/** How a thing cools, and what is asked of every other way it could. */
+function coolingOf({ lot, now }: Cooled) {
+  const here = standing(lot, now);
+  if (!here) return null;
+  const { state, soup, vessel, house: h } = here;
+  const rule = rulesIn(h).cooling;
+  const means = { keeping: h.keeping, vessels: h.vessels, films };
+  const found = coolingForecast(state, soup, means, rule, now);
+  // What this cooling found of its room counts for every way there is in it.
+  const learnt = found && state.way ? { [state.way.place]: found.forecast.fit.film } : {};
+  const read = state.readings.at(-1);
+  const fresh = read !== undefined && now - read.at < 300_000;
+  const seconds = found ? (now - found.at) / 1000 : 0;
+  const warmest = found && seconds > 0 ? warmestAt(found.forecast.points, seconds) : read?.celsius;
+  const asked = {
+    soup,
+    from: fresh ? read.celsius : (warmest ?? SUPPOSED),
+    fromRead: fresh,
+    vessel,
+    // The rule's clock, counted from now.
+    began:
+      found?.began == null
+        ? found && found.forecast.verdict.began < seconds
+          ? found.forecast.verdict.began - seconds
+          : null
+        : found.began - seconds,
+  };
+  return { found, asked, means: { ...means, films: { ...films, ...learnt } }, rule };
+}
+
+const KEEPER = {
+  /** How it cools, then each way the kitchen could cool it. */
+  *cooling(q: Cooled): Generator<{ readonly found: CoolingFound | null } | { readonly way: Tried }> {
+    const c = coolingOf(q);
+    if (!c) return;
+    const { found } = c;
+    yield {
+      found: found && {
+        at: found.at,
+        forecast: found.forecast,
+        alarm: found.alarm,
+        mm: filled(found.phase.cooling).mm,
+      },
+    };
+    for (const way of waysToCool(c.asked, c.means, c.rule)) yield { way };
+  },
+
+  *way(q: Cooled & { readonly way: CoolingWay }): Generator<Tried> {
+    const c = coolingOf(q);
+    if (c) yield tried(q.way, c.asked, c.means, c.rule);
+  },
+
+  /** What becomes of it on the pass; null where it is not known what it is. */
+  *hot({
+    lot,
+    now,
+    servedPerHour,
+  }: Cooled & { readonly servedPerHour: number }): Generator<HotForecast | null> {
+    const here = standing(lot, now);
+    if (!here) return;
+    const { state, from, house: h } = here;
+    const place = placeOf(h.keeping, state.place);
+    yield from && place
+      ? holdForecast(from, {
+          place,
+          vessel: vesselOf(state.container, h) ?? from.pot.vessel,
+          lid: state.lid ? 'on' : 'off',
+          ml: state.ml,
+          celsius: Math.max(rulesIn(h).hot.atLeast, state.readings.at(-1)?.celsius ?? from.pot.celsius),
+          servedPerHour,
+          minutes: 240,
+        })
+      : null;
+  },
+
+  /** What freezing and thawing come to. */
+  *cold({ lot, now }: Cooled): Generator<ColdFound> {
+    const here = standing(lot, now);
+    if (!here) return;
+    const { state, from, vessel, soup, house: h } = here;
+    const into = state.container.kind === 'pans' ? state.container : null;
+    const pan = into && h.keeping.pans.find((p) => p.id === into.pan);
+    const holder =
+      pan && into
+        ? ({ kind: 'pans', pan, count: into.count } as const)
+        : vessel
+          ? ({ kind: 'pot', vessel } as const)
+          : null;
+    const effects = freezeEffects(from?.steps ?? []);
+    if (!holder) {
+      yield { effects, freeze: Number.NaN, thaw: Number.NaN };
+      return;
     }
-    return;
-  }
-  latest[ask.kind] = ask.key;
-  await breathe();
-  if (latest[ask.kind] !== ask.key || !house) return;
-  try {
-    await work(ask, house);
-  } catch (error) {
-    const says = error instanceof Error ? saidBy(error) : String(error);
-    tell({ key: ask.key, kind: 'wrong', says: isMessage(says) ? says : String(says) });
-  }
+    const body = freezingBody(holder, Math.max(5, filled({ soup, holder }).mm));
+    const liquid = from?.pot.liquid ?? null;
+    const freezer = h.keeping.places.find((p) => p.kind === 'freezer');
+    const fridge = h.keeping.places.find((p) => p.kind === 'fridge' || p.kind === 'cold room');
+    const never = Number.POSITIVE_INFINITY;
+    yield {
+      effects,
+      freeze: freezer ? freezingTime(body, freezer.celsius, FILM.freezer, liquid) : never,
+      thaw: fridge ? thawingTime(body, fridge.celsius, FILM.fridge, liquid) : never,
+    };
+  },
+
+  *reheat(q: Reheating): Generator<ReheatForecast | null> {
+    const here = standing(q.lot, q.now);
+    if (!here) return;
+    const { state, from, house: h } = here;
+    const vessel = h.vessels.find((v) => v.id === q.vessel);
+    const burner = h.burners.find((b) => b.id === q.burner);
+    const celsius = Math.min(state.readings.at(-1)?.celsius ?? 4, 8);
+    yield from && vessel && burner
+      ? reheatForecast(
+          from,
+          { vessel, burner, ml: state.ml, celsius, measured: q.measured },
+          rulesIn(h).reheat,
+        )
+      : null;
+  },
 };
+
+/** A pot and burner it is brought back on, and mPa·s measured in the bowl where it was. */
+type Reheating = Cooled & {
+  readonly vessel: string;
+  readonly burner: string;
+  readonly measured?: number | undefined;
+};
+
+const KNOWS = {
+  house(told: { readonly house: House; readonly filmLines: readonly KeepEvent[] }): void {
+    house = told.house;
+    films = filmsKnown(told.filmLines);
+  },
+  batch(batch: Batch): void {
+    if (kept.has(batch.id)) return;
+    try {
+      kept.set(batch.id, keptOf(batch));
+    } catch {
+      // A batch the model cannot follow is kept all the same: it counts as thick.
+      kept.set(batch.id, null);
+    }
+  },
+};
+
+/** What is worked out of something kept, off the page. */
+export type Keeper = typeof KEEPER;
+export type KeeperKnows = typeof KNOWS;
+
+serve(KEEPER, KNOWS);

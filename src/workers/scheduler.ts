@@ -10,26 +10,14 @@ import { reliefs } from '../core/service/arrange/why';
 import type { Service } from '../core/service/service';
 import type { StockTable, Timetable } from '../core/service/timetable';
 import { Timetables } from '../core/service/timetables';
+import { serve } from './served';
 
-type Asked = {
-  readonly key: string;
+/** A service as it lies. */
+export type Situation = {
   readonly service: Service;
   readonly live: Readonly<Record<string, Live>>;
   readonly now: number | null;
 };
-
-/** What is worked out for the board off the page. A newer asking of the same kind takes an older one's place. */
-export type SchedulerQuestion =
-  | {
-      readonly kind: 'house';
-      readonly foods: readonly Ingredient[];
-      readonly house: House;
-      readonly recipes: readonly Recipe[];
-    }
-  | { readonly kind: 'want'; readonly orders: readonly Order[] }
-  | ({ readonly kind: 'arrange' } & Asked)
-  | ({ readonly kind: 'why' } & Asked)
-  | { readonly kind: 'stop' };
 
 /** An order and how long it takes; null where no plan can be made of it. */
 export type Timed = {
@@ -38,13 +26,6 @@ export type Timed = {
   readonly stock: StockTable | null;
 };
 
-export type SchedulerAnswer =
-  | { readonly kind: 'timed'; readonly timed: readonly Timed[]; readonly left: number }
-  | { readonly kind: 'arranging'; readonly key: string; readonly state: Arranging }
-  | { readonly kind: 'outcome'; readonly key: string; readonly outcome: Outcome }
-  | { readonly kind: 'relief'; readonly key: string; readonly relief: Relief }
-  | { readonly kind: 'no more'; readonly key: string };
-
 /** ms each part of an arranging may take, and all that makes a service possible. */
 const PATIENCE = { tables: 20_000, held: 5000, hands: 2000, flame: 3000, why: 15_000 } as const;
 /** ms between two looks at the mailbox. */
@@ -52,81 +33,74 @@ const TURN = 60;
 
 let tables: Timetables | null = null;
 let recipes: ReadonlyMap<string, Recipe> = new Map();
-const latest: { want: number; work: string } = { want: 0, work: '' };
-
-const tell = (told: SchedulerAnswer) => self.postMessage(told);
-const breathe = () => new Promise((resolve) => setTimeout(resolve, 0));
-
-async function want(orders: readonly Order[]): Promise<void> {
-  latest.want += 1;
-  const mine = latest.want;
-  let turn = performance.now();
-  let timed: Timed[] = [];
-  for (const [n, order] of orders.entries()) {
-    if (!tables) return;
-    timed.push({ order, table: tables.of(order), stock: tables.stockOf(order) });
-    if (performance.now() - turn < TURN && n + 1 < orders.length) continue;
-    tell({ kind: 'timed', timed, left: orders.length - n - 1 });
-    timed = [];
-    await breathe();
-    if (latest.want !== mine) return;
-    turn = performance.now();
-  }
-}
-
-async function arranging({ key, service, live, now }: Asked): Promise<void> {
-  if (!tables) return;
-  const run = arrange(service, { house: tables.house, tables, live, now });
-  let part = '';
-  let began = 0;
-  let turn = performance.now();
-  let step = run.next();
-  while (!step.done) {
-    const state = step.value;
-    if (state.at !== part) {
-      part = state.at;
-      began = performance.now();
-    }
-    if (performance.now() - turn > TURN) {
-      tell({ kind: 'arranging', key, state });
-      await breathe();
-      if (latest.work !== key) return;
+const SCHEDULER = {
+  /** How long each takes, as many at a time as a turn finds. */
+  *times(orders: readonly Order[]): Generator<readonly Timed[]> {
+    let turn = performance.now();
+    let timed: Timed[] = [];
+    for (const order of orders) {
+      if (!tables) return;
+      timed.push({ order, table: tables.of(order), stock: tables.stockOf(order) });
+      if (performance.now() - turn < TURN) continue;
+      yield timed;
+      timed = [];
       turn = performance.now();
     }
-    step = run.next(performance.now() - began > PATIENCE[state.at]);
-  }
-  tell({ kind: 'outcome', key, outcome: step.value });
-}
+    if (timed.length > 0) yield timed;
+  },
 
-async function why({ key, service, live, now }: Asked): Promise<void> {
-  if (!tables) return;
-  const began = performance.now();
-  for (const relief of reliefs(service, { house: tables.house, tables, live, now }, recipes)) {
-    if (relief) tell({ kind: 'relief', key, relief });
-    await breathe();
-    if (latest.work !== key) return;
-    if (performance.now() - began > PATIENCE.why) break;
-  }
-  tell({ kind: 'no more', key });
-}
+  /** How far it is, and last what came of it. */
+  *arrange({
+    service,
+    live,
+    now,
+  }: Situation): Generator<{ readonly state: Arranging } | { readonly outcome: Outcome }> {
+    if (!tables) return;
+    const run = arrange(service, { house: tables.house, tables, live, now });
+    let part = '';
+    let began = 0;
+    let turn = performance.now();
+    let step = run.next();
+    while (!step.done) {
+      const state = step.value;
+      if (state.at !== part) {
+        part = state.at;
+        began = performance.now();
+      }
+      if (performance.now() - turn > TURN) {
+        yield { state };
+        turn = performance.now();
+      }
+      step = run.next(performance.now() - began > PATIENCE[state.at]);
+    }
+    yield { outcome: step.value };
+  },
 
-self.onmessage = async ({ data: ask }: MessageEvent<SchedulerQuestion>) => {
-  switch (ask.kind) {
-    case 'house':
-      loadCatalogue(ask.foods);
-      recipes = new Map(ask.recipes.map((r) => [r.id, r]));
-      tables = new Timetables(ask.house, recipes);
-      return;
-    case 'want':
-      return want(ask.orders);
-    case 'stop':
-      latest.work = '';
-      return;
-    case 'arrange':
-      latest.work = ask.key;
-      return arranging(ask);
-    case 'why':
-      latest.work = ask.key;
-      return why(ask);
-  }
+  /** What would make it possible; null while nothing more is found. */
+  *why({ service, live, now }: Situation): Generator<Relief | null> {
+    if (!tables) return;
+    const began = performance.now();
+    for (const relief of reliefs(service, { house: tables.house, tables, live, now }, recipes)) {
+      yield relief;
+      if (performance.now() - began > PATIENCE.why) break;
+    }
+  },
 };
+
+const KNOWS = {
+  house(told: {
+    readonly foods: readonly Ingredient[];
+    readonly house: House;
+    readonly recipes: readonly Recipe[];
+  }): void {
+    loadCatalogue(told.foods);
+    recipes = new Map(told.recipes.map((r) => [r.id, r]));
+    tables = new Timetables(told.house, recipes);
+  },
+};
+
+/** What is worked out for the board, off the page. */
+export type Scheduler = typeof SCHEDULER;
+export type SchedulerKnows = typeof KNOWS;
+
+serve(SCHEDULER, KNOWS);

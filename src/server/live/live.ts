@@ -1,3 +1,4 @@
+import { Socket } from 'node:net';
 import pg from 'pg';
 import { BatchEvent } from '../../core/batch/events';
 import { limited, pool } from '../data/database';
@@ -54,7 +55,9 @@ const ANSWER = 3000;
 
 async function connect(): Promise<void> {
   if (hub.client || hub.waiting || hub.listeners.size === 0) return;
+  const socket = new Socket();
   const client = new pg.Client({
+    stream: () => socket,
     ...limited(process.env.DATABASE_URL ?? '', 'taps'),
     query_timeout: ANSWER,
     application_name: 'panache live',
@@ -68,7 +71,7 @@ async function connect(): Promise<void> {
     if (error) away('live line to the database', error);
     // It may never answer to being ended: nobody waits for that.
     client.end().catch(() => {});
-    (client as unknown as { connection?: { stream?: { destroy(): void } } }).connection?.stream?.destroy();
+    socket.destroy();
     if (hub.listeners.size === 0 || hub.waiting) return;
     hub.waiting = true;
     setTimeout(() => {

@@ -51,8 +51,6 @@ export function CompareView({ stores: opened, first }: { stores: Shelf; first: T
   const question = useMemo(() => {
     if (!written || !vessel || !burner) return null;
     return {
-      kind: 'compare' as const,
-      key: JSON.stringify([order, share]),
       recipe: written,
       order: { ...order, share },
       setup: { vessel, burner, kitchen: house.kitchen },
@@ -70,17 +68,23 @@ export function CompareView({ stores: opened, first }: { stores: Shelf; first: T
       question && side === 'finish'
         ? {
             ...question,
-            kind: 'finish' as const,
-            key: JSON.stringify([{ ...order, ...asOpened }, share, held, shown]),
             order: { ...question.order, ...asOpened },
             held,
             curved: shown === 'curves',
           }
         : null,
-    [question, side, held, shown, order, share, asOpened],
+    [question, side, held, shown, asOpened],
   );
-  const finishes = useOneByOne('finish', finishing);
-  const { all } = useOneByOne('compare', side === 'thicken' ? question : null);
+  const finishes = useOneByOne(
+    'finish',
+    JSON.stringify([{ ...order, ...asOpened }, share, held, shown]),
+    finishing,
+  );
+  const { all } = useOneByOne(
+    'compare',
+    JSON.stringify([order, share]),
+    side === 'thicken' ? question : null,
+  );
   if (!written || !vessel || !burner || !question) return null;
 
   const { bandLimits } = house.kitchen;

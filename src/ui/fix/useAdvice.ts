@@ -1,14 +1,15 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Fault } from '../../core/adjust/faults';
 import type { Measured } from '../../core/adjust/measured';
 import type { Wishes } from '../../core/adjust/option';
 import { catalogue } from '../../core/food/catalogue';
-import type { FixerAnswer, FixerQuestion } from '../../workers/fixer';
+import type { Fixer, FixerAnswer, FixerKnows, FixerQuestion } from '../../workers/fixer';
+import { useWorker } from '../shared/hooks/useWorker';
 import { Asking } from './asking';
 
-type Question = Omit<Extract<FixerQuestion, { kind: 'fix' }>, 'kind' | 'key'>;
+const begin = () => new Worker(new URL('../../workers/fixer.ts', import.meta.url), { type: 'module' });
 
 /**
  * Corrections and cures as they come from the worker: null until the first, or when nothing is asked;
@@ -22,43 +23,28 @@ export function useAdvice(
   again: number,
   asked: string,
 ): { readonly told: FixerAnswer | null; readonly failed: boolean } {
-  const worker = useRef<Worker>(undefined);
-  const asking = useRef(new Asking<Question>());
+  const { ask, know, failed } = useWorker<Fixer, FixerKnows>(begin);
+  const asking = useRef(new Asking<FixerQuestion>());
   const [told, setTold] = useState<FixerAnswer | null>(null);
-  const [failed, setFailed] = useState(false);
-  const send = useRef((to: { readonly key: number; readonly question: Question } | null) => {
-    if (to) worker.current?.postMessage({ kind: 'fix', key: to.key, ...to.question } satisfies FixerQuestion);
-  });
+  useEffect(() => know('catalogue', catalogue()), [know]);
+  const send = useCallback(
+    (to: { readonly key: number; readonly question: FixerQuestion } | null) => {
+      if (!to) return;
+      void ask('fix', to.question, (answer) => {
+        const heard = asking.current.hear(to.key, answer.done === answer.of);
+        if (heard.show) setTold(answer);
+        send(heard.send);
+      });
+    },
+    [ask],
+  );
   useEffect(() => {
-    const of = asking.current;
-    const w = new Worker(new URL('../../workers/fixer.ts', import.meta.url), { type: 'module' });
-    const broken = () => {
-      of.stop();
-      setFailed(true);
-    };
-    w.onmessage = ({ data }: MessageEvent<FixerAnswer>) => {
-      const heard = of.hear(data.key, data.done === data.of);
-      if (heard.show) setTold(data);
-      send.current(heard.send);
-    };
-    w.onerror = broken;
-    w.onmessageerror = broken;
-    w.postMessage({ kind: 'catalogue', foods: catalogue() } satisfies FixerQuestion);
-    worker.current = w;
-    return () => {
-      worker.current = undefined;
-      of.stop();
-      w.terminate();
-    };
-  }, []);
-  useEffect(() => {
-    setFailed(false);
-    if (!measured || faults.length === 0) {
+    if (!measured || faults.length === 0 || failed) {
       asking.current.stop();
-      setTold(null);
+      if (!failed) setTold(null);
       return;
     }
-    send.current(asking.current.ask(asked, { faults, measured, wishes, again }));
-  }, [faults, measured, wishes, again, asked]);
+    send(asking.current.ask(asked, { faults, measured, wishes, again }));
+  }, [send, failed, faults, measured, wishes, again, asked]);
   return { told, failed };
 }

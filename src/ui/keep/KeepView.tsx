@@ -23,8 +23,8 @@ import { Standing } from './Standing';
 import { type SheetName, Sheets } from './sheets/Sheets';
 import { byDate, ShelfFace } from './shelf/ShelfFace';
 import { Unanswered } from './Unanswered';
-import { useAnswers } from './useAnswers';
 import { useKeep } from './useKeep';
+import { useCooling, useKeeper } from './useKeeper';
 import { useProbe } from './useProbe';
 
 /** Each face is loaded when it is looked at. */
@@ -104,7 +104,8 @@ export function KeepView({ house, first, lot, face: asked }: Props) {
   const here = face === 'shelf' ? byDate(of('shelf'), rulesIn(house), moment).map((r) => r.s) : of(face);
   const state = here.find((s) => s.id === picked) ?? here[0] ?? null;
   const thing = useMemo(() => keep.lots.find((l) => l.id === state?.id) ?? null, [keep.lots, state?.id]);
-  const answers = useAnswers(house, keep.filmLines, state);
+  const working = useKeeper(house, keep.filmLines, state);
+  const cooling = useCooling(working, thing, now, face === 'cooling');
   const { devices, probe } = useProbe(state, keep.kitchenLines, now);
   const [sheet, setSheet] = useState<SheetName | null>(null);
   const [served, setServed] = useState(2000);
@@ -117,7 +118,7 @@ export function KeepView({ house, first, lot, face: asked }: Props) {
   /** Writes what goes against no rule; what does is asked about first. */
   const write = (body: KeepBody, act: (body: KeepBody) => KeepEvent | undefined = written) => {
     const against = thing && now !== null ? wouldGoAgainst(thing, house.keeping, body, now) : [];
-    const found = answers.cooling?.found ?? null;
+    const found = cooling?.found ?? null;
     const question =
       state && now !== null && body.kind === 'temperature'
         ? askedOfKept(
@@ -221,10 +222,7 @@ export function KeepView({ house, first, lot, face: asked }: Props) {
                   lot={thing}
                   state={state}
                   now={now}
-                  known={answers.known}
-                  found={answers.cold}
-                  ask={answers.ask}
-                  onAsked={answers.askedCold}
+                  working={working}
                   onAct={setSheet}
                 />
               </Suspense>
@@ -240,7 +238,8 @@ export function KeepView({ house, first, lot, face: asked }: Props) {
             thing={thing}
             now={now}
             served={served}
-            answers={answers}
+            working={working}
+            cooling={cooling}
             onPick={pick}
             onWrite={write}
             onReheat={() => setSheet('reheat')}
@@ -260,7 +259,7 @@ export function KeepView({ house, first, lot, face: asked }: Props) {
         now={now}
         probe={probe}
         refused={keep.refused}
-        found={answers.cooling?.found ?? null}
+        found={cooling?.found ?? null}
         onOpen={setSheet}
         onWrite={write}
       />
@@ -275,7 +274,8 @@ export function KeepView({ house, first, lot, face: asked }: Props) {
         served={served}
         onServed={setServed}
         probe={probe}
-        answers={answers}
+        working={working}
+        cooling={cooling}
         onWrite={write}
         onKitchen={(body) => keep.write('kitchen', body)}
         onPut={(id, body) => {

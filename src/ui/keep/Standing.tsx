@@ -7,7 +7,7 @@ import type { Lot, LotState } from '../../core/keep/lot';
 import { useSay } from '../shared/hooks/useSay';
 import { lazily } from '../shared/lazily';
 import { LotList } from './LotList';
-import type { Answers } from './useAnswers';
+import type { CoolingAnswers, KeeperHere } from './useKeeper';
 
 /** Each face is loaded when it is looked at. */
 const HotFace = lazily(async () => (await import('./hot/HotFace')).HotFace);
@@ -21,7 +21,8 @@ type Props = {
   readonly thing: Lot | null;
   readonly now: number | null;
   readonly served: number;
-  readonly answers: Answers;
+  readonly working: KeeperHere;
+  readonly cooling: CoolingAnswers | null;
   readonly onPick: (id: string) => void;
   readonly onWrite: (body: KeepBody) => void;
   readonly onReheat: () => void;
@@ -36,16 +37,14 @@ export function Standing({
   thing,
   now,
   served,
-  answers,
+  working,
+  cooling,
   onPick,
   onWrite,
   onReheat,
 }: Props) {
   const say = useSay();
-  const common =
-    state && thing && now !== null
-      ? { house, lot: thing, state, now, known: answers.known, ask: answers.ask }
-      : null;
+  const common = state && thing && now !== null ? { house, lot: thing, state, now } : null;
   return (
     <>
       {states.length > 0 ? (
@@ -66,18 +65,11 @@ export function Standing({
       {common && (
         <Suspense fallback={<p className="p-6 text-quiet">{say('One moment …')}</p>}>
           {face === 'hot' ? (
-            <HotFace
-              {...common}
-              servedPerHour={served}
-              found={answers.hot}
-              onAsked={answers.askedHot}
-              onWrite={onWrite}
-            />
+            <HotFace {...common} working={working} servedPerHour={served} onWrite={onWrite} />
           ) : (
             <CoolingFace
               {...common}
-              answers={answers.cooling}
-              onAsked={answers.askedCooling}
+              answers={cooling}
               onWay={(way) => onWrite({ kind: 'set to cool', way })}
               onReheat={onReheat}
             />

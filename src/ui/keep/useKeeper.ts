@@ -1,58 +1,69 @@
 'use client';
 
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { House } from '../../core/house/house';
 import type { KeepEvent } from '../../core/keep/events';
-import type { LotState } from '../../core/keep/lot';
-import type { KeeperAnswer, KeeperQuestion } from '../../workers/keeper';
-import { ask as askServer } from '../station/line/api';
+import type { Lot, LotState } from '../../core/keep/lot';
+import type { Keeper, KeeperKnows } from '../../workers/keeper';
+import { type Asker, useAsked, useWorker } from '../shared/hooks/useWorker';
+import { ask } from '../station/line/api';
 
-/** The worker that works out what becomes of what is kept; `onTold` hears its answers. Known batches are given to it once each. */
-export function useKeeper(
-  house: House,
-  filmLines: readonly KeepEvent[],
-  onTold: (told: KeeperAnswer) => void,
-): {
-  readonly ask: (q: KeeperQuestion) => void;
-  readonly want: (state: LotState) => void;
+const begin = () => new Worker(new URL('../../workers/keeper.ts', import.meta.url), { type: 'module' });
+
+export type KeeperHere = {
+  readonly keeper: Asker<Keeper, KeeperKnows>;
+  /** Changes when more is known: what was worked out before is worked out anew. */
   readonly known: number;
-} {
-  const worker = useRef<Worker>(undefined);
-  const heard = useRef(onTold);
-  useEffect(() => {
-    heard.current = onTold;
-  });
-  const given = useRef(new Set<string>());
+};
+
+/** The worker that works out what becomes of what is kept. The batch of the thing at hand is given to it once. */
+export function useKeeper(house: House, filmLines: readonly KeepEvent[], state: LotState | null): KeeperHere {
+  const keeper = useWorker<Keeper, KeeperKnows>(begin);
   const [known, setKnown] = useState(0);
-  const waiting = useRef<KeeperQuestion[]>([]);
-  const ask = useCallback((q: KeeperQuestion) => {
-    if (worker.current) worker.current.postMessage(q);
-    else waiting.current.push(q);
-  }, []);
+  const { know } = keeper;
   useEffect(() => {
-    const w = new Worker(new URL('../../workers/keeper.ts', import.meta.url), { type: 'module' });
-    w.onmessage = ({ data }: MessageEvent<KeeperAnswer>) => heard.current(data);
-    w.postMessage({ kind: 'house', house, filmLines } satisfies KeeperQuestion);
-    worker.current = w;
-    given.current = new Set();
+    know('house', { house, filmLines });
     setKnown((n) => n + 1);
-    for (const q of waiting.current.splice(0)) w.postMessage(q);
-    return () => {
-      worker.current = undefined;
-      w.terminate();
-    };
-  }, [house, filmLines]);
-  const want = useCallback(
-    ({ put }: LotState) => {
-      const { batch } = put;
-      if (!batch || given.current.has(batch)) return;
-      given.current.add(batch);
-      void askServer('GET /api/batches/[id]', { at: { id: batch } }).then((answer) => {
-        if (answer.ok) ask({ kind: 'batch', batch: answer.body });
-        setKnown((n) => n + 1);
-      });
-    },
-    [ask],
-  );
-  return { ask, want, known };
+  }, [know, house, filmLines]);
+  const given = useRef(new Set<string>());
+  const batch = state?.put.batch;
+  useEffect(() => {
+    if (!batch || given.current.has(batch)) return;
+    given.current.add(batch);
+    void ask('GET /api/batches/[id]', { at: { id: batch } }).then((answer) => {
+      if (answer.ok) know('batch', answer.body);
+      setKnown((n) => n + 1);
+    });
+  }, [know, batch]);
+  return { keeper, known };
 }
+
+/** What is worked out of one thing is worked out anew this often, ms, and at every line. */
+const ANEW = 300_000;
+
+/** What names a question of a thing as it stands now, by whatever else it hangs on. */
+export const keptKey = (lot: Lot, known: number, now: number, ...more: readonly unknown[]): string =>
+  [lot.id, lot.events.at(-1)?.id, known, Math.floor(now / ANEW), ...more].join(' ');
+
+/** How a thing cools and every way it could, asked while it is `looked` at; null until it is known of this thing. */
+export function useCooling(
+  { keeper, known }: KeeperHere,
+  lot: Lot | null,
+  now: number | null,
+  looked: boolean,
+) {
+  const key = lot && now !== null && looked ? keptKey(lot, known, now) : null;
+  const { question, pieces, done } = useAsked(keeper, 'cooling', key, () => ({
+    lot: lot as Lot,
+    now: now ?? 0,
+  }));
+  const [first, ...rest] = pieces;
+  if (!question || question.lot.id !== lot?.id || !first || !('found' in first)) return null;
+  return {
+    at: question.now,
+    found: first.found,
+    ways: rest.flatMap((p) => ('way' in p ? [p.way] : [])),
+    working: !done,
+  };
+}
+export type CoolingAnswers = NonNullable<ReturnType<typeof useCooling>>;

@@ -1,54 +1,25 @@
 'use client';
 
-import { useEffect, useState } from 'react';
-import type { Finished } from '../../core/compare/beside/finished';
-import type { Stocked } from '../../core/compare/beside/stocked';
-import type { Compared } from '../../core/compare/compare';
-import type { PlannerAnswer, PlannerQuestion } from '../../workers/planner';
+import { useMemo } from 'react';
+import type { Planner } from '../../workers/planner';
+import type { PieceOf, QuestionOf } from '../../workers/served';
 import { usePlanner } from '../shared/hooks/usePlanner';
+import { useAsked } from '../shared/hooks/useWorker';
 
-/** What a worker answers one after another: the kind of the question and of its answers, and what tells one from another. */
-type Answers = {
-  readonly compare: { readonly one: Compared; readonly told: 'compared' };
-  readonly finish: { readonly one: Finished; readonly told: 'finished' };
-  readonly stock: { readonly one: Stocked; readonly told: 'stocked' };
-};
-type Asked = keyof Answers;
+type Side = 'compare' | 'finish' | 'stock';
 
-const TOLD: { readonly [K in Asked]: Answers[K]['told'] } = {
-  compare: 'compared',
-  finish: 'finished',
-  stock: 'stocked',
-};
-
-const idOf = (one: Compared | Finished | Stocked): string =>
-  'way' in one ? one.way.id : 'finish' in one ? one.finish.id : one.stock.id;
-
-/** All of one kind for the pot asked about, each once, as a worker finds them one after another; `done` once all are. */
-export function useOneByOne<K extends Asked>(
+/** All of one kind for the pot asked about, as a worker finds them one after another; `done` once all are. */
+export function useOneByOne<K extends Side>(
   kind: K,
-  question: Extract<PlannerQuestion, { kind: K }> | null,
-): { readonly all: readonly Answers[K]['one'][]; readonly done: boolean } {
-  type One = Answers[K]['one'];
-  const [found, setFound] = useState<{ key: string; all: readonly One[]; left: number }>({
-    key: '',
-    all: [],
-    left: 1,
-  });
-  const ask = usePlanner((told: PlannerAnswer) => {
-    if (told.kind !== TOLD[kind] || !('one' in told)) return;
-    const { key, left } = told;
-    const one = told.one as One | null;
-    setFound((f) => {
-      const all = f.key === key ? f.all : [];
-      const known = !one || all.some((c) => idOf(c) === idOf(one));
-      return { key, all: known ? all : [...all, one], left };
-    });
-  });
-  useEffect(() => {
-    if (question) ask(question);
-  }, [ask, question]);
-  const asked: PlannerQuestion | null = question;
-  const mine = found.key === asked?.key;
-  return { all: mine ? found.all : [], done: mine && found.left === 0 };
+  key: string,
+  question: QuestionOf<Planner, K> | null,
+): { readonly all: readonly NonNullable<PieceOf<Planner, K>>[]; readonly done: boolean } {
+  const asked = question ? key : null;
+  const answered = useAsked(usePlanner(), kind, asked, () => question as QuestionOf<Planner, K>);
+  const mine = answered.key === asked;
+  const all = useMemo(
+    () => (mine ? answered.pieces.filter((p): p is NonNullable<typeof p> => p != null) : []),
+    [mine, answered.pieces],
+  );
+  return { all, done: mine && answered.done };
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import '../../core/food/load';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import type { Multiplied } from '../../core/compare/multiplied';
 import type { OrderIn, Remedy } from '../../core/compare/remedies';
 import type { Scaled } from '../../core/compare/scaling';
@@ -13,9 +13,10 @@ import { type Begun, planBegun, planFor } from '../../core/plan/plan';
 import type { Setup } from '../../core/plan/solve/simulate';
 import type { Plan } from '../../core/plan/types';
 import type { Recipe } from '../../core/recipe/recipe';
-import type { PlannerAnswer, PlannerQuestion, Sampled } from '../../workers/planner';
+import type { Sampled, Thought } from '../../workers/planner';
 import { amendmentOf, type Stores } from '../order/stores';
 import { usePlanner } from '../shared/hooks/usePlanner';
+import { type Answered, useAsked } from '../shared/hooks/useWorker';
 
 /** The finger has to rest this long, ms, before the worker is asked. */
 const REST = 90;
@@ -48,6 +49,16 @@ export type PlannedHere = {
   readonly work: (kind: 'remedies' | 'scaling') => void;
 };
 
+/** What is known of an order by what the worker has told of it. */
+function thoughtsOf({ key, pieces }: Answered<unknown, Thought>): Thoughts | null {
+  const [first] = pieces;
+  const last = pieces.at(-1);
+  if (!first || !last || !('doubt' in first)) return null;
+  const sampled = 'sampled' in last ? last.sampled : null;
+  const progress = sampled ? 1 : 'sampling' in last ? last.sampling : 0;
+  return { key, ...first, progress, sampled };
+}
+
 const find = <T extends { id: string }>(all: readonly T[], id: string): T => {
   const found = all.find((x) => x.id === id) ?? all[0];
   if (!found) throw new RangeError('the house is empty');
@@ -73,7 +84,7 @@ export function usePlan({ house, recipes }: Stores, order: TimedOrder, begun?: B
 
   const last = useRef<{ recipe: Recipe; plan: Plan }>(undefined);
   const beginning = useRef(begun);
-  const { plan, question } = useMemo(() => {
+  const { plan, aim, key } = useMemo(() => {
     const aim: Aim = {
       litres,
       target,
@@ -86,56 +97,33 @@ export function usePlan({ house, recipes }: Stores, order: TimedOrder, begun?: B
         ? planBegun(recipe, aim, setup, beginning.current)
         : planFor(recipe, aim, setup, near);
     last.current = { recipe, plan: made };
-    const key = JSON.stringify([recipe.id, changes, aim, vessel.id, burner.id]);
-    return {
-      plan: made,
-      question: {
-        kind: 'think',
-        key,
-        recipe,
-        aim,
-        setup,
-        dosing: made.solved.dosing,
-        samples: SAMPLES,
-      } satisfies PlannerQuestion,
-    };
+    return { plan: made, aim, key: JSON.stringify([recipe.id, changes, aim, vessel.id, burner.id]) };
   }, [recipe, changes, litres, target, rich, diet, setup, vessel.id, burner.id]);
 
-  const [thoughts, setThoughts] = useState<Thoughts | null>(null);
-  const [remedied, setRemedied] = useState<Extract<PlannerAnswer, { kind: 'remedied' }> | null>(null);
-  const [scaled, setScaled] = useState<Extract<PlannerAnswer, { kind: 'scaled' }> | null>(null);
-  const ask = usePlanner((told) => {
-    if (told.kind === 'thought') setThoughts({ ...told, progress: 0, sampled: null });
-    else if (told.kind === 'sampling')
-      setThoughts((t) => (t?.key === told.key ? { ...t, progress: told.done / told.of } : t));
-    else if (told.kind === 'sampled')
-      setThoughts((t) => (t?.key === told.key ? { ...t, progress: 1, sampled: told } : t));
-    else if (told.kind === 'remedied') setRemedied(told);
-    else if (told.kind === 'scaled') setScaled(told);
-  });
-  useEffect(() => {
-    const timer = setTimeout(() => ask(question), REST);
-    return () => clearTimeout(timer);
-  }, [question, ask]);
-
+  const planner = usePlanner();
+  const asked = useAsked(
+    planner,
+    'think',
+    key,
+    () => ({ recipe, aim, setup, dosing: plan.solved.dosing, samples: SAMPLES }),
+    REST,
+  );
   const ordered: OrderIn = { house, recipe: written, order };
-  const { key } = question;
+  const [wanted, setWanted] = useState<{ readonly [K in 'remedies' | 'scaling']?: string }>({});
+  const scaled = useAsked(planner, 'scaling', wanted.scaling ?? null, () => ordered);
+  const remedied = useAsked(planner, 'remedies', wanted.remedies ?? null, () => {
+    const { warnings, peakMl, fillLimitMl, found } = plan;
+    return { ordered, plan: { warnings, peakMl, fillLimitMl, found } };
+  });
   return {
     plan,
     recipe,
     written,
     setup,
-    thoughts,
-    thinking: thoughts?.key !== key,
-    remedies: remedied?.key === key ? remedied.remedies : null,
-    sizes: scaled?.key === key ? scaled.sizes : null,
-    work: (kind) => {
-      const { warnings, peakMl, fillLimitMl, found } = plan;
-      ask(
-        kind === 'scaling'
-          ? { kind, key, ordered }
-          : { kind, key, ordered, plan: { warnings, peakMl, fillLimitMl, found } },
-      );
-    },
+    thoughts: thoughtsOf(asked),
+    thinking: asked.key !== key,
+    remedies: (remedied.key === key && remedied.pieces[0]) || null,
+    sizes: (scaled.key === key && scaled.pieces[0]) || null,
+    work: (kind) => setWanted((w) => ({ ...w, [kind]: key })),
   };
 }

@@ -71,7 +71,7 @@ export function ServiceView({ stores: atFirst, first, tickets }: Props) {
   const ms = useNow();
   const live = useLive(service, tickets, ms);
   const scheduler = useScheduler(stores, service);
-  const { tables, known } = scheduler;
+  const { tables } = scheduler;
   const minute = ms === null ? null : Math.floor(minuteOf(service.day, ms));
   const now = minute !== null && minute >= 0 && minute < DAY ? minute : null;
   const [trying, setTrying] = useState<{ key: string; to: Partial<BoardPlace> } | null>(null);
@@ -84,10 +84,9 @@ export function ServiceView({ stores: atFirst, first, tickets }: Props) {
   const [laid, setLaid] = useState(false);
   if (ready && !laid) setLaid(true);
   const liveKey = JSON.stringify(live);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: what is known of the tables changes with `known`
   const here = useMemo(
     () => ({ house: stores.house, tables, live: JSON.parse(liveKey) as typeof live, now }),
-    [stores.house, tables, known, liveKey, now],
+    [stores.house, tables, liveKey, now],
   );
   const lying = useMemo(() => settled(service, here), [service, here]);
   const shown = useMemo(

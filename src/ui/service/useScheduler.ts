@@ -1,24 +1,20 @@
 'use client';
 
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { v4 as uuid } from 'uuid';
 import { catalogue } from '../../core/food/catalogue';
 import type { Order } from '../../core/order/order';
 import type { Arranging, Outcome } from '../../core/service/arrange/arrange';
-import { type Here, type Live, standsFor } from '../../core/service/arrange/jobs';
+import { type Here, standsFor } from '../../core/service/arrange/jobs';
 import type { Relief } from '../../core/service/arrange/relief';
 import { batchesOf, orderOf, type Service } from '../../core/service/service';
-import type { SchedulerAnswer, SchedulerQuestion, Timed } from '../../workers/scheduler';
+import type { Scheduler, SchedulerKnows, Situation, Timed } from '../../workers/scheduler';
 import type { Shelf } from '../order/stores';
+import { useWorker } from '../shared/hooks/useWorker';
 
-/** What is asked of the worker for the service as it lies. */
-type Situation = {
-  readonly service: Service;
-  readonly live: Readonly<Record<string, Live>>;
-  readonly now: number | null;
-};
+const beginWorker = () =>
+  new Worker(new URL('../../workers/scheduler.ts', import.meta.url), { type: 'module' });
 
-type Scheduler = {
+type SchedulerHere = {
   readonly tables: Here['tables'];
   /** Changes whenever more is known. */
   readonly known: number;
@@ -43,52 +39,16 @@ const keyOf = (order: Order): string =>
   );
 
 /** The worker of the board: how long each batch takes where it stands, or might, and the arranging of them all. */
-export function useScheduler({ house, recipes, soups: shelf }: Shelf, service: Service): Scheduler {
-  const worker = useRef<Worker>(undefined);
+export function useScheduler({ house, recipes, soups: shelf }: Shelf, service: Service): SchedulerHere {
+  const { ask, know, stop: giveUp } = useWorker<Scheduler, SchedulerKnows>(beginWorker);
   const [known, setKnown] = useState<ReadonlyMap<string, Timed>>(new Map());
   const [arranging, setArranging] = useState<Arranging | null>(null);
   const [outcome, setOutcome] = useState<Outcome | null>(null);
   const [reliefs, setReliefs] = useState<readonly Relief[]>([]);
   const [asking, setAsking] = useState(false);
-  const work = useRef<{ key: string; asked: Situation } | null>(null);
-
-  useEffect(() => {
-    const w = new Worker(new URL('../../workers/scheduler.ts', import.meta.url), { type: 'module' });
-    const ask = (q: SchedulerQuestion) => w.postMessage(q);
-    w.onmessage = ({ data }: MessageEvent<SchedulerAnswer>) => {
-      if (data.kind === 'timed') {
-        setKnown((before) => new Map([...before, ...data.timed.map((t) => [keyOf(t.order), t] as const)]));
-        return;
-      }
-      if (data.key !== work.current?.key) return;
-      if (data.kind === 'arranging') setArranging(data.state);
-      else if (data.kind === 'outcome') {
-        setArranging(null);
-        setOutcome(data.outcome);
-        const { asked } = work.current;
-        if (data.outcome.kind === 'cannot') {
-          const key = uuid();
-          work.current = { key, asked };
-          setAsking(true);
-          ask({ kind: 'why', key, ...asked });
-        }
-      } else if (data.kind === 'relief') setReliefs((before) => [...before, data.relief]);
-      else setAsking(false);
-    };
-    worker.current = w;
-    return () => {
-      worker.current = undefined;
-      w.terminate();
-    };
-  }, []);
-  useEffect(() => {
-    worker.current?.postMessage({
-      kind: 'house',
-      foods: catalogue(),
-      house,
-      recipes,
-    } satisfies SchedulerQuestion);
-  }, [house, recipes]);
+  /** What is being arranged; another once it is given up. */
+  const work = useRef<Situation | null>(null);
+  useEffect(() => know('house', { foods: catalogue(), house, recipes }), [know, house, recipes]);
 
   const { placed, soups, covers } = service;
   const wanted = useMemo(() => {
@@ -117,10 +77,12 @@ export function useScheduler({ house, recipes, soups: shelf }: Shelf, service: S
     // What lies there first; where else it might stand when nothing is being dragged.
     const timer = setTimeout(() => {
       asked.current = new Set([key]);
-      worker.current?.postMessage({ kind: 'want', orders } satisfies SchedulerQuestion);
+      void ask('times', orders, (timed) =>
+        setKnown((before) => new Map([...before, ...timed.map((t) => [keyOf(t.order), t] as const)])),
+      );
     }, 30);
     return () => clearTimeout(timer);
-  }, [wanted, known, shelf, recipes]);
+  }, [ask, wanted, known, shelf, recipes]);
 
   const tables = useMemo<Here['tables']>(
     () => ({
@@ -133,21 +95,41 @@ export function useScheduler({ house, recipes, soups: shelf }: Shelf, service: S
     [known],
   );
 
-  const begin = useCallback((situation: Situation) => {
-    const key = uuid();
-    work.current = { key, asked: situation };
-    setOutcome(null);
-    setReliefs([]);
-    setAsking(false);
-    setArranging({ at: 'tables', done: 0, of: 0 });
-    worker.current?.postMessage({ kind: 'arrange', key, ...situation } satisfies SchedulerQuestion);
-  }, []);
+  const why = useCallback(
+    async (situation: Situation) => {
+      setAsking(true);
+      await ask('why', situation, (relief) => {
+        if (relief && work.current === situation) setReliefs((before) => [...before, relief]);
+      });
+      if (work.current === situation) setAsking(false);
+    },
+    [ask],
+  );
+  const begin = useCallback(
+    (situation: Situation) => {
+      giveUp('why');
+      work.current = situation;
+      setOutcome(null);
+      setReliefs([]);
+      setAsking(false);
+      setArranging({ at: 'tables', done: 0, of: 0 });
+      void ask('arrange', situation, (told) => {
+        if (work.current !== situation) return;
+        if ('state' in told) return setArranging(told.state);
+        setArranging(null);
+        setOutcome(told.outcome);
+        if (told.outcome.kind === 'cannot') void why(situation);
+      });
+    },
+    [ask, giveUp, why],
+  );
   const stop = useCallback(() => {
     work.current = null;
     setArranging(null);
     setAsking(false);
     setOutcome(null);
-    worker.current?.postMessage({ kind: 'stop' } satisfies SchedulerQuestion);
-  }, []);
+    giveUp('arrange');
+    giveUp('why');
+  }, [giveUp]);
   return { tables, known: known.size, missing, arranging, outcome, reliefs, asking, arrange: begin, stop };
 }

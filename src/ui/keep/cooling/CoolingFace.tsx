@@ -4,69 +4,37 @@ import { clsx } from 'clsx';
 import { Check, Eye, TriangleAlert } from 'lucide-react';
 import { Suspense, useEffect, useMemo, useState } from 'react';
 import type { House } from '../../../core/house/house';
-import { type CoolingWay, rankedWays, type Tried } from '../../../core/keep/cool/ways';
-import { JUST, type Lot, type LotState } from '../../../core/keep/lot';
+import { type CoolingWay, rankedWays } from '../../../core/keep/cool/ways';
+import { JUST, type LotState } from '../../../core/keep/lot';
 import { limitsNow } from '../../../core/keep/safe/judged';
 import { type Alarm, alarmRead, nextReading, rulesIn } from '../../../core/keep/standing';
 import { type Message, message } from '../../../core/message/message';
 import type { Limit, LimitAnswer } from '../../../core/safety/course';
 import { timeOfDay } from '../../../core/units/clock';
-import type { CoolingFound, KeeperQuestion } from '../../../workers/keeper';
+import type { CoolingFound } from '../../../workers/keeper';
 import { useSay } from '../../shared/hooks/useSay';
 import { lazily } from '../../shared/lazily';
 import { chanceWords } from '../keepWords';
+import type { CoolingAnswers } from '../useKeeper';
 import { Pans } from './Pans';
 import { WaysList } from './WaysList';
 
 /** Charts are loaded when one is looked at. */
 const CoolingChart = lazily(async () => (await import('./CoolingChart')).default);
 
-type CoolingAnswers = {
-  readonly key: string;
-  readonly found: CoolingFound | null;
-  readonly ways: readonly Tried[];
-  readonly working: boolean;
-  readonly at: number;
-};
-
 type Props = {
   readonly house: House;
-  readonly lot: Lot;
   readonly state: LotState;
   readonly now: number;
-  readonly known: number;
   readonly answers: CoolingAnswers | null;
-  readonly ask: (q: KeeperQuestion) => void;
-  readonly onAsked: (key: string, at: number) => void;
   readonly onWay: (way: CoolingWay) => void;
   readonly onReheat: () => void;
 };
 
-/** What is worked out of one thing is worked out anew this often, ms, and at every line. */
-const ANEW = 300_000;
-
 /** One thing that cools: its course, its limits, its chance, and what else could be done. */
-export function CoolingFace({
-  house,
-  lot,
-  state,
-  now,
-  known,
-  answers,
-  ask,
-  onAsked,
-  onWay,
-  onReheat,
-}: Props) {
+export function CoolingFace({ house, state, now, answers, onWay, onReheat }: Props) {
   const say = useSay();
   const rule = rulesIn(house);
-  const slow = Math.floor(now / ANEW);
-  const key = `${lot.id} ${lot.events.at(-1)?.id} ${known} ${slow}`;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the key says when
-  useEffect(() => {
-    onAsked(key, now);
-    ask({ kind: 'cooling', key, lot, now, ways: true });
-  }, [key]);
   const found = answers?.found ?? null;
   const ways = useMemo(() => rankedWays(answers?.ways ?? []), [answers?.ways]);
   const asIs = ways.find((t) => t.way.into.kind === 'pot' && !t.way.stirEvery && !t.way.wands) ?? null;

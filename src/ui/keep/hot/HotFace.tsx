@@ -5,16 +5,16 @@ import { BANDS } from '../../../core/flow/bands';
 import type { House } from '../../../core/house/house';
 import type { KeepBody } from '../../../core/keep/events';
 import type { Lot, LotState } from '../../../core/keep/lot';
-import type { HotForecast } from '../../../core/keep/soup/hot';
 import { nextReading, rulesIn, underLimit } from '../../../core/keep/standing';
 import { term } from '../../../core/message/term';
 import { timeOfDay } from '../../../core/units/clock';
 import { exactDegrees } from '../../../core/units/shown/show';
-import type { KeeperQuestion } from '../../../workers/keeper';
 import { useSay } from '../../shared/hooks/useSay';
 import { useShow } from '../../shared/hooks/useShow';
+import { useAsked } from '../../shared/hooks/useWorker';
 import { lazily } from '../../shared/lazily';
 import { BUTTON } from '../../shared/styles';
+import { type KeeperHere, keptKey } from '../useKeeper';
 
 const HotChart = lazily(async () => (await import('./HotChart')).default);
 
@@ -23,45 +23,29 @@ type Props = {
   readonly lot: Lot;
   readonly state: LotState;
   readonly now: number;
-  readonly known: number;
+  readonly working: KeeperHere;
   readonly servedPerHour: number;
-  readonly found: { readonly at: number; readonly forecast: HotForecast | null } | null;
-  readonly ask: (q: KeeperQuestion) => void;
-  readonly onAsked: (key: string, at: number) => void;
   readonly onWrite: (body: KeepBody) => void;
 };
 
-const ANEW = 300_000;
-
 /** One thing kept hot: how thick it will be and when, what to stir in, and how long it may. */
-export function HotFace({
-  house,
-  lot,
-  state,
-  now,
-  known,
-  servedPerHour,
-  found,
-  ask,
-  onAsked,
-  onWrite,
-}: Props) {
+export function HotFace({ house, lot, state, now, working, servedPerHour, onWrite }: Props) {
   const say = useSay();
   const show = useShow();
   const rule = rulesIn(house);
-  const slow = Math.floor(now / ANEW);
-  const key = `${lot.id} ${lot.events.at(-1)?.id} ${known} ${slow} ${servedPerHour}`;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the key says when
-  useEffect(() => {
-    onAsked(key, now);
-    ask({ kind: 'hot', key, lot, now, servedPerHour, lid: state.lid, place: state.place });
-  }, [key]);
+  const { keeper, known } = working;
+  const answered = useAsked(keeper, 'hot', keptKey(lot, known, now, servedPerHour), () => ({
+    lot,
+    now,
+    servedPerHour,
+  }));
+  const found = answered.question?.lot.id === lot.id && answered.pieces.length > 0;
   const [shown, setShown] = useState(false);
   useEffect(() => setShown(true), []);
-  const forecast = found?.forecast ?? null;
+  const forecast = (found && answered.pieces[0]) || null;
   /** In two hours, or where it ends before. */
   const later = forecast?.points.find((p) => p.minutes >= 120) ?? forecast?.points.at(-1);
-  const at = found?.at ?? now;
+  const at = answered.question?.now ?? now;
   const clock = (minutes: number) => timeOfDay(new Date(at + minutes * 60_000));
   const under = underLimit(state, rule, now);
   const due = nextReading(state, rule, house.keeping.probeEvery) ?? now;

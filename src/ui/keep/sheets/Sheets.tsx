@@ -12,7 +12,7 @@ import { same } from '../../../core/maths/same';
 import { useSay } from '../../shared/hooks/useSay';
 import { lazily } from '../../shared/lazily';
 import type { Devices } from '../../station/devices';
-import type { Answers } from '../useAnswers';
+import type { CoolingAnswers, KeeperHere } from '../useKeeper';
 import type { ProbeNow } from '../useProbe';
 import { partOf } from './parting';
 
@@ -59,7 +59,8 @@ type Props = {
   readonly served: number;
   readonly onServed: (ml: number) => void;
   readonly probe: ProbeNow | null;
-  readonly answers: Answers;
+  readonly working: KeeperHere;
+  readonly cooling: CoolingAnswers | null;
   readonly onWrite: (body: KeepBody) => void;
   readonly onKitchen: (body: KeepBody) => void;
   readonly onPut: (id: string, body: KeepBody) => void;
@@ -108,9 +109,7 @@ export function Sheets(props: Props) {
             lot={thing}
             state={state}
             now={now}
-            found={props.answers.way}
-            ask={props.answers.ask}
-            onAsked={(key) => props.answers.askedWay(key, now)}
+            working={props.working}
             onWay={(way) => onWrite({ kind: 'set to cool', way })}
             onClose={onClose}
           />
@@ -161,7 +160,7 @@ export function Sheets(props: Props) {
             does={say('It is cold and put away')}
             kinds={COLD}
             onTake={({ place, container }) => {
-              const film = props.answers.cooling?.found?.forecast.fit.film;
+              const film = props.cooling?.found?.forecast.fit.film;
               const asPoured = same(container, state.container);
               // A kitchen learns its rooms from what cooled in them, where somebody read it twice.
               const read = state.readings.filter((r) => r.at > state.wayAt).length >= 2;
@@ -216,9 +215,8 @@ export function Sheets(props: Props) {
             house={house}
             lot={thing}
             state={state}
-            found={props.answers.reheat}
-            ask={props.answers.ask}
-            onAsked={props.answers.askedReheat}
+            working={props.working}
+            now={now}
             onTake={(bodies) => {
               for (const body of bodies) onWrite(body);
             }}

@@ -1,37 +1,35 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { panHolds } from '../../../core/heat/cool/body';
 import type { House } from '../../../core/house/house';
-import type { CoolingWay, Tried } from '../../../core/keep/cool/ways';
+import type { CoolingWay } from '../../../core/keep/cool/ways';
 import type { Lot, LotState } from '../../../core/keep/lot';
 import { message } from '../../../core/message/message';
 import { timeOfDay } from '../../../core/units/clock';
 import { typedNumber } from '../../../core/units/typed/parse';
-import type { KeeperQuestion } from '../../../workers/keeper';
 import { Field, Pick, Tick } from '../../shared/form/Field';
 import { Form } from '../../shared/form/Form';
 import { MetricField } from '../../shared/form/MetricField';
 import { useSay } from '../../shared/hooks/useSay';
+import { useAsked } from '../../shared/hooks/useWorker';
 import { Sheet } from '../../shared/Sheet';
 import { PRIMARY } from '../../shared/styles';
 import { chanceWords } from '../keepWords';
+import type { KeeperHere } from '../useKeeper';
 
 type Props = {
   readonly house: House;
   readonly lot: Lot;
   readonly state: LotState;
   readonly now: number;
-  /** What the way asked for last comes to, from when, ms. */
-  readonly found: { readonly key: string; readonly at: number; readonly one: Tried } | null;
-  readonly ask: (q: KeeperQuestion) => void;
-  readonly onAsked: (key: string) => void;
+  readonly working: KeeperHere;
   readonly onWay: (way: CoolingWay) => void;
   readonly onClose: () => void;
 };
 
 /** How it is cooled: in what, where, covered or not, stirred, with wands or ice in it. */
-export function WaySheet({ house, lot, state, now, found, ask, onAsked, onWay, onClose }: Props) {
+export function WaySheet({ house, lot, state, now, working, onWay, onClose }: Props) {
   const say = useSay();
   const { keeping, vessels } = house;
   const { way } = state;
@@ -91,19 +89,11 @@ export function WaySheet({ house, lot, state, now, found, ask, onAsked, onWay, o
     };
   };
   const typed = composed();
-  const key = 'into' in typed ? `${lot.id} ${JSON.stringify(typed)}` : '';
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the key says when
-  useEffect(() => {
-    if (!('into' in typed)) return;
-    // Not at every key stroke.
-    const timer = setTimeout(() => {
-      onAsked(key);
-      ask({ kind: 'way', key, lot, now, way: typed });
-    }, 250);
-    return () => clearTimeout(timer);
-  }, [key]);
-  const shown = found && found.key === key ? found : null;
-  const last = shown?.one.forecast.verdict.stages.at(-1);
+  const key = 'into' in typed ? `${lot.id} ${working.known} ${JSON.stringify(typed)}` : null;
+  // Not at every key stroke.
+  const answered = useAsked(working.keeper, 'way', key, () => ({ lot, now, way: typed as CoolingWay }), 250);
+  const one = answered.key === key ? answered.pieces[0] : undefined;
+  const last = one?.forecast.verdict.stages.at(-1);
   const take = () => {
     if ('into' in typed) onWay(typed);
     else setProblem(typed);
@@ -184,18 +174,18 @@ export function WaySheet({ house, lot, state, now, found, ask, onAsked, onWay, o
             hint={say('only as liquid held back')}
           />
         </div>
-        {shown && last && (
+        {one && last && (
           <p role="status" className="bg-ground px-3 py-2 text-[18px]">
-            <b className={shown.one.forecast.chance < 0.1 ? 'text-tomato' : ''}>
-              {shown.one.forecast.chance < 0.1
+            <b className={one.forecast.chance < 0.1 ? 'text-tomato' : ''}>
+              {one.forecast.chance < 0.1
                 ? say('This fails')
-                : say('Keeps every limit {chance}', { chance: chanceWords(shown.one.forecast.chance) })}
+                : say('Keeps every limit {chance}', { chance: chanceWords(one.forecast.chance) })}
             </b>{' '}
             {Number.isFinite(last.met)
               ? say('{to} at {at}, {mm} mm deep', {
                   to: { celsius: last.to },
-                  at: timeOfDay(new Date(shown.at + last.met * 1000)),
-                  mm: Math.round(shown.one.mm),
+                  at: timeOfDay(new Date((answered.question?.now ?? now) + last.met * 1000)),
+                  mm: Math.round(one.mm),
                 })
               : say('not cold within the hours looked at')}
           </p>

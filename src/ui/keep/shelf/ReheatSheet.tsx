@@ -1,35 +1,34 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { rimVolume } from '../../../core/heat/vessel';
 import type { House } from '../../../core/house/house';
 import type { KeepBody } from '../../../core/keep/events';
 import type { Lot, LotState } from '../../../core/keep/lot';
-import type { ReheatForecast } from '../../../core/keep/soup/reheat';
 import { rulesIn } from '../../../core/keep/standing';
 import { mPas } from '../../../core/units/shown/format';
 import { typedNumber } from '../../../core/units/typed/parse';
-import type { KeeperQuestion } from '../../../workers/keeper';
 import { Field, Pick } from '../../shared/form/Field';
 import { Form } from '../../shared/form/Form';
 import { useSay } from '../../shared/hooks/useSay';
+import { useAsked } from '../../shared/hooks/useWorker';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON, PRIMARY } from '../../shared/styles';
 import { spell } from '../keepWords';
+import type { KeeperHere } from '../useKeeper';
 
 type Props = {
   readonly house: House;
   readonly lot: Lot;
   readonly state: LotState;
-  readonly found: ReheatForecast | null;
-  readonly ask: (q: KeeperQuestion) => void;
-  readonly onAsked: (key: string) => void;
+  readonly now: number;
+  readonly working: KeeperHere;
   readonly onTake: (bodies: readonly KeepBody[]) => void;
   readonly onClose: () => void;
 };
 
 /** How it is brought back: what to stir in, how long it takes on that burner, and by when it must be there. */
-export function ReheatSheet({ house, lot, state, found, ask, onAsked, onTake, onClose }: Props) {
+export function ReheatSheet({ house, lot, state, now, working, onTake, onClose }: Props) {
   const say = useSay();
   const rule = rulesIn(house).reheat;
   const fits = house.vessels.filter((v) => rimVolume(v) * 0.85 >= state.ml);
@@ -39,12 +38,10 @@ export function ReheatSheet({ house, lot, state, found, ask, onAsked, onTake, on
   const [problem, setProblem] = useState<string | undefined>();
   const m = typedNumber(measured);
   const value = typeof m === 'number' && m >= 1 && m <= 20_000 ? m : undefined;
-  const key = `${lot.id} ${vessel} ${burner} ${value ?? ''}`;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the key says when
-  useEffect(() => {
-    onAsked(key);
-    ask({ kind: 'reheat', key, lot, vessel, burner, ml: state.ml, measured: value });
-  }, [key]);
+  const { keeper, known } = working;
+  const key = [lot.id, known, vessel, burner, value].join(' ');
+  const answered = useAsked(keeper, 'reheat', key, () => ({ lot, now, vessel, burner, measured: value }));
+  const found = answered.key === key ? answered.pieces[0] : undefined;
   const again = state.reheats > 0;
   return (
     <Sheet open onOpenChange={(open) => open || onClose()} title={say('Reheat it')}>

@@ -2,17 +2,17 @@
 
 import { clsx } from 'clsx';
 import { ArrowRightLeft, Flame, Minus, Plus, Snowflake, Trash2 } from 'lucide-react';
-import { useEffect } from 'react';
 import type { House } from '../../../core/house/house';
 import type { Lot, LotState } from '../../../core/keep/lot';
 import { rulesIn } from '../../../core/keep/standing';
 import { dateMark, dateWords } from '../../../core/keep/written/dates';
 import { term } from '../../../core/message/term';
 import { dayAndTime } from '../../../core/units/clock';
-import type { ColdFound, KeeperQuestion } from '../../../workers/keeper';
 import { useSay } from '../../shared/hooks/useSay';
+import { useAsked } from '../../shared/hooks/useWorker';
 import { BUTTON } from '../../shared/styles';
 import { COOKED, spell } from '../keepWords';
+import { type KeeperHere, keptKey } from '../useKeeper';
 import { useLeft } from './ShelfFace';
 
 type ShelfAct = 'take' | 'move' | 'freeze' | 'thaw' | 'reheat' | 'top up' | 'wrong' | 'labels' | 'read';
@@ -22,25 +22,19 @@ type Props = {
   readonly lot: Lot;
   readonly state: LotState;
   readonly now: number;
-  readonly known: number;
-  readonly found: ColdFound | null;
-  readonly ask: (q: KeeperQuestion) => void;
-  readonly onAsked: (key: string) => void;
+  readonly working: KeeperHere;
   readonly onAct: (act: ShelfAct) => void;
 };
 
 /** One thing on the shelf: its mark, what freezing would do to it, and what may be done with it. */
-export function ThingPane({ house, lot, state, now, known, found, ask, onAsked, onAct }: Props) {
+export function ThingPane({ house, lot, state, now, working, onAct }: Props) {
   const say = useSay();
   const left = useLeft();
   const rule = rulesIn(house);
   const mark = dateMark(state, rule, now);
-  const key = `${lot.id} ${lot.events.at(-1)?.id} ${known}`;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the key says when
-  useEffect(() => {
-    onAsked(key);
-    ask({ kind: 'cold', key, lot });
-  }, [key]);
+  const { keeper, known } = working;
+  const { question, pieces } = useAsked(keeper, 'cold', keptKey(lot, known, 0), () => ({ lot, now }));
+  const found = question?.lot.id === lot.id ? pieces[0] : undefined;
   const frozen = state.stage === 'frozen';
   const act = (what: ShelfAct, words: string, icon: React.ReactNode) => (
     <button type="button" className={`${BUTTON} justify-start text-left`} onClick={() => onAct(what)}>

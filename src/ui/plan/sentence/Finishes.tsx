@@ -1,7 +1,7 @@
 'use client';
 
 import { Minus, Plus } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import type { Finished, Held } from '../../../core/compare/beside/finished';
 import { term } from '../../../core/message/term';
 import { ORDER_BOUNDS } from '../../../core/order/bounds';
@@ -61,20 +61,8 @@ export function Finishes({ order, written, aim, setup, currency, onChange }: Pro
   const [{ finish, finishMl }] = useState(order);
   const asked: Aim & Amendment = { ...amendmentOf(order), ...aim, finish, finishMl, rich: order.rich };
   const key = JSON.stringify([written.id, asked, held, setup.vessel.id, setup.burner.id]);
-  // Asked anew only when what it hangs on says something else, not when it is another object.
-  const question = useMemo(
-    () => ({
-      kind: 'finish' as const,
-      key,
-      recipe: written,
-      order: JSON.parse(key)[1] as Aim & Amendment,
-      held,
-      curved: false,
-      setup,
-    }),
-    [key, written, held, setup],
-  );
-  const { all: found, done } = useOneByOne('finish', question);
+  const question = { recipe: written, order: asked, held, curved: false, setup };
+  const { all: found, done } = useOneByOne('finish', key, question);
   // In the order they come, so that nothing jumps; the best first once all are there.
   const all = done
     ? found.toSorted((a, b) => GRADES.indexOf(a.fit.grade) - GRADES.indexOf(b.fit.grade))

@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import type { Stocked } from '../../../core/compare/beside/stocked';
 import { ingredient } from '../../../core/food/catalogue';
 import type { House } from '../../../core/house/house';
@@ -76,17 +76,12 @@ export function Stocks({ order, written, aim, setup, house, onChange }: Props) {
     setup.vessel.id,
     setup.burner.id,
   ]);
-  const question = useMemo(
-    () => ({
-      kind: 'stock' as const,
-      key,
-      recipe: written,
-      order: JSON.parse(key)[1] as Aim & Amendment,
-      setup,
-    }),
-    [key, written, setup],
-  );
-  const { all: found, done } = useOneByOne('stock', question);
+  const question = {
+    recipe: written,
+    order: { ...asked, made: undefined, stockMl: undefined, topUp: undefined },
+    setup,
+  };
+  const { all: found, done } = useOneByOne('stock', key, question);
   const all = done
     ? found.toSorted((a, b) => GRADES.indexOf(a.fit.grade) - GRADES.indexOf(b.fit.grade))
     : found;

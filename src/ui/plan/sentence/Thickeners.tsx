@@ -1,7 +1,7 @@
 'use client';
 
 import { Check } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { term } from '../../../core/message/term';
 import { cannotBe, usualShare } from '../../../core/order/amended';
 import type { Aim, Amendment, TimedOrder } from '../../../core/order/order';
@@ -30,18 +30,7 @@ export function Thickeners({ order, written, aim, setup, onChange }: Props) {
   const { way: _chosen, ...rest } = amendmentOf(order);
   const asked: Aim & Amendment = { ...rest, ...aim, share };
   const key = JSON.stringify([written.id, asked, setup.vessel.id, setup.burner.id]);
-  // Asked anew only when what it hangs on says something else, not when it is another object.
-  const question = useMemo(
-    () => ({
-      kind: 'compare' as const,
-      key,
-      recipe: written,
-      order: JSON.parse(key)[1] as Aim & Amendment,
-      setup,
-    }),
-    [key, written, setup],
-  );
-  const { all } = useOneByOne('compare', question);
+  const { all } = useOneByOne('compare', key, { recipe: written, order: asked, setup });
   const chosen = order.way ?? AS_WRITTEN.id;
   const take = (id: string) =>
     onChange(id === AS_WRITTEN.id ? { way: undefined, share: undefined } : { way: id, share });

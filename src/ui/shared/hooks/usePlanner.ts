@@ -1,30 +1,16 @@
 'use client';
 
-import { useCallback, useEffect, useRef } from 'react';
+import { useEffect } from 'react';
 import { catalogue } from '../../../core/food/catalogue';
-import type { PlannerAnswer, PlannerQuestion } from '../../../workers/planner';
+import type { Planner, PlannerKnows } from '../../../workers/planner';
+import { type Asker, useWorker } from './useWorker';
 
-/** One worker for whoever uses it, started with the component; `onTold` hears everything it says. */
-export function usePlanner(onTold: (told: PlannerAnswer) => void): (ask: PlannerQuestion) => void {
-  const worker = useRef<Worker>(undefined);
-  const heard = useRef(onTold);
-  useEffect(() => {
-    heard.current = onTold;
-  });
-  const waiting = useRef<PlannerQuestion[]>([]);
-  useEffect(() => {
-    const w = new Worker(new URL('../../../workers/planner.ts', import.meta.url), { type: 'module' });
-    w.onmessage = ({ data }: MessageEvent<PlannerAnswer>) => heard.current(data);
-    worker.current = w;
-    w.postMessage({ kind: 'catalogue', key: '', foods: catalogue() } satisfies PlannerQuestion);
-    for (const ask of waiting.current.splice(0)) w.postMessage(ask);
-    return () => {
-      worker.current = undefined;
-      w.terminate();
-    };
-  }, []);
-  return useCallback((ask: PlannerQuestion) => {
-    if (worker.current) worker.current.postMessage(ask);
-    else waiting.current.push(ask);
-  }, []);
+const begin = () => new Worker(new URL('../../../workers/planner.ts', import.meta.url), { type: 'module' });
+
+/** One planner for whoever uses it; it knows the foods this page knows. */
+export function usePlanner(): Asker<Planner, PlannerKnows> {
+  const planner = useWorker<Planner, PlannerKnows>(begin);
+  const { know } = planner;
+  useEffect(() => know('catalogue', catalogue()), [know]);
+  return planner;
 }

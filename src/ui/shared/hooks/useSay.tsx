@@ -27,7 +27,7 @@ function richIn(text: string, values: RichValues, reader: Reader): ReactNode {
       isFigure(value) ? valuesIn({ [name]: value }, reader)[name] : value,
     ]),
   );
-  const parts = formatOf(text, language).format<ReactNode>(plain as never);
+  const parts = formatOf(text, language).format<ReactNode>(plain);
   return Array.isArray(parts) ? Children.toArray(parts) : parts;
 }
 

@@ -84,7 +84,9 @@ export async function ask<R extends RouteName>(
   }
 }
 
-type Line<T> = { readonly share: number } | { readonly status: number; readonly body: T };
+type Line<T> =
+  | { readonly share: number }
+  | { readonly status: number; readonly body: T & { readonly problems?: readonly ToldProblem[] } };
 
 /**
  * Sends a file of JSON and waits for what takes long to come of it; `onShare` is told how far it is, 0 to 1. Null
@@ -111,7 +113,7 @@ export async function askAsItGoes<R extends RouteName>(
         const told = JSON.parse(line) as Line<AnswerOf<R>>;
         if ('share' in told) onShare(told.share);
         else
-          return told.status < 400 ? { ok: true, body: told.body } : refused(told.status, told.body as never);
+          return told.status < 400 ? { ok: true, body: told.body } : refused(told.status, told.body);
       }
     }
     return UNREACHED;

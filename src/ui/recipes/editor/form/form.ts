@@ -66,7 +66,7 @@ function portionOf(f: ItemForm): PortionText {
 
 export function stepForm(step: StepText): StepFields {
   const values: StepFields['values'] = {};
-  const raw = step as unknown as Record<string, unknown>;
+  const raw: Record<string, unknown> = { ...step };
   for (const ask of FORMS[step.kind].asks) {
     const value = raw[ask.key];
     values[ask.key] =
