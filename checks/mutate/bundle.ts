@@ -20,8 +20,8 @@ const mutantCompared = (n, how, a, b) => {
 const mutantCondition = (n, how, a, b) => ((how === '&&') !== (n === mutantNow)) ? a() && b() : a() || b();
 `;
 
-/** Packages that come as ES modules only. */
-const ES_ONLY = /^(intl-messageformat|@formatjs|@noble|uuid)/;
+/** Packages that come as ES modules only, or differ by how they are asked for. */
+const ES_ONLY = /^(intl-messageformat|@formatjs|@noble|uuid|ical-generator)/;
 
 /** Tests of the project whose path fits one of the patterns, as Jest finds them. */
 export const testsLike = (patterns: readonly string[]): readonly string[] =>

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
-import { Script } from 'node:vm';
+import { constants, Script } from 'node:vm';
 import { jestExpect } from '@jest/expect';
 import { type Mutant, withSqlMutant } from './mutants';
 
@@ -14,8 +14,10 @@ Object.assign(globalThis, { [TIMEOUT]: 30_000 });
 const require = createRequire(join(process.cwd(), 'package.json'));
 const circus: typeof import('jest-circus') = require('jest-circus');
 const { default: hooks, afterAll, afterEach, beforeAll, beforeEach, describe, it, test } = circus;
+const { ModuleMocker }: typeof import('jest-mock') = require('jest-mock');
 Object.assign(globalThis, {
   ...hooks,
+  jest: new ModuleMocker(globalThis),
   afterAll,
   afterEach,
   beforeAll,
@@ -31,7 +33,10 @@ const scriptOf = (file: string): Script => {
   const known = scripts.get(file);
   if (known) return known;
   const text = `((require, module, exports, mutantNow) => {${readFileSync(file, 'utf8')}\n})`;
-  const made = new Script(text, { filename: file });
+  const made = new Script(text, {
+    filename: file,
+    importModuleDynamically: constants.USE_MAIN_CONTEXT_DEFAULT_LOADER,
+  });
   scripts.set(file, made);
   return made;
 };
@@ -75,3 +80,6 @@ process.on('message', (run: Run) => {
   sql = run.sql;
   void fails(run.script, run.mutant).then((why) => process.send?.({ why }));
 });
+
+// A line that a test cut complains to nobody, at times after its test: that is no failure of the next one.
+process.on('uncaughtException', () => undefined);
