@@ -18,6 +18,6 @@ export * from '../src/core/plan/plan';
 export * from '../src/core/plan/predict';
 export { Recipe } from '../src/core/recipe/recipe';
 export * from '../src/core/safety/cautions';
-export * from '../src/core/season/salt';
+export * from '../src/core/salt/salt';
 export * from '../src/core/thicken/rouxBalance';
 export * from '../src/core/words/steps';

@@ -1,10 +1,10 @@
 import { Column, type Direction } from '../src/core/heat/conduct';
 import { type Cooling, type CoolingSoup, cooled, thickSoup } from '../src/core/heat/cool/body';
 import { secondsTo, warmestAt } from '../src/core/heat/cool/course';
-import { USUAL_KEEPING } from '../src/core/house/keeping';
 import { FILM_UNKNOWN, forecast, type Phase, verdictOf } from '../src/core/keep/cool/forecast';
 import { plank } from '../src/core/keep/soup/freeze';
 import { alarmOf } from '../src/core/keep/standing';
+import { USUAL_KEEPING } from '../src/core/kitchen/keeping';
 import { median } from '../src/core/maths/median';
 import { normals, seeded } from '../src/core/maths/random';
 import { RULES } from '../src/core/safety/rules';

@@ -4,7 +4,7 @@ import { demoHouse } from '../demo/demo';
 import { lotState } from '../src/core/keep/safe/fold';
 import { LOT, line, lotOf, putBy, START } from '../src/core/keep/testKit';
 import { codeOf, LABEL_SIZES, labelOf } from '../src/core/keep/written/labels';
-import { inEnglish } from '../src/core/say/inWords';
+import { inEnglish } from '../src/core/text/inWords';
 import { labelsPdf } from '../src/server/exports/labelsPdf';
 
 const house = demoHouse();

@@ -7,7 +7,7 @@ export const CORE: readonly string[] = [
   'schedule',
   'message',
   'units',
-  'say',
+  'text',
   'record',
   'thickeners',
   'food',
@@ -15,11 +15,11 @@ export const CORE: readonly string[] = [
   'flow',
   'thicken',
   'dairy',
-  'season',
+  'salt',
   'safety',
   'pot',
   'recipe',
-  'house',
+  'kitchen',
   'words',
   'order',
   'plan',
@@ -34,7 +34,7 @@ export const CORE: readonly string[] = [
 ];
 
 /** What every view stands on, in order, and the views, which know nothing of each other. */
-export const UI: readonly string[] = ['shared', 'station', 'order', 'frame'];
+export const UI: readonly string[] = ['shared', 'device', 'order', 'frame'];
 export const VIEWS: readonly string[] = [
   'check',
   'compare',

@@ -13,7 +13,7 @@ test('everything a screen says is a message: nothing is written outside the cata
 });
 
 test('the catalogue lists every message there is, and none there is not: node --import tsx checks/writeMessages.ts', () => {
-  expect(JSON.parse(readFileSync('src/core/say/messages.json', 'utf8'))).toEqual(texts);
+  expect(JSON.parse(readFileSync('src/core/text/messages.json', 'utf8'))).toEqual(texts);
 });
 
 test('every message is ICU MessageFormat that can be read, and chooses among more than one thing', () => {

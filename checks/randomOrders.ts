@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { FILL_LIMIT, rimVolume } from '../src/core/heat/vessel';
-import { houseOf, KitchenFile } from '../src/core/house/kitchenFile';
+import { houseOf, KitchenFile } from '../src/core/kitchen/kitchenFile';
 import { seeded } from '../src/core/maths/random';
 import { amended, cannotBe } from '../src/core/order/amended';
 import type { Aim } from '../src/core/order/order';

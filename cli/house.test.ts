@@ -84,8 +84,8 @@ describe('the boundary rule really fails', () => {
       ['ui on the server', 'src/ui/shared/zz.ts', '../../server/data/database', 'ui imports core'],
       ['a view on the server', 'src/ui/plan/zz.ts', '../../server/data/database', 'ui imports core'],
       ['a view on the database', 'src/ui/plan/zz2.ts', 'pg', 'no database'],
-      ['server on ui', 'src/server/zz.ts', '../ui/station/line/send', 'server imports core'],
-      ['workers on ui', 'src/workers/zz.ts', '../ui/station/line/send', 'thin shells'],
+      ['server on ui', 'src/server/zz.ts', '../ui/device/line/send', 'server imports core'],
+      ['workers on ui', 'src/workers/zz.ts', '../ui/device/line/send', 'thin shells'],
     ] as const;
     const says = said(crossed.map(([_what, file, path]) => importing(file, path)));
     for (const [n, [what, , , rule]] of crossed.entries())

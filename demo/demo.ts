@@ -1,8 +1,8 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import '../src/core/food/load';
-import type { House } from '../src/core/house/house';
-import { houseOf, KitchenFile } from '../src/core/house/kitchenFile';
+import type { House } from '../src/core/kitchen/house';
+import { houseOf, KitchenFile } from '../src/core/kitchen/kitchenFile';
 import { Recipe } from '../src/core/recipe/recipe';
 
 const folder = join(process.cwd(), 'demo');

@@ -1,7 +1,7 @@
 import { expect, type Page, test } from '@playwright/test';
 import { FAULTS } from '../src/core/adjust/faults';
 import { term } from '../src/core/message/term';
-import { wordsFor } from '../src/core/say/inWords';
+import { wordsFor } from '../src/core/text/inWords';
 import { METRIC } from '../src/core/units/shown/show';
 import { app as here } from './app';
 import { VIEWS, watch } from './kit';

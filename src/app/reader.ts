@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
-import { LANGUAGE_COOKIE, type Language, languageIn } from '../core/say/catalogue';
-import { type Reader, type Words, wordsFor } from '../core/say/inWords';
+import { LANGUAGE_COOKIE, type Language, languageIn } from '../core/text/catalogue';
+import { type Reader, type Words, wordsFor } from '../core/text/inWords';
 import { METRIC, type Show } from '../core/units/shown/show';
 
 export async function languageHere(): Promise<Language> {

@@ -1,9 +1,9 @@
 import * as z from 'zod';
-import type { House } from '../core/house/house';
 import type { KeepEvent } from '../core/keep/events';
 import type { Lot } from '../core/keep/lot';
 import type { Entry } from '../core/keep/written/entries';
 import { LABEL_SIZES } from '../core/keep/written/labels';
+import type { House } from '../core/kitchen/house';
 import { issue } from '../core/message/told';
 import type { DaysAway } from '../core/record/awayWords';
 import type { Head } from '../core/record/chain';

@@ -1,9 +1,9 @@
 import { type Cooling, cooled, thickSoup } from '../core/heat/cool/body';
 import { warmestAt } from '../core/heat/cool/course';
-import type { House } from '../core/house/house';
 import { coolingOf } from '../core/keep/cool/ways';
 import { type Lot, type LotState, placeOf } from '../core/keep/lot';
 import { lotState } from '../core/keep/safe/fold';
+import type { House } from '../core/kitchen/house';
 import { normals, seeded } from '../core/maths/random';
 
 /** What the simulation knows of something kept: its lines and the house it stands in. */

@@ -1,13 +1,13 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import type { BatchEvent } from '../core/batch/events';
 import { message } from '../core/message/message';
-import { LANGUAGE_COOKIE, type Language, languageIn } from '../core/say/catalogue';
+import { LANGUAGE_COOKIE, type Language, languageIn } from '../core/text/catalogue';
 import { recordEvent } from './actions/batches';
 import { afterBatchEvent, recordKeep } from './actions/keep/keep';
 import { pool, reached } from './data/database';
-import { addressOf } from './door/address';
-import { TELLS_TIME } from './door/headers';
-import { later } from './door/later';
+import { addressOf } from './guard/address';
+import { TELLS_TIME } from './guard/headers';
+import { later } from './guard/later';
 import { listenToDevices } from './live/devices';
 import { isListening, listen } from './live/live';
 import { listenToRail, type RailNews, theRail, wholeRail } from './live/theRail';

@@ -10,7 +10,7 @@ import { changedLines } from '../core/formats/changedLines';
 import { kitchenWords } from '../core/formats/kitchenWords';
 import { planSheet } from '../core/formats/sheet';
 import { planFor } from '../core/plan/plan';
-import { inEnglish } from '../core/say/inWords';
+import { inEnglish } from '../core/text/inWords';
 import { startBatch } from './actions/batches';
 import { recordWaterTest, restoreKitchen, saveKitchen, theHouse } from './actions/kitchen';
 import { planStored } from './actions/planning';

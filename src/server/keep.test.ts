@@ -7,7 +7,7 @@ import type { KeepBody } from '../core/keep/events';
 import { lotState } from '../core/keep/safe/fold';
 import { NO_LINK } from '../core/record/chain';
 import { together } from '../core/record/followed';
-import { inEnglish } from '../core/say/inWords';
+import { inEnglish } from '../core/text/inWords';
 import { recordEvent } from './actions/batches';
 import { afterBatchEvent, openKeep, recordKeep, theLot } from './actions/keep/keep';
 import { theRecord } from './actions/record';

@@ -1,8 +1,8 @@
 import type * as z from 'zod';
 import { type Message, message } from '../core/message/message';
-import type { Language } from '../core/say/catalogue';
-import { inEnglish, type Words, wordsFor } from '../core/say/inWords';
-import type { Spoken } from '../core/say/spoken';
+import type { Language } from '../core/text/catalogue';
+import { inEnglish, type Words, wordsFor } from '../core/text/inWords';
+import type { Spoken } from '../core/text/spoken';
 import { METRIC, type Show } from '../core/units/shown/show';
 import { issueWords, valueAt } from '../core/words/issueWords';
 import { isAway, noted } from './data/database';

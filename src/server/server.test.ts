@@ -4,7 +4,7 @@ import type pg from 'pg';
 import { StartRequest } from '../contract/batches';
 import { batchState } from '../core/batch/state';
 import { Order } from '../core/order/order';
-import { spoken } from '../core/say/spoken';
+import { spoken } from '../core/text/spoken';
 import { recordEvent, startBatch } from './actions/batches';
 import { planStored } from './actions/planning';
 import { loadDemo } from './data/demo';

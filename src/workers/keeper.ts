@@ -3,7 +3,6 @@ import type { Batch } from '../core/batch/record';
 import '../core/food/load';
 import { FILM, filled } from '../core/heat/cool/body';
 import { warmestAt } from '../core/heat/cool/course';
-import type { House } from '../core/house/house';
 import type { Forecast } from '../core/keep/cool/forecast';
 import { type CoolingWay, type Tried, tried, waysToCool } from '../core/keep/cool/ways';
 import type { KeepEvent } from '../core/keep/events';
@@ -21,6 +20,7 @@ import { keptNow, vesselOf } from '../core/keep/soup/keptNow';
 import { type Kept, keptOf, soupOf } from '../core/keep/soup/keptPot';
 import { type ReheatForecast, reheatForecast } from '../core/keep/soup/reheat';
 import { type Alarm, coolingForecast, filmsKnown, rulesIn } from '../core/keep/standing';
+import type { House } from '../core/kitchen/house';
 import { serve } from './served';
 
 /** How a cooling stands: its forecast from when its phase began, ms, and its alarm. */

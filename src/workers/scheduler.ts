@@ -1,6 +1,6 @@
 import { loadCatalogue } from '../core/food/catalogue';
 import type { Ingredient } from '../core/food/ingredient';
-import type { House } from '../core/house/house';
+import type { House } from '../core/kitchen/house';
 import type { Order } from '../core/order/order';
 import type { Recipe } from '../core/recipe/recipe';
 import { type Arranging, arrange, type Outcome } from '../core/service/arrange/arrange';

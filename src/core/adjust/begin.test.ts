@@ -2,7 +2,7 @@ import { byThePlan, demoBatch, eventAt } from '../../../demo/batch';
 import { type BatchEvent, EventBody } from '../batch/events';
 import { batchState } from '../batch/state';
 import { message } from '../message/message';
-import { inEnglish } from '../say/inWords';
+import { inEnglish } from '../text/inWords';
 import { beginning, CHECK_AGAIN } from './begin';
 
 const AGAIN = inEnglish(CHECK_AGAIN);

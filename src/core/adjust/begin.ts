@@ -2,7 +2,7 @@ import type { EventBody } from '../batch/events';
 import type { BatchState } from '../batch/state';
 import { type Message, message } from '../message/message';
 import type { Step } from '../pot/step';
-import type { Words } from '../say/inWords';
+import type { Words } from '../text/inWords';
 import { capital } from '../units/shown/format';
 import { titleOf } from '../words/steps';
 import type { Fault } from './faults';

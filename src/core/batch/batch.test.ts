@@ -1,6 +1,6 @@
 import { byThePlan, demoBatch, eventAt, eventsAt } from '../../../demo/batch';
-import { inEnglish } from '../say/inWords';
-import { spoken } from '../say/spoken';
+import { inEnglish } from '../text/inWords';
+import { spoken } from '../text/spoken';
 import { issueWords } from '../words/issueWords';
 import { BatchEvent, type EventBody } from './events';
 import { RecordedPlan } from './record';

@@ -1,5 +1,5 @@
 import { byThePlan, demoBatch, eventAt } from '../../../demo/batch';
-import { spoken } from '../say/spoken';
+import { spoken } from '../text/spoken';
 import { differencesOf } from './differences';
 import type { BatchEvent } from './events';
 import { batchState } from './state';

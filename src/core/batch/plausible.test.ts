@@ -1,7 +1,7 @@
 import { byThePlan, demoBatch } from '../../../demo/batch';
 import { portionsIn } from '../pot/contents/portions';
 import type { Portion } from '../pot/step';
-import { inEnglish } from '../say/inWords';
+import { inEnglish } from '../text/inWords';
 import type { EventBody } from './events';
 import { potAt } from './follow/ahead';
 import { follow } from './follow/follow';

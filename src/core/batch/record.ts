@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { BANDS } from '../flow/bands';
-import { KitchenFile, ProductSchema } from '../house/kitchenFile';
+import { KitchenFile, ProductSchema } from '../kitchen/kitchenFile';
 import { MessageSchema } from '../message/schema';
 import { FACTORS, type Factor } from '../pot/kitchen';
 import { Step } from '../pot/step';

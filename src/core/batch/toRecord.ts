@@ -3,7 +3,7 @@ import { warningLine, warningWords } from '../plan/warningWords';
 import { portionsIn } from '../pot/contents/portions';
 import type { Recipe, RecipePortion, RecipeStep } from '../recipe/recipe';
 import { TRADE } from '../safety/cautions';
-import { inEnglish } from '../say/inWords';
+import { inEnglish } from '../text/inWords';
 import { cautionWords } from '../words/cautions';
 import { detailsOf, reasonFor, titleOf } from '../words/steps';
 import type { OpenAmount, RecordedPlan } from './record';

@@ -8,7 +8,7 @@ import { amended, cannotBe, usualShare } from '../order/amended';
 import type { Order } from '../order/order';
 import { AS_WRITTEN, allergensOfWay, WAYS, wayOf } from '../order/ways';
 import { planFor } from '../plan/plan';
-import { spoken } from '../say/spoken';
+import { spoken } from '../text/spoken';
 import { comparedWith, EVERY_WAY } from './compare';
 import { fitOf } from './fits';
 import { planOrder, remediesFor } from './remedies';

@@ -7,7 +7,7 @@ import { doseIsShare, solve } from '../plan/solve/solve';
 import type { Plan } from '../plan/types';
 import { observe } from '../pot/observe';
 import type { Recipe } from '../recipe/recipe';
-import { wordsFor } from '../say/inWords';
+import { wordsFor } from '../text/inWords';
 import { METRIC, type Show } from '../units/shown/show';
 
 /** The recipe as made at home, its amounts only multiplied, cooked in the pot at hand. */

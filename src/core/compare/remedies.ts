@@ -1,7 +1,7 @@
 import { LADDER_RANGE } from '../flow/bands';
 import { heatInto } from '../heat/burner';
 import { holding, rimVolume } from '../heat/vessel';
-import type { House } from '../house/house';
+import type { House } from '../kitchen/house';
 import { amended } from '../order/amended';
 import { ORDER_BOUNDS } from '../order/bounds';
 import { GENTLY, type Gently } from '../order/changes/gently';

@@ -1,6 +1,6 @@
 import { type Message, message } from '../message/message';
 import type { Gently } from '../order/changes/gently';
-import { wordsFor } from '../say/inWords';
+import { wordsFor } from '../text/inWords';
 import { mPas } from '../units/shown/format';
 import { METRIC, type Show } from '../units/shown/show';
 import type { Remedy } from './remedies';

@@ -1,5 +1,5 @@
 import { holding, rimVolume } from '../heat/vessel';
-import type { House } from '../house/house';
+import type { House } from '../kitchen/house';
 import { ORDER_BOUNDS } from '../order/bounds';
 import type { Plan } from '../plan/types';
 import { type OrderIn, planOrder } from './remedies';

@@ -1,8 +1,8 @@
 import * as z from 'zod';
 import { BatchEvent } from '../batch/events';
 import { RecordedPlan } from '../batch/record';
-import { KitchenFile } from '../house/kitchenFile';
 import { KeepEvent } from '../keep/events';
+import { KitchenFile } from '../kitchen/kitchenFile';
 import { issue } from '../message/told';
 import { Recipe, type RecipeText } from '../recipe/recipe';
 import { Cycle, Service } from '../service/schema';

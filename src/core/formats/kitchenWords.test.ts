@@ -1,5 +1,5 @@
 import { demoKitchen } from '../../../demo/demo';
-import { inEnglish } from '../say/inWords';
+import { inEnglish } from '../text/inWords';
 import { changedLines } from './changedLines';
 import { kitchenWords } from './kitchenWords';
 

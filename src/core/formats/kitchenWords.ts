@@ -1,11 +1,11 @@
 import { BANDS } from '../flow/bands';
 import { ingredient, isIngredient } from '../food/catalogue';
 import type { Product } from '../food/product';
-import type { KitchenFile } from '../house/kitchenFile';
+import type { KitchenFile } from '../kitchen/kitchenFile';
 import { type Message, message } from '../message/message';
 import { term } from '../message/term';
 import { RULES } from '../safety/rules';
-import type { Words } from '../say/inWords';
+import type { Words } from '../text/inWords';
 import { inDegrees } from '../units/shown/show';
 
 const nameOf = (id: string): Message =>

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { demoFile } from '../../../demo/demo';
-import { spoken } from '../say/spoken';
+import { spoken } from '../text/spoken';
 import { MOST_CHARACTERS, openFile } from './openFile';
 import { readRecipeFile, recipeJsonSchema } from './recipeFile';
 

@@ -1,6 +1,6 @@
 import { findNodeAtLocation, type ParseError, parse, parseTree, printParseErrorCode } from 'jsonc-parser';
 import type * as z from 'zod';
-import { KitchenFile } from '../house/kitchenFile';
+import { KitchenFile } from '../kitchen/kitchenFile';
 import { type Message, message } from '../message/message';
 import type { RecipeText } from '../recipe/recipe';
 import { Recipe } from '../recipe/recipe';

@@ -1,8 +1,8 @@
 import { demoFile, demoHouse, demoIds } from '../../../demo/demo';
-import { KitchenFile } from '../house/kitchenFile';
+import { KitchenFile } from '../kitchen/kitchenFile';
 import { foresee } from '../plan/foresee';
-import { inEnglish } from '../say/inWords';
-import { spoken } from '../say/spoken';
+import { inEnglish } from '../text/inWords';
+import { spoken } from '../text/spoken';
 import { issueWords } from '../words/issueWords';
 import { recipeWords, stepVerb } from './recipeWords';
 

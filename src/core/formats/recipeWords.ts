@@ -4,7 +4,7 @@ import { term } from '../message/term';
 import { portionsIn } from '../pot/contents/portions';
 import { ROWS } from '../pot/kinds/rows';
 import type { RecipeText } from '../recipe/recipe';
-import type { Words } from '../say/inWords';
+import type { Words } from '../text/inWords';
 import { inDegrees } from '../units/shown/show';
 
 type Step = RecipeText['steps'][number];

@@ -1,12 +1,12 @@
 import { stockPlanFor } from '../compare/beside/stockPlan';
-import type { House } from '../house/house';
+import type { House } from '../kitchen/house';
 import { term } from '../message/term';
 import type { TimedOrder } from '../order/order';
 import { garnishOf } from '../plan/bowl/garnish';
 import { garnishHow } from '../plan/bowl/garnishWords';
 import type { Plan, WeighLine } from '../plan/types';
 import { warningLine } from '../plan/warningWords';
-import { type Reader, type Words, wordsFor } from '../say/inWords';
+import { type Reader, type Words, wordsFor } from '../text/inWords';
 import { duration, mPas } from '../units/shown/format';
 import { jugWords, massWords, type Show, volumeIn, volumeWords } from '../units/shown/show';
 import { detailsOf, fireWords, READ_IN_LITRES, titleOf } from '../words/steps';

@@ -1,4 +1,4 @@
-import type { Keeping, Place, PlaceKind } from '../house/keeping';
+import type { Keeping, Place, PlaceKind } from '../kitchen/keeping';
 import { counting } from '../record/counting';
 import type { Course } from '../safety/course';
 import type { CoolingWay } from './cool/ways';

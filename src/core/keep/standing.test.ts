@@ -1,7 +1,7 @@
 import { demoHouse } from '../../../demo/demo';
 import { thickSoup } from '../heat/cool/body';
 import { RULES } from '../safety/rules';
-import { inEnglish } from '../say/inWords';
+import { inEnglish } from '../text/inWords';
 import { FILM_UNKNOWN } from './cool/forecast';
 import type { KeepEvent } from './events';
 import { lotState } from './safe/fold';

@@ -1,5 +1,5 @@
 import type { CoolingSoup } from '../heat/cool/body';
-import type { House } from '../house/house';
+import type { House } from '../kitchen/house';
 import { type Message, message } from '../message/message';
 import type { Limit } from '../safety/course';
 import { type RuleSet, rulesOf } from '../safety/rules';

@@ -1,4 +1,4 @@
-import { wordsFor } from '../say/inWords';
+import { wordsFor } from '../text/inWords';
 import { METRIC } from '../units/shown/show';
 import { message } from './message';
 import { term } from './term';

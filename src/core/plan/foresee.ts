@@ -1,5 +1,5 @@
 import { middleOf } from '../flow/bands';
-import type { House } from '../house/house';
+import type { House } from '../kitchen/house';
 import type { Message } from '../message/message';
 import { observe } from '../pot/observe';
 import { Recipe } from '../recipe/recipe';

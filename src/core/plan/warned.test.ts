@@ -3,7 +3,7 @@ import { demoHouse, demoRecipe } from '../../../demo/demo';
 import { toRecord } from '../batch/toRecord';
 import { middleOf } from '../flow/bands';
 import { Recipe } from '../recipe/recipe';
-import { spoken } from '../say/spoken';
+import { spoken } from '../text/spoken';
 import { detailsOf, titleOf } from '../words/steps';
 import { planFor } from './plan';
 import { predict } from './predict';

@@ -1,7 +1,7 @@
 import { type Band, bandOf } from '../flow/bands';
 import { BOWL_CELSIUS, temperatureFactor, viscosity } from '../flow/viscosity';
 import { depthOf, rimVolume } from '../heat/vessel';
-import { SALT_PER_SODIUM } from '../season/salt';
+import { SALT_PER_SODIUM } from '../salt/salt';
 import { atWorkIn, equivalentsOf } from '../thicken/mixture';
 import { fatFraction, liquidMl, massG, POURED_CELSIUS, pHOf, volumeMl } from './contents/contents';
 import type { Kitchen } from './kitchen';

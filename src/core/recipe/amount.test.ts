@@ -4,7 +4,7 @@ import { advance } from '../pot/advance';
 import { volumeMl } from '../pot/contents/contents';
 import { STANDARD_KITCHEN as kitchen } from '../pot/kitchen';
 import { emptyPot } from '../pot/pot';
-import { inEnglish } from '../say/inWords';
+import { inEnglish } from '../text/inWords';
 import { issueWords } from '../words/issueWords';
 import { AmountText } from './amount';
 import { Recipe } from './recipe';

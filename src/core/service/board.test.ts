@@ -1,7 +1,7 @@
 import { demoFile } from '../../../demo/demo';
 import { planFor } from '../plan/plan';
 import { Recipe } from '../recipe/recipe';
-import { inEnglish } from '../say/inWords';
+import { inEnglish } from '../text/inWords';
 import { mendsFor } from './arrange/mend';
 import { boardOf, type Clash, moved, placeOf, settled } from './board';
 import { batchesOf, clockOf } from './service';

@@ -1,5 +1,5 @@
 import { issued } from '../message/told';
-import { inEnglish } from '../say/inWords';
+import { inEnglish } from '../text/inWords';
 import { merged, withMine } from './merge';
 import { openService } from './openService';
 import { Cycle, Day, Service } from './schema';

@@ -1,6 +1,6 @@
 import { type StockStand, stockPlanFor } from '../compare/beside/stockPlan';
 import { holding } from '../heat/vessel';
-import type { House } from '../house/house';
+import type { House } from '../kitchen/house';
 import { amended } from '../order/amended';
 import type { Order, TimedOrder } from '../order/order';
 import { planFor } from '../plan/plan';

@@ -4,7 +4,7 @@ import { planFor } from '../plan/plan';
 import { advance } from '../pot/advance';
 import { observe } from '../pot/observe';
 import { Recipe } from '../recipe/recipe';
-import { inEnglish } from '../say/inWords';
+import { inEnglish } from '../text/inWords';
 import { HOUSE, RECIPES } from './testKit';
 import { waitOf } from './wait';
 

@@ -1,4 +1,4 @@
-import { inEnglish } from '../say/inWords';
+import { inEnglish } from '../text/inWords';
 import { momentWords } from './moment';
 
 const now = new Date(2026, 10, 26, 22, 40);

@@ -7,7 +7,7 @@ import type { StepKind } from '../pot/kinds/names';
 import type { StepRow } from '../pot/kinds/row';
 import { ROWS } from '../pot/kinds/rows';
 import type { Portion, Step } from '../pot/step';
-import { inWords, wordsFor } from '../say/inWords';
+import { inWords, wordsFor } from '../text/inWords';
 import { duration } from '../units/shown/format';
 import { jugWords, METRIC, massWords, type Show, volumeWords } from '../units/shown/show';
 

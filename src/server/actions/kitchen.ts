@@ -1,8 +1,8 @@
 import type pg from 'pg';
 import { FunnelAsked, RestoredKitchen, SavedKitchen, WaterTestAsked } from '../../contract/kitchen';
 import { idFrom } from '../../core/formats/draft/ids';
-import type { House } from '../../core/house/house';
-import { type FunnelFile, FunnelSchema, KitchenFile, kitchenFileOf } from '../../core/house/kitchenFile';
+import type { House } from '../../core/kitchen/house';
+import { type FunnelFile, FunnelSchema, KitchenFile, kitchenFileOf } from '../../core/kitchen/kitchenFile';
 import { fitWaterTest, ImplausibleReading, type WaterTested } from '../../core/learn/waterTest';
 import { same } from '../../core/maths/same';
 import { message } from '../../core/message/message';

@@ -1,4 +1,4 @@
-import type { House } from '../../core/house/house';
+import type { House } from '../../core/kitchen/house';
 import type { Landing } from '../../core/recipe/listed';
 import type { NamedRecipe } from '../queries/recipes';
 import { work } from '../work/work';

@@ -1,4 +1,4 @@
-import type { House } from '../../core/house/house';
+import type { House } from '../../core/kitchen/house';
 import { amended } from '../../core/order/amended';
 import { makingIn, stockRecipe } from '../../core/order/changes/makings';
 import type { Order } from '../../core/order/order';

@@ -4,11 +4,11 @@ import { JSONParser } from '@streamparser/json';
 import type * as z from 'zod';
 import { type Archive, ArchivedBatch, ArchivedLot, ArchivedRecipe } from '../../core/formats/archive';
 import { MOST_CHARACTERS, openFile } from '../../core/formats/openFile';
-import { KitchenFile } from '../../core/house/kitchenFile';
 import { KeepEvent } from '../../core/keep/events';
+import { KitchenFile } from '../../core/kitchen/kitchenFile';
 import { type Message, message } from '../../core/message/message';
-import { spoken } from '../../core/say/spoken';
 import { Cycle, Service } from '../../core/service/schema';
+import { spoken } from '../../core/text/spoken';
 import { type FoundWrong, issueWords, valueAt } from '../../core/words/issueWords';
 import { depthGuard, halfGuard } from '../refusal';
 

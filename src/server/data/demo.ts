@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type pg from 'pg';
 import type { EventBody } from '../../core/batch/events';
 import { DEFAULT_LIMITS, middleOf } from '../../core/flow/bands';
-import { KitchenFile } from '../../core/house/kitchenFile';
+import { KitchenFile } from '../../core/kitchen/kitchenFile';
 import { Recipe, type RecipeText } from '../../core/recipe/recipe';
 import { Service } from '../../core/service/schema';
 import { dayAfter, weekdayOf } from '../../core/service/service';

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
-import { wordsFor } from '../../core/say/inWords';
-import { type Spoken, spoken } from '../../core/say/spoken';
+import { wordsFor } from '../../core/text/inWords';
+import { type Spoken, spoken } from '../../core/text/spoken';
 import { type Problem, Refusal } from '../refusal';
 import { migrate } from './migrate';
 import { makeParts } from './parts';

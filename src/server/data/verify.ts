@@ -2,7 +2,7 @@ import pg from 'pg';
 import { type Head, NO_LINK } from '../../core/record/chain';
 import { findingWords } from '../../core/record/findingWords';
 import { together } from '../../core/record/followed';
-import { inEnglish } from '../../core/say/inWords';
+import { inEnglish } from '../../core/text/inWords';
 import { verifyRecord } from '../actions/verify';
 import { limited } from './database';
 

@@ -4,8 +4,8 @@ import { ifColdWords } from '../../core/keep/written/dates';
 import type { Label, LabelSize } from '../../core/keep/written/labels';
 import { message } from '../../core/message/message';
 import { term } from '../../core/message/term';
-import type { Words } from '../../core/say/inWords';
 import { shortDay } from '../../core/service/words/dayWords';
+import type { Words } from '../../core/text/inWords';
 import { timeOfDay } from '../../core/units/clock';
 import { BOLD, TEXT } from './paper';
 

@@ -1,6 +1,6 @@
 import PDFDocument from 'pdfkit';
 import type { PlanSheet } from '../../core/formats/sheet';
-import { inEnglish, type Words } from '../../core/say/inWords';
+import { inEnglish, type Words } from '../../core/text/inWords';
 import { BOLD, FIGURES, INK, type Paper, QUIET, TEXT } from './paper';
 
 const MARGIN = 34;

@@ -4,7 +4,7 @@ import { type Entry, LOUD } from '../../core/keep/written/entries';
 import { message } from '../../core/message/message';
 import { term } from '../../core/message/term';
 import { daysAwayWords } from '../../core/record/awayWords';
-import type { Words } from '../../core/say/inWords';
+import type { Words } from '../../core/text/inWords';
 import { dayAndTime, timeOfDay } from '../../core/units/clock';
 import { csvOf } from './csv';
 import { BOLD, FIGURES, INK, type Paper, QUIET, TEXT } from './paper';

@@ -1,8 +1,8 @@
 import ical, { ICalCalendarMethod } from 'ical-generator';
-import type { Words } from '../../core/say/inWords';
 import type { Board } from '../../core/service/board';
 import { clockOf, type Service } from '../../core/service/service';
 import { type DayTask, todayOf } from '../../core/service/today';
+import type { Words } from '../../core/text/inWords';
 import { csvOf } from './csv';
 
 /** A service with its board, as it leaves. */

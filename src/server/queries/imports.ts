@@ -1,5 +1,5 @@
 import type { TakenIn } from '../../contract/kitchen';
-import type { KitchenFile } from '../../core/house/kitchenFile';
+import type { KitchenFile } from '../../core/kitchen/kitchenFile';
 import type { Queryable } from '../data/database';
 
 /** An archive taken in: what it brought, and what stood before. */

@@ -1,5 +1,5 @@
-import type { House } from '../../core/house/house';
-import { houseOf, KitchenFile, kitchenFileOf } from '../../core/house/kitchenFile';
+import type { House } from '../../core/kitchen/house';
+import { houseOf, KitchenFile, kitchenFileOf } from '../../core/kitchen/kitchenFile';
 import type { Queryable } from '../data/database';
 import { stale } from '../refusal';
 

@@ -1,8 +1,8 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
+import { chime } from '../device/ring';
 import { useShortcut } from '../frame/keys/Shortcuts';
-import { chime } from '../station/ring';
 
 type Stopwatch = {
   /** s since it was started, renewed ten times a second; null when it stands. */

@@ -6,10 +6,10 @@ import type { Batch } from '../../core/batch/record';
 import { USUAL_FAT } from '../../core/flow/readings/repeated';
 import { BOWL_CELSIUS, equivalentsFor } from '../../core/flow/viscosity';
 import type { Message } from '../../core/message/message';
-import { standingOf, useDevices } from '../station/devices';
-import { useBatch } from '../station/useBatch';
-import { useFollow } from '../station/useFollow';
-import { useNow } from '../station/useNow';
+import { standingOf, useDevices } from '../device/devices';
+import { useBatch } from '../device/useBatch';
+import { useFollow } from '../device/useFollow';
+import { useNow } from '../device/useNow';
 
 /** The pot on the stove a test is of: what it should be, what is known of it, and where the test is written down. */
 export type TestedPot = {

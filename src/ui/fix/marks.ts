@@ -2,9 +2,9 @@ import type { Option } from '../../core/adjust/option';
 import type { BatchEvent } from '../../core/batch/events';
 import type { Followed } from '../../core/batch/follow/follow';
 import { message } from '../../core/message/message';
+import type { Going } from '../device/useFollow';
 import type { ScaleMark } from '../shared/draw/Scale';
 import { measuredMark } from '../shared/marks';
-import type { Going } from '../station/useFollow';
 
 /** ms of the newest event; 0 of none. */
 export const lastAt = (events: readonly BatchEvent[]): number =>

@@ -4,10 +4,10 @@ import { clsx } from 'clsx';
 import { CircleUserRound } from 'lucide-react';
 import { usePathname } from 'next/navigation';
 import { Suspense, useState } from 'react';
+import { useRole } from '../device/useRole';
 import { useSay } from '../shared/hooks/useSay';
 import { Link } from '../shared/Link';
 import { lazily } from '../shared/lazily';
-import { useRole } from '../station/useRole';
 import { useShortcutSheet } from './keys/Shortcuts';
 import { placeOf, VIEWS, type View } from './views';
 

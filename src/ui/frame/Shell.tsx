@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { Ticket } from '../../core/batch/ticket';
-import type { Reader } from '../../core/say/inWords';
+import type { Reader } from '../../core/text/inWords';
 import { ShowProvider } from '../shared/hooks/useShow';
 import { Aside } from './Aside';
 import { Shortcuts } from './keys/Shortcuts';

@@ -1,13 +1,13 @@
 'use client';
 
 import { BookOpen, ChefHat, Keyboard, Moon, Scale, Sun } from 'lucide-react';
+import { useRole } from '../device/useRole';
 import { Pick } from '../shared/form/Field';
 import { useSay } from '../shared/hooks/useSay';
 import { useTheme } from '../shared/hooks/useTheme';
 import { Link } from '../shared/Link';
 import { Sheet } from '../shared/Sheet';
 import { BUTTON } from '../shared/styles';
-import { useRole } from '../station/useRole';
 
 type Props = {
   readonly roles: readonly string[];

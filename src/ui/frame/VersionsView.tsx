@@ -4,12 +4,12 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ChangedLine } from '../../core/formats/changedLines';
 import { type Message, message } from '../../core/message/message';
+import { problemWords } from '../device/line/api';
+import { restore, type Versioned } from '../device/line/restore';
 import { useSay } from '../shared/hooks/useSay';
 import { Link } from '../shared/Link';
 import { Scroll } from '../shared/Scroll';
 import { BUTTON } from '../shared/styles';
-import { problemWords } from '../station/line/api';
-import { restore, type Versioned } from '../station/line/restore';
 
 type Version = {
   readonly number: number;

@@ -3,7 +3,7 @@
 import { useEffect } from 'react';
 
 /** What any page loads when it is first wanted, wanted now: at the stove the server may be away by then. */
-const shared = () => [import('../shared/SheetBody'), import('./keys/KeySheet'), import('../station/outbox')];
+const shared = () => [import('../shared/SheetBody'), import('./keys/KeySheet'), import('../device/outbox')];
 
 const SOON = 2000;
 

@@ -1,10 +1,10 @@
 'use client';
 
-import type { House } from '../../core/house/house';
 import type { KeepBody } from '../../core/keep/events';
 import type { LotState } from '../../core/keep/lot';
 import { rulesIn } from '../../core/keep/standing';
 import { dateMark, dateWords, ifColdWords } from '../../core/keep/written/dates';
+import type { House } from '../../core/kitchen/house';
 import type { Message } from '../../core/message/message';
 import { term } from '../../core/message/term';
 import type { CoolingFound } from '../../workers/keeper';

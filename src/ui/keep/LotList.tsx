@@ -1,8 +1,8 @@
 'use client';
 
 import { clsx } from 'clsx';
-import type { House } from '../../core/house/house';
 import type { LotState } from '../../core/keep/lot';
+import type { House } from '../../core/kitchen/house';
 import { exactDegrees } from '../../core/units/shown/show';
 import { useSay } from '../shared/hooks/useSay';
 import { useShow } from '../shared/hooks/useShow';

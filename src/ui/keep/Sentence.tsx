@@ -1,8 +1,8 @@
 'use client';
 
-import type { House } from '../../core/house/house';
 import type { LotState } from '../../core/keep/lot';
 import { rulesIn } from '../../core/keep/standing';
+import type { House } from '../../core/kitchen/house';
 import { shortDay } from '../../core/service/words/dayWords';
 import { PART } from '../shared/form/Choice';
 import { useSay } from '../shared/hooks/useSay';

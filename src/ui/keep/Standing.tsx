@@ -1,9 +1,9 @@
 'use client';
 
 import { Suspense } from 'react';
-import type { House } from '../../core/house/house';
 import type { KeepBody } from '../../core/keep/events';
 import type { Lot, LotState } from '../../core/keep/lot';
+import type { House } from '../../core/kitchen/house';
 import { useSay } from '../shared/hooks/useSay';
 import { lazily } from '../shared/lazily';
 import { LotList } from './LotList';

@@ -1,6 +1,6 @@
-import type { House } from '../../core/house/house';
 import type { Container, KeptKind } from '../../core/keep/events';
 import { type LotState, placeOf } from '../../core/keep/lot';
+import type { House } from '../../core/kitchen/house';
 import { type Message, message } from '../../core/message/message';
 
 /** What is cooked, and therefore cooled. */

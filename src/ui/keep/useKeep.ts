@@ -2,15 +2,15 @@
 
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import type { KeepOpened } from '../../contract/keep';
-import type { House } from '../../core/house/house';
 import type { KeepBody, KeepEvent } from '../../core/keep/events';
 import type { LotState } from '../../core/keep/lot';
 import { lotState } from '../../core/keep/safe/fold';
+import type { House } from '../../core/kitchen/house';
 import type { Message } from '../../core/message/message';
-import { ask } from '../station/line/api';
-import { keepHead } from '../station/line/heads';
-import { useNews } from '../station/line/live';
-import { beginOutbox, EMPTY, onOutbox, outbox, tapKeep } from '../station/outbox';
+import { ask } from '../device/line/api';
+import { keepHead } from '../device/line/heads';
+import { useNews } from '../device/line/live';
+import { beginOutbox, EMPTY, onOutbox, outbox, tapKeep } from '../device/outbox';
 
 export type Keep = Omit<KeepOpened, 'house'> & {
   readonly states: readonly LotState[];

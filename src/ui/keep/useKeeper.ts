@@ -1,12 +1,12 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import type { House } from '../../core/house/house';
 import type { KeepEvent } from '../../core/keep/events';
 import type { Lot, LotState } from '../../core/keep/lot';
+import type { House } from '../../core/kitchen/house';
 import type { Keeper, KeeperKnows } from '../../workers/keeper';
+import { ask } from '../device/line/api';
 import { type Asker, useAsked, useWorker } from '../shared/hooks/useWorker';
-import { ask } from '../station/line/api';
 
 const begin = () => new Worker(new URL('../../workers/keeper.ts', import.meta.url), { type: 'module' });
 

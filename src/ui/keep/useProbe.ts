@@ -3,7 +3,7 @@
 import type { KeepBodyOf, KeepEvent } from '../../core/keep/events';
 import type { LotState } from '../../core/keep/lot';
 import { type ProbeStanding, probeStanding } from '../../core/keep/probes';
-import { pairedDevice, useDevices } from '../station/devices';
+import { pairedDevice, useDevices } from '../device/devices';
 
 /** The probe that is in something kept, as it stands: what it shows put right by its last check, or why it does not count. */
 export type ProbeNow = {

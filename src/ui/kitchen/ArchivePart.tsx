@@ -6,11 +6,11 @@ import type { ImportTold, TakenIn } from '../../contract/kitchen';
 import { type Message, message } from '../../core/message/message';
 import { leftOutWords } from '../../core/record/awayWords';
 import { dayAndTime } from '../../core/units/clock';
+import { ask, askAsItGoes, problemWords, type ToldProblem } from '../device/line/api';
 import { Progress } from '../shared/draw/Progress';
 import { FileButton } from '../shared/form/FileButton';
 import { useSay } from '../shared/hooks/useSay';
 import { BUTTON, PRIMARY } from '../shared/styles';
-import { ask, askAsItGoes, problemWords, type ToldProblem } from '../station/line/api';
 
 const CARD = 'rounded-sm border-2 border-ink bg-surface p-5';
 const MOST_BYTES = 512_000_000;

@@ -4,9 +4,9 @@ import { useFormContext, useWatch } from 'react-hook-form';
 import { BANDS } from '../../core/flow/bands';
 import { ALLERGENS } from '../../core/food/ingredient';
 import { term } from '../../core/message/term';
+import { useRole } from '../device/useRole';
 import { Field, Pick, Tick } from '../shared/form/Field';
 import { useSay } from '../shared/hooks/useSay';
-import { useRole } from '../station/useRole';
 import { inUnits, type KitchenForm } from './form/form';
 import { CARD, type PartProps } from './form/part';
 

@@ -2,7 +2,7 @@
 
 import { Plus, ShieldPlus } from 'lucide-react';
 import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
-import { PLACE_KINDS } from '../../core/house/keeping';
+import { PLACE_KINDS } from '../../core/kitchen/keeping';
 import { term } from '../../core/message/term';
 import { RULE_SETS, RULES, type RuleSetId } from '../../core/safety/rules';
 import { Field, Pick } from '../shared/form/Field';

@@ -5,19 +5,19 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
 import type { ImportTold } from '../../contract/kitchen';
-import type { KitchenFile } from '../../core/house/kitchenFile';
-import { askedOfKitchen } from '../../core/house/plausible';
+import type { KitchenFile } from '../../core/kitchen/kitchenFile';
+import { askedOfKitchen } from '../../core/kitchen/plausible';
 import { message } from '../../core/message/message';
+import { ask, problemWords } from '../device/line/api';
+import { didSave } from '../device/undo/didSave';
+import { useFormUndo } from '../device/undo/useFormUndo';
+import { readRole } from '../device/useRole';
 import { Segments } from '../shared/form/Segments';
 import { useLeaveWarning } from '../shared/form/useLeaveWarning';
 import { useReally } from '../shared/hooks/useReally';
 import { useSay } from '../shared/hooks/useSay';
 import { Link } from '../shared/Link';
 import { FIELD } from '../shared/styles';
-import { ask, problemWords } from '../station/line/api';
-import { didSave } from '../station/undo/didSave';
-import { useFormUndo } from '../station/undo/useFormUndo';
-import { readRole } from '../station/useRole';
 import { ArchivePart } from './ArchivePart';
 import { BurnersPart } from './BurnersPart';
 import { type KitchenForm, kitchenFieldOf, kitchenForm, kitchenOf } from './form/form';
@@ -93,7 +93,7 @@ export function KitchenView({ kitchen, revision, part: first, lastImport }: Prop
   const save = handleSubmit(async (values) => {
     const file = kitchenOf(values, kitchen);
     // What cannot be is refused where it is saved; what is unusual is asked about here.
-    const schema = await import('../../core/house/kitchenFile');
+    const schema = await import('../../core/kitchen/kitchenFile');
     const read = schema.KitchenFile.safeParse(file);
     really(read.success ? askedOfKitchen(read.data) : null, () => void keep(file));
   });

@@ -1,9 +1,9 @@
 import { demoRecipe } from '../../../demo/demo';
-import type { House } from '../../core/house/house';
-import { USUAL_KEEPING } from '../../core/house/keeping';
+import type { House } from '../../core/kitchen/house';
+import { USUAL_KEEPING } from '../../core/kitchen/keeping';
 import { planFor } from '../../core/plan/plan';
 import { STANDARD_KITCHEN as kitchen } from '../../core/pot/kitchen';
-import { spoken } from '../../core/say/spoken';
+import { spoken } from '../../core/text/spoken';
 import { METRIC } from '../../core/units/shown/show';
 import { levelsOf } from '../plan/levels';
 import { addressOf, orderFrom } from './address';

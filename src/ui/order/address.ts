@@ -1,7 +1,7 @@
 import { middleOf } from '../../core/flow/bands';
 import { DIETS } from '../../core/food/diets';
 import { FILL_LIMIT, rimVolume } from '../../core/heat/vessel';
-import type { House } from '../../core/house/house';
+import type { House } from '../../core/kitchen/house';
 import { type Message, message } from '../../core/message/message';
 import { cannotBe } from '../../core/order/amended';
 import { ORDER_BOUNDS, USUAL_LITRES, USUAL_TIME } from '../../core/order/bounds';

@@ -1,4 +1,4 @@
-import type { House } from '../../core/house/house';
+import type { House } from '../../core/kitchen/house';
 import type { Amendment } from '../../core/order/order';
 import type { Recipe } from '../../core/recipe/recipe';
 

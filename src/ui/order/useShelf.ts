@@ -3,7 +3,7 @@
 import { useCallback, useRef, useState } from 'react';
 import { type Message, message } from '../../core/message/message';
 import type { Recipe } from '../../core/recipe/recipe';
-import { ask, problemWords } from '../station/line/api';
+import { ask, problemWords } from '../device/line/api';
 import type { Shelf } from './stores';
 
 export type OnShelf = {

@@ -8,11 +8,11 @@ import { MOST_SOUPS } from '../../core/service/bounds';
 import { freeSoupId, minutesOf, type Service } from '../../core/service/service';
 import { shortDay } from '../../core/service/words/dayWords';
 import { dayOf } from '../../core/units/clock';
+import { ask, problemWords } from '../device/line/api';
+import { readRole } from '../device/useRole';
 import { useSay } from '../shared/hooks/useSay';
 import { Link } from '../shared/Link';
 import { BUTTON } from '../shared/styles';
-import { ask, problemWords } from '../station/line/api';
-import { readRole } from '../station/useRole';
 
 /** On the pass at noon where the plan does not say. */
 const NOON = 720;

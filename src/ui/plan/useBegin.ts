@@ -3,9 +3,9 @@
 import { useRef, useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import type { Order } from '../../core/order/order';
+import { ask, problemWords } from '../device/line/api';
+import { kitchenNow } from '../device/line/clock';
 import { useSay } from '../shared/hooks/useSay';
-import { ask, problemWords } from '../station/line/api';
-import { kitchenNow } from '../station/line/clock';
 
 /** Begins a batch on the server: under way, refused and why, and whether its pot holds another soup. */
 export function useBegin() {

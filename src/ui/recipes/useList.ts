@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import type { Listed, RecipeList } from '../../core/recipe/listed';
-import { ask } from '../station/line/api';
+import { ask } from '../device/line/api';
 
 /** ms between two askings while something is still being worked out. */
 const AGAIN = 300;

@@ -3,16 +3,16 @@
 import { clsx } from 'clsx';
 import { useRef, useState } from 'react';
 import { groupedBy, stationOf } from '../../core/compare/shopping';
-import type { House } from '../../core/house/house';
+import type { House } from '../../core/kitchen/house';
 import { term } from '../../core/message/term';
 import type { Board } from '../../core/service/board';
 import { clockOf } from '../../core/service/service';
 import { type DayTask, shoppingOf, summed, todayOf } from '../../core/service/today';
 import { fetchedWords, volumeWords } from '../../core/units/shown/show';
+import { useRole } from '../device/useRole';
 import { Segments } from '../shared/form/Segments';
 import { useSay } from '../shared/hooks/useSay';
 import { Scroll } from '../shared/Scroll';
-import { useRole } from '../station/useRole';
 
 type Props = {
   readonly board: Board;

@@ -3,9 +3,9 @@
 import { message } from '../../core/message/message';
 import { merged } from '../../core/service/merge';
 import type { Service } from '../../core/service/service';
-import { ask } from '../station/line/api';
-import { did } from '../station/undo/undo';
-import { readRole } from '../station/useRole';
+import { ask } from '../device/line/api';
+import { did } from '../device/undo/undo';
+import { readRole } from '../device/useRole';
 
 /** A service that is open on this page: how it stands, and how it is changed. */
 type Open = { readonly now: () => Service; readonly change: (next: Service) => void };

@@ -3,7 +3,7 @@
 import { readyAt, type Ticket } from '../../core/batch/ticket';
 import type { Live } from '../../core/service/arrange/jobs';
 import type { Service } from '../../core/service/service';
-import { useTickets } from '../station/tickets';
+import { useTickets } from '../device/tickets';
 
 /** Midnight of a day on this station's clock, ms. */
 export const midnightOf = (day: string): number => new Date(`${day}T00:00:00`).getTime();

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef } from 'react';
-import { ask } from '../station/line/api';
+import { ask } from '../device/line/api';
 
 /**
  * A page come back to is shown as it was left, and may be older than what was put on the day since: it is asked once whether the

@@ -5,9 +5,9 @@ import type { StoredService } from '../../contract/services';
 import type { Message } from '../../core/message/message';
 import { type MergeTold, merged, withMine } from '../../core/service/merge';
 import type { Service } from '../../core/service/service';
-import { ask, problemWords } from '../station/line/api';
-import { useLine, useNews } from '../station/line/live';
-import { readRole } from '../station/useRole';
+import { ask, problemWords } from '../device/line/api';
+import { useLine, useNews } from '../device/line/live';
+import { readRole } from '../device/useRole';
 
 /** ms a change rests before it is saved. */
 const REST = 500;

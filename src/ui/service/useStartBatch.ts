@@ -4,9 +4,9 @@ import { useRef, useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import type { Message } from '../../core/message/message';
 import type { ServiceBatch } from '../../core/service/service';
-import { ask, problemWords } from '../station/line/api';
-import { kitchenNow } from '../station/line/clock';
-import { readRole } from '../station/useRole';
+import { ask, problemWords } from '../device/line/api';
+import { kitchenNow } from '../device/line/clock';
+import { readRole } from '../device/useRole';
 import { midnightOf } from './useLive';
 
 export type Starting = {

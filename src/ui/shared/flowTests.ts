@@ -1,7 +1,7 @@
 import type { BodyOf } from '../../core/batch/events';
 import { calibrateFunnel, ISO_ORIFICES, type IsoCup } from '../../core/flow/readings/cups';
 import { readingFor } from '../../core/flow/readings/reading';
-import type { HouseFunnel } from '../../core/house/house';
+import type { HouseFunnel } from '../../core/kitchen/house';
 import { type Message, message } from '../../core/message/message';
 import { term } from '../../core/message/term';
 import { spaced } from '../../core/units/shown/format';

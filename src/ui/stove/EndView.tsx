@@ -8,10 +8,10 @@ import { term } from '../../core/message/term';
 import type { RuleSet } from '../../core/safety/rules';
 import { timeOfDay } from '../../core/units/clock';
 import { duration, mPas } from '../../core/units/shown/format';
+import type { Going } from '../device/useFollow';
 import { useSay } from '../shared/hooks/useSay';
 import { measuredMark } from '../shared/marks';
 import { BUTTON } from '../shared/styles';
-import type { Going } from '../station/useFollow';
 import { Finish } from './Finish';
 import { Finished } from './Finished';
 

@@ -19,13 +19,13 @@ import { type Message, message } from '../../core/message/message';
 import { term } from '../../core/message/term';
 import { mPas } from '../../core/units/shown/format';
 import { degrees, type Show, volumeWords } from '../../core/units/shown/show';
+import type { Going } from '../device/useFollow';
 import { PotNow } from '../shared/draw/PotNow';
 import { Scale, type ScaleMark } from '../shared/draw/Scale';
 import { useSay } from '../shared/hooks/useSay';
 import { Link } from '../shared/Link';
 import { inTen, measuredMark } from '../shared/marks';
 import { BUTTON } from '../shared/styles';
-import type { Going } from '../station/useFollow';
 import type { ReadingKind } from './readings/ReadingSheet';
 
 const PADS: readonly { kind: ReadingKind; words: Message; icon: typeof Ruler }[] = [

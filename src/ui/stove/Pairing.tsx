@@ -3,9 +3,9 @@
 import type { BodyOf } from '../../core/batch/events';
 import type { BatchState } from '../../core/batch/state';
 import { type Message, message } from '../../core/message/message';
+import { type DeviceKind, type Devices, standingOf } from '../device/devices';
 import { useSay } from '../shared/hooks/useSay';
 import { BUTTON } from '../shared/styles';
-import { type DeviceKind, type Devices, standingOf } from '../station/devices';
 
 type Props = {
   readonly devices: Devices;

@@ -14,11 +14,11 @@ import type { Portion, Step } from '../../core/pot/step';
 import type { RouxColour } from '../../core/thicken/granules';
 import type { Show } from '../../core/units/shown/show';
 import { detailsOf, itemLines, reasonFor, titleOf, waysOf } from '../../core/words/steps';
+import type { Going } from '../device/useFollow';
 import { NumberEntry } from '../shared/form/NumberEntry';
 import { useSay } from '../shared/hooks/useSay';
 import { useUnits } from '../shared/hooks/useUnits';
 import { Sheet } from '../shared/Sheet';
-import type { Going } from '../station/useFollow';
 import { Guide } from './guides/Guide';
 import { Watching } from './guides/Watching';
 

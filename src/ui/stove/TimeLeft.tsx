@@ -3,8 +3,8 @@
 import { clsx } from 'clsx';
 import { countdown } from '../../core/units/clock';
 import { momentWords } from '../../core/words/moment';
+import type { Going } from '../device/useFollow';
 import { useSay } from '../shared/hooks/useSay';
-import type { Going } from '../station/useFollow';
 
 type Props = {
   /** Seconds left in the step at hand, below zero once they are gone; null until the clock runs. */

@@ -1,4 +1,4 @@
-import { kitchenFileOf } from '../../../core/house/kitchenFile';
+import { kitchenFileOf } from '../../../core/kitchen/kitchenFile';
 import { saveKitchen, theHouse } from '../../../server/actions/kitchen';
 import { pool } from '../../../server/data/database';
 import { readJson } from '../../../server/refusal';

@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 import { holding, rimVolume } from '../../../core/heat/vessel';
-import type { House } from '../../../core/house/house';
+import type { House } from '../../../core/kitchen/house';
 import { FORMS } from '../../../core/pot/kinds/forms';
 import type { RecipeText } from '../../../core/recipe/recipe';
 import { SCHOOL_LITRES, type School, schoolOf } from '../../../core/recipe/schools';

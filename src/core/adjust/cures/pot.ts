@@ -6,7 +6,7 @@ import { massG } from '../../pot/contents/contents';
 import { cook, hardest, heatTo, simmersAt, tenderness } from '../../pot/cook';
 import { LIMITS } from '../../safety/cautions';
 import { RULES } from '../../safety/rules';
-import { saltBalance } from '../../season/salt';
+import { saltBalance } from '../../salt/salt';
 import { holdsDairy } from '../means/thinner';
 import type { Cure } from '../option';
 import type { Case, Cures } from './case';

@@ -8,7 +8,7 @@ import { massG } from '../../pot/contents/contents';
 import { simmersAt } from '../../pot/cook';
 import { foodIn } from '../../pot/kitchen';
 import type { Step } from '../../pot/step';
-import { SALT_PER_SODIUM, saltBalance } from '../../season/salt';
+import { SALT_PER_SODIUM, saltBalance } from '../../salt/salt';
 import type { Measured } from '../measured';
 import type { Wishes } from '../option';
 import { asItIs } from '../trial/pass';

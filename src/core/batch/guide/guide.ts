@@ -6,7 +6,7 @@ import type { Pot } from '../../pot/pot';
 import type { Step } from '../../pot/step';
 import { strain } from '../../pot/steps/strain';
 import { temperingOf, yolkState } from '../../pot/steps/temper';
-import { saltBalance } from '../../season/salt';
+import { saltBalance } from '../../salt/salt';
 import { ROUX_COLOURS, ROUX_STRENGTH, type RouxColour } from '../../thicken/granules';
 import { CUTS } from '../../thicken/puree';
 

@@ -8,7 +8,7 @@ import { planFor } from '../../plan/plan';
 import type { Setup } from '../../plan/solve/simulate';
 import { portionsIn } from '../../pot/contents/portions';
 import type { RecipePortion } from '../../recipe/recipe';
-import { spoken } from '../../say/spoken';
+import { spoken } from '../../text/spoken';
 import { type Finished, finishedBy, HELD, type Held } from './finished';
 
 const house = demoHouse();

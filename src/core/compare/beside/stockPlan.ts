@@ -1,7 +1,7 @@
 import { bandOf, middleOf } from '../../flow/bands';
 import type { Burner } from '../../heat/burner';
 import { holding, type Vessel } from '../../heat/vessel';
-import type { House } from '../../house/house';
+import type { House } from '../../kitchen/house';
 import {
   coversTimes,
   type Making,

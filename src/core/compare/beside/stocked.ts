@@ -9,7 +9,7 @@ import { planFor } from '../../plan/plan';
 import type { Plan, WeighLine } from '../../plan/types';
 import { foodIn } from '../../pot/kitchen';
 import type { Recipe } from '../../recipe/recipe';
-import { SALT_PER_SODIUM } from '../../season/salt';
+import { SALT_PER_SODIUM } from '../../salt/salt';
 import { bringing, type Fit, type Reason } from '../fits';
 import { allergensIn, allergensMoved, type Beside, costOfLines, thickenerBeside } from '../plans';
 import { packsFor, type ShoppingLine } from '../shopping';

@@ -3,7 +3,7 @@ import { bandOf } from '../../flow/bands';
 import { ingredient, isIngredient } from '../../food/catalogue';
 import type { Group } from '../../food/ingredient';
 import { holding, rimVolume } from '../../heat/vessel';
-import type { House } from '../../house/house';
+import type { House } from '../../kitchen/house';
 import { message } from '../../message/message';
 import { simulate } from '../../plan/solve/simulate';
 import { observe } from '../../pot/observe';

@@ -1,6 +1,6 @@
 import { demoHouse, demoIds, demoRecipe } from '../../../../demo/demo';
 import { Recipe } from '../../recipe/recipe';
-import { spoken } from '../../say/spoken';
+import { spoken } from '../../text/spoken';
 import { draftOf, recipeFrom, whenFor } from '../draft/draft';
 import { idFrom } from '../draft/ids';
 import { openFile } from '../openFile';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { AmountText } from '../../recipe/amount';
-import { spoken } from '../../say/spoken';
+import { spoken } from '../../text/spoken';
 import { matches, wordsOf } from './match';
 import { readLine } from './readLine';
 

@@ -1,8 +1,8 @@
 import { type Cooling, cooled, thickSoup } from '../../heat/cool/body';
 import { warmestAt } from '../../heat/cool/course';
 import type { Vessel } from '../../heat/vessel';
-import type { Keeping, Pan, Place } from '../../house/keeping';
-import { USUAL_KEEPING } from '../../house/keeping';
+import type { Keeping, Pan, Place } from '../../kitchen/keeping';
+import { USUAL_KEEPING } from '../../kitchen/keeping';
 import { message } from '../../message/message';
 import { RULES } from '../../safety/rules';
 import { FILM_UNKNOWN, fitted, forecast, type Phase, verdictOf } from './forecast';

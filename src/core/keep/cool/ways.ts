@@ -9,7 +9,7 @@ import {
 } from '../../heat/cool/body';
 import type { Vessel } from '../../heat/vessel';
 import { rimVolume } from '../../heat/vessel';
-import type { Keeping, Place } from '../../house/keeping';
+import type { Keeping, Place } from '../../kitchen/keeping';
 import { type Message, message } from '../../message/message';
 import { Told } from '../../message/told';
 import type { RuleSet } from '../../safety/rules';

@@ -1,6 +1,6 @@
 import { demoHouse } from '../../../../demo/demo';
 import { rulesOf } from '../../safety/rules';
-import { inEnglish } from '../../say/inWords';
+import { inEnglish } from '../../text/inWords';
 import type { KeepEvent } from '../events';
 import { pansTo as cool, line, lotOf, PUT as put, putBy, read, START, WELL as well } from '../testKit';
 import { dateMark } from '../written/dates';

@@ -1,6 +1,6 @@
 import { demoHouse } from '../../../../demo/demo';
 import { type RuleSetId, rulesOf } from '../../safety/rules';
-import { inEnglish } from '../../say/inWords';
+import { inEnglish } from '../../text/inWords';
 import type { KeepEvent } from '../events';
 import type { Lot } from '../lot';
 import { line, lotOf, pansTo as pans, PUT as put, putBy, read, START, WELL as well } from '../testKit';

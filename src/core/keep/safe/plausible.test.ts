@@ -1,5 +1,5 @@
 import { demoHouse } from '../../../../demo/demo';
-import { inEnglish } from '../../say/inWords';
+import { inEnglish } from '../../text/inWords';
 import { line, lotOf, putBy, read, START } from '../testKit';
 import { lotState } from './fold';
 import { askedOfKept } from './plausible';

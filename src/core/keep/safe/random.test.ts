@@ -1,7 +1,7 @@
 import { demoHouse } from '../../../../demo/demo';
 import { seeded } from '../../maths/random';
 import { RULE_SETS, rulesOf } from '../../safety/rules';
-import { inEnglish } from '../../say/inWords';
+import { inEnglish } from '../../text/inWords';
 import type { KeepBody, KeepEvent } from '../events';
 import type { Lot } from '../lot';
 import { dateMark } from '../written/dates';

@@ -2,7 +2,7 @@ import { ingredient } from '../../food/catalogue';
 import type { Composition } from '../../food/composition';
 import { totalOf } from '../../food/composition';
 import type { Vessel } from '../../heat/vessel';
-import type { Pan } from '../../house/keeping';
+import type { Pan } from '../../kitchen/keeping';
 import { type Message, message } from '../../message/message';
 import { term } from '../../message/term';
 import { putInBy } from '../../pot/contents/goesIn';

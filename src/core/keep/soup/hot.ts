@@ -2,7 +2,7 @@ import { type Band, bandOf } from '../../flow/bands';
 import { latentHeat } from '../../heat/steam';
 import { surfaceArea, type Vessel } from '../../heat/vessel';
 import type { Lid } from '../../heat/waterLoss';
-import type { Place } from '../../house/keeping';
+import type { Place } from '../../kitchen/keeping';
 import { bisect } from '../../maths/bisect';
 import type { Message } from '../../message/message';
 import { advance } from '../../pot/advance';

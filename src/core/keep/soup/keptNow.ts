@@ -1,5 +1,5 @@
 import type { Vessel } from '../../heat/vessel';
-import type { House } from '../../house/house';
+import type { House } from '../../kitchen/house';
 import { advance } from '../../pot/advance';
 import { volumeMl } from '../../pot/contents/contents';
 import type { Container } from '../events';

@@ -5,7 +5,7 @@ import type { Allergen } from '../../food/ingredient';
 import { mixtureConductivity } from '../../food/thermal';
 import { type CoolingSoup, thickSoup } from '../../heat/cool/body';
 import type { Vessel } from '../../heat/vessel';
-import type { Pan } from '../../house/keeping';
+import type { Pan } from '../../kitchen/keeping';
 import { advance } from '../../pot/advance';
 import { heatCapacity, metalCapacity, volumeMl } from '../../pot/contents/contents';
 import { allergensOf, costOf, putInBy } from '../../pot/contents/goesIn';

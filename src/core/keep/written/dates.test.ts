@@ -1,6 +1,6 @@
 import { demoHouse } from '../../../../demo/demo';
 import { RULES } from '../../safety/rules';
-import { inEnglish } from '../../say/inWords';
+import { inEnglish } from '../../text/inWords';
 import type { KeepEvent } from '../events';
 import { lotState } from '../safe/fold';
 import { line, lotOf, PUT, pansTo, putBy, read, START, WELL } from '../testKit';

@@ -1,5 +1,5 @@
 import { demoHouse } from '../../../../demo/demo';
-import { inEnglish } from '../../say/inWords';
+import { inEnglish } from '../../text/inWords';
 import type { KeepEvent } from '../events';
 import { lotState } from '../safe/fold';
 import { judge } from '../safe/judged';

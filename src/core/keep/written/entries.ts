@@ -1,5 +1,5 @@
 import type { BatchEvent } from '../../batch/events';
-import type { House } from '../../house/house';
+import type { House } from '../../kitchen/house';
 import { type Message, message } from '../../message/message';
 import { term } from '../../message/term';
 import { takenBack } from '../../record/counting';

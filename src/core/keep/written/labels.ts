@@ -1,5 +1,5 @@
 import type { Allergen } from '../../food/ingredient';
-import type { House } from '../../house/house';
+import type { House } from '../../kitchen/house';
 import { type Message, message } from '../../message/message';
 import type { LotState } from '../lot';
 import type { Deviation } from '../safe/deviation';

@@ -4,7 +4,7 @@ import { volumeOf } from '../../food/thermal';
 import type { Burner } from '../../heat/burner';
 import type { Vessel } from '../../heat/vessel';
 import type { RecipeText } from '../../recipe/recipe';
-import { SALT_PER_SODIUM } from '../../season/salt';
+import { SALT_PER_SODIUM } from '../../salt/salt';
 import { MADE, type Made } from './stocks';
 
 /**

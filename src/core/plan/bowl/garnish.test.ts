@@ -1,7 +1,7 @@
 import { demoHouse, demoRecipe } from '../../../../demo/demo';
 import { ingredient } from '../../food/catalogue';
 import { GARNISHES } from '../../order/changes/garnishes';
-import { inEnglish } from '../../say/inWords';
+import { inEnglish } from '../../text/inWords';
 import { planFor } from '../plan';
 import { garnishOf } from './garnish';
 import { garnishHow } from './garnishWords';

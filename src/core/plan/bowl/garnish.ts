@@ -9,7 +9,7 @@ import { heatCapacity, massG, metalCapacity } from '../../pot/contents/contents'
 import { asBought } from '../../pot/contents/goesIn';
 import { foodIn, type Kitchen } from '../../pot/kitchen';
 import { LIMITS } from '../../safety/cautions';
-import { SALT_PER_SODIUM } from '../../season/salt';
+import { SALT_PER_SODIUM } from '../../salt/salt';
 import { roundToScale } from '../../units/shown/round';
 import type { Plan } from '../types';
 

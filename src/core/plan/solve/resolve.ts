@@ -7,7 +7,7 @@ import type { Pot } from '../../pot/pot';
 import type { Portion, Step } from '../../pot/step';
 import type { Amount, Fraction } from '../../recipe/amount';
 import type { RecipePortion, RecipeStep } from '../../recipe/recipe';
-import { saltBalance } from '../../season/salt';
+import { saltBalance } from '../../salt/salt';
 import { fatPerFlour } from '../../thicken/equalParts';
 import { CREAM_FOR_YOLK, METHOD_RULES } from '../../thicken/methods';
 import { pureeStrength } from '../../thicken/puree';

@@ -1,6 +1,6 @@
-import { inEnglish } from '../../say/inWords';
 import { holds } from '../../schedule/problem';
 import { schedule, scheduled } from '../../schedule/schedule';
+import { inEnglish } from '../../text/inWords';
 import { boardOf } from '../board';
 import { batchesOf, type Service } from '../service';
 import { HOUSE, here, RECIPES, service, soup } from '../testKit';

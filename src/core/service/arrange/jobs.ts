@@ -1,5 +1,5 @@
 import { rimVolume } from '../../heat/vessel';
-import type { House } from '../../house/house';
+import type { House } from '../../kitchen/house';
 import { some } from '../../maths/some';
 import type { JobShop, Placement, Task } from '../../schedule/problem';
 import { type BoardPlace, batchesOf, orderOf, type Service, type ServiceBatch } from '../service';

@@ -1,4 +1,4 @@
-import type { House } from '../../house/house';
+import type { House } from '../../kitchen/house';
 import type { Mode, Resource, ResourceUse } from '../../schedule/problem';
 import { type BoardPlace, type Service, type ServiceBatch, TOOLS, type Tool } from '../service';
 import { handsOf, type Timetable, toolIn } from '../timetable';

@@ -1,4 +1,4 @@
-import type { House } from '../../house/house';
+import type { House } from '../../kitchen/house';
 import { feasible } from '../../schedule/schedule';
 import { batchesOf, type Service, type ServiceBatch, type Soup } from '../service';
 import { Timetables } from '../timetables';

@@ -1,4 +1,4 @@
-import { inEnglish } from '../../say/inWords';
+import { inEnglish } from '../../text/inWords';
 import type { Mend } from '../arrange/mend';
 import { leastFirst, type Relief } from '../arrange/relief';
 import type { Clash } from '../board';

@@ -1,11 +1,11 @@
 import { isIngredient } from '../../../core/food/catalogue';
 import { panHolds } from '../../../core/heat/cool/body';
 import { rimVolume } from '../../../core/heat/vessel';
-import type { House } from '../../../core/house/house';
 import type { Container, KeepEvent } from '../../../core/keep/events';
 import { happened, type Lot, type LotState, placeOf } from '../../../core/keep/lot';
 import { probeStanding } from '../../../core/keep/probes';
 import { rulesIn } from '../../../core/keep/standing';
+import type { House } from '../../../core/kitchen/house';
 import { message } from '../../../core/message/message';
 import { DAY_MS } from '../../../core/units/moment';
 import { cannot, unknown } from '../../refusal';

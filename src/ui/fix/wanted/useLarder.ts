@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import { keptIn } from '../../../core/adjust/larder';
-import type { House } from '../../../core/house/house';
+import type { House } from '../../../core/kitchen/house';
 
 const AWAY = 'panache.not-to-hand';
 

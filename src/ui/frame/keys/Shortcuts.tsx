@@ -2,9 +2,9 @@
 
 import { useRouter } from 'next/navigation';
 import { createContext, type ReactNode, Suspense, useContext, useEffect, useRef, useState } from 'react';
+import { PUT_BACK } from '../../device/undo/putBack';
+import { redoLast, undoLast } from '../../device/undo/undo';
 import { lazily } from '../../shared/lazily';
-import { PUT_BACK } from '../../station/undo/putBack';
-import { redoLast, undoLast } from '../../station/undo/undo';
 import { canKey, doKey, type KeyId, keyReader, onKey, undoKey } from './keys';
 
 /** Loaded when first asked for. */

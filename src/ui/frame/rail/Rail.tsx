@@ -8,14 +8,14 @@ import type { Timer } from '../../../core/batch/state';
 import type { Ticket } from '../../../core/batch/ticket';
 import { countdown } from '../../../core/units/clock';
 import { duration } from '../../../core/units/shown/format';
+import { measureClock, timed, useClockOff } from '../../device/line/clock';
+import { headIn, keepHead } from '../../device/line/heads';
+import { useLine, useNews } from '../../device/line/live';
+import { useRing } from '../../device/ring';
+import { moveTickets, tellTickets, useTickets } from '../../device/tickets';
+import { useNow } from '../../device/useNow';
 import { useSay } from '../../shared/hooks/useSay';
 import { insisting } from '../../shared/lazily';
-import { measureClock, timed, useClockOff } from '../../station/line/clock';
-import { headIn, keepHead } from '../../station/line/heads';
-import { useLine, useNews } from '../../station/line/live';
-import { useRing } from '../../station/ring';
-import { moveTickets, tellTickets, useTickets } from '../../station/tickets';
-import { useNow } from '../../station/useNow';
 import { TicketLink } from './TicketLink';
 import { UndoButton } from './UndoButton';
 import { urgentFirst } from './urgent';
@@ -165,7 +165,7 @@ function useFits() {
   return { row, fits };
 }
 
-const theOutbox = () => insisting(() => import('../../station/outbox'));
+const theOutbox = () => insisting(() => import('../../device/outbox'));
 
 /** A timer past its time: it counts on until a knuckle stops it. */
 function Ringing({ timer, batch, now }: { timer: Timer; batch: string; now: number }) {

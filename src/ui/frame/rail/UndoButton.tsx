@@ -2,8 +2,8 @@
 
 import { Redo2, Undo2 } from 'lucide-react';
 import { useSyncExternalStore } from 'react';
+import { NOTHING_DONE, onUndo, redoLast, undoLast, undoState } from '../../device/undo/undo';
 import { useSay } from '../../shared/hooks/useSay';
-import { NOTHING_DONE, onUndo, redoLast, undoLast, undoState } from '../../station/undo/undo';
 
 /** Takes back the last thing done on this station, on every view; and does it again where that was the slip. */
 export function UndoButton() {

@@ -3,11 +3,11 @@
 import { clsx } from 'clsx';
 import { Check, Eye, TriangleAlert } from 'lucide-react';
 import { Suspense, useEffect, useMemo, useState } from 'react';
-import type { House } from '../../../core/house/house';
 import { type CoolingWay, rankedWays } from '../../../core/keep/cool/ways';
 import { JUST, type LotState } from '../../../core/keep/lot';
 import { limitsNow } from '../../../core/keep/safe/judged';
 import { type Alarm, alarmRead, nextReading, rulesIn } from '../../../core/keep/standing';
+import type { House } from '../../../core/kitchen/house';
 import { type Message, message } from '../../../core/message/message';
 import type { Limit, LimitAnswer } from '../../../core/safety/course';
 import { timeOfDay } from '../../../core/units/clock';

@@ -1,7 +1,7 @@
 'use client';
 
-import type { House } from '../../../core/house/house';
 import type { LotState } from '../../../core/keep/lot';
+import type { House } from '../../../core/kitchen/house';
 import { useSay } from '../../shared/hooks/useSay';
 
 /** What it stands in, drawn to scale from the side with the soup in it. */

@@ -1,9 +1,9 @@
 'use client';
 
 import { clsx } from 'clsx';
-import type { House } from '../../../core/house/house';
 import type { CoolingWay, Tried } from '../../../core/keep/cool/ways';
 import { SURE_ENOUGH } from '../../../core/keep/cool/ways';
+import type { House } from '../../../core/kitchen/house';
 import { same } from '../../../core/maths/same';
 import { timeOfDay } from '../../../core/units/clock';
 import { useSay } from '../../shared/hooks/useSay';

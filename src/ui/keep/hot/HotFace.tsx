@@ -2,10 +2,10 @@
 
 import { Suspense, useEffect, useState } from 'react';
 import { BANDS } from '../../../core/flow/bands';
-import type { House } from '../../../core/house/house';
 import type { KeepBody } from '../../../core/keep/events';
 import type { Lot, LotState } from '../../../core/keep/lot';
 import { nextReading, rulesIn, underLimit } from '../../../core/keep/standing';
+import type { House } from '../../../core/kitchen/house';
 import { term } from '../../../core/message/term';
 import { timeOfDay } from '../../../core/units/clock';
 import { exactDegrees } from '../../../core/units/shown/show';

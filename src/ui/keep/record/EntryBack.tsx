@@ -4,10 +4,10 @@ import { v4 as uuid } from 'uuid';
 import type { Entry } from '../../../core/keep/written/entries';
 import { dayAndTime } from '../../../core/units/clock';
 import { typedNumber } from '../../../core/units/typed/parse';
+import { tap, tapKeep } from '../../device/outbox';
 import { useSay } from '../../shared/hooks/useSay';
 import { useUnits } from '../../shared/hooks/useUnits';
 import { TakeBack } from '../../shared/TakeBack';
-import { tap, tapKeep } from '../../station/outbox';
 
 /** A line of the record taken back, or its temperature put right at its old time: in the record it stands in. */
 export function EntryBack({ entry, onClose }: { entry: Entry; onClose: () => void }) {

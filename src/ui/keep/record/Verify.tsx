@@ -2,11 +2,11 @@ import { ShieldCheck, ShieldX } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { findingWords, type NamedFinding } from '../../../core/record/findingWords';
 import { type ChainFollowed, together } from '../../../core/record/followed';
+import { ask, problemWords } from '../../device/line/api';
+import { headsKept } from '../../device/line/heads';
 import { Progress } from '../../shared/draw/Progress';
 import { useSay } from '../../shared/hooks/useSay';
 import { BUTTON } from '../../shared/styles';
-import { ask, problemWords } from '../../station/line/api';
-import { headsKept } from '../../station/line/heads';
 
 /** Lines asked for at once: a second or so, after which whoever waits sees how far it is. */
 const AT_A_TIME = 10_000;

@@ -2,9 +2,9 @@
 
 import { TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
-import type { House } from '../../../core/house/house';
 import type { Deviation, DeviationKind } from '../../../core/keep/safe/deviation';
 import { rulesIn } from '../../../core/keep/standing';
+import type { House } from '../../../core/kitchen/house';
 import { type Message, message } from '../../../core/message/message';
 import type { RuleSet, Sourced } from '../../../core/safety/rules';
 import { Field } from '../../shared/form/Field';

@@ -1,9 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import type { House } from '../../../core/house/house';
 import type { KeepBody } from '../../../core/keep/events';
 import type { LotState } from '../../../core/keep/lot';
+import type { House } from '../../../core/kitchen/house';
 import { message } from '../../../core/message/message';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { Pick, Tick } from '../../shared/form/Field';

@@ -2,10 +2,10 @@
 
 import { useState } from 'react';
 import { panHolds } from '../../../core/heat/cool/body';
-import type { House } from '../../../core/house/house';
-import type { PlaceKind } from '../../../core/house/keeping';
 import type { Container } from '../../../core/keep/events';
 import type { LotState } from '../../../core/keep/lot';
+import type { House } from '../../../core/kitchen/house';
+import type { PlaceKind } from '../../../core/kitchen/keeping';
 import { message } from '../../../core/message/message';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick } from '../../shared/form/Field';

@@ -3,10 +3,10 @@
 import type { KeepBody, KeepEvent } from '../../../core/keep/events';
 import type { LotState } from '../../../core/keep/lot';
 import { probeStanding } from '../../../core/keep/probes';
+import { type Devices, standingOf } from '../../device/devices';
 import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON } from '../../shared/styles';
-import { type Devices, standingOf } from '../../station/devices';
 
 type Props = {
   readonly state: LotState;

@@ -1,12 +1,13 @@
 'use client';
 
 import { useState } from 'react';
-import type { House } from '../../../core/house/house';
 import type { KeepBody, KeepEvent } from '../../../core/keep/events';
 import { probeStanding, shouldShow } from '../../../core/keep/probes';
+import type { House } from '../../../core/kitchen/house';
 import { message } from '../../../core/message/message';
 import { dayAndTime } from '../../../core/units/clock';
 import { typedNumber } from '../../../core/units/typed/parse';
+import { type Devices, standingOf } from '../../device/devices';
 import { Field, Pick } from '../../shared/form/Field';
 import { Form } from '../../shared/form/Form';
 import { MetricField } from '../../shared/form/MetricField';
@@ -14,7 +15,6 @@ import { Segments } from '../../shared/form/Segments';
 import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON, PRIMARY } from '../../shared/styles';
-import { type Devices, standingOf } from '../../station/devices';
 
 type Props = {
   readonly house: House;

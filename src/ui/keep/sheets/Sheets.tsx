@@ -2,16 +2,16 @@
 
 import { Suspense } from 'react';
 import { v4 as uuid } from 'uuid';
-import type { House } from '../../../core/house/house';
-import type { PlaceKind } from '../../../core/house/keeping';
 import type { KeepBody, KeepBodyOf, KeepEvent } from '../../../core/keep/events';
 import type { Lot, LotState } from '../../../core/keep/lot';
 import { rulesIn } from '../../../core/keep/standing';
 import { dateMark } from '../../../core/keep/written/dates';
+import type { House } from '../../../core/kitchen/house';
+import type { PlaceKind } from '../../../core/kitchen/keeping';
 import { same } from '../../../core/maths/same';
+import type { Devices } from '../../device/devices';
 import { useSay } from '../../shared/hooks/useSay';
 import { lazily } from '../../shared/lazily';
-import type { Devices } from '../../station/devices';
 import type { CoolingAnswers, KeeperHere } from '../useKeeper';
 import type { ProbeNow } from '../useProbe';
 import { partOf } from './parting';

@@ -2,9 +2,9 @@
 
 import { useState } from 'react';
 import { panHolds } from '../../../core/heat/cool/body';
-import type { House } from '../../../core/house/house';
 import type { CoolingWay } from '../../../core/keep/cool/ways';
 import type { Lot, LotState } from '../../../core/keep/lot';
+import type { House } from '../../../core/kitchen/house';
 import { message } from '../../../core/message/message';
 import { timeOfDay } from '../../../core/units/clock';
 import { typedNumber } from '../../../core/units/typed/parse';

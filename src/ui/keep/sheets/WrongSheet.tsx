@@ -1,9 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import type { House } from '../../../core/house/house';
 import type { KeepBody, WhyThrown } from '../../../core/keep/events';
 import type { LotState } from '../../../core/keep/lot';
+import type { House } from '../../../core/kitchen/house';
 import { type Message, message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';
 import { typedNumber } from '../../../core/units/typed/parse';

@@ -4,19 +4,19 @@ import { useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import { ALLERGENS } from '../../../core/food/ingredient';
 import { panHolds } from '../../../core/heat/cool/body';
-import type { House } from '../../../core/house/house';
 import type { KeepBody, KeptKind } from '../../../core/keep/events';
+import type { House } from '../../../core/kitchen/house';
 import { message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';
 import { dayOf } from '../../../core/units/clock';
 import { typedNumber } from '../../../core/units/typed/parse';
+import { kitchenNow } from '../../device/line/clock';
 import { Field, Pick, Tick } from '../../shared/form/Field';
 import { Form } from '../../shared/form/Form';
 import { MetricField } from '../../shared/form/MetricField';
 import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
 import { PRIMARY } from '../../shared/styles';
-import { kitchenNow } from '../../station/line/clock';
 
 const KINDS: readonly KeptKind[] = ['stock', 'purée', 'roux', 'kneaded butter', 'soup', 'other'];
 

@@ -2,10 +2,10 @@
 
 import { useState } from 'react';
 import { rimVolume } from '../../../core/heat/vessel';
-import type { House } from '../../../core/house/house';
 import type { KeepBody } from '../../../core/keep/events';
 import type { Lot, LotState } from '../../../core/keep/lot';
 import { rulesIn } from '../../../core/keep/standing';
+import type { House } from '../../../core/kitchen/house';
 import { mPas } from '../../../core/units/shown/format';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick } from '../../shared/form/Field';

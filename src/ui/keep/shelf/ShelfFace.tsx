@@ -2,10 +2,10 @@
 
 import { clsx } from 'clsx';
 import { TriangleAlert } from 'lucide-react';
-import type { House } from '../../../core/house/house';
 import type { LotState } from '../../../core/keep/lot';
 import { rulesIn } from '../../../core/keep/standing';
 import { type DateMark, dateMark, dateWords } from '../../../core/keep/written/dates';
+import type { House } from '../../../core/kitchen/house';
 import { term } from '../../../core/message/term';
 import type { RuleSet } from '../../../core/safety/rules';
 import { shortDay } from '../../../core/service/words/dayWords';

@@ -2,10 +2,10 @@
 
 import { clsx } from 'clsx';
 import { ArrowRightLeft, Flame, Minus, Plus, Snowflake, Trash2 } from 'lucide-react';
-import type { House } from '../../../core/house/house';
 import type { Lot, LotState } from '../../../core/keep/lot';
 import { rulesIn } from '../../../core/keep/standing';
 import { dateMark, dateWords } from '../../../core/keep/written/dates';
+import type { House } from '../../../core/kitchen/house';
 import { term } from '../../../core/message/term';
 import { dayAndTime } from '../../../core/units/clock';
 import { useSay } from '../../shared/hooks/useSay';

@@ -1,6 +1,6 @@
 import { demoKitchen } from '../../../../demo/demo';
-import { KitchenFile } from '../../../core/house/kitchenFile';
-import { inEnglish } from '../../../core/say/inWords';
+import { KitchenFile } from '../../../core/kitchen/kitchenFile';
+import { inEnglish } from '../../../core/text/inWords';
 import { issueWords } from '../../../core/words/issueWords';
 import { inUnits, kitchenFieldOf, kitchenForm, kitchenOf } from './form';
 

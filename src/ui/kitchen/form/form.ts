@@ -1,5 +1,5 @@
-import type { KitchenFile } from '../../../core/house/kitchenFile';
-import { SALT_PER_SODIUM } from '../../../core/season/salt';
+import type { KitchenFile } from '../../../core/kitchen/kitchenFile';
+import { SALT_PER_SODIUM } from '../../../core/salt/salt';
 import { type ReadUnit, retyped, unitsFor } from '../../../core/units/shown/here';
 import { type AsTyped, idFor, numberIn, numberOrText, text, textIn } from './formNumbers';
 import { type KeepingForm, keepingForm, keepingOf } from './keepingForm';

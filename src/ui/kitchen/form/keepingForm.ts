@@ -1,4 +1,4 @@
-import type { KitchenFile } from '../../../core/house/kitchenFile';
+import type { KitchenFile } from '../../../core/kitchen/kitchenFile';
 import type { UnitHere } from '../../../core/units/shown/here';
 import { type AsTyped, idFor, numberIn, numberOrText, text, textIn } from './formNumbers';
 

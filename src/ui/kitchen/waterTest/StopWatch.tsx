@@ -1,8 +1,8 @@
 import { Timer } from 'lucide-react';
 import { countdown } from '../../../core/units/clock';
+import { kitchenNow } from '../../device/line/clock';
 import { useSay } from '../../shared/hooks/useSay';
 import { BUTTON, PRIMARY } from '../../shared/styles';
-import { kitchenNow } from '../../station/line/clock';
 
 type Props = {
   /** When it was started; null while it stands. */

@@ -1,4 +1,4 @@
-import type { House } from '../../../core/house/house';
+import type { House } from '../../../core/kitchen/house';
 import type { WaterTested } from '../../../core/learn/waterTest';
 import { spaced } from '../../../core/units/shown/format';
 import { useSay } from '../../shared/hooks/useSay';

@@ -3,7 +3,7 @@
 import { CircleX } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { ingredient } from '../../../core/food/catalogue';
-import type { House } from '../../../core/house/house';
+import type { House } from '../../../core/kitchen/house';
 import { message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';
 import { ORDER_BOUNDS } from '../../../core/order/bounds';

@@ -1,7 +1,7 @@
 'use client';
 
 import { Suspense, useState } from 'react';
-import type { House } from '../../../core/house/house';
+import type { House } from '../../../core/kitchen/house';
 import { message } from '../../../core/message/message';
 import type { TimedOrder } from '../../../core/order/order';
 import type { Plan } from '../../../core/plan/types';

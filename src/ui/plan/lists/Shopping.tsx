@@ -3,7 +3,7 @@
 import { rescuedFrom } from '../../../core/compare/rescued';
 import { STATIONS, shoppingFor } from '../../../core/compare/shopping';
 import { ingredient } from '../../../core/food/catalogue';
-import type { House } from '../../../core/house/house';
+import type { House } from '../../../core/kitchen/house';
 import { term } from '../../../core/message/term';
 import type { TimedOrder } from '../../../core/order/order';
 import { garnishOf } from '../../../core/plan/bowl/garnish';

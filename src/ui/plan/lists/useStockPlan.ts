@@ -2,7 +2,7 @@
 
 import { useDeferredValue, useMemo } from 'react';
 import { type StockPlan, stockPlanFor } from '../../../core/compare/beside/stockPlan';
-import type { House } from '../../../core/house/house';
+import type { House } from '../../../core/kitchen/house';
 import type { TimedOrder } from '../../../core/order/order';
 import type { Plan } from '../../../core/plan/types';
 

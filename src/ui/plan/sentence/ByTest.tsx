@@ -5,7 +5,7 @@ import { LADDER_RANGE } from '../../../core/flow/bands';
 import { type FlowTest, type Placed, TEST_ERROR } from '../../../core/flow/readings/reading';
 import { placeAlone } from '../../../core/flow/readings/repeated';
 import { BOWL_CELSIUS } from '../../../core/flow/viscosity';
-import type { HouseFunnel } from '../../../core/house/house';
+import type { HouseFunnel } from '../../../core/kitchen/house';
 import { isMessage, type Message, message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';
 import { Told } from '../../../core/message/told';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import type { House } from '../../../core/house/house';
+import type { House } from '../../../core/kitchen/house';
 import { message } from '../../../core/message/message';
 import { ORDER_BOUNDS } from '../../../core/order/bounds';
 import { makingOf } from '../../../core/order/changes/makings';

@@ -1,7 +1,7 @@
 'use client';
 
 import { type RefObject, useState } from 'react';
-import type { House } from '../../../core/house/house';
+import type { House } from '../../../core/kitchen/house';
 import type { Aim, TimedOrder } from '../../../core/order/order';
 import type { Setup } from '../../../core/plan/solve/simulate';
 import type { Recipe } from '../../../core/recipe/recipe';

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import type { Stocked } from '../../../core/compare/beside/stocked';
 import { ingredient } from '../../../core/food/catalogue';
-import type { House } from '../../../core/house/house';
+import type { House } from '../../../core/kitchen/house';
 import { message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';
 import { type Making, makingOf, strengthOf } from '../../../core/order/changes/makings';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { House } from '../../../core/house/house';
+import type { House } from '../../../core/kitchen/house';
 import type { RecipeText } from '../../../core/recipe/recipe';
 import { useSay } from '../../shared/hooks/useSay';
 import { handedOver } from '../handOver';

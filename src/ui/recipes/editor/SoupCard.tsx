@@ -2,7 +2,7 @@
 
 import { useFormContext, useWatch } from 'react-hook-form';
 import { BANDS } from '../../../core/flow/bands';
-import type { House } from '../../../core/house/house';
+import type { House } from '../../../core/kitchen/house';
 import { message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';
 import type { RecipeText } from '../../../core/recipe/recipe';

@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Foresight } from '../../../core/plan/foresee';
 import type { RecipeText } from '../../../core/recipe/recipe';
-import { ask } from '../../station/line/api';
+import { ask } from '../../device/line/api';
 
 /** Typing has to rest this long, ms. */
 const REST = 200;

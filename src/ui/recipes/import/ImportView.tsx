@@ -3,12 +3,12 @@
 import { useRouter } from 'next/navigation';
 import { type DragEvent, Suspense, useState } from 'react';
 import type { RecipeDraft } from '../../../core/formats/draft/draft';
+import { ask, problemWords, type ToldProblem } from '../../device/line/api';
 import { FileButton } from '../../shared/form/FileButton';
 import { useSay } from '../../shared/hooks/useSay';
 import { Link } from '../../shared/Link';
 import { lazily } from '../../shared/lazily';
 import { BUTTON, FIELD, PRIMARY } from '../../shared/styles';
-import { ask, problemWords, type ToldProblem } from '../../station/line/api';
 import { handOver } from '../handOver';
 
 /** Loaded once there is something to look at. */

@@ -9,11 +9,11 @@ import { ingredient, isIngredient } from '../../../core/food/catalogue';
 import { type RecipeDraft, whenFor } from '../../../core/formats/draft/draft';
 import { WHENS } from '../../../core/formats/draft/draftSteps';
 import { term } from '../../../core/message/term';
+import { ask, problemWords, type ToldProblem } from '../../device/line/api';
 import { Field, Pick, Tick } from '../../shared/form/Field';
 import { IngredientField } from '../../shared/form/IngredientField';
 import { useSay } from '../../shared/hooks/useSay';
 import { BUTTON, PRIMARY } from '../../shared/styles';
-import { ask, problemWords, type ToldProblem } from '../../station/line/api';
 import { handOver } from '../handOver';
 import { amountProblem, ingredientProblem, type Line } from './line';
 

@@ -9,7 +9,7 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { type KeyboardEvent, useRef, useState } from 'react';
-import type { House } from '../../../core/house/house';
+import type { House } from '../../../core/kitchen/house';
 import type { Bar, Board } from '../../../core/service/board';
 import { type BoardPlace, clockOf, type Service } from '../../../core/service/service';
 import { useSay } from '../../shared/hooks/useSay';

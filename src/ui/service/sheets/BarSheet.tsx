@@ -1,7 +1,7 @@
 'use client';
 
 import { Flame, Pin, PinOff } from 'lucide-react';
-import type { House } from '../../../core/house/house';
+import type { House } from '../../../core/kitchen/house';
 import { warningLine } from '../../../core/plan/warningWords';
 import type { Bar } from '../../../core/service/board';
 import { type BoardPlace, clockOf } from '../../../core/service/service';

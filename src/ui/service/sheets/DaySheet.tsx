@@ -9,13 +9,13 @@ import type { Message } from '../../../core/message/message';
 import { isDay } from '../../../core/service/bounds';
 import { copied, dayAfter, type Service } from '../../../core/service/service';
 import { shortDay } from '../../../core/service/words/dayWords';
+import { ask, problemWords } from '../../device/line/api';
+import { readRole } from '../../device/useRole';
 import { Field } from '../../shared/form/Field';
 import { useSay } from '../../shared/hooks/useSay';
 import { Link } from '../../shared/Link';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON } from '../../shared/styles';
-import { ask, problemWords } from '../../station/line/api';
-import { readRole } from '../../station/useRole';
 import { MenuPart } from './MenuPart';
 
 type Props = {

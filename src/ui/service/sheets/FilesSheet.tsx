@@ -7,12 +7,12 @@ import type { Message } from '../../../core/message/message';
 import type { OpenedService } from '../../../core/service/openService';
 import { clockOf, copied, type Service } from '../../../core/service/service';
 import { shortDay } from '../../../core/service/words/dayWords';
+import { ask, problemWords } from '../../device/line/api';
+import { readRole } from '../../device/useRole';
 import { FileButton } from '../../shared/form/FileButton';
 import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON } from '../../shared/styles';
-import { ask, problemWords } from '../../station/line/api';
-import { readRole } from '../../station/useRole';
 
 type Props = {
   readonly service: Service;

@@ -6,10 +6,10 @@ import type { DayOpened } from '../../../contract/services';
 import type { Message } from '../../../core/message/message';
 import { MOST_WEEKS } from '../../../core/service/bounds';
 import { dayAfter, type Service, weekdayOf } from '../../../core/service/service';
+import { ask, problemWords } from '../../device/line/api';
+import { readRole } from '../../device/useRole';
 import { useSay } from '../../shared/hooks/useSay';
 import { BUTTON } from '../../shared/styles';
-import { ask, problemWords } from '../../station/line/api';
-import { readRole } from '../../station/useRole';
 import { Whole } from './HouseSheet';
 
 type Props = {

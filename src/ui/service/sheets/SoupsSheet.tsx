@@ -6,13 +6,13 @@ import { middleOf } from '../../../core/flow/bands';
 import type { Recipe } from '../../../core/recipe/recipe';
 import { MOST_SOUPS } from '../../../core/service/bounds';
 import { freeSoupId, type Service, type Soup, withCovers } from '../../../core/service/service';
+import { ask } from '../../device/line/api';
 import type { Shelf } from '../../order/stores';
 import type { OnShelf } from '../../order/useShelf';
 import { Pick } from '../../shared/form/Field';
 import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON } from '../../shared/styles';
-import { ask } from '../../station/line/api';
 import { Whole } from './HouseSheet';
 import { SoupForm } from './SoupForm';
 

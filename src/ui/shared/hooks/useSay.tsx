@@ -2,8 +2,8 @@
 
 import { Children, type ReactNode, useMemo } from 'react';
 import type { Message, Value } from '../../../core/message/message';
-import { formatOf } from '../../../core/say/catalogue';
-import { inWords, isFigure, type Reader, valuesIn, type Words, wordsFor } from '../../../core/say/inWords';
+import { formatOf } from '../../../core/text/catalogue';
+import { inWords, isFigure, type Reader, valuesIn, type Words, wordsFor } from '../../../core/text/inWords';
 import { useShow } from './useShow';
 
 /** What stands in the braces of a message with parts set apart: also things drawn, and what wraps a `<tag>`. */

@@ -1,7 +1,7 @@
 'use client';
 
 import { createContext, type ReactNode, useContext } from 'react';
-import type { Reader } from '../../../core/say/inWords';
+import type { Reader } from '../../../core/text/inWords';
 import { METRIC } from '../../../core/units/shown/show';
 
 const Shown = createContext<Reader>(METRIC);

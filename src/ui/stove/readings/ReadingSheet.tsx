@@ -7,12 +7,12 @@ import { type Message, message } from '../../../core/message/message';
 import { massG } from '../../../core/pot/contents/contents';
 import { degrees, type Show } from '../../../core/units/shown/show';
 import { toCelsius, toFahrenheit } from '../../../core/units/temperature';
+import type { Going } from '../../device/useFollow';
 import { NumberEntry, nearby } from '../../shared/form/NumberEntry';
 import { Segments } from '../../shared/form/Segments';
 import { useSay } from '../../shared/hooks/useSay';
 import { useUnits } from '../../shared/hooks/useUnits';
 import { Sheet } from '../../shared/Sheet';
-import type { Going } from '../../station/useFollow';
 import { PickOne } from './Pick';
 import { PutIn } from './PutIn';
 

@@ -1,4 +1,4 @@
-import type { House } from '../../../../core/house/house';
+import type { House } from '../../../../core/kitchen/house';
 import { FORMS } from '../../../../core/pot/kinds/forms';
 import type { StepKind } from '../../../../core/pot/kinds/names';
 import type { RecipeText } from '../../../../core/recipe/recipe';

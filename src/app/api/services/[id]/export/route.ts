@@ -1,4 +1,4 @@
-import { wordsFor } from '../../../../../core/say/inWords';
+import { wordsFor } from '../../../../../core/text/inWords';
 import { theService } from '../../../../../server/actions/services';
 import { pool } from '../../../../../server/data/database';
 import { serviceCsv, serviceIcs } from '../../../../../server/exports/serviceFiles';

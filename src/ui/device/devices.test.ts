@@ -1,4 +1,4 @@
-import { spoken } from '../../core/say/spoken';
+import { spoken } from '../../core/text/spoken';
 import { heardOf, NO_DEVICES, STALE, standingOf } from './devices';
 
 const LISTED = heardOf(

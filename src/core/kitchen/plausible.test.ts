@@ -1,5 +1,5 @@
 import { demoKitchen } from '../../../demo/demo';
-import { inEnglish } from '../say/inWords';
+import { inEnglish } from '../text/inWords';
 import { KitchenFile } from './kitchenFile';
 import { askedOfKitchen } from './plausible';
 

@@ -112,8 +112,7 @@ export async function askAsItGoes<R extends RouteName>(
       for (const line of lines) {
         const told = JSON.parse(line) as Line<AnswerOf<R>>;
         if ('share' in told) onShare(told.share);
-        else
-          return told.status < 400 ? { ok: true, body: told.body } : refused(told.status, told.body);
+        else return told.status < 400 ? { ok: true, body: told.body } : refused(told.status, told.body);
       }
     }
     return UNREACHED;

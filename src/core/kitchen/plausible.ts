@@ -1,6 +1,6 @@
 import type { BurnerKind } from '../heat/burner';
 import { type Message, message } from '../message/message';
-import { SALT_PER_SODIUM } from '../season/salt';
+import { SALT_PER_SODIUM } from '../salt/salt';
 import type { PlaceKind } from './keeping';
 import type { KitchenFile } from './kitchenFile';
 
