@@ -176,14 +176,14 @@ test('a recipe is edited beside what it comes to, reordered by mouse and by keys
   await expect(litres).toContainText('2.0 L');
 
   // An impossible amount is said where it stands, and stays as typed.
-  await page.getByLabel('Amount of heavy cream, 36 %').fill('two glugs');
+  await page.getByLabel('Amount of heavy cream, 36 %').fill('two shakes');
   await expect(page.getByText('One thing to mend')).toBeVisible();
-  await page.getByRole('button', { name: /amount: “two glugs” is not an amount/ }).click();
+  await page.getByRole('button', { name: /amount: “two shakes” is not an amount/ }).click();
   await expect(page.getByLabel('Amount of heavy cream, 36 %')).toBeFocused();
   await expect(page.getByLabel('Amount of heavy cream, 36 %')).toHaveAttribute('aria-invalid', 'true');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'Not saved' })).toBeVisible();
-  await expect(page.getByLabel('Amount of heavy cream, 36 %')).toHaveValue('two glugs');
+  await expect(page.getByLabel('Amount of heavy cream, 36 %')).toHaveValue('two shakes');
   await page.getByLabel('Amount of heavy cream, 36 %').fill('1 1/2 cups');
   await cream.getByRole('button', { expanded: true }).click();
 

@@ -220,7 +220,7 @@ test('and what bad input is told: by the editor, the kitchen, a file and the lin
   // What was typed, and names of fields and kinds as they stand in a file, are the same in every language.
   const own = [
     ...(await ownWords(page)),
-    ...['two glugs', 'oops', 'stardust', 'chopped tomatoes', 'olive oil', 'Soup', 'can '],
+    ...['two shakes', 'oops', 'stardust', 'chopped tomatoes', 'olive oil', 'Soup', 'can '],
     ...['yieldLitres', 'recipeIngredient', 'school', 'name', 'band', 'home', 'steps'],
     ...['Thin, Light, Coating, Hearty, Stiff', '"format"', '"id"'],
   ];
@@ -237,7 +237,7 @@ test('and what bad input is told: by the editor, the kitchen, a file and the lin
     .getByLabel(say('Minutes, min'))
     .or(page.getByLabel(say('{field}, {unit}', { field: { text: 'Minutes' }, unit: 'min' })))
     .first()
-    .fill('two glugs');
+    .fill('two shakes');
   await page.waitForTimeout(2500);
   expect.soft(await untranslated(page, own), 'the editor').toEqual([]);
 

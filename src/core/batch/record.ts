@@ -4,7 +4,7 @@ import { KitchenFile, ProductSchema } from '../kitchen/kitchenFile';
 import { MessageSchema } from '../message/schema';
 import { FACTORS, type Factor } from '../pot/kitchen';
 import { Step } from '../pot/step';
-import { GOALS } from '../recipe/amount';
+import { GOALS } from '../recipe/amountOf';
 import { BurnerSchema, VesselSchema } from '../recipe/recipe';
 import type { PutAway } from '../record/awayWords';
 import type { BatchEvent } from './events';

@@ -32,7 +32,7 @@ const PIECE_G: Readonly<Record<string, number>> = {
   'chestnut-mushroom': 20,
   pear: 180,
   apple: 170,
-  sweetcorn: 100,
+  sweetcorn: 270,
   'egg-yolk': 18,
   'egg-yolk-pasteurised': 18,
   'whole-egg': 50,
@@ -42,7 +42,8 @@ const PIECE_G: Readonly<Record<string, number>> = {
   scallop: 25,
   'large-shrimp': 15,
   'small-shrimp': 3,
-  oyster: 12,
+  oyster: 100,
+  'lemon-juice': 45,
 };
 
 /** What a loose measure holds, g, by its word and, where it matters, by what is in it. Common practice, no source. */
@@ -62,7 +63,29 @@ const LOOSE_G: Readonly<Record<string, number>> = {
   ear: 100,
   head: 350,
   leaf: 0.2,
+  glug: 15,
+  splash: 10,
+  drizzle: 5,
+  squeeze: 5,
+  grind: 0.1,
+  cube: 10,
+  fillet: 150,
+  can: 400,
+  jar: 300,
+  carton: 1000,
+  packet: 250,
 };
+
+/** What one of a kind weighs that is not listed by itself, g: enough to begin with, and always to be looked at. Our assumption. */
+const PIECE_OF_GROUP_G: Readonly<Record<string, number>> = {
+  vegetable: 150,
+  seafood: 20,
+  'cured meat': 30,
+  egg: 50,
+};
+
+/** A bulb of garlic, some ten cloves, g as bought. Common practice, no source. */
+const BULB_OF_GARLIC = 50;
 
 /** What a count speaks of: one of the thing itself, or a loose measure of it. */
 export const COUNT_WORDS = [
@@ -82,6 +105,17 @@ export const COUNT_WORDS = [
   'ear',
   'head',
   'leaf',
+  'glug',
+  'splash',
+  'drizzle',
+  'squeeze',
+  'grind',
+  'cube',
+  'fillet',
+  'can',
+  'jar',
+  'carton',
+  'packet',
 ] as const;
 export type CountWord = (typeof COUNT_WORDS)[number];
 
@@ -93,7 +127,7 @@ export type Size = keyof typeof SIZES;
 const STICK_OF_BUTTER = 113.398;
 
 /** Standard deviation of the logarithm of what one weighs: of a thing by its size, and of a loose measure. Our assumptions. */
-const COUNT_SPREAD = { piece: 0.25, loose: 0.35 } as const;
+const COUNT_SPREAD = { piece: 0.25, loose: 0.35, unlisted: 0.5 } as const;
 
 /**
  * Grams, trimmed, of one `word` of the ingredient `food`, and how far that may be off (standard deviation of the
@@ -107,8 +141,12 @@ export function oneOf(
   const whole = PIECE_G[food.id];
   if (word === 'stick' && food.group === 'fat') return { g: STICK_OF_BUTTER, spread: 0 };
   const asThing = word === 'piece' || word === 'head' || word === 'ear';
+  if (word === 'head' && food.id === 'garlic') return { g: BULB_OF_GARLIC, spread: COUNT_SPREAD.piece };
   if (asThing && whole !== undefined)
     return { g: whole * SIZES[size] * food.edibleYield, spread: COUNT_SPREAD.piece };
+  const likely = PIECE_OF_GROUP_G[food.group];
+  if (word === 'piece' && likely !== undefined)
+    return { g: likely * SIZES[size] * food.edibleYield, spread: COUNT_SPREAD.unlisted };
   const loose = word === 'piece' ? undefined : LOOSE_G[word];
   return loose === undefined ? null : { g: loose * SIZES[size], spread: COUNT_SPREAD.loose };
 }

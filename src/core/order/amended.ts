@@ -2,7 +2,7 @@ import { ingredient } from '../food/catalogue';
 import { type Message, message } from '../message/message';
 import { term } from '../message/term';
 import { portionsIn } from '../pot/contents/portions';
-import type { Amount } from '../recipe/amount';
+import type { Amount } from '../recipe/amountOf';
 import type { Recipe, RecipePortion, RecipeStep } from '../recipe/recipe';
 import { METHOD_RULES } from '../thicken/methods';
 import { dieted } from './changes/dieted';

@@ -5,7 +5,7 @@ import type { Aim } from '../order/order';
 import type { Sample } from '../pot/cook';
 import type { Observation } from '../pot/observe';
 import type { Step } from '../pot/step';
-import type { Goal } from '../recipe/amount';
+import type { Goal } from '../recipe/amountOf';
 import type { Caution } from '../safety/cautions';
 import type { Setup } from './solve/simulate';
 import type { Miss, Solved } from './solve/solve';

@@ -53,3 +53,34 @@ test('only what is poured is poured to a height, from once to five times', () =>
   for (const wrong of ['to 0.5 times their height', 'to 6 times their height', 'to thrice'])
     expect(AmountText.safeParse(wrong).success).toBe(false);
 });
+
+test.each([
+  ['1 onion', { kind: 'counted', n: 1, of: 'piece', size: 'medium' }],
+  ['3 ears', { kind: 'counted', n: 3, of: 'ear' }],
+  ['2 heads', { kind: 'counted', n: 2, of: 'head' }],
+  ['a good pinch', { kind: 'counted', n: 1, of: 'pinch' }],
+  ['2', { kind: 'counted', n: 2, of: 'piece', size: 'medium' }],
+  ['about 1 kg', { kind: 'fixed', quantity: { value: 1, unit: 'kg' } }],
+  ['&frac12; cup', { kind: 'fixed', quantity: { value: 0.5, unit: 'cup' } }],
+  ['0,5 L', { kind: 'fixed', quantity: { value: 0.5, unit: 'L' } }],
+  ['1 lb 2 oz', { kind: 'fixed', quantity: { value: 18, unit: 'oz' } }],
+  ['5 cl', { kind: 'fixed', quantity: { value: 50, unit: 'mL' } }],
+])('“%s” is an amount, as a cook would type it', (text, amount) => {
+  expect(AmountText.parse(text)).toMatchObject(amount);
+});
+
+test.each([
+  ['2–3 tbsp', 2.5],
+  ['2 or 3 tbsp', 2.5],
+  ['between 1 and 3 tbsp', 2],
+])('“%s” is its middle, and how far it may be off is kept', (text, value) => {
+  expect(AmountText.parse(text)).toMatchObject({ kind: 'fixed', quantity: { value, unit: 'tbsp' } });
+  expect(AmountText.parse(text)).toHaveProperty('off', expect.any(Number));
+});
+
+test('nothing typed is asked for; what is no amount is named', () => {
+  const says = (text: string) => inEnglish(issueWords(AmountText.safeParse(text).error!.issues[0]!));
+  expect(says(' ')).toBe('write how much, e.g. 250 g');
+  expect(says('some of it')).toMatch(/“some of it” is not an amount/);
+  expect(says('2 blorps')).toMatch(/blorps/);
+});

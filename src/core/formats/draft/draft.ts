@@ -2,6 +2,7 @@ import type * as z from 'zod';
 import { bandOf } from '../../flow/bands';
 import { ingredient, isIngredient } from '../../food/catalogue';
 import type { Group } from '../../food/ingredient';
+import { type ReadLine, readLine } from '../../food/lines/readLine';
 import { holding, rimVolume } from '../../heat/vessel';
 import type { House } from '../../kitchen/house';
 import { message } from '../../message/message';
@@ -10,7 +11,6 @@ import { observe } from '../../pot/observe';
 import { Recipe, type RecipeText } from '../../recipe/recipe';
 import { type FoundWrong, issueWords, valueAt } from '../../words/issueWords';
 import type { FoundRecipe } from '../jsonLd/jsonLd';
-import { type ReadLine, readLine } from '../lines/readLine';
 import { type LeftOpen, type ReviewedLine, stepsFrom, type When } from './draftSteps';
 import { idFrom } from './ids';
 

@@ -1,7 +1,7 @@
 import { ingredient } from '../../food/catalogue';
 import { breaksDiet, type Diet } from '../../food/diets';
 import { portionsIn } from '../../pot/contents/portions';
-import type { Amount } from '../../recipe/amount';
+import type { Amount } from '../../recipe/amountOf';
 import type { Recipe, RecipePortion, RecipeStep } from '../../recipe/recipe';
 import { METHOD_RULES } from '../../thicken/methods';
 import { toGrams } from '../../units/measure';

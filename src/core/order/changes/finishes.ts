@@ -1,7 +1,7 @@
 import { pearson } from '../../dairy/pearson';
 import { ingredient } from '../../food/catalogue';
 import { ROWS } from '../../pot/kinds/rows';
-import type { Amount } from '../../recipe/amount';
+import type { Amount } from '../../recipe/amountOf';
 import type { Recipe, RecipePortion, RecipeStep } from '../../recipe/recipe';
 import { densityOf, toGrams } from '../../units/measure';
 

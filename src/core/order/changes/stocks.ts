@@ -1,7 +1,7 @@
 import { ingredient } from '../../food/catalogue';
 import { volumeOf } from '../../food/thermal';
 import { portionsIn } from '../../pot/contents/portions';
-import type { Amount } from '../../recipe/amount';
+import type { Amount } from '../../recipe/amountOf';
 import type { Recipe, RecipePortion, RecipeStep } from '../../recipe/recipe';
 import { densityOf, toGrams } from '../../units/measure';
 

@@ -2,7 +2,7 @@ import { equivalentsFor } from '../../flow/viscosity';
 import type { Aim } from '../../order/order';
 import { portionsIn } from '../../pot/contents/portions';
 import { type Observation, observe } from '../../pot/observe';
-import type { Goal } from '../../recipe/amount';
+import type { Goal } from '../../recipe/amountOf';
 import type { Recipe, RecipePortion } from '../../recipe/recipe';
 import {
   type Attempt,

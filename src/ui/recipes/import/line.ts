@@ -1,8 +1,10 @@
 import '../../../core/food/load';
-import { isIngredient } from '../../../core/food/catalogue';
+import { ingredient, isIngredient } from '../../../core/food/catalogue';
+import { oneOf } from '../../../core/food/pieces';
 import type { When } from '../../../core/formats/draft/draftSteps';
 import { type Message, message } from '../../../core/message/message';
-import { parseQuantity, QuantityError } from '../../../core/units/typed/parse';
+import { amountOf } from '../../../core/recipe/amountOf';
+import { QuantityError } from '../../../core/units/typed/parse';
 
 /** A line of somebody else’s recipe as it is being put right. */
 export type Line = {
@@ -16,20 +18,17 @@ export type Line = {
   readonly seen: boolean;
 };
 
-const OPEN = new Set(['to taste', 'by rule', 'to thickness', 'to volume']);
-
-/** What is wrong with its amount; undefined when nothing is. */
+/** What is wrong with its amount; undefined when nothing is: whatever is taken here a recipe takes, too. */
 export function amountProblem(l: Line): Message | undefined {
-  if (l.when === 'left out' || OPEN.has(l.amount.trim())) return undefined;
+  if (l.when === 'left out') return undefined;
   try {
-    parseQuantity(l.amount);
+    const amount = amountOf(l.amount);
+    const food = isIngredient(l.ingredient) ? ingredient(l.ingredient) : null;
+    if (food && amount.kind === 'counted' && !oneOf(food, amount.of, amount.size))
+      return message('nobody can say what one weighs: write its weight');
     return undefined;
   } catch (error) {
-    return error instanceof QuantityError
-      ? l.amount.trim()
-        ? error.says
-        : message('write how much, e.g. 250 g')
-      : undefined;
+    return error instanceof QuantityError ? error.says : undefined;
   }
 }
 

@@ -3,7 +3,7 @@
 import { useCombobox } from 'downshift';
 import { useMemo, useState } from 'react';
 import { catalogue, ingredient, isIngredient } from '../../../core/food/catalogue';
-import { matches } from '../../../core/formats/lines/match';
+import { matches } from '../../../core/food/lines/match';
 import { useSay } from '../hooks/useSay';
 import { FIELD } from '../styles';
 

@@ -1,5 +1,5 @@
-import { ALIASES } from '../../food/aliases';
-import { catalogue } from '../../food/catalogue';
+import { ALIASES } from '../aliases';
+import { catalogue } from '../catalogue';
 
 /** A guess at which ingredient words mean: 1 is the very name, 0 nothing in common. */
 export type Match = { readonly id: string; readonly score: number };

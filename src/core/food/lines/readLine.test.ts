@@ -33,7 +33,7 @@ test.each([
   ['1 stick butter', '1 stick', 'butter', /1 stick taken as 113 g/],
   ['half a stick of butter', '½ stick', 'butter', /½ stick taken as 57 g/],
   ['a knob of butter', '1 knob', 'butter', /taken as 15 g/],
-  ['a couple of celery sticks', '2 medium', 'celery', /weigh yours/],
+  ['a couple of celery sticks', '2 stick', 'celery', /weigh yours/],
   ['a pinch of nutmeg', '1 pinch', 'nutmeg', /weigh yours/],
   ['10 ears of sweetcorn', '10 ear', 'sweetcorn', /weigh yours/],
   ['3 large potatoes', '3 large', 'floury-potato', /weigh yours/],
