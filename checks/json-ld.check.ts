@@ -64,17 +64,18 @@ const shapes: readonly (readonly [string, WithContext<TheirRecipe>])[] = [
 
 test.each(shapes)('instructions as %s are read', (_name, value) => {
   const opened = openFile(JSON.stringify(value));
-  if (opened.kind !== 'draft') throw new Error(JSON.stringify(opened));
-  expect(opened.draft.instructions).toEqual([
+  if (opened.kind !== 'drafts') throw new Error(JSON.stringify(opened));
+  const [draft] = opened.drafts;
+  expect(draft!.instructions).toEqual([
     'Sweat the onion for 10 minutes.',
     'Whisk in the stock and simmer 25 minutes.',
   ]);
-  expect(opened.draft.lines.map((l) => l.ingredient)).toEqual([
+  expect(draft!.lines.map((l) => l.ingredient)).toEqual([
     'butter',
     'onion',
     'plain-flour',
     'chicken-stock',
     'heavy-cream',
   ]);
-  expect(opened.draft.lines.every((l) => l.doubts.length === 0)).toBe(true);
+  expect(draft!.lines.every((l) => l.doubts.length === 0)).toBe(true);
 });

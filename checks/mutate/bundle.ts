@@ -21,7 +21,8 @@ const mutantCondition = (n, how, a, b) => ((how === '&&') !== (n === mutantNow))
 `;
 
 /** Packages that come as ES modules only, or differ by how they are asked for. */
-const ES_ONLY = /^(intl-messageformat|@formatjs|@noble|uuid|ical-generator)/;
+const ES_ONLY =
+  /^(intl-messageformat|@formatjs|@noble|uuid|ical-generator|htmlparser2|dom[a-z-]+|entities|read-excel-file)/;
 
 /** Tests of the project whose path fits one of the patterns, as Jest finds them. */
 export const testsLike = (patterns: readonly string[]): readonly string[] =>

@@ -72,7 +72,7 @@ export type RecordedLine = RecordedEvent & { readonly head: Head };
 /** A file of recipes as it was opened. */
 export type FileOpened =
   | { readonly kind: 'recipe'; readonly body: RecipeText }
-  | { readonly kind: 'draft'; readonly draft: RecipeDraft }
+  | { readonly kind: 'drafts'; readonly drafts: readonly RecipeDraft[] }
   | { readonly kind: 'kitchen' | 'archive' };
 
 /**
@@ -96,7 +96,7 @@ export type Routes = {
     Of<typeof ArchivedRecipe>
   >;
   'POST /api/foresight': Route<Foresight, string>;
-  'POST /api/open': Route<FileOpened, string>;
+  'POST /api/open': Route<FileOpened, string | Blob>;
   'POST /api/drafts': Route<{ readonly body: RecipeText }, Of<typeof ReviewedLines>>;
 
   'GET /api/kitchen': Route<{ readonly kitchen: KitchenFile; readonly revision: number }>;

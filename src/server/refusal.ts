@@ -203,8 +203,8 @@ export const tooLarge = (bytes: number, limit: number): Refusal =>
 const notJson = (text: string): Refusal =>
   refuse(400, 'body', text.length ? 'not JSON' : 'empty', 'a JSON object');
 
-/** The request's text, read no further than `limit` bytes. */
-export async function readText(request: Request, limit: number): Promise<string> {
+/** The bytes of a request, read no further than `limit` of them. */
+export async function readBytes(request: Request, limit: number): Promise<Uint8Array> {
   const announced = Number(request.headers.get('content-length') ?? 0);
   if (announced > limit) throw tooLarge(announced, limit);
   const chunks: Uint8Array[] = [];
@@ -220,8 +220,12 @@ export async function readText(request: Request, limit: number): Promise<string>
     }
     chunks.push(value);
   }
-  return Buffer.concat(chunks).toString('utf8');
+  return Buffer.concat(chunks);
 }
+
+/** The request's text, read no further than `limit` bytes. */
+export const readText = async (request: Request, limit: number): Promise<string> =>
+  Buffer.from(await readBytes(request, limit)).toString('utf8');
 
 /** The request's JSON, read no further than `limit` bytes. */
 export async function readJson(request: Request, limit = 64 * 1024): Promise<unknown> {

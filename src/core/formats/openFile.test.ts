@@ -73,8 +73,8 @@ test('what is not JSON, too long, or another kind of file, with the line and the
   expect(problems('{\n"format": "panache.recipe/1"\n"id": 1}')[0]?.place).toBe('line 3, column 1');
   expect(problems('x'.repeat(MOST_CHARACTERS + 1))[0]?.says).toMatch(/at most 400000/);
   expect(problems('%PDF-1.7 …')[0]).toMatchObject({
-    place: 'line 1',
-    says: expect.stringMatching(/^not JSON/),
+    place: 'file',
+    says: expect.stringMatching(/^no recipe is found in it/),
   });
   expect(problems('  ')[0]?.says).toBe('it is empty');
   expect(problems('{\n "format": "shopping-list"}')[0]).toMatchObject({

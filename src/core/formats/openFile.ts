@@ -7,15 +7,19 @@ import { Recipe } from '../recipe/recipe';
 import { type FoundWrong, issueWords, valueAt } from '../words/issueWords';
 import { Archive } from './archive';
 import { draftOf, type RecipeDraft } from './draft/draft';
-import { readRecipeNode, recipeNode } from './jsonLd/jsonLd';
+import type { FoundRecipe } from './found/found';
+import { recipesInPage } from './found/page';
+import { recipesInText } from './found/prose';
+import { csvRows, recipesInTable } from './found/table';
+import { readRecipeNode, recipeNodes } from './jsonLd/jsonLd';
 import { strayFields } from './strays';
 
 type Refused = { readonly kind: 'refused'; readonly problems: readonly FoundWrong[] };
 
 /** What a file turned out to be. */
-type OpenedFile =
+export type OpenedFile =
   | { readonly kind: 'recipe'; readonly body: RecipeText; readonly recipe: Recipe }
-  | { readonly kind: 'draft'; readonly draft: RecipeDraft }
+  | { readonly kind: 'drafts'; readonly drafts: readonly RecipeDraft[] }
   | { readonly kind: 'kitchen'; readonly kitchen: KitchenFile }
   | { readonly kind: 'archive'; readonly archive: Archive }
   | Refused;
@@ -93,8 +97,32 @@ function parsed(text: string): { readonly value: unknown } | Refused {
   );
 }
 
+/** Recipes of one file worth looking at: more is a book, and comes in a part at a time. */
+const MOST_RECIPES = 50;
+
+/** A page where it is marked up as one, a table where its first lines are one, and else as people write. */
+function found(text: string): readonly FoundRecipe[] {
+  if (/<(?:html|body|!doctype|div|script|li|p|table|article|main|h[1-6])[\s>]/i.test(text.slice(0, 20_000)))
+    return recipesInPage(text);
+  const rows = csvRows(text);
+  const inTable = rows ? recipesInTable(rows, '') : [];
+  return inTable.length > 0 ? inTable : recipesInText(text);
+}
+
+/** What was found, to be looked at; nothing found is refused in words that say what would be. */
+export const asRecipes = (all: readonly FoundRecipe[]): OpenedFile =>
+  all.length > 0
+    ? { kind: 'drafts', drafts: all.slice(0, MOST_RECIPES).map(draftOf) }
+    : refused(
+        FILE,
+        message(
+          'no recipe is found in it: a recipe has lines with an amount and what it is of, such as 250 g flour',
+        ),
+      );
+
 /**
- * Finds out what a file is and reads it: our recipe, kitchen or archive, or a schema.org Recipe in JSON-LD.
+ * Finds out what a file is and reads it: our recipe, kitchen or archive, or anybody’s recipe as JSON-LD, a page, a
+ * table or as people write.
  * Total: what is none of these, too large or broken comes back refused, all its problems at once, each with
  * its line and place. Nothing is half-read.
  */
@@ -102,15 +130,7 @@ export function openFile(text: string, most = MOST_CHARACTERS): OpenedFile {
   if (text.length > most)
     return refused(FILE, message('{length} characters: at most {most}', { length: text.length, most }));
   if (text.trim() === '') return refused(FILE, message('it is empty'));
-  if (!/^\s*[[{]/.test(text)) {
-    return refused(
-      message('line {line}', { line: 1 }),
-      message(
-        'not JSON: a recipe file begins with {brace}. Panache reads its own recipes, kitchens and archives, and schema.org Recipe as JSON-LD',
-        { brace: '{' },
-      ),
-    );
-  }
+  if (!/^\s*[[{]/.test(text)) return asRecipes(found(text));
   const json = parsed(text);
   if ('kind' in json) return json;
   const { value } = json;
@@ -137,13 +157,11 @@ export function openFile(text: string, most = MOST_CHARACTERS): OpenedFile {
     const read = Archive.safeParse(value);
     return read.success ? { kind: 'archive', archive: read.data } : problemsOf(text, value, read.error);
   }
-  const node = recipeNode(value);
-  if (node) {
-    const found = readRecipeNode(node);
-    return found.ok
-      ? { kind: 'draft', draft: draftOf(found.found) }
-      : { kind: 'refused', problems: found.problems };
-  }
+  const nodes = recipeNodes(value).map(readRecipeNode);
+  const told = nodes.flatMap((n) => (n.ok ? [n.found] : []));
+  if (told.length > 0) return { kind: 'drafts', drafts: told.slice(0, MOST_RECIPES).map(draftOf) };
+  const [bad] = nodes;
+  if (bad && !bad.ok) return { kind: 'refused', problems: bad.problems };
   return refused(
     typeof format === 'string' ? placeOf(text, ['format']) : FILE,
     typeof format === 'string'

@@ -19,8 +19,8 @@ export function readRecipeFile(text: string): RecipeFile {
       {
         place: message('format'),
         says:
-          opened.kind === 'draft'
-            ? message('a recipe as JSON-LD: read it under Recipes, From a file, and save it first')
+          opened.kind === 'drafts'
+            ? message('somebody’s recipe: read it under Recipes, From a file, and save it first')
             : message('this is {kind, select, kitchen {a kitchen} other {an archive}}, not {format}', {
                 kind: opened.kind,
                 format: 'panache.recipe/1',

@@ -42,6 +42,8 @@ const lineOf = (line: number): Message => message('line {line}', { line });
 
 /** A small file whole: what is wrong with it comes with its line. */
 async function* wholeOf(text: string): AsyncGenerator<ArchiveEntry> {
+  if (!/^\s*[[{]/.test(text))
+    throw bad(lineOf(1), message('not JSON: a kitchen or its archive begins with {brace}', { brace: '{' }));
   const opened = openFile(text);
   if (opened.kind === 'refused') throw new BadArchive(opened.problems);
   if (opened.kind === 'kitchen') {

@@ -7,7 +7,7 @@ import { middleOf } from '../../core/flow/bands';
 import { spreadSheet } from '../../core/flow/readings/sheet';
 import { recipeFrom } from '../../core/formats/draft/draft';
 import type { ReviewedLine } from '../../core/formats/draft/draftSteps';
-import { openFile } from '../../core/formats/openFile';
+import { openBytes } from '../../core/formats/openBytes';
 import { orderSheet } from '../../core/formats/sheet';
 import { lotState } from '../../core/keep/safe/fold';
 import { LABEL_SIZES, type LabelSizeId, labelOf } from '../../core/keep/written/labels';
@@ -243,8 +243,8 @@ export const jobs = {
     if (opened.kind === 'refused') throw badFile(opened.problems);
     return opened;
   },
-  open: async (text: string) => {
-    const opened = openFile(text);
+  open: async (bytes: Uint8Array) => {
+    const opened = await openBytes(bytes);
     if (opened.kind === 'refused') throw badFile(opened.problems);
     return opened.kind === 'recipe' ? { kind: opened.kind, body: opened.body } : opened;
   },

@@ -1,7 +1,8 @@
 'use client';
 
 import { FilePlus2, FileUp, Search } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useRouter } from 'next/navigation';
+import { useCallback, useRef, useState } from 'react';
 import { term } from '../../core/message/term';
 import type { Listed, RecipeList } from '../../core/recipe/listed';
 import { askedVolume } from '../../core/units/shown/show';
@@ -13,6 +14,9 @@ import { useSay } from '../shared/hooks/useSay';
 import { useShow } from '../shared/hooks/useShow';
 import { Link } from '../shared/Link';
 import { BUTTON, FIELD, PRIMARY } from '../shared/styles';
+import { Problems } from './import/Problems';
+import { useDropped } from './import/useDropped';
+import { useOpen } from './import/useOpen';
 import { useList } from './useList';
 
 /** Every word typed is somewhere in the name, the school, the band or the ingredients. */
@@ -30,8 +34,12 @@ export function RecipesView({ first }: { first: RecipeList }) {
   const { recipes, all, landed } = useList(first);
   const [text, setText] = useState('');
   const [which, setWhich] = useState<'use' | 'away'>('use');
+  const router = useRouter();
+  const toReview = useCallback(() => router.push('/recipes/import'), [router]);
   const box = useRef<HTMLInputElement>(null);
   useShortcut('find', () => box.current?.focus());
+  const { busy, name, problems, open } = useOpen(toReview);
+  const dropped = useDropped((what, from) => void open(what, from), say('What was pasted'));
   const here = recipes.filter((r) => r.archived === (which === 'away'));
   const shown = here.filter((r) => found(r, text));
   const [most, setMost] = useState(A_SCREEN);
@@ -40,7 +48,7 @@ export function RecipesView({ first }: { first: RecipeList }) {
     setMost(A_SCREEN);
   };
   return (
-    <div className="flex h-full flex-col">
+    <div className="flex h-full flex-col" {...dropped}>
       <header className="flex shrink-0 flex-wrap items-center gap-3 border-ink border-b-2 bg-surface px-5 py-3">
         <h1 className="font-bold text-[27px]">{say('Recipes')}</h1>
         <div className="relative min-w-56 flex-1">
@@ -72,6 +80,12 @@ export function RecipesView({ first }: { first: RecipeList }) {
         </Link>
       </header>
       <div className="min-h-0 flex-1 overflow-y-auto px-5 py-3">
+        {busy && (
+          <p role="status" className="pb-2 font-bold">
+            {say('Reading …')}
+          </p>
+        )}
+        <Problems name={name} problems={problems} />
         <p role="status" className="pb-2 text-quiet">
           {say('{count} of {count2} {which, select, yes {in use} other {put away}}', {
             count: shown.length,
@@ -100,7 +114,7 @@ export function RecipesView({ first }: { first: RecipeList }) {
             {here.length === 0 && which === 'away'
               ? say('Nothing is put away.')
               : here.length === 0
-                ? say('No recipes yet: make a new one, or read one from a file.')
+                ? say('No recipes yet: make a new one, or drop or paste one here.')
                 : say('No recipe has “{text}” in it.', { text })}
           </p>
         )}

@@ -1,18 +1,23 @@
 import type * as z from 'zod';
 import { bandOf } from '../../flow/bands';
 import { ingredient, isIngredient } from '../../food/catalogue';
-import type { Group } from '../../food/ingredient';
+import type { Group, Ingredient } from '../../food/ingredient';
 import { type ReadLine, readLine } from '../../food/lines/readLine';
+import { oneOf } from '../../food/pieces';
 import { holding, rimVolume } from '../../heat/vessel';
 import type { House } from '../../kitchen/house';
 import { message } from '../../message/message';
 import { simulate } from '../../plan/solve/simulate';
 import { observe } from '../../pot/observe';
+import { amountOf } from '../../recipe/amountOf';
 import { Recipe, type RecipeText } from '../../recipe/recipe';
+import { toGrams } from '../../units/measure';
 import { type FoundWrong, issueWords, valueAt } from '../../words/issueWords';
-import type { FoundRecipe } from '../jsonLd/jsonLd';
-import { type LeftOpen, type ReviewedLine, stepsFrom, type When } from './draftSteps';
+import type { FoundRecipe } from '../found/found';
+import { type LeftOpen, type ReviewedLine, usualSteps, type When } from './draftSteps';
 import { idFrom } from './ids';
+import { clausesOf, type ToldSentence } from './method';
+import { toldSteps } from './toldSteps';
 
 type StepText = RecipeText['steps'][number];
 
@@ -43,19 +48,71 @@ export function whenFor(id: string | null): When {
 }
 
 /** A line with where it would go, before anybody has looked. */
-type DraftLine = ReadLine & { readonly when: When };
+export type DraftLine = ReadLine & { readonly when: When };
 
 /** Somebody else's recipe, read line by line and waiting to be looked at. */
-export type RecipeDraft = FoundRecipe & { readonly lines: readonly DraftLine[] };
+export type RecipeDraft = FoundRecipe & {
+  readonly lines: readonly DraftLine[];
+  /** Its method, and what each sentence of it does to the pot. */
+  readonly told: readonly ToldSentence[];
+};
+
+/** Nobody can say how much, or what: it is left out until somebody does. */
+const isOpen = (l: ReadLine): boolean => l.ingredient === null || l.amount === null;
+
+/** Lines with where they go: as the method tells, else where such a thing usually does. */
+function placed(lines: readonly ReadLine[], instructions: readonly string[]): readonly DraftLine[] {
+  const usual = lines.map((line) => ({
+    ...line,
+    when: isOpen(line) ? ('left out' as const) : whenFor(line.ingredient),
+  }));
+  const used = usual.flatMap((l, n) =>
+    l.when === 'left out' || l.ingredient === null || l.amount === null
+      ? []
+      : [{ n, ingredient: l.ingredient, amount: l.amount, prep: l.prep, when: l.when }],
+  );
+  const told = toldSteps(used, instructions, { dose: false, liquid: false });
+  return usual.map((l, n) => {
+    const at = used.findIndex((u) => u.n === n);
+    return { ...l, when: (at >= 0 && told?.whens.get(at)) || l.when };
+  });
+}
+
+/** Lines of a list as far as they can be read, each where its method puts it. */
+export const linesOfDraft = (
+  ingredients: readonly string[],
+  instructions: readonly string[],
+): readonly DraftLine[] => placed(ingredients.map(readLine), instructions);
+
+/** Grams an amount comes to, as far as it says; 0 where it does not. */
+function gramsSaid(food: Ingredient, text: string | null): number {
+  const amount = text === null ? null : amountOf(text);
+  if (amount?.kind === 'fixed') return toGrams(amount.quantity, food.density);
+  return amount?.kind === 'counted' ? amount.n * (oneOf(food, amount.of, amount.size)?.g ?? 0) : 0;
+}
+
+/** What a soup nobody has named is called: by what there is most of in it that is no stock. */
+function nameOf(lines: readonly DraftLine[]): string {
+  const weighed = lines.flatMap((l) => {
+    const food = l.ingredient === null || l.when === 'left out' ? null : ingredient(l.ingredient);
+    return food && ['vegetable', 'seafood'].includes(food.group)
+      ? [{ food, g: gramsSaid(food, l.amount) }]
+      : [];
+  });
+  const [most] = weighed.toSorted((a, b) => b.g - a.g);
+  return most ? `${most.food.name.split(',')[0]} soup` : '';
+}
 
 /** Somebody else’s recipe with every line read as far as it can be, for a person to put right. */
-export const draftOf = (found: FoundRecipe): RecipeDraft => ({
-  ...found,
-  lines: found.ingredients.map((text) => {
-    const line = readLine(text);
-    return { ...line, when: whenFor(line.ingredient) };
-  }),
-});
+export function draftOf(found: FoundRecipe): RecipeDraft {
+  const lines = linesOfDraft(found.ingredients, found.instructions);
+  return {
+    ...found,
+    name: found.name || nameOf(lines),
+    lines,
+    told: clausesOf(found.instructions, lines).sentences,
+  };
+}
 
 type DraftRefused = {
   readonly ok: false;
@@ -99,7 +156,17 @@ export function recipeFrom(
     home: { vessel: home, burner },
     steps: [...steps],
   });
-  const fixed = body(stepsFrom(inUse, instructions, { dose: false, liquid: false }));
+  const stepsOf = (left: LeftOpen): readonly (readonly StepText[])[] => {
+    const suggested = placedAgain(inUse, instructions);
+    const told = toldSteps(inUse, instructions, left, suggested);
+    return [...(told ? [told.steps] : []), usualSteps(inUse, instructions, left)];
+  };
+  // As its method tells it; where that does not make a recipe, in the order cooks work.
+  const which = stepsOf({ dose: false, liquid: false }).findIndex(
+    (steps) => Recipe.safeParse(body(steps)).success,
+  );
+  const pick = (left: LeftOpen): readonly StepText[] => stepsOf(left).at(Math.max(-1, which)) ?? [];
+  const fixed = body(pick({ dose: false, liquid: false }));
   const written = Recipe.safeParse(fixed);
   if (!written.success) return { ok: false, problems: problemsOf(written.error, fixed) };
   const cookIn = (home: typeof largest) => {
@@ -112,12 +179,19 @@ export function recipeFrom(
   const found = cookIn(home);
   const litres = Math.max(0.1, Math.round(found.volumeMl / 100) / 10);
   const band = bandOf(found.bowlViscosity, house.kitchen.bandLimits);
-  const made = body(stepsFrom(inUse, instructions, open), home, litres, band);
+  const made = body(pick(open), home, litres, band);
   const read = Recipe.safeParse(made);
   if (!read.success) {
     return { ok: false, problems: problemsOf(read.error, made) };
   }
   return { ok: true, body: made, asWritten: { litres, viscosity: found.bowlViscosity, band } };
+}
+
+/** Where the method would put lines that nobody has moved. */
+function placedAgain(lines: readonly ReviewedLine[], instructions: readonly string[]): readonly When[] {
+  const asIs = lines.map((l) => ({ ...l, when: whenFor(l.ingredient) }));
+  const told = toldSteps(asIs, instructions, { dose: false, liquid: false });
+  return asIs.map((l, n) => told?.whens.get(n) ?? l.when);
 }
 
 const problemsOf = (error: z.ZodError, value: unknown) =>

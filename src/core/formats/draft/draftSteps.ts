@@ -3,7 +3,7 @@ import type { RecipeText } from '../../recipe/recipe';
 import { toMillilitres } from '../../units/measure';
 import { parseQuantity } from '../../units/typed/parse';
 
-type StepText = RecipeText['steps'][number];
+export type StepText = RecipeText['steps'][number];
 type PortionText = Extract<StepText, { kind: 'season' }>['items'][number];
 
 /** When a line's ingredient goes into the pot, in the order of the work. */
@@ -46,7 +46,7 @@ export type LeftOpen = { readonly dose: boolean; readonly liquid: boolean };
 
 const CUT = { shape: 'cube', edgeMm: 15 } as const;
 
-function portion(line: ReviewedLine, amount = line.amount): PortionText {
+export function portion(line: ReviewedLine, amount = line.amount): PortionText {
   const food = ingredient(line.ingredient);
   const cut = food.softening && food.group === 'vegetable' ? { cut: CUT } : {};
   return { ingredient: line.ingredient, amount, ...(line.prep && { prep: line.prep.slice(0, 80) }), ...cut };
@@ -56,7 +56,7 @@ function portion(line: ReviewedLine, amount = line.amount): PortionText {
  * The steps of a thickened soup from looked-at lines, in the order cooks work: render, sweat, dust, liquid,
  * simmer, blend, slurry, dairy, late proteins, season. Times come from the instructions where they say.
  */
-export function stepsFrom(
+export function usualSteps(
   lines: readonly ReviewedLine[],
   instructions: readonly string[],
   open: LeftOpen,
@@ -185,7 +185,7 @@ export function stepsFrom(
 }
 
 /** mL or g of a line, to find the liquid there is most of; 0 when the amount is open. */
-function sizeOf(l: ReviewedLine): number {
+export function sizeOf(l: ReviewedLine): number {
   try {
     return toMillilitres(parseQuantity(l.amount), 1);
   } catch {

@@ -1,15 +1,8 @@
 import * as z from 'zod';
+import { linesIn } from '../../food/lines/readLine';
 import { issue } from '../../message/told';
 import { type FoundWrong, issueWords } from '../../words/issueWords';
-
-/** What a schema.org Recipe says, as far as a soup needs it. */
-export type FoundRecipe = {
-  readonly name: string;
-  /** As it stood: "6 servings", "2 quarts". */
-  readonly yieldText: string;
-  readonly ingredients: readonly string[];
-  readonly instructions: readonly string[];
-};
+import type { FoundRecipe } from '../found/found';
 
 const plainText = (value: unknown): string =>
   typeof value === 'string'
@@ -36,23 +29,15 @@ const isRecipe = (node: Record<string, unknown>): boolean =>
 /** Deepest nesting worth following. */
 const MOST_DEEP = 8;
 
-/** The first Recipe in a JSON-LD document: at the top, in a list, in `@graph`, or as another thing's main entity. */
-export function recipeNode(value: unknown, deep = 0): Record<string, unknown> | null {
-  if (deep > MOST_DEEP) return null;
-  if (Array.isArray(value)) {
-    for (const item of value) {
-      const found = recipeNode(item, deep + 1);
-      if (found) return found;
-    }
-    return null;
-  }
-  if (!isRecord(value)) return null;
-  if (isRecipe(value)) return value;
-  for (const key of ['@graph', 'mainEntity', 'mainEntityOfPage', 'itemListElement', 'item']) {
-    const found = recipeNode(value[key], deep + 1);
-    if (found) return found;
-  }
-  return null;
+/** Every Recipe in a JSON-LD document: at the top, in a list, in `@graph`, or as another thing's main entity. */
+export function recipeNodes(value: unknown, deep = 0): readonly Record<string, unknown>[] {
+  if (deep > MOST_DEEP) return [];
+  if (Array.isArray(value)) return value.flatMap((item) => recipeNodes(item, deep + 1));
+  if (!isRecord(value)) return [];
+  if (isRecipe(value)) return [value];
+  return ['@graph', 'mainEntity', 'mainEntityOfPage', 'itemListElement', 'item'].flatMap((key) =>
+    recipeNodes(value[key], deep + 1),
+  );
 }
 
 /** Text, HowToStep, HowToSection or a list of them, in order. */
@@ -113,6 +98,12 @@ export function readRecipeNode(
   const longest = yields.reduce((a, b) => (b.length > a.length ? b : a), '');
   return {
     ok: true,
-    found: { ...read.data, yieldText: longest, instructions: instructionsIn(node.recipeInstructions) },
+    found: {
+      ...read.data,
+      ingredients: read.data.ingredients.flatMap(linesIn),
+      yieldText: longest,
+      instructions: instructionsIn(node.recipeInstructions),
+      source: [],
+    },
   };
 }

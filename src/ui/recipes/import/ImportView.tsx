@@ -1,91 +1,62 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { type DragEvent, Suspense, useState } from 'react';
-import type { RecipeDraft } from '../../../core/formats/draft/draft';
-import { ask, problemWords, type ToldProblem } from '../../device/line/api';
+import { Suspense, useCallback, useEffect, useState } from 'react';
 import { FileButton } from '../../shared/form/FileButton';
 import { useSay } from '../../shared/hooks/useSay';
 import { Link } from '../../shared/Link';
 import { lazily } from '../../shared/lazily';
 import { BUTTON, FIELD, PRIMARY } from '../../shared/styles';
-import { handOver } from '../handOver';
+import { keepWaiting, stillWaiting, type Waiting } from '../handOver';
+import { Problems } from './Problems';
+import { useDropped } from './useDropped';
+import { useOpen } from './useOpen';
 
 /** Loaded once there is something to look at. */
 const Review = lazily(async () => (await import('./Review')).Review);
 
-/** Largest file read, bytes; the server says the same. */
-const MOST_BYTES = 1_600_000;
+const KINDS = '.json,.jsonld,.txt,.md,.csv,.tsv,.xlsx,.html,.htm';
 
 /** A recipe from a file or pasted: ours goes to the editor, anyone else's is looked at line by line first. */
 export function ImportView() {
   const say = useSay();
-  const router = useRouter();
   const [pasted, setPasted] = useState('');
-  const [busy, setBusy] = useState(false);
-  const [problems, setProblems] = useState<readonly ToldProblem[]>([]);
-  const [name, setName] = useState('');
-  const [draft, setDraft] = useState<RecipeDraft | null>(null);
-
-  const open = async (text: string, from: string) => {
-    setBusy(true);
-    setProblems([]);
-    setName(from);
-    const answer = await ask('POST /api/open', { body: text });
-    setBusy(false);
-    if (!answer.ok) {
-      setProblems(answer.problems);
-      return;
-    }
-    const { body } = answer;
-    if (body.kind === 'recipe') {
-      handOver(body.body);
-      router.push('/recipes/new?handed=1');
-    } else if (body.kind === 'draft') setDraft(body.draft);
-    else {
-      setProblems([
-        {
-          field: 'file',
-          given: say('this is a whole {kind, select, kitchen {kitchen} other {archive}}', {
-            kind: body.kind,
-          }),
-          allowed: say('take it in under Kitchen, Archive'),
-        },
-      ]);
-    }
-  };
-  const openFile = async (file: File | undefined) => {
-    if (!file) return;
-    if (file.size > MOST_BYTES) {
-      setName(file.name);
-      setProblems([
-        {
-          field: 'file',
-          given: say('{size} bytes', { size: file.size }),
-          allowed: say('at most {mostbytes} bytes are read', { mostbytes: MOST_BYTES }),
-        },
-      ]);
-      return;
-    }
-    await open(await file.text(), file.name);
-  };
-  const onDrop = (e: DragEvent) => {
-    e.preventDefault();
-    void openFile(e.dataTransfer.files[0]);
-  };
-
-  if (draft) {
+  const [waiting, setWaiting] = useState<Waiting | null>(null);
+  const [at, setAt] = useState(0);
+  const show = useCallback((w: Waiting) => {
+    setWaiting(w);
+    setAt(0);
+  }, []);
+  // What another screen opened, or what is left of a file of several.
+  useEffect(() => {
+    const left = stillWaiting();
+    if (left) show(left);
+  }, [show]);
+  const { busy, name, problems, open } = useOpen(show);
+  const words = say('What was pasted');
+  const dropped = useDropped((what, from) => void open(what, from), words);
+  const draft = waiting?.drafts[at];
+  if (waiting && draft)
     return (
       <Suspense fallback={<p className="p-8 text-quiet">{say('One moment …')}</p>}>
-        <Review draft={draft} onBack={() => setDraft(null)} />
+        <Review
+          key={`${waiting.from} ${at} ${waiting.drafts.length}`}
+          draft={draft}
+          from={waiting.from}
+          others={waiting.drafts.map((d) => d.name)}
+          at={at}
+          onPick={setAt}
+          onMade={() => keepWaiting({ ...waiting, drafts: waiting.drafts.filter((_, n) => n !== at) })}
+          onBack={() => {
+            keepWaiting(null);
+            setWaiting(null);
+          }}
+        />
       </Suspense>
     );
-  }
   return (
     <section
       aria-label={say('Drop a file here')}
-      onDragOver={(e) => e.preventDefault()}
-      onDrop={onDrop}
+      {...dropped}
       className="flex h-full flex-col overflow-y-auto"
     >
       <header className="flex shrink-0 flex-wrap items-center gap-3 border-ink border-b-2 bg-surface px-5 py-3">
@@ -97,49 +68,39 @@ export function ImportView() {
       <div className="mx-auto grid w-full max-w-215 gap-5 px-5 py-6">
         <p>
           {say(
-            'A Panache recipe, or a recipe of anyone’s as schema.org JSON-LD, the form many programs and pages give. Lines that cannot be read with certainty are shown to you first. Nothing is kept until you save it.',
+            'A recipe as you have it: typed or copied text, a note, a sheet (.csv, .xlsx), a saved web page, a Panache recipe. Several may stand in one. Each line is shown beside what it was read as; nothing is kept until you save it. What a photograph or a PDF shows is not read.',
           )}
         </p>
         <div className="rounded-sm border-2 border-ink border-dashed bg-surface p-6 text-center">
           <FileButton
             id="recipe-file"
             words={busy ? say('Reading …') : say('Choose a file')}
-            accept=".json,.jsonld,application/json,application/ld+json"
+            accept={KINDS}
             look={PRIMARY}
-            onFile={(f) => void openFile(f)}
+            onFile={(f) => void open(f, f.name)}
           />
-          <p className="mt-2 text-quiet">{say('or drop it here')}</p>
+          <p className="mt-2 text-quiet">{say('or drop it here, or paste')}</p>
         </div>
-        {problems.length > 0 && (
-          <div role="alert" className="rounded-sm border-2 border-tomato bg-surface p-4">
-            <h2 className="font-bold text-[21px] text-tomato">{say('{name} cannot be used', { name })}</h2>
-            <ul className="mt-2 list-disc pl-6">
-              {problems.map((p) => (
-                <li key={`${p.field}${say.either(p.given)}`}>
-                  <b>{p.field}</b>: {say(problemWords([p]))}
-                </li>
-              ))}
-            </ul>
-            <p className="mt-2">{say('Nothing was kept. Mend it there and choose it again.')}</p>
-          </div>
-        )}
+        <Problems name={name} problems={problems} />
         <form
           onSubmit={(e) => {
             e.preventDefault();
-            void open(pasted, say('What was pasted'));
+            void open(pasted, words);
           }}
         >
           <label htmlFor="recipe-text" className="font-bold">
-            {say('Or paste it')}
+            {say('Or type or paste it')}
           </label>
           <textarea
             id="recipe-text"
             value={pasted}
             onChange={(e) => setPasted(e.target.value)}
-            rows={7}
+            rows={10}
             spellCheck={false}
-            placeholder={'{ "@type": "Recipe", "name": "…", "recipeIngredient": [ … ] }'}
-            className={`mt-2 h-auto! py-2 font-figures ${FIELD}`}
+            placeholder={say(
+              'Leek soup\n60 g butter\n3 leeks, sliced\n50 g flour\n2 L chicken stock\nSweat the leeks in the butter 10 minutes, stir in the flour …',
+            )}
+            className={`mt-2 h-auto! py-2 ${FIELD}`}
           />
           <button type="submit" disabled={busy || pasted.trim() === ''} className={`mt-2 ${BUTTON}`}>
             {say('Read it')}

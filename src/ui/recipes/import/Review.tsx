@@ -1,50 +1,65 @@
 'use client';
 
-import { capital } from '../../../core/units/shown/format';
 import '../../../core/food/load';
-import { CircleAlert, CircleCheck } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { ingredient, isIngredient } from '../../../core/food/catalogue';
-import { type RecipeDraft, whenFor } from '../../../core/formats/draft/draft';
-import { WHENS } from '../../../core/formats/draft/draftSteps';
-import { term } from '../../../core/message/term';
+import { type DraftLine, linesOfDraft, type RecipeDraft } from '../../../core/formats/draft/draft';
 import { ask, problemWords, type ToldProblem } from '../../device/line/api';
 import { Field, Pick, Tick } from '../../shared/form/Field';
-import { IngredientField } from '../../shared/form/IngredientField';
 import { useSay } from '../../shared/hooks/useSay';
 import { BUTTON, PRIMARY } from '../../shared/styles';
 import { handOver } from '../handOver';
+import { AsItCame } from './AsItCame';
+import { LineRow } from './LineRow';
 import { amountProblem, ingredientProblem, type Line } from './line';
 
-/** Someone else's recipe, line by line: what was read, what is in doubt, and when each thing goes in. */
-export function Review({ draft, onBack }: { draft: RecipeDraft; onBack: () => void }) {
+type Props = {
+  readonly draft: RecipeDraft;
+  readonly from: string;
+  /** Names of all recipes of the file, and which of them this is. */
+  readonly others: readonly string[];
+  readonly at: number;
+  readonly onPick: (at: number) => void;
+  readonly onMade: () => void;
+  readonly onBack: () => void;
+};
+
+const begun = (lines: readonly DraftLine[]): readonly Line[] =>
+  lines.map((l) => ({
+    text: l.text,
+    ingredient: l.ingredient ?? '',
+    amount: l.amount ?? '',
+    prep: l.prep,
+    when: l.when,
+    doubts: l.doubts,
+    seen: l.doubts.length === 0,
+  }));
+
+/** Someone else's recipe, line by line: what was read, what is in doubt, and when each thing goes in; beside it as it came. */
+export function Review({ draft, from, others, at, onPick, onMade, onBack }: Props) {
   const say = useSay();
   const router = useRouter();
   const [name, setName] = useState(draft.name);
   const [open, setOpen] = useState({ dose: true, liquid: true });
-  const [lines, setLines] = useState<readonly Line[]>(() =>
-    draft.lines.map((l) => ({
-      text: l.text,
-      ingredient: l.ingredient ?? '',
-      amount: l.amount ?? '',
-      prep: l.prep,
-      when: l.when,
-      doubts: l.doubts,
-      seen: l.doubts.length === 0,
-    })),
-  );
+  const [scale, setScale] = useState(0);
+  const [lines, setLines] = useState(() => begun(draft.lines));
   const [problems, setProblems] = useState<readonly ToldProblem[]>([]);
   const [busy, setBusy] = useState(false);
   const change = (n: number, to: Partial<Line>) =>
     setLines((all) => all.map((l, i) => (i === n ? { ...l, ...to } : l)));
 
   const wrong = lines.findIndex((l) => amountProblem(l) !== undefined || ingredientProblem(l) !== undefined);
-  const unseen = lines.filter((l) => !l.seen && l.when !== 'left out').length;
+  const unseen = lines.filter((l) => !l.seen).length;
+  const out = lines.filter((l) => l.when === 'left out').length;
   const thickener = lines.find((l) => l.when === 'thickener' && isIngredient(l.ingredient));
   const hasLiquid = lines.some((l) => l.when === 'liquid');
 
   const make = async () => {
+    if (name.trim() === '') {
+      document.getElementById('draft-name')?.focus();
+      return;
+    }
     if (wrong !== -1) {
       const l = lines[wrong];
       document
@@ -68,6 +83,7 @@ export function Review({ draft, onBack }: { draft: RecipeDraft; onBack: () => vo
       setProblems(answer.problems);
       return;
     }
+    onMade();
     handOver(answer.body.body);
     router.push('/recipes/new?handed=1');
   };
@@ -77,157 +93,114 @@ export function Review({ draft, onBack }: { draft: RecipeDraft; onBack: () => vo
       <header className="flex shrink-0 flex-wrap items-center gap-3 border-ink border-b-2 bg-surface px-5 py-3">
         <h1 className="mr-auto font-bold text-[27px] leading-tight">
           {say.rich(
-            'Look at each line<part>{unseen, select, yes {Every line was read with certainty or looked at.} other {{unseen2, plural, one {# line is} other {# lines are}} in doubt.}}{yieldText}</part>',
+            'Look at each line<part>{lines, plural, one {# line} other {# lines}} of {from}: {in} go in, {out, plural, =0 {none left out} other {# left out}}{unseen, plural, =0 {} other {, # in doubt}}.</part>',
             {
               part: (text) => <span className="block font-normal text-[17px] text-quiet">{text}</span>,
-              unseen: unseen === 0 ? 'yes' : 'no',
-              unseen2: unseen,
-              yieldText:
-                draft.yieldText &&
-                say(' It says it makes {yieldText}; the litres come from the model.', {
-                  yieldText: draft.yieldText,
-                }),
+              lines: lines.length,
+              from,
+              in: lines.length - out,
+              out,
+              unseen,
             },
           )}
         </h1>
+        {others.length > 1 && (
+          <Pick
+            id="which-recipe"
+            label={say('{n} recipes were found', { n: others.length })}
+            value={String(at)}
+            onChange={(e) => onPick(Number(e.target.value))}
+          >
+            {others.map((other, n) => (
+              <option key={`${n}${other}`} value={n}>
+                {other || say('without a name')}
+              </option>
+            ))}
+          </Pick>
+        )}
+        {unseen > 0 && (
+          <button
+            type="button"
+            className={BUTTON}
+            onClick={() => setLines((all) => all.map((l) => ({ ...l, seen: true })))}
+          >
+            {say('All are right')}
+          </button>
+        )}
         <button type="button" className={BUTTON} onClick={onBack}>
           {say('Another file')}
         </button>
       </header>
-      <div className="min-h-0 flex-1 overflow-y-auto px-5 py-4">
-        <div className="grid grid-cols-[1fr_auto] items-end gap-5 max-[1100px]:grid-cols-1">
-          <Field
-            id="draft-name"
-            label={say('Name')}
-            value={name}
-            maxLength={80}
-            onChange={(e) => setName(e.target.value)}
-          />
-          <fieldset className="flex flex-wrap gap-x-6">
-            <legend className="font-bold">{say('When it is planned, work out')}</legend>
-            <Tick
-              id="open-dose"
-              label={
-                thickener
-                  ? say('how much {name}', { name: ingredient(thickener.ingredient).name.toLowerCase() })
-                  : say('the dose (no thickener here)')
-              }
-              checked={open.dose && thickener !== undefined}
-              disabled={!thickener}
-              onChange={(e) => setOpen((o) => ({ ...o, dose: e.target.checked }))}
+      <div className="grid min-h-0 flex-1 grid-cols-1 max-[1100px]:overflow-y-auto min-[1100px]:grid-cols-[1fr_400px]">
+        <div className="px-5 py-4 min-[1100px]:overflow-y-auto">
+          <div className="grid grid-cols-[1fr_auto] items-end gap-5 max-[1100px]:grid-cols-1">
+            <Field
+              id="draft-name"
+              label={say('Name')}
+              value={name}
+              maxLength={80}
+              onChange={(e) => setName(e.target.value)}
+              problem={name.trim() === '' ? say('give the soup a name') : undefined}
             />
-            <Tick
-              id="open-liquid"
-              label={say('how much liquid')}
-              checked={open.liquid && hasLiquid}
-              disabled={!hasLiquid}
-              onChange={(e) => setOpen((o) => ({ ...o, liquid: e.target.checked }))}
-            />
-          </fieldset>
-        </div>
-        {problems.length > 0 && (
-          <div
-            role="alert"
-            className="mt-3 rounded-sm border-2 border-tomato bg-surface p-3 font-bold text-tomato"
-          >
-            {problems.map((p) => (
-              <p key={`${p.field}${say.either(p.given)}`}>
-                {p.field}: {say(problemWords([p]))}
-              </p>
-            ))}
+            <fieldset className="flex flex-wrap gap-x-6">
+              <legend className="font-bold">{say('When it is planned, work out')}</legend>
+              <Tick
+                id="open-dose"
+                label={
+                  thickener
+                    ? say('how much {name}', { name: ingredient(thickener.ingredient).name.toLowerCase() })
+                    : say('the dose (no thickener here)')
+                }
+                checked={open.dose && thickener !== undefined}
+                disabled={!thickener}
+                onChange={(e) => setOpen((o) => ({ ...o, dose: e.target.checked }))}
+              />
+              <Tick
+                id="open-liquid"
+                label={say('how much liquid')}
+                checked={open.liquid && hasLiquid}
+                disabled={!hasLiquid}
+                onChange={(e) => setOpen((o) => ({ ...o, liquid: e.target.checked }))}
+              />
+            </fieldset>
           </div>
-        )}
-        <ol className="mt-4 grid gap-2" aria-label={say('Lines')}>
-          {lines.map((l, n) => {
-            const id = `line-${n}`;
-            const out = l.when === 'left out';
-            const doubtful = !l.seen && !out;
-            return (
-              <li
-                key={id}
-                className={`rounded-sm border-2 bg-surface px-4 py-2 ${doubtful ? 'border-tomato' : 'border-ink'}`}
-              >
-                <div className="grid grid-cols-[1.3fr_140px_1.2fr_1fr_190px] items-start gap-2 max-[1100px]:grid-cols-2">
-                  <p className="flex min-h-14 items-center gap-2 leading-tight max-[1100px]:col-span-full">
-                    {doubtful ? (
-                      <CircleAlert size={22} aria-hidden className="shrink-0 text-tomato" />
-                    ) : (
-                      <CircleCheck size={22} aria-hidden className="shrink-0 text-chive" />
-                    )}
-                    <span className={out ? 'text-quiet line-through' : 'font-bold'}>{l.text}</span>
-                  </p>
-                  <Field
-                    id={`${id}-amount`}
-                    label={say('Amount of line {n}', { n: n + 1 })}
-                    hideLabel
-                    placeholder="250 g"
-                    value={l.amount}
-                    disabled={out}
-                    onChange={(e) => change(n, { amount: e.target.value, seen: true })}
-                    problem={say.maybe(amountProblem(l))}
-                    className="figures disabled:opacity-50"
-                  />
-                  <IngredientField
-                    id={`${id}-what`}
-                    label={say('Ingredient of line {n}', { n: n + 1 })}
-                    hideLabel
-                    value={l.ingredient}
-                    onChange={(next) => change(n, { ingredient: next, when: whenFor(next), seen: true })}
-                    problem={say.maybe(ingredientProblem(l))}
-                  />
-                  <Field
-                    id={`${id}-prep`}
-                    label={say('How line {n} is prepared', { n: n + 1 })}
-                    hideLabel
-                    placeholder={say('prepared how')}
-                    value={l.prep}
-                    disabled={out}
-                    onChange={(e) => change(n, { prep: e.target.value })}
-                    className="disabled:opacity-50"
-                  />
-                  <Pick
-                    id={`${id}-when`}
-                    label={say('When line {n} goes in', { n: n + 1 })}
-                    hideLabel
-                    value={l.when}
-                    onChange={(e) =>
-                      change(n, { when: WHENS.find((w) => w === e.target.value) ?? l.when, seen: true })
-                    }
-                  >
-                    {WHENS.map((w) => (
-                      <option key={w} value={w}>
-                        {say(term(w))}
-                      </option>
-                    ))}
-                  </Pick>
-                </div>
-                {doubtful && (
-                  <p className="flex flex-wrap items-center justify-between gap-3 pt-2 text-tomato">
-                    <span>{l.doubts.map((d) => capital(say(d))).join('. ')}.</span>
-                    <button
-                      type="button"
-                      className={BUTTON}
-                      aria-label={say('Line {n} is right', { n: n + 1 })}
-                      onClick={() => change(n, { seen: true })}
-                    >
-                      {say('It is right')}
-                    </button>
-                  </p>
-                )}
-              </li>
-            );
-          })}
-        </ol>
-        {draft.instructions.length > 0 && (
-          <section className="mt-4">
-            <h2 className="font-bold">{say('Its instructions, from which times are taken')}</h2>
-            <ol className="list-decimal pl-6">
-              {draft.instructions.map((t) => (
-                <li key={t}>{t}</li>
+          {draft.scales && (
+            <Pick
+              id="draft-scale"
+              label={say('Amounts of which column')}
+              value={String(scale)}
+              onChange={(e) => {
+                const n = Number(e.target.value);
+                setScale(n);
+                setLines(begun(linesOfDraft(draft.scales?.[n]?.ingredients ?? [], draft.instructions)));
+              }}
+            >
+              {draft.scales.map(({ label }, n) => (
+                <option key={`${n}${label}`} value={n}>
+                  {label}
+                </option>
               ))}
-            </ol>
-          </section>
-        )}
+            </Pick>
+          )}
+          {problems.length > 0 && (
+            <div
+              role="alert"
+              className="mt-3 rounded-sm border-2 border-tomato bg-surface p-3 font-bold text-tomato"
+            >
+              {problems.map((p) => (
+                <p key={`${p.field}${say.either(p.given)}`}>
+                  {p.field}: {say(problemWords([p]))}
+                </p>
+              ))}
+            </div>
+          )}
+          <ol className="mt-4 grid gap-2" aria-label={say('Lines')}>
+            {lines.map((l, n) => (
+              <LineRow key={n} line={l} n={n} onChange={(to) => change(n, to)} />
+            ))}
+          </ol>
+        </div>
+        <AsItCame draft={draft} />
       </div>
       <footer className="flex shrink-0 items-stretch border-ink border-t-2 bg-surface">
         <p className="flex flex-1 items-center px-5 py-2 leading-tight" role="status">

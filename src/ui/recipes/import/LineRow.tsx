@@ -1,0 +1,112 @@
+'use client';
+
+import { CircleAlert, CircleCheck, CircleSlash } from 'lucide-react';
+import { whenFor } from '../../../core/formats/draft/draft';
+import { WHENS } from '../../../core/formats/draft/draftSteps';
+import { term } from '../../../core/message/term';
+import { capital } from '../../../core/units/shown/format';
+import { Field, Pick } from '../../shared/form/Field';
+import { IngredientField } from '../../shared/form/IngredientField';
+import { useSay } from '../../shared/hooks/useSay';
+import { BUTTON } from '../../shared/styles';
+import { amountProblem, ingredientProblem, type Line } from './line';
+
+type Props = {
+  readonly line: Line;
+  /** Its number, from 0. */
+  readonly n: number;
+  readonly onChange: (to: Partial<Line>) => void;
+};
+
+/** One line: as it stood, what it was read as, and what is in doubt, settled by one tap. */
+export function LineRow({ line: l, n, onChange }: Props) {
+  const say = useSay();
+  const id = `line-${n}`;
+  const out = l.when === 'left out';
+  const doubtful = !l.seen;
+  const [Mark, look] = doubtful
+    ? ([CircleAlert, 'text-tomato'] as const)
+    : out
+      ? ([CircleSlash, 'text-quiet'] as const)
+      : ([CircleCheck, 'text-chive'] as const);
+  return (
+    <li className={`rounded-sm border-2 bg-surface px-4 py-2 ${doubtful ? 'border-tomato' : 'border-ink'}`}>
+      <p className="flex items-center gap-2 pb-1 leading-tight">
+        <Mark size={22} aria-hidden className={`shrink-0 ${look}`} />
+        <span className={out ? 'text-quiet line-through' : 'font-bold'}>{l.text}</span>
+      </p>
+      <div className="grid grid-cols-[130px_1.2fr_1fr_170px] items-start gap-2 max-[820px]:grid-cols-2">
+        <Field
+          id={`${id}-amount`}
+          label={say('Amount of line {n}', { n: n + 1 })}
+          hideLabel
+          placeholder="250 g"
+          value={l.amount}
+          onChange={(e) =>
+            onChange({
+              amount: e.target.value,
+              seen: true,
+              ...(out && e.target.value !== '' && l.ingredient !== '' && { when: whenFor(l.ingredient) }),
+            })
+          }
+          problem={say.maybe(amountProblem(l))}
+          className="figures"
+        />
+        <IngredientField
+          id={`${id}-what`}
+          label={say('Ingredient of line {n}', { n: n + 1 })}
+          hideLabel
+          value={l.ingredient}
+          onChange={(next) => onChange({ ingredient: next, when: whenFor(next), seen: true })}
+          problem={say.maybe(ingredientProblem(l))}
+        />
+        <Field
+          id={`${id}-prep`}
+          label={say('How line {n} is prepared', { n: n + 1 })}
+          hideLabel
+          placeholder={say('prepared how')}
+          value={l.prep}
+          disabled={out}
+          onChange={(e) => onChange({ prep: e.target.value })}
+          className="disabled:opacity-50"
+        />
+        <Pick
+          id={`${id}-when`}
+          label={say('When line {n} goes in', { n: n + 1 })}
+          hideLabel
+          value={l.when}
+          onChange={(e) => onChange({ when: WHENS.find((w) => w === e.target.value) ?? l.when, seen: true })}
+        >
+          {WHENS.map((w) => (
+            <option key={w} value={w}>
+              {say(term(w))}
+            </option>
+          ))}
+        </Pick>
+      </div>
+      {doubtful && (
+        <p className="flex flex-wrap items-center justify-between gap-3 pt-2 text-tomato">
+          <span className="min-w-0 flex-1">{l.doubts.map((d) => capital(say(d))).join('. ')}.</span>
+          {!out && (
+            <button
+              type="button"
+              className={BUTTON}
+              aria-label={say('Line {n} is right', { n: n + 1 })}
+              onClick={() => onChange({ seen: true })}
+            >
+              {say('It is right')}
+            </button>
+          )}
+          <button
+            type="button"
+            className={BUTTON}
+            aria-label={say('Leave line {n} out', { n: n + 1 })}
+            onClick={() => onChange({ when: 'left out', seen: true })}
+          >
+            {say('Leave it out')}
+          </button>
+        </p>
+      )}
+    </li>
+  );
+}
