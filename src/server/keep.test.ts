@@ -10,7 +10,7 @@ import { together } from '../core/record/followed';
 import { inEnglish } from '../core/text/inWords';
 import { recordEvent } from './actions/batches';
 import { afterBatchEvent, openKeep, recordKeep, theLot } from './actions/keep/keep';
-import { theRecord } from './actions/record';
+import { theLotRecord, theRecord } from './actions/record';
 import { verifyRecord } from './actions/verify';
 import { takeArchive } from './archive/take';
 import { undoImport } from './archive/undo';
@@ -20,6 +20,7 @@ import { refusal, testDatabase } from './data/testDatabase';
 import { recordCsv, recordJson, recordPdf } from './exports/recordFiles';
 import { railOf } from './live/rail';
 import { readInUse } from './queries/batches';
+import { readLotsFrom } from './queries/keep';
 import { readHouse } from './queries/kitchen';
 import { readHead, sealOld } from './queries/seals';
 
@@ -200,6 +201,68 @@ describe('what cannot be true is refused by its field, and nothing is written', 
     ).toMatchObject({ field: 'body.kind' });
     expect(await refused(randomUUID(), { kind: 'used up' })).toMatchObject({ status: 404, field: 'lot' });
   });
+});
+
+test('a line of another thing cannot be taken back, one of its own can', async () => {
+  const [here, there] = [await put(), await put()];
+  const taken = line({ kind: 'taken', ml: 500 });
+  await recordKeep(pool, there, taken);
+  expect(await refused(here, { kind: 'withdrawn', event: taken.id })).toMatchObject({ field: 'body.event' });
+  await recordKeep(pool, there, line({ kind: 'withdrawn', event: taken.id }));
+  expect((await stateOf(there))?.ml).toBe(6000);
+});
+
+test('when nothing of it is left a note is taken, and what is only of what is left is not', async () => {
+  const lot = await put();
+  await recordKeep(pool, lot, line({ kind: 'used up' }));
+  expect(await refused(lot, { kind: 'temperature', celsius: 4 })).toMatchObject({ field: 'body.kind' });
+  expect(await refused(lot, { kind: 'labelled', count: 2, size: 'A4', again: false })).toMatchObject({
+    field: 'body.count',
+  });
+  await recordKeep(pool, lot, line({ kind: 'note', text: 'all of it went to staff' }));
+  await recordKeep(pool, lot, line({ kind: 'put right', what: 'told the lead' }));
+  expect((await theLot(pool, lot)).events).toHaveLength(4);
+});
+
+test('its record says by when it is used; that of what is over does not', async () => {
+  const lot = await put({ madeAt: new Date(Date.now() - 30 * MINUTE).toISOString(), celsius: 3 }, 20);
+  const asked = { from: '2026-01-01', to: '2099-01-01', page: '0', lot };
+  expect((await theLotRecord(pool, asked)).useBy).not.toBeNull();
+  await recordKeep(pool, lot, line({ kind: 'used up' }));
+  expect(await theLotRecord(pool, asked)).toMatchObject({ over: true, useBy: null, condition: null });
+});
+
+test('all that was ever kept comes page by page, each once, the oldest first', async () => {
+  const whole = await readLotsFrom(pool, 'quay-house', null, 1000);
+  const paged: string[] = [];
+  let after: { openedAt: string; id: string } | null = null;
+  for (let page = await readLotsFrom(pool, 'quay-house', after, 3); page.length > 0; ) {
+    paged.push(...page.map((l) => l.id));
+    const last = page.at(-1)!;
+    after = { openedAt: last.openedAt, id: last.id };
+    page = await readLotsFrom(pool, 'quay-house', after, 3);
+  }
+  expect(whole.length).toBeGreaterThan(6);
+  expect(paged).toEqual(whole.map((l) => l.id));
+});
+
+test('a line of the stove that names one of another batch is refused, one that names its own is taken', async () => {
+  const ids = (
+    await pool.query('SELECT id FROM batch ORDER BY over_at IS NOT NULL, started_at DESC LIMIT 2')
+  ).rows.map((r) => r.id as string);
+  const [one, other] = ids as [string, string];
+  const reading = {
+    ...line({ kind: 'note', text: '' }),
+    body: { kind: 'temperature', celsius: 80, step: 0 },
+  };
+  await recordEvent(pool, one, reading);
+  const back = (event: string) => ({
+    ...line({ kind: 'note', text: '' }),
+    body: { kind: 'withdrawn', event },
+  });
+  const { problems } = await refusal(recordEvent(pool, other, back(reading.id)));
+  expect(problems[0]).toMatchObject({ field: 'body.event' });
+  expect((await recordEvent(pool, one, back(reading.id))).isNew).toBe(true);
 });
 
 test('the same line twice is kept once, at once and again; one id is not two things’', async () => {

@@ -22,7 +22,7 @@ import { loadBlank, loadDemo } from './data/demo';
 import { refusal, testDatabase } from './data/testDatabase';
 import { type Drawn, serviceCsv, serviceIcs } from './exports/serviceFiles';
 import { readBatch } from './queries/batches';
-import { isPlanned, nextDay, readService } from './queries/services';
+import { isPlanned, nextDay, readDays, readService, readUsualCovers } from './queries/services';
 
 const K = 'quay-house';
 const THURSDAY = '6f0f6f0e-5d1c-4c0e-9a53-0d2f7c1b9a01';
@@ -131,6 +131,30 @@ describe('a service saved', () => {
     await client.query('UNLISTEN *');
     client.release();
     expect(JSON.parse(told[0]!)).toEqual({ service: made.id, revision: 1 });
+  });
+});
+
+describe('what the days before and after it have', () => {
+  test('days are listed from the first to the last asked for, of this kitchen, in their order', async () => {
+    const days = ['2028-03-06', '2028-03-07', '2028-03-08'];
+    for (const day of days) await save(await fresh(day), 0);
+    const listed = (from: string, to: string, kitchen = K) =>
+      readDays(pool, kitchen, from, to).then((all) => all.map((d) => d.day));
+    expect(await listed('2028-03-06', '2028-03-07')).toEqual(days.slice(0, 2));
+    expect(await listed('2028-03-07', '2028-03-31')).toEqual(days.slice(1));
+    expect(await listed('2028-03-01', '2028-03-31', 'elsewhere')).toEqual([]);
+  });
+  test('covers are those of the same weekday before it, the newest first, as many as are asked for', async () => {
+    const with_ = async (day: string, covers: number | null) => save({ ...(await fresh(day)), covers }, 0);
+    // Mondays but for the eighth; one after, one that says none.
+    await with_('2029-01-01', 100);
+    await with_('2029-01-08', 110);
+    await with_('2029-01-09', 999);
+    await with_('2029-01-15', 120);
+    await with_('2029-01-29', 130);
+    expect(await readUsualCovers(pool, K, '2029-01-22', 3)).toEqual([120, 110, 100]);
+    expect(await readUsualCovers(pool, K, '2029-01-22', 2)).toEqual([120, 110]);
+    expect(await readUsualCovers(pool, 'elsewhere', '2029-01-22')).toEqual([]);
   });
 });
 
