@@ -389,6 +389,25 @@ test.each(WHOLE.map((w) => [w.file, w] as const))(
   },
 );
 
+test('how long and how far is taken from its own clause', async () => {
+  const stepsOf = async (file: string) =>
+    made((await opened(WHOLE.find((w) => w.file === file)!.bytes))[0]!).steps;
+  const sweat = (steps: Awaited<ReturnType<typeof stepsOf>>) => steps.find((s) => s.kind === 'sweat');
+  expect(sweat(await stepsOf('leek.txt'))).toMatchObject({ minutes: 10, to: 'translucent' });
+  expect(sweat(await stepsOf('chowder.md'))).toMatchObject({ minutes: 7, to: 'translucent' });
+  expect(sweat(await stepsOf('mushroom.md (UTF-16)'))).toMatchObject({ minutes: 10, to: 'gold' });
+  const chowder = await stepsOf('chowder.md');
+  expect(chowder.find((s) => s.kind === 'render')).toMatchObject({ minutes: 8 });
+  expect(chowder.find((s) => s.kind === 'puree')).toMatchObject({ fraction: 1 / 3 });
+  expect((await stepsOf('mushroom.md (UTF-16)')).find((s) => s.kind === 'reduce')).toMatchObject({
+    to: { ofLast: 0.5 },
+  });
+  expect((await stepsOf('windows.txt')).find((s) => s.kind === 'roux')).toMatchObject({
+    minutes: 3,
+    colour: 'white',
+  });
+});
+
 test('several recipes in one file come one by one, each with its own lines', async () => {
   const two = await opened(
     utf8(

@@ -74,7 +74,9 @@ function deedsOf(sentence: string): readonly Found[] {
       // "until soft", "a gentle simmer", "the fried onions": what is, not what is done.
       const before = sentence.slice(0, at);
       if (
-        /\b(?:until|till|a|an|the|gentle|of|very|your|no|not|don[’']t)\s+(?:\w+\s+)?$/i.test(before) &&
+        /\b(?:until|till|a|an|the|gentle|medium|low|high|moderate|of|very|your|no|not|don[’']t)\s+(?:\w+\s+)?$/i.test(
+          before,
+        ) &&
         !/^(?:to|and)$/i.test(before)
       ) {
         if (!/\b(?:and|then|,)\s*(?:\w+ly\s+)?$/i.test(before)) continue;

@@ -13,6 +13,8 @@ class Building {
   readonly steps: StepText[] = [];
   readonly whens = new Map<number, When>();
   wet = false;
+  /** A step whose time nobody has said yet. */
+  unsaid: StepText | null = null;
   /** Melted, and nothing cooked in it yet. */
   melted: number[] = [];
 
@@ -97,6 +99,9 @@ function flour(b: Building, n: number, { text, minutes }: Clause): void {
   });
 }
 
+const GOLDEN = /golden|caramel|\bbrown|\bcolou?red\b/i;
+const UNCOLOURED = /\b(?:not|without|no|never|before)\b[^,.;]{0,16}\b(?:colou?r|brown)/i;
+
 /** What is cooked in fat before anything is poured, with what was melted for it. */
 function sweat(b: Building, lines: readonly number[], minutes: number | null, text: string): void {
   const all = [...b.melted, ...lines];
@@ -104,7 +109,8 @@ function sweat(b: Building, lines: readonly number[], minutes: number | null, te
   if (all.length === 0) {
     // "Cook for 5 minutes more": the same as before, longer.
     const last = b.last();
-    if (minutes !== null && last?.kind === 'sweat') last.minutes = atMost(1, last.minutes + minutes, 60);
+    if (minutes !== null && last?.kind === 'sweat')
+      last.minutes = atMost(1, (b.unsaid === last ? 0 : last.minutes) + minutes, 60);
     return;
   }
   const cured = all.filter((n) => b.food(n).group === 'cured meat');
@@ -113,15 +119,14 @@ function sweat(b: Building, lines: readonly number[], minutes: number | null, te
     b.push({ kind: 'render', items: all.map((n) => b.portion(n, 'rendered')), minutes: took, keep: 1 });
     return;
   }
-  b.push({
+  const step: StepText = {
     kind: 'sweat',
     items: all.map((n) => b.portion(n, 'sweated')),
     minutes: took,
-    to:
-      /golden|caramel|brown|colou?r(?!less)/i.test(text) && !/without colou?r/i.test(text)
-        ? 'gold'
-        : 'translucent',
-  });
+    to: GOLDEN.test(text) && !UNCOLOURED.test(text) ? 'gold' : 'translucent',
+  };
+  b.push(step);
+  if (minutes === null) b.unsaid = step;
 }
 
 const simmering: Extract<StepText, { kind: 'bring-to' }> = {

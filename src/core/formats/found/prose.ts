@@ -168,7 +168,7 @@ export function recipesInText(text: string): readonly FoundRecipe[] {
     } else if (
       section === 'ingredients' ? !(isTold(line) && NUMBERED.test(line) && !isBought(line)) : isBought(line)
     ) {
-      const several = linesIn(line.replace(NUMBERED, '').replace(/^#+\s*/, ''));
+      const several = linesIn(cleaned(line.replace(NUMBERED, '').replace(/^#+\s*/, '')));
       one.ingredients.push(...several);
       take(line, 'ingredient');
     } else if (isTold(line)) {

@@ -10,7 +10,7 @@ const DEEDS: { readonly [D in PotDeed]: Message } = {
   melt: message('melt'),
   add: message('put in'),
   bring: message('bring up'),
-  simmer: message('simmer'),
+  simmer: message('cook'),
   blend: message('blend'),
   strain: message('strain'),
   reduce: message('reduce'),
@@ -31,9 +31,7 @@ export function AsItCame({ draft }: { readonly draft: RecipeDraft }) {
       className="border-ink bg-surface px-5 py-4 max-[1100px]:border-t-2 min-[1100px]:overflow-y-auto min-[1100px]:border-l-2"
     >
       <h2 className="font-bold text-[21px]">{say('As it came')}</h2>
-      {draft.yieldText && (
-        <p className="pt-1">{say('It says it makes {yieldText}.', { yieldText: draft.yieldText })}</p>
-      )}
+      {draft.yieldText && <p className="pt-1">{draft.yieldText}</p>}
       <h3 className="pt-3 font-bold">{say('Its list')}</h3>
       <ol className="list-decimal pl-7 text-[17px]">
         {draft.ingredients.map((text, n) => (

@@ -31,10 +31,37 @@ export function LineRow({ line: l, n, onChange }: Props) {
       : ([CircleCheck, 'text-chive'] as const);
   return (
     <li className={`rounded-sm border-2 bg-surface px-4 py-2 ${doubtful ? 'border-tomato' : 'border-ink'}`}>
-      <p className="flex items-center gap-2 pb-1 leading-tight">
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1 pb-1.5">
         <Mark size={22} aria-hidden className={`shrink-0 ${look}`} />
-        <span className={out ? 'text-quiet line-through' : 'font-bold'}>{l.text}</span>
-      </p>
+        <p className="min-w-44 flex-1 leading-tight">
+          <span className={out ? 'text-quiet line-through' : 'font-bold'}>{l.text}</span>
+          {doubtful && (
+            <span className="block text-[16px] text-tomato">
+              {l.doubts.map((d) => capital(say(d))).join('. ')}.
+            </span>
+          )}
+        </p>
+        {doubtful && !out && (
+          <button
+            type="button"
+            className={BUTTON}
+            aria-label={say('Line {n} is right', { n: n + 1 })}
+            onClick={() => onChange({ seen: true })}
+          >
+            {say('It is right')}
+          </button>
+        )}
+        {doubtful && (
+          <button
+            type="button"
+            className={BUTTON}
+            aria-label={say('Leave line {n} out', { n: n + 1 })}
+            onClick={() => onChange({ when: 'left out', seen: true })}
+          >
+            {say('Leave it out')}
+          </button>
+        )}
+      </div>
       <div className="grid grid-cols-[130px_1.2fr_1fr_170px] items-start gap-2 max-[820px]:grid-cols-2">
         <Field
           id={`${id}-amount`}
@@ -84,29 +111,6 @@ export function LineRow({ line: l, n, onChange }: Props) {
           ))}
         </Pick>
       </div>
-      {doubtful && (
-        <p className="flex flex-wrap items-center justify-between gap-3 pt-2 text-tomato">
-          <span className="min-w-0 flex-1">{l.doubts.map((d) => capital(say(d))).join('. ')}.</span>
-          {!out && (
-            <button
-              type="button"
-              className={BUTTON}
-              aria-label={say('Line {n} is right', { n: n + 1 })}
-              onClick={() => onChange({ seen: true })}
-            >
-              {say('It is right')}
-            </button>
-          )}
-          <button
-            type="button"
-            className={BUTTON}
-            aria-label={say('Leave line {n} out', { n: n + 1 })}
-            onClick={() => onChange({ when: 'left out', seen: true })}
-          >
-            {say('Leave it out')}
-          </button>
-        </p>
-      )}
     </li>
   );
 }
