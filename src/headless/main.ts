@@ -53,7 +53,7 @@ function plan(o: Options): void {
   const share = usualShare(written);
   const barred = o.thicken && cannotBe(written, share);
   if (barred) throw new BadOption(`--thicken ${o.thicken?.id}: ${inEnglish(barred)}`);
-  const recipe = o.thicken ? amended(written, { way: o.thicken.id, share }) : written;
+  const recipe = amended(written, o.thicken ? { way: o.thicken.id, share } : {});
   const setup = o.setup(recipe);
   const order = { litres: o.litres ?? recipe.yieldLitres, target: o.viscosity(recipe) };
   const made = planFor(recipe, order, setup);

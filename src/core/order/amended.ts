@@ -7,6 +7,7 @@ import type { Recipe, RecipePortion, RecipeStep } from '../recipe/recipe';
 import { METHOD_RULES } from '../thicken/methods';
 import { dieted } from './changes/dieted';
 import { finishedWith, finishOf } from './changes/finishes';
+import { freed } from './changes/freed';
 import { gently } from './changes/gently';
 import { onStock } from './changes/stocks';
 import { wineDownTo } from './changes/wine';
@@ -22,11 +23,15 @@ const solvedItems = (s: RecipeStep): readonly RecipePortion[] =>
 const ownVegetable = (recipe: Recipe): RecipePortion | undefined =>
   recipe.steps.flatMap(solvedItems).find((p) => ingredient(p.ingredient).group === 'vegetable');
 
+/** A recipe with something left to be worked out: one that gives every amount has its own thickener left open. */
+const openOf = (recipe: Recipe): Recipe => freed(recipe)?.recipe ?? recipe;
+
 /** The part of the thickening another way is offered for first: all of it, or half where the vegetable has to stay. */
-export const usualShare = (recipe: Recipe): number => (ownVegetable(recipe) ? 0.5 : 1);
+export const usualShare = (recipe: Recipe): number => (ownVegetable(openOf(recipe)) ? 0.5 : 1);
 
 /** Why a way cannot be taken at all; null when it can. */
-export function cannotBe(recipe: Recipe, share: number): Message | null {
+export function cannotBe(written: Recipe, share: number): Message | null {
+  const recipe = openOf(written);
   const solved = recipe.steps.flatMap(solvedItems);
   const blended = recipe.steps.some(blends);
   if (solved.length === 0 && !blended)
@@ -124,8 +129,12 @@ const placeBeforeSeason = (steps: readonly RecipeStep[]): number => {
   return late === -1 ? steps.length : late;
 };
 
-/** The recipe as the plan will cook it. What cannot be done to it is left as written. */
-export function amended(recipe: Recipe, a: Amendment): Recipe {
+/**
+ * The recipe as the plan will cook it. What cannot be done to it is left as written; of one that gives every amount
+ * the thickener and the main liquid are left open, unless it is wanted `asWritten`.
+ */
+export function amended(written: Recipe, a: Amendment): Recipe {
+  const recipe = a.asWritten ? written : openOf(written);
   let steps: readonly RecipeStep[] = recipe.steps;
   if (a.rule || a.colour) {
     const { rule, colour } = a;

@@ -24,6 +24,8 @@ const amendment = {
   colour: z.enum(ROUX_COLOURS).optional(),
   /** Way to thicken by instead of the recipe’s own. */
   way: z.enum([AS_WRITTEN.id, ...WAYS.map((w) => w.id)]).optional(),
+  /** Every amount multiplied as the recipe gives it, though its thickness is then what it comes to. */
+  asWritten: z.literal(true).optional(),
   /** Part of the thickening that way does; the recipe’s own does the rest. 1 unless said. */
   share: numberFrom('share', ...ORDER_BOUNDS.share).optional(),
   /** g of butter added before the flour, at the recipe’s yield. */

@@ -47,6 +47,7 @@ function amendmentFrom(query: Record<string, string | undefined>, recipe: Recipe
   const finishMl = numberIn(query.dairyMl, ORDER_BOUNDS.finishMl);
   return {
     ...(way && way !== AS_WRITTEN && cannotBe(recipe, share) === null && { way: way.id, share }),
+    ...(query.as === 'written' && { asWritten: true as const }),
     ...(moreFat !== undefined && { moreFat }),
     ...(moreSimmer !== undefined && { moreSimmer }),
     ...(liquidAt !== undefined && { liquidAt }),
@@ -167,6 +168,7 @@ export function queryOf(order: TimedOrder): URLSearchParams {
     ...(order.rule && { rule: order.rule }),
     ...(order.colour && { colour: order.colour }),
     ...(order.way && { way: order.way, share: String(order.share ?? 1) }),
+    ...(order.asWritten && { as: 'written' }),
     ...(order.moreFat && { butter: String(order.moreFat) }),
     ...(order.moreSimmer && { longer: String(order.moreSimmer) }),
     ...(order.liquidAt !== undefined && { liquid: String(order.liquidAt) }),

@@ -15,6 +15,7 @@ export type Shelf = Stores & { readonly soups: readonly SoupName[] };
 const CHANGES: { readonly [K in keyof Required<Amendment>]: true } = {
   rule: true,
   colour: true,
+  asWritten: true,
   way: true,
   share: true,
   moreFat: true,

@@ -1,7 +1,7 @@
 'use client';
 
 import { clsx } from 'clsx';
-import { TriangleAlert } from 'lucide-react';
+import { BookOpen, TriangleAlert } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { multipliedWords } from '../../core/compare/multiplied';
 import { remedyWords } from '../../core/compare/remedyWords';
@@ -18,9 +18,11 @@ import type { Shelf } from '../order/stores';
 import { useShelf } from '../order/useShelf';
 import { Ladder } from '../shared/draw/Ladder';
 import { useSay } from '../shared/hooks/useSay';
+import { Link } from '../shared/Link';
 import { lazily } from '../shared/lazily';
 import { Sheet } from '../shared/Sheet';
 import { BUTTON, HEAD_BUTTON } from '../shared/styles';
+import { AsCooked } from './AsCooked';
 import { Chance } from './Chance';
 import { Lists } from './lists/Lists';
 import { PotPart } from './PotPart';
@@ -109,6 +111,12 @@ export function PlanView({ stores: opened, first, begun, misread }: Props) {
     <div className="flex h-full flex-col overflow-y-auto min-[1100px]:overflow-hidden">
       <h1 className="sr-only">{say('Plan')}</h1>
       <div className="shrink-0 border-ink border-b-2 bg-surface px-5 py-3 min-[1100px]:px-7">
+        <Link
+          href={`/recipes/${written.id}?${new URLSearchParams({ plan: address.replace(/^[^?]*\?/, '') })}`}
+          className={`float-right ml-3 ${HEAD_BUTTON}`}
+        >
+          <BookOpen size={20} aria-hidden /> {say('Recipe')}
+        </Link>
         <Sentence
           stores={stores}
           choose={choose}
@@ -119,6 +127,7 @@ export function PlanView({ stores: opened, first, begun, misread }: Props) {
           order={order}
           onChange={change}
         />
+        <AsCooked written={written} plan={plan} order={order} onChange={change} />
       </div>
       {order === first && misread.length > 0 && (
         <ul role="alert" className="shrink-0 bg-butter px-5 py-2 font-bold text-on-butter min-[1100px]:px-7">

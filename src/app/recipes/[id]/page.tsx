@@ -9,8 +9,14 @@ import { titled } from '../../reader';
 export const generateMetadata = titled('Recipe');
 export const dynamic = 'force-dynamic';
 
-export default async function RecipePage({ params }: { params: Promise<{ id: string }> }) {
+type Asked = {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ plan?: string | string[] }>;
+};
+
+export default async function RecipePage({ params, searchParams }: Asked) {
   const { id } = await params;
+  const { plan } = await searchParams;
   const db = pool();
   const house = await theHouse(db);
   const stored = await readRecipe(db, house.id, id);
@@ -23,6 +29,7 @@ export default async function RecipePage({ params }: { params: Promise<{ id: str
         body={stored.body}
         version={stored.version}
         archived={stored.archived}
+        plan={typeof plan === 'string' ? plan : null}
       />
     </WhenLive>
   );

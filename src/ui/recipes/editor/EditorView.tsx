@@ -39,10 +39,12 @@ type Props = {
   /** The version it was read as; null for a recipe not yet kept. */
   readonly version: number | null;
   readonly archived: boolean;
+  /** The plan it was opened from, as its address says it: the way back. */
+  readonly plan?: string | null;
 };
 
 /** A recipe's editor: steps on the left, what they come to on the right. */
-export function EditorView({ house, body, version, archived }: Props) {
+export function EditorView({ house, body, version, archived, plan = null }: Props) {
   const say = useSay();
   const router = useRouter();
   const form = useForm<RecipeForm>({ defaultValues: recipeForm(body), shouldFocusError: true });
@@ -178,8 +180,11 @@ export function EditorView({ house, body, version, archived }: Props) {
             </span>
           </h1>
           {version !== null && (
-            <Link className={BUTTON} href={`/plan?recipe=${body.id}&litres=${body.yieldLitres}`}>
-              {say('Plan it')}
+            <Link
+              className={BUTTON}
+              href={`/plan?${plan ?? new URLSearchParams({ recipe: body.id, litres: String(body.yieldLitres) })}`}
+            >
+              {plan === null ? say('Plan it') : say('Back to the plan')}
             </Link>
           )}
           <button type="button" className={BUTTON} onClick={() => setMore(true)}>
