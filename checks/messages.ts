@@ -20,7 +20,7 @@ const ELSEWHERE = [
   /\.d\.ts$/,
   /^src\/app\/api\//,
   /^src\/core\/food\//,
-  /^src\/core\/(message|say)\//,
+  /^src\/core\/(message|text)\//,
 ];
 
 /** Attributes that are said or shown. */
@@ -75,7 +75,7 @@ const PROGRAMS = [
   /^src\/server\//,
   /^src\/core\/order\/changes\/makings\.ts$/,
   /^src\/core\/recipe\/schools\.ts$/,
-  /^src\/core\/formats\/(draft|jsonLd|lines)\//,
+  /^src\/core\/formats\/(draft|jsonLd|found)\//,
 ];
 
 type Visit = (node: Node, parents: readonly Node[]) => void;

@@ -11,7 +11,7 @@ export { demoIds };
 const START = Date.UTC(2026, 0, 31, 16);
 
 /** An event `seconds` into a demo batch; its id tells the order of making. */
-export const eventAt = (n: number, seconds: number, body: EventBody, station = 'Early'): BatchEvent => ({
+export const eventAt = (n: number, seconds: number, body: EventBody, station = 'Opener'): BatchEvent => ({
   id: `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`,
   at: new Date(START + seconds * 1000).toISOString(),
   station,

@@ -268,7 +268,7 @@ export function historyOf(seed: number): History {
       BatchEvent.parse({
         id: idOf(seed, k),
         at: new Date(start + Math.round(at)).toISOString(),
-        station: n.of(['Early', 'Late']),
+        station: n.of(['Opener', 'Closer']),
         body: EventBody.parse(
           anyBody(
             n,
@@ -287,7 +287,7 @@ export function historyOf(seed: number): History {
         at: new Date(start + (seconds * 1000 * (step + 1)) / batch.plan.steps.length)
           .toISOString()
           .replace(/\.\d+Z$/, '.000Z'),
-        station: 'Early',
+        station: 'Opener',
         body: { kind: 'step-done', step },
       });
   if (random() < 0.3) events.sort(() => random() - 0.5);

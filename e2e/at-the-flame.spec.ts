@@ -291,7 +291,7 @@ test('two stations on two servers see the same batch; the same step marked by bo
   try {
     const id = await begin(page, VELOUTE);
     away = await browser.newContext({ baseURL: other.address });
-    await away.addInitScript(() => localStorage.setItem('panache.role', 'Late'));
+    await away.addInitScript(() => localStorage.setItem('panache.role', 'Closer'));
     const late = await away.newPage();
     watch(late);
     await open(late, `/stove/${id}`);
@@ -375,7 +375,7 @@ test('what cannot be is said and never stored: 900 °C, over the rim, −3 s', a
 
   const send = (body: unknown) =>
     request.post(`/api/batches/${id}/events`, {
-      data: { id: crypto.randomUUID(), at: new Date().toISOString(), station: 'Early', body },
+      data: { id: crypto.randomUUID(), at: new Date().toISOString(), station: 'Opener', body },
     });
   for (const [body, status, field] of [
     [{ kind: 'temperature', celsius: 900 }, 400, 'body.celsius'],

@@ -78,7 +78,7 @@ test('a new user brings a recipe as JSON-LD, looks at its lines, plans it at 25 
   const wanted = await grams(page);
   expect(wanted).toBeGreaterThan(200);
 
-  await page.getByRole('button', { name: /Take away/ }).click();
+  await page.getByRole('button', { name: /Print or export/ }).click();
   const [printed] = await Promise.all([
     page.waitForEvent('popup'),
     page.getByRole('link', { name: /Print: open the page/ }).click(),

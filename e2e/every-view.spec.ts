@@ -109,7 +109,7 @@ test('sheets opened over the Plan are clean too, and give the focus back', async
     [/^On /, 'On which stock'],
     [/^Choose the garnish/, 'For the bowl'],
     [/^Sizes/, 'What changes with the size'],
-    [/^Take away/, 'Take the plan away'],
+    [/^Print or export/, 'Print or export the plan'],
     [/^By a test/, 'Aim by a test'],
     [/cautions?$/, 'Before you start'],
     [/^Chance of/, /^Chance of/],

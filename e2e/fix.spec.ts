@@ -49,7 +49,7 @@ test('Light instead of Coating at 20 L, eight minutes left, no wheat: chosen, fo
   await page.getByRole('link', { name: 'Something’s wrong' }).click();
   await page.getByRole('button', { name: 'Too thin' }).click();
   await page.getByLabel('Minutes left').fill('8');
-  await page.getByRole('button', { name: /^To hand/ }).click();
+  await page.getByRole('button', { name: /^Ingredients here/ }).click();
   await page.getByRole('checkbox', { name: 'wheat' }).check();
   await page.keyboard.press('Escape');
   await expect(page.getByText('Promised free of wheat.')).toBeVisible();
@@ -228,7 +228,7 @@ test('nothing measured, minutes that cannot be, readings that contradict, an emp
 
   const write = (body: unknown) =>
     request.post(`/api/batches/${id}/events`, {
-      data: { id: crypto.randomUUID(), at: new Date().toISOString(), station: 'Late', body },
+      data: { id: crypto.randomUUID(), at: new Date().toISOString(), station: 'Closer', body },
     });
   expect((await write({ kind: 'volume', ml: 9000 })).status()).toBe(201);
   expect((await write({ kind: 'mass', g: 14_000 })).status()).toBe(201);
@@ -239,10 +239,10 @@ test('nothing measured, minutes that cannot be, readings that contradict, an emp
 
   await page.getByRole('button', { name: 'Too thin' }).click();
   await page.getByRole('button', { name: 'Too thick' }).click();
-  await page.getByRole('button', { name: /^To hand/ }).click();
+  await page.getByRole('button', { name: /^Ingredients here/ }).click();
   const boxes = page.getByRole('group', { name: /of the kitchen’s products/ }).getByRole('checkbox');
   await expect(boxes.first()).toBeVisible();
   for (const box of await boxes.all()) await box.uncheck();
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('button', { name: 'To hand: 0' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Ingredients here: 0' })).toBeVisible();
 });

@@ -52,7 +52,7 @@ test('held, cooled in a pot that would fail, warned, spread out, cold in time, l
   await expect(page.getByText('Best before')).toBeVisible({ timeout: 15_000 });
 
   // The probe that is in it, in two taps; from then on a reading is one.
-  await page.getByRole('button', { name: 'Probe', exact: true }).click();
+  await page.getByRole('button', { name: 'Pair a probe', exact: true }).click();
   await page
     .getByRole('dialog')
     .getByRole('button', { name: /^Probe 2/ })
@@ -192,28 +192,28 @@ test('put by from nothing, in figures that cannot be, in part frozen, moved, thr
   page,
 }) => {
   await open(page, '/keep?face=shelf');
-  await page.getByRole('button', { name: /^Put something by/ }).focus();
+  await page.getByRole('button', { name: /^Store something/ }).focus();
   await page.keyboard.press('Enter');
-  const sheet = page.getByRole('dialog', { name: 'Put something by' });
-  await sheet.getByRole('button', { name: 'Put it by' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Store something' });
+  await sheet.getByRole('button', { name: 'Store it' }).click();
   await expect(sheet.getByRole('alert')).toHaveText('Give it a name.');
   await sheet.getByLabel('Its name').fill('Brown stock');
   await sheet.getByLabel('How much, L').fill('900');
-  await sheet.getByRole('button', { name: 'Put it by' }).click();
+  await sheet.getByRole('button', { name: 'Store it' }).click();
   await expect(sheet.getByRole('alert')).toContainText(
     '“900” cannot be: more than nothing, 600.0 L at the most.',
   );
   await sheet.getByLabel('How much, L').fill('5');
-  await sheet.getByRole('button', { name: 'Put it by' }).click();
+  await sheet.getByRole('button', { name: 'Store it' }).click();
   await expect(sheet.getByRole('alert')).toContainText('3 at the least hold it');
   await sheet.getByLabel('How many').fill('3');
   await sheet.getByLabel('Use by, where it is sooner than the rule').fill('2020-01-01');
-  await sheet.getByRole('button', { name: 'Put it by' }).click();
+  await sheet.getByRole('button', { name: 'Store it' }).click();
   await expect(sheet.getByRole('alert')).toHaveText('Not before it was made.');
   await sheet.getByLabel('Use by, where it is sooner than the rule').fill('');
   await sheet.getByLabel('celery').check();
   await clean(page, 'put by');
-  await sheet.getByRole('button', { name: 'Put it by' }).click();
+  await sheet.getByRole('button', { name: 'Store it' }).click();
   const shelf = page.getByRole('list', { name: 'The shelf, first to use first' });
   await expect(shelf.getByRole('button', { name: /Brown stock/ })).toHaveAttribute('aria-pressed', 'true');
 

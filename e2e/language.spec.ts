@@ -40,7 +40,7 @@ async function ownWords(page: Page): Promise<readonly string[]> {
     'Roux, blended',
     // What the demo’s Lead wrote into its record.
     'three and a half hours over 21 °C: next time in pans, in the blast',
-    'Jacket potato talked over with Late.',
+    'Jacket potato talked over with the closer.',
     'Jacket potato soup',
   ];
   const walk = (value: unknown, own: boolean): void => {

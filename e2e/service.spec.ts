@@ -110,7 +110,7 @@ test('a day is planned, a clash is dragged away, two batches are lit, one runs l
     const data = {
       id: randomUUID(),
       at: new Date(lit + seconds * 1000).toISOString(),
-      station: 'Late',
+      station: 'Closer',
       body: { kind: 'step-done', step },
     };
     expect((await page.request.post(`/api/batches/${bisque}/events`, { data })).ok()).toBe(true);
@@ -161,7 +161,7 @@ test('a day that cannot be done says what would make it possible, and one tap of
     .first()
     .click();
   await expect(
-    page.getByText('This cannot be done as it is. Any one of these would make it possible:'),
+    page.getByText('This cannot be done as it is. Each of these would make it possible by itself:'),
   ).toBeVisible({
     timeout: 30_000,
   });
@@ -243,7 +243,7 @@ test('a menu comes round by weeks, 52 at most; a soup’s times are typed with t
 
   await page.goto('/plan?recipe=jacket-potato-soup&litres=6&at=12:20');
   await live(page);
-  await page.getByRole('button', { name: /^Take away/ }).click();
+  await page.getByRole('button', { name: /^Print or export/ }).click();
   await page
     .getByRole('button', { name: /^Put it on / })
     .first()
@@ -277,7 +277,7 @@ test('two stations at once: what each changes is kept, what both do is told; wit
   const theirs = { ...now.service.placed['crab-shell-bisque'], lightAt: 600 };
   const placed = { ...now.service.placed, 'crab-shell-bisque': theirs };
   const saved = await page.request.put('/api/services', {
-    data: { service: { ...now.service, placed }, base: now.revision, by: 'Late' },
+    data: { service: { ...now.service, placed }, base: now.revision, by: 'Closer' },
   });
   expect(saved.ok()).toBe(true);
   await page.unroute(saves);

@@ -153,13 +153,13 @@ test('and so does what is printed and taken away for people: a plan, a record, l
 test('what is typed in Fahrenheit and quarts is kept in Celsius and millilitres', async ({ page }) => {
   await reads(page, { volume: 'gal', temperature: 'F' });
   await open(page, '/keep?face=shelf');
-  await page.getByRole('button', { name: /^Put something by/ }).click();
-  const sheet = page.getByRole('dialog', { name: 'Put something by' });
+  await page.getByRole('button', { name: /^Store something/ }).click();
+  const sheet = page.getByRole('dialog', { name: 'Store something' });
   await sheet.getByLabel('Its name').fill('Quart stock');
   await sheet.getByLabel('How much, qt').fill('4');
   await sheet.getByLabel('How many').fill('3');
   await sheet.getByLabel(/°F/).fill('38');
-  await sheet.getByRole('button', { name: 'Put it by' }).click();
+  await sheet.getByRole('button', { name: 'Store it' }).click();
   await expect(sheet).toBeHidden();
   const put = async () =>
     (await db.query("SELECT body FROM keep_event WHERE body->>'name' = 'Quart stock'")).rows[0]?.body;

@@ -41,11 +41,11 @@ async function years(databaseUrl: string, days: number, readings: number): Promi
          RETURNING id, opened_at),
        first AS (
          INSERT INTO keep_event (id, kitchen_id, lot_id, at, received_at, station, body)
-         SELECT gen_random_uuid(), $1, id, opened_at, opened_at, 'Late', jsonb_build_object('kind', 'put by', 'what', 'soup', 'name', 'Leek',
+         SELECT gen_random_uuid(), $1, id, opened_at, opened_at, 'Closer', jsonb_build_object('kind', 'put by', 'what', 'soup', 'name', 'Leek',
            'madeAt', to_char(opened_at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'), 'ml', 8000, 'allergens', '[]'::jsonb,
            'container', jsonb_build_object('kind', 'pot', 'vessel', 'middle-28'), 'place', 'blast') FROM things)
        INSERT INTO keep_event (id, kitchen_id, lot_id, at, received_at, station, body)
-       SELECT gen_random_uuid(), $1, id, opened_at + n * interval '15 minutes', opened_at + n * interval '15 minutes', 'Late',
+       SELECT gen_random_uuid(), $1, id, opened_at + n * interval '15 minutes', opened_at + n * interval '15 minutes', 'Closer',
          jsonb_build_object('kind', 'temperature', 'celsius', round((4 + 76 * exp(-n / 4.0))::numeric, 1)) FROM things, generate_series(1, 20) n`,
       [kitchen, days],
     );
@@ -55,7 +55,7 @@ async function years(databaseUrl: string, days: number, readings: number): Promi
     );
     await db.query(
       `INSERT INTO keep_event (id, kitchen_id, lot_id, at, received_at, station, body)
-       SELECT gen_random_uuid(), $2, $1, t, t, 'Late', CASE WHEN n = 0 THEN jsonb_build_object('kind', 'put by', 'what', 'soup', 'name', 'Long',
+       SELECT gen_random_uuid(), $2, $1, t, t, 'Closer', CASE WHEN n = 0 THEN jsonb_build_object('kind', 'put by', 'what', 'soup', 'name', 'Long',
            'madeAt', to_char(t AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'), 'ml', 8000, 'allergens', '[]'::jsonb,
            'container', jsonb_build_object('kind', 'pot', 'vessel', 'deep-42'), 'place', 'bath')
          ELSE jsonb_build_object('kind', 'temperature', 'celsius', 50 + n % 40) END

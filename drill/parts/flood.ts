@@ -46,7 +46,7 @@ const heavy = {
       kind: 'add',
       items: [
         { ingredient: 'vegetable-stock', amount: 'to volume' },
-        { ingredient: 'plain-flour', amount: 'to thickness' },
+        { ingredient: 'plain-flour', amount: 'to thicken' },
       ],
     },
     { kind: 'bring-to', to: 'simmer', flame: 1, lid: 'off' },

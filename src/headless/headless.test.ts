@@ -62,7 +62,7 @@ test('predict takes a recipe as written, and says what is open in one that is no
   } finally {
     rmSync(path);
   }
-  expect(panache('predict', file).stderr).toMatch(/leaves amounts open \(to thickness, to volume\)/);
+  expect(panache('predict', file).stderr).toMatch(/leaves amounts open \(to thicken, to volume\)/);
 });
 
 test.each([
@@ -110,7 +110,7 @@ test('fix ranks what can be done about a pot as measured, and says what is near 
   expect(thin[0].struck).toBeNull();
   expect(thin[0].id).toBe('slurry.cornstarch');
   expect(thin[0].viscosity).toBeGreaterThan(120);
-  expect(thin.find((o: { id: string }) => o.id === 'slurry.arrowroot').struck).toMatch(/not to hand/);
+  expect(thin.find((o: { id: string }) => o.id === 'slurry.arrowroot').struck).toMatch(/not here/);
   expect(ask('62').stdout).toMatch(/^1\. Cornstarch slurry: .*\d+ g cornstarch/);
   expect(ask('150').stdout).toMatch(/near enough to 150: nothing to do/);
   expect(ask('900').stdout).toMatch(/water/i);

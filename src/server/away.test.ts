@@ -35,7 +35,7 @@ afterEach(() => line.set('none'));
 const note = () => ({
   id: randomUUID(),
   at: new Date().toISOString(),
-  station: 'Late',
+  station: 'Closer',
   body: { kind: 'note' as const, text: 'so it goes' },
 });
 const tap = () => recordEvent(poolFor('taps'), batch, note());

@@ -219,12 +219,12 @@ describe('the kitchen’s revisions', () => {
   test('an old one is made the newest again, those between stay, and none can be rewritten', async () => {
     const versions = await readKitchenVersions(pool, K);
     const [newest, before] = versions;
-    const restored = await restoreKitchen(pool, { revision: before!.revision, by: 'Late' });
+    const restored = await restoreKitchen(pool, { revision: before!.revision, by: 'Closer' });
     expect(restored.revision).toBe(newest!.revision + 1);
     expect(await readKitchenFile(pool)).toEqual(before!.body);
     const now = await readKitchenVersions(pool, K);
     expect(now.slice(1)).toEqual(versions);
-    expect(now[0]).toMatchObject({ by: 'Late', note: `as revision ${before!.revision} was` });
+    expect(now[0]).toMatchObject({ by: 'Closer', note: `as revision ${before!.revision} was` });
     // The same again changes nothing.
     expect(await restoreKitchen(pool, { revision: before!.revision })).toEqual(restored);
     expect((await refusal(restoreKitchen(pool, { revision: 999 }))).status).toBe(404);

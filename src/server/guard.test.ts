@@ -43,7 +43,7 @@ const at = (ms: number): string => new Date(Date.now() + ms).toISOString();
 const note = (more: object = {}) => ({
   id: randomUUID(),
   at: at(0),
-  station: 'Late',
+  station: 'Closer',
   body: { kind: 'note', text: 'so it goes' },
   ...more,
 });
@@ -352,7 +352,7 @@ describe('an import', () => {
     batch.events = Array.from({ length: 3000 }, (_, n) => ({
       id: `00000000-0000-4000-9000-${String(n).padStart(12, '0')}`,
       at: batch.startedAt,
-      station: 'Late',
+      station: 'Closer',
       body: { kind: 'note', text: `line ${n} of a busy evening` },
     }));
     batch.id = randomUUID();

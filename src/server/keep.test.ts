@@ -34,7 +34,7 @@ beforeAll(async () => {
 afterAll(() => drop());
 
 const MINUTE = 60_000;
-const line = (body: KeepBody, ago = 0, station = 'Late') => ({
+const line = (body: KeepBody, ago = 0, station = 'Closer') => ({
   id: randomUUID(),
   at: new Date(Date.now() - ago * MINUTE).toISOString(),
   station,
@@ -282,7 +282,7 @@ describe('a batch that is finished to be kept', () => {
     const id = await batchOf();
     const finished = {
       ...line({ kind: 'note', text: '' }),
-      station: 'Early',
+      station: 'Opener',
       body: { kind: 'finished', goesTo: 'hold', yieldMl: 7600 },
     };
     await recordEvent(pool, id, finished);

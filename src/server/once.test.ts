@@ -45,7 +45,7 @@ const count = async (of: string) => Number((await pool.query(`SELECT count(*) FR
 const note = (text: string, id: string = randomUUID(), at = new Date()): BatchEvent => ({
   id,
   at: at.toISOString(),
-  station: 'Late',
+  station: 'Closer',
   body: { kind: 'note', text },
 });
 
@@ -283,7 +283,7 @@ describe('a record too long for one page', () => {
     };
     await pool.query(
       `INSERT INTO keep_event (id, kitchen_id, lot_id, at, received_at, station, body)
-       SELECT gen_random_uuid(), $1, $2, t, t, 'Late', CASE WHEN n = 0 THEN $3::jsonb ELSE jsonb_build_object('kind', 'temperature', 'celsius', 3) END
+       SELECT gen_random_uuid(), $1, $2, t, t, 'Closer', CASE WHEN n = 0 THEN $3::jsonb ELSE jsonb_build_object('kind', 'temperature', 'celsius', 3) END
        FROM (SELECT n, to_timestamp($4 / 1000.0) + n * interval '10 seconds' AS t FROM generate_series(0, 2499) n) l`,
       [K, lot, JSON.stringify(put), START],
     );
@@ -311,7 +311,7 @@ describe('more than one record takes', () => {
       `WITH things AS (INSERT INTO lot (id, kitchen_id, opened_at, stage)
          SELECT gen_random_uuid(), $1, '2026-01-10T12:00:00Z'::timestamptz + n * interval '1 second', 'cold' FROM generate_series(0, 2004) n RETURNING id, opened_at)
        INSERT INTO keep_event (id, kitchen_id, lot_id, at, received_at, station, body)
-       SELECT gen_random_uuid(), $1, id, opened_at, opened_at, 'Late', jsonb_build_object('kind', 'put by', 'what', 'soup', 'name', 'Many',
+       SELECT gen_random_uuid(), $1, id, opened_at, opened_at, 'Closer', jsonb_build_object('kind', 'put by', 'what', 'soup', 'name', 'Many',
          'madeAt', '2026-01-10T11:00:00.000Z', 'ml', 1000, 'allergens', '[]'::jsonb, 'container', jsonb_build_object('kind', 'pot', 'vessel', 'middle-28'), 'place', 'fridge')
        FROM things`,
       [K],
@@ -351,7 +351,7 @@ describe('what cannot be true of a thing kept', () => {
     ...more,
   });
   const write = (lot: string, body: object, at = new Date()) =>
-    recordKeep(pool, lot, { id: randomUUID(), at: at.toISOString(), station: 'Late', body });
+    recordKeep(pool, lot, { id: randomUUID(), at: at.toISOString(), station: 'Closer', body });
   const thing = async () => {
     const lot = randomUUID();
     await write(lot, put());

@@ -38,7 +38,7 @@ beforeAll(async () => {
   await recordEvent(pool, batch, {
     id: line,
     at: new Date().toISOString(),
-    station: 'Late',
+    station: 'Closer',
     body: { kind: 'temperature', celsius: 81 },
   });
   let text = '';
@@ -88,7 +88,7 @@ const ALL = ['batch_event', 'seal', 'import', 'import_undone', 'imported_batch',
 
 const newLine = (id: string, more = '', values = '') =>
   `INSERT INTO batch_event (id, batch_id, at, station, body, batch_started_at${more})
-   SELECT '${id}', id, now(), 'Late', '{"kind":"note","text":"x"}'::jsonb, started_at${values} FROM batch WHERE id = '${batch}'`;
+   SELECT '${id}', id, now(), 'Closer', '{"kind":"note","text":"x"}'::jsonb, started_at${values} FROM batch WHERE id = '${batch}'`;
 
 test('as it is, nothing is found, by either', async () => {
   const nothing: Way = () => Promise.resolve();

@@ -41,7 +41,7 @@ const start = (more: object = {}) => ({
   startedAt: new Date().toISOString(),
   ...more,
 });
-const tap = (body: object) => ({ id: randomUUID(), at: new Date().toISOString(), station: 'Late', body });
+const tap = (body: object) => ({ id: randomUUID(), at: new Date().toISOString(), station: 'Closer', body });
 const count = async (table: string) =>
   Number((await pool.query(`SELECT count(*) FROM ${table}`)).rows[0].count);
 

@@ -81,8 +81,8 @@ describe('a service saved', () => {
   test('by two at once holds what both changed, and tells what both changed alike', async () => {
     const made = await fresh();
     await save(made, 0);
-    await save({ ...made, hands: 3 }, 1, 'Early');
-    const late = await save({ ...made, covers: 99 }, 1, 'Late');
+    await save({ ...made, hands: 3 }, 1, 'Opener');
+    const late = await save({ ...made, covers: 99 }, 1, 'Closer');
     expect(late.service).toMatchObject({ hands: 3, covers: 99 });
     expect(late).toMatchObject({ revision: 3, told: [] });
     const third = await save({ ...made, covers: 50 }, 1);
@@ -188,7 +188,7 @@ describe('a batch started from the board', () => {
     id,
     startedAt: new Date().toISOString(),
     serveAt: new Date(Date.now() + 3_600_000).toISOString(),
-    by: 'Early',
+    by: 'Opener',
   });
   const start = async (service: Service, r: ReturnType<typeof request>) =>
     startOnBoard(pool, service.id, r, await plannedBatch(pool, await startOf(pool, service.id, r)));

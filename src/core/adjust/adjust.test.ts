@@ -192,7 +192,7 @@ describe('too thin', () => {
     expect(spoken(one(list, 'kneaded-butter.plain-flour').struck)).toBe(
       'brings wheat, which it is promised to be free of',
     );
-    expect(spoken(one(list, 'slurry.tapioca-starch').struck)).toMatch(/^not to hand: tapioca/);
+    expect(spoken(one(list, 'slurry.tapioca-starch').struck)).toMatch(/^not here: tapioca/);
     expect(spoken(one(list, 'reduce').struck)).toMatch(/^on the pass in \d+ min, you have 8$/);
     const noFlour = adjust(
       new Set(['too thin'] as const),

@@ -5,7 +5,7 @@ import type { Fault } from './faults';
 
 /** What the cook has, promised and will not give up. */
 export type Wishes = {
-  /** Ingredients to hand, by the catalogue's ids. Water is always to hand. */
+  /** Ingredients to hand, by the catalogue's ids. Water is always there. */
   readonly larder: readonly string[];
   /** Minutes until it has to be on the pass. */
   readonly minutes: number;

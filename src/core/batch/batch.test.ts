@@ -34,14 +34,14 @@ test('a withdrawn tap no longer counts, and can be made again', () => {
 });
 
 test('events count by when they happened, not by when they arrived: two stations do not fight', () => {
-  const early = eventAt(1, 60, done(0), 'Early');
-  const late = eventAt(2, 75, done(0), 'Late');
+  const early = eventAt(1, 60, done(0), 'Opener');
+  const late = eventAt(2, 75, done(0), 'Closer');
   for (const events of [
     [early, late],
     [late, early],
   ]) {
     const state = batchState({ ...batch, events });
-    expect(state.steps[0]?.done?.station).toBe('Late');
+    expect(state.steps[0]?.done?.station).toBe('Closer');
     expect(state.events).toHaveLength(2);
   }
 });
@@ -105,7 +105,7 @@ test('from the flame to the pass, held or cooled, until it is cleared', () => {
 
 test('what cannot be is no event: its field and what it may be are said', () => {
   const wrong = (body: unknown, id = eventAt(1, 0, done(0)).id) =>
-    BatchEvent.safeParse({ id, at: '2026-01-31T16:10:00Z', station: 'Early', body }).error?.issues.map(
+    BatchEvent.safeParse({ id, at: '2026-01-31T16:10:00Z', station: 'Opener', body }).error?.issues.map(
       (i) => `${i.path.join('.')}: ${inEnglish(issueWords(i))}`,
     );
   expect(wrong(done(0), '17')?.[0]).toMatch(/^id/);

@@ -16,8 +16,8 @@ const soup = (steps: readonly unknown[]) =>
   Recipe.parse({ format, id: 'x', name: 'X', school: 'roux', yieldLitres: 6, band: 'Coating', home, steps });
 const roux = {
   kind: 'roux',
-  flour: { ingredient: 'plain-flour', amount: 'to thickness' },
-  fat: { ingredient: 'butter', amount: 'by rule' },
+  flour: { ingredient: 'plain-flour', amount: 'to thicken' },
+  fat: { ingredient: 'butter', amount: 'to match' },
   rule: 'weight',
   colour: 'white',
   minutes: 3,

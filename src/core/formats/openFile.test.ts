@@ -42,26 +42,26 @@ test('a step that cannot follow, and what cannot be solved for', () => {
     },
   ]);
   const odd = good();
-  odd.steps[4].items[0].amount = 'to thickness';
+  odd.steps[4].items[0].amount = 'to thicken';
   expect(
     problems(JSON.stringify(odd))
       .map((p) => p.says)
       .join(),
-  ).toMatch(/waxy-potato cannot be “to thickness”/);
+  ).toMatch(/waxy-potato cannot be “to thicken”/);
 });
 
 test('two thickeners may share the work, when their shares add up', () => {
   const split = good();
-  split.steps[1].flour.amount = 'to thickness 60 %';
+  split.steps[1].flour.amount = 'to thicken 60 %';
   split.steps.splice(6, 0, {
     kind: 'thicken',
     method: 'slurry',
-    thickener: { ingredient: 'cornstarch', amount: 'to thickness 40 %' },
-    carrier: { ingredient: 'water', amount: 'by rule' },
+    thickener: { ingredient: 'cornstarch', amount: 'to thicken 40 %' },
+    carrier: { ingredient: 'water', amount: 'to match' },
     minutes: 2,
   });
   expect(readRecipeFile(JSON.stringify(split)).ok).toBe(true);
-  split.steps[1].flour.amount = 'to thickness 50 %';
+  split.steps[1].flour.amount = 'to thicken 50 %';
   expect(problems(JSON.stringify(split))[0]?.says).toMatch(/must add to 100 %: it is 90 %/);
 });
 

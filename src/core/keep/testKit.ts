@@ -10,7 +10,7 @@ let n = 0;
 export const line = (minutes: number, body: KeepBody, more: Partial<KeepEvent> = {}): KeepEvent => ({
   id: `00000000-0000-4000-8000-${String(++n + 100).padStart(12, '0')}`,
   at: new Date(START + minutes * 60_000).toISOString(),
-  station: 'Late',
+  station: 'Closer',
   body,
   ...more,
 });

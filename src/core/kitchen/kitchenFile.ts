@@ -88,7 +88,7 @@ export const KitchenFile = z.object({
     .array(z.string().min(1).max(30))
     .min(1, issue('at least one role'))
     .max(12)
-    .default(['Early', 'Late', 'Lead']),
+    .default(['Opener', 'Closer', 'Lead']),
   vessels: z.array(VesselSchema).min(1, issue('at least one pot')).max(60).superRefine(unique('pots', 'id')),
   burners: z
     .array(BurnerSchema)

@@ -35,7 +35,7 @@ export function cannotBe(written: Recipe, share: number): Message | null {
   const solved = recipe.steps.flatMap(solvedItems);
   const blended = recipe.steps.some(blends);
   if (solved.length === 0 && !blended)
-    return message('This recipe fixes every amount: nothing is left “to thickness”.');
+    return message('This recipe fixes every amount: nothing is left “to thicken”.');
   if (share < 1 && blended)
     return message('It is thickened by how much is blended: that cannot be shared, only replaced.');
   const own = ownVegetable(recipe);

@@ -257,7 +257,7 @@ describe('recipes', () => {
     body.steps[0].items[0].ingredient = 'stardust';
     expect(problems(body)).toMatch(/stardust/);
     const two = raw();
-    two.steps[2].items[0] = { ingredient: 'cornstarch', amount: 'to thickness' };
+    two.steps[2].items[0] = { ingredient: 'cornstarch', amount: 'to thicken' };
     expect(problems(two)).toMatch(/must add to 100 %: it is 200 %/);
   });
 
@@ -329,7 +329,7 @@ describe('predicting as written', () => {
     raw.steps[2].items[0].amount = '1140 g';
     const fixed = Recipe.parse(raw);
     expect(openAmounts(fixed)).toEqual([]);
-    expect(openAmounts(chowder)).toEqual(['to thickness', 'to volume']);
+    expect(openAmounts(chowder)).toEqual(['to thicken', 'to volume']);
     const p = predict(fixed, 1, { ...fixed.home, kitchen });
     expect(p.steps).toHaveLength(11);
     expect(p.serving.band).toBe('Coating');

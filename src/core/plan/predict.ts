@@ -79,4 +79,6 @@ export function predict(recipe: Recipe, scale: number, setup: Setup): Predicted 
 
 /** Amounts a recipe leaves open; a recipe with any cannot be predicted as written. */
 export const openAmounts = (recipe: Recipe): readonly string[] =>
-  goalsIn(recipe).flatMap((goal) => (goal === 'taste' ? [] : [`to ${goal}`]));
+  goalsIn(recipe).flatMap((goal) =>
+    goal === 'taste' ? [] : [goal === 'thickness' ? 'to thicken' : `to ${goal}`],
+  );

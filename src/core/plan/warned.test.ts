@@ -39,8 +39,8 @@ const warned = (r: Recipe, id: RegExp) => plan(r).warnings.find((w) => id.test(w
 describe('dairy', () => {
   const roux = {
     kind: 'roux',
-    flour: { ingredient: 'plain-flour', amount: 'to thickness' },
-    fat: { ingredient: 'butter', amount: 'by rule' },
+    flour: { ingredient: 'plain-flour', amount: 'to thicken' },
+    fat: { ingredient: 'butter', amount: 'to match' },
     rule: 'weight',
     colour: 'white',
     minutes: 3,
@@ -293,8 +293,8 @@ describe('a recipe whose liquid is written and not left to the plan', () => {
     {
       kind: 'thicken',
       method: 'slurry',
-      thickener: { ingredient: 'cornstarch', amount: 'to thickness' },
-      carrier: { ingredient: 'water', amount: 'by rule' },
+      thickener: { ingredient: 'cornstarch', amount: 'to thicken' },
+      carrier: { ingredient: 'water', amount: 'to match' },
       minutes: 2,
     },
   ]);

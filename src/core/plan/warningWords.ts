@@ -111,7 +111,7 @@ export function warningWords(w: Warning): Said {
           asked: term(w.asked),
         }),
         do: message(
-          'Ask for {lands}, thicken it another way, or leave an amount “to thickness” in the recipe.',
+          'Ask for {lands}, thicken it another way, or leave an amount “to thicken” in the recipe.',
           {
             lands: term(w.lands),
           },
@@ -225,7 +225,7 @@ export function warningWords(w: Warning): Said {
     }
     case 'kept-hot':
       return {
-        says: message('It comes to step {step} at {celsius}: nothing is put by hotter than {most}.', {
+        says: message('It comes to step {step} at {celsius}: nothing is stored hotter than {most}.', {
           step: w.step + 1,
           celsius: { celsius: w.celsius },
           most: { celsius: w.atMost },

@@ -19,18 +19,18 @@ export const AmountText = z
 
 export type Fraction = number | { readonly kind: 'solve'; readonly goal: 'thickness' };
 
-/** A share of the pot: "1/2", "0.5", "all", or "to thickness". */
+/** A share of the pot: "1/2", "0.5", "all", or "to thicken". */
 export const FractionText = z
   .string()
   .max(20)
   .transform((text, ctx): Fraction => {
     const t = text.trim();
-    if (t === 'to thickness') return { kind: 'solve', goal: 'thickness' };
+    if (t === 'to thicken' || t === 'to thickness') return { kind: 'solve', goal: 'thickness' };
     const value = t === 'all' ? 1 : parseNumber(t);
     if (value >= 0 && value <= 1) return value;
     ctx.addIssue({
       code: 'custom',
-      message: issue('“{text}” is not a share of the pot: write 1/2, 0.5, all, or to thickness', { text }),
+      message: issue('“{text}” is not a share of the pot: write 1/2, 0.5, all, or to thicken', { text }),
     });
     return z.NEVER;
   });

@@ -23,9 +23,11 @@ export type Amount =
   | { readonly kind: 'height'; readonly times: number };
 
 const SOLVED: Record<string, Amount> = {
+  'to thicken': { kind: 'solve', goal: 'thickness', share: 1 },
   'to thickness': { kind: 'solve', goal: 'thickness', share: 1 },
   'to volume': { kind: 'solve', goal: 'volume', share: 1 },
   'to taste': { kind: 'solve', goal: 'taste', share: 1 },
+  'to match': { kind: 'by rule' },
   'by rule': { kind: 'by rule' },
 };
 
@@ -47,10 +49,10 @@ function asWritten(text: string): ReturnType<typeof strictly> {
 }
 
 /**
- * "250 g", "1 1/2 tbsp, scooped", "1/4–1/3 cup", "3 large", "a pinch", "2 x 400 g"; or "to thickness" (the dose
- * that lands the target; "to thickness 70 %"
+ * "250 g", "1 1/2 tbsp, scooped", "1/4–1/3 cup", "3 large", "a pinch", "2 x 400 g"; or "to thicken" (the dose
+ * that lands the target; "to thicken 70 %"
  * when several share the work), "to volume"
- * (the liquid that makes up the litres), "to taste" (salt to the house's level), "by rule" (the fat of a roux),
+ * (the liquid that makes up the litres), "to taste" (salt to the house's level), "to match" (the fat of a roux),
  * "to cover" or "to twice their height" (of what lies in the pot: 1 to 5 times).
  *
  * Throws {@link QuantityError} for what is none of these, in words that say what is allowed.
@@ -64,7 +66,7 @@ export function amountOf(text: string): Amount {
     const times = height[1] ? 1 : height[2] ? 2 : parseNumber(height[3] ?? '');
     if (times >= 1 && times <= 5) return { kind: 'height', times };
   }
-  const part = /^to thickness (\d{1,3}) ?%$/.exec(t);
+  const part = /^to thick(?:en|ness) (\d{1,3}) ?%$/.exec(t);
   if (part && Number(part[1]) >= 1 && Number(part[1]) <= 99) {
     return { kind: 'solve', goal: 'thickness', share: Number(part[1]) / 100 };
   }

@@ -115,7 +115,7 @@ function whatDoesNotFollow(steps: readonly RecipeStep[]): readonly Issue[] {
         issues.push({
           path: ['steps', n],
           says: message(
-            '{id} is “by rule”: only a roux’s fat, a thickener’s carrier, a liaison’s cream and a stock’s concentrate can be',
+            '{id} is “to match”: only a roux’s fat, a thickener’s carrier, a liaison’s cream and a stock’s concentrate can be',
             { id: item.ingredient },
           ),
         });
@@ -156,10 +156,10 @@ function whatDoesNotFollow(steps: readonly RecipeStep[]): readonly Issue[] {
           issues.push({
             path: ['steps', n],
             says: food.puree
-              ? message('{id} cannot be “to thickness”: it is not a thickener unless it is blended later', {
+              ? message('{id} cannot be “to thicken”: it is not a thickener unless it is blended later', {
                   id: item.ingredient,
                 })
-              : message('{id} cannot be “to thickness”: it is not a thickener', { id: item.ingredient }),
+              : message('{id} cannot be “to thicken”: it is not a thickener', { id: item.ingredient }),
           });
         }
       }
@@ -180,7 +180,7 @@ function whatDoesNotFollow(steps: readonly RecipeStep[]): readonly Issue[] {
   if (solved > 0 && Math.abs(solved - 1) > 0.005) {
     issues.push({
       path: ['steps'],
-      says: message('what is “to thickness” must add to 100 %: it is {percent} %', {
+      says: message('what is “to thicken” must add to 100 %: it is {percent} %', {
         percent: Math.round(solved * 100),
       }),
     });

@@ -259,7 +259,7 @@ describe('how long and by whom', () => {
 describe('today', () => {
   const board = boardOf(
     service([
-      { ...CARROT, role: 'Early' },
+      { ...CARROT, role: 'Opener' },
       soup('smoked-parsnip-veloute', { vesselId: 'tall-steel-36', burnerId: 'front-right' }),
     ]),
     here(),
@@ -273,7 +273,7 @@ describe('today', () => {
     expect(carrot.filter((t) => t.kind === 'step')).toHaveLength(
       board.bars[0]!.table!.stretches.filter((s) => s.hands).length,
     );
-    expect(carrot.every((t) => t.role === 'Early')).toBe(true);
+    expect(carrot.every((t) => t.role === 'Opener')).toBe(true);
     expect(inEnglish(carrot[1]!.does)).toBe('Light Front left');
   });
   test('has the bottom stirred every ten minutes of a simmer or a way up that nobody stands at', () => {

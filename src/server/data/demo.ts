@@ -56,7 +56,7 @@ const FIRST = ['cockle-and-leek-chowder', 'smoked-parsnip-veloute', 'haddock-and
 
 const MINUTE = 60_000;
 
-/** What the Early cook has tapped so far, minutes after lighting the flame. */
+/** What the opener has tapped so far, minutes after lighting the flame. */
 const UNDER_WAY: readonly (readonly [number, EventBody])[] = [
   [0.5, { kind: 'paired', what: 'thermometer', device: 'probe-1', name: 'Probe 1' }],
   [0.6, { kind: 'paired', what: 'scale', device: 'scale-1', name: 'Bench scale' }],
@@ -119,7 +119,7 @@ export async function loadDemo(pool: pg.Pool, folder: string): Promise<boolean> 
       await appendEvent(
         client,
         batchId,
-        { id: randomUUID(), at, receivedAt: at, station: 'Early', body },
+        { id: randomUUID(), at, receivedAt: at, station: 'Opener', body },
         { ...UNBOUND, archived: true },
       );
     }

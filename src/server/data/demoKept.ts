@@ -31,7 +31,7 @@ async function lotOf(
   const at = (ago: number) => new Date(now - ago).toISOString();
   await openRow(db, { id, kitchenId: house.id, batchId: batch, at: at(lines[0]?.[0] ?? 0) });
   const ids: string[] = [];
-  for (const [ago, body, station = 'Late'] of lines) {
+  for (const [ago, body, station = 'Closer'] of lines) {
     const event: KeepEvent = { id: randomUUID(), at: at(ago), receivedAt: at(ago), station, body };
     await appendLine(db, house.id, id, event, true);
     ids.push(event.id);
@@ -82,7 +82,7 @@ async function cooked(
   ];
   for (const [ms, body] of taps) {
     const at = new Date(ms).toISOString();
-    const event: BatchEvent = { id: randomUUID(), at, receivedAt: at, station: 'Early', body };
+    const event: BatchEvent = { id: randomUUID(), at, receivedAt: at, station: 'Opener', body };
     await appendEvent(db, id, event, { ...UNBOUND, archived: true });
   }
   const steps = planned.plan.steps.flatMap((s) => s.does ?? []);
@@ -142,22 +142,22 @@ export async function loadKept(db: pg.PoolClient, house: House, now: number): Pr
       place: cooked ? 'worktop' : place,
       ...(cooked && { celsius: 82 }),
     };
-    if (!cooked) return [[days, body, 'Early']];
+    if (!cooked) return [[days, body, 'Opener']];
     // As it is done here: into the blast at once, read as it goes, stored once it is cold.
     return [
-      [days, body, 'Early'],
-      [days - 6 * MINUTE, { kind: 'set to cool', way: { into: container, place: 'blast' } }, 'Early'],
-      [days - 25 * MINUTE, temperature(58.4, 'Probe 1'), 'Early'],
-      [days - 45 * MINUTE, temperature(39.2, 'Probe 1'), 'Early'],
-      [days - 90 * MINUTE, temperature(15.6, 'Probe 1'), 'Early'],
-      [days - 165 * MINUTE, temperature(3.4, 'Probe 1'), 'Early'],
-      [days - 166 * MINUTE, { kind: 'cooled', place }, 'Early'],
+      [days, body, 'Opener'],
+      [days - 6 * MINUTE, { kind: 'set to cool', way: { into: container, place: 'blast' } }, 'Opener'],
+      [days - 25 * MINUTE, temperature(58.4, 'Probe 1'), 'Opener'],
+      [days - 45 * MINUTE, temperature(39.2, 'Probe 1'), 'Opener'],
+      [days - 90 * MINUTE, temperature(15.6, 'Probe 1'), 'Opener'],
+      [days - 165 * MINUTE, temperature(3.4, 'Probe 1'), 'Opener'],
+      [days - 166 * MINUTE, { kind: 'cooled', place }, 'Opener'],
     ];
   };
   const shelf: readonly (readonly Line[])[] = [
     [
       ...put('stock', 'White vegetable stock', ago(1, 3), 6000, pans('tub-2', 4), 'fridge', ['celery']),
-      [ago(0, 5), { kind: 'taken', ml: 1500 }, 'Early'],
+      [ago(0, 5), { kind: 'taken', ml: 1500 }, 'Opener'],
     ],
     [...put('stock', 'Shell stock', ago(9), 5400, pans('tub-2', 3), 'freezer', ['crustaceans', 'celery'])],
     [...put('purée', 'Roast carrot purée', ago(3, 20), 3200, pans('half-100', 1), 'fridge', [])],
@@ -195,12 +195,12 @@ export async function loadKept(db: pg.PoolClient, house: House, now: number): Pr
         celsius: 84,
         costPerL: 2.1,
       },
-      'Late',
+      'Closer',
     ],
-    [ago(1, 3) + 30 * MINUTE, temperature(74, 'Probe 2'), 'Late'],
-    [ago(1, 2), temperature(61, 'Probe 2'), 'Late'],
-    [ago(1, 1), temperature(52, 'Probe 2'), 'Late'],
-    [ago(0, 22), temperature(34, 'Probe 2'), 'Late'],
+    [ago(1, 3) + 30 * MINUTE, temperature(74, 'Probe 2'), 'Closer'],
+    [ago(1, 2), temperature(61, 'Probe 2'), 'Closer'],
+    [ago(1, 1), temperature(52, 'Probe 2'), 'Closer'],
+    [ago(0, 22), temperature(34, 'Probe 2'), 'Closer'],
     [
       ago(0, 22) - 5 * MINUTE,
       { kind: 'put right', what: 'three and a half hours over 21 °C: next time in pans, in the blast' },
@@ -260,7 +260,7 @@ export async function loadKept(db: pg.PoolClient, house: House, now: number): Pr
     from: dayOf(new Date(now - ago(1))),
     to: dayOf(new Date(now - ago(1))),
     by: 'Lead',
-    note: 'Jacket potato talked over with Late.',
+    note: 'Jacket potato talked over with the closer.',
   });
 }
 

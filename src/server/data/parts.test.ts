@@ -37,7 +37,7 @@ const line = (at: string, body: BatchEvent['body'], id: string = randomUUID()): 
   id,
   at,
   receivedAt: at,
-  station: 'Early',
+  station: 'Opener',
   body,
 });
 /** Written as an archive’s lines are, with the moment they were received in. */
@@ -395,7 +395,7 @@ describe('a record from before there were parts', () => {
       INSERT INTO batch (id, kitchen_id, recipe_id, recipe_version, plan, started_at)
         VALUES ('${batch}', 'k', 'r', 1, '{"steps":[]}', now());
       INSERT INTO batch_event (id, batch_id, at, station, body, clock_ms, batch_started_at)
-        SELECT i, '${batch}', now(), 'Early', '{"kind":"note","text":"before"}', -12, started_at
+        SELECT i, '${batch}', now(), 'Opener', '{"kind":"note","text":"before"}', -12, started_at
         FROM unnest('{${ids}}'::uuid[]) i, batch`);
     return { ...old, batch, ids };
   }

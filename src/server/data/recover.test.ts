@@ -43,7 +43,7 @@ beforeAll(async () => {
     const moment = `2026-03-14T10:${minute}:00.000Z`;
     return {
       batch: old,
-      event: { id: randomUUID(), at: moment, receivedAt: moment, station: 'Early', body },
+      event: { id: randomUUID(), at: moment, receivedAt: moment, station: 'Opener', body },
       bounds: { ...UNBOUND, archived: true },
     };
   };

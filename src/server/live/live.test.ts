@@ -28,7 +28,7 @@ afterAll(() => drop());
 const event = (body: BatchEvent['body']): BatchEvent => ({
   id: randomUUID(),
   at: new Date().toISOString(),
-  station: 'Late',
+  station: 'Closer',
   body,
 });
 

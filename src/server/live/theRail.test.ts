@@ -40,7 +40,7 @@ afterAll(() => {
 const event = (body: BatchEvent['body']): BatchEvent => ({
   id: randomUUID(),
   at: new Date().toISOString(),
-  station: 'Late',
+  station: 'Closer',
   body,
 });
 const tap = async (body: BatchEvent['body']): Promise<BatchEvent> => {

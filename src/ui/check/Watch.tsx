@@ -57,7 +57,7 @@ export function Watch({ kind, seconds, onPress }: Props) {
             : say('Start the {waits} s', { waits: kind.waits })
           : waiting
             ? seconds >= (kind.waits ?? 0)
-              ? say('Now: read it. Tap to end')
+              ? say('Now: take a reading. Tap to end')
               : say('Wait')
             : say('Stop')}
       </span>

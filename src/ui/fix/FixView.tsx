@@ -276,7 +276,9 @@ export function FixView({ house, batch: initial, pots }: Props) {
           advice.options.length === 0 &&
           advice.cures.length === 0 &&
           toCome.length === 0 &&
-          faults.some((f) => DOSED.has(f)) && <p>{say('Nothing to hand mends it: look under “To hand”.')}</p>}
+          faults.some((f) => DOSED.has(f)) && (
+            <p>{say('Nothing here mends it: look under “Ingredients here”.')}</p>
+          )}
       </Scroll>
 
       <Landing followed={followed} going={going} chosen={chosen} limits={limits} show={show} />

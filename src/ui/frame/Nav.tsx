@@ -57,11 +57,11 @@ export function Nav({ roles }: { roles: readonly string[] }) {
       <button
         type="button"
         onClick={() => setOpen(true)}
-        aria-label={role ? say('This screen, {role}', { role }) : say('This screen')}
+        aria-label={role ? say('More: this screen, {role}', { role }) : say('More: this screen')}
         className={clsx(cell, 'border-ink min-[720px]:border-t-2')}
       >
         <CircleUserRound size={28} aria-hidden />
-        <span className="max-w-full truncate px-1">{role || say('Screen')}</span>
+        <span className="max-w-full truncate px-1">{say('More')}</span>
       </button>
       <Suspense>
         {open && <StationSheet roles={roles} onKeys={openKeys} onClose={() => setOpen(false)} />}

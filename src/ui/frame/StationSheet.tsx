@@ -34,7 +34,7 @@ export function StationSheet({ roles, onKeys, onClose }: Props) {
         </Link>
         <Pick
           id="station-role"
-          label={say('Whose it is')}
+          label={say('Who uses this screen')}
           value={roles.includes(role) ? role : ''}
           onChange={(e) => setRole(e.target.value)}
         >

@@ -91,7 +91,7 @@ export function Foot({ house, face, state, now, probe, refused, found, onOpen, o
         <div className="flex shrink-0 flex-wrap items-center gap-2 bg-surface px-3 py-2">
           {(face === 'hot' || face === 'cooling') && (
             <button type="button" className={BUTTON} onClick={() => onOpen('probe')}>
-              {probe ? say('{name} in it', { name: probe.name }) : say('Probe')}
+              {probe ? say('{name} in it', { name: probe.name }) : say('Pair a probe')}
             </button>
           )}
           {probe && (

@@ -49,8 +49,8 @@ export function Sentence({ house, face, state, now, served, shelf, onOpen }: Pro
               name: first.s.put.name,
               day: say(shortDay(first.mark.useBy)),
             })
-          : say('What was put by.')}{' '}
-        {part('put by', say('Put something by'), say('Put something by'))}
+          : say('What was stored.')}{' '}
+        {part('put by', say('Store something'), say('Store something'))}
       </p>
     );
   }

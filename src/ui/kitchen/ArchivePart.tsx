@@ -79,7 +79,7 @@ export function ArchivePart({ last }: { last: ImportTold | null }) {
     <div className="grid gap-4 min-[1100px]:grid-cols-2">
       <section aria-labelledby="a-out" className={CARD}>
         <h2 id="a-out" className="font-bold text-[21px]">
-          {say('Take everything out')}
+          {say('Export everything')}
         </h2>
         <p className="mt-2">
           {say(
@@ -92,7 +92,7 @@ export function ArchivePart({ last }: { last: ImportTold | null }) {
       </section>
       <section aria-labelledby="a-in" className={CARD}>
         <h2 id="a-in" className="font-bold text-[21px]">
-          {say('Take an archive or a kitchen in')}
+          {say('Import an archive or a kitchen')}
         </h2>
         <p className="mt-2">
           {say(

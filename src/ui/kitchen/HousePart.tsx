@@ -77,7 +77,7 @@ export function HousePart({ problemAt }: PartProps) {
           </Pick>
           <Field
             id="k-currency"
-            label={say('Before a price')}
+            label={say('Currency sign')}
             maxLength={4}
             {...register('currency')}
             problem={problemAt('currency')}

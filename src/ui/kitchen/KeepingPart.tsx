@@ -87,7 +87,7 @@ function RulesCard({ problemAt }: PartProps) {
       </h2>
       <Pick
         id="k-rules-set"
-        label={say('Whose')}
+        label={say('Rules of')}
         {...register('keeping.rules')}
         problem={problemAt('keeping.rules')}
       >
@@ -104,7 +104,7 @@ function RulesCard({ problemAt }: PartProps) {
       </p>
       <p className="grid grid-cols-[1fr_6.5rem] gap-3 font-bold text-[15px]">
         <span>{say('The rule')}</span>
-        <span>{say('Asked here')}</span>
+        <span>{say('Stricter here')}</span>
       </p>
       {rows.map(({ key, label, is, source }) => {
         const tighter = keeping[key].trim() !== '';

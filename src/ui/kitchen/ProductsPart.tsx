@@ -197,7 +197,7 @@ export function ProductsPart({ problemAt }: PartProps) {
                   <div className="col-span-full">
                     <Tick
                       id={`product-${n}-kept`}
-                      label={say('Kept here: to hand when a soup has to be put right')}
+                      label={say('Kept in store: can be used when a soup has to be put right')}
                       {...register(`products.${n}.kept`)}
                     />
                   </div>

@@ -13,7 +13,7 @@ const vessel = { material: 'stainless steel' as const, massG: 3000 };
 const house: House = {
   show: METRIC,
   currency: '',
-  roles: ['Early'],
+  roles: ['Opener'],
   funnels: [],
   keeping: USUAL_KEEPING,
   revision: 1,

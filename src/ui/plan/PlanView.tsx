@@ -24,6 +24,7 @@ import { Sheet } from '../shared/Sheet';
 import { BUTTON, HEAD_BUTTON } from '../shared/styles';
 import { AsCooked } from './AsCooked';
 import { Chance } from './Chance';
+import { DoseFirst } from './DoseFirst';
 import { Lists } from './lists/Lists';
 import { PotPart } from './PotPart';
 import { Sentence } from './sentence/Sentence';
@@ -129,6 +130,7 @@ export function PlanView({ stores: opened, first, begun, misread }: Props) {
         />
         <AsCooked written={written} plan={plan} order={order} onChange={change} />
       </div>
+      <DoseFirst plan={plan} lightAt={light} />
       {order === first && misread.length > 0 && (
         <ul role="alert" className="shrink-0 bg-butter px-5 py-2 font-bold text-on-butter min-[1100px]:px-7">
           {misread.map((m) => (
@@ -142,7 +144,7 @@ export function PlanView({ stores: opened, first, begun, misread }: Props) {
           ))}
         </ul>
       )}
-      <div className="grid shrink-0 grid-cols-1 min-[720px]:grid-cols-[1fr_320px] min-[1100px]:min-h-0 min-[1100px]:flex-1 min-[1100px]:grid-cols-[410px_310px_1fr]">
+      <div className="grid shrink-0 grid-cols-1 max-[1100px]:order-2 min-[720px]:grid-cols-[1fr_320px] min-[1100px]:min-h-0 min-[1100px]:flex-1 min-[1100px]:grid-cols-[410px_310px_1fr]">
         <PotPart
           plan={plan}
           lightAt={light}
@@ -192,12 +194,12 @@ export function PlanView({ stores: opened, first, begun, misread }: Props) {
       <Sheet wide open={sheet === 'sizes'} onOpenChange={sheetOpen} title={say('What changes with the size')}>
         <Sizes sizes={sizes} />
       </Sheet>
-      <Sheet open={sheet === 'away'} onOpenChange={sheetOpen} title={say('Take the plan away')}>
+      <Sheet open={sheet === 'away'} onOpenChange={sheetOpen} title={say('Print or export the plan')}>
         <TakeAway order={order} />
       </Sheet>
       <footer className="max-[1100px]:contents min-[1100px]:flex min-[1100px]:shrink-0 min-[1100px]:items-stretch min-[1100px]:border-ink min-[1100px]:border-t-2 min-[1100px]:bg-surface">
         <div
-          className="flex min-w-0 shrink-0 items-center border-ink bg-surface px-5 py-3 leading-tight max-[1100px]:border-t-2 min-[1100px]:flex-[1_1_300px] min-[1100px]:py-2"
+          className="flex min-w-0 shrink-0 items-center border-ink bg-surface px-5 py-3 leading-tight max-[1100px]:order-1 min-[1100px]:flex-[1_1_300px] min-[1100px]:py-2"
           aria-live="polite"
         >
           {refused || stop ? (
@@ -226,7 +228,7 @@ export function PlanView({ stores: opened, first, begun, misread }: Props) {
             <p className="text-quiet">{say('Working out what multiplying would do …')}</p>
           )}
         </div>
-        <div className="flex shrink-0 items-center gap-3 bg-surface px-3 py-2">
+        <div className="flex shrink-0 items-center gap-3 bg-surface px-3 py-2 max-[1100px]:order-1 max-[1100px]:border-ink max-[1100px]:border-b-2">
           <Warnings
             warnings={plan.warnings}
             remedies={remedies}
@@ -243,7 +245,7 @@ export function PlanView({ stores: opened, first, begun, misread }: Props) {
           onClick={() => void start()}
           aria-disabled={starting}
           className={clsx(
-            'min-h-20 shrink-0 border-ink px-8 font-bold text-[24px] max-[1100px]:sticky max-[1100px]:bottom-0 max-[1100px]:z-30 max-[1100px]:border-t-2 min-[1100px]:border-l-2',
+            'min-h-20 shrink-0 border-ink px-8 font-bold text-[24px] max-[1100px]:sticky max-[1100px]:bottom-0 max-[1100px]:z-30 max-[1100px]:order-3 max-[1100px]:border-t-2 min-[1100px]:border-l-2',
             barred ? 'bg-ground text-quiet' : 'bg-butter text-on-butter',
           )}
         >

@@ -54,7 +54,7 @@ export function PotPart({ plan, lightAt, show, onSizes, onTakeAway }: Props) {
           <Scaling size={20} aria-hidden /> {say('Sizes')}
         </button>
         <button type="button" className={HEAD_BUTTON} onClick={onTakeAway}>
-          <FileOutput size={20} aria-hidden /> {say('Take away')}
+          <FileOutput size={20} aria-hidden /> {say('Print or export')}
         </button>
       </div>
       <div className="min-h-56 flex-1 pt-1">

@@ -58,7 +58,7 @@ export function RecipesView({ first }: { first: RecipeList }) {
             type="search"
             value={text}
             onChange={(e) => search(e.target.value)}
-            aria-label={say('Find a recipe by name, school or ingredient')}
+            aria-label={say('Find a recipe by name, way of thickening or ingredient')}
             placeholder={say('leek, chowder, cornstarch …')}
             className={`pl-11 ${FIELD}`}
           />

@@ -185,8 +185,8 @@ function Cannot({
               soups: { and: outcome.nowhere.map((b) => named.soup(b.key)) },
             })
           : outcome.proven
-            ? say('This cannot be done as it is. Any one of these would make it possible:')
-            : say('No way was found in the time there was. Any one of these would do:')}
+            ? say('This cannot be done as it is. Each of these would make it possible by itself:')
+            : say('No way was found in the time there was. Each of these would do by itself:')}
       </p>
       <ul className="mt-1.5 flex max-h-28 flex-wrap gap-2 overflow-y-auto">
         {leastFirst(reliefs).map((r) => {

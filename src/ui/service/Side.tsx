@@ -59,7 +59,7 @@ export function Side({ board, ready, house, now, nameOf }: Props) {
         />
         {shown === 'next' && role && (
           <Segments
-            label={say('Whose')}
+            label={say('For')}
             value={whose}
             onChange={setWhose}
             options={[

@@ -61,7 +61,7 @@ export function Pairing({ devices, paired, now, write }: Props) {
                     <span className="text-left leading-tight">
                       {d.name}
                       <span className="block font-normal text-[15px]">
-                        {on ? say('reads this pot: tap to part') : say.either(says)}
+                        {on ? say('reads this pot: tap to unpair') : say.either(says)}
                       </span>
                     </span>
                     {value !== null && kind !== 'flow timer' && (

@@ -1,9 +1,16 @@
-import { List, Undo2 } from 'lucide-react';
+import { List, Thermometer, Undo2, Wrench } from 'lucide-react';
 import type { Message } from '../../core/message/message';
 import { useSay } from '../shared/hooks/useSay';
+import { Link } from '../shared/Link';
 import { BUTTON } from '../shared/styles';
 
+/** Where a thumb reaches on a phone, the pads being further up. */
+const NEAR = 'flex min-h-13 min-w-0 flex-1 items-center justify-center gap-2 border-ink px-2 text-[17px]';
+
 type Props = {
+  readonly batchId: string;
+  /** Opens the pad of a temperature; null where the pot is not followed. */
+  readonly onRead: (() => void) | null;
   /** The step after this one, and what to get ready for it. */
   readonly next: { readonly title: string; readonly peek: string } | undefined;
   /** What the last line of this pot is; null where there is none to take back. */
@@ -14,7 +21,7 @@ type Props = {
 };
 
 /** Along the foot of the stove: what comes next, the step back, and the one large button. */
-export function StepBar({ next, takesBack, onSteps, onTakeBack, onDone }: Props) {
+export function StepBar({ batchId, onRead, next, takesBack, onSteps, onTakeBack, onDone }: Props) {
   const say = useSay();
   return (
     <>
@@ -29,26 +36,38 @@ export function StepBar({ next, takesBack, onSteps, onTakeBack, onDone }: Props)
           </p>
         )}
       </div>
-      <div className="sticky bottom-0 flex shrink-0 border-ink border-t-2 min-[1100px]:border-l-2">
-        <button
-          type="button"
-          onClick={onTakeBack}
-          disabled={takesBack === null}
-          className="flex min-h-24 w-26 shrink-0 flex-col items-center justify-center gap-1 bg-surface disabled:text-rule"
-        >
-          <Undo2 aria-hidden />
-          {say('Take back')}
-          {takesBack && (
-            <span className="max-w-full truncate px-1 text-[14px] text-quiet">{say(takesBack)}</span>
+      <div className="sticky bottom-0 z-30 shrink-0 border-ink border-t-2 min-[1100px]:border-l-2">
+        <div className="flex bg-surface min-[1100px]:hidden">
+          {onRead && (
+            <button type="button" onClick={onRead} className={NEAR}>
+              <Thermometer aria-hidden size={22} /> {say('Temperature')}
+            </button>
           )}
-        </button>
-        <button
-          type="button"
-          onClick={onDone}
-          className="min-h-24 flex-1 border-ink border-l-2 bg-butter font-bold text-[28px] text-on-butter"
-        >
-          {next ? say('Done, next') : say('Done, to the pass')}
-        </button>
+          <Link href={`/fix?batch=${batchId}`} className={`${NEAR} border-l-2 font-bold text-tomato`}>
+            <Wrench aria-hidden size={22} /> {say('Something’s wrong')}
+          </Link>
+        </div>
+        <div className="flex">
+          <button
+            type="button"
+            onClick={onTakeBack}
+            disabled={takesBack === null}
+            className="flex min-h-24 w-26 shrink-0 flex-col items-center justify-center gap-1 bg-surface disabled:text-rule"
+          >
+            <Undo2 aria-hidden />
+            {say('Take back')}
+            {takesBack && (
+              <span className="max-w-full truncate px-1 text-[14px] text-quiet">{say(takesBack)}</span>
+            )}
+          </button>
+          <button
+            type="button"
+            onClick={onDone}
+            className="min-h-24 flex-1 border-ink border-l-2 bg-butter font-bold text-[28px] text-on-butter"
+          >
+            {next ? say('Done, next') : say('Done, to the pass')}
+          </button>
+        </div>
       </div>
     </>
   );

@@ -306,6 +306,8 @@ export function StoveView({ batch: initial, rules }: Props) {
       </section>
 
       <StepBar
+        batchId={batch.id}
+        onRead={going ? () => setOpen('temperature') : null}
         next={next && { title: titleIn(next, show), peek: peekOf(next, doesOf(next), show) }}
         takesBack={(last && tapWords(last.body)) ?? null}
         onSteps={() => setOpen('steps')}

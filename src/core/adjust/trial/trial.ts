@@ -112,7 +112,7 @@ function struckBy(
 ): Message | null {
   const name = (id: string) => ({ within: term(foodIn(measured.kitchen, id).name) });
   const missing = draft.needs.filter((id) => id !== 'water' && !wishes.larder.includes(id));
-  if (missing.length > 0) return message('not to hand: {what}', { what: { listed: missing.map(name) } });
+  if (missing.length > 0) return message('not here: {what}', { what: { listed: missing.map(name) } });
   const broken = o.doses
     .flatMap((d) => foodIn(measured.kitchen, d.ingredient).allergens)
     .find((a) => wishes.freeOf.includes(a));

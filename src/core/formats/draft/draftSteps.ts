@@ -71,7 +71,7 @@ export function usualSteps(
   const starches = thickeners.filter((l) => !wheat.includes(l));
   const doses = thickeners.length;
   const doseText = (l: ReviewedLine) =>
-    open.dose ? (doses === 1 ? 'to thickness' : `to thickness ${Math.round(100 / doses)} %`) : l.amount;
+    open.dose ? (doses === 1 ? 'to thicken' : `to thicken ${Math.round(100 / doses)} %`) : l.amount;
 
   const rendered = of('rendered');
   if (rendered.length)
@@ -138,7 +138,7 @@ export function usualSteps(
       kind: 'thicken',
       method: 'slurry',
       thickener: portion(l, doseText(l)),
-      carrier: { ingredient: 'water', amount: 'by rule', celsius: 10 },
+      carrier: { ingredient: 'water', amount: 'to match', celsius: 10 },
       minutes: 2,
       lid: 'off',
     });

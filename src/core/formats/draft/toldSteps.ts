@@ -33,7 +33,7 @@ class Building {
     const line = this.lines[n] as ReviewedLine;
     const doses = this.lines.filter((l) => l.when === 'thickener').length;
     if (when === 'thickener' && this.open.dose)
-      return portion(line, doses < 2 ? 'to thickness' : `to thickness ${Math.round(100 / doses)} %`);
+      return portion(line, doses < 2 ? 'to thicken' : `to thicken ${Math.round(100 / doses)} %`);
     const liquids = this.lines.filter((l) => l.when === 'liquid').toSorted((a, b) => sizeOf(b) - sizeOf(a));
     return portion(line, this.open.liquid && line === liquids[0] ? 'to volume' : line.amount);
   }
@@ -66,7 +66,7 @@ function flour(b: Building, n: number, { text, minutes }: Clause): void {
         : /\bbrown\b/i.test(text)
           ? 'brown'
           : 'white';
-    const rule = b.open.dose ? 'by rule' : (b.lines[fat] as ReviewedLine).amount;
+    const rule = b.open.dose ? 'to match' : (b.lines[fat] as ReviewedLine).amount;
     b.whens.set(fat, 'thickener');
     b.push({
       kind: 'roux',
@@ -85,7 +85,7 @@ function flour(b: Building, n: number, { text, minutes }: Clause): void {
       kind: 'thicken',
       method: 'slurry',
       thickener: b.portion(n, 'thickener'),
-      carrier: { ingredient: 'water', amount: 'by rule', celsius: 10 },
+      carrier: { ingredient: 'water', amount: 'to match', celsius: 10 },
       minutes: cooked,
       lid: 'off',
     });
@@ -214,7 +214,7 @@ function slake(b: Building, n: number, minutes: number | null): void {
     kind: 'thicken',
     method: 'slurry',
     thickener: b.portion(n, 'thickener'),
-    carrier: { ingredient: 'water', amount: 'by rule', celsius: 10 },
+    carrier: { ingredient: 'water', amount: 'to match', celsius: 10 },
     minutes: atMost(1, minutes ?? 2, 30),
     lid: 'off',
   });

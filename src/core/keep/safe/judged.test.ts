@@ -405,7 +405,7 @@ test('what was done about a deviation stands with it; thrown away answers all', 
   const said = line(3, { kind: 'put right', what: 'walk-in was full', about: open?.id ?? '' });
   const answered = judged(10, [...events, said]);
   expect(openDeviations(answered)).toEqual([]);
-  expect(answered.deviations[0]?.done).toEqual({ what: 'walk-in was full', by: 'Late', at: at(3) });
+  expect(answered.deviations[0]?.done).toEqual({ what: 'walk-in was full', by: 'Closer', at: at(3) });
   expect(answered.label.deviations.map((d) => inEnglish(d))).toEqual([
     'stored at 60.0 °C, over 5 °C; walk-in was full',
   ]);

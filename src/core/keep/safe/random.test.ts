@@ -60,7 +60,7 @@ function lived(uniform: () => number, n: number, rule: ReturnType<typeof rulesOf
   let minute = parent ? parent.now : 0;
   let heating = false;
   const write = (body: KeepBody) =>
-    events.push({ id: id(n), at: new Date(START + minute * MIN).toISOString(), station: 'Late', body });
+    events.push({ id: id(n), at: new Date(START + minute * MIN).toISOString(), station: 'Closer', body });
   const pass = (minutes: number) => {
     for (let k = 0; k < minutes; k++) {
       const [to, rate] = heating ? [100, 0.02] : (REALLY[place] ?? [3, 0.01]);

@@ -25,10 +25,14 @@ test('every line stands in it by its time, with who and which probe', () => {
   const found = entries(
     20,
     line(0, putBy({ place: 'bath' })),
-    line(10, { kind: 'temperature', celsius: 71.4, from: 'Probe 1', correction: -0.3 }, { station: 'Early' }),
+    line(
+      10,
+      { kind: 'temperature', celsius: 71.4, from: 'Probe 1', correction: -0.3 },
+      { station: 'Opener' },
+    ),
   );
-  expect(found.map(said)).toEqual(['Put by: 8.0 L, Hot bath', 'Read 71.4 °C, put right by −0.3 °C']);
-  expect(found[1]).toMatchObject({ by: 'Early', probe: 'Probe 1', celsius: 71.4, marks: [] });
+  expect(found.map(said)).toEqual(['Stored: 8.0 L, Hot bath', 'Read 71.4 °C, put right by −0.3 °C']);
+  expect(found[1]).toMatchObject({ by: 'Opener', probe: 'Probe 1', celsius: 71.4, marks: [] });
 });
 
 test('a stretch on the pass that nobody probed is a gap, also the one that is still open', () => {
@@ -110,7 +114,7 @@ test('lines of the kitchen, and temperatures of the stove, stand among the other
         event: {
           id: line(0, putBy()).id,
           at: new Date(at(0)).toISOString(),
-          station: 'Early',
+          station: 'Opener',
           body: { kind: 'temperature', celsius: 88 },
         },
         batch: 'b',
@@ -124,7 +128,7 @@ test('lines of the kitchen, and temperatures of the stove, stand among the other
   expect(found.map(said)).toEqual([
     'Read 88.0 °C on the stove',
     'Probe 2 in boiling water: 99.1 °C, should be 100.0 °C',
-    'Put by: 8.0 L, Fridge',
+    'Stored: 8.0 L, Fridge',
   ]);
 });
 
@@ -230,12 +234,12 @@ test('what a line went against stands in it, with what was done, or that nobody 
   const about = judgeOf([...warm, away], 50);
   const right = line(45, { kind: 'put right', what: 'back out', about });
   const done = of(entries(50, ...warm, away, right), away).done;
-  expect(done).toMatchObject({ what: 'back out', by: 'Late', at: at(45) });
+  expect(done).toMatchObject({ what: 'back out', by: 'Closer', at: at(45) });
 });
 
 test('of the stove a temperature stands in it with its probe, and what took one back; of the kitchen a check, no other figure', () => {
   const stove = (body: StoveReading['event']['body'], gone = false): StoveReading => ({
-    event: { id: line(0, putBy()).id, at: new Date(at(1)).toISOString(), station: 'Early', body },
+    event: { id: line(0, putBy()).id, at: new Date(at(1)).toISOString(), station: 'Opener', body },
     batch: 'b',
     name: 'Leek',
     gone,

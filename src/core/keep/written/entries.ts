@@ -87,7 +87,7 @@ const says = (event: KeepEvent, house: House): Message => {
   const place = (id: string) => placeOf(house.keeping, id)?.name ?? id;
   switch (body.kind) {
     case 'put by':
-      return message('Put by: {ml}, {place}', { ml: { ml: body.ml }, place: place(body.place) });
+      return message('Stored: {ml}, {place}', { ml: { ml: body.ml }, place: place(body.place) });
     case 'temperature':
       return body.correction
         ? message('Read {celsius}, put right by {by}', {
@@ -110,7 +110,7 @@ const says = (event: KeepEvent, house: House): Message => {
     case 'moved':
       return message('Moved to {place}', { place: place(body.place) });
     case 'parted':
-      return message('{ml} put by on its own', { ml: { ml: body.ml } });
+      return message('{ml} stored on its own', { ml: { ml: body.ml } });
     case 'taken':
       return message('{ml} taken', { ml: { ml: body.ml } });
     case 'topped up':

@@ -136,7 +136,7 @@ test('where no starch is, the vegetable there is most of among what is blended w
 test('a recipe that leaves its thickness open stays as it is', () => {
   for (const id of demoIds()) {
     const file = JSON.stringify(demoFile(id));
-    expect([id, freed(demoRecipe(id)) === null]).toEqual([id, file.includes('to thickness')]);
+    expect([id, freed(demoRecipe(id)) === null]).toEqual([id, file.includes('to thicken')]);
   }
 });
 

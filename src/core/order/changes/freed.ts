@@ -44,7 +44,7 @@ function blendedMost(steps: readonly RecipeStep[]): RecipePortion | null {
 const RULED: Amount = { kind: 'by rule' };
 
 /**
- * A recipe as it was cooked, with its own thickener left “to thickness” and its main liquid “to volume”, each where
+ * A recipe as it was cooked, with its own thickener left “to thicken” and its main liquid “to volume”, each where
  * it stands; several thickeners share the work as they do in it. Null where the recipe leaves its thickness to be
  * worked out by itself.
  */

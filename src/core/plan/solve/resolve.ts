@@ -77,12 +77,12 @@ function gramsFor(amount: Amount, item: RecipePortion, dosing: Dosing, pot: Pot,
   }
   if (amount.kind === 'by rule')
     throw new RangeError(
-      'only a roux’s fat, a carrier, a liaison’s cream or a stock’s concentrate can be “by rule”',
+      'only a roux’s fat, a carrier, a liaison’s cream or a stock’s concentrate can be “to match”',
     );
   if (amount.goal === 'thickness') {
     const strength = strengthOf(item.ingredient);
     if (!strength)
-      throw new RangeError(`${item.ingredient} is not a thickener, so it cannot be “to thickness”`);
+      throw new RangeError(`${item.ingredient} is not a thickener, so it cannot be “to thicken”`);
     return (dosing.dose * amount.share) / strength;
   }
   if (amount.goal === 'volume') return dosing.liquid;

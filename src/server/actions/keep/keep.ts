@@ -156,13 +156,13 @@ async function open(
   if (before)
     throw taken(
       'body.kind',
-      message('it is put by already'),
+      message('it is stored already'),
       message('an id of its own for each thing kept'),
     );
   refusePlace(house, 'body.place', body.place);
   refuseUnfit(house, 'body.container', body.container, body.ml);
   if (Date.parse(body.madeAt) > Date.parse(event.at) + 60_000)
-    throw cannot('body.madeAt', body.madeAt, message('not after it is put by, {at}', { at: event.at }));
+    throw cannot('body.madeAt', body.madeAt, message('not after it is stored, {at}', { at: event.at }));
   if (body.batch && !(await readBatch(db, body.batch))) throw unknown('body.batch', body.batch, []);
   if (body.from) {
     const parent = await readLot(db, house.id, body.from);

@@ -91,7 +91,7 @@ export function refuseUntrue(
     throw cannot(
       'at',
       event.at,
-      message('not before it was put by, {at}', { at: new Date(state.putAt).toISOString() }),
+      message('not before it was stored, {at}', { at: new Date(state.putAt).toISOString() }),
     );
   switch (body.kind) {
     case 'temperature': {

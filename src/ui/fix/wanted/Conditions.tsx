@@ -87,8 +87,8 @@ export function Conditions({ wanted, want, minutes, now, keeps, larder, onToggle
         <Sheet
           open={open}
           onOpenChange={setOpen}
-          title={say('To hand, and promised')}
-          trigger={say('To hand: {count}', { count: larder.filter(mendsSoup).length })}
+          title={say('Here, and promised')}
+          trigger={say('Ingredients here: {count}', { count: larder.filter(mendsSoup).length })}
           triggerClass={BUTTON}
         >
           <Larder

@@ -35,11 +35,11 @@ export function Larder({ keeps, larder, onToggle, promises, freeOf, onPromise }:
         </div>
       </fieldset>
       <fieldset>
-        <legend className="mb-1 font-bold">{say('To hand, of the kitchen’s products')}</legend>
+        <legend className="mb-1 font-bold">{say('Here, of the kitchen’s products')}</legend>
         {keeps.filter(mendsSoup).length === 0 && (
           <p>
             {say(
-              'The kitchen keeps no products yet: enter them under Kitchen, Products. Water is always to hand.',
+              'The kitchen keeps no products yet: enter them under Kitchen, Products. Water is always there.',
             )}
           </p>
         )}

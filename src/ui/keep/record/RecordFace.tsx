@@ -142,7 +142,7 @@ export function RecordFace({ now, heard, onWrite, onProbes }: Props) {
           />
           <Field
             id="record-note"
-            label={say('With a word')}
+            label={say('Note')}
             value={note}
             maxLength={500}
             onChange={(e) => setNote(e.target.value)}

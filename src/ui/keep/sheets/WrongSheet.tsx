@@ -109,7 +109,7 @@ export function WrongSheet({ house, state, why: first, onTake, onClose }: Props)
           </div>
         </Form>
         <Form className="grid gap-3 border-ink border-t-2 pt-4" onSubmit={throwAway}>
-          <h2 className="font-bold text-[20px]">{say('It goes')}</h2>
+          <h2 className="font-bold text-[20px]">{say('Throw it away')}</h2>
           <div className="grid gap-3 min-[560px]:grid-cols-[1fr_9rem]">
             <Pick
               id="wrong-why"

@@ -90,7 +90,7 @@ export function PutBySheet({ house, onTake, onClose }: Props) {
     });
   };
   return (
-    <Sheet open onOpenChange={(open) => open || onClose()} title={say('Put something by')}>
+    <Sheet open onOpenChange={(open) => open || onClose()} title={say('Store something')}>
       <Form onSubmit={take}>
         <div className="grid gap-4 min-[560px]:grid-cols-[11rem_1fr_7rem]">
           <Pick
@@ -196,7 +196,7 @@ export function PutBySheet({ house, onTake, onClose }: Props) {
           </div>
         </fieldset>
         <button type="submit" className={`${PRIMARY} min-h-16 text-[20px]`}>
-          {say('Put it by')}
+          {say('Store it')}
         </button>
       </Form>
     </Sheet>

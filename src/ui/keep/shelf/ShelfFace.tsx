@@ -55,7 +55,7 @@ export function ShelfFace({ house, states, picked, now, onPick }: Props) {
     return (
       <p className="p-6 text-[20px]">
         {say(
-          'Nothing is put by. What is cooled comes here; purées, stocks, roux and kneaded butter are put by with “Put something by” above.',
+          'Nothing is stored. What is cooled comes here; purées, stocks, roux and kneaded butter are stored with “Store something” above.',
         )}
       </p>
     );

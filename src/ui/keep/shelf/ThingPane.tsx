@@ -98,7 +98,7 @@ export function ThingPane({ house, lot, state, now, working, onAct }: Props) {
             {frozen
               ? say('When it thaws')
               : Number.isFinite(found.freeze)
-                ? say('If it is frozen: through in {time}', { time: spell(found.freeze) })
+                ? say('If it is frozen: frozen right through in {time}', { time: spell(found.freeze) })
                 : say('If it is frozen')}
           </h3>
           <ul className="mt-1 grid gap-1.5">

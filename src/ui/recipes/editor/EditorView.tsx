@@ -162,7 +162,7 @@ export function EditorView({ house, body, version, archived, plan = null }: Prop
         noValidate
       >
         <datalist id="amounts-left-open">
-          {['to thickness', 'to volume', 'to taste', 'by rule'].map((o) => (
+          {['to thicken', 'to volume', 'to taste', 'to match'].map((o) => (
             <option key={o} value={o} />
           ))}
         </datalist>

@@ -17,7 +17,7 @@ export function More({ id, archived, onArchive }: Props) {
   return (
     <div className="grid gap-3 p-4">
       {id === null ? (
-        <p>{say('Save it first: then it can be copied, compared with older versions and taken away.')}</p>
+        <p>{say('Save it first: then it can be copied, compared with older versions and exported.')}</p>
       ) : (
         <>
           <Link className={BUTTON} href={`/recipes/${id}/versions`}>

@@ -43,7 +43,7 @@ export function Prediction({ foreseen, away, wantedBand, show, onProblem }: Prop
       <div aria-live="polite">
         <h2 className="flex items-center gap-2 font-bold text-[22px] text-tomato">
           <TriangleAlert aria-hidden />
-          {say('{count, plural, one {One thing to mend} other {# things to mend}}', {
+          {say('{count, plural, one {One mistake to correct} other {# mistakes to correct}}', {
             count: foreseen.problems.length,
           })}
         </h2>
@@ -148,7 +148,7 @@ export function Prediction({ foreseen, away, wantedBand, show, onProblem }: Prop
 
 const WORDS: Readonly<Record<string, Message>> = {
   name: message('Name'),
-  school: message('School'),
+  school: message('Way of thickening'),
   yieldLitres: message('Makes'),
   band: message('Band'),
 };

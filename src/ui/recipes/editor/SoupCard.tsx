@@ -53,7 +53,7 @@ export function SoupCard({ house, home, open, onToggle, problemAt }: Props) {
           <Field id="recipe-name" label={say('Name')} {...register('name')} problem={problemAt('name')} />
           <Field
             id="recipe-school"
-            label={say('School')}
+            label={say('Way of thickening')}
             placeholder={say('Roux, blended')}
             {...register('school')}
             problem={problemAt('school')}

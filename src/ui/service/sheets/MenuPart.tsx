@@ -70,7 +70,7 @@ export function MenuPart({ service, opened, onSaved }: Props) {
         <Repeat size={22} aria-hidden />{' '}
         {comes
           ? say('It comes round, week {week}: leave it out', { week: week + 1 })
-          : say('Have it come round, in week {week}', { week: week + 1 })}
+          : say('Repeat it every cycle, in week {week}', { week: week + 1 })}
       </button>
       <p className="text-[15px] text-quiet">
         {weeks

@@ -186,7 +186,7 @@ export function SoupForm({ soup, stores, covers, started, onChange }: Props) {
       />
       <Pick
         id={id('role')}
-        label={say('Whose')}
+        label={say('Who cooks it')}
         value={soup.role ?? ''}
         onChange={(e) => onChange({ ...soup, role: e.target.value || undefined })}
       >

@@ -17,7 +17,7 @@ export type ChoiceOption<T extends string> = {
 
 /** Class of every underlined part of the sentence. */
 export const PART =
-  'inline-block cursor-pointer border-butter border-b-4 font-bold leading-[1.15] text-ink hover:bg-butter/25 data-[state=open]:bg-butter/40';
+  'inline-block cursor-pointer border-butter border-b-4 font-bold leading-[1.15] text-ink max-[1100px]:min-h-11 max-[1100px]:min-w-11 max-[1100px]:pt-4 hover:bg-butter/25 data-[state=open]:bg-butter/40';
 
 type Props<T extends string> = {
   readonly label: string;

@@ -6,7 +6,7 @@ import { coolsTo } from './cools';
 
 export const row: StepRow<'bring-to'> = {
   ...USUAL,
-  verb: message('Bring to'),
+  verb: message('Bring up'),
   what: message('the simmer, the boil or a temperature'),
   catches: true,
   title: (step, from) =>

@@ -3,5 +3,5 @@ import { minutes, offHeat, type StepForm } from '../form';
 export const form: StepForm<'dust'> = {
   asks: [minutes, offHeat],
   holds: ['flour'],
-  fresh: { kind: 'dust', flour: { ingredient: 'plain-flour', amount: 'to thickness' }, minutes: 2 },
+  fresh: { kind: 'dust', flour: { ingredient: 'plain-flour', amount: 'to thicken' }, minutes: 2 },
 };

@@ -7,7 +7,7 @@ import { type StepRow, USUAL } from '../row';
 export const row: StepRow<'puree'> = {
   ...USUAL,
   verb: message('Blend'),
-  what: message('all or part of it, or to thickness'),
+  what: message('all or part of it, or to thicken'),
   attended: true,
   title: (step) => {
     const fork = step.tool === 'fork' ? 'yes' : 'no';

@@ -18,8 +18,8 @@ export const form: StepForm<'roux'> = {
   holds: ['flour', 'fat'],
   fresh: {
     kind: 'roux',
-    flour: { ingredient: 'plain-flour', amount: 'to thickness' },
-    fat: { ingredient: 'butter', amount: 'by rule' },
+    flour: { ingredient: 'plain-flour', amount: 'to thicken' },
+    fat: { ingredient: 'butter', amount: 'to match' },
     rule: 'weight',
     colour: 'blond',
     minutes: 3,

@@ -12,7 +12,7 @@ export const form: StepForm<'temper'> = {
     kind: 'temper',
     items: [
       { ingredient: 'egg-yolk', amount: '100 g' },
-      { ingredient: 'heavy-cream', amount: 'by rule' },
+      { ingredient: 'heavy-cream', amount: 'to match' },
     ],
     warmTo: 60,
     to: 80,

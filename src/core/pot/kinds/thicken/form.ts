@@ -21,8 +21,8 @@ export const form: StepForm<'thicken'> = {
   fresh: {
     kind: 'thicken',
     method: 'slurry',
-    thickener: { ingredient: 'cornstarch', amount: 'to thickness' },
-    carrier: { ingredient: 'water', amount: 'by rule', celsius: 10 },
+    thickener: { ingredient: 'cornstarch', amount: 'to thicken' },
+    carrier: { ingredient: 'water', amount: 'to match', celsius: 10 },
     minutes: 2,
   },
 };

@@ -15,13 +15,13 @@ test('every kind of step begins as something the schema takes', () => {
   const { steps } = body;
   const start = steps.slice(0, 5).map((s: { kind: string }) => s);
   for (const { fresh } of Object.values(FORMS)) {
-    const thickens = JSON.stringify(fresh).includes('to thickness');
+    const thickens = JSON.stringify(fresh).includes('to thicken');
     const made = {
       ...body,
       steps: [
         ...start.map((s: object) =>
           thickens || JSON.stringify(fresh).includes('to volume')
-            ? JSON.parse(JSON.stringify(s).replace('to thickness', '10 g').replace('to volume', '2 L'))
+            ? JSON.parse(JSON.stringify(s).replace('to thicken', '10 g').replace('to volume', '2 L'))
             : s,
         ),
         fresh,
