@@ -36,6 +36,7 @@ export const CORE: readonly string[] = [
 /** What every view stands on, in order, and the views, which know nothing of each other. */
 export const UI: readonly string[] = ['shared', 'device', 'order', 'frame'];
 export const VIEWS: readonly string[] = [
+  'begin',
   'check',
   'compare',
   'fix',

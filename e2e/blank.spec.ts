@@ -106,7 +106,7 @@ test('a blank kitchen: every view opens, and a recipe of one’s own is written,
     expect(file.suggestedFilename()).toMatch(/\.pdf$/);
     await open(page, '/keep?face=record');
     const record = page.getByRole('table', { name: 'The record' });
-    for (const says of ['Put by', '78.0 °C', '4.0 °C', 'Cold, to', 'One label printed'])
+    for (const says of ['Stored', '78.0 °C', '4.0 °C', 'Cold, to', 'One label printed'])
       await expect(record).toContainText(says);
     // Each stands at the minute it was read.
     const { lots } = await (await page.request.get('/api/keep')).json();
@@ -115,6 +115,112 @@ test('a blank kitchen: every view opens, and a recipe of one’s own is written,
       .map((e: { at: string }) => Date.parse(e.at) / 60_000);
     expect(read.slice(1).map((at: number, n: number) => Math.round(at - read[n]))).toEqual([40, 50, 90, 70]);
     await expect(record.getByText('Nobody has said what was done.')).toHaveCount(0);
+  } finally {
+    await context.close();
+    await end();
+  }
+});
+
+test('the first minutes: a stranger’s kitchen comes to a right dose in fewer than 15 taps and 8 fields, each question to be skipped', async ({
+  browser,
+}) => {
+  test.setTimeout(240_000);
+  const { app, end } = await blankKitchen();
+  const context = await browser.newContext({ baseURL: app.address, locale: 'en-GB' });
+  try {
+    const page = await context.newPage();
+    watch(page);
+    let taps = 0;
+    let fields = 0;
+    const tap = async (name: string | RegExp, role: 'button' | 'link' = 'button') => {
+      taps++;
+      await page.getByRole(role, { name }).first().click();
+    };
+    await open(page, '/plan');
+    await tap(/^Begin/, 'link');
+    await expect(heading(page)).toHaveText('Where is the kitchen?');
+    await tap(/^European Union/);
+    await tap(/^Smoked parsnip velouté \(sample\)/);
+    // The dose is there before the last question, and follows what is answered.
+    const dose = page.getByRole('status', { name: 'The dose' });
+    await expect(dose).toContainText(/\d+\s?g/, { timeout: 20_000 });
+    await tap(/^Pot 28/);
+    await tap(/^Stockpot 36/);
+    await tap('Next');
+    await tap(/^Gas, 16 cm/);
+    await tap('Next');
+    await tap(/^On a scale/);
+    await tap(/^About 600 m/);
+    fields++;
+    await page.getByLabel('Name of the kitchen').fill('Harbour Street');
+    const promised = (await dose.innerText()).match(/^[\d\s]+/)?.[0].trim();
+    await tap('Plan it');
+    await expect(page).toHaveURL(/\/plan\?/, { timeout: 20_000 });
+    await expect(page.getByText('(the dose)')).toBeVisible();
+    expect([taps < 15, fields < 8]).toEqual([true, true]);
+    await expect(page.getByRole('listitem').filter({ hasText: '(the dose)' })).toContainText(
+      String(promised),
+    );
+    const { kitchen } = await (await page.request.get('/api/kitchen')).json();
+    expect(kitchen).toMatchObject({
+      name: 'Harbour Street',
+      altitudeM: 600,
+      currency: '€',
+      keeping: { rules: 'eu' },
+      vessels: [{ name: 'Pot 28' }, { name: 'Stockpot 36' }],
+      burners: [{ kind: 'gas', powerW: 7000 }],
+    });
+  } finally {
+    await context.close();
+    await end();
+  }
+});
+
+test('the same soup typed from memory: fewer than 30 taps and fields to its dose', async ({ browser }) => {
+  test.setTimeout(240_000);
+  const { app, end } = await blankKitchen();
+  const context = await browser.newContext({ baseURL: app.address, locale: 'en-GB' });
+  try {
+    const page = await context.newPage();
+    watch(page);
+    let acts = 0;
+    const tap = async (name: string | RegExp, role: 'button' | 'link' = 'button') => {
+      acts++;
+      await page.getByRole(role, { name }).first().click();
+    };
+    await open(page, '/recipes/import');
+    acts++;
+    await page
+      .getByLabel('Or type or paste it')
+      .fill(
+        'Sweat 2 onions in 60 g butter for ten minutes, stir in 5 tbsp flour and cook 2 min, pour in 2 L chicken stock slowly and simmer 20 min. Blend, add 200 ml cream, salt.',
+      );
+    await tap('Read it');
+    await expect(heading(page)).toContainText('Look at each line', { timeout: 30_000 });
+    for (const tick of await page.getByRole('checkbox').all()) {
+      acts++;
+      await tick.uncheck();
+    }
+    await tap('All are right');
+    await tap('Make the recipe');
+    await expect(page.getByText('After each step')).toBeVisible({ timeout: 20_000 });
+    await tap(/^Save$/);
+    await tap('Plan it', 'link');
+    // Every amount of it is given: the flour and the stock are what may move.
+    await expect(page.getByText(/^Written with .*plain flour.*for this pot it has to be/)).toBeVisible({
+      timeout: 20_000,
+    });
+    await expect(page.getByRole('listitem').filter({ hasText: '(the dose)' })).toContainText('Plain flour');
+    expect(acts).toBeLessThan(30);
+    await tap('Cook it as written');
+    await expect(page.getByText('(the dose)')).toHaveCount(0);
+    await expect(page.getByText(/^As written: .*In this pot that comes to/)).toBeVisible();
+    await tap('Work out the dose');
+    await expect(page.getByText('(the dose)')).toBeVisible();
+    await tap(/^Recipe$/, 'link');
+    await expect(page).toHaveURL(/\/recipes\/onion-soup/);
+    await tap('Back to the plan', 'link');
+    await expect(page).toHaveURL(/\/plan\?.*onion-soup/);
   } finally {
     await context.close();
     await end();

@@ -6,6 +6,7 @@ import { FILL_LIMIT, MATERIALS } from '../../core/heat/vessel';
 import { term } from '../../core/message/term';
 import { spaced } from '../../core/units/shown/format';
 import { parseNumber } from '../../core/units/typed/parse';
+import { PotSection } from '../shared/draw/PotSection';
 import { Field, Pick } from '../shared/form/Field';
 import { useSay } from '../shared/hooks/useSay';
 import { Link } from '../shared/Link';
@@ -14,7 +15,6 @@ import type { KitchenForm } from './form/form';
 import { CARD, type PartProps } from './form/part';
 import { useFormUnits } from './form/useFormUnits';
 import { NameRow } from './NameRow';
-import { PotSection } from './PotSection';
 
 const litresOf = (diameterCm: string, heightCm: string): number =>
   (Math.PI * (parseNumber(diameterCm) / 2) ** 2 * parseNumber(heightCm)) / 1000;

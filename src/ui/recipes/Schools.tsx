@@ -1,10 +1,10 @@
 'use client';
 
 import { SCHOOL_LITRES, SCHOOLS } from '../../core/recipe/schools';
+import { SchoolDrawing } from '../shared/draw/SchoolDrawing';
 import { useSay } from '../shared/hooks/useSay';
 import { Link } from '../shared/Link';
 import { BUTTON } from '../shared/styles';
-import { SchoolDrawing } from './SchoolDrawing';
 
 /** What a new soup begins as: the ways of thickening one, drawn, each with a soup of it that can be cooked as it stands. */
 export function Schools() {

@@ -23,7 +23,10 @@ export function EmptyHouse() {
         ))}
       </ol>
       <div className="flex flex-wrap justify-center gap-3">
-        <Link href="/recipes/start" className={`${PRIMARY} min-h-16 text-[20px]`}>
+        <Link href="/begin" className={`${PRIMARY} min-h-16 text-[20px]`}>
+          {say('Begin: seven short questions')}
+        </Link>
+        <Link href="/recipes/start" className={`${BUTTON} min-h-16 text-[20px]`}>
           {say('Put in a recipe')}
         </Link>
         <Link href="/kitchen?part=pots" className={`${BUTTON} min-h-16 text-[20px]`}>

@@ -1,4 +1,4 @@
-import { FILL_LIMIT } from '../../core/heat/vessel';
+import { FILL_LIMIT } from '../../../core/heat/vessel';
 
 type Props = {
   readonly diameterMm: number;
