@@ -95,6 +95,7 @@ export type Routes = {
     { readonly id: string; readonly archived: boolean },
     Of<typeof ArchivedRecipe>
   >;
+  'DELETE /api/recipes/[id]': Route<{ readonly id: string; readonly removed: true }, Record<string, never>>;
   'POST /api/foresight': Route<Foresight, string>;
   'POST /api/open': Route<FileOpened, string | Blob>;
   'POST /api/drafts': Route<{ readonly body: RecipeText }, Of<typeof ReviewedLines>>;

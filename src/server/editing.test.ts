@@ -14,7 +14,7 @@ import { inEnglish } from '../core/text/inWords';
 import { startBatch } from './actions/batches';
 import { recordWaterTest, restoreKitchen, saveKitchen, theHouse } from './actions/kitchen';
 import { planStored } from './actions/planning';
-import { archiveRecipe, createRecipe, restoreVersion, saveRecipe } from './actions/recipes';
+import { archiveRecipe, createRecipe, deleteRecipe, restoreVersion, saveRecipe } from './actions/recipes';
 import { takeArchive as takeFile } from './archive/take';
 import { archiveText } from './archive/write';
 import { loadBlank, loadDemo } from './data/demo';
@@ -129,6 +129,46 @@ describe('recipes', () => {
     expect(await ids(false)).toContain('first-soup');
     expect((await refusal(archiveRecipe(pool, K, 'first-soup', { archived: 'maybe' }))).status).toBe(400);
     expect((await refusal(archiveRecipe(pool, K, 'nowhere', { archived: true }))).status).toBe(404);
+  });
+});
+
+describe('a recipe taken out for good', () => {
+  test('is gone with its versions where it was never cooked, and its id is free', async () => {
+    await createRecipe(pool, K, { body: soup('never-cooked') });
+    await saveRecipe(pool, K, 'never-cooked', { body: soup('never-cooked', { name: 'Other' }), base: 1 });
+    expect(await deleteRecipe(pool, K, 'never-cooked')).toEqual({ id: 'never-cooked', removed: true });
+    expect(await readRecipe(pool, K, 'never-cooked')).toBeNull();
+    expect(await readVersions(pool, K, 'never-cooked')).toEqual([]);
+    expect((await createRecipe(pool, K, { body: soup('never-cooked') })).version).toBe(1);
+    await deleteRecipe(pool, K, 'never-cooked');
+    expect((await refusal(deleteRecipe(pool, K, 'never-cooked'))).status).toBe(404);
+  });
+  test('stays where it was cooked or stands in a service, and that is said', async () => {
+    const cooked = (await pool.query('SELECT recipe_id FROM batch LIMIT 1')).rows[0].recipe_id as string;
+    const before = (await readVersions(pool, K, cooked)).length;
+    const said = await refusal(deleteRecipe(pool, K, cooked));
+    expect(said.problems[0]).toMatchObject({ field: 'recipe', given: expect.stringMatching(/cooked/) });
+    const served = (
+      await pool.query(
+        `SELECT soup -> 'order' ->> 'recipeId' AS id FROM service s JOIN service_version v USING (kitchen_id, id, revision),
+           jsonb_array_elements(v.body -> 'soups') soup
+         WHERE NOT EXISTS (SELECT 1 FROM batch b WHERE b.recipe_id = soup -> 'order' ->> 'recipeId') LIMIT 1`,
+      )
+    ).rows[0].id as string;
+    expect((await refusal(deleteRecipe(pool, K, served))).problems[0]).toMatchObject({
+      given: expect.stringMatching(/service/),
+    });
+    expect((await readVersions(pool, K, cooked)).length).toBe(before);
+    expect(await readRecipe(pool, K, served)).not.toBeNull();
+  });
+  test('is not taken out past the program: versions are removed by no statement of their own', async () => {
+    await createRecipe(pool, K, { body: soup('kept-one') });
+    await expect(pool.query("DELETE FROM recipe_version WHERE recipe_id = 'kept-one'")).rejects.toThrow(
+      /append-only/,
+    );
+    await expect(
+      pool.query("UPDATE recipe_version SET note = 'x' WHERE recipe_id = 'kept-one'"),
+    ).rejects.toThrow(/append-only/);
   });
 });
 

@@ -18,6 +18,7 @@ import {
   readRecipe,
   readRecipeNames,
   readVersions,
+  removeRecipe,
   setArchived,
   writeVersion,
 } from '../queries/recipes';
@@ -117,4 +118,25 @@ export async function archiveRecipe(
     );
   }
   return { id, archived };
+}
+
+const KEPT = {
+  cooked: message('it was cooked: the record needs it'),
+  archive: message('it came with an archive, which keeps it'),
+  service: message('it stands in a service: take it off there first'),
+} as const;
+
+/** Takes a recipe that was never cooked out for good. What is kept by something is refused: it can be put away. */
+export async function deleteRecipe(
+  pool: pg.Pool,
+  kitchenId: string,
+  id: string,
+): Promise<{ id: string; removed: true }> {
+  return transaction(async (db) => {
+    await holdRecipe(db, kitchenId, id);
+    if (!(await readRecipe(db, kitchenId, id))) throw unknown('recipe', id, []);
+    const kept = await removeRecipe(db, kitchenId, id);
+    if (kept) throw taken('recipe', KEPT[kept], message('put it away instead'));
+    return { id, removed: true };
+  }, pool);
 }

@@ -24,7 +24,7 @@ export const MAY_ADD: Readonly<Record<string, readonly string[]>> = {
 export const MAY_CHANGE = ['kitchen', 'recipe', 'service', 'lot'] as const;
 
 /** What does with the owner’s rights what the application may not do itself. */
-export const MAY_CALL = ['seal_lines', 'bring_batch', 'bring_lines', 'bring_kept'] as const;
+export const MAY_CALL = ['seal_lines', 'bring_batch', 'bring_lines', 'bring_kept', 'remove_recipe'] as const;
 
 const READ_ONLY = [
   'migration',

@@ -45,7 +45,7 @@ function nameIn(host: string | undefined): string | null {
 }
 
 const READS = new Set(['GET', 'HEAD']);
-const WRITES = new Set(['POST', 'PUT']);
+const WRITES = new Set(['POST', 'PUT', 'DELETE']);
 
 /** Longest address, characters. */
 const LONGEST = 8000;
@@ -96,7 +96,7 @@ export function refusedAtTheDoor(request: IncomingMessage, hosts: Hosts): Refusa
       'start with PANACHE_HOSTS=name to answer to it',
     );
   if (!READS.has(method) && !WRITES.has(method))
-    return notAllowed(405, 'method', method, 'GET, HEAD, POST or PUT');
+    return notAllowed(405, 'method', method, 'GET, HEAD, POST, PUT or DELETE');
   const bad = badAddress(url);
   if (bad)
     return new Refusal(400, [

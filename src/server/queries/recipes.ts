@@ -189,6 +189,19 @@ export async function writeVersion(
   return rows[0]?.version ?? 1;
 }
 
+/** Takes a recipe that nothing keeps out for good; what keeps it where something does: it was cooked, came with an archive, or stands in a service. */
+export async function removeRecipe(
+  db: Queryable,
+  kitchenId: string,
+  id: string,
+): Promise<'cooked' | 'archive' | 'service' | null> {
+  const { rows } = await db.query<{ kept: 'cooked' | 'archive' | 'service' | null }>(
+    'SELECT remove_recipe($1, $2) AS kept',
+    [kitchenId, id],
+  );
+  return rows[0]?.kept ?? null;
+}
+
 /** Puts a recipe out of the lists, or back. Its versions and batches stay. False when there is none. */
 export async function setArchived(
   db: Queryable,

@@ -1,6 +1,6 @@
 import { toJsonLd } from '../../../../core/formats/jsonLd/toJsonLd';
 import { theHouse } from '../../../../server/actions/kitchen';
-import { saveRecipe } from '../../../../server/actions/recipes';
+import { deleteRecipe, saveRecipe } from '../../../../server/actions/recipes';
 import { pool } from '../../../../server/data/database';
 import { readRecipe } from '../../../../server/queries/recipes';
 import { cannot, fileNamed, readJson, unknown } from '../../../../server/refusal';
@@ -33,5 +33,14 @@ export function PUT(request: Request, { params }: Params): Promise<Response> {
     const db = pool();
     const house = await theHouse(db);
     return { body: await saveRecipe(pool('saves'), house.id, id, await readJson(request, 200_000)) };
+  });
+}
+
+/** Takes it out for good, where it was never cooked. */
+export function DELETE(_request: Request, { params }: Params): Promise<Response> {
+  return respond('DELETE /api/recipes/[id]', async () => {
+    const { id } = await params;
+    const house = await theHouse(pool());
+    return { body: await deleteRecipe(pool('saves'), house.id, id) };
   });
 }
