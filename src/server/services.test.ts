@@ -6,12 +6,14 @@ import ICAL from 'ical.js';
 import Papa from 'papaparse';
 import type pg from 'pg';
 import { Archive } from '../core/formats/archive';
+import { allergensOfOrder, DECLARED } from '../core/service/allergens';
 import { boardOf } from '../core/service/board';
 import { Cycle } from '../core/service/schema';
 import { batchesOf, clockOf, copied, type Service } from '../core/service/service';
 import { HOUSE, here, RECIPES } from '../core/service/testKit';
 import { todayOf } from '../core/service/today';
 import { inEnglish } from '../core/text/inWords';
+import { allergenSheet } from './actions/allergens';
 import { plannedBatch } from './actions/batches';
 import { theHouse } from './actions/kitchen';
 import { openDay, saveCycle, saveService, startOf, startOnBoard, theService } from './actions/services';
@@ -155,6 +157,45 @@ describe('what the days before and after it have', () => {
     expect(await readUsualCovers(pool, K, '2029-01-22', 3)).toEqual([120, 110, 100]);
     expect(await readUsualCovers(pool, K, '2029-01-22', 2)).toEqual([120, 110]);
     expect(await readUsualCovers(pool, 'elsewhere', '2029-01-22')).toEqual([]);
+  });
+});
+
+describe('the allergens for the pass', () => {
+  test('each soup of the day has what its order brings, garnish and all, by the rules of the place', async () => {
+    const made = await fresh('2028-05-04');
+    const [first] = made.soups;
+    const soups = made.soups.map((s) =>
+      s === first ? { ...s, order: { ...s.order, garnish: ['large-shrimp' as const] } } : s,
+    );
+    await save({ ...made, soups }, 0);
+    const sheet = await allergenSheet(pool, made.id);
+    expect(sheet).toMatchObject({ day: '2028-05-04', rule: HOUSE.keeping.rules });
+    expect(sheet.declared).toEqual(DECLARED[HOUSE.keeping.rules]);
+    const one = sheet.soups.find((s) => s.key.startsWith(first!.id))!;
+    expect(one.cooked).toBe(false);
+    expect(one.allergens).toContain('crustaceans');
+    for (const s of sheet.soups) {
+      const { soup } = batchesOf({ ...made, soups }).find((b) => b.key === s.key)!;
+      const recipe = RECIPES.get(soup.order.recipeId) ?? [...RECIPES.values()][0]!;
+      expect([s.name, s.allergens]).toEqual([
+        s.name,
+        [...allergensOfOrder(recipe, { ...soup.order, litres: 1 } as never, HOUSE.kitchen)],
+      ]);
+    }
+  });
+  test('of what was cooked by what really went in, whatever was planned', async () => {
+    const { service } = await read();
+    const [batch] = batchesOf(service);
+    const started = (
+      await pool.query("SELECT id FROM batch WHERE plan ->> 'recipeName' LIKE 'Cockle%' LIMIT 1")
+    ).rows[0].id as string;
+    const made = { ...(await fresh('2028-05-11')), started: { [batch!.key]: started } };
+    await save(made, 0);
+    const sheet = await allergenSheet(pool, made.id);
+    expect(sheet.soups.find((s) => s.key === batch!.key)).toMatchObject({
+      cooked: true,
+      allergens: expect.arrayContaining(['molluscs', 'milk']),
+    });
   });
 });
 

@@ -189,7 +189,10 @@ export async function writeVersion(
   return rows[0]?.version ?? 1;
 }
 
-/** Takes a recipe that nothing keeps out for good; what keeps it where something does: it was cooked, came with an archive, or stands in a service. */
+/**
+ * Takes a recipe that nothing keeps out for good; says what keeps it where something does: it was cooked, came with
+ * an archive, or stands in a service.
+ */
 export async function removeRecipe(
   db: Queryable,
   kitchenId: string,

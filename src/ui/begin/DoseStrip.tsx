@@ -36,7 +36,7 @@ export function DoseStrip({ plan, name, house }: Props) {
             })}
         {liquid &&
           say('; {ml} {liquid}', {
-            ml: { millilitres: liquid.ml ?? liquid.g },
+            ml: { ml: liquid.ml ?? liquid.g },
             liquid: liquid.name.split(',')[0] ?? '',
           })}
       </span>

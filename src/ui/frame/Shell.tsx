@@ -6,6 +6,7 @@ import { Aside } from './Aside';
 import { Shortcuts } from './keys/Shortcuts';
 import { Nav } from './Nav';
 import { Rail } from './rail/Rail';
+import { SkipLink } from './SkipLink';
 
 type Props = {
   readonly tickets: readonly Ticket[];
@@ -22,11 +23,18 @@ export function Shell({ tickets, reader, roles, aside, children }: Props) {
     <ShowProvider show={reader}>
       <Shortcuts>
         <div className="flex h-dvh flex-col print:block print:h-auto">
+          <SkipLink />
           <Rail initial={tickets} />
           {aside > 0 && <Aside lines={aside} />}
           <div className="flex min-h-0 flex-1 flex-col-reverse min-[720px]:flex-row">
             <Nav roles={roles} />
-            <main className="min-h-0 min-w-0 flex-1 print:overflow-visible">{children}</main>
+            <main
+              id="content"
+              tabIndex={-1}
+              className="min-h-0 min-w-0 flex-1 outline-none print:overflow-visible"
+            >
+              {children}
+            </main>
           </div>
         </div>
       </Shortcuts>

@@ -1,7 +1,8 @@
 'use client';
 
-import { BookOpen, ChefHat, Keyboard, Moon, Scale, Sun } from 'lucide-react';
+import { BookOpen, ChefHat, Keyboard, Moon, Scale, Sun, Volume2 } from 'lucide-react';
 import { useRole } from '../device/useRole';
+import { useSpoken } from '../device/useSpoken';
 import { Pick } from '../shared/form/Field';
 import { useSay } from '../shared/hooks/useSay';
 import { useTheme } from '../shared/hooks/useTheme';
@@ -20,6 +21,7 @@ export function StationSheet({ roles, onKeys, onClose }: Props) {
   const say = useSay();
   const [theme, toggleTheme] = useTheme();
   const [role, setRole] = useRole();
+  const [spoken, speak] = useSpoken();
   return (
     <Sheet open onOpenChange={(open) => open || onClose()} title={say('This screen')}>
       <div className="grid gap-4 p-4">
@@ -59,6 +61,12 @@ export function StationSheet({ roles, onKeys, onClose }: Props) {
         >
           <Keyboard size={24} aria-hidden /> {say('Keys')}
         </button>
+        {spoken !== null && (
+          <button type="button" aria-pressed={spoken} onClick={() => speak(!spoken)} className={BUTTON}>
+            <Volume2 size={24} aria-hidden />
+            {spoken ? say('Steps and timers are read aloud: stop that') : say('Read steps and timers aloud')}
+          </button>
+        )}
         <p className="text-quiet">{say('Language: English, the only one there is yet.')}</p>
       </div>
     </Sheet>

@@ -31,7 +31,7 @@ export function DoseFirst({ plan, lightAt }: { readonly plan: Plan; readonly lig
       {liquid && (
         <p className="text-[20px] leading-tight">
           {say('{ml} {name}', {
-            ml: liquid.ml === null ? { g: liquid.g } : { millilitres: liquid.ml },
+            ml: liquid.ml === null ? { g: liquid.g } : { ml: liquid.ml },
             name: liquid.name.split(',')[0] ?? '',
           })}
         </p>

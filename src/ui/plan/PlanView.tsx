@@ -144,7 +144,7 @@ export function PlanView({ stores: opened, first, begun, misread }: Props) {
           ))}
         </ul>
       )}
-      <div className="grid shrink-0 grid-cols-1 max-[1100px]:order-2 min-[720px]:grid-cols-[1fr_320px] min-[1100px]:min-h-0 min-[1100px]:flex-1 min-[1100px]:grid-cols-[410px_310px_1fr]">
+      <div className="grid shrink-0 grid-cols-1 max-[1100px]:order-3 min-[720px]:grid-cols-[1fr_320px] min-[1100px]:min-h-0 min-[1100px]:flex-1 min-[1100px]:grid-cols-[410px_310px_1fr]">
         <PotPart
           plan={plan}
           lightAt={light}
@@ -199,7 +199,11 @@ export function PlanView({ stores: opened, first, begun, misread }: Props) {
       </Sheet>
       <footer className="max-[1100px]:contents min-[1100px]:flex min-[1100px]:shrink-0 min-[1100px]:items-stretch min-[1100px]:border-ink min-[1100px]:border-t-2 min-[1100px]:bg-surface">
         <div
-          className="flex min-w-0 shrink-0 items-center border-ink bg-surface px-5 py-3 leading-tight max-[1100px]:order-1 min-[1100px]:flex-[1_1_300px] min-[1100px]:py-2"
+          className={clsx(
+            'flex min-w-0 shrink-0 items-center border-ink bg-surface px-5 py-3 leading-tight min-[1100px]:flex-[1_1_300px] min-[1100px]:py-2',
+            // What stops it is read before Start is tapped.
+            refused || stop ? 'max-[1100px]:order-1' : 'max-[1100px]:order-2',
+          )}
           aria-live="polite"
         >
           {refused || stop ? (
@@ -245,7 +249,7 @@ export function PlanView({ stores: opened, first, begun, misread }: Props) {
           onClick={() => void start()}
           aria-disabled={starting}
           className={clsx(
-            'min-h-20 shrink-0 border-ink px-8 font-bold text-[24px] max-[1100px]:sticky max-[1100px]:bottom-0 max-[1100px]:z-30 max-[1100px]:order-3 max-[1100px]:border-t-2 min-[1100px]:border-l-2',
+            'min-h-20 shrink-0 border-ink px-8 font-bold text-[24px] max-[1100px]:sticky max-[1100px]:bottom-0 max-[1100px]:z-30 max-[1100px]:order-4 max-[1100px]:border-t-2 min-[1100px]:border-l-2',
             barred ? 'bg-ground text-quiet' : 'bg-butter text-on-butter',
           )}
         >

@@ -2,7 +2,7 @@
 
 import { clsx } from 'clsx';
 import { CloudOff, Scale as ScaleIcon, TriangleAlert } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { EventBody } from '../../core/batch/events';
 import { type Guide as Guidance, guideFor } from '../../core/batch/guide/guide';
 import { watchFor } from '../../core/batch/guide/watch';
@@ -51,6 +51,11 @@ export function StepPane({ step, does, going, here, colour, scale, show, write }
     setOf(key);
     setAsWas(going?.pot ?? null);
   }
+  // Whoever works by keys or ears stands at the step as it opens.
+  const title = useRef<HTMLHeadingElement>(null);
+  useEffect(() => {
+    if (document.activeElement === document.body) title.current?.focus({ preventScroll: true });
+  }, []);
   const guide = does && going && asWas && !step.done ? guideFor(does, asWas, going.followed.kitchen) : null;
   const watch =
     going && asWas && does && !step.done && !step.skipped && here
@@ -68,8 +73,10 @@ export function StepPane({ step, does, going, here, colour, scale, show, write }
   return (
     <>
       <h1
+        ref={title}
+        tabIndex={-1}
         className={clsx(
-          'mt-1 text-balance font-bold leading-[1.06]',
+          'mt-1 text-balance font-bold leading-[1.06] outline-none',
           guided ? 'text-[clamp(27px,2.7vw,35px)]' : 'text-[clamp(34px,4.6vw,58px)]',
         )}
       >

@@ -1,6 +1,6 @@
 'use client';
 
-import { CalendarDays, Download, Printer } from 'lucide-react';
+import { CalendarDays, Download, Printer, TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import type { Message } from '../../../core/message/message';
@@ -48,6 +48,9 @@ export function FilesSheet({ service, recipeName, onChange, onOpen, onClose }: P
       <div className="grid gap-3 p-4">
         <a className={BUTTON} href={`/service/print?id=${service.id}`} target="_blank" rel="noreferrer">
           <Printer size={22} aria-hidden /> {say('Print for the wall')}
+        </a>
+        <a className={BUTTON} href={`/service/allergens?id=${service.id}`} target="_blank" rel="noreferrer">
+          <TriangleAlert size={22} aria-hidden /> {say('Allergens for the pass')}
         </a>
         <a className={BUTTON} href={file('ics')} download>
           <CalendarDays size={22} aria-hidden /> {say('Calendar of the day')}

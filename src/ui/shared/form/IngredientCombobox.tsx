@@ -2,8 +2,8 @@
 
 import { useCombobox } from 'downshift';
 import { useMemo, useState } from 'react';
-import { catalogue, ingredient, isIngredient } from '../../../core/food/catalogue';
-import { matches } from '../../../core/food/lines/match';
+import { ingredient, isIngredient } from '../../../core/food/catalogue';
+import { suggested } from '../../../core/food/lines/suggested';
 import { useSay } from '../hooks/useSay';
 import { FIELD } from '../styles';
 
@@ -23,21 +23,6 @@ const MOST = 8;
 
 const catalogueName = (id: string): string => (isIngredient(id) ? ingredient(id).name : id);
 
-function suggestions(text: string, nameOf: (id: string) => string): readonly string[] {
-  const t = text.trim().toLowerCase();
-  if (t === '')
-    return catalogue()
-      .slice(0, MOST)
-      .map((i) => i.id);
-  const begins = catalogue()
-    .filter((i) => nameOf(i.id).toLowerCase().startsWith(t))
-    .map((i) => i.id);
-  const holds = catalogue()
-    .filter((i) => nameOf(i.id).toLowerCase().includes(t))
-    .map((i) => i.id);
-  return [...new Set([...begins, ...holds, ...matches(text, MOST).map((m) => m.id)])].slice(0, MOST);
-}
-
 /** One ingredient of the catalogue, found by typing any of the words cooks use for it. */
 export function IngredientCombobox({
   id,
@@ -56,7 +41,7 @@ export function IngredientCombobox({
     setShownFor(value);
     setText(value ? nameOf(value) : '');
   }
-  const items = useMemo(() => suggestions(text, nameOf), [text, nameOf]);
+  const items = useMemo(() => suggested(text, nameOf, MOST), [text, nameOf]);
   const box = useCombobox<string>({
     id,
     inputId: id,
