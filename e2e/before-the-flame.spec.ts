@@ -48,7 +48,7 @@ test('a new user brings a recipe as JSON-LD, looks at its lines, plans it at 25 
 
   // The first a server works out after it starts takes as long as its thread to begin.
   await expect(page.getByRole('heading', { name: 'Look at each line' })).toBeVisible({ timeout: 30_000 });
-  await expect(page.getByText(/8 lines of leek.json: 7 go in, 1 left out, 3 in doubt/)).toBeVisible();
+  await expect(page.getByText(/8 lines of \S*leek\.json: 7 go in, 1 left out, 3 in doubt/)).toBeVisible();
   const make = page.getByRole('button', { name: 'Make the recipe' });
   await expect(make).toBeDisabled();
   await expect(page.getByText(/The weight in brackets was taken/)).toBeVisible();
@@ -178,7 +178,7 @@ test('a recipe is edited beside what it comes to, reordered by mouse and by keys
 
   // An impossible amount is said where it stands, and stays as typed.
   await page.getByLabel('Amount of heavy cream, 36 %').fill('two shakes');
-  await expect(page.getByText('One thing to mend')).toBeVisible();
+  await expect(page.getByText('One mistake to correct')).toBeVisible();
   await page.getByRole('button', { name: /amount: “two shakes” is not an amount/ }).click();
   await expect(page.getByLabel('Amount of heavy cream, 36 %')).toBeFocused();
   await expect(page.getByLabel('Amount of heavy cream, 36 %')).toHaveAttribute('aria-invalid', 'true');
@@ -211,7 +211,7 @@ test('a recipe is edited beside what it comes to, reordered by mouse and by keys
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('version 2', { exact: true })).toBeVisible();
 
-  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByRole('link', { name: 'Versions, and what changed' }).click();
   await expect(page.getByText('richer, for Fridays')).toBeVisible();
   await expect(page.getByText('Heavy cream, 36 %: 1 1/2 cups')).toBeVisible();
@@ -246,7 +246,7 @@ test('changes not saved survive a closed tab; a step can be added, copied and ta
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Roast-carrot cream for Sundays');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page).toHaveURL(/\/recipes\/roast-carrot-cream-for-sundays$/);
-  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByRole('button', { name: 'Put it away' }).click();
   await expect(page).toHaveURL(/\/recipes$/);
   await expect(page.getByText('Roast-carrot cream for Sundays')).toBeHidden();

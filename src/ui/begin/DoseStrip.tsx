@@ -24,7 +24,7 @@ export function DoseStrip({ plan, name, house }: Props) {
       <span className="text-[20px]">
         {dose
           ? say('{what} for {litres} of {name}, {band}', {
-              what: dose.name.split(',')[0] ?? '',
+              what: term(dose.name),
               litres: { litres: plan.aim.litres },
               name,
               band: term(plan.found.band),
@@ -37,7 +37,7 @@ export function DoseStrip({ plan, name, house }: Props) {
         {liquid &&
           say('; {ml} {liquid}', {
             ml: { ml: liquid.ml ?? liquid.g },
-            liquid: liquid.name.split(',')[0] ?? '',
+            liquid: term(liquid.name),
           })}
       </span>
     </section>

@@ -1,3 +1,4 @@
+import { term } from '../../core/message/term';
 import type { Plan } from '../../core/plan/types';
 import { timeOfDay } from '../../core/units/clock';
 import { useSay } from '../shared/hooks/useSay';
@@ -19,7 +20,7 @@ export function DoseFirst({ plan, lightAt }: { readonly plan: Plan; readonly lig
       {doses.map((l) => (
         <p key={`${l.step} ${l.ingredient}`} className="leading-tight">
           <b className="figures text-[44px]">{say('{g}', { g: { g: l.g } })}</b>{' '}
-          <span className="text-[20px]">{l.name.split(',')[0]}</span>
+          <span className="text-[20px]">{say(term(l.name))}</span>
         </p>
       ))}
       {blended !== null && (
@@ -32,7 +33,7 @@ export function DoseFirst({ plan, lightAt }: { readonly plan: Plan; readonly lig
         <p className="text-[20px] leading-tight">
           {say('{ml} {name}', {
             ml: liquid.ml === null ? { g: liquid.g } : { ml: liquid.ml },
-            name: liquid.name.split(',')[0] ?? '',
+            name: term(liquid.name),
           })}
         </p>
       )}

@@ -245,7 +245,7 @@ export function StoveView({ batch: initial, rules }: Props) {
           </div>
         </div>
         <Status unsent={unsent} refused={refused} />
-        <Announced step={steps[current]?.title ?? ''} timers={timers} now={now} />
+        <Announced step={steps[current] ? titleIn(steps[current], show) : ''} timers={timers} now={now} />
         <Scroll label={say('What to do')} className="flex-1 pb-2 min-[1100px]:overflow-y-auto">
           {looking !== null && (
             <p className="flex flex-wrap items-center gap-3 bg-butter/30 px-3 py-1">
