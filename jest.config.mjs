@@ -20,7 +20,9 @@ export default {
   },
   setupFiles: ['<rootDir>/src/core/food/load.ts'],
   // These come as ES modules only.
-  transformIgnorePatterns: ['/node_modules/(?!intl-messageformat/|@formatjs/|@noble/|uuid/|htmlparser2/|dom[a-z-]+/|entities/|read-excel-file/|saxen/|unzipper-esm/|worker-f/)'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!intl-messageformat/|@formatjs/|@noble/|uuid/|htmlparser2/|dom[a-z-]+/|entities/|read-excel-file/|saxen/|unzipper-esm/|worker-f/)',
+  ],
   modulePathIgnorePatterns: ['<rootDir>/.next/'],
   testTimeout: 30_000,
   // Names of a sandbox are looked up slowly: the engine’s tests take a third of the time with these at hand.
