@@ -40,6 +40,7 @@ export const VIEWS: readonly string[] = [
   'check',
   'compare',
   'fix',
+  'help',
   'keep',
   'kitchen',
   'plan',

@@ -163,7 +163,7 @@ test('held, cooled in a pot that would fail, warned, spread out, cold in time, l
     'Used up',
   ])
     await expect(table).toContainText(says);
-  await expect(table).toContainText(/Put by: 1[34]\.\d L/);
+  await expect(table).toContainText(/Stored: 1[34]\.\d L/);
   await expect(table.locator('input, select, button')).toHaveCount(0);
   await clean(page, 'record');
 });

@@ -104,3 +104,18 @@ test('the allergens of a day stand on a sheet of their own, soups down and aller
   await expect(table.getByRole('img', { name: /has milk$/ }).first()).toBeVisible();
   await sheet.close();
 });
+
+test('what is this: each view with its picture, and the words of the house, found by typing', async ({
+  page,
+}) => {
+  await open(page, '/keep');
+  await page.getByRole('button', { name: /^More/ }).click();
+  await page.getByRole('link', { name: 'What is this?' }).click();
+  await expect(page).toHaveURL(/\/help#keep/);
+  await expect(page.getByRole('heading', { name: 'Keep', level: 2 })).toBeInViewport();
+  const picture = page.getByRole('img', { name: /^Keep, as it looks/ });
+  await expect(picture).toBeVisible();
+  await expect.poll(() => picture.evaluate((e) => (e as HTMLImageElement).naturalWidth)).toBeGreaterThan(600);
+  await page.getByLabel('Find a word').fill('kneaded');
+  await expect(page.getByRole('definition').first()).toContainText('flour worked into soft butter');
+});

@@ -228,7 +228,7 @@ test('a menu comes round by weeks, 52 at most; a soup’s times are typed with t
   await expect(page.getByText('“53” is not a whole number from 1 to 52')).toBeVisible();
   await page.getByLabel('Weeks until it begins again').fill('2');
   await expect(page.getByText(/Week 2: nothing/)).toBeVisible();
-  await page.getByRole('button', { name: /^Have it come round, in week 1/ }).click();
+  await page.getByRole('button', { name: /^Repeat it every cycle, in week 1/ }).click();
   await expect(page.getByText(/Week 1: one service/)).toBeVisible();
   await page.keyboard.press('Escape');
 

@@ -1,6 +1,7 @@
 'use client';
 
-import { BookOpen, ChefHat, Keyboard, Moon, Scale, Sun, Volume2 } from 'lucide-react';
+import { BookOpen, ChefHat, CircleHelp, Keyboard, Moon, Scale, Sun, Volume2 } from 'lucide-react';
+import { usePathname } from 'next/navigation';
 import { useRole } from '../device/useRole';
 import { useSpoken } from '../device/useSpoken';
 import { Pick } from '../shared/form/Field';
@@ -20,6 +21,7 @@ type Props = {
 export function StationSheet({ roles, onKeys, onClose }: Props) {
   const say = useSay();
   const [theme, toggleTheme] = useTheme();
+  const path = usePathname();
   const [role, setRole] = useRole();
   const [spoken, speak] = useSpoken();
   return (
@@ -33,6 +35,9 @@ export function StationSheet({ roles, onKeys, onClose }: Props) {
         </Link>
         <Link href="/kitchen" onClick={onClose} className={`${BUTTON} min-[720px]:hidden`}>
           <ChefHat size={24} aria-hidden /> {say('Kitchen')}
+        </Link>
+        <Link href={`/help#${path.split('/')[1] ?? ''}`} onClick={onClose} className={BUTTON}>
+          <CircleHelp size={24} aria-hidden /> {say('What is this?')}
         </Link>
         <Pick
           id="station-role"

@@ -98,7 +98,7 @@ export function ImportView() {
             rows={10}
             spellCheck={false}
             placeholder={say(
-              'Leek soup\n60 g butter\n3 leeks, sliced\n50 g flour\n2 L chicken stock\nSweat the leeks in the butter 10 minutes, stir in the flour …',
+              'Leek soup\n3 leeks, sliced\n4 tbsp flour\n8 cups chicken stock\nSweat the leeks 10 minutes, stir in the flour …',
             )}
             className={`mt-2 h-auto! py-2 ${FIELD}`}
           />
