@@ -53,8 +53,13 @@ export function PotPart({ plan, lightAt, show, onSizes, onTakeAway }: Props) {
         <button type="button" className={HEAD_BUTTON} onClick={onSizes}>
           <Scaling size={20} aria-hidden /> {say('Sizes')}
         </button>
-        <button type="button" className={HEAD_BUTTON} onClick={onTakeAway}>
-          <FileOutput size={20} aria-hidden /> {say('Print or export')}
+        <button
+          type="button"
+          className={HEAD_BUTTON}
+          onClick={onTakeAway}
+          aria-label={say('Print or export')}
+        >
+          <FileOutput size={20} aria-hidden /> {say('Print')}
         </button>
       </div>
       <div className="min-h-56 flex-1 pt-1">
