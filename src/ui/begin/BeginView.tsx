@@ -143,7 +143,7 @@ export function BeginView({ house, samples, known }: Props) {
         )}
       </main>
       {soup && plan && <DoseStrip plan={plan} name={soup.name} house={begun} />}
-      <footer className="flex shrink-0 items-stretch gap-3 border-ink border-t-2 bg-surface px-3 py-2">
+      <footer className="flex shrink-0 flex-wrap items-stretch gap-2 border-ink border-t-2 bg-surface px-3 py-2">
         {at > 0 && (
           <button type="button" className={BUTTON} onClick={() => setAt((n) => n - 1)}>
             {say('Back')}
@@ -158,7 +158,7 @@ export function BeginView({ house, samples, known }: Props) {
         {(question === 'pots' || question === 'burners') && (
           <button
             type="button"
-            className={`${PRIMARY} min-w-36 text-[20px]`}
+            className={`${PRIMARY} text-[20px] min-[720px]:min-w-36`}
             onClick={() => setAt((n) => n + 1)}
           >
             {say('Next')}
@@ -168,7 +168,7 @@ export function BeginView({ house, samples, known }: Props) {
           <button
             type="button"
             disabled={busy}
-            className={`${last ? PRIMARY : BUTTON} min-w-36 text-[20px]`}
+            className={`${last ? PRIMARY : BUTTON} text-[20px] min-[720px]:min-w-36`}
             onClick={() => void finish()}
           >
             {busy ? say('Saving …') : soup ? say('Plan it') : say('Done')}

@@ -62,7 +62,11 @@ export function BurnersAsked({ burners, onBurners }: Props) {
                 type="button"
                 aria-pressed={on}
                 onClick={() => toggle(b)}
-                className={clsx(BIG, 'w-full', on ? 'bg-butter text-on-butter' : 'bg-surface')}
+                className={clsx(
+                  BIG,
+                  'w-full',
+                  on ? 'bg-butter text-on-butter hover:bg-butter' : 'bg-surface',
+                )}
               >
                 <b>{say('{kind}, {cm} cm', { kind: KINDS[b.kind], cm: /[\d.]+/.exec(b.name)?.[0] ?? '' })}</b>
                 <span className="block text-[16px]">{say('{kw} kW', { kw: b.powerW / 1000 })}</span>

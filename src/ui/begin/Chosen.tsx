@@ -35,7 +35,11 @@ function Answers<T>({
             type="button"
             aria-pressed={value === o.value}
             onClick={() => onPick(o.value)}
-            className={clsx(BIG, 'w-full', value === o.value ? 'bg-butter text-on-butter' : 'bg-surface')}
+            className={clsx(
+              BIG,
+              'w-full',
+              value === o.value ? 'bg-butter text-on-butter hover:bg-butter' : 'bg-surface',
+            )}
           >
             <b>{say(o.words)}</b>
             {o.aside && <span className="block text-[16px]">{say(o.aside)}</span>}

@@ -57,7 +57,7 @@ export function PotsAsked({ pots, onPots }: Props) {
                 className={clsx(
                   BIG,
                   'flex w-full flex-col items-center text-center',
-                  on ? 'bg-butter text-on-butter' : 'bg-surface',
+                  on ? 'bg-butter text-on-butter hover:bg-butter' : 'bg-surface',
                 )}
               >
                 <PotSection diameterMm={pot.diameterMm} heightMm={pot.heightMm} mostMm={MOST} />

@@ -41,7 +41,11 @@ type Props = {
 export function SoupAsked({ house, samples, picked, onPick }: Props) {
   const say = useSay();
   const look = (id: string) =>
-    clsx(BIG, 'flex w-full items-center gap-4', picked === id ? 'bg-butter text-on-butter' : 'bg-surface');
+    clsx(
+      BIG,
+      'flex w-full items-center gap-4',
+      picked === id ? 'bg-butter text-on-butter hover:bg-butter' : 'bg-surface',
+    );
   return (
     <div className="grid gap-5">
       <section aria-label={say('Soups to try')}>
