@@ -14,7 +14,7 @@ import { HOUSE, here, RECIPES } from '../core/service/testKit';
 import { todayOf } from '../core/service/today';
 import { inEnglish } from '../core/text/inWords';
 import { allergenSheet } from './actions/allergens';
-import { plannedBatch } from './actions/batches';
+import { plannedBatch, recordEvent } from './actions/batches';
 import { theHouse } from './actions/kitchen';
 import { openDay, saveCycle, saveService, startOf, startOnBoard, theService } from './actions/services';
 import { takeArchive } from './archive/take';
@@ -196,6 +196,39 @@ describe('the allergens for the pass', () => {
       cooked: true,
       allergens: expect.arrayContaining(['molluscs', 'milk']),
     });
+    // What was put in at the stove counts, until it is taken back.
+    const live = (
+      await pool.query('SELECT id FROM batch WHERE over_at IS NULL ORDER BY started_at DESC LIMIT 1')
+    ).rows[0].id as string;
+    await save(
+      { ...(await fresh('2028-05-18')), id: made.id, day: made.day, started: { [batch!.key]: live } },
+      1,
+    );
+    const has = async () =>
+      (await allergenSheet(pool, made.id)).soups.find((s) => s.key === batch!.key)!.allergens;
+    const line = (body: object) => ({
+      id: randomUUID(),
+      at: new Date().toISOString(),
+      station: 'Closer',
+      body,
+    });
+    expect(await has()).not.toContain('fish');
+    const cod = line({ kind: 'put-in', ingredient: 'cod', g: 500 });
+    await recordEvent(pool, live, cod);
+    expect(await has()).toContain('fish');
+    await recordEvent(pool, live, line({ kind: 'withdrawn', event: cod.id }));
+    expect(await has()).not.toContain('fish');
+    await recordEvent(
+      pool,
+      live,
+      line({
+        kind: 'step-added',
+        before: 0,
+        title: 'Crab in',
+        does: { kind: 'add', items: [{ ingredient: 'crab-meat', amount: 200 }] },
+      }),
+    );
+    expect(await has()).toContain('crustaceans');
   });
 });
 

@@ -1,6 +1,6 @@
 import { ALLERGENS } from '../../core/food/ingredient';
-import { allergensOn, stepsOf } from '../../core/keep/soup/keptPot';
-import { foodIn, type Kitchen } from '../../core/pot/kitchen';
+import { allergensOn, kitchenThen, stepsOf } from '../../core/keep/soup/keptPot';
+import { foodIn } from '../../core/pot/kitchen';
 import {
   type AllergenSheet,
   allergensOfOrder,
@@ -26,12 +26,7 @@ export async function allergenSheet(db: Queryable, id: string): Promise<Allergen
     const order = orderOf(batch, service.placed[key]);
     const started = service.started[key];
     const cooked = started ? await readBatch(db, started) : null;
-    const kitchen: Kitchen = cooked
-      ? {
-          ...house.kitchen,
-          products: (cooked.plan.cooked?.kitchen.products as Kitchen['products']) ?? house.kitchen.products,
-        }
-      : house.kitchen;
+    const kitchen = cooked ? kitchenThen(cooked, house.kitchen) : house.kitchen;
     const inPot = cooked
       ? allergensOn(stepsOf(cooked), kitchen)
       : known

@@ -12,7 +12,7 @@ import { Form } from '../shared/form/Form';
 import { Segments } from '../shared/form/Segments';
 import { useSay } from '../shared/hooks/useSay';
 import { BUTTON } from '../shared/styles';
-import { BIG } from './Chosen';
+import { BIG, toggled } from './Chosen';
 
 const KINDS: { readonly [K in BurnerKind]: Message } = {
   gas: message('Gas'),
@@ -32,12 +32,6 @@ export function BurnersAsked({ burners, onBurners }: Props) {
   const [across, setAcross] = useState('');
   const [problem, setProblem] = useState<string | undefined>();
   const own = burners.filter((b) => !COMMON_BURNERS.some((c) => c.id === b.id));
-  const toggle = (burner: Burner) =>
-    onBurners(
-      burners.some((b) => b.id === burner.id)
-        ? burners.filter((b) => b.id !== burner.id)
-        : [...burners, burner],
-    );
   const add = () => {
     const cm = typedNumber(across);
     if (typeof cm !== 'number') return setProblem(say('a number, e.g. 18'));
@@ -61,7 +55,7 @@ export function BurnersAsked({ burners, onBurners }: Props) {
               <button
                 type="button"
                 aria-pressed={on}
-                onClick={() => toggle(b)}
+                onClick={() => onBurners(toggled(burners, b))}
                 className={clsx(
                   BIG,
                   'w-full',

@@ -14,6 +14,10 @@ import { BUTTON } from '../shared/styles';
 export const BIG =
   'min-h-22 rounded-sm border-2 border-ink px-4 py-3 text-left text-[20px] leading-tight hover:bg-butter/25';
 
+/** A list with one of it taken out where it is in, put in where it is not. */
+export const toggled = <T extends { readonly id: string }>(all: readonly T[], one: T): readonly T[] =>
+  all.some((o) => o.id === one.id) ? all.filter((o) => o.id !== one.id) : [...all, one];
+
 type Option<T> = { readonly value: T; readonly words: Message; readonly aside?: Message };
 
 /** Large answers of which one is tapped. */

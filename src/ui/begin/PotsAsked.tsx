@@ -12,7 +12,7 @@ import { Form } from '../shared/form/Form';
 import { Segments } from '../shared/form/Segments';
 import { useSay } from '../shared/hooks/useSay';
 import { BUTTON } from '../shared/styles';
-import { BIG } from './Chosen';
+import { BIG, toggled } from './Chosen';
 
 type Props = { readonly pots: readonly Vessel[]; readonly onPots: (pots: readonly Vessel[]) => void };
 
@@ -26,8 +26,6 @@ export function PotsAsked({ pots, onPots }: Props) {
   const [high, setHigh] = useState('');
   const [problem, setProblem] = useState<string | undefined>();
   const own = pots.filter((p) => !COMMON_POTS.some((c) => c.id === p.id));
-  const toggle = (pot: Vessel) =>
-    onPots(pots.some((p) => p.id === pot.id) ? pots.filter((p) => p.id !== pot.id) : [...pots, pot]);
   const add = () => {
     const [a, h] = [typedNumber(first), typedNumber(high)];
     if (typeof a !== 'number' || typeof h !== 'number')
@@ -53,7 +51,7 @@ export function PotsAsked({ pots, onPots }: Props) {
               <button
                 type="button"
                 aria-pressed={on}
-                onClick={() => toggle(pot)}
+                onClick={() => onPots(toggled(pots, pot))}
                 className={clsx(
                   BIG,
                   'flex w-full flex-col items-center text-center',

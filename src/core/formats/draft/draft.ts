@@ -156,8 +156,8 @@ export function recipeFrom(
     home: { vessel: home, burner },
     steps: [...steps],
   });
+  const suggested = placedAgain(inUse, instructions);
   const stepsOf = (left: LeftOpen): readonly (readonly StepText[])[] => {
-    const suggested = placedAgain(inUse, instructions);
     const told = toldSteps(inUse, instructions, left, suggested);
     return [...(told ? [told.steps] : []), usualSteps(inUse, instructions, left)];
   };

@@ -1,6 +1,7 @@
 import { potAt } from '../../batch/follow/ahead';
 import { follow } from '../../batch/follow/follow';
 import type { Batch } from '../../batch/record';
+import { batchState } from '../../batch/state';
 import type { Allergen } from '../../food/ingredient';
 import { mixtureConductivity } from '../../food/thermal';
 import { type CoolingSoup, thickSoup } from '../../heat/cool/body';
@@ -14,12 +15,31 @@ import type { Kitchen } from '../../pot/kitchen';
 import { observe } from '../../pot/observe';
 import type { Pot } from '../../pot/pot';
 import type { Step } from '../../pot/step';
+import { takenBack } from '../../record/counting';
 
 /** The soup of a batch as it was finished, in the room it was cooked in. */
 export type Kept = { readonly pot: Pot; readonly kitchen: Kitchen; readonly steps: readonly Step[] };
 
-/** Steps of a batch that put something in, as they were done. */
-export const stepsOf = (batch: Batch): readonly Step[] => batch.plan.steps.flatMap((s) => s.does ?? []);
+/**
+ * Steps of a batch that put something in: those of its plan, those added at the stove, and what was put in beside
+ * them; what was taken back is not. A planned step that was left out is among them: nobody is told that less is in it.
+ */
+export function stepsOf(batch: Batch): readonly Step[] {
+  const gone = takenBack(batch.events);
+  const added = batchState(batch).steps.flatMap((s) => (s.planned === null && s.does ? [s.does] : []));
+  const beside = batch.events.flatMap(({ id, body }): readonly Step[] =>
+    body.kind === 'put-in' && !gone.has(id)
+      ? [{ kind: 'add', items: [{ ingredient: body.ingredient, amount: body.g }] }]
+      : [],
+  );
+  return [...batch.plan.steps.flatMap((s) => s.does ?? []), ...added, ...beside];
+}
+
+/** The kitchen with the products a batch was cooked with, where it says which. */
+export const kitchenThen = ({ plan }: Batch, kitchen: Kitchen): Kitchen => ({
+  ...kitchen,
+  products: (plan.cooked?.kitchen.products as Kitchen['products']) ?? kitchen.products,
+});
 
 /** The soup of `batch` as the model has it when it was finished; null where there is nothing to follow. */
 export function keptOf(batch: Batch): Kept | null {

@@ -4,7 +4,7 @@ import type { Batch } from '../../../core/batch/record';
 import { batchState } from '../../../core/batch/state';
 import type { KeepEvent } from '../../../core/keep/events';
 import { lotState } from '../../../core/keep/safe/fold';
-import { allergensOn, costIn, stepsOf } from '../../../core/keep/soup/keptPot';
+import { allergensOn, costIn, kitchenThen, stepsOf } from '../../../core/keep/soup/keptPot';
 import type { House } from '../../../core/kitchen/house';
 import { transaction } from '../../data/database';
 import { readLiveBatches } from '../../queries/batches';
@@ -27,11 +27,7 @@ function putBy(batch: Batch, house: House): KeepEvent | null {
     house.keeping.places[0];
   if (!place) return null;
   const steps = stepsOf(batch);
-  const kitchen = {
-    ...house.kitchen,
-    products:
-      (batch.plan.cooked?.kitchen.products as typeof house.kitchen.products) ?? house.kitchen.products,
-  };
+  const kitchen = kitchenThen(batch, house.kitchen);
   const ml = Math.max(1, Math.round(finished.yieldMl ?? batch.plan.litres * 1000));
   const event = batch.events.findLast((e) => e.body.kind === 'finished');
   return {
