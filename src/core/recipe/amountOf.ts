@@ -1,7 +1,9 @@
+import type { Ingredient } from '../food/ingredient';
 import { amountIn, cleaned } from '../food/lines/amountIn';
 import { matches } from '../food/lines/match';
-import { COUNT_WORDS, type CountWord, SIZES, type Size } from '../food/pieces';
+import { COUNT_WORDS, type CountWord, oneOf, SIZES, type Size } from '../food/pieces';
 import { message } from '../message/message';
+import { toGrams } from '../units/measure';
 import { type Loosely, parseLoosely } from '../units/typed/loosely';
 import { parseNumber, QuantityError } from '../units/typed/parse';
 
@@ -72,4 +74,12 @@ export function amountOf(text: string): Amount {
   }
   if (t === '') throw new QuantityError(message('write how much, e.g. 250 g'));
   return asWritten(text);
+}
+
+/** Grams of an amount that is given of `food`; null of one left open, or counted by what nobody can say the weight of. */
+export function gramsGiven(food: Ingredient, amount: Amount): number | null {
+  if (amount.kind === 'fixed') return toGrams(amount.quantity, food.density);
+  if (amount.kind !== 'counted') return null;
+  const one = oneOf(food, amount.of, amount.size);
+  return one && amount.n * one.g;
 }

@@ -1,17 +1,15 @@
 import type * as z from 'zod';
 import { bandOf } from '../../flow/bands';
 import { ingredient, isIngredient } from '../../food/catalogue';
-import type { Group, Ingredient } from '../../food/ingredient';
+import type { Group } from '../../food/ingredient';
 import { type ReadLine, readLine } from '../../food/lines/readLine';
-import { oneOf } from '../../food/pieces';
 import { holding, rimVolume } from '../../heat/vessel';
 import type { House } from '../../kitchen/house';
 import { message } from '../../message/message';
 import { simulate } from '../../plan/solve/simulate';
 import { observe } from '../../pot/observe';
-import { amountOf } from '../../recipe/amountOf';
+import { amountOf, gramsGiven } from '../../recipe/amountOf';
 import { Recipe, type RecipeText } from '../../recipe/recipe';
-import { toGrams } from '../../units/measure';
 import { type FoundWrong, issueWords, valueAt } from '../../words/issueWords';
 import type { FoundRecipe } from '../found/found';
 import { type LeftOpen, type ReviewedLine, usualSteps, type When } from './draftSteps';
@@ -84,19 +82,12 @@ export const linesOfDraft = (
   instructions: readonly string[],
 ): readonly DraftLine[] => placed(ingredients.map(readLine), instructions);
 
-/** Grams an amount comes to, as far as it says; 0 where it does not. */
-function gramsSaid(food: Ingredient, text: string | null): number {
-  const amount = text === null ? null : amountOf(text);
-  if (amount?.kind === 'fixed') return toGrams(amount.quantity, food.density);
-  return amount?.kind === 'counted' ? amount.n * (oneOf(food, amount.of, amount.size)?.g ?? 0) : 0;
-}
-
 /** What a soup nobody has named is called: by what there is most of in it that is no stock. */
 function nameOf(lines: readonly DraftLine[]): string {
   const weighed = lines.flatMap((l) => {
     const food = l.ingredient === null || l.when === 'left out' ? null : ingredient(l.ingredient);
     return food && ['vegetable', 'seafood'].includes(food.group)
-      ? [{ food, g: gramsSaid(food, l.amount) }]
+      ? [{ food, g: l.amount === null ? 0 : (gramsGiven(food, amountOf(l.amount)) ?? 0) }]
       : [];
   });
   const [most] = weighed.toSorted((a, b) => b.g - a.g);

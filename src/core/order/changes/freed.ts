@@ -1,10 +1,8 @@
 import { ingredient } from '../../food/catalogue';
 import { POURED } from '../../food/ingredient';
-import { oneOf } from '../../food/pieces';
 import { portionsIn, withPortions } from '../../pot/contents/portions';
-import type { Amount } from '../../recipe/amountOf';
+import { type Amount, gramsGiven } from '../../recipe/amountOf';
 import type { Recipe, RecipePortion, RecipeStep } from '../../recipe/recipe';
-import { toGrams } from '../../units/measure';
 
 /** A recipe with every amount given, and what of it the plan may move so that it lands. */
 export type Freed = {
@@ -14,12 +12,9 @@ export type Freed = {
   readonly liquid: { readonly id: string; readonly g: number } | null;
 };
 
-/** Grams of an amount that is given; null of one that is worked out. */
-function gramsOf({ ingredient: id, amount }: RecipePortion): number | null {
-  const food = ingredient(id);
-  if (amount.kind === 'fixed') return toGrams(amount.quantity, food.density);
-  return amount.kind === 'counted' ? amount.n * (oneOf(food, amount.of, amount.size)?.g ?? 0) : null;
-}
+/** Grams of a portion whose amount is given; null of one that is worked out. */
+const gramsOf = ({ ingredient: id, amount }: RecipePortion): number | null =>
+  gramsGiven(ingredient(id), amount);
 
 const isOpen = (s: RecipeStep): boolean =>
   (s.kind === 'puree' && typeof s.fraction !== 'number') ||

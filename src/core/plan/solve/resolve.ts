@@ -6,14 +6,14 @@ import { foodIn, type Kitchen } from '../../pot/kitchen';
 import type { Pot } from '../../pot/pot';
 import type { Portion, Step } from '../../pot/step';
 import type { Fraction } from '../../recipe/amount';
-import type { Amount } from '../../recipe/amountOf';
+import { type Amount, gramsGiven } from '../../recipe/amountOf';
 import type { RecipePortion, RecipeStep } from '../../recipe/recipe';
 import { saltBalance } from '../../salt/salt';
 import { fatPerFlour } from '../../thicken/equalParts';
 import { CREAM_FOR_YOLK, METHOD_RULES } from '../../thicken/methods';
 import { pureeStrength } from '../../thicken/puree';
 import { THICKENERS } from '../../thickeners/thickeners';
-import { densityOf, toGrams } from '../../units/measure';
+import { densityOf, } from '../../units/measure';
 import { roundToScale } from '../../units/shown/round';
 
 type Given = Extract<Amount, { kind: 'fixed' | 'counted' }>;
@@ -54,11 +54,9 @@ export function offBy({ amount, ingredient: id }: RecipePortion): number {
 
 /** Grams of an amount that is given, at the recipe's own yield; throws a RangeError for a count of what nobody knows the weight of. */
 function asGiven(amount: Given, { ingredient: id }: RecipePortion, kitchen: Kitchen): number {
-  const food = foodIn(kitchen, id);
-  if (amount.kind === 'fixed') return toGrams(amount.quantity, food.density);
-  const one = oneOf(food, amount.of, amount.size);
-  if (!one) throw new RangeError(`nobody can say what one ${amount.of} of ${id} weighs`);
-  return amount.n * one.g;
+  const g = gramsGiven(foodIn(kitchen, id), amount);
+  if (g === null) throw new RangeError(`nobody can say what one of ${id} weighs as it is counted`);
+  return g;
 }
 
 /** Grams of an amount that is given, at the recipe's own yield; null of one that is solved, or by rule. */
