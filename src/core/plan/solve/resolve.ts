@@ -13,7 +13,7 @@ import { fatPerFlour } from '../../thicken/equalParts';
 import { CREAM_FOR_YOLK, METHOD_RULES } from '../../thicken/methods';
 import { pureeStrength } from '../../thicken/puree';
 import { THICKENERS } from '../../thickeners/thickeners';
-import { densityOf, } from '../../units/measure';
+import { densityOf } from '../../units/measure';
 import { roundToScale } from '../../units/shown/round';
 
 type Given = Extract<Amount, { kind: 'fixed' | 'counted' }>;
