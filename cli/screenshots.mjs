@@ -26,14 +26,6 @@ const SHOTS = [
   ['plan', '/plan'],
   ['plan-scaled', '/plan?recipe=smoked-parsnip-veloute&litres=40&pot=deep-42&burner=floor-ring'],
   [
-    'plan-finishes',
-    '/plan?litres=12',
-    async (page) => {
-      await page.getByRole('button', { name: /^Finished with/ }).click();
-      await page.getByText('Oat drink').waitFor({ timeout: 30_000 });
-    },
-  ],
-  [
     'plan-stock',
     '/plan?recipe=crab-shell-bisque&litres=8&pot=tall-steel-36&burner=front-left&stock=shell-stock&made=now&wine=0.33&garnish=large-shrimp,croutons',
     (page) => page.getByText('Crab shells').first().waitFor(),
@@ -49,11 +41,6 @@ const SHOTS = [
     'keep-shelf',
     '/keep?face=shelf',
     (page) => page.getByText(/Thawed in the fridge/).waitFor({ timeout: 30_000 }),
-  ],
-  [
-    'keep-labels',
-    '/keep?face=shelf',
-    (page) => page.getByRole('button', { name: 'Labels', exact: true }).click(),
   ],
   [
     'keep-record',
@@ -100,6 +87,13 @@ const SHOTS = [
   ],
 ];
 
+/** As they are held in one hand. */
+const PHONE = { width: 390, height: 844 };
+const ON_A_PHONE = [
+  ['plan-phone', '/plan'],
+  ['stove-phone', '/stove'],
+];
+
 /** Cooked thin, tested, and eight minutes before service. */
 async function wrong(page) {
   await atTheStove(page, 9);
@@ -139,7 +133,8 @@ async function take(address) {
   const browser = await chromium.launch(chromiumOptions);
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' });
-    for (const [name, path, then] of SHOTS) {
+    for (const [name, path, then] of [...SHOTS, ...ON_A_PHONE]) {
+      if (name.endsWith('-phone')) await page.setViewportSize(PHONE);
       await page.goto(address + path);
       await page.waitForLoadState('networkidle');
       await page.waitForTimeout(2500);

@@ -223,3 +223,19 @@ test('a service come back to with the browser’s Back shows what was saved sinc
   await expect(page.getByRole('alert').filter({ hasText: /changed|newer|not saved/i })).toHaveCount(0);
   expect((await db.query('SELECT count(*)::int AS n FROM service_version')).rows).toEqual(rows);
 });
+
+test('a soup without milk, and what was cooked last, are found in the list; what is cooked stands before what never was', async ({
+  page,
+}) => {
+  await page.goto('/recipes');
+  const soups = page.getByRole('main').getByRole('listitem');
+  await expect(page.getByText('10 of 10 in use', { exact: true })).toBeVisible({ timeout: 30_000 });
+  await page.getByLabel('Without what').selectOption('milk');
+  await expect(soups.filter({ hasText: 'Roast-carrot cream' })).toHaveCount(0);
+  await expect(page.getByText(/traces are on none of these lists/)).toBeVisible();
+  await page.getByLabel('Without what').selectOption('');
+  await page.getByLabel('In what order').selectOption('Longest not cooked first');
+  await expect(soups.first()).not.toContainText('last cooked');
+  await page.getByLabel('In what order').selectOption('Last cooked first');
+  await expect(soups.first()).toContainText('last cooked');
+});

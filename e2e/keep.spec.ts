@@ -130,7 +130,7 @@ test('held, cooled in a pot that would fail, warned, spread out, cold in time, l
   await page.getByRole('button', { name: 'Leave it as it is' }).click();
   await page.getByRole('button', { name: 'Reheat it' }).click();
   await expect(page.getByText(/Stir in \d+ mL of stock or water/)).toBeVisible({ timeout: 15_000 });
-  await page.getByRole('button', { name: /^Set it on with \d+ mL/ }).click();
+  await page.getByRole('button', { name: /^Reheat it with \d+ mL/ }).click();
   await expect(page.getByRole('button', { name: 'It is hot again' })).toBeVisible();
   await pass(page, 35 * MINUTE);
   await page.getByRole('button', { name: 'It is hot again' }).click();

@@ -91,7 +91,7 @@ test('stock by the spoon, made before, and not enough of it: each is said and fo
   await there.fill('99');
   await expect(sheet.getByText(/“99” cannot be: 0\.08 L to 12\.0 L here\./)).toBeVisible();
   await there.fill('3');
-  await sheet.getByLabel('Made up with').selectOption({ label: 'Vegetable stock, bought' });
+  await sheet.getByLabel('Topped up with').selectOption({ label: 'Vegetable stock, bought' });
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Weigh out', exact: true }).click();
   const weigh = page.getByRole('region', { name: 'Weigh-out' });

@@ -20,7 +20,7 @@ test('a recipe in words names every ingredient by name, with its amount as typed
       'Cockle and leek chowder',
       'Sweat: minutes 9 min, to translucent',
       '    Leek: 450 g (5 mm slices; slab 5 mm)',
-      'Bring up: to 88 °C, flame 0.5, lid off',
+      'Heat up: to 88 °C, flame 0.5, lid off',
     ]),
   );
   expect(stepVerb('puree').text).toBe('Blend');

@@ -25,7 +25,7 @@ const KEYS: Readonly<Record<string, Message>> = {
   amount: message('amount'),
   as: message('how it goes in'),
   at: message('at'),
-  carrier: message('carried in'),
+  carrier: message('mixed into'),
   celsius: message('temperature'),
   colour: message('colour'),
   cut: message('cut'),

@@ -1,9 +1,12 @@
+import type { Allergen } from '../food/ingredient';
+
 /** What the list of recipes says of one: how much it makes, where it lands as written, and what is in it. */
 export type Landing = {
   readonly litres: number;
   readonly lands: string;
   readonly viscosity: number;
   readonly ingredients: readonly string[];
+  readonly allergens: readonly Allergen[];
 };
 
 /** A recipe as the list shows it. */
@@ -18,6 +21,8 @@ export type Listed = {
   readonly version: number;
   readonly madeAt: string;
   readonly archived: boolean;
+  /** When a batch of it was last begun; null where none ever was. */
+  readonly cookedAt: string | null;
 };
 
 export type RecipeList = {
@@ -25,3 +30,9 @@ export type RecipeList = {
   /** How many more there are than these. */
   readonly more: number;
 };
+
+/** What the id of a soup to try begins with. */
+export const SAMPLE = 'sample-';
+
+/** Whether a recipe came with the house, to be tried. */
+export const isSample = (id: string): boolean => id.startsWith(SAMPLE);

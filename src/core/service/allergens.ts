@@ -1,6 +1,6 @@
 import { ALLERGENS, type Allergen } from '../food/ingredient';
 import { amended } from '../order/amended';
-import type { Order } from '../order/order';
+import type { Amendment, Order } from '../order/order';
 import { portionsIn } from '../pot/contents/portions';
 import { foodIn, type Kitchen } from '../pot/kitchen';
 import type { Recipe, RecipePortion } from '../recipe/recipe';
@@ -19,7 +19,11 @@ export const DECLARED: { readonly [R in RuleSetId]: readonly Allergen[] } = {
 };
 
 /** What an order brings, in the order labels name it: what its recipe becomes, and what is held back for the bowl. */
-export function allergensOfOrder(recipe: Recipe, order: Order, kitchen: Kitchen): readonly Allergen[] {
+export function allergensOfOrder(
+  recipe: Recipe,
+  order: Amendment & Pick<Order, 'garnish'>,
+  kitchen: Kitchen,
+): readonly Allergen[] {
   const ids = [
     ...amended(recipe, order).steps.flatMap((s) => portionsIn<RecipePortion>(s).map((p) => p.ingredient)),
     ...(order.garnish ?? []),

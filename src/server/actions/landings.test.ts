@@ -12,8 +12,15 @@ const named = (n: number): NamedRecipe => ({
   version: 1,
   madeAt: '2026-11-27T12:00:00.000Z',
   archived: false,
+  cookedAt: null,
 });
-const LANDING: Landing = { litres: 4, lands: 'Coating', viscosity: 140, ingredients: ['leek'] };
+const LANDING: Landing = {
+  litres: 4,
+  lands: 'Coating',
+  viscosity: 140,
+  ingredients: ['leek'],
+  allergens: [],
+};
 type Asked = { readonly versions: readonly { readonly id: string }[] };
 
 /** The thread’s work, done here; `slow` ms each time, and impossible for whatever `fails` names. */

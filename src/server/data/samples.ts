@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { SAMPLE } from '../../core/recipe/listed';
 import type { RecipeText } from '../../core/recipe/recipe';
 
 const FOLDER = join(process.cwd(), 'demo/recipes');
@@ -11,9 +12,6 @@ const SAMPLES = [
   'roast-carrot-cream',
   'cockle-and-leek-chowder',
 ];
-
-/** What the id of a sample begins with. */
-export const SAMPLE = 'sample-';
 
 /** Four soups to try, marked as samples. */
 export const readSamples = (): Promise<readonly RecipeText[]> =>

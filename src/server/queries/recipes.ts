@@ -33,6 +33,8 @@ export type NamedRecipe = {
   readonly version: number;
   readonly madeAt: string;
   readonly archived: boolean;
+  /** When a batch of it was last begun; null where none ever was. */
+  readonly cookedAt: string | null;
 };
 
 /** Columns `of` the latest version of every recipe in use, archived ones too where `$2` says so, in the house’s order. */
@@ -42,6 +44,8 @@ const latest = (of: string) => `
     SELECT * FROM kept_version v WHERE v.kitchen_id = r.kitchen_id AND v.recipe_id = r.id
     ORDER BY v.version DESC LIMIT 1) v
   WHERE r.kitchen_id = $1 AND ($2 OR r.archived_at IS NULL)`;
+const LAST_COOKED =
+  '(SELECT max(b.started_at) FROM batch b WHERE b.kitchen_id = r.kitchen_id AND b.recipe_id = r.id)';
 const IN_ORDER = 'ORDER BY r.place, r.id';
 const WHOLE = 'v.version, v.body, v.made_at';
 
@@ -83,15 +87,18 @@ export async function readRecipeNames(
   kitchenId: string,
   { archived = false, atMost = null as number | null } = {},
 ): Promise<readonly NamedRecipe[]> {
-  const { rows } = await db.query<Omit<NamedRecipe, 'madeAt' | 'archived'> & Row>({
+  const { rows } = await db.query<
+    Omit<NamedRecipe, 'madeAt' | 'archived' | 'cookedAt'> & Row & { cooked_at: Date | null }
+  >({
     name: 'recipe-names',
-    text: `${latest('v.version, v.made_at, v.name, v.school, v.band')} ${IN_ORDER} LIMIT $3`,
+    text: `${latest(`v.version, v.made_at, v.name, v.school, v.band, ${LAST_COOKED} AS cooked_at`)} ${IN_ORDER} LIMIT $3`,
     values: [kitchenId, archived, atMost],
   });
-  return rows.map(({ made_at, archived_at, ...r }) => ({
+  return rows.map(({ made_at, archived_at, cooked_at, ...r }) => ({
     ...r,
     madeAt: made_at.toISOString(),
     archived: archived_at !== null,
+    cookedAt: cooked_at?.toISOString() ?? null,
   }));
 }
 

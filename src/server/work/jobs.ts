@@ -20,6 +20,7 @@ import type { Plan } from '../../core/plan/types';
 import type { Landing } from '../../core/recipe/listed';
 import { Recipe } from '../../core/recipe/recipe';
 import type { Head } from '../../core/record/chain';
+import { allergensOfOrder } from '../../core/service/allergens';
 import { boardOf } from '../../core/service/board';
 import { openService } from '../../core/service/openService';
 import { batchesOf, copied, dayAfter, type Service } from '../../core/service/service';
@@ -86,16 +87,14 @@ async function planWanted(order: TimedOrder) {
 type VersionOf = { readonly id: string; readonly version: number };
 
 function landingOf(recipe: Recipe, { kitchen }: House): Landing {
-  const plan = planFor(
-    recipe,
-    { litres: recipe.yieldLitres, target: middleOf(recipe.band, kitchen.bandLimits) },
-    { ...recipe.home, kitchen },
-  );
+  const order = { litres: recipe.yieldLitres, target: middleOf(recipe.band, kitchen.bandLimits) };
+  const plan = planFor(recipe, order, { ...recipe.home, kitchen });
   return {
     litres: recipe.yieldLitres,
     lands: plan.found.band,
     viscosity: plan.found.bowlViscosity,
     ingredients: plan.weighOut.map((l) => l.name),
+    allergens: allergensOfOrder(recipe, {}, kitchen),
   };
 }
 

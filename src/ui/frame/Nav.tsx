@@ -1,7 +1,7 @@
 'use client';
 
 import { clsx } from 'clsx';
-import { CircleUserRound } from 'lucide-react';
+import { CircleHelp, CircleUserRound } from 'lucide-react';
 import { usePathname } from 'next/navigation';
 import { Suspense, useState } from 'react';
 import { useRole } from '../device/useRole';
@@ -54,6 +54,18 @@ export function Nav({ roles }: { roles: readonly string[] }) {
       {VIEWS.filter((v) => v.place === 'day').map(place)}
       <span className="flex-1 border-ink max-[720px]:hidden min-[720px]:border-b-2" />
       {VIEWS.filter((v) => v.place === 'below').map(place)}
+      <Link
+        href={`/help#${path.split('/')[1] ?? ''}`}
+        aria-current={path === '/help' ? 'page' : undefined}
+        className={clsx(
+          cell,
+          'max-[720px]:hidden [@media(max-height:760px)]:hidden',
+          path === '/help' && 'bg-ink text-surface',
+        )}
+      >
+        <CircleHelp size={28} aria-hidden />
+        {say('What is this?')}
+      </Link>
       <button
         type="button"
         onClick={() => setOpen(true)}

@@ -130,7 +130,7 @@ export function ProductsPart({ problemAt }: PartProps) {
                   <div className="col-span-2">
                     <Field
                       id={`product-${n}-name`}
-                      label={say('Called here')}
+                      label={say('Name in this kitchen')}
                       placeholder={known?.name ?? ''}
                       {...register(`products.${n}.name`)}
                       problem={at('name')}

@@ -1,29 +1,28 @@
 'use client';
 
-import { FilePlus2, FileUp, Search } from 'lucide-react';
+import { FilePlus2, FileUp, Search, Trash2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useCallback, useRef, useState } from 'react';
+import type { Allergen } from '../../core/food/ingredient';
 import { term } from '../../core/message/term';
-import type { Listed, RecipeList } from '../../core/recipe/listed';
+import { isSample, type Listed, type RecipeList } from '../../core/recipe/listed';
+import { shortDay } from '../../core/service/words/dayWords';
+import { dayOf } from '../../core/units/clock';
 import { askedVolume } from '../../core/units/shown/show';
+import { ask, problemWords } from '../device/line/api';
 import { useShortcut } from '../frame/keys/Shortcuts';
 import { Spoon } from '../shared/draw/Spoon';
-import { findIn } from '../shared/form/findIn';
+import { Pick } from '../shared/form/Field';
 import { Segments } from '../shared/form/Segments';
 import { useSay } from '../shared/hooks/useSay';
 import { useShow } from '../shared/hooks/useShow';
 import { Link } from '../shared/Link';
 import { BUTTON, FIELD, PRIMARY } from '../shared/styles';
+import { allergensAmong, findRecipes, type ListOrder, landingOf, ORDERS } from './finding';
 import { Problems } from './import/Problems';
 import { useDropped } from './import/useDropped';
 import { useOpen } from './import/useOpen';
 import { useList } from './useList';
-
-/** Every word typed is somewhere in the name, the school, the band or the ingredients. */
-const found = (r: Listed, text: string): boolean => {
-  const { ingredients = [] } = typeof r.landing === 'object' ? (r.landing ?? {}) : {};
-  return findIn([r.name, r.school, r.band, ...ingredients], text);
-};
 
 /** How many are shown at first: a long list is found in by a word sooner than by scrolling. */
 const A_SCREEN = 24;
@@ -31,7 +30,7 @@ const A_SCREEN = 24;
 /** The house's soups: found by name, school or what is in them; opened to be changed, or planned. */
 export function RecipesView({ first }: { first: RecipeList }) {
   const say = useSay();
-  const { recipes, all, landed } = useList(first);
+  const { recipes, all, landed, without: taken } = useList(first);
   const [text, setText] = useState('');
   const [which, setWhich] = useState<'use' | 'away'>('use');
   const router = useRouter();
@@ -41,7 +40,9 @@ export function RecipesView({ first }: { first: RecipeList }) {
   const { busy, name, problems, open } = useOpen(toReview);
   const dropped = useDropped((what, from) => void open(what, from), say('What was pasted'));
   const here = recipes.filter((r) => r.archived === (which === 'away'));
-  const shown = here.filter((r) => found(r, text));
+  const [without, setWithout] = useState<Allergen | null>(null);
+  const [order, setOrder] = useState<ListOrder>('house');
+  const { shown, unsure } = findRecipes(here, { text, without, order });
   const [most, setMost] = useState(A_SCREEN);
   const search = (words: string) => {
     setText(words);
@@ -86,20 +87,59 @@ export function RecipesView({ first }: { first: RecipeList }) {
           </p>
         )}
         <Problems name={name} problems={problems} />
-        <p role="status" className="pb-2 text-quiet">
-          {say('{count} of {count2} {which, select, yes {in use} other {put away}}', {
-            count: shown.length,
-            count2: here.length,
-            which: which === 'use' ? 'yes' : 'no',
-          })}
-          {recipes.length < all && say(' · {count} more are being fetched', { count: all - recipes.length })}
-          {recipes.length === all &&
-            landed < all &&
-            say(' · where {landed} of {all} land is worked out', { landed, all })}
-        </p>
+        <div className="grid grid-cols-2 items-center gap-3 pb-3 min-[720px]:grid-cols-[220px_270px_1fr]">
+          <Pick
+            id="recipes-without"
+            label={say('Without what')}
+            hideLabel
+            value={without ?? ''}
+            onChange={(e) => setWithout((e.target.value || null) as Allergen | null)}
+          >
+            <option value="">{say('Anything in it')}</option>
+            {allergensAmong(here).map((a) => (
+              <option key={a} value={a}>
+                {say('without {allergen}', { allergen: term(a) })}
+              </option>
+            ))}
+          </Pick>
+          <Pick
+            id="recipes-order"
+            label={say('In what order')}
+            hideLabel
+            value={order}
+            onChange={(e) => setOrder(e.target.value as ListOrder)}
+          >
+            {Object.entries(ORDERS).map(([value, words]) => (
+              <option key={value} value={value}>
+                {say(words)}
+              </option>
+            ))}
+          </Pick>
+          <p role="status" className="text-quiet max-[720px]:col-span-2">
+            {say('{count} of {count2} {which, select, yes {in use} other {put away}}', {
+              count: shown.length,
+              count2: here.length,
+              which: which === 'use' ? 'yes' : 'no',
+            })}
+            {recipes.length < all &&
+              say(' · {count} more are being fetched', { count: all - recipes.length })}
+            {recipes.length === all &&
+              landed < all &&
+              say(' · where {landed} of {all} land is worked out', { landed, all })}
+            {unsure > 0 &&
+              say(' · {count} not shown: their ingredients are not worked out yet', { count: unsure })}
+          </p>
+        </div>
+        {without && (
+          <p className="pb-2 text-quiet">
+            {say(
+              'By what the kitchen’s list says of each ingredient. A label may say more, and traces are on none of these lists: ask before anybody with an allergy eats. Local codes and licensed practice decide.',
+            )}
+          </p>
+        )}
         <ul className="grid grid-cols-1 gap-2 min-[1100px]:grid-cols-2">
           {shown.slice(0, most).map((r) => (
-            <Row key={r.id} recipe={r} />
+            <Row key={r.id} recipe={r} onGone={taken} />
           ))}
         </ul>
         {shown.length > most && (
@@ -123,19 +163,33 @@ export function RecipesView({ first }: { first: RecipeList }) {
   );
 }
 
-/** A recipe in the list: opened, or planned. */
-function Row({ recipe: r }: { recipe: Listed }) {
+/** Takes a sample away: for good where it was never cooked, out of use where it was. */
+async function takeAway(id: string) {
+  const gone = await ask('DELETE /api/recipes/[id]', { at: { id }, body: {} });
+  return gone.ok ? gone : ask('POST /api/recipes/[id]/archive', { at: { id }, body: { archived: true } });
+}
+
+type RowProps = { readonly recipe: Listed; readonly onGone: (id: string) => void };
+
+/** A recipe in the list: opened, or planned; a sample is taken away with one tap. */
+function Row({ recipe: r, onGone }: RowProps) {
   const say = useSay();
   const show = useShow();
-  const landing = r.landing === 'too much' ? null : r.landing;
+  const landing = landingOf(r);
+  const [problem, setProblem] = useState<string | null>(null);
+  const remove = async () => {
+    const answer = await takeAway(r.id);
+    if (answer.ok) onGone(r.id);
+    else setProblem(say(problemWords(answer.problems)));
+  };
   return (
     <li className="flex min-h-22 items-stretch rounded-sm border-2 border-ink bg-surface">
       <Link
         href={`/recipes/${r.id}`}
-        className="flex min-w-0 flex-1 items-center gap-3 px-4 py-2.5 hover:bg-butter/25"
+        className="flex min-w-0 flex-1 items-center gap-3 px-4 py-2.5 hover:bg-butter/25 max-[720px]:gap-1 max-[720px]:px-3"
       >
         <span className="min-w-0 flex-1 leading-tight">
-          <span className="block truncate font-bold text-[21px]">{r.name}</span>
+          <span className="line-clamp-2 font-bold text-[21px]">{r.name}</span>
           <span className="block truncate">{r.school}</span>
           <span className="block text-[15px] text-quiet">
             {landing
@@ -144,12 +198,19 @@ function Row({ recipe: r }: { recipe: Listed }) {
                   version: r.version,
                 })
               : say('version {version}', { version: r.version })}
+            {r.cookedAt !== null &&
+              say(' · last cooked {day}', { day: shortDay(dayOf(new Date(r.cookedAt))) })}
           </span>
+          {problem && (
+            <span role="alert" className="block font-bold text-tomato">
+              {problem}
+            </span>
+          )}
         </span>
-        <span className="flex w-28 shrink-0 flex-col items-center leading-tight">
+        <span className="flex w-28 shrink-0 flex-col items-center leading-tight max-[720px]:w-18">
           {landing ? (
             <>
-              <Spoon viscosity={landing.viscosity} width={84} />
+              <Spoon viscosity={landing.viscosity} width={72} />
               <b className={landing.lands === r.band ? '' : 'text-tomato'}>{say(term(landing.lands))}</b>
               {landing.lands !== r.band && (
                 <span className="text-[15px] text-tomato">{say('says {band}', { band: term(r.band) })}</span>
@@ -162,11 +223,22 @@ function Row({ recipe: r }: { recipe: Listed }) {
           )}
         </span>
       </Link>
+      {isSample(r.id) && !r.archived && (
+        <button
+          type="button"
+          onClick={() => void remove()}
+          aria-label={say('Remove the sample {name}', { name: r.name })}
+          className="grid w-16 shrink-0 place-items-center border-ink border-l-2 text-[14px] hover:bg-butter/25"
+        >
+          <Trash2 size={24} aria-hidden />
+          {say('Remove')}
+        </button>
+      )}
       {!r.archived && (
         <Link
           href={landing ? `/plan?recipe=${r.id}&litres=${landing.litres}` : `/plan?recipe=${r.id}`}
           aria-label={say('Plan {name}', { name: r.name })}
-          className="grid w-20 shrink-0 place-items-center border-ink border-l-2 font-bold hover:bg-butter/25"
+          className="grid w-20 shrink-0 place-items-center border-ink border-l-2 font-bold max-[720px]:w-15 hover:bg-butter/25"
         >
           {say('Plan')}
         </Link>

@@ -14,6 +14,8 @@ export type List = {
   /** How many there are in all, and where how many of those are shown to land. */
   readonly all: number;
   readonly landed: number;
+  /** One is gone from here: no longer shown among those in use. */
+  readonly without: (id: string) => void;
 };
 
 /** The list a page came with; the rest of it, and where each lands, as they come. Nothing is asked once all is known, or nobody looks. */
@@ -38,5 +40,6 @@ export function useList(first: RecipeList): List {
       clearTimeout(timer);
     };
   }, [whole]);
-  return { recipes, all: recipes.length + more, landed };
+  const without = (id: string) => setList((l) => ({ ...l, recipes: l.recipes.filter((r) => r.id !== id) }));
+  return { recipes, all: recipes.length + more, landed, without };
 }

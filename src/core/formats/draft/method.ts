@@ -114,6 +114,25 @@ export function minutesIn(said: string): number | null {
   return Number.isFinite(minutes) ? Math.round(minutes * 10) / 10 : null;
 }
 
+/** What a method calls the herbs. */
+const HERBS = new Set([
+  'thyme',
+  'parsley',
+  'chives',
+  'dill',
+  'bay-leaf',
+  'tarragon',
+  'basil',
+  'coriander-leaf',
+  'mint',
+  'rosemary',
+  'sage',
+  'oregano',
+  'marjoram',
+  'chervil',
+  'fennel-fronds',
+]);
+
 /** What a method calls things by that a list names in full. */
 const ALSO: readonly (readonly [word: string, is: (id: string) => boolean])[] = [
   ['stock', (id) => ingredient(id).group === 'liquid' && id.includes('stock')],
@@ -137,7 +156,7 @@ const ALSO: readonly (readonly [word: string, is: (id: string) => boolean])[] = 
   ['yolk', (id) => id.startsWith('egg-yolk')],
   ['egg', (id) => ingredient(id).group === 'egg'],
   ['wine', (id) => ingredient(id).group === 'wine'],
-  ['herb', (id) => ['thyme', 'parsley', 'chives', 'dill', 'bay-leaf'].includes(id)],
+  ['herb', (id) => HERBS.has(id)],
   ['pepper', (id) => id.endsWith('-pepper') && ingredient(id).group === 'seasoning'],
   ['vegetable', (id) => ingredient(id).group === 'vegetable'],
   ['corn', (id) => id === 'sweetcorn'],

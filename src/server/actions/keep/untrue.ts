@@ -146,7 +146,7 @@ export function refuseUntrue(
         'body.kind',
         message('new onto old'),
         message(
-          'put the new by on its own: it would be dated by the old, and warm the old through its danger zone',
+          'store the new on its own: it would be dated by the old, and warm the old through its danger zone',
         ),
       );
     case 'reheating': {

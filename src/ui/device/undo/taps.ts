@@ -27,7 +27,7 @@ const WORDS: Readonly<Partial<Record<EventBody['kind'] | KeepBody['kind'], Messa
   corrected: message('a correction'),
   note: message('a note'),
   finished: message('finishing'),
-  'put by': message('putting by'),
+  'put by': message('storing'),
   'set to cool': message('a way of cooling'),
   'kept hot': message('keeping it hot'),
   cooled: message('putting away'),

@@ -87,7 +87,7 @@ export function Conditions({ wanted, want, minutes, now, keeps, larder, onToggle
         <Sheet
           open={open}
           onOpenChange={setOpen}
-          title={say('Here, and promised')}
+          title={say('Ingredients here, and what guests were promised')}
           trigger={say('Ingredients here: {count}', { count: larder.filter(mendsSoup).length })}
           triggerClass={BUTTON}
         >

@@ -53,7 +53,10 @@ export function CoolingFace({ house, state, now, answers, onWay, onReheat }: Pro
   useEffect(() => setShown(true), []);
   return (
     <>
-      <section aria-label={say('Its course')} className="flex min-h-0 flex-col max-[1100px]:min-h-[420px]">
+      <section
+        aria-label={say('Along the clock')}
+        className="flex min-h-0 flex-col max-[1100px]:min-h-[420px]"
+      >
         <div className="px-5 pt-3">
           <h2 className="font-bold text-[19px]">{say('Temperature of the thickest middle')}</h2>
           <p className="text-[15px] text-quiet">

@@ -54,7 +54,10 @@ export function HotFace({ house, lot, state, now, working, servedPerHour, onWrit
   const until = state.since + (forecast?.worst.minutes ?? 240) * 60_000;
   return (
     <>
-      <section aria-label={say('Its course')} className="flex min-h-0 flex-col max-[1100px]:min-h-[420px]">
+      <section
+        aria-label={say('Along the clock')}
+        className="flex min-h-0 flex-col max-[1100px]:min-h-[420px]"
+      >
         <div className="px-5 pt-3">
           <h2 className="font-bold text-[19px]">{say('How thick it will be, mPa·s in the bowl')}</h2>
           <p className="text-[15px] text-quiet">

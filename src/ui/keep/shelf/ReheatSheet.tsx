@@ -143,13 +143,13 @@ export function ReheatSheet({ house, lot, state, now, working, onTake, onClose }
                 className={`${BUTTON} min-h-14`}
                 onClick={() => onTake([{ kind: 'reheating', vessel, burner }])}
               >
-                {say('Set it on as it is')}
+                {say('Reheat it as it is')}
               </button>
             )}
             <button type="submit" className={`${PRIMARY} min-h-16 text-[20px]`}>
               {found && found.liquid > 0
-                ? say('Set it on with {ml} stirred in', { ml: { millilitres: found.liquid } })
-                : say('Set it on')}
+                ? say('Reheat it with {ml} stirred in', { ml: { millilitres: found.liquid } })
+                : say('Start reheating')}
             </button>
           </>
         )}

@@ -15,7 +15,7 @@ export function TopUpSheet({ onClose }: { readonly onClose: () => void }) {
         </p>
         <p>
           {say(
-            'The new would be dated by the old, what is wrong with the old would be in all of it, and warm onto cold takes both through the temperatures things grow at. Use up the old, and put the new by on its own.',
+            'The new would be dated by the old, what is wrong with the old would be in all of it, and warm onto cold takes both through the temperatures things grow at. Use up the old, and store the new on its own.',
           )}
         </p>
         <button type="button" className={BUTTON} onClick={onClose}>

@@ -49,7 +49,7 @@ export function MadeHere({ order, stockId, house, onChange }: Props) {
     <div className="flex flex-wrap items-end gap-3 border-rule border-b p-4">
       {makingOf(stockId) && (
         <Segments
-          label={say('How it is come by')}
+          label={say('Where it comes from')}
           value={order.made ?? 'there'}
           onChange={(made) =>
             onChange({
@@ -118,7 +118,7 @@ export function MadeHere({ order, stockId, house, onChange }: Props) {
         <div className="w-56">
           <Pick
             id="stock-top-up"
-            label={say('Made up with')}
+            label={say('Topped up with')}
             value={order.topUp ?? 'water'}
             onChange={(e) =>
               onChange({

@@ -33,7 +33,7 @@ const SINGLE = {
   flour: message('Flour'),
   fat: message('Fat'),
   thickener: message('Thickener'),
-  carrier: message('Carried in'),
+  carrier: message('Mixed into'),
 } as const;
 
 /** One step: closed a line, open its short form. Dragged by its grip, or moved by keys. */

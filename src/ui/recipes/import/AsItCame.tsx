@@ -9,7 +9,7 @@ const DEEDS: { readonly [D in PotDeed]: Message } = {
   fry: message('sweat or render'),
   melt: message('melt'),
   add: message('put in'),
-  bring: message('bring up'),
+  bring: message('heat up'),
   simmer: message('cook'),
   blend: message('blend'),
   strain: message('strain'),
@@ -32,7 +32,7 @@ export function AsItCame({ draft }: { readonly draft: RecipeDraft }) {
     >
       <h2 className="font-bold text-[21px]">{say('As it came')}</h2>
       {draft.yieldText && <p className="pt-1">{draft.yieldText}</p>}
-      <h3 className="pt-3 font-bold">{say('Its list')}</h3>
+      <h3 className="pt-3 font-bold">{say('Its ingredients')}</h3>
       <ol className="list-decimal pl-7 text-[17px]">
         {draft.ingredients.map((text, n) => (
           <li key={`${n}${text}`}>{text}</li>

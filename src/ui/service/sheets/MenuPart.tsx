@@ -54,8 +54,8 @@ export function MenuPart({ service, opened, onSaved }: Props) {
     );
   const count = (w: readonly (readonly string[])[]) => w.reduce((sum, d) => sum + d.length, 0);
   return (
-    <section aria-label={say('The menu that comes round')} className="mt-4 grid gap-3">
-      <h3 className="font-bold">{say('The menu that comes round')}</h3>
+    <section aria-label={say('The repeating menu')} className="mt-4 grid gap-3">
+      <h3 className="font-bold">{say('The repeating menu')}</h3>
       <Whole
         id="menu-weeks"
         label={say('Weeks until it begins again')}
@@ -69,7 +69,7 @@ export function MenuPart({ service, opened, onSaved }: Props) {
       <button type="button" className={BUTTON} aria-pressed={comes} onClick={() => void toggle()}>
         <Repeat size={22} aria-hidden />{' '}
         {comes
-          ? say('It comes round, week {week}: leave it out', { week: week + 1 })
+          ? say('In the repeating menu, week {week}: leave it out', { week: week + 1 })
           : say('Repeat it every cycle, in week {week}', { week: week + 1 })}
       </button>
       <p className="text-[15px] text-quiet">

@@ -6,7 +6,7 @@ import { coolsTo } from './cools';
 
 export const row: StepRow<'bring-to'> = {
   ...USUAL,
-  verb: message('Bring up'),
+  verb: message('Heat up'),
   what: message('the simmer, the boil or a temperature'),
   catches: true,
   title: (step, from) =>

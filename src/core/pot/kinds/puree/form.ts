@@ -4,7 +4,7 @@ import { minutesIfAny, offHeat, pieces, plain, type StepForm } from '../form';
 
 export const form: StepForm<'puree'> = {
   asks: [
-    { as: 'text', key: 'fraction', words: message('How much'), hint: message('1/2, all, or to thickness') },
+    { as: 'text', key: 'fraction', words: message('How much'), hint: message('1/2, all, or to thicken') },
     { as: 'choice', key: 'tool', words: message('With'), options: plain(PUREE_TOOLS) },
     {
       as: 'number',
