@@ -10,7 +10,8 @@ import { type Mutant, mutantsOf, mutantsOfSql } from './mutate/mutants';
 /**
  * How many deliberate mistakes the tests notice: each constant of some rooms moved by a tenth, each comparison turned
  * round, one at a time. `node --import tsx checks/mutate.ts [--of SUITE] [--every N] [--room NAME] [--file PATTERN]
- * [--groups N] [--lanes N]`. Suites: `model`; `kept` (safety, keep, cooling), `day` (service, record, batch) and
+ * [--groups N] [--lanes N]`. Suites: `model`; `reading`
+ * (lines, recipes as they come, drafts, what an order changes); `kept` (safety, keep, cooling), `day` (service, record, batch) and
  * `server` (actions, archive, queries, the SQL in them and of the migrations; on a PostgreSQL of their own where TEST_DATABASE_URL is not set), these three with
  * conditions too. With `--every`, one in N, evenly spread; with `--groups`, only the first N groups of tests are run, so
  * that the share is a lower bound; with `--lanes`, so many at a time. Prints what lived; exits with 1 under what is wanted.
@@ -68,6 +69,19 @@ const DAY: Suite = {
   ],
 };
 
+const READING: Suite = {
+  rooms: ['core/food/lines', 'core/recipe', 'core/formats/found', 'core/formats/draft', 'core/order/changes'],
+  wanted: 0.85,
+  conditions: true,
+  tests: [
+    ['src/core/(food|recipe|formats)'],
+    ['checks/(lines|recipes-in|json-ld)'],
+    ['src/core/order'],
+    ['src/core/(plan|compare)'],
+  ],
+  near: [[/order\/changes/, [2, 3]]],
+};
+
 // What cuts lines and ends processes is tried in a process of its own: guard, direct and live are left out.
 const SERVER: Suite = {
   rooms: ['server/actions', 'server/archive', 'server/queries', 'server/sql'],
@@ -87,7 +101,13 @@ const SERVER: Suite = {
   ],
 };
 
-const SUITES: Readonly<Record<string, Suite>> = { model: MODEL, kept: KEPT, day: DAY, server: SERVER };
+const SUITES: Readonly<Record<string, Suite>> = {
+  model: MODEL,
+  kept: KEPT,
+  day: DAY,
+  server: SERVER,
+  reading: READING,
+};
 
 /** So many times as long as without a mistake, and so many ms more: what takes longer has no end. */
 const SLOWER = 5;

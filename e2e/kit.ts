@@ -38,7 +38,9 @@ export const VIEWS = [
 
 /** Waits until the page is live: the rail's clock runs. Before that nobody could have typed. */
 export const live = (page: Page) =>
-  expect(page.getByRole('list', { name: 'Pots on the stove' })).toContainText(/\d\d:\d\d/);
+  expect(page.getByRole('list', { name: 'Pots on the stove' })).toContainText(/\d\d:\d\d/, {
+    timeout: 30_000,
+  });
 
 /** Goes to a view and waits until it is live. */
 export async function open(page: Page, path: string): Promise<void> {

@@ -109,8 +109,7 @@ test('what is this: each view with its picture, and the words of the house, foun
   page,
 }) => {
   await open(page, '/keep');
-  await page.getByRole('button', { name: /^More/ }).click();
-  await page.getByRole('link', { name: 'What is this?' }).click();
+  await page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: 'What is this?' }).click();
   await expect(page).toHaveURL(/\/help#keep/);
   await expect(page.getByRole('heading', { name: 'Keep', level: 2 })).toBeInViewport();
   const picture = page.getByRole('img', { name: /^Keep, as it looks/ });

@@ -169,7 +169,7 @@ function Check({ house, batch, pots, of }: Props & { of: TestedPot | null }) {
       />
 
       <section
-        aria-label={say('The test')}
+        aria-label={say('Doing the test')}
         className="flex min-w-0 shrink-0 flex-col bg-surface px-5 py-3 min-[1100px]:overflow-y-auto"
       >
         <HowTo kind={kind} />
