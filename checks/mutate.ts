@@ -74,12 +74,13 @@ const READING: Suite = {
   wanted: 0.85,
   conditions: true,
   tests: [
-    ['src/core/(food|recipe|formats)'],
-    ['checks/(lines|recipes-in|json-ld)'],
+    ['checks/(lines|recipes-in)', 'src/core/food/lines'],
+    ['src/core/recipe'],
+    ['src/core/formats', 'checks/json-ld'],
     ['src/core/order'],
     ['src/core/(plan|compare)'],
   ],
-  near: [[/order\/changes/, [2, 3]]],
+  near: [[/order\/changes/, [3, 4]]],
 };
 
 // What cuts lines and ends processes is tried in a process of its own: guard, direct and live are left out.

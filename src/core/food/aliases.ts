@@ -129,7 +129,7 @@ export const ALIASES: Readonly<Record<string, readonly string[]>> = {
   allspice: ['ground allspice', 'allspice berries'],
   cardamom: ['ground cardamom', 'cardamom pods'],
   mace: ['ground mace', 'blade mace'],
-  saffron: ['saffron threads', 'pinch of saffron'],
+  saffron: ['saffron threads'],
   'star-anise': ['star anise pod'],
   juniper: ['juniper berry'],
   'mixed-spice': ['garam masala'],
