@@ -6,11 +6,10 @@ import type { Recipe } from '../src/core/recipe/recipe';
 import { randomOrders } from './randomOrders';
 
 /**
- * What the solver before this one made of the same orders: g (or share) of dose, g of liquid and of dairy as it
- * gave them, within a thousandth
- * of the aim, and the same where it was let go on to a hundred-thousandth. Of an aim that cannot be met, both stopped at a limit.
+ * What the same orders came to when the model last moved (checks/writePlans.ts): g (or share) of dose, g of liquid and of
+ * dairy. Of an aim that cannot be met, the solver stops at a limit.
  */
-type Before = readonly [number, number, number, number, number, number];
+type Before = readonly [number, number, number];
 const BEFORE: readonly Before[] = JSON.parse(readFileSync('checks/plans.json', 'utf8'));
 
 const ORDERS = randomOrders(BEFORE.length, 17);
@@ -45,14 +44,32 @@ test('500 random orders come to what they came to before, within a thousandth', 
     const { dosing } = planFor(recipe, aim, setup).solved;
     const { scale } = dosing;
     const now = comesTo(recipe, [dosing.dose, dosing.liquid, dosing.dairy], scale, setup);
-    const was = BEFORE[n] ?? [];
-    const by = Math.min(
-      ...[was.slice(3), was.slice(0, 3)].map((amounts) => apart(now, comesTo(recipe, amounts, scale, setup))),
-    );
+    const by = apart(now, comesTo(recipe, BEFORE[n] ?? [], scale, setup));
     return by > 0.001 ? [{ n, soup: recipe.id, by }] : [];
   });
   expect(ORDERS.length).toBe(500);
   expect(off).toEqual([]);
+}, 120_000);
+
+test('what was asked is met in litres within 0.15 %, in flour within 0.15 (0.4 % of thickness), or it is said what is missed', () => {
+  let met = 0;
+  for (const { recipe, aim, setup } of ORDERS) {
+    const { dosing, missed } = planFor(recipe, aim, setup).solved;
+    if (missed.length > 0) continue;
+    met++;
+    const { scale } = dosing;
+    const { pot } = simulate(recipe, { ...dosing, rounded: false }, setup);
+    const { bowlViscosity, volumeMl, fatFraction } = observe(pot, setup.kitchen);
+    const solves = (goal: string) => JSON.stringify(recipe.steps).includes(`"goal":"${goal}"`);
+    // With none at all it may be a hair thicker than asked: within what is told of.
+    if (solves('thickness'))
+      expect(Math.abs(bowlViscosity / aim.target - 1)).toBeLessThan(dosing.dose === 0 ? 0.01 : 0.004);
+    if (solves('volume')) expect(Math.abs(volumeMl / (aim.litres * 1000) - 1)).toBeLessThan(0.0015);
+    if (aim.rich && solves('richness'))
+      expect(Math.abs((fatFraction * 100) / aim.rich - 1)).toBeLessThan(0.0015);
+    expect(scale).toBeGreaterThan(0);
+  }
+  expect(met).toBeGreaterThan(350);
 }, 120_000);
 
 test('begun from the plan of another target, or another amount, the same is found within a thousandth; asked the same again, nothing is cooked', () => {

@@ -97,6 +97,7 @@ export const IDS: ReadonlySet<string> = new Set([
   'hot stock',
   'line spread',
   'never so rich',
+  'boils away',
   'no room for liquid',
   'on top',
   'put in',

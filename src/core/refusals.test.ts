@@ -7,7 +7,7 @@ import { boilingPoint, latentHeat, pressureAt, saturationPressure } from './heat
 import { depthOf, type Vessel, volumeAt } from './heat/vessel';
 import { airSideFlux, openSurfaceFlux } from './heat/waterLoss';
 import { cookThickener, swellingAt, type Thickener } from './thicken/granules';
-import { leachedShare } from './thicken/puree';
+import { leftPiece } from './thicken/puree';
 import { OutOfRange } from './units/range';
 
 const vessel: Vessel = {
@@ -66,7 +66,7 @@ const REFUSED: readonly (readonly [string, string, () => unknown])[] = [
   ['swelling', 'temperature', () => swellingAt('wheat', 500)],
   ['cooking a thickener', 'time', () => cookThickener(flour, -1, 90)],
   ['cooking a thickener in acid', 'pH', () => cookThickener(flour, 1, 90, 20)],
-  ['leaching', 'softening', () => leachedShare('floury potato', cut, -1)],
+  ['leaching', 'softening', () => leftPiece('floury potato', cut, -1)],
 ];
 
 test.each(REFUSED)('%s refuses what is out of range, and names the %s', (_what, field, call) => {

@@ -117,14 +117,14 @@ function putInto(body: Extract<EventBody, { kind: 'put-in' }>, of: Against): Mes
 }
 
 function temperature(celsius: number, { pot, kitchen }: Against): Message | null {
-  const { liquidMl } = observe(pot, kitchen);
+  const { waterMl } = observe(pot, kitchen);
   const boils = boilsAt(kitchen);
-  if (liquidMl > 100 && celsius > boils + OVER_BOIL)
+  if (waterMl > 100 && celsius > boils + OVER_BOIL)
     return message('{celsius} is over the boil of {boil}: really?', {
       celsius: { celsius, exact: true },
       boil: { celsius: boils },
     });
-  if (liquidMl <= 100 || Math.abs(celsius - pot.celsius) <= APART) return null;
+  if (waterMl <= 100 || Math.abs(celsius - pot.celsius) <= APART) return null;
   return message('{celsius}, where the model has {model}: the right pot, the right probe?', {
     celsius: { celsius, exact: true },
     model: { celsius: pot.celsius },
@@ -142,7 +142,7 @@ function volume(ml: number, { pot, kitchen }: Against): Message | null {
 
 function flow(body: Extract<EventBody, { kind: 'flow' }>, { pot, kitchen }: Against): Message | null {
   const seen = observe(pot, kitchen);
-  if (seen.liquidMl < 200) return null;
+  if (seen.waterMl < 200) return null;
   let bowl: number;
   try {
     bowl = placeAlone(body.test, body.readings, body.celsius, seen.fatFraction, kitchen.bandLimits).bowl;

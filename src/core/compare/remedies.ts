@@ -65,7 +65,7 @@ function candidates(w: Warning, plan: PlanFindings, { house, order, recipe }: Or
   if (w.kind === 'overflow' || w.kind === 'headroom') {
     return [...pots, make(roundedDown((order.litres * plan.fillLimitMl * 0.99) / plan.peakMl))];
   }
-  if (w.kind === 'shallow') return pots;
+  if (w.kind === 'shallow' || w.kind === 'boils away') return pots;
   if (w.kind === 'too thick without') return found < high ? [aim(Math.ceil(found * 1.02))] : [];
   if (w.kind === 'too thin with all') return found > low ? [aim(Math.floor(found * 0.98))] : [];
   if (w.kind === 'no room for liquid') {

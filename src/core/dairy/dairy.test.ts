@@ -67,7 +67,7 @@ describe('points', () => {
       splitRisk({ ...calm, ...more }).reasons.map((r) => r.weight);
     expect(weights({ boiled: true, celsius: 100 })).toEqual([2]);
     expect(splitRisk({ ...calm, boiled: true }).reasons).toEqual([
-      { kind: 'boils', keepUnder: 85, weight: 2 },
+      { kind: 'boils', keepUnder: 85, of: 'milk', weight: 2 },
     ]);
     expect(weights({ celsius: 82 })).toEqual([]);
     expect(weights({ celsius: 90 })).toEqual([1]);
@@ -100,9 +100,18 @@ describe('points', () => {
     tips(0.6, 3.5, 29.9);
     tips(0.25, 1.8, 30);
     tips(0.25, 0.7, 36);
-    tips(0.8, 3.5, 3, 10);
-    tips(0.8, 1.8, 3, 24.9);
-    tips(0.6, 3.5, 3, 25);
+    tips(0.5, 3.5, 3, 10);
+    tips(0.5, 1.8, 3, 24.9);
+    tips(0.3, 3.5, 3, 25);
+  });
+
+  test('in an acid pot starch leaves 0.6 of the points from 25 g/L, 0.8 from 10: a white sauce stands what wine does not', () => {
+    const boiled = { boiled: true, celsius: 100 } as const;
+    expect(grade({ ...boiled, equivalents: 40 })).toBe('safe');
+    // Acid of 0.8 and a boil: 2.8 points, 1.68 behind a roux, 2.24 behind half of one.
+    expect(grade({ ...boiled, pH: 5.8, equivalents: 40 })).toBe('take care');
+    expect(grade({ ...boiled, pH: 5.69, equivalents: 40 })).toBe('likely to split');
+    expect(grade({ ...boiled, pH: 5.8, equivalents: 15 })).toBe('likely to split');
   });
 
   test('at pH 4.6 it splits whatever else, unless it is cream of 30 %', () => {
@@ -132,4 +141,38 @@ test('no more than twenty ladles, and never the last of the pot', () => {
     warmTo: 60,
   });
   expect(little.ladles.length).toBe(2);
+});
+
+describe('each kind fails in its own way', () => {
+  test('sour cream, yoghurt: over 80 °C without starch, at the boil; crème fraîche stands it (common practice, no source)', () => {
+    const soured = (more: Partial<DairyState>) => grade({ kind: 'soured', pH: 5.4, fatPercent: 5, ...more });
+    expect(soured({ celsius: 80 })).toBe('safe');
+    expect(soured({ celsius: 84 })).toBe('take care');
+    expect(soured({ celsius: 90 })).toBe('likely to split');
+    expect(soured({ boiled: true, celsius: 100, fatPercent: 3.3 })).toBe('will split');
+    expect(soured({ boiled: true, celsius: 100, fatPercent: 30.5, equivalents: 30 })).toBe('safe');
+  });
+
+  test('cheese: strings over 82 °C, worse boiled, in acid and without starch; its own fat is no shield', () => {
+    const cheese = (more: Partial<DairyState>) =>
+      splitRisk({ ...calm, kind: 'cheese', fatPercent: 34, pH: 6.1, ...more });
+    expect(cheese({ celsius: 82 }).grade).toBe('safe');
+    expect(cheese({ celsius: 88 }).grade).toBe('take care');
+    expect(cheese({ celsius: 88 }).reasons.map((r) => r.kind)).toEqual(['hot', 'bare']);
+    expect(cheese({ celsius: 88, equivalents: 30 }).grade).toBe('safe');
+    expect(cheese({ boiled: true, celsius: 100 }).grade).toBe('likely to split');
+    // Cheddar boiled with wine at pH 4.9.
+    const fondue = cheese({ boiled: true, celsius: 100, pH: 4.9 });
+    expect(fondue.grade).toBe('will split');
+    expect(fondue.reasons.map((r) => r.kind)).toEqual(['boils', 'acid', 'bare']);
+    expect(cheese({ boiled: true, celsius: 100, pH: 4.9, equivalents: 40 }).grade).toBe('likely to split');
+  });
+
+  test('fresh cheese bears more heat than hard, and grains at the boil', () => {
+    const fresh = (more: Partial<DairyState>) =>
+      grade({ kind: 'fresh-cheese', fatPercent: 34, pH: 6, ...more });
+    expect(fresh({ celsius: 90 })).toBe('safe');
+    expect(fresh({ celsius: 94 })).toBe('take care');
+    expect(fresh({ boiled: true, celsius: 100 })).toBe('take care');
+  });
 });

@@ -1,4 +1,4 @@
-import type { Risk, SplitReason } from '../dairy/risk';
+import type { DairyKind, Risk, SplitReason } from '../dairy/risk';
 import type { Band } from '../flow/bands';
 import type { Diet } from '../food/diets';
 import type { Aim } from '../order/order';
@@ -7,6 +7,7 @@ import type { Observation } from '../pot/observe';
 import type { Step } from '../pot/step';
 import type { Goal } from '../recipe/amountOf';
 import type { Caution } from '../safety/cautions';
+import type { RouxColour } from '../thicken/granules';
 import type { Setup } from './solve/simulate';
 import type { Miss, Solved } from './solve/solve';
 
@@ -120,9 +121,41 @@ type Matter =
   | {
       readonly kind: 'dairy';
       readonly step: number;
+      readonly of: DairyKind;
       readonly grade: Exclude<Risk['grade'], 'safe'>;
       /** The worst first; never none. */
       readonly reasons: readonly [SplitReason, ...SplitReason[]];
+    }
+  | { readonly kind: 'wet-roux'; readonly step: number }
+  | {
+      readonly kind: 'roux-time';
+      readonly step: number;
+      readonly colour: RouxColour;
+      readonly minutes: number;
+      readonly least: number;
+      readonly most: number;
+    }
+  | {
+      readonly kind: 'lumps';
+      readonly step: number;
+      readonly foods: readonly string[];
+      readonly celsius: number;
+    }
+  | { readonly kind: 'scorch'; readonly step: number; readonly minutes: number }
+  | {
+      readonly kind: 'tough';
+      readonly foods: readonly string[];
+      readonly minutes: number;
+      readonly most: number;
+    }
+  /** `blended` is the step that blends it; null where it is still there at the pass. */
+  | { readonly kind: 'left-in'; readonly foods: readonly string[]; readonly blended: number | null }
+  | {
+      readonly kind: 'salty';
+      readonly salt: number;
+      readonly wanted: number;
+      /** What brings most of it. */
+      readonly foods: readonly string[];
     }
   /** Under `atLeast` after so many minutes; `rests` longer where that is said. */
   | {

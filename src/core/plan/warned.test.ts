@@ -87,8 +87,14 @@ describe('dairy', () => {
     expect(cold?.step).toBe(3);
     expect(saidOf(cold)?.says).toMatch(/in step 4: it boils/);
     expect(saidOf(cold)?.says).not.toMatch(/cold dairy/);
-    const hot = saidOf(warned(soup(10, boil), /^dairy$/))?.says;
-    expect(hot).toMatch(/cold dairy meets a hot pot/);
+    // What arrives and what it meets are as hot as they are together: a glass of it is chilled into what it meets.
+    const glass = recipe([
+      pour('vegetable-stock', 'to volume'),
+      pour('tomato-passata', '300 g'),
+      boil,
+      pour('semi-skimmed-milk', '100 mL', 5),
+    ]);
+    expect(saidOf(warned(glass, /^dairy$/))?.says).toMatch(/in step 4: .*cold dairy meets a hot pot/);
   });
 
   test('heavy cream stirred into a velouté at the end is not', () => {
@@ -327,4 +333,178 @@ describe('a recipe whose liquid is written and not left to the plan', () => {
     const left = recipe([pour('vegetable-stock', 'to volume'), pour('whole-milk', '500 mL')]);
     expect(plan(left).warnings.some((w) => w.kind === 'taken' || w.kind === 'amiss')).toBe(false);
   });
+});
+
+describe('what nobody used to warn of', () => {
+  const simmered = (minutes: number) => [
+    { kind: 'bring-to', to: 'simmer', flame: 0.5, lid: 'on' },
+    { kind: 'simmer', minutes, lid: 'on' },
+  ];
+  const white = (more: object = {}) => ({
+    kind: 'roux',
+    flour: { ingredient: 'plain-flour', amount: '90 g' },
+    fat: { ingredient: 'butter', amount: 'to match' },
+    rule: 'weight',
+    colour: 'white',
+    minutes: 3,
+    ...more,
+  });
+  const item = (ingredient: string, amount: string, more: object = {}) => ({
+    kind: 'add',
+    items: [{ ingredient, amount, ...more }],
+  });
+
+  test('milk whisked into a hot white roux is a white sauce, and stands the simmer: no danger', () => {
+    const sauce = recipe([white(), pour('whole-milk', '2 L', 5), ...simmered(10)]);
+    expect(warned(sauce, /^dairy$/)).toBeUndefined();
+  });
+
+  test('cheddar boiled with wine goes to grain, and says how to melt it; off the heat on a roux it does not', () => {
+    const cheese = item('mature-cheddar', '250 g');
+    const boiled = recipe([
+      pour('white-wine', '600 mL'),
+      pour('vegetable-stock', '1 L'),
+      cheese,
+      { kind: 'bring-to', to: 'boil', flame: 1, lid: 'off' },
+    ]);
+    const w = warned(boiled, /^dairy$/);
+    expect(w?.severity).toBe('danger');
+    expect(saidOf(w)?.says).toMatch(/^The cheese (goes|is likely to go) to strings or grain in step 4/);
+    expect(saidOf(w)?.says).toMatch(/pH \d\.\d: cheese grains in it/);
+    const gently = recipe([
+      white(),
+      pour('whole-milk', '2 L'),
+      ...simmered(10),
+      { kind: 'rest', minutes: 15, lid: 'off' },
+      cheese,
+    ]);
+    expect(warned(gently, /^dairy$/)).toBeUndefined();
+  });
+
+  test('a roux begun in a pot of soup is refused, with why; the pot is no hotter for it', () => {
+    const wet = recipe([pour('vegetable-stock', '2 L', 60), white()]);
+    const w = warned(wet, /^wet-roux/);
+    expect(w?.severity).toBe('stop');
+    expect(saidOf(w)?.says).toMatch(/^Step 2 begins a roux in a pot that holds soup/);
+    expect(plan(wet).steps[1]?.celsius).toBeLessThan(61);
+    expect(warned(recipe([white(), pour('vegetable-stock', '2 L', 60)]), /^wet-roux/)).toBeUndefined();
+  });
+
+  test.each([
+    ['dark', 3, /takes 15 min and more; 3 leave it paler/],
+    ['white', 60, /After 60 min a roux is darker than white/],
+    ['brown', 20, null],
+    ['white', 3, null],
+  ] as const)('a %s roux in %d min', (colour, minutes, says) => {
+    const w = warned(recipe([white({ colour, minutes }), pour('vegetable-stock', '2 L', 60)]), /^roux-time/);
+    if (says) expect(saidOf(w)?.says).toMatch(says);
+    else expect(w).toBeUndefined();
+  });
+
+  test('starch dry onto hot soup lumps; with cold liquid of its own, or into cold soup, it does not', () => {
+    const hot = [pour('vegetable-stock', '2 L', 90)];
+    const w = warned(recipe([...hot, item('cornstarch', '50 g')]), /^lumps/);
+    expect(saidOf(w)?.says).toMatch(/^Cornstarch goes dry onto soup of \d\d °C in step 2/);
+    const slurry = {
+      kind: 'add',
+      items: [
+        { ingredient: 'cornstarch', amount: '50 g' },
+        { ingredient: 'water', amount: '60 g', celsius: 15 },
+      ],
+    };
+    expect(warned(recipe([...hot, slurry]), /^lumps/)).toBeUndefined();
+    expect(
+      warned(recipe([pour('vegetable-stock', '2 L', 20), item('cornstarch', '50 g')]), /^lumps/),
+    ).toBeUndefined();
+  });
+
+  test('thick soup long on the full flame catches, unless the step says to stir; on half of it, not', () => {
+    const cook = (step: object) =>
+      warned(
+        recipe([
+          white(),
+          pour('vegetable-stock', '2 L', 60),
+          ...simmered(10),
+          { kind: 'rest', minutes: 40, lid: 'on' },
+          { kind: 'reduce', to: { share: 0.75 }, flame: 1, ...step },
+        ]),
+        /^scorch/,
+      );
+    expect(saidOf(cook({}))?.says).toMatch(/on the full flame in step 6: the bottom catches/);
+    expect(cook({ look: 'Stir the bottom all the time' })).toBeUndefined();
+    expect(cook({ flame: 0.5 })).toBeUndefined();
+  });
+
+  test('shrimp simmered for 25 min is tough; at the end it is not, and strained out it gave its taste', () => {
+    const long = [pour('fish-stock', '2 L', 60), item('large-shrimp', '300 g'), ...simmered(25)];
+    const w = warned(recipe(long), /^tough$/);
+    expect(saidOf(w)?.says).toMatch(
+      /^Large shrimp, peeled cooks 2\d min once it is done: over 5 it goes tough/,
+    );
+    const late = [
+      pour('fish-stock', '2 L', 60),
+      ...simmered(25),
+      item('large-shrimp', '300 g', { celsius: 5 }),
+      { kind: 'rest', minutes: 4, lid: 'on' },
+    ];
+    expect(warned(recipe(late), /^tough$/)).toBeUndefined();
+    expect(warned(recipe([...long, { kind: 'strain' }]), /^tough$/)).toBeUndefined();
+  });
+
+  test('a bay leaf nothing lifts out is said: at the pass, or before it is blended; strained it is gone', () => {
+    const pot = [pour('vegetable-stock', '2 L', 60), item('bay-leaf', '1 g'), ...simmered(10)];
+    const blend = { kind: 'puree', fraction: 'all', tool: 'stick blender' };
+    expect(saidOf(warned(recipe(pot), /^left-in$/))?.says).toBe(
+      'Bay leaf is in the soup at the pass: no step lifts it out.',
+    );
+    expect(saidOf(warned(recipe([...pot, blend]), /^left-in$/))?.says).toMatch(
+      /^Bay leaf is still in when step 5 blends/,
+    );
+    expect(warned(recipe([...pot, { kind: 'strain' }, blend]), /^left-in$/)).toBeUndefined();
+    const thyme = (prep: string) =>
+      recipe([pour('vegetable-stock', '2 L', 60), item('thyme', '4 g', { prep }), ...simmered(5)]);
+    expect(warned(thyme('tied in a bundle'), /^left-in$/)).toBeDefined();
+    expect(warned(thyme('leaves'), /^left-in$/)).toBeUndefined();
+  });
+
+  test('saltier than the house wants is said, with what brings it; as it wants it, or unsalted, not', () => {
+    const salted = recipe([
+      pour('water', '700 mL'),
+      item('streaky-bacon', '500 g'),
+      item('mature-cheddar', '300 g'),
+    ]);
+    const w = warned(salted, /^salty$/);
+    expect(saidOf(w)?.says).toMatch(/^It comes to \d\.\d\d % salt, the house wants [\d.]+ %: from .*bacon/);
+    expect(warned(recipe([pour('water', '1800 mL'), item('salt', 'to taste')]), /^salty$/)).toBeUndefined();
+  });
+
+  test('litres that do not come out as they were ordered are said: 9 L asked of a recipe that gives all its amounts', () => {
+    const fixed = {
+      ...recipe([pour('vegetable-stock', '2 L'), item('floury-potato', '900 g')]),
+      yieldLitres: 2,
+    };
+    const asked = planFor(fixed, { litres: 9, target: 153 }, { ...fixed.home, kitchen });
+    const said = asked.warnings
+      .filter((x) => x.kind === 'amiss' || x.kind === 'taken')
+      .map((x) => saidOf(x)?.says);
+    expect(said.length).toBe(1);
+    expect(said[0]).toMatch(/9 L/);
+  });
+});
+
+test('“twice their height” counts the solids that go in with it', () => {
+  const bones = { ingredient: 'floury-potato', amount: '500 g' };
+  const water = { ingredient: 'water', amount: 'to twice their height' };
+  const grams = (steps: readonly object[]) =>
+    plan(recipe(steps)).weighOut.find((l) => l.ingredient === 'water')?.g ?? 0;
+  const together = grams([{ kind: 'add', items: [bones, water] }]);
+  expect(together).toBeGreaterThan(800);
+  expect(together).toBeCloseTo(
+    grams([
+      { kind: 'add', items: [bones] },
+      { kind: 'add', items: [water] },
+    ]),
+    -2,
+  );
+  expect(grams([{ kind: 'add', items: [water, bones] }])).toBe(together);
 });

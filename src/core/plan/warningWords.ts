@@ -1,5 +1,5 @@
 import type { Diet } from '../food/diets';
-import { type Message, message } from '../message/message';
+import { type Message, message, type Value } from '../message/message';
 import { term } from '../message/term';
 import { cautionWords } from '../words/cautions';
 import { reasonWords } from '../words/dairy';
@@ -12,6 +12,12 @@ const SPLITS = {
   'will split': message('The dairy splits'),
 } as const;
 
+const CHEESE_FAILS = {
+  'take care': message('The cheese can go to strings or grain'),
+  'likely to split': message('The cheese is likely to go to strings or grain'),
+  'will split': message('The cheese goes to strings or grain'),
+} as const;
+
 const NOT_FREE: Readonly<Record<Diet, Message>> = {
   vegetarian: message('Not vegetarian: {foods}.'),
   'no pork': message('Not without pork: {foods}.'),
@@ -21,6 +27,11 @@ const NOT_FREE: Readonly<Record<Diet, Message>> = {
   'no egg': message('Not without egg: {foods}.'),
   'no shellfish': message('Not without shellfish: {foods}.'),
 };
+
+/** Foods a sentence begins with. */
+const openingWith = (foods: readonly string[]): Value => ({
+  and: foods.map((f, n) => (n === 0 ? term(f) : { within: term(f) })),
+});
 
 /** What is the matter and what to change, in words. */
 export function warningWords(w: Warning): Said {
@@ -85,6 +96,13 @@ export function warningWords(w: Warning): Said {
       return {
         says: message('The solid ingredients alone come to more than was asked for.'),
         do: message('Make more, or take less of the solids.'),
+      };
+    case 'boils away':
+      return {
+        says: message(
+          'More boils away on the way than can be poured in: this pot is too wide for so little.',
+        ),
+        do: message('Take a smaller pot, put the lid on, or make more.'),
       };
     case 'too rich without':
       return {
@@ -196,11 +214,99 @@ export function warningWords(w: Warning): Said {
     case 'dairy':
       return {
         says: message('{grade} in step {step}: {reasons}.', {
-          grade: SPLITS[w.grade],
+          grade: (w.of === 'cheese' || w.of === 'fresh-cheese' ? CHEESE_FAILS : SPLITS)[w.grade],
           step: w.step + 1,
           reasons: { all: w.reasons.map((r) => reasonWords(r).says) },
         }),
         do: message('{remedy}.', { remedy: { opening: reasonWords(w.reasons[0]).do } }),
+      };
+    case 'wet-roux':
+      return {
+        says: message(
+          'Step {step} begins a roux in a pot that holds soup: flour and fat are stewed in it, not cooked.',
+          {
+            step: w.step + 1,
+          },
+        ),
+        do: message('Make the roux first, or cook it apart and whisk it in as a cooked roux.'),
+      };
+    case 'roux-time': {
+      const { colour, minutes } = w;
+      return minutes < w.least
+        ? {
+            says: message(
+              'A {colour} roux takes {least} min and more; {minutes} leave it paler, and thicker than counted.',
+              {
+                colour: term(colour),
+                least: w.least,
+                minutes,
+              },
+            ),
+            do: message('Give it the time, or ask for the colour it takes.'),
+          }
+        : {
+            says: message(
+              'After {minutes} min a roux is darker than {colour}, and thickens less than counted.',
+              {
+                colour: term(colour),
+                minutes,
+              },
+            ),
+            do: message('Take it to {most} min at most, or ask for the colour it takes.', { most: w.most }),
+          };
+    }
+    case 'lumps':
+      return {
+        says: message('{foods} goes dry onto soup of {celsius} in step {step}: it sets into lumps.', {
+          foods: openingWith(w.foods),
+          celsius: { celsius: w.celsius },
+          step: w.step + 1,
+        }),
+        do: message('Stir it smooth in cold liquid, or into soft butter, and whisk that in.'),
+      };
+    case 'scorch':
+      return {
+        says: message(
+          'What is thick stands {minutes} min on the full flame in step {step}: the bottom catches.',
+          {
+            minutes: w.minutes,
+            step: w.step + 1,
+          },
+        ),
+        do: message('Stir the bottom all the time, or turn the flame to half.'),
+      };
+    case 'tough':
+      return {
+        says: message('{foods} cooks {minutes} min once it is done: over {most} it goes tough.', {
+          foods: openingWith(w.foods),
+          minutes: w.minutes,
+          most: w.most,
+        }),
+        do: message(
+          'Put it in for the last minutes, or poach it at the end; for its taste alone, strain it out.',
+        ),
+      };
+    case 'left-in': {
+      const foods = openingWith(w.foods);
+      return {
+        says:
+          w.blended === null
+            ? message('{foods} is in the soup at the pass: no step lifts it out.', { foods })
+            : message('{foods} is still in when step {step} blends: it shreds, and tastes of it.', {
+                foods,
+                step: w.blended + 1,
+              }),
+        do: message('Lift it out first.'),
+      };
+    }
+    case 'salty':
+      return {
+        says: message('It comes to {salt} % salt, the house wants {wanted} %: from {foods}.', {
+          salt: w.salt.toFixed(2),
+          wanted: String(w.wanted),
+          foods: { and: w.foods.map((f) => ({ within: term(f) })) },
+        }),
+        do: message('Take unsalted stock, or less of what is cured and salted, and boil down less.'),
       };
     case 'rest': {
       const rest = {

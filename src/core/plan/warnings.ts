@@ -13,6 +13,7 @@ import { COOK_OUT_MINUTES } from '../thicken/granules';
 import { rouxBalance } from '../thicken/rouxBalance';
 import { dairyFate } from './dairyRisk';
 import { gathered } from './deeds';
+import { mishaps } from './mishaps';
 import type { Run } from './solve/simulate';
 import type { Plan, Warning } from './types';
 
@@ -67,7 +68,11 @@ const NEAR = 0.02;
 function notAsOrdered({ aim, found, solved }: PlanSoFar): Warning[] {
   const { times, writtenMl } = solved;
   const off = found.volumeMl / (aim.litres * 1000) - 1;
-  if (Math.abs(off) > NEAR && !solved.missed.includes('no room for liquid')) {
+  if (
+    Math.abs(off) > NEAR &&
+    !solved.missed.includes('no room for liquid') &&
+    !solved.missed.includes('boils away')
+  ) {
     const { litres } = aim;
     return [{ id: 'amiss', kind: 'amiss', severity: 'caution', litres, ml: found.volumeMl }];
   }
@@ -170,7 +175,17 @@ function dairy(run: Run, kitchen: Kitchen): Warning[] {
   const [first, ...others] = reasons.slice(0, 3);
   if (!first) return [];
   const severity = grade === 'take care' ? 'caution' : 'danger';
-  return [{ id: 'dairy', kind: 'dairy', step: fate.step, severity, grade, reasons: [first, ...others] }];
+  return [
+    {
+      id: 'dairy',
+      kind: 'dairy',
+      step: fate.step,
+      of: fate.of,
+      severity,
+      grade,
+      reasons: [first, ...others],
+    },
+  ];
 }
 
 /** A rest at least this long is worth a word on how long it stays hot, min. */
@@ -253,6 +268,7 @@ export const warningsFor = (plan: PlanSoFar, run: Run): readonly Warning[] => [
   ...notSweated(run, plan.setup.kitchen),
   ...flour(run),
   ...dairy(run, plan.setup.kitchen),
+  ...mishaps(plan, run),
   ...rests(run, plan.setup.kitchen),
   ...notChilled(run, plan.setup.kitchen),
   ...careful(run, plan.setup.kitchen),

@@ -6,8 +6,8 @@ import { boilingPoint, latentHeat, pressureAt } from '../heat/steam';
 import { surfaceArea } from '../heat/vessel';
 import { LID_ESCAPE, type Lid, openSurfaceFlux } from '../heat/waterLoss';
 import { cookThickener, type Thickener } from '../thicken/granules';
-import { LEACHED_STRENGTH, leachedShare, leaches } from '../thicken/puree';
-import { evaporate, pHOf, volumeMl } from './contents/contents';
+import { FREE_STRENGTH, leaches, leftPiece, pulpOf, STANDING_STILL } from '../thicken/puree';
+import { evaporate, pHOf, shareOf, unmounted, volumeMl } from './contents/contents';
 import { heatingOf, surfaceOf } from './heating';
 import type { Kitchen } from './kitchen';
 import { consistency } from './observe';
@@ -133,11 +133,38 @@ function juiceOf(piece: Piece, kitchen: Kitchen): { piece: Piece; water: number;
   };
 }
 
-/** Starch that has newly left the potato goes into the liquid and thickens it; rice drinks; juice runs. */
-function exchange(pot: Pot, kitchen: Kitchen): Pot {
+/** Grams of free starch and of whole cells that have newly left a potato piece, and what is left of it; null where none have. */
+function partingOf(
+  piece: Piece,
+  softenedBefore: number,
+  kind: 'floury potato' | 'waxy potato',
+  moves: boolean,
+) {
+  const [was, is] = [leftPiece(kind, piece.cut, softenedBefore), leftPiece(kind, piece.cut, piece.softened)];
+  const pace = moves ? 1 : STANDING_STILL;
+  const opened = (is.free - was.free) * pace;
+  const parts = (is.cells - was.cells) * pace;
+  if (opened + parts < 1e-6) return null;
+  const { starch } = piece.composition;
+  // Shares are of what it came with; what is left of that is one less what has gone.
+  const free = ((piece.g * starch) / (1 - piece.leached)) * opened;
+  const share = parts / (1 - piece.parted);
+  const cells = piece.g * share;
+  const rest = shareOf(piece, 1 - share);
+  const g = rest.g - free;
+  const composition = times(plus(times(piece.composition, rest.g), { ...NOTHING, starch: -free }), 1 / g);
+  return {
+    free,
+    cells,
+    left: { ...rest, g, composition, leached: piece.leached + opened, parted: piece.parted + parts },
+  };
+}
+
+/** Starch and cells that have newly left the potato go into the liquid and thicken it, where it `moves`; rice drinks; juice runs. */
+function exchange(pot: Pot, before: readonly Piece[], moves: boolean, kitchen: Kitchen): Pot {
   let { thickeners, liquid } = pot;
   let changed = false;
-  const pieces = pot.pieces.map((piece) => {
+  const pieces = pot.pieces.map((piece, n) => {
     const { puree, uptake } = ingredient(piece.ingredient);
     if (uptake !== undefined) {
       const dry = piece.g * (1 - piece.composition.water);
@@ -157,38 +184,37 @@ function exchange(pot: Pot, kitchen: Kitchen): Pot {
       liquid = { ...liquid, water: water + juice.water, sugars: sugars + juice.sugars };
       return juice.piece;
     }
-    const leached = leachedShare(puree, piece.cut, piece.softened);
-    if (leached - piece.leached < 1e-6) return piece;
+    const parting = partingOf(piece, before[n]?.softened ?? piece.softened, puree, moves);
+    if (!parting) return piece;
     changed = true;
-    // The share is of the starch it came with; what is left of that is one less what has gone.
-    const starch = (piece.g * piece.composition.starch) / (1 - Math.min(0.99, piece.leached));
-    const grams = starch * (leached - piece.leached);
-    thickeners = addLeached(
+    const { free, cells, left } = parting;
+    const by = kitchen.factors.leaching;
+    const closed = pulpOf(puree, piece.composition, cells);
+    thickeners = alsoFrom(
       thickeners,
       piece.ingredient,
-      grams * LEACHED_STRENGTH * kitchen.factors.leaching,
+      'potato dice',
+      (free * FREE_STRENGTH + closed.granules) * by,
     );
-    const left = plus(times(piece.composition, piece.g), { ...NOTHING, starch: grams }, -1);
-    liquid = plus(liquid, { ...NOTHING, starch: grams });
-    return { ...piece, leached, g: piece.g - grams, composition: times(left, 1 / (piece.g - grams)) };
+    if (closed.pulp > 0) thickeners = alsoFrom(thickeners, piece.ingredient, 'puree', closed.pulp * by);
+    liquid = plus(plus(liquid, piece.composition, cells), { ...NOTHING, starch: free });
+    return left;
   });
   return changed ? { ...pot, pieces, thickeners, liquid } : pot;
 }
 
-function addLeached(
+/** The thickeners with more of what is open at once, a piece's own. */
+function alsoFrom(
   thickeners: readonly Thickener[],
   from: string,
+  kind: 'potato dice' | 'puree',
   equivalents: number,
 ): readonly Thickener[] {
-  const i = thickeners.findIndex((t) => t.kind === 'potato dice' && t.from === from);
+  const i = thickeners.findIndex((t) => t.kind === kind && t.from === from && t.strength === 1);
   const known = thickeners[i];
-  if (!known) {
-    return [
-      ...thickeners,
-      { kind: 'potato dice', from, dry: 0, equivalents, swollen: 1, strength: 1, cookedMinutes: 0 },
-    ];
-  }
-  return thickeners.with(i, { ...known, equivalents: known.equivalents + equivalents });
+  return known
+    ? thickeners.with(i, { ...known, equivalents: known.equivalents + equivalents })
+    : [...thickeners, { kind, from, dry: 0, equivalents, swollen: 1, strength: 1, cookedMinutes: 0 }];
 }
 
 /** Grams of steam a second at the pot's present temperature, lid and all. */
@@ -250,13 +276,16 @@ function slice(pot: Pot, fire: Fire, seconds: number, { boil, surface }: Place, 
   const middle = pot.celsius + rise / 2;
   const thickness = pot.pieces.length > 0 ? Math.min(1e9, consistency(pot).viscosity) : 0;
   const pH = pHOf(pot);
+  const whole = pot.mounted > 0 ? unmounted(warmer, consistency(pot).equivalents) : warmer;
   return exchange(
     {
-      ...warmer,
+      ...whole,
       yolkPeak: pot.yolkPeak > 0 ? Math.max(pot.yolkPeak, celsius) : 0,
       thickeners: pot.thickeners.map((t) => cookThickener(t, seconds, middle, pH)),
       pieces: pot.pieces.map((p) => cookPiece(p, warmer, thickness, seconds, rise, kitchen)),
     },
+    pot.pieces,
+    fire.flame > 0,
     kitchen,
   );
 }
@@ -347,10 +376,12 @@ export function cook(
       SLICE.least,
       Math.min(longest, sliceSeconds(rise / length, ceiling - next.celsius, alone)),
     );
+    // What stands still under its boil loses water and softens on: it has stalled where it would not get there in time.
+    const never = -left * length > (left - short) * (full - next.seconds);
     pot = next;
     short = left;
     trace.push(sampleOf(pot));
-    if (progress && still && left < 0) return { pot, trace, stalled: true, cut: false };
+    if (progress && still && never && left < 0) return { pot, trace, stalled: true, cut: false };
   }
   const cut = until < full - 1e-6 && short < 0;
   return { pot, trace, stalled: progress !== undefined && short < 0 && !cut, cut };

@@ -95,7 +95,7 @@ describe('flour', () => {
   test('a blender after thickening costs a tenth', () => {
     const thick = cookAll([roux(120), stock(2000), toSimmer, simmer(2, 'on')]);
     const blended = cookAll([{ kind: 'puree', fraction: 1, tool: 'stick blender', minutes: 0 }], thick);
-    const atWork = (pot: Pot) => seen(pot).equivalents * seen(pot).liquidMl;
+    const atWork = (pot: Pot) => seen(pot).equivalents * seen(pot).waterMl;
     expect(atWork(blended) / atWork(thick)).toBeCloseTo(0.9, 6);
   });
 });

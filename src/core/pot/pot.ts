@@ -24,8 +24,10 @@ export type Piece = {
   /** Hottest its centre has been, °C, and minutes since that first passed 63 °C. */
   readonly centrePeak: number;
   readonly doneMinutes: number;
-  /** Share of its starch that has gone into the liquid. */
+  /** Share of its starch that has gone into the liquid, out of its cells. */
   readonly leached: number;
+  /** Share of its cells that has come off into the liquid, closed. */
+  readonly parted: number;
   /** Grams of juice it has given to the liquid since it was cut. */
   readonly juice: number;
 };
@@ -53,6 +55,8 @@ export type Pot = {
   /** Grams of each component. */
   readonly liquid: Composition;
   readonly freeFat: number;
+  /** Of the fat in `liquid`, grams of butter whisked in that heat sets free again. */
+  readonly mounted: number;
   readonly thickeners: readonly Thickener[];
   readonly pieces: readonly Piece[];
   /** How many goes of each ingredient have gone in as pieces. */
@@ -92,6 +96,7 @@ export const emptyPot = (vessel: Vessel, burner: Burner, celsius = 20): Pot => (
   celsius,
   liquid: NOTHING,
   freeFat: 0,
+  mounted: 0,
   thickeners: [],
   pieces: [],
   lots: {},

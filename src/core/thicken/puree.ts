@@ -71,29 +71,48 @@ export function pureeStrength({ puree, composition }: Pick<Ingredient, 'puree' |
   return pulp + granules;
 }
 
-/** Starch that leaves potato dice of 12.7 mm by the time they are tender, share of their starch. Our assumption. */
-const LEACHED = 0.06;
-const LEACH_EDGE = 12.7;
-const FLOURY = 1.4;
-/** How many times what has gone when it is tender has gone when it is nearly mashable: floury cells come off whole. Our assumption. */
-const OVERCOOKED = { 'floury potato': 4, 'waxy potato': 1.8 } as const;
-
-/** Whether pieces of that class give starch to the liquid as they soften. */
-export const leaches = (kind: PureeClass | undefined): kind is keyof typeof OVERCOOKED =>
-  kind !== undefined && kind in OVERCOOKED;
-
-/** Leached starch counts double: it is free of its cell. */
-export const LEACHED_STRENGTH = 2;
+/** Edge, mm, of the dice the figures below are of. Smaller ones have more face to what lies behind it, in proportion. */
+const FACE_EDGE = 12.7;
 
 /**
- * Share of a potato piece's starch that is in the liquid after `softened` minutes at 100 °C (0 and up): in
- * proportion until tender, four times as much (waxy: not twice) when cooked three times as long, and then no more.
- * Throws {@link OutOfRange}.
+ * Share of its starch that is free in the liquid by the time a cube of 12.7 mm is tender: that of the cells the knife
+ * opened. Half a cell of 0.2 mm on each face is a twentieth of the cube; boiled pieces lose 2 to 6 % of their dry
+ * matter (Burton; Lisinska & Leszczynski, from memory). Our assumption, spread 0.30.
  */
-export function leachedShare(kind: 'floury potato' | 'waxy potato', cut: Cut, softened: number): number {
+const CUT_OPEN = 0.04;
+/** Of very small dice no more than this: the rest of the opened cells is rinsed off or sets where it lies. Our assumption. */
+const MOST_OPEN = 0.2;
+
+/**
+ * Share of the cells of a cube of 12.7 mm that has come off whole when it is nearly mashable, cooked three times as long
+ * as to tender: closed round their gel, they are pulp. Floury cells part, waxy ones hardly. Our assumption, spread 0.30.
+ */
+const COME_OFF = { 'floury potato': 0.25, 'waxy potato': 0.06 } as const;
+/** Of very small dice no more than this: a core is always left. Our assumption. */
+const MOST_OFF = 0.6;
+
+/** How much of both goes on where nothing moves, off the heat. Our assumption. */
+export const STANDING_STILL = 0.1;
+
+/** Whether pieces of that class give starch and cells to the liquid as they soften. */
+export const leaches = (kind: PureeClass | undefined): kind is keyof typeof COME_OFF =>
+  kind !== undefined && kind in COME_OFF;
+
+/** Free starch counts double: it swells without a wall about it. */
+export const FREE_STRENGTH = 2;
+
+/** What has left a piece, as shares: of its starch, free; of its cells, closed. */
+type Left = { readonly free: number; readonly cells: number };
+
+/**
+ * What has left a potato piece after `softened` minutes at 100 °C (0 and up) at a simmer: starch from its cut faces
+ * until it is tender, whole cells from then until it is nearly mashable. Throws {@link OutOfRange}.
+ */
+export function leftPiece(kind: 'floury potato' | 'waxy potato', cut: Cut, softened: number): Left {
   const done = within('softening', softened, 0, 1e6, 'min at 100 °C') / TENDER_AFTER[kind];
-  const most = OVERCOOKED[kind];
-  const progress = done <= 1 ? done : Math.min(most, 1 + ((done - 1) / 2) * (most - 1));
-  const share = LEACHED * (LEACH_EDGE / cut.edgeMm) * (kind === 'floury potato' ? FLOURY : 1) * progress;
-  return Math.min(1, share);
+  const faces = FACE_EDGE / cut.edgeMm;
+  return {
+    free: Math.min(MOST_OPEN, CUT_OPEN * faces) * Math.min(1, done),
+    cells: Math.min(MOST_OFF, COME_OFF[kind] * faces) * Math.min(1, Math.max(0, (done - 1) / 2)),
+  };
 }

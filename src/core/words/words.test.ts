@@ -2,7 +2,7 @@ import type { StepState } from '../batch/state';
 import { titleIn } from '../batch/titleIn';
 import type { Remedy } from '../compare/remedies';
 import { remedyWords } from '../compare/remedyWords';
-import type { SplitReason } from '../dairy/risk';
+import { DAIRY_KINDS, type SplitReason } from '../dairy/risk';
 import type { Warning } from '../plan/types';
 import { warningLine, warningWords } from '../plan/warningWords';
 import type { Step } from '../pot/step';
@@ -19,9 +19,13 @@ const inUs = wordsFor(US);
 const rule = 'any';
 
 const REASONS: readonly SplitReason[] = [
-  { kind: 'acid', pH: 5.2, weight: 1 },
-  { kind: 'boils', keepUnder: 85, weight: 1 },
-  { kind: 'hot', over: 82, weight: 1 },
+  ...DAIRY_KINDS.flatMap((of): readonly SplitReason[] => [
+    { kind: 'acid', pH: 5.2, of, rich: false, weight: 1 },
+    { kind: 'acid', pH: 5.2, of, rich: true, weight: 1 },
+    { kind: 'boils', keepUnder: 85, of, weight: 1 },
+    { kind: 'hot', over: 82, of, weight: 1 },
+  ]),
+  { kind: 'bare', weight: 1 },
   { kind: 'salty', weight: 1 },
   { kind: 'cold', weight: 1 },
 ];
@@ -51,6 +55,7 @@ const WARNINGS: readonly Warning[] = [
   { ...at, kind: 'too thick without' },
   { ...at, kind: 'too thin with all' },
   { ...at, kind: 'no room for liquid' },
+  { ...at, kind: 'boils away' },
   { ...at, kind: 'another band', lands: 'Thin', asked: 'Coating' },
   { ...at, kind: 'stalled', step: 2, burner: 'Ring', celsius: 88, wanted: 95 },
   { ...at, kind: 'scrambled', step: 2, reached: 92, limit: 85 },
@@ -62,7 +67,18 @@ const WARNINGS: readonly Warning[] = [
   { ...at, kind: 'raw-flour', cooked: 4, needs: 10, minutes: 6 },
   { ...at, kind: 'sweat', step: 0, minutes: 8, celsius: 61, needs: 25 },
   { ...at, kind: 'sweat', step: 0, minutes: 8, celsius: 61, needs: null },
-  ...REASONS.map((r): Warning => ({ ...at, kind: 'dairy', step: 3, grade: 'take care', reasons: [r] })),
+  ...DAIRY_KINDS.flatMap((of) =>
+    REASONS.map((r): Warning => ({ ...at, kind: 'dairy', step: 3, of, grade: 'take care', reasons: [r] })),
+  ),
+  { ...at, kind: 'wet-roux', step: 2 },
+  { ...at, kind: 'roux-time', step: 2, colour: 'dark', minutes: 3, least: 15, most: 90 },
+  { ...at, kind: 'roux-time', step: 2, colour: 'white', minutes: 60, least: 1, most: 8 },
+  { ...at, kind: 'lumps', step: 2, foods: ['Cornstarch'], celsius: 95 },
+  { ...at, kind: 'scorch', step: 2, minutes: 9 },
+  { ...at, kind: 'tough', foods: ['Large shrimp, peeled', 'Scallop'], minutes: 25, most: 5 },
+  { ...at, kind: 'left-in', foods: ['Bay leaf'], blended: null },
+  { ...at, kind: 'left-in', foods: ['Bay leaf'], blended: 3 },
+  { ...at, kind: 'salty', salt: 1.42, wanted: 0.9, foods: ['Streaky bacon'] },
   { ...at, kind: 'rest', step: 4, atLeast: 57, minutes: 20, rests: 60 },
   { ...at, kind: 'kept-hot', step: 5, celsius: 64, atMost: 5 },
   ...CAUTIONS.map((caution): Warning => ({ ...at, kind: 'care', caution })),
@@ -89,7 +105,9 @@ test('in a kitchen of gallons and Fahrenheit nothing is said in litres or Celsiu
   expect(spoken(inUs(cautionWords(CAUTIONS[12]!).says))).toBe(
     '135 to 70 °F within 2 h, to 41 °F within 6 h in all.',
   );
-  expect(inUs(reasonWords(REASONS[1]!).do)).toBe('keep it under 185 °F from here');
+  expect(inUs(reasonWords(REASONS.find((r) => r.kind === 'boils')!).do)).toBe(
+    'keep it under 185 °F from here',
+  );
 });
 
 test('one is one: a fill, a day; a flagged allergen is large and first, and a soup contains what a step brings', () => {

@@ -69,6 +69,7 @@ const FIELD_OF: { readonly [K in WarningKind]?: keyof Order } = {
   overflow: 'litres',
   stalled: 'burnerId',
   'no room for liquid': 'litres',
+  'boils away': 'litres',
   'too thick without': 'target',
   'too thin with all': 'target',
 };

@@ -16,6 +16,9 @@ import { levelsOf } from './levels';
 
 const Trajectory = lazily(async () => (await import('./Trajectory')).Trajectory);
 
+/** Share of the volume in pieces from which the spoon finds it thicker. Our assumption. */
+const CROWDED = 0.2;
+
 /** % of alcohol from which it is worth a word. */
 const SOME_ALCOHOL = 0.02;
 
@@ -101,6 +104,17 @@ export function PotPart({ plan, lightAt, show, onSizes, onTakeAway }: Props) {
             wine: found.alcoholPercent >= SOME_ALCOHOL ? 'yes' : 'no',
             alcohol: found.alcoholPercent.toFixed(2),
           },
+        )}
+        {found.piecesShare >= CROWDED && (
+          <>
+            <br />
+            {say(
+              'Pieces fill {share} % of it: on the spoon it seems thicker than its liquid, which is what is counted.',
+              {
+                share: Math.round(found.piecesShare * 100),
+              },
+            )}
+          </>
         )}
       </p>
     </section>

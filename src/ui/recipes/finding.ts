@@ -13,7 +13,7 @@ export const ORDERS = {
 export type ListOrder = keyof typeof ORDERS;
 
 /** What is looked for among the recipes. */
-export type Finding = {
+export type RecipeSearch = {
   readonly text: string;
   /** Only soups without it; null for all. */
   readonly without: Allergen | null;
@@ -40,7 +40,7 @@ const BY: { readonly [O in ListOrder]: (a: Listed, b: Listed) => number } = {
  * The recipes that are what is looked for, in the order asked; and how many nobody can say of whether they are without
  * it, their ingredients not being worked out: those are never shown as without.
  */
-export function findRecipes(recipes: readonly Listed[], { text, without, order }: Finding) {
+export function findRecipes(recipes: readonly Listed[], { text, without, order }: RecipeSearch) {
   const here = recipes.filter((r) => says(r, text));
   const shown = without ? here.filter((r) => landingOf(r)?.allergens.includes(without) === false) : here;
   return {

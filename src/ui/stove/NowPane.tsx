@@ -64,7 +64,7 @@ export function NowPane({ batchId, going, probe, show, onRead, onDevices }: Prop
   const marks: ScaleMark[] = [
     { id: 'target', words: say('target'), at: followed.cooked.target, kind: 'target' },
     { id: 'end', words: say('at the pass'), at: to.end.bowlViscosity, range: doubt?.bracket, kind: 'end' },
-    ...(seen.liquidMl > 100
+    ...(seen.waterMl > 100
       ? [{ id: 'now', words: say('now'), at: seen.bowlViscosity, kind: 'now' } as const]
       : []),
     ...(measured ? [measured] : []),

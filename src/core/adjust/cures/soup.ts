@@ -266,7 +266,7 @@ export const OF_THE_SOUP: Cures<
     });
   },
   slimy: ({ seen, cure, measured, wishes }) => {
-    const amount = Math.round((seen.liquidMl * LET_DOWN) / 10) * 10;
+    const amount = Math.round((seen.waterMl * LET_DOWN) / 10) * 10;
     const bound = mended(measured, { ...wishes, larder: wishes.larder.filter((id) => !slimy(id)) }, [
       { kind: 'add', items: [{ ingredient: stockFor(measured, wishes), amount }] },
     ]);

@@ -7,7 +7,7 @@ import { asItIs } from '../trial/pass';
 export function shortBy(measured: Measured, more = 0): number {
   const { seen } = asItIs(measured);
   const wanted = equivalentsFor(measured.target, seen.fatFraction);
-  return Math.max(1, ((wanted - seen.equivalents) * seen.liquidMl + wanted * more) / 1000);
+  return Math.max(1, ((wanted - seen.equivalents) * seen.waterMl + wanted * more) / 1000);
 }
 
 /** Said of everything a boil would spoil. */

@@ -55,7 +55,7 @@ export function letDown(measured: Measured, id: string): Means {
   const wine = food.group === 'wine';
   const { seen } = asItIs(measured);
   const wanted = Math.max(1, equivalentsFor(measured.target, seen.fatFraction));
-  const guess = Math.max(50, seen.liquidMl * (seen.equivalents / wanted - 1));
+  const guess = Math.max(50, seen.waterMl * (seen.equivalents / wanted - 1));
   const back = backTo(measured, dairy);
   return {
     id: `let-down.${id}`,

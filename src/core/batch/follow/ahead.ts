@@ -104,14 +104,14 @@ function believed({ variants: [first] }: Followed): PotVariant {
 }
 
 function shortOf(end: Observation, target: number): Short | null {
-  if (end.liquidMl < 50 || Math.abs(Math.log(end.bowlViscosity / target)) < NEAR) return null;
+  if (end.waterMl < 50 || Math.abs(Math.log(end.bowlViscosity / target)) < NEAR) return null;
   const wanted = equivalentsFor(target, end.fatFraction);
   if (wanted <= 0) return null;
   if (end.equivalents < wanted) {
-    const flour = ((wanted - end.equivalents) * end.liquidMl) / 1000;
+    const flour = ((wanted - end.equivalents) * end.waterMl) / 1000;
     return { kind: 'thin', flour, cornstarch: flour / THICKENERS.maize.strength };
   }
-  return { kind: 'thick', liquidMl: end.liquidMl * (end.equivalents / wanted - 1) };
+  return { kind: 'thick', liquidMl: end.waterMl * (end.equivalents / wanted - 1) };
 }
 
 /** The pot as believed at `now` (ms), and seconds of the step at hand still to come by the model. */

@@ -39,7 +39,7 @@ function byFlow(
   { test, readings, celsius }: Extract<EventBody, { kind: 'flow' }>,
   pot: Pot,
 ): Evidence | null {
-  const { fatFraction, equivalents, liquidMl } = consistency(pot);
+  const { fatFraction, equivalents, waterMl } = consistency(pot);
   if (equivalents <= 0) return null;
   let bowl: number;
   try {
@@ -50,7 +50,7 @@ function byFlow(
   }
   const measured = equivalentsFor(Math.max(0.1, bowl), fatFraction);
   if (measured <= 0) return null;
-  const steep = steepnessOf(atWorkIn(pot.thickeners), liquidMl / 1000);
+  const steep = steepnessOf(atWorkIn(pot.thickeners), waterMl / 1000);
   return {
     of: { thickness: steep, water: -steep },
     miss: Math.log(measured / equivalents),

@@ -102,6 +102,15 @@ test('evaporated milk stands the boil and cannot split; thin milk boiled with wi
     ...chowder,
     steps: [
       ...chowder.steps.slice(0, -1),
+      {
+        kind: 'add' as const,
+        items: [
+          {
+            ingredient: 'white-wine',
+            amount: { kind: 'fixed' as const, quantity: { value: 500, unit: 'mL' as const } },
+          },
+        ],
+      },
       { kind: 'bring-to' as const, to: 'boil' as const, flame: 1, lid: 'off' as const },
       ...chowder.steps.slice(-1),
     ],

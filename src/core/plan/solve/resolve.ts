@@ -1,7 +1,7 @@
 import { ingredient } from '../../food/catalogue';
 import { heapMl } from '../../food/heap';
 import { oneOf } from '../../food/pieces';
-import { massG, volumeMl } from '../../pot/contents/contents';
+import { massG, putAllIn, volumeMl } from '../../pot/contents/contents';
 import { foodIn, type Kitchen } from '../../pot/kitchen';
 import type { Pot } from '../../pot/pot';
 import type { Portion, Step } from '../../pot/step';
@@ -91,9 +91,9 @@ function gramsFor(amount: Amount, item: RecipePortion, dosing: Dosing, pot: Pot,
 /** A recipe's step with every amount in grams, for the pot as it stands when the step begins. */
 export function resolve(step: RecipeStep, dosing: Dosing, pot: Pot, kitchen: Kitchen): Step {
   const tidy = (g: number): number => (dosing.rounded ? roundToScale(g) : g);
-  const portion = (item: RecipePortion): Portion => ({
+  const portion = (item: RecipePortion, into = pot): Portion => ({
     ...item,
-    amount: tidy(gramsFor(item.amount, item, dosing, pot, kitchen)),
+    amount: tidy(gramsFor(item.amount, item, dosing, into, kitchen)),
   });
   const share = (f: Fraction): number =>
     Math.min(
@@ -107,12 +107,22 @@ export function resolve(step: RecipeStep, dosing: Dosing, pot: Pot, kitchen: Kit
   switch (step.kind) {
     case 'add': {
       const items: Portion[] = [];
+      // What is poured over goes in last: the solids of the same step lie under it.
+      const isHeight = (i: RecipePortion): boolean => i.amount.kind === 'height';
+      const over = step.items.some(isHeight)
+        ? step.items.filter((i) => !isHeight(i)).map((i) => portion(i))
+        : [];
+      const lying = putAllIn(pot, over, kitchen);
       for (const i of step.items) {
         const { byTheLitre } = ingredient(i.ingredient);
         // Stirred into what is poured just before it.
         const into = (items.at(-1)?.amount ?? 0) / 1000;
         items.push(
-          i.amount.kind === 'by rule' && byTheLitre ? { ...i, amount: tidy(byTheLitre * into) } : portion(i),
+          i.amount.kind === 'by rule' && byTheLitre
+            ? { ...i, amount: tidy(byTheLitre * into) }
+            : isHeight(i)
+              ? portion(i, lying)
+              : portion(i),
         );
       }
       return { ...step, items };
@@ -121,7 +131,7 @@ export function resolve(step: RecipeStep, dosing: Dosing, pot: Pot, kitchen: Kit
     case 'season':
     case 'render':
     case 'poach':
-      return { ...step, items: step.items.map(portion) };
+      return { ...step, items: step.items.map((i) => portion(i)) };
     case 'temper': {
       const yolk = step.items.find((i) => ingredient(i.ingredient).thickener === 'yolk');
       const yolkG = yolk && yolk.amount.kind !== 'by rule' ? portion(yolk).amount : 0;

@@ -63,6 +63,7 @@ export type Miss =
   | 'too thick without'
   | 'too thin with all'
   | 'no room for liquid'
+  | 'boils away'
   | 'too rich without'
   | 'never so rich';
 
@@ -271,6 +272,7 @@ export function solve(
   if (now.thickness > FAR) missed.push('too thick without');
   if (now.thickness < -FAR) missed.push('too thin with all');
   if (now.volume > FAR) missed.push('no room for liquid');
+  if (now.volume < -FAR) missed.push('boils away');
   if (now.richness > FAR) missed.push('too rich without');
   if (now.richness < -FAR) missed.push('never so rich');
   const dosing: Dosing = { scale, dose: now.dose, liquid: now.liquid, dairy: now.dairy, rounded: true };

@@ -4,6 +4,7 @@ import type { Ingredient } from '../../food/ingredient';
 import { componentDensity, heatCapacityOf, heatHeldBy, volumeOf } from '../../food/thermal';
 import { type Cut, startLag } from '../../heat/softening';
 import { MATERIALS } from '../../heat/vessel';
+import { FAT_BOUND } from '../../thicken/equalParts';
 import { ROUX_STRENGTH, type RouxColour, type Thickener } from '../../thicken/granules';
 import { makeOf } from '../../thicken/mixture';
 import { OPENS, pulpOf } from '../../thicken/puree';
@@ -31,7 +32,7 @@ const dryMl = (pot: Pot): number =>
   pot.thickeners.reduce((sum, t) => sum + (t.dry * 1000) / componentDensity('starch', pot.celsius), 0);
 
 /** mL the pieces in the pot take up. */
-const piecesMl = (pot: Pot): number =>
+export const piecesMl = (pot: Pot): number =>
   pot.pieces.reduce((sum, p) => sum + p.g * volumeOf(p.composition, pot.celsius), 0);
 
 /** Grams of everything in the pot. */
@@ -44,12 +45,26 @@ export const massG = (pot: Pot): number =>
 /** Doses are counted on liquid as poured, so that the pot's expansion when hot does not count as thinning. */
 export const POURED_CELSIUS = 20;
 
-/** Volume fraction of fat that thickens: all that is emulsified, half of what floats free. */
+/** mL of pure fat weigh this little. */
+const FAT_G_PER_ML = componentDensity('fat', POURED_CELSIUS) / 1000;
+
+/** mL of what starch swells in: the liquid as poured, without the fat that is emulsified in it. */
+export const waterPhaseMl = (pot: Pot): number =>
+  liquidMl(pot, POURED_CELSIUS) - pot.liquid.fat / FAT_G_PER_ML;
+
+/** Of the free fat that the flour can bind, so much is droplets; the rest of it wets grains. Our assumption. */
+const BOUND_DROPLETS = 0.5;
+
+/**
+ * Volume fraction of fat that thickens: all that is emulsified, and as droplets half of what the flour in the pot can
+ * bind. What floats free of both thickens nothing.
+ */
 export function fatFraction(pot: Pot): number {
-  const perMl = componentDensity('fat', POURED_CELSIUS) / 1000;
-  const free = pot.freeFat / perMl;
-  const all = liquidMl(pot, POURED_CELSIUS) + free;
-  return all > 0 ? (pot.liquid.fat / perMl + free / 2) / all : 0;
+  const flour = pot.thickeners.reduce((sum, t) => sum + (t.kind === 'wheat' ? t.dry : 0), 0);
+  const bound = (Math.min(pot.freeFat, flour * FAT_BOUND) * BOUND_DROPLETS) / FAT_G_PER_ML;
+  const droplets = pot.liquid.fat / FAT_G_PER_ML + bound;
+  const all = liquidMl(pot, POURED_CELSIUS) + bound;
+  return all > 0 ? droplets / all : 0;
 }
 
 /** J/K of the contents and the metal together. */
@@ -100,6 +115,15 @@ function granulesOf(
 export const pHOf = (pot: Pot): number =>
   pot.buffer.capacity > 0 ? pot.buffer.moment / pot.buffer.capacity : 7;
 
+/** A share of a piece, as it is. */
+export const shareOf = (piece: Piece, share: number): Piece => ({
+  ...piece,
+  g: piece.g * share,
+  fresh: piece.fresh * share,
+  soaked: piece.soaked * share,
+  juice: piece.juice * share,
+});
+
 /** Puts one portion into the pot at its own temperature: heat, salt and substance balance. */
 export function putIn(pot: Pot, portion: Portion, kitchen: Kitchen, colour: RouxColour = 'white'): Pot {
   if (portion.amount <= 0) return pot;
@@ -149,6 +173,7 @@ export function putIn(pot: Pot, portion: Portion, kitchen: Kitchen, colour: Roux
       centrePeak: own,
       doneMinutes: 0,
       leached: 0,
+      parted: 0,
       juice: 0,
     };
     return { ...next, pieces: [...pot.pieces, piece], lots: { ...pot.lots, [i.id]: lot } };
@@ -171,6 +196,44 @@ export function putIn(pot: Pot, portion: Portion, kitchen: Kitchen, colour: Roux
 /** The pot with all of these in it, one after another. */
 export const putAllIn = (pot: Pot, portions: readonly Portion[], kitchen: Kitchen): Pot =>
   portions.reduce((p, portion) => putIn(p, portion, kitchen), pot);
+
+/** Water in a fat from which it is an emulsion itself, and can be whisked into soup as one: butter, not oil. */
+const EMULSION = 0.1;
+
+/**
+ * Butter whisked into soup off the heat stays in droplets to this many °C, and to the second with as much flour or
+ * starch a litre about it; over it, it runs out again. Common practice, no source.
+ */
+const MOUNT_HOLDS = { plain: 70, bound: 90, equivalents: 25 };
+
+/** The pot with the butter among `portions`, which has just gone in, whisked into its liquid. */
+export function mount(pot: Pot, portions: readonly Portion[], kitchen: Kitchen): Pot {
+  const fat = portions.reduce((sum, p) => {
+    const { group, composition } = foodIn(kitchen, p.ingredient);
+    return group === 'fat' && composition.water >= EMULSION ? sum + p.amount * composition.fat : sum;
+  }, 0);
+  const whisked = Math.min(fat, pot.freeFat);
+  if (whisked <= 0 || pot.celsius > MOUNT_HOLDS.bound) return pot;
+  return {
+    ...pot,
+    freeFat: pot.freeFat - whisked,
+    mounted: pot.mounted + whisked,
+    liquid: plus(pot.liquid, { ...NOTHING, fat: whisked }),
+  };
+}
+
+/** The pot with what was whisked into it run out again, where it is too hot for it; `equivalents` in g/L. */
+export function unmounted(pot: Pot, equivalents: number): Pot {
+  const { plain, bound, equivalents: enough } = MOUNT_HOLDS;
+  if (pot.mounted === 0 || pot.celsius <= (equivalents >= enough ? bound : plain)) return pot;
+  const fat = Math.min(pot.mounted, pot.liquid.fat);
+  return {
+    ...pot,
+    mounted: 0,
+    freeFat: pot.freeFat + fat,
+    liquid: plus(pot.liquid, { ...NOTHING, fat: -fat }),
+  };
+}
 
 /**
  * How much richer in alcohol the steam is than a dilute liquid: relative volatility at 1 atm, from

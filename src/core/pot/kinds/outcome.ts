@@ -1,4 +1,4 @@
-import { putAllIn } from '../contents/contents';
+import { mount, putAllIn } from '../contents/contents';
 import { type CookOutcome, type Sample, sampleOf } from '../cook';
 import type { Kitchen } from '../kitchen';
 import type { Pot } from '../pot';
@@ -103,7 +103,9 @@ export function filling(
   kitchen: Kitchen,
   until: number,
 ): Advanced {
-  const filled = putAllIn(pot, step.items, kitchen);
+  const put = putAllIn(pot, step.items, kitchen);
+  const filled =
+    step.kind === 'add' && step.gradually && step.offHeat ? mount(put, step.items, kitchen) : put;
   const stood = standing(filled, step.minutes * 60, step.offHeat, kitchen, until);
   const now = { ...stood, stalled: false, pot: { ...stood.pot, lid } };
   return cooked(now, 0, minutesLeft({ ...step, items: nothing(step.items) }, pot, now));

@@ -10,10 +10,17 @@ const ROUX_CELSIUS = { white: 120, blond: 140, brown: 160, dark: 175 } as const;
 /** Flame a roux is cooked on. Common practice, no source. */
 const ROUX_FLAME = 0.5;
 
-/** Flour and fat cooked to their colour in the pot, or beside it where there is liquid in it already. */
-export function roux(pot: Pot, step: Extract<Step, { kind: 'roux' }>, kitchen: Kitchen): Pot {
+type Roux = Extract<Step, { kind: 'roux' }>;
+
+/** Whether there is too much liquid in the pot for flour and fat to cook: they would stew in it. Our assumption. */
+export const isWet = (pot: Pot, { flour, fat }: Pick<Roux, 'flour' | 'fat'>): boolean =>
+  pot.liquid.water > Math.max(60, flour.amount + fat.amount);
+
+/** Flour and fat cooked to their colour in the pot; where that holds soup they go in, and the pot is as hot as it was. */
+export function roux(pot: Pot, step: Roux, kitchen: Kitchen): Pot {
   const melted = putIn(pot, step.fat, kitchen);
   const mixed = putIn(melted, step.flour, kitchen, step.colour);
+  if (isWet(pot, step)) return { ...mixed, seconds: pot.seconds + step.minutes * 60 };
   // The butter's water has foamed away by the time the flour has cooked.
   const water = pot.liquid.water < 1 ? mixed.liquid.water : 0;
   return {

@@ -3,7 +3,7 @@ import { plus, times } from '../../food/composition';
 import type { Thickener } from '../../thicken/granules';
 import { CUTS, OPENS, type PureeTool, pulpOf } from '../../thicken/puree';
 import { THICKENERS } from '../../thickeners/thickeners';
-import { volumeMl } from '../contents/contents';
+import { shareOf, volumeMl } from '../contents/contents';
 import { type CookOutcome, LONGEST, tenderness } from '../cook';
 import type { Kitchen } from '../kitchen';
 import type { Piece, Pot } from '../pot';
@@ -33,15 +33,6 @@ const canBlend = (piece: Piece, of: readonly string[] | undefined): boolean => {
   const i = ingredient(piece.ingredient);
   return (i.group === 'vegetable' || i.group === 'grain' || i.group === 'pulse') && meant(piece, of);
 };
-
-/** A share of a piece, as it is. */
-const shareOf = (piece: Piece, share: number): Piece => ({
-  ...piece,
-  g: piece.g * share,
-  fresh: piece.fresh * share,
-  soaked: piece.soaked * share,
-  juice: piece.juice * share,
-});
 
 /** Minutes to blend a share of the pot, as the step says or as long as its tool takes. */
 export const minutesOfPuree = ({ minutes, tool, fraction }: Puree, volumeMl: number): number =>
