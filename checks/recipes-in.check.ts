@@ -170,7 +170,7 @@ Keeps three days.
       'sweetcorn',
       'half-and-half',
       'bay-leaf',
-      'salt',
+      'coarse-salt',
       'cayenne',
     ],
     steps: [
@@ -305,7 +305,7 @@ Blend until smooth. Stir in the cream and warm through.`),
   {
     file: 'headings.html',
     bytes: utf8(
-      `<html><body><header>Menu About</header><main><h1>Mussel velouté</h1><p>My grandmother made it every winter, and so do we.</p><h2>Ingredients</h2><ul><li>1 kg mussel meat</li><li>60 g butter</li><li>50 g plain flour</li><li>2 shallots, finely chopped</li><li>1 L fish stock</li><li>200 ml dry white wine</li><li>3 egg yolks</li><li>150 ml double cream</li><li>2 tbsp gochujang</li></ul><h2>Method</h2><ol><li>Melt the butter and sweat the shallots for 5 minutes. Stir in the flour and cook for 2 minutes.</li><li>Whisk in the wine and stock and simmer for 20 minutes.</li><li>Add the mussels for 3 minutes.</li><li>Beat the yolks with the cream and stir in off the heat.</li></ol></main></body></html>`,
+      `<html><body><header>Menu About</header><main><h1>Mussel velouté</h1><p>My grandmother made it every winter, and so do we.</p><h2>Ingredients</h2><ul><li>1 kg mussel meat</li><li>60 g butter</li><li>50 g plain flour</li><li>2 shallots, finely chopped</li><li>1 L fish stock</li><li>200 ml dry white wine</li><li>3 egg yolks</li><li>150 ml double cream</li><li>2 tbsp sumac</li></ul><h2>Method</h2><ol><li>Melt the butter and sweat the shallots for 5 minutes. Stir in the flour and cook for 2 minutes.</li><li>Whisk in the wine and stock and simmer for 20 minutes.</li><li>Add the mussels for 3 minutes.</li><li>Beat the yolks with the cream and stir in off the heat.</li></ol></main></body></html>`,
     ),
     name: 'Mussel velouté',
     lines: [

@@ -25,6 +25,7 @@ const STATION: { readonly [G in Group]: Station } = {
   egg: 'Fridge, dairy',
   cheese: 'Fridge, dairy',
   vegetable: 'Vegetables',
+  meat: 'Meat and fish',
   'cured meat': 'Meat and fish',
   seafood: 'Meat and fish',
   liquid: 'Stock and wine',

@@ -29,6 +29,7 @@ const BUFFERING: { readonly [G in Group]: number } = {
   vegetable: 12,
   grain: 8,
   pulse: 25,
+  meat: 40,
   'cured meat': 40,
   seafood: 35,
   wine: 28,

@@ -22,6 +22,13 @@ const OF_MEAT: ReadonlySet<string> = new Set([
   'ham-stock',
   'lard',
   'bacon-fat',
+  'turkey-stock',
+  'brown-sauce',
+  'meat-concentrate',
+  'meat-bouillon',
+  'brown-stock',
+  'duck-fat',
+  'chicken-fat',
 ]);
 /** Cured meat is pork here, and so are its fat and its stock. */
 const OF_PORK: ReadonlySet<string> = new Set(['ham-stock', 'lard', 'bacon-fat']);
@@ -38,6 +45,7 @@ export function breaksDiet(food: Ingredient, diet: Diet): boolean {
     case 'vegetarian':
       return (
         food.group === 'cured meat' ||
+        food.group === 'meat' ||
         food.group === 'seafood' ||
         OF_MEAT.has(food.id) ||
         SEAFOOD.some((a) => food.allergens.includes(a))

@@ -14,6 +14,7 @@ export const GROUPS = [
   'vegetable',
   'grain',
   'pulse',
+  'meat',
   'cured meat',
   'seafood',
   'wine',

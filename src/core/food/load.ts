@@ -1,8 +1,10 @@
 import { loadCatalogue } from './catalogue';
 import { DAIRY } from './data/dairy';
 import { FATS } from './data/fats';
+import { GARDEN } from './data/garden';
 import { GRAINS } from './data/grains';
 import { LIQUIDS } from './data/liquids';
+import { PANTRY } from './data/pantry';
 import { ROOTS } from './data/roots';
 import { SEAFOOD } from './data/seafood';
 import { SEASONINGS } from './data/seasonings';
@@ -22,4 +24,6 @@ loadCatalogue([
   ...SEAFOOD,
   ...SEASONINGS,
   ...STOCKPOT,
+  ...GARDEN,
+  ...PANTRY,
 ]);

@@ -43,6 +43,34 @@ const PIECE_G: Readonly<Record<string, number>> = {
   'large-shrimp': 15,
   'small-shrimp': 3,
   oyster: 100,
+  'lobster-meat': 550,
+  'crab-meat': 700,
+  'mussel-meat': 15,
+  'clam-meat': 30,
+  squid: 120,
+  cod: 300,
+  haddock: 300,
+  salmon: 250,
+  'white-fish': 160,
+  trout: 160,
+  'smoked-trout': 65,
+  'smoked-mackerel': 90,
+  kipper: 180,
+  anchovies: 4,
+  'green-pepper': 160,
+  'roasted-pepper': 60,
+  'fresh-chilli': 10,
+  avocado: 200,
+  cucumber: 350,
+  aubergine: 300,
+  'white-cabbage': 900,
+  'savoy-cabbage': 700,
+  portobello: 80,
+  shiitake: 15,
+  olives: 4,
+  'lime-juice': 30,
+  'orange-juice': 80,
+  bread: 35,
   'lemon-juice': 45,
 };
 
@@ -76,10 +104,31 @@ const LOOSE_G: Readonly<Record<string, number>> = {
   packet: 250,
 };
 
+/** What a pack holds of those that come in sizes of their own, g drained. Common practice, no source. */
+const PACK_G: Readonly<Record<string, Partial<Record<CountWord, number>>>> = {
+  anchovies: { can: 30, jar: 60 },
+  'tinned-tuna': { can: 110 },
+  'tinned-salmon': { can: 170 },
+  'smoked-oysters': { can: 65 },
+  'crab-meat': { can: 120 },
+  'clam-meat': { can: 110 },
+  chickpeas: { can: 240, jar: 400 },
+  'butter-beans': { can: 235, jar: 400 },
+  'kidney-beans': { can: 240 },
+  'black-beans': { can: 240 },
+  'white-beans': { can: 240, jar: 400 },
+  'tomato-paste': { can: 140 },
+  'heavy-cream': { carton: 300 },
+  'thick-cream': { carton: 300 },
+  'single-cream': { carton: 300 },
+  'sour-cream': { carton: 300 },
+};
+
 /** What one of a kind weighs that is not listed by itself, g: enough to begin with, and always to be looked at. Our assumption. */
 const PIECE_OF_GROUP_G: Readonly<Record<string, number>> = {
   vegetable: 150,
   seafood: 20,
+  meat: 150,
   'cured meat': 30,
   egg: 50,
 };
@@ -147,6 +196,6 @@ export function oneOf(
   const likely = PIECE_OF_GROUP_G[food.group];
   if (word === 'piece' && likely !== undefined)
     return { g: likely * SIZES[size] * food.edibleYield, spread: COUNT_SPREAD.unlisted };
-  const loose = word === 'piece' ? undefined : LOOSE_G[word];
+  const loose = word === 'piece' ? undefined : (PACK_G[food.id]?.[word] ?? LOOSE_G[word]);
   return loose === undefined ? null : { g: loose * SIZES[size], spread: COUNT_SPREAD.loose };
 }

@@ -106,7 +106,7 @@ export const SEAFOOD = [
     'Scallop',
     { water: 82.5, protein: 12.1, fat: 0.5, sugars: 3.2, ash: 1.7 },
     392,
-    0.12,
+    0.95,
     25,
     'molluscs',
   ),

@@ -36,6 +36,16 @@ export const SEASONINGS = [
     density: 1.217,
   }),
   food({
+    id: 'coarse-salt',
+    name: 'Coarse salt',
+    group: 'seasoning',
+    percent: { water: 0.3, ash: 99.7 },
+    sodium: 39100,
+    pH: 7,
+    buffering: 0,
+    density: 0.8,
+  }),
+  food({
     id: 'flaky-salt',
     name: 'Flaky salt',
     group: 'seasoning',

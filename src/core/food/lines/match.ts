@@ -10,7 +10,7 @@ const MANNER = new Set(
   organic plain whole raw cooked peeled unpeeled chopped finely roughly coarsely diced sliced thinly thickly minced
   grated shredded crushed melted softened soft cold warm hot room temperature trimmed rinsed drained cubed cut into
   pieces chunks rings halved quartered deseeded seeded picked washed cleaned divided optional extra more about
-  approximately plus for to taste garnish serving if needed as see note homemade floret fillet kernel best store bought ground unsalted`.split(
+  approximately plus for to taste garnish serving if needed as see note homemade floret fillet kernel bulb slowly gradually gently well together skinless boneless skin on off free range unsmoked par boiled best store bought ground unsalted`.split(
     /\s+/,
   ),
 );
@@ -37,7 +37,23 @@ export const wordsOf = (text: string): readonly string[] =>
     .filter(Boolean)
     .map(singular);
 
-type Known = { readonly id: string; readonly words: readonly string[]; readonly text: string };
+/**
+ * Words that make another thing of what they stand before: milk of almonds is no milk, butter of peanuts no butter. Where
+ * a name does not have them, it is far off.
+ */
+const ANOTHER = new Set(
+  wordsOf(`almond cashew peanut soy soya oat coconut hemp goat sheep buffalo condensed powder powdered dry chickpea rye
+  gluten free vegan plant sea base bouillon paste cube shell bone sauce juice zest peel seed powder leaf oil vinegar spray
+  vanilla chocolate sweet ice sour star green black brown wild leftover smoked salt pickled`),
+);
+
+type Known = {
+  readonly id: string;
+  readonly words: readonly string[];
+  readonly text: string;
+  /** Not the same, and does instead. */
+  readonly instead: boolean;
+};
 
 let known: readonly Known[] | null = null;
 
@@ -46,21 +62,32 @@ const names = (): readonly Known[] => {
   known ??= catalogue().flatMap((i) =>
     [i.name, i.id.replaceAll('-', ' '), ...(ALIASES[i.id] ?? [])].map((text) => {
       const words = wordsOf(text);
-      return { id: i.id, words, text: words.join(' ') };
+      return { id: i.id, words, text: words.join(' '), instead: text.startsWith('~') };
     }),
   );
   return known;
 };
 
+/** What is left of a likeness where another thing is meant: near enough to be offered, not to be taken. */
+const FAR_OFF = 0.5;
+/** Of what does instead: taken, and looked at. */
+const INSTEAD = 0.85;
+
 function score(words: readonly string[], core: readonly string[], known: Known): number {
-  if (known.text === words.join(' ')) return 1;
-  if (known.text === core.join(' ')) return 0.98;
+  if (known.text === words.join(' ')) return known.instead ? INSTEAD : 1;
+  if (known.text === core.join(' ')) return known.instead ? INSTEAD : 0.98;
   const theirs = known.words.filter((w) => !MANNER.has(w));
   const wanted = theirs.length > 0 ? theirs : known.words;
   const shared = wanted.filter((w) => core.includes(w)).length;
   if (shared === 0) return 0;
+  // What a thing is stands last: "fish stock" is no fish. And some words make another thing of it.
+  const head = core.at(-1) ?? '';
+  const other =
+    core.some((w) => ANOTHER.has(w) && !known.words.includes(w)) ||
+    !wanted.includes(head) ||
+    !core.includes(wanted.at(-1) ?? '');
   // All of the known name in it, and little else, is nearly it; half of either is a guess.
-  return 0.9 * ((2 * shared) / (wanted.length + core.length));
+  return 0.9 * (other ? FAR_OFF : 1) * ((2 * shared) / (wanted.length + core.length));
 }
 
 /** The catalogue's ingredients `text` may mean, best first, at most `most`. */

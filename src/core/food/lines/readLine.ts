@@ -23,6 +23,19 @@ export type ReadLine = {
 /** Under this a match is a guess to be looked at. */
 const CERTAIN = 0.9;
 
+/** Salts whose spoonful depends on the grain. */
+const COARSE = new Set(['coarse-salt', 'flaky-salt']);
+
+/** Meat that was cooked before. */
+const COOKED = /cooked|left ?over|roast|rotisserie|poached|shredded|smoked|corned/i;
+
+/** Shellfish bought with its shell on. */
+const IN_SHELL = /\b(?:live|in (?:the |their )?shells?|unshelled|littleneck|cherrystone|manila|quahogs?)\b/i;
+const SHELLFISH = new Set(['mussel-meat', 'clam-meat', 'cockle-meat']);
+
+/** Under this it is only offered: what is meant is asked. */
+const TAKEN = 0.46;
+
 /** The ingredient's words and what follows them: a name of the catalogue may itself hold a comma. */
 function named(text: string): { readonly what: string; readonly after: readonly string[] } {
   const parts = text.split(/,|;| - /).map((t) => t.trim());
@@ -89,7 +102,9 @@ export function readLine(text: string): ReadLine {
   const what = first ?? whole.what;
   const filled = FILLED.exec(found.rest)?.[1]?.toLowerCase();
   const candidates = matches(what);
-  const [likeliest] = candidates;
+  const [nearest] = candidates;
+  const isRaw = nearest !== undefined && ingredient(nearest.id).group === 'meat' && !COOKED.test(found.rest);
+  const likeliest = nearest && nearest.score >= TAKEN && !isRaw ? nearest : undefined;
   const doubts = [...found.doubts];
   const written =
     found.amount && filled && /cup|tbsp|tsp|pint|quart/.test(found.amount)
@@ -97,9 +112,26 @@ export function readLine(text: string): ReadLine {
       : found.amount;
   const otherwise = written || !likeliest ? null : usual(likeliest.id, line);
   const isSalt = likeliest !== undefined && otherwise?.amount === 'to taste';
-  if (!likeliest) doubts.push(message('no ingredient of the catalogue is near: pick one or leave it out'));
+  if (isRaw)
+    doubts.push(
+      message(
+        'raw meat and poultry are not in the catalogue, with the heat they need: cooked, pick one; or leave it out',
+      ),
+    );
+  else if (!likeliest && nearest)
+    doubts.push(
+      message('not in the catalogue: the nearest is {name}; pick one or leave it out', {
+        name: term(ingredient(nearest.id).name),
+      }),
+    );
+  else if (!likeliest)
+    doubts.push(message('no ingredient of the catalogue is near: pick one or leave it out'));
   else if (likeliest.score < CERTAIN)
     doubts.push(message('read as {name}: check', { name: term(ingredient(likeliest.id).name) }));
+  if (likeliest && IN_SHELL.test(found.rest) && SHELLFISH.has(likeliest.id))
+    doubts.push(message('weighed in the shell: a fifth to a quarter of that is meat'));
+  if (likeliest && COARSE.has(likeliest.id) && /tsp|tbsp|cup/.test(found.amount ?? ''))
+    doubts.push(message('a teaspoon of coarse or flaky salt weighs 2.8 to 4.8 g: weigh yours'));
   if (first !== null && likeliest)
     doubts.push(message('one of two: {name} is taken', { name: term(ingredient(likeliest.id).name) }));
   if (otherwise && !(isSalt && /\bto taste\b/i.test(line))) doubts.push(otherwise.doubt);

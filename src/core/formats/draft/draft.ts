@@ -32,6 +32,7 @@ const WHEN: { readonly [G in Group]: When } = {
   vegetable: 'simmered',
   grain: 'simmered',
   pulse: 'simmered',
+  meat: 'simmered',
   'cured meat': 'rendered',
   seafood: 'poached at the end',
   wine: 'liquid',

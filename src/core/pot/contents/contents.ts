@@ -15,7 +15,7 @@ import type { Portion } from '../step';
 
 const DEFAULT_CUT: Cut = { shape: 'cube', edgeMm: 8 };
 
-const BECOMES_PIECES = new Set(['vegetable', 'grain', 'pulse', 'cured meat', 'seafood']);
+const BECOMES_PIECES = new Set(['vegetable', 'grain', 'pulse', 'meat', 'cured meat', 'seafood']);
 
 /** mL filled by everything in the pot, pieces included. */
 export function volumeMl(pot: Pot): number {

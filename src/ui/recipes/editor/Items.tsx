@@ -16,7 +16,7 @@ import { type ItemForm, itemForm, type RecipeForm } from './form/form';
 const EMPTY_ITEM: ItemForm = { ...itemForm({ ingredient: '', amount: '' }) };
 
 /** Kinds of food that are cut, and kinds whose temperature going in matters. */
-const CUT = new Set(['vegetable', 'cured meat', 'seafood']);
+const CUT = new Set(['vegetable', 'meat', 'cured meat', 'seafood']);
 const TEMPERED = new Set(['liquid', 'dairy', 'wine', 'seafood', 'egg', 'cheese']);
 
 type RowProps = {
