@@ -105,6 +105,41 @@ describe('scaling', () => {
     expect(Math.abs(plan.found.bowlViscosity / 153 - 1)).toBeLessThan(0.03);
   });
 
+  test('the causes make all of the difference, largest first: each is what is left when it is undone', () => {
+    for (const litres of [1, 12, 40]) {
+      const plan = planFor(veloute, order(litres), deep);
+      const m = justMultiplied(veloute, { ...plan, dosing: plan.solved.dosing });
+      const whole = m.causes.reduce((sum, c) => sum + c.by, 0);
+      expect(whole).toBeCloseTo(Math.log(m.viscosity / m.atHome), 6);
+      const sizes = m.causes.map((c) => Math.abs(c.by));
+      expect(sizes).toEqual(sizes.toSorted((a, b) => b - a));
+    }
+    const plan = planFor(veloute, order(40), deep);
+    const { causes } = justMultiplied(veloute, { ...plan, dosing: plan.solved.dosing });
+    // Less water goes off a deep pot, and thins it.
+    expect(causes[0]).toMatchObject({ kind: 'steam' });
+    expect(causes[0]?.by).toBeLessThan(0);
+  });
+
+  test('a recipe that gives every amount lands elsewhere × 10, and is not said to land here too', () => {
+    const fixed = Recipe.parse({
+      ...demoFile('cockle-and-leek-chowder'),
+      id: 'fixed',
+      steps: [
+        { kind: 'add', items: [{ ingredient: 'vegetable-stock', amount: '2 L', celsius: 60 }] },
+        { kind: 'add', items: [{ ingredient: 'floury-potato', amount: '900 g' }] },
+        { kind: 'bring-to', to: 'simmer', flame: 1, lid: 'off' },
+        { kind: 'simmer', minutes: 40, lid: 'off' },
+        { kind: 'puree', fraction: 'all', tool: 'stick blender' },
+      ],
+      yieldLitres: 2,
+    });
+    const plan = planFor(fixed, { litres: 20, target: 153 }, deep);
+    const said = multipliedWords(justMultiplied(fixed, { ...plan, dosing: plan.solved.dosing }), plan);
+    expect(said.headline).toMatch(/would come out \d+ % thinner/);
+    expect(said.because).toMatch(/less water boils off here than it counts on/);
+  });
+
   test('at home and at its own size there is nothing to correct', () => {
     const plan = planFor(veloute, order(2), { ...veloute.home, kitchen });
     expect(
