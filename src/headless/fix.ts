@@ -1,7 +1,8 @@
-import { corrections, ranked } from '../core/adjust/adjust';
+import { adjust } from '../core/adjust/adjust';
 import type { Fault } from '../core/adjust/faults';
+import { takenAsSalty } from '../core/adjust/means/thinner';
 import type { Measured } from '../core/adjust/measured';
-import type { Option } from '../core/adjust/option';
+import { takenAsSeen } from '../core/adjust/said';
 import { bandOf } from '../core/flow/bands';
 import { isIngredient } from '../core/food/catalogue';
 import { bisect } from '../core/maths/bisect';
@@ -18,9 +19,11 @@ import { BadOption } from './options';
 /** A pot of a planned recipe that came out otherwise, and what is to be done about it. */
 type FixOrder = {
   readonly litres: number;
-  /** mPa·s asked for in the bowl, and as measured. */
+  /** mPa·s asked for in the bowl, and as measured; as the model has it where it was not. */
   readonly target: number;
-  readonly measured: number;
+  readonly measured: number | undefined;
+  /** What is wrong; by what it reads where nothing is said. */
+  readonly wrong: readonly Fault[];
   /** Steps done when it was measured, from 1. */
   readonly at: number;
   readonly minutes: number;
@@ -45,8 +48,8 @@ function reading(pot: Pot, target: number, setup: Setup): Pot {
   return turned(bisect((by) => at(by) < target, 0, 20));
 }
 
-/** Corrections for a pot of `recipe` that stands as `order` says, best first. */
-export function fixed(recipe: Recipe, setup: Setup, order: FixOrder): readonly Option[] {
+/** What can be done about a pot of `recipe` that stands as `order` says: corrections best first, and cures. */
+export function fixed(recipe: Recipe, setup: Setup, order: FixOrder): ReturnType<typeof adjust> {
   const plan = planFor(recipe, { litres: order.litres, target: order.target }, setup);
   const { ran } = plan.solved.run;
   const done = ran[order.at - 1];
@@ -63,7 +66,7 @@ export function fixed(recipe: Recipe, setup: Setup, order: FixOrder): readonly O
     ),
   ];
   const measured: Measured = {
-    pot: reading(done.pot, order.measured, setup),
+    pot: order.measured === undefined ? done.pot : reading(done.pot, order.measured, setup),
     kitchen: setup.kitchen,
     still: ran.slice(order.at).map((r) => r.step),
     target: order.target,
@@ -72,13 +75,18 @@ export function fixed(recipe: Recipe, setup: Setup, order: FixOrder): readonly O
     holds: [...new Set(put.flatMap((id) => foodIn(setup.kitchen, id).allergens))],
     contains: put,
   };
-  const limits = setup.kitchen.bandLimits;
-  const fault: Fault = order.measured < order.target ? 'too thin' : 'too thick';
-  if (
-    bandOf(order.measured, limits) === bandOf(order.target, limits) &&
-    Math.abs(Math.log(order.measured / order.target)) < 0.1
-  )
-    return [];
   const wishes = { larder: order.hand, minutes: order.minutes, freeOf: [], pins: {} };
-  return ranked([...corrections(new Set([fault]), measured, wishes)]);
+  const byReading = readingFault(order, setup);
+  const wrong = order.wrong.length > 0 ? order.wrong : byReading ? [byReading] : [];
+  const seen = takenAsSeen(measured, order.measured === undefined ? wrong : []);
+  const pot = wrong.includes('too salty') ? takenAsSalty(seen) : seen;
+  return adjust(new Set(wrong), pot, wishes, plan.seconds);
+}
+
+/** What the reading alone says is wrong; null where it is near enough, or there is none. */
+function readingFault({ measured, target }: FixOrder, { kitchen: { bandLimits } }: Setup): Fault | null {
+  if (measured === undefined) return null;
+  const near = Math.abs(Math.log(measured / target)) < 0.1;
+  if (near && bandOf(measured, bandLimits) === bandOf(target, bandLimits)) return null;
+  return measured < target ? 'too thin' : 'too thick';
 }

@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { FAULTS } from '../core/adjust/faults';
 
 const file = 'demo/recipes/cockle-and-leek-chowder.json';
 const panache = (...args: string[]) => {
@@ -118,6 +119,17 @@ test('fix ranks what can be done about a pot as measured, and says what is near 
     /--at is “99”|steps 1 to/,
   );
   expect(panache('fix', veloute).stderr).toMatch(/fix wants --at STEP/);
+  // Every fault the page knows, by its name; what is none is refused with those that are.
+  const at = (...more: string[]) =>
+    panache('fix', veloute, '--at', '9', '--minutes', '20', '--hand', 'cornstarch,heavy-cream', ...more);
+  const dosed = ['too thin', 'too thick', 'too salty'] as const;
+  for (const fault of dosed)
+    expect([fault, at('--wrong', fault).stdout]).toEqual([fault, expect.stringMatching(/^1\. /)]);
+  const mended = FAULTS.filter((f) => !dosed.some((d) => d === f));
+  const { stdout } = at('--wrong', mended.join(','));
+  for (const fault of mended) expect(stdout).toMatch(new RegExp(`^${fault}: .+, \\d+ min$`, 'm'));
+  expect(at('--wrong', 'lumps').stdout).toMatch(/^lumps: Blend it, or sieve it, \d+ min/);
+  expect(at('--wrong', 'cursed').stderr).toMatch(/--wrong is “cursed”: use too thin, too thick/);
 });
 
 test('help is ours, what a command does not use is refused, and only the answer goes to standard output', () => {

@@ -128,26 +128,38 @@ function predicted(o: Options): void {
 
 function fix(o: Options): void {
   const recipe = read(o.file);
-  const { at, measured, minutes } = o;
-  if (at === undefined || measured === undefined || minutes === undefined)
-    throw new BadOption('fix wants --at STEP, --measured mPa·s and --minutes N');
+  const { at, measured, minutes, wrong } = o;
+  if (at === undefined || minutes === undefined || (measured === undefined && wrong.length === 0))
+    throw new BadOption('fix wants --at STEP, --minutes N, and --measured mPa·s or --wrong FAULT');
   const litresWanted = o.litres ?? recipe.yieldLitres;
   const target = o.viscosity(recipe);
-  const options = spoken(
+  const { options, cures } = spoken(
     fixed(recipe, o.setup(recipe), {
       litres: litresWanted,
       target,
       measured,
+      wrong,
       at,
       minutes,
       hand: o.hand,
     }),
   );
   if (o.json) {
-    print(JSON.stringify(options, null, 2));
+    print(JSON.stringify(wrong.length > 0 ? { options, cures } : options, null, 2));
     return;
   }
-  if (options.length === 0)
+  for (const c of cures) {
+    print(`${c.fault}: ${c.title}, ${Math.ceil(c.minutes)} min`);
+    for (const line of c.how) print(`     ${line}`);
+    print(
+      `     saves: ${c.saves}${c.cannot ? ` cannot: ${c.cannot}` : ''}${c.startAgain ? ` ${c.startAgain}` : ''}`,
+    );
+    if (c.option)
+      print(
+        `     then ${c.option.title}: ${c.option.doses.map((d) => `${spaced(d.g)} g ${d.ingredient}`).join(', ')}`,
+      );
+  }
+  if (options.length === 0 && cures.length === 0 && measured !== undefined)
     print(`${mPas(measured)} mPa·s is near enough to ${mPas(target)}: nothing to do.`);
   for (const [n, c] of options.entries()) {
     const doses = c.doses.map((d) => `${spaced(d.g, d.g < 10 ? 1 : 0)} g ${d.ingredient}`).join(', ');

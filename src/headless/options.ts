@@ -1,4 +1,5 @@
 import { parseArgs } from 'node:util';
+import { FAULTS, type Fault } from '../core/adjust/faults';
 import { BANDS, type Band, DEFAULT_LIMITS, middleOf } from '../core/flow/bands';
 import type { Burner } from '../core/heat/burner';
 import { type BurnerKind, EFFICIENCY } from '../core/heat/burner';
@@ -34,13 +35,27 @@ export type Options = {
   readonly measured: number | undefined;
   readonly minutes: number | undefined;
   readonly hand: readonly string[];
+  /** Faults seen, besides or instead of what it reads. */
+  readonly wrong: readonly Fault[];
 };
 
 /** What each command takes. */
 const TAKES = {
   plan: ['litres', 'portions', 'portion-ml', 'pot', 'burner', 'target', 'thicken', 'altitude', 'json'],
   predict: ['litres', 'pot', 'burner', 'altitude', 'json'],
-  fix: ['litres', 'pot', 'burner', 'target', 'altitude', 'at', 'measured', 'minutes', 'hand', 'json'],
+  fix: [
+    'litres',
+    'pot',
+    'burner',
+    'target',
+    'altitude',
+    'at',
+    'measured',
+    'wrong',
+    'minutes',
+    'hand',
+    'json',
+  ],
 } as const;
 export type Command = keyof typeof TAKES;
 export const isCommand = (name: string): name is Command => name in TAKES;
@@ -57,6 +72,7 @@ const SAYS: Readonly<Record<(typeof TAKES)[Command][number], string>> = {
   json: '--json              all of it as JSON',
   at: '--at STEP           steps done when it was measured, from 1',
   measured: '--measured mPa·s    what it reads in the bowl',
+  wrong: `--wrong FAULT,…     what is wrong with it: ${FAULTS.join(', ')}; by what it reads where it is not said`,
   minutes: '--minutes N         until it has to be on the pass',
   hand: '--hand ID,ID        what is to hand; water always is',
 };
@@ -84,6 +100,18 @@ function wayFor(text: string | undefined): Way | undefined {
   if (found) return found;
   const kinds = WAYS.flatMap((w) => (w.method === 'slurry' && w.kind ? [w.kind] : []));
   throw new BadOption(`--thicken is “${text}”: use ${[...WAYS.map((w) => w.id), ...kinds].join(', ')}`);
+}
+
+const listOf = (given: string | undefined): readonly string[] =>
+  (given ?? '')
+    .split(',')
+    .map((part) => part.trim())
+    .filter(Boolean);
+
+function faultOf(given: string): Fault {
+  const found = FAULTS.find((f) => f === given.toLowerCase());
+  if (found) return found;
+  throw new BadOption(`--wrong is “${given}”: use ${FAULTS.join(', ')}`);
 }
 
 const isBand = (text: string): Band | undefined => BANDS.find((b) => b.toLowerCase() === text.toLowerCase());
@@ -175,10 +203,8 @@ export function readOptions(
     at: numberOf('at', v.at, 1, 40),
     measured: numberOf('measured', v.measured?.replace(/ ?mPa.?s$/i, ''), 0.5, 20_000),
     minutes: numberOf('minutes', v.minutes, 0, 240),
-    hand: (v.hand ?? '')
-      .split(',')
-      .map((id) => id.trim())
-      .filter(Boolean),
+    hand: listOf(v.hand),
+    wrong: listOf(v.wrong).map(faultOf),
     setup: (recipe) => ({
       vessel: vesselOf(v.pot, house.vessels, recipe.home.vessel),
       burner: burnerOf(v.burner, house.burners, recipe.home.burner),
@@ -205,6 +231,7 @@ const parse = (argv: readonly string[]) =>
       measured: text,
       minutes: text,
       hand: text,
+      wrong: text,
       json: { type: 'boolean' },
       help: { type: 'boolean', short: 'h' },
     },

@@ -327,14 +327,31 @@ describe('too thick', () => {
     expect(Math.abs(half.bowlViscosity / salty.target - 1)).toBeLessThan(0.08);
   });
 
-  test('too salty and too thick: what leaves it salty is struck out', () => {
+  test('too salty and too thick: what leaves it as salty is struck out; what brings it part of the way stands, with how far', () => {
     const salty: Measured = {
       ...THICK.m,
       pot: { ...THICK.m.pot, sodium: (massG(THICK.m.pot) * 0.0112) / SALT_PER_SODIUM },
     };
     const { options } = adjust(new Set(['too salty', 'too thick'] as const), salty, wishes(), 3600);
     expect(spoken(one(options, 'let-down.mussel-liquor').struck)).toMatch(/^it stays salty: 1\.\d\d %$/);
-    for (const o of options.filter((x) => x.struck === null)) expect(o.effects.salt[1]).toBeLessThan(0.99);
+    const [was] = one(options, 'let-down.water').effects.salt;
+    for (const o of options.filter((x) => x.struck === null)) {
+      expect(o.effects.salt[1]).toBeLessThan(was - 0.039);
+      const partly = /part of the way: 1\.\d\d to (\d\.\d\d) % of salt, the house wants 0\.9/.exec(
+        spoken(o.forecloses).join(),
+      );
+      if (o.effects.salt[1] >= 0.99) expect(Number(partly?.[1])).toBeCloseTo(o.effects.salt[1], 2);
+      else expect(partly).toBeNull();
+    }
+  });
+
+  test('thick and a little salty: water mends both, and stands', () => {
+    const salty: Measured = {
+      ...THICK.m,
+      pot: { ...THICK.m.pot, sodium: (massG(THICK.m.pot) * 0.0102) / SALT_PER_SODIUM },
+    };
+    const { options } = adjust(new Set(['too salty', 'too thick'] as const), salty, wishes(), 3600);
+    expect(one(options, 'let-down.water').struck).toBeNull();
   });
 
   test('too salty and too thick at once: unsalted liquid mends both, with starch where it would get thin', () => {
@@ -595,4 +612,57 @@ test('why it is thin: more water left than planned is told from too little flour
     events: [...events, eventAt(91, 500, { kind: 'weighed', step, item, g: (flour?.g ?? 0) * 0.7 })],
   });
   expect(spoken(short && causesOf(short, slopes)[0]?.says)).toMatch(/g of plain flour went in, not/);
+});
+
+describe('a cure is done as a cook does it', () => {
+  const eight = { ...wishes(), minutes: 8 };
+  /** Nothing still to come, and standing on a small flame a little under the simmer. */
+  const cooled: Measured = {
+    ...THIN.m,
+    still: [],
+    pot: { ...THIN.m.pot, celsius: 84, fire: { flame: 0.2, hold: 84 }, lid: 'off' },
+  };
+
+  test('too thin by half with eight minutes left: the flame goes up, and a slurry is in time', () => {
+    const { options } = adjust(new Set(['too thin'] as const), cooled, eight, 3600);
+    const slurry = one(options, 'slurry.cornstarch');
+    expect(slurry.struck).toBeNull();
+    expect(slurry.steps[0]).toMatchObject({ kind: 'bring-to', flame: 1 });
+    // At the simmer already there is nothing to turn up.
+    const hot = { ...cooled, pot: { ...cooled.pot, celsius: 95 } };
+    const at = adjust(new Set(['too thin'] as const), hot, eight, 3600).options;
+    expect(one(at, 'slurry.cornstarch').steps.map((s) => s.kind)).toEqual(['thicken']);
+    expect(one(at, 'slurry.cornstarch').minutes).toBeLessThan(slurry.minutes);
+  });
+
+  test('what the recipe still takes by itself is said apart, and nobody waits for the pot to come down to it', () => {
+    const rest = { kind: 'bring-to', to: 80, flame: 0.3, lid: 'off' } as const;
+    const still: Measured = { ...cooled, still: [rest, { kind: 'rest', minutes: 3, lid: 'on' }] };
+    const { options } = adjust(new Set(['too thin'] as const), still, { ...eight, minutes: 60 }, 3600);
+    const slurry = one(options, 'slurry.cornstarch');
+    const alone = one(
+      adjust(new Set(['too thin'] as const), cooled, { ...eight, minutes: 60 }, 3600).options,
+      'slurry.cornstarch',
+    );
+    expect(slurry.ownMinutes).toBeGreaterThanOrEqual(3);
+    expect(slurry.minutes - slurry.ownMinutes).toBeCloseTo(alone.minutes, 0);
+    expect(alone.ownMinutes).toBe(0);
+  });
+
+  test('water is from the kettle: letting down costs no climb back to the simmer', () => {
+    const thick = { ...THICK.m, still: [] };
+    const { options } = adjust(new Set(['too thick'] as const), thick, wishes(), 3600);
+    const water = one(options, 'let-down.water');
+    expect(water.steps[0]).toMatchObject({ kind: 'add', items: [{ ingredient: 'water', celsius: 95 }] });
+    expect(water.minutes).toBeLessThan(5);
+  });
+
+  test('before a blender or a sieve, what is not to go through is lifted out', () => {
+    const dice = found(CHOWDER, 0.6).m;
+    const { cures } = adjust(new Set(['lumps'] as const), dice, wishes(), 3600);
+    expect(spoken(cures[0]?.how)?.join()).toMatch(/lift out first, to go back after: .*waxy potato/);
+    const smooth = { ...dice, pot: { ...dice.pot, pieces: [] } };
+    const plain = adjust(new Set(['lumps'] as const), smooth, wishes(), 3600).cures;
+    expect(spoken(plain[0]?.how)?.join()).not.toMatch(/lift out first/);
+  });
 });

@@ -107,12 +107,25 @@ function pairs(
 /** Over the house's salt by this it is as salty to the tongue as before. Common practice, no source. */
 const STILL_SALTY = 1.1;
 
-/** A correction of a salty pot that leaves it salty corrects nothing. */
+/** Salt, points of %, by which a correction has to bring it down to help at all. Our assumption. */
+const HELPS = 0.04;
+
+/**
+ * A correction of a salty pot that leaves it as salty corrects nothing; one that brings it part of the way stands, with
+ * how far it gets.
+ */
 function unlessSalty(faults: ReadonlySet<Fault>, measured: Measured, o: Option): Option {
-  const left = o.effects.salt[1];
+  const [was, left] = o.effects.salt;
   if (o.struck !== null || !faults.has('too salty') || left < measured.kitchen.saltPercent * STILL_SALTY)
     return o;
-  return { ...o, struck: message('it stays salty: {salt} %', { salt: left.toFixed(2) }) };
+  if (was - left < HELPS)
+    return { ...o, struck: message('it stays salty: {salt} %', { salt: left.toFixed(2) }) };
+  const partly = message('part of the way: {was} to {left} % of salt, the house wants {wanted}', {
+    was: was.toFixed(2),
+    left: left.toFixed(2),
+    wanted: String(measured.kitchen.saltPercent),
+  });
+  return { ...o, forecloses: [partly, ...o.forecloses] };
 }
 
 /**

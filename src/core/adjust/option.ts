@@ -57,6 +57,8 @@ export type Option = {
   readonly doses: readonly Dose[];
   /** Until it is on the pass: making it ready, its simmer, and the steps still to come. */
   readonly minutes: number;
+  /** Of those, what the recipe still takes by itself. */
+  readonly ownMinutes: number;
   /** At the pass, as believed: mPa·s in the bowl and mL. */
   readonly viscosity: number;
   readonly volumeMl: number;

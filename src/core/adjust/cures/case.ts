@@ -1,4 +1,6 @@
+import { ingredient } from '../../food/catalogue';
 import { type Message, message } from '../../message/message';
+import { term } from '../../message/term';
 import { volumeMl } from '../../pot/contents/contents';
 import { type Observation, observe } from '../../pot/observe';
 import type { Step } from '../../pot/step';
@@ -44,6 +46,21 @@ export function caseOf(fault: Fault, measured: Measured, wishes: Wishes, again: 
     }),
     cure: (c) => ({ fault, option: null, startAgain: null, ...c }),
   };
+}
+
+/** Pieces under this, g, nobody lifts out. Our assumption. */
+const FEW = 20;
+
+/** What is lifted out before all of it goes through a blender or a sieve: dice, seafood, what was fried. Empty where nothing is. */
+export function liftedFirst({ pot }: Measured): readonly Message[] {
+  const names = [...new Set(pot.pieces.filter((p) => p.g > FEW).map((p) => ingredient(p.ingredient).name))];
+  return names.length === 0
+    ? []
+    : [
+        message('lift out first, to go back after: {names}', {
+          names: { and: names.map((n) => ({ within: term(n.split(',')[0] ?? n) })) },
+        }),
+      ];
 }
 
 /** ln(viscosity) this near the target needs nothing. Our assumption. */

@@ -15,7 +15,7 @@ import { letDown } from '../means/thinner';
 import type { Measured } from '../measured';
 import type { Option, Wishes } from '../option';
 import { type Means, tried } from '../trial/trial';
-import { type Cures, mended, RIGHT } from './case';
+import { type Cures, liftedFirst, mended, RIGHT } from './case';
 
 /** Share of a scorched pot that is left behind when it is poured off without scraping. Our assumption. */
 const LEFT_BEHIND = 0.1;
@@ -104,6 +104,7 @@ export const OF_THE_SOUP: Cures<
       title: message('Blend it, or sieve it'),
       how: [
         message('take it off the flame'),
+        ...liftedFirst(measured),
         message('blend it smooth; or through a sieve, the lumps rubbed through with a ladle'),
         measured.pot.yolkPeak > 0
           ? message('warm it to {at80}, then judge the thickness anew', { at80: { celsius: 80 } })
@@ -133,6 +134,7 @@ export const OF_THE_SOUP: Cures<
       title: message('Cool it a little, blend, bind with starch and cream'),
       how: [
         message('off the flame at once, under {at80}', { at80: { celsius: 80 } }),
+        ...liftedFirst(measured),
         message('blend it smooth and sieve it: the grain is milk curd'),
         ...(bound.struck === null
           ? []
@@ -164,6 +166,7 @@ export const OF_THE_SOUP: Cures<
       title: message('Blend and sieve; bind it anew without egg'),
       how: [
         message('off the flame'),
+        ...liftedFirst(measured),
         message('blend it, then a fine sieve'),
         ...(bound ? [] : [message('the egg no longer thickens: bind it with a starch')]),
       ],

@@ -6,7 +6,7 @@ import { METHOD_RULES } from '../../thicken/methods';
 import { THICKENER_KINDS, THICKENERS, thinsAgain } from '../../thickeners/thickeners';
 import type { Measured } from '../measured';
 import type { Means } from '../trial/trial';
-import { NO_BOIL } from './short';
+import { flameUp, NO_BOIL } from './short';
 
 /** Dry thickeners that go in as a slurry in cold water, by ingredient, in the order a cook would reach for them. */
 export const SLURRIES: readonly string[] = THICKENER_KINDS.flatMap((kind) => THICKENERS[kind].weighed ?? [])
@@ -35,6 +35,7 @@ export function slurry(id: string, short: number, measured: Measured): Means | n
         : message('let it simmer up, then judge'),
     ],
     steps: (g) => [
+      ...flameUp(measured),
       {
         kind: 'thicken',
         method: 'slurry',
@@ -60,7 +61,11 @@ export function slurry(id: string, short: number, measured: Measured): Means | n
 }
 
 /** Flour worked into butter, or cooked with it to a roux, whisked in. `short` in g of flour equivalent. */
-export const worked = (method: 'kneaded butter' | 'cooked roux', short: number): Means => {
+export const worked = (
+  method: 'kneaded butter' | 'cooked roux',
+  short: number,
+  measured: Measured,
+): Means => {
   const rule = METHOD_RULES[method];
   const roux = method === 'cooked roux';
   return {
@@ -78,6 +83,7 @@ export const worked = (method: 'kneaded butter' | 'cooked roux', short: number):
           message('simmer {leastMinutes} min: shorter tastes of flour', { leastMinutes: rule.leastMinutes }),
         ],
     steps: (g) => [
+      ...flameUp(measured),
       {
         kind: 'thicken',
         method,

@@ -4,7 +4,7 @@ import type { Ingredient } from '../../food/ingredient';
 import { POURED } from '../../food/ingredient';
 import { message } from '../../message/message';
 import { term } from '../../message/term';
-import { massG } from '../../pot/contents/contents';
+import { massG, putAllIn } from '../../pot/contents/contents';
 import { simmersAt } from '../../pot/cook';
 import { foodIn } from '../../pot/kitchen';
 import type { Step } from '../../pot/step';
@@ -42,6 +42,10 @@ const DAIRY_TO = 82;
 export const holdsDairy = (measured: Measured): boolean =>
   measured.holds.includes('milk') || measured.pot.yolkPeak > 0;
 
+/** °C water comes at from the kettle and stock from the pan beside, and dairy warmed. Common practice, no source. */
+const KETTLE = 95;
+const WARMED = 60;
+
 /** °C the pot is brought back to after something cold went in. */
 const backTo = (measured: Measured, dairy: boolean): number =>
   dairy || holdsDairy(measured)
@@ -57,24 +61,34 @@ export function letDown(measured: Measured, id: string): Means {
   const wanted = Math.max(1, equivalentsFor(measured.target, seen.fatFraction));
   const guess = Math.max(50, seen.waterMl * (seen.equivalents / wanted - 1));
   const back = backTo(measured, dairy);
+  const celsius = dairy ? WARMED : food.group === 'liquid' ? KETTLE : undefined;
   return {
     id: `let-down.${id}`,
     title: term(food.name),
     how: [
-      dairy ? message('warm it first, or it chills the pot') : message('hot if you have it hot'),
+      dairy
+        ? message('warm it first, or it chills the pot')
+        : id === 'water'
+          ? message('boiling, from the kettle')
+          : message('hot, from a pan beside'),
       message('stir it in by ladles, from the bottom'),
       message('back to {back} before you judge', { back: { celsius: back } }),
       ...(wine ? [message('taste: wine brings acid, and milk may split')] : []),
     ],
-    steps: (g) => [
-      { kind: 'add', items: [{ ingredient: id, amount: g }] },
-      { kind: 'bring-to', to: back, flame: dairy ? 0.5 : 0.8, lid: 'on' } satisfies Step,
-    ],
+    steps: (g) => {
+      const items = [{ ingredient: id, amount: g, ...(celsius !== undefined && { celsius }) }];
+      // Where it is as hot as it should be all the same, nobody waits for it to come down.
+      const cool = putAllIn(measured.pot, items, measured.kitchen).celsius < back - 0.5;
+      return [
+        { kind: 'add', items },
+        ...(cool ? [{ kind: 'bring-to', to: back, flame: dairy ? 0.5 : 1, lid: 'on' } satisfies Step] : []),
+      ];
+    },
     guess,
     most: guess * 6 + 500,
     unit: 'g',
     needs: [id],
-    makeReady: 1,
+    makeReady: id === 'water' || wine ? 1 : 2,
     hangsOn: 'flour',
     forecloses: dairy ? [NO_BOIL] : [],
     mostPerLitre: boundsOf(food),

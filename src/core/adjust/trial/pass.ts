@@ -12,6 +12,8 @@ export type AtThePass = {
   readonly seen: Observation;
   readonly notes: Advanced['notes'];
   readonly peakMl: number;
+  /** s on the pot's clock when the correction was done, and what is still to come began. */
+  readonly curedAt: number;
 };
 
 /** Seasoning still to come salts to the house’s level, whatever was put in meanwhile. */
@@ -35,13 +37,15 @@ export function toThePass(
   let now = pot;
   let peakMl = volumeMl(pot);
   const notes: Advanced['notes'][number][] = [];
-  for (const step of [...steps, ...measured.still]) {
+  let curedAt = pot.seconds;
+  for (const [n, step] of [...steps, ...measured.still].entries()) {
     const on = advance(now, measured.still.includes(step) ? seasoned(step, now, kitchen) : step, kitchen);
     now = { ...on.pot, seconds: on.pot.seconds + on.wait };
     peakMl = Math.max(peakMl, volumeMl(now), ...on.trace.map((t) => t.volumeMl));
     notes.push(...on.notes);
+    if (n < steps.length) curedAt = now.seconds;
   }
-  return { pot: now, seen: observe(now, kitchen), notes, peakMl };
+  return { pot: now, seen: observe(now, kitchen), notes, peakMl, curedAt };
 }
 
 const known = new WeakMap<Measured, AtThePass>();

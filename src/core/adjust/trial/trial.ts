@@ -180,6 +180,8 @@ export function tried(measured: Measured, draft: Means, wishes: Wishes, fixed?: 
   const after = toThePass(measured, steps);
   const { bracket, chance, left, band } = landing(measured, steps, draft.hangsOn, after.seen.bowlViscosity);
   const doses = dosesOf(steps, measured.kitchen);
+  // Made hotter by the cure, a pot is served hotter: nobody waits for it to come down to what the plan had next.
+  const ownMinutes = Math.min(before.pot.seconds - before.curedAt, after.pot.seconds - after.curedAt) / 60;
   const second = chanceOfBand(after.seen.bowlViscosity, left, band, measured.kitchen.bandLimits);
   const option: Omit<Option, 'struck'> = {
     id: draft.id,
@@ -188,7 +190,8 @@ export function tried(measured: Measured, draft: Means, wishes: Wishes, fixed?: 
     how: draft.how,
     steps,
     doses,
-    minutes: draft.makeReady + (after.pot.seconds - measured.pot.seconds) / 60,
+    minutes: draft.makeReady + (after.curedAt - measured.pot.seconds) / 60 + ownMinutes,
+    ownMinutes,
     viscosity: after.seen.bowlViscosity,
     volumeMl: after.seen.volumeMl,
     peakMl: after.peakMl,
