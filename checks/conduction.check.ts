@@ -2,7 +2,7 @@ import { advanceLag, centreTemperature, startLag } from '../src/core/heat/soften
 import { type Slab, slabSeries } from './slab';
 
 /** Independent finite differences against our conduction series; nothing is shared but the constants. */
-const ALPHA = 1.5e-7;
+const ALPHA = 1.4e-7;
 
 /** Centre of a cube, faces at `outside(t)`, by explicit differences on one eighth of it. */
 function cubeCentre(edge: number, from: number, outside: (t: number) => number, seconds: number): number {

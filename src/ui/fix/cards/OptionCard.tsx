@@ -111,6 +111,11 @@ export function OptionCard({
                 time: timeOfDay(new Date(now + o.minutes * 60_000)),
                 minutes: duration(Math.max(60, o.minutes * 60)),
               })}
+              {o.ownMinutes >= 1 && (
+                <span className="block text-[15px] text-quiet">
+                  {say('{own} of it the recipe’s own', { own: duration(o.ownMinutes * 60) })}
+                </span>
+              )}
             </span>
           </span>
         )}
