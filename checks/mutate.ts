@@ -36,7 +36,7 @@ const MODEL: Suite = {
   tests: [
     ['src/core/(thicken|flow|dairy|heat|refusals)', 'checks/(model-tables|dairy|conduction)'],
     [
-      'checks/(?!flow-tests|json-ld|odex|model-tables|dairy|conduction|messages|labels|scheduling|plans)',
+      'checks/(?!flow-tests|json-ld|odex|model-tables|dairy|conduction|messages|names|said|lines|recipes-in|labels|scheduling|plans)',
       'src/core/(pot|season|keep)',
     ],
     ['checks/(flow-tests|plans)', 'src/core/(plan|adjust)'],

@@ -1,4 +1,5 @@
 import { demoHouse, demoRecipe } from '../demo/demo';
+import { TENDER_AFTER } from '../src/core/heat/softening';
 import { planFor } from '../src/core/plan/plan';
 import { cook, dice, hob, pour, roux, saucepan, simmer, TO_SIMMER, taste } from './pots';
 
@@ -82,7 +83,7 @@ describe('late proteins and dairy', () => {
       const at = cook([pour('water', 5000, 97), dice('waxy-potato', 100, 12.5), held]);
       const softened = at.pieces[0]?.softened ?? 0;
       expect(water.seconds).toBeLessThan(at.seconds);
-      return 60 * (6.3 / softened);
+      return 60 * (TENDER_AFTER['waxy potato'] / softened);
     };
     expect(minutes(87.5) / minutes(95)).toBeGreaterThan(2);
     expect(minutes(87.5) / minutes(95)).toBeLessThan(3);

@@ -19,7 +19,7 @@ export type SizeCause = { readonly by: number } & (
       readonly g: number;
     }
   | {
-      /** g more held back by what is strained out or poured off. */ readonly kind: 'kept back';
+      /** g more held back by what is strained out or poured off. */ readonly kind: 'kept-back';
       readonly g: number;
     }
   | { /** s more, or less, on the fire than at home. */ readonly kind: 'time'; readonly seconds: number }
@@ -65,7 +65,7 @@ function causesOf(home: Pot, here: Pot, by: number): readonly SizeCause[] {
   const both = withWater(steamed, kept);
   const causes: readonly SizeCause[] = [
     { kind: 'steam', g: steam, by: thickness(here) - thickness(steamed) },
-    { kind: 'kept back', g: kept, by: thickness(steamed) - thickness(both) },
+    { kind: 'kept-back', g: kept, by: thickness(steamed) - thickness(both) },
     { kind: 'time', seconds: here.seconds - home.seconds, by: thickness(both) - thickness(home) },
   ];
   return causes.toSorted((a, b) => Math.abs(b.by) - Math.abs(a.by));
@@ -114,7 +114,7 @@ function causeWords(c: SizeCause): Message {
         abs: { ml: Math.abs(c.g) },
         less: more(c.g < 0),
       });
-    case 'kept back':
+    case 'kept-back':
       return message(
         '{g} {less, select, yes {less} other {more}} stays in what is strained out or poured off',
         {

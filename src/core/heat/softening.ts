@@ -4,13 +4,16 @@ import { within } from '../units/range';
 /** A piece as cut: how many directions heat comes from, and the thickness between opposite faces. */
 export type Cut = { readonly shape: 'slab' | 'rod' | 'cube'; readonly edgeMm: number };
 
-/** Thermal diffusivity of wet vegetable and fish flesh, m²/s: raw potato 1.42e-7, fish 1.3 to 1.4e-7 (food engineering tables, from memory). */
+/**
+ * Thermal diffusivity of wet vegetable and fish flesh, m²/s: raw potato 1.42e-7, fish 1.3 to 1.4e-7 (food engineering
+ * tables, from memory).
+ */
 const DIFFUSIVITY = 1.4e-7;
 
 /** Minutes at 100 °C in the centre until a fork goes through. Our assumptions, spread 0.20. */
 export const TENDER_AFTER: { readonly [C in SofteningClass]: number } = {
-  'floury potato': 5.5,
-  'waxy potato': 6.3,
+  'floury potato': 6.2,
+  'waxy potato': 6.8,
   carrot: 8,
   celeriac: 6,
   parsnip: 5,

@@ -43,7 +43,8 @@ test('starch keeps yolk from scrambling', () => {
 });
 
 test('by the time it is tender a potato’s cut faces have given starch, more from small dice; no cell has come off (docs/model.md)', () => {
-  const cube = (edgeMm: number) => leftPiece('waxy potato', { shape: 'cube', edgeMm }, 6.3);
+  const cube = (edgeMm: number) =>
+    leftPiece('waxy potato', { shape: 'cube', edgeMm }, TENDER_AFTER['waxy potato']);
   expect(cube(6).free / cube(12).free).toBeCloseTo(2, 9);
   expect(cube(12.7)).toEqual({ free: 0.04, cells: 0 });
   // Boiled pieces lose 2 to 6 % of their dry matter: Burton, Lisinska & Leszczynski, from memory.

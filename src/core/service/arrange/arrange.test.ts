@@ -153,7 +153,7 @@ describe('a day that cannot be', () => {
     const found = leastFirst([...reliefs(friday, here(), RECIPES)].filter((r): r is Relief => r !== null));
     const words = found.map((r) => inEnglish(reliefWords(r, named)));
     expect(words[0]).toBe('one more pot such as Middle 28');
-    expect(words).toContain('Smoked-haddock and sweetcorn chowder on the pass 45 min later');
+    expect(words).toContain('Smoked-haddock and sweetcorn chowder on the pass 60 min later');
     expect(words.at(-1)).toMatch(/^without /);
     const [delay] = found.filter((r) => r.kind === 'later');
     expect(arranged(delay!.service, here()).kind).toBe('arranged');
