@@ -85,3 +85,12 @@ test('words are compared in singular and without accents; a name beats a likenes
   expect(near?.score).toBeLessThan(1);
   expect(matches('xyzzy')).toEqual([]);
 });
+
+test('a dessertspoon is 10 mL, a centilitre too; ounces and pounds add, a weight and a volume do not', () => {
+  expect(readLine('2 dessertspoons plain flour').amount).toBe('20 mL');
+  expect(readLine('5 cl brandy').amount).toBe('50 mL');
+  expect(readLine('1 lb 2 oz leeks').amount).toBe('18 oz');
+  expect(readLine('1 cup plus 2 tbsp milk').amount).toBe('18 tbsp');
+  const mixed = readLine('100 g plus 1 cup milk');
+  expect([mixed.amount, mixed.doubts.length > 0]).toEqual([null, true]);
+});
