@@ -666,3 +666,30 @@ describe('a cure is done as a cook does it', () => {
     expect(spoken(plain[0]?.how)?.join()).not.toMatch(/lift out first/);
   });
 });
+
+describe('too salty, and no room to let it down', () => {
+  const salted = (share: number): Measured => {
+    const { m } = found(VELOUTE, 1);
+    return { ...m, pot: { ...m.pot, sodium: (massG(m.pot) * share) / SALT_PER_SODIUM } };
+  };
+  const cure = (m: Measured) =>
+    adjust(new Set(['too salty'] as const), m, wishes(), 3600).cures.find((c) => c.fault === 'too salty');
+
+  test('some is ladled out, the rest stretched to what is owed, as thick and as salty as it should be', () => {
+    const salty = salted(0.0125);
+    const said = cure(salty);
+    expect(spoken(said?.title)).toMatch(/^Ladle \d+\.\d L out, and stretch the rest$/);
+    const { option } = said ?? {};
+    expect(option?.effects.salt[1]).toBeCloseTo(0.9, 1);
+    expect(Math.abs((option?.viscosity ?? 0) / salty.target - 1)).toBeLessThan(0.03);
+    // What is owed is there, and no tub of soup nobody asked for.
+    expect(option?.volumeMl).toBeGreaterThan(salty.owedMl * 0.95);
+    expect(option?.volumeMl).toBeLessThan(salty.owedMl * 1.15);
+    expect(spoken(said?.cannot)).toMatch(/No potato draws salt out/);
+  });
+
+  test('a little salty it is let down where it stands; not salty at all, nothing is ladled', () => {
+    expect(cure(salted(0.0095))).toBeUndefined();
+    expect(cure(salted(0.0088))).toBeUndefined();
+  });
+});

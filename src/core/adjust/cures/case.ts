@@ -1,4 +1,5 @@
 import { ingredient } from '../../food/catalogue';
+import { times } from '../../food/composition';
 import { type Message, message } from '../../message/message';
 import { term } from '../../message/term';
 import { volumeMl } from '../../pot/contents/contents';
@@ -47,6 +48,23 @@ export function caseOf(fault: Fault, measured: Measured, wishes: Wishes, again: 
     cure: (c) => ({ fault, option: null, startAgain: null, ...c }),
   };
 }
+
+/** A pot of `share` of what it was, everything in proportion. */
+export const shareOf = (measured: Measured, share: number): Measured => ({
+  ...measured,
+  pot: {
+    ...measured.pot,
+    liquid: times(measured.pot.liquid, share),
+    freeFat: measured.pot.freeFat * share,
+    sodium: measured.pot.sodium * share,
+    thickeners: measured.pot.thickeners.map((t) => ({
+      ...t,
+      dry: t.dry * share,
+      equivalents: t.equivalents * share,
+    })),
+    pieces: measured.pot.pieces.map((p) => ({ ...p, g: p.g * share, juice: p.juice * share })),
+  },
+});
 
 /** Pieces under this, g, nobody lifts out. Our assumption. */
 const FEW = 20;

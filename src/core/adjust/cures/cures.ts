@@ -3,9 +3,14 @@ import type { Measured } from '../measured';
 import type { Cure, Wishes } from '../option';
 import { type Case, caseOf } from './case';
 import { OF_THE_POT } from './pot';
+import { stretched } from './salty';
 import { OF_THE_SOUP } from './soup';
 
-const ALL: Partial<Record<Fault, (c: Case) => Cure>> = { ...OF_THE_SOUP, ...OF_THE_POT };
+const ALL: Partial<Record<Fault, (c: Case) => Cure | null>> = {
+  ...OF_THE_SOUP,
+  ...OF_THE_POT,
+  'too salty': stretched,
+};
 
 /**
  * What saves what where no dose mends it, worked out for this pot; null for a fault that a dose does mend.

@@ -1,6 +1,5 @@
 import { splitRisk } from '../../dairy/risk';
 import { ingredient } from '../../food/catalogue';
-import { times } from '../../food/composition';
 import { message } from '../../message/message';
 import { volumeMl } from '../../pot/contents/contents';
 import { boilsAt, cook, simmersAt } from '../../pot/cook';
@@ -15,7 +14,7 @@ import { letDown } from '../means/thinner';
 import type { Measured } from '../measured';
 import type { Option, Wishes } from '../option';
 import { type Means, tried } from '../trial/trial';
-import { type Cures, liftedFirst, mended, RIGHT } from './case';
+import { type Cures, liftedFirst, mended, RIGHT, shareOf } from './case';
 
 /** Share of a scorched pot that is left behind when it is poured off without scraping. Our assumption. */
 const LEFT_BEHIND = 0.1;
@@ -35,23 +34,6 @@ const withoutYolk = (measured: Measured): Measured => ({
     ...measured.pot,
     yolkPeak: 0,
     thickeners: measured.pot.thickeners.map((t) => (t.kind === 'yolk' ? { ...t, strength: 0 } : t)),
-  },
-});
-
-/** A pot of `share` of what it was, everything in proportion. */
-const shareOf = (measured: Measured, share: number): Measured => ({
-  ...measured,
-  pot: {
-    ...measured.pot,
-    liquid: times(measured.pot.liquid, share),
-    freeFat: measured.pot.freeFat * share,
-    sodium: measured.pot.sodium * share,
-    thickeners: measured.pot.thickeners.map((t) => ({
-      ...t,
-      dry: t.dry * share,
-      equivalents: t.equivalents * share,
-    })),
-    pieces: measured.pot.pieces.map((p) => ({ ...p, g: p.g * share, juice: p.juice * share })),
   },
 });
 

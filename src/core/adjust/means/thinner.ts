@@ -105,7 +105,7 @@ export const thinner = (measured: Measured, { larder }: Wishes): readonly Means[
 const WEAKER = 0.1;
 
 /** g of a liquid that brings the salt of the pot down to the house's level; null when it is as salty itself. */
-function unsalting(measured: Measured, id: string): number | null {
+export function unsalting(measured: Measured, id: string): number | null {
   const { pot, seen } = asItIs(measured);
   const mass = massG(pot);
   const { unsaltedLiquid } = saltBalance(Math.max(1, mass), pot.sodium, measured.kitchen.saltPercent);
