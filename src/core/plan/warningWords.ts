@@ -4,7 +4,7 @@ import { term } from '../message/term';
 import { cautionWords } from '../words/cautions';
 import { reasonWords } from '../words/dairy';
 import type { Said } from '../words/said';
-import type { Warning } from './types';
+import type { Warning, WarningKind } from './types';
 
 const SPLITS = {
   'take care': message('The dairy can split'),
@@ -33,315 +33,282 @@ const openingWith = (foods: readonly string[]): Value => ({
   and: foods.map((f, n) => (n === 0 ? term(f) : { within: term(f) })),
 });
 
-/** What is the matter and what to change, in words. */
-export function warningWords(w: Warning): Said {
-  switch (w.kind) {
-    case 'overflow':
-      return {
-        says: message('{peak} at its fullest does not go into {vessel}: it holds {rim} to the rim.', {
-          peak: { ml: w.peakMl },
-          vessel: w.vessel,
-          rim: { ml: w.rimMl },
-        }),
-        do: message('Make at most {volume} in it, or take a larger pot.', { volume: { ml: w.fillLimitMl } }),
-      };
-    case 'headroom':
-      return {
-        says: message('{peak} at its fullest is over the headroom line of {vessel} ({line}).', {
-          peak: { ml: w.peakMl },
-          vessel: w.vessel,
-          line: { ml: w.fillLimitMl },
-        }),
-        do: message('It will boil over or slop when you whisk: take a larger pot, or make less.'),
-      };
-    case 'taken':
-      return {
-        says: message(
-          'As it is written, {litres} would come to {written}: all of it is taken {times} times, so that the pot holds what was ordered.',
-          {
-            litres: { litres: w.litres },
-            written: { ml: w.writtenMl },
-            times: w.times.toFixed(2),
-          },
-        ),
-        do: message('Write a liquid “to volume” in the recipe, and only that moves.'),
-      };
-    case 'amiss':
-      return {
-        says: message('It comes to {ml}, and {litres} were ordered.', {
-          ml: { ml: w.ml },
-          litres: { litres: w.litres },
-        }),
-        do: message('Write a liquid “to volume” in the recipe, or order what it comes to.'),
-      };
-    case 'shallow':
-      return {
-        says: message('It stands {depthMm} cm deep in {vessel}: it catches and boils away fast.', {
-          depthMm: (w.depthMm / 10).toFixed(1),
-          vessel: w.vessel,
-        }),
-        do: message('Take a smaller pot.'),
-      };
-    case 'too thick without':
-      return {
-        says: message('It comes out thicker than asked with no thickener at all.'),
-        do: message('Ask for a thicker band, or take less of the vegetables that thicken.'),
-      };
-    case 'too thin with all':
-      return {
-        says: message('It comes out thinner than asked with all there is blended or added.'),
-        do: message('Ask for a thinner band, or put more floury potato in the recipe.'),
-      };
-    case 'no room for liquid':
-      return {
-        says: message('The solid ingredients alone come to more than was asked for.'),
-        do: message('Make more, or take less of the solids.'),
-      };
-    case 'boils away':
-      return {
-        says: message(
-          'More boils away on the way than can be poured in: this pot is too wide for so little.',
-        ),
-        do: message('Take a smaller pot, put the lid on, or make more.'),
-      };
-    case 'too rich without':
-      return {
-        says: message('It holds more fat than asked for without any of the dairy.'),
-        do: message('Ask for it richer, or use less butter, cheese or bacon.'),
-      };
-    case 'never so rich':
-      return {
-        says: message('With this dairy it does not get as rich as asked for.'),
-        do: message('Take a richer dairy, or ask for less fat.'),
-      };
-    case 'diet':
-      return {
-        says: {
-          ...NOT_FREE[w.diet],
-          values: { foods: { and: w.foods.map((f) => ({ within: term(f) })) } },
-        },
-        do: message('Nothing stands in for that here: take another soup, or leave the promise out.'),
-      };
-    case 'another band':
-      return {
-        says: message('It comes out {lands}, not {asked}: this recipe leaves no thickener to the plan.', {
-          lands: term(w.lands),
-          asked: term(w.asked),
-        }),
-        do: message(
-          'Ask for {lands}, thicken it another way, or leave an amount “to thicken” in the recipe.',
-          {
-            lands: term(w.lands),
-          },
-        ),
-      };
-    case 'stalled':
-      return {
-        says: message('{burner} stalls at {celsius} in step {step}; the step needs {wanted}.', {
-          burner: w.burner,
-          celsius: { celsius: w.celsius },
-          step: w.step + 1,
-          wanted: { celsius: w.wanted },
-        }),
-        do: message('Take a stronger burner, put the lid on, or make less.'),
-      };
-    case 'scrambled':
-      return {
-        says: message('The yolk reaches {reached} in step {step}; over {limit} it scrambles.', {
-          reached: { celsius: w.reached },
-          step: w.step + 1,
-          limit: { celsius: w.limit },
-        }),
-        do: message('Bring it no hotter than that after the liaison.'),
-      };
-    case 'chill':
-      return {
-        says: message('Step {step} cannot reach {at}: where it cools is no colder.', {
-          step: w.step + 1,
-          at: { celsius: w.to },
-        }),
-        do: message('Use a colder place, a fan or an ice bath.'),
-      };
-    case 'hard':
-      return {
-        says: message('The pieces do not become tender in step {step}.', { step: w.step + 1 }),
-        do: message('Cut them smaller, or take a stronger burner.'),
-      };
-    case 'slow':
-      return {
-        says: message('{burner} takes {minutes} min to heat this pot.', {
-          burner: w.burner,
-          minutes: w.minutes,
-        }),
-        do: message('Start from hot stock, keep the lid on, or take a stronger burner.'),
-      };
-    case 'fat-short':
-      return {
-        says: message('{grams} too little fat to wet the flour: it can lump.', {
-          grams: { g: w.grams },
-        }),
-        do: message('Add that much butter or oil before the flour.'),
-      };
-    case 'fat-over':
-      return {
-        says: message('{grams} more fat than the flour can bind: a greasy film.', {
-          grams: { g: w.grams },
-        }),
-        do: message('Take that much less, or skim it before serving.'),
-      };
-    case 'raw-flour':
-      return {
-        says: message('The flour simmers {cooked} min: it can still taste raw before {needs}.', {
-          cooked: w.cooked.toFixed(0),
-          needs: w.needs,
-        }),
-        do: message('Simmer longer before the dairy goes in.'),
-      };
-    case 'sweat':
-      return {
-        says: message(
-          'After {minutes} min step {step} is only {at}: so much is warmed by this pan, not sweated.',
-          { minutes: w.minutes, step: w.step + 1, at: { celsius: w.celsius } },
-        ),
-        do:
-          w.needs === null
-            ? message('Sweat it in batches, on a stronger flame, or in a wider pan.')
-            : message(
-                'Give it about {needs} min, or sweat it in batches, on a stronger flame, or in a wider pan.',
-                { needs: w.needs },
-              ),
-      };
-    case 'dairy':
-      return {
-        says: message('{grade} in step {step}: {reasons}.', {
-          grade: (w.of === 'cheese' || w.of === 'fresh-cheese' ? CHEESE_FAILS : SPLITS)[w.grade],
-          step: w.step + 1,
-          reasons: { all: w.reasons.map((r) => reasonWords(r).says) },
-        }),
-        do: message('{remedy}.', { remedy: { opening: reasonWords(w.reasons[0]).do } }),
-      };
-    case 'wet-roux':
-      return {
-        says: message(
-          'Step {step} begins a roux in a pot that holds soup: flour and fat are stewed in it, not cooked.',
-          {
-            step: w.step + 1,
-          },
-        ),
-        do: message('Make the roux first, or cook it apart and whisk it in as a cooked roux.'),
-      };
-    case 'roux-time': {
-      const { colour, minutes } = w;
-      return minutes < w.least
-        ? {
-            says: message(
-              'A {colour} roux takes {least} min and more; {minutes} leave it paler, and thicker than counted.',
-              {
-                colour: term(colour),
-                least: w.least,
-                minutes,
-              },
-            ),
-            do: message('Give it the time, or ask for the colour it takes.'),
-          }
-        : {
-            says: message(
-              'After {minutes} min a roux is darker than {colour}, and thickens less than counted.',
-              {
-                colour: term(colour),
-                minutes,
-              },
-            ),
-            do: message('Take it to {most} min at most, or ask for the colour it takes.', { most: w.most }),
-          };
-    }
-    case 'lumps':
-      return {
-        says: message('{foods} goes dry onto soup of {celsius} in step {step}: it sets into lumps.', {
-          foods: openingWith(w.foods),
-          celsius: { celsius: w.celsius },
-          step: w.step + 1,
-        }),
-        do: message('Stir it smooth in cold liquid, or into soft butter, and whisk that in.'),
-      };
-    case 'scorch':
-      return {
-        says: message(
-          'What is thick stands {minutes} min on the full flame in step {step}: the bottom catches.',
-          {
-            minutes: w.minutes,
-            step: w.step + 1,
-          },
-        ),
-        do: message('Stir the bottom all the time, or turn the flame to half.'),
-      };
-    case 'tough':
-      return {
-        says: message('{foods} cooks {minutes} min once it is done: over {most} it goes tough.', {
-          foods: openingWith(w.foods),
-          minutes: w.minutes,
-          most: w.most,
-        }),
-        do: message(
-          'Put it in for the last minutes, or poach it at the end; for its taste alone, strain it out.',
-        ),
-      };
-    case 'left-in': {
-      const foods = openingWith(w.foods);
-      return {
-        says:
-          w.blended === null
-            ? message('{foods} is in the soup at the pass: no step lifts it out.', { foods })
-            : message('{foods} is still in when step {step} blends: it shreds, and tastes of it.', {
-                foods,
-                step: w.blended + 1,
-              }),
-        do: message('Lift it out first.'),
-      };
-    }
-    case 'salty':
-      return {
-        says: message('It comes to {salt} % salt, the house wants {wanted} %: from {foods}.', {
-          salt: w.salt.toFixed(2),
-          wanted: String(w.wanted),
-          foods: { and: w.foods.map((f) => ({ within: term(f) })) },
-        }),
-        do: message('Take unsalted stock, or less of what is cured and salted, and boil down less.'),
-      };
-    case 'rest': {
-      const rest = {
+/** What each kind says, and what there is to change. */
+const WORDS: { readonly [K in WarningKind]: (w: Warning & { readonly kind: K }) => Said } = {
+  overflow: (w) => ({
+    says: message('{peak} at its fullest does not go into {vessel}: it holds {rim} to the rim.', {
+      peak: { ml: w.peakMl },
+      vessel: w.vessel,
+      rim: { ml: w.rimMl },
+    }),
+    do: message('Make at most {volume} in it, or take a larger pot.', { volume: { ml: w.fillLimitMl } }),
+  }),
+  headroom: (w) => ({
+    says: message('{peak} at its fullest is over the headroom line of {vessel} ({line}).', {
+      peak: { ml: w.peakMl },
+      vessel: w.vessel,
+      line: { ml: w.fillLimitMl },
+    }),
+    do: message('It will boil over or slop when you whisk: take a larger pot, or make less.'),
+  }),
+  taken: (w) => ({
+    says: message(
+      'As it is written, {litres} would come to {written}: all of it is taken {times} times, so that the pot holds what was ordered.',
+      {
+        litres: { litres: w.litres },
+        written: { ml: w.writtenMl },
+        times: w.times.toFixed(2),
+      },
+    ),
+    do: message('Write a liquid “to volume” in the recipe, and only that moves.'),
+  }),
+  amiss: (w) => ({
+    says: message('It comes to {ml}, and {litres} were ordered.', {
+      ml: { ml: w.ml },
+      litres: { litres: w.litres },
+    }),
+    do: message('Write a liquid “to volume” in the recipe, or order what it comes to.'),
+  }),
+  shallow: (w) => ({
+    says: message('It stands {depthMm} cm deep in {vessel}: it catches and boils away fast.', {
+      depthMm: (w.depthMm / 10).toFixed(1),
+      vessel: w.vessel,
+    }),
+    do: message('Take a smaller pot.'),
+  }),
+  'too thick without': () => ({
+    says: message('It comes out thicker than asked with no thickener at all.'),
+    do: message('Ask for a thicker band, or take less of the vegetables that thicken.'),
+  }),
+  'too thin with all': () => ({
+    says: message('It comes out thinner than asked with all there is blended or added.'),
+    do: message('Ask for a thinner band, or put more floury potato in the recipe.'),
+  }),
+  'no room for liquid': () => ({
+    says: message('The solid ingredients alone come to more than was asked for.'),
+    do: message('Make more, or take less of the solids.'),
+  }),
+  'boils away': () => ({
+    says: message('More boils away on the way than can be poured in: this pot is too wide for so little.'),
+    do: message('Take a smaller pot, put the lid on, or make more.'),
+  }),
+  'too rich without': () => ({
+    says: message('It holds more fat than asked for without any of the dairy.'),
+    do: message('Ask for it richer, or use less butter, cheese or bacon.'),
+  }),
+  'never so rich': () => ({
+    says: message('With this dairy it does not get as rich as asked for.'),
+    do: message('Take a richer dairy, or ask for less fat.'),
+  }),
+  diet: (w) => ({
+    says: {
+      ...NOT_FREE[w.diet],
+      values: { foods: { and: w.foods.map((f) => ({ within: term(f) })) } },
+    },
+    do: message('Nothing stands in for that here: take another soup, or leave the promise out.'),
+  }),
+  'another band': (w) => ({
+    says: message('It comes out {lands}, not {asked}: this recipe leaves no thickener to the plan.', {
+      lands: term(w.lands),
+      asked: term(w.asked),
+    }),
+    do: message('Ask for {lands}, thicken it another way, or leave an amount “to thicken” in the recipe.', {
+      lands: term(w.lands),
+    }),
+  }),
+  stalled: (w) => ({
+    says: message('{burner} stalls at {celsius} in step {step}; the step needs {wanted}.', {
+      burner: w.burner,
+      celsius: { celsius: w.celsius },
+      step: w.step + 1,
+      wanted: { celsius: w.wanted },
+    }),
+    do: message('Take a stronger burner, put the lid on, or make less.'),
+  }),
+  scrambled: (w) => ({
+    says: message('The yolk reaches {reached} in step {step}; over {limit} it scrambles.', {
+      reached: { celsius: w.reached },
+      step: w.step + 1,
+      limit: { celsius: w.limit },
+    }),
+    do: message('Bring it no hotter than that after the liaison.'),
+  }),
+  chill: (w) => ({
+    says: message('Step {step} cannot reach {at}: where it cools is no colder.', {
+      step: w.step + 1,
+      at: { celsius: w.to },
+    }),
+    do: message('Use a colder place, a fan or an ice bath.'),
+  }),
+  hard: (w) => ({
+    says: message('The pieces do not become tender in step {step}.', { step: w.step + 1 }),
+    do: message('Cut them smaller, or take a stronger burner.'),
+  }),
+  slow: (w) => ({
+    says: message('{burner} takes {minutes} min to heat this pot.', {
+      burner: w.burner,
+      minutes: w.minutes,
+    }),
+    do: message('Start from hot stock, keep the lid on, or take a stronger burner.'),
+  }),
+  'fat-short': (w) => ({
+    says: message('{grams} too little fat to wet the flour: it can lump.', {
+      grams: { g: w.grams },
+    }),
+    do: message('Add that much butter or oil before the flour.'),
+  }),
+  'fat-over': (w) => ({
+    says: message('{grams} more fat than the flour can bind: a greasy film.', {
+      grams: { g: w.grams },
+    }),
+    do: message('Take that much less, or skim it before serving.'),
+  }),
+  'raw-flour': (w) => ({
+    says: message('The flour simmers {cooked} min: it can still taste raw before {needs}.', {
+      cooked: w.cooked.toFixed(0),
+      needs: w.needs,
+    }),
+    do: message('Simmer longer before the dairy goes in.'),
+  }),
+  sweat: (w) => ({
+    says: message(
+      'After {minutes} min step {step} is only {at}: so much is warmed by this pan, not sweated.',
+      { minutes: w.minutes, step: w.step + 1, at: { celsius: w.celsius } },
+    ),
+    do:
+      w.needs === null
+        ? message('Sweat it in batches, on a stronger flame, or in a wider pan.')
+        : message(
+            'Give it about {needs} min, or sweat it in batches, on a stronger flame, or in a wider pan.',
+            { needs: w.needs },
+          ),
+  }),
+  dairy: (w) => ({
+    says: message('{grade} in step {step}: {reasons}.', {
+      grade: (w.of === 'cheese' || w.of === 'fresh-cheese' ? CHEESE_FAILS : SPLITS)[w.grade],
+      step: w.step + 1,
+      reasons: { all: w.reasons.map((r) => reasonWords(r).says) },
+    }),
+    do: message('{remedy}.', { remedy: { opening: reasonWords(w.reasons[0]).do } }),
+  }),
+  'wet-roux': (w) => ({
+    says: message(
+      'Step {step} begins a roux in a pot that holds soup: flour and fat are stewed in it, not cooked.',
+      {
         step: w.step + 1,
-        least: { celsius: w.atLeast },
+      },
+    ),
+    do: message('Make the roux first, or cook it apart and whisk it in as a cooked roux.'),
+  }),
+  'roux-time': (w) => {
+    const { colour, minutes } = w;
+    return minutes < w.least
+      ? {
+          says: message(
+            'A {colour} roux takes {least} min and more; {minutes} leave it paler, and thicker than counted.',
+            {
+              colour: term(colour),
+              least: w.least,
+              minutes,
+            },
+          ),
+          do: message('Give it the time, or ask for the colour it takes.'),
+        }
+      : {
+          says: message(
+            'After {minutes} min a roux is darker than {colour}, and thickens less than counted.',
+            {
+              colour: term(colour),
+              minutes,
+            },
+          ),
+          do: message('Take it to {most} min at most, or ask for the colour it takes.', { most: w.most }),
+        };
+  },
+  lumps: (w) => ({
+    says: message('{foods} goes dry onto soup of {celsius} in step {step}: it sets into lumps.', {
+      foods: openingWith(w.foods),
+      celsius: { celsius: w.celsius },
+      step: w.step + 1,
+    }),
+    do: message('Stir it smooth in cold liquid, or into soft butter, and whisk that in.'),
+  }),
+  scorch: (w) => ({
+    says: message(
+      'What is thick stands {minutes} min on the full flame in step {step}: the bottom catches.',
+      {
         minutes: w.minutes,
-        rests: w.rests ?? 0,
-      };
-      return {
-        says:
-          w.rests === null
-            ? message('Off the heat in step {step} it is under {least} after {minutes} min.', rest)
-            : message(
-                'Off the heat in step {step} it is under {least} after {minutes} min: it rests {rests}.',
-                rest,
-              ),
-        do:
-          w.rests === null
-            ? message('Serve it before, or keep it hot.')
-            : message('Keep it on a low flame or in a hot bath, lid on.'),
-      };
-    }
-    case 'kept-hot':
-      return {
-        says: message('It comes to step {step} at {celsius}: nothing is stored hotter than {most}.', {
-          step: w.step + 1,
-          celsius: { celsius: w.celsius },
-          most: { celsius: w.atMost },
-        }),
-        do: message('Chill it first: pans, a blast or an ice bath.'),
-      };
-    case 'care':
-      return cautionWords(w.caution);
-  }
-}
+        step: w.step + 1,
+      },
+    ),
+    do: message('Stir the bottom all the time, or turn the flame to half.'),
+  }),
+  tough: (w) => ({
+    says: message('{foods} cooks {minutes} min once it is done: over {most} it goes tough.', {
+      foods: openingWith(w.foods),
+      minutes: w.minutes,
+      most: w.most,
+    }),
+    do: message(
+      'Put it in for the last minutes, or poach it at the end; for its taste alone, strain it out.',
+    ),
+  }),
+  'left-in': (w) => {
+    const foods = openingWith(w.foods);
+    return {
+      says:
+        w.blended === null
+          ? message('{foods} is in the soup at the pass: no step lifts it out.', { foods })
+          : message('{foods} is still in when step {step} blends: it shreds, and tastes of it.', {
+              foods,
+              step: w.blended + 1,
+            }),
+      do: message('Lift it out first.'),
+    };
+  },
+  salty: (w) => ({
+    says: message('It comes to {salt} % salt, the house wants {wanted} %: from {foods}.', {
+      salt: w.salt.toFixed(2),
+      wanted: String(w.wanted),
+      foods: { and: w.foods.map((f) => ({ within: term(f) })) },
+    }),
+    do: message('Take unsalted stock, or less of what is cured and salted, and boil down less.'),
+  }),
+  rest: (w) => {
+    const rest = {
+      step: w.step + 1,
+      least: { celsius: w.atLeast },
+      minutes: w.minutes,
+      rests: w.rests ?? 0,
+    };
+    return {
+      says:
+        w.rests === null
+          ? message('Off the heat in step {step} it is under {least} after {minutes} min.', rest)
+          : message(
+              'Off the heat in step {step} it is under {least} after {minutes} min: it rests {rests}.',
+              rest,
+            ),
+      do:
+        w.rests === null
+          ? message('Serve it before, or keep it hot.')
+          : message('Keep it on a low flame or in a hot bath, lid on.'),
+    };
+  },
+  'kept-hot': (w) => ({
+    says: message('It comes to step {step} at {celsius}: nothing is stored hotter than {most}.', {
+      step: w.step + 1,
+      celsius: { celsius: w.celsius },
+      most: { celsius: w.atMost },
+    }),
+    do: message('Chill it first: pans, a blast or an ice bath.'),
+  }),
+  care: (w) => cautionWords(w.caution),
+};
+
+/** What is the matter and what to change, in words. */
+export const warningWords = <K extends WarningKind>(w: Warning & { readonly kind: K }): Said =>
+  WORDS[w.kind as K](w);
 
 /** Both in one line. */
 export function warningLine(w: Warning): Message {
