@@ -50,142 +50,156 @@ const MOST_MINUTES = 1440;
 const minutesOf = (s: RecipeStep): number =>
   s.kind === 'reduce' ? ('minutes' in s.to ? s.to.minutes : 0) : 'minutes' in s ? (s.minutes ?? 0) : 0;
 
-/** What is wrong with a recipe as a whole, each with its place. */
-function whatDoesNotFollow(steps: readonly RecipeStep[]): readonly Issue[] {
-  const issues: Issue[] = [];
-  let wet = false;
-  let volume = 0;
-  let thickness = 0;
-  let blend = 0;
+const foodOf = (item: RecipePortion) => (isIngredient(item.ingredient) ? ingredient(item.ingredient) : null);
+
+/** Whether there is liquid in the pot once a step is done. */
+const wets = (step: RecipeStep): boolean =>
+  (step.kind === 'add' || step.kind === 'temper') &&
+  portionsIn<RecipePortion>(step).some((item) => {
+    const food = foodOf(item);
+    return food !== null && (POURED.has(food.group) || food.puree === 'tomato');
+  });
+
+/** Pieces a step names that are not in the pot by then. */
+function notInYet(steps: readonly RecipeStep[], n: number): readonly Issue[] {
+  const step = steps[n];
+  if ((step?.kind !== 'puree' && step?.kind !== 'strain') || !step.of) return [];
+  const goes = steps.slice(0, n).flatMap((s) => portionsIn<RecipePortion>(s));
+  return step.of.flatMap((name): Issue[] => {
+    const { ingredient: id, lot } = lotOf(name);
+    const found = goes.filter((p) => p.ingredient === id && !p.as).length;
+    if (lot === null || lot <= found) return [];
+    const says = message(
+      '“{name}” is not in the pot by then: {id} has gone in {found, plural, one {once} other {# times}}',
+      { name, id, found },
+    );
+    return [{ path: ['steps', n, 'of'], says }];
+  });
+}
+
+/** What an amount leaves open, and cannot be worked out of that ingredient. */
+function notSolved(item: RecipePortion, blendedLater: boolean): Message | null {
+  const food = foodOf(item);
+  if (!food || item.amount.kind !== 'solve') return null;
+  const { goal } = item.amount;
+  const id = item.ingredient;
+  if (goal === 'thickness' && !food.thickener && !(food.puree && blendedLater))
+    return food.puree
+      ? message('{id} cannot be “to thicken”: it is not a thickener unless it is blended later', { id })
+      : message('{id} cannot be “to thicken”: it is not a thickener', { id });
+  return goal === 'taste' && food.sodium < 30_000
+    ? message('{id} cannot be “to taste”: only salt is solved for taste', { id })
+    : null;
+}
+
+/** What cannot be of one thing that goes in with `step`. */
+function wrongOf(item: RecipePortion, step: RecipeStep, blendedLater: boolean): readonly Message[] {
+  const food = foodOf(item);
+  const { amount, ingredient: id } = item;
+  const stirred = step.kind === 'add' && food?.byTheLitre !== undefined;
+  const wrong: (Message | null | false)[] = [
+    amount.kind === 'by rule' &&
+      !stirred &&
+      !['roux', 'thicken', 'temper'].includes(step.kind) &&
+      message(
+        '{id} is “to match”: only a roux’s fat, a thickener’s carrier, a liaison’s cream and a stock’s concentrate can be',
+        { id },
+      ),
+    food !== null &&
+      amount.kind === 'counted' &&
+      !oneOf(food, amount.of, amount.size) &&
+      message('{id} cannot be counted by the {one}: nobody can say what one weighs; write its weight', {
+        id,
+        one: term(amount.of),
+      }),
+    item.as !== undefined &&
+      food !== null &&
+      !food.puree &&
+      message('{id} cannot go in as {pulp}: it is nothing that is blended', { id, pulp: term(item.as) }),
+    amount.kind === 'height' &&
+      (step.kind !== 'add' || (food !== null && !POURED.has(food.group))) &&
+      message(
+        '{id} cannot be poured to a height: only what is poured, and in “add”, over what lies in the pot',
+        { id },
+      ),
+    notSolved(item, blendedLater),
+  ];
+  return wrong.filter((w): w is Message => w !== null && w !== false);
+}
+
+/** What is wrong with step `n`, each with its place. */
+function wrongIn(steps: readonly RecipeStep[], n: number, wet: boolean): readonly Issue[] {
+  const step = steps[n];
+  if (!step) return [];
+  const at = { step: term(step.kind), n: n + 1 };
+  const blendedLater = steps.slice(n).some((s) => s.kind === 'puree');
+  return [
+    ...(ROWS[step.kind].needsLiquid && !wet
+      ? [
+          {
+            path: ['steps', n, 'kind'],
+            says: message('“{step}” cannot be step {n}: there is no liquid in the pot yet', at),
+          },
+        ]
+      : []),
+    ...(step.kind === 'keep' && n < steps.length - 1
+      ? [
+          {
+            path: ['steps', n, 'kind'],
+            says: message('“keep” is the last step: what is kept is done with'),
+          },
+        ]
+      : []),
+    ...notInYet(steps, n),
+    ...portionsIn<RecipePortion>(step)
+      .flatMap((item) => wrongOf(item, step, blendedLater))
+      .map((says): Issue => ({ path: ['steps', n], says })),
+  ];
+}
+
+/** What is left open in all: how often litres, and how much of the thickening, 1 for all of it. */
+function leftOpen(steps: readonly RecipeStep[]): { readonly volume: number; readonly thickening: number } {
+  const solved = steps
+    .flatMap((s) => portionsIn<RecipePortion>(s))
+    .flatMap(({ amount }) => (amount.kind === 'solve' ? [amount] : []));
+  const blended = steps.filter((s) => s.kind === 'puree' && typeof s.fraction !== 'number').length;
+  return {
+    volume: solved.filter((a) => a.goal === 'volume').length,
+    thickening: solved.reduce((sum, a) => sum + (a.goal === 'thickness' ? a.share : 0), blended),
+  };
+}
+
+/** What is wrong with a recipe as a whole. */
+function wrongInAll(steps: readonly RecipeStep[]): readonly Message[] {
   const things = steps.reduce((sum, s) => sum + portionsIn<RecipePortion>(s).length, 0);
-  if (things > MOST_THINGS)
-    issues.push({
-      path: ['steps'],
-      says: message('a soup has at most {most} things in it: it is {things}', { most: MOST_THINGS, things }),
-    });
   const minutes = steps.reduce((sum, s) => sum + minutesOf(s), 0);
-  if (minutes > MOST_MINUTES)
-    issues.push({
-      path: ['steps'],
-      says: message('its steps take {minutes} min together: a soup is done in a day, {most} min', {
+  const { volume, thickening } = leftOpen(steps);
+  const wrong: (Message | false)[] = [
+    things > MOST_THINGS &&
+      message('a soup has at most {most} things in it: it is {things}', { most: MOST_THINGS, things }),
+    minutes > MOST_MINUTES &&
+      message('its steps take {minutes} min together: a soup is done in a day, {most} min', {
         minutes: Math.round(minutes),
         most: MOST_MINUTES,
       }),
-    });
-  for (const [n, step] of steps.entries()) {
-    if (ROWS[step.kind].needsLiquid && !wet) {
-      issues.push({
-        path: ['steps', n, 'kind'],
-        says: message('“{step}” cannot be step {n}: there is no liquid in the pot yet', {
-          step: term(step.kind),
-          n: n + 1,
-        }),
-      });
-    }
-    if (step.kind === 'keep' && n < steps.length - 1)
-      issues.push({
-        path: ['steps', n, 'kind'],
-        says: message('“keep” is the last step: what is kept is done with'),
-      });
-    if (step.kind === 'puree' && typeof step.fraction !== 'number') blend++;
-    if ((step.kind === 'puree' || step.kind === 'strain') && step.of)
-      for (const name of step.of) {
-        const { ingredient: id, lot } = lotOf(name);
-        const goes = steps.slice(0, n).flatMap((s) => portionsIn<RecipePortion>(s));
-        const found = goes.filter((p) => p.ingredient === id && !p.as).length;
-        if (lot !== null && lot > found)
-          issues.push({
-            path: ['steps', n, 'of'],
-            says: message(
-              '“{name}” is not in the pot by then: {id} has gone in {found, plural, one {once} other {# times}}',
-              { name, id, found },
-            ),
-          });
-      }
-    for (const item of portionsIn<RecipePortion>(step)) {
-      const food = isIngredient(item.ingredient) ? ingredient(item.ingredient) : null;
-      if (
-        food &&
-        (POURED.has(food.group) || food.puree === 'tomato') &&
-        (step.kind === 'add' || step.kind === 'temper')
-      )
-        wet = true;
-      const stirred = step.kind === 'add' && food?.byTheLitre !== undefined;
-      if (item.amount.kind === 'by rule' && !stirred && !['roux', 'thicken', 'temper'].includes(step.kind)) {
-        issues.push({
-          path: ['steps', n],
-          says: message(
-            '{id} is “to match”: only a roux’s fat, a thickener’s carrier, a liaison’s cream and a stock’s concentrate can be',
-            { id: item.ingredient },
-          ),
-        });
-      }
-      if (food && item.amount.kind === 'counted' && !oneOf(food, item.amount.of, item.amount.size)) {
-        issues.push({
-          path: ['steps', n],
-          says: message(
-            '{id} cannot be counted by the {one}: nobody can say what one weighs; write its weight',
-            { id: item.ingredient, one: term(item.amount.of) },
-          ),
-        });
-      }
-      if (item.as && food && !food.puree) {
-        issues.push({
-          path: ['steps', n],
-          says: message('{id} cannot go in as {pulp}: it is nothing that is blended', {
-            id: item.ingredient,
-            pulp: term(item.as),
-          }),
-        });
-      }
-      if (item.amount.kind === 'height' && (step.kind !== 'add' || (food && !POURED.has(food.group)))) {
-        issues.push({
-          path: ['steps', n],
-          says: message(
-            '{id} cannot be poured to a height: only what is poured, and in “add”, over what lies in the pot',
-            { id: item.ingredient },
-          ),
-        });
-      }
-      if (item.amount.kind !== 'solve') continue;
-      if (item.amount.goal === 'volume') volume++;
-      if (item.amount.goal === 'thickness') {
-        thickness += item.amount.share;
-        const blended = steps.slice(n).some((s) => s.kind === 'puree');
-        if (food && !food.thickener && !(food.puree && blended)) {
-          issues.push({
-            path: ['steps', n],
-            says: food.puree
-              ? message('{id} cannot be “to thicken”: it is not a thickener unless it is blended later', {
-                  id: item.ingredient,
-                })
-              : message('{id} cannot be “to thicken”: it is not a thickener', { id: item.ingredient }),
-          });
-        }
-      }
-      if (item.amount.goal === 'taste' && food && food.sodium < 30_000) {
-        issues.push({
-          path: ['steps', n],
-          says: message('{id} cannot be “to taste”: only salt is solved for taste', { id: item.ingredient }),
-        });
-      }
-    }
-  }
-  if (volume > 1)
-    issues.push({
-      path: ['steps'],
-      says: message('only one amount can be “to volume”, found {volume}', { volume }),
-    });
-  const solved = thickness + blend;
-  if (solved > 0 && Math.abs(solved - 1) > 0.005) {
-    issues.push({
-      path: ['steps'],
-      says: message('what is “to thicken” must add to 100 %: it is {percent} %', {
-        percent: Math.round(solved * 100),
+    volume > 1 && message('only one amount can be “to volume”, found {volume}', { volume }),
+    thickening > 0 &&
+      Math.abs(thickening - 1) > 0.005 &&
+      message('what is “to thicken” must add to 100 %: it is {percent} %', {
+        percent: Math.round(thickening * 100),
       }),
-    });
-  }
-  return issues;
+  ];
+  return wrong.filter((w): w is Message => w !== false);
+}
+
+/** What is wrong with a recipe, each with its place. */
+function whatDoesNotFollow(steps: readonly RecipeStep[]): readonly Issue[] {
+  const wetFrom = steps.findIndex(wets);
+  return [
+    ...wrongInAll(steps).map((says): Issue => ({ path: ['steps'], says })),
+    // What a step pours itself is there for the next.
+    ...steps.flatMap((_, n) => wrongIn(steps, n, wetFrom >= 0 && wetFrom < n)),
+  ];
 }
 
 /** One soup as the house makes it. Amounts are for `yieldLitres`; the plan scales them. */
