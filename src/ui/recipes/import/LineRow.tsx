@@ -1,6 +1,7 @@
 'use client';
 
 import { CircleAlert, CircleCheck, CircleSlash } from 'lucide-react';
+import { ingredient } from '../../../core/food/catalogue';
 import { whenFor } from '../../../core/formats/draft/draft';
 import { WHENS } from '../../../core/formats/draft/draftSteps';
 import { term } from '../../../core/message/term';
@@ -51,6 +52,18 @@ export function LineRow({ line: l, n, onChange }: Props) {
             {say('It is right')}
           </button>
         )}
+        {doubtful &&
+          l.ingredient === '' &&
+          l.near.map((near) => (
+            <button
+              key={near}
+              type="button"
+              className={BUTTON}
+              onClick={() => onChange({ ingredient: near, when: whenFor(near), seen: true })}
+            >
+              {say('Take {name}', { name: { within: term(ingredient(near).name) } })}
+            </button>
+          ))}
         {doubtful && (
           <button
             type="button"

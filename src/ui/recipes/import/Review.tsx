@@ -25,6 +25,9 @@ type Props = {
   readonly onBack: () => void;
 };
 
+/** Of what is not known, so many that are near are offered. */
+const MOST_NEAR = 2;
+
 const begun = (lines: readonly DraftLine[]): readonly Line[] =>
   lines.map((l) => ({
     text: l.text,
@@ -33,6 +36,7 @@ const begun = (lines: readonly DraftLine[]): readonly Line[] =>
     prep: l.prep,
     when: l.when,
     doubts: l.doubts,
+    near: l.ingredient === null ? l.candidates.slice(0, MOST_NEAR).map((c) => c.id) : [],
     seen: l.doubts.length === 0,
   }));
 

@@ -14,6 +14,8 @@ export type Line = {
   readonly prep: string;
   readonly when: When;
   readonly doubts: readonly Message[];
+  /** What it is near, where it was taken for nothing: by id, nearest first. */
+  readonly near: readonly string[];
   /** Somebody has looked at it. */
   readonly seen: boolean;
 };
