@@ -1,6 +1,6 @@
 'use client';
 
-import { Suspense } from 'react';
+import { type ReactNode, Suspense } from 'react';
 import { v4 as uuid } from 'uuid';
 import type { KeepBody, KeepBodyOf, KeepEvent } from '../../../core/keep/events';
 import type { Lot, LotState } from '../../../core/keep/lot';
@@ -9,6 +9,7 @@ import { dateMark } from '../../../core/keep/written/dates';
 import type { House } from '../../../core/kitchen/house';
 import type { PlaceKind } from '../../../core/kitchen/keeping';
 import { same } from '../../../core/maths/same';
+import { type Message, message } from '../../../core/message/message';
 import type { Devices } from '../../device/devices';
 import { useSay } from '../../shared/hooks/useSay';
 import { lazily } from '../../shared/lazily';
@@ -70,10 +71,153 @@ type Props = {
 
 const COLD: readonly PlaceKind[] = ['fridge', 'cold room', 'freezer'];
 
+/** A sheet about one thing, with all it may ask. */
+type Open = Props & { readonly state: LotState; readonly thing: Lot; readonly now: number };
+
+/** It is cold: put away, and what its room was found to be is kept. */
+function Cooled({ house, state, cooling, onWrite, onClose }: Open) {
+  const say = useSay();
+  return (
+    <PlaceSheet
+      house={house}
+      state={state}
+      title={say('Put it away')}
+      does={say('It is cold and put away')}
+      kinds={COLD}
+      onTake={({ place, container }) => {
+        const film = cooling?.found?.forecast.fit.film;
+        const asPoured = same(container, state.container);
+        // A kitchen learns its rooms from what cooled in them, where somebody read it twice.
+        const read = state.readings.filter((r) => r.at > state.wayAt).length >= 2;
+        onWrite({
+          kind: 'cooled',
+          place,
+          ...(film &&
+            read &&
+            state.way && {
+              film: { place: state.way.place, factor: film.factor, spread: film.spread },
+            }),
+        });
+        if (!asPoured) onWrite({ kind: 'moved', place, container });
+      }}
+      onClose={onClose}
+    />
+  );
+}
+
+/** What each way of moving is called, and where it may go. */
+const MOVES = {
+  move: { title: message('Move it'), does: message('Move it there'), kinds: COLD },
+  freeze: { title: message('Freeze it'), does: message('Freeze it'), kinds: ['freezer'] },
+  thaw: { title: message('Thaw it'), does: message('Thaw it there'), kinds: ['fridge', 'cold room'] },
+} as const satisfies {
+  readonly [name: string]: { title: Message; does: Message; kinds: readonly PlaceKind[] };
+};
+
+/** Moved to another place, all of it or a part, which is then a thing of its own. */
+function Moved({ house, state, now, to, onWrite, onParted, onClose }: Open & { to: keyof typeof MOVES }) {
+  const say = useSay();
+  const { title, does, kinds } = MOVES[to];
+  return (
+    <PlaceSheet
+      house={house}
+      state={state}
+      part
+      title={say(title)}
+      does={say(does)}
+      kinds={kinds}
+      onTake={({ place, container, ml }) => {
+        if (ml >= state.ml) return onWrite({ kind: 'moved', place, container });
+        const id = uuid();
+        const mark = dateMark(state, rulesIn(house), now);
+        onParted(id, partOf(state, mark, { place, container, ml }), { kind: 'parted', ml, into: id });
+      }}
+      onClose={onClose}
+    />
+  );
+}
+
+/** What is likeliest wrong with it, as the sheet opens. */
+const whyOf = ({ state, house, now }: Open) =>
+  state.stage === 'hot'
+    ? 'too cold too long'
+    : state.stage === 'cooling'
+      ? 'cooled too slowly'
+      : dateMark(state, rulesIn(house), now).left < 0
+        ? 'past its date'
+        : 'left over';
+
+/** The sheet of each name, about one thing. */
+const ABOUT: { readonly [N in Exclude<SheetName, 'probes' | 'put by'>]: (o: Open) => ReactNode } = {
+  way: ({ house, thing, state, now, working, onWrite, onClose }) => (
+    <WaySheet
+      house={house}
+      lot={thing}
+      state={state}
+      now={now}
+      working={working}
+      onWay={(way) => onWrite({ kind: 'set to cool', way })}
+      onClose={onClose}
+    />
+  ),
+  read: ({ state, onWrite, onClose }) => (
+    <ReadSheet
+      near={state.readings.at(-1)?.celsius ?? (state.stage === 'hot' ? 70 : 60)}
+      onTake={onWrite}
+      onClose={onClose}
+    />
+  ),
+  probe: ({ state, devices, kitchenLines, now, onWrite, onClose }) => (
+    <ProbePick
+      state={state}
+      devices={devices}
+      kitchenLines={kitchenLines}
+      now={now}
+      onTake={onWrite}
+      onClose={onClose}
+    />
+  ),
+  wrong: (o) => (
+    <WrongSheet house={o.house} state={o.state} why={whyOf(o)} onTake={o.onWrite} onClose={o.onClose} />
+  ),
+  cooled: (o) => <Cooled {...o} />,
+  take: ({ state, onWrite, onClose }) => <TakeSheet state={state} onTake={onWrite} onClose={onClose} />,
+  move: (o) => <Moved {...o} to="move" />,
+  freeze: (o) => <Moved {...o} to="freeze" />,
+  thaw: (o) => <Moved {...o} to="thaw" />,
+  reheat: ({ house, thing, state, working, now, onWrite, onClose }) => (
+    <ReheatSheet
+      house={house}
+      lot={thing}
+      state={state}
+      working={working}
+      now={now}
+      onTake={(bodies) => {
+        for (const body of bodies) onWrite(body);
+      }}
+      onClose={onClose}
+    />
+  ),
+  reheated: ({ house, probe, onWrite, onClose }) => (
+    <ReheatedSheet house={house} celsius={probe?.celsius ?? null} onTake={onWrite} onClose={onClose} />
+  ),
+  hot: ({ house, state, served, onServed, onWrite, onClose }) => (
+    <HotSheet
+      house={house}
+      state={state}
+      servedPerHour={served}
+      onServed={onServed}
+      onTake={onWrite}
+      onClose={onClose}
+    />
+  ),
+  labels: ({ state, onWrite, onClose }) => <LabelSheet state={state} onTake={onWrite} onClose={onClose} />,
+  'top up': ({ onClose }) => <TopUpSheet onClose={onClose} />,
+};
+
 /** Whichever sheet is open. */
 export function Sheets(props: Props) {
-  const { house, name, state, thing, now, onWrite, onClose } = props;
-  const say = useSay();
+  const { house, name, state, thing, now, onClose } = props;
   if (name === null || now === null) return null;
   if (name === 'probes')
     return (
@@ -95,160 +239,5 @@ export function Sheets(props: Props) {
       </Suspense>
     );
   if (!state || !thing) return null;
-  return <Suspense>{bodyOf()}</Suspense>;
-
-  function bodyOf() {
-    if (!state || !thing || now === null) return null;
-    const rule = rulesIn(house);
-    const mark = dateMark(state, rule, now);
-    switch (name) {
-      case 'way':
-        return (
-          <WaySheet
-            house={house}
-            lot={thing}
-            state={state}
-            now={now}
-            working={props.working}
-            onWay={(way) => onWrite({ kind: 'set to cool', way })}
-            onClose={onClose}
-          />
-        );
-      case 'read':
-        return (
-          <ReadSheet
-            near={state.readings.at(-1)?.celsius ?? (state.stage === 'hot' ? 70 : 60)}
-            onTake={onWrite}
-            onClose={onClose}
-          />
-        );
-      case 'probe':
-        return (
-          <ProbePick
-            state={state}
-            devices={props.devices}
-            kitchenLines={props.kitchenLines}
-            now={now}
-            onTake={onWrite}
-            onClose={onClose}
-          />
-        );
-      case 'wrong':
-        return (
-          <WrongSheet
-            house={house}
-            state={state}
-            why={
-              state.stage === 'hot'
-                ? 'too cold too long'
-                : state.stage === 'cooling'
-                  ? 'cooled too slowly'
-                  : mark.left < 0
-                    ? 'past its date'
-                    : 'left over'
-            }
-            onTake={onWrite}
-            onClose={onClose}
-          />
-        );
-      case 'cooled':
-        return (
-          <PlaceSheet
-            house={house}
-            state={state}
-            title={say('Put it away')}
-            does={say('It is cold and put away')}
-            kinds={COLD}
-            onTake={({ place, container }) => {
-              const film = props.cooling?.found?.forecast.fit.film;
-              const asPoured = same(container, state.container);
-              // A kitchen learns its rooms from what cooled in them, where somebody read it twice.
-              const read = state.readings.filter((r) => r.at > state.wayAt).length >= 2;
-              onWrite({
-                kind: 'cooled',
-                place,
-                ...(film &&
-                  read &&
-                  state.way && {
-                    film: { place: state.way.place, factor: film.factor, spread: film.spread },
-                  }),
-              });
-              if (!asPoured) onWrite({ kind: 'moved', place, container });
-            }}
-            onClose={onClose}
-          />
-        );
-      case 'take':
-        return <TakeSheet state={state} onTake={onWrite} onClose={onClose} />;
-      case 'move':
-      case 'freeze':
-      case 'thaw':
-        return (
-          <PlaceSheet
-            house={house}
-            state={state}
-            part
-            title={name === 'move' ? say('Move it') : name === 'freeze' ? say('Freeze it') : say('Thaw it')}
-            does={
-              name === 'move'
-                ? say('Move it there')
-                : name === 'freeze'
-                  ? say('Freeze it')
-                  : say('Thaw it there')
-            }
-            kinds={name === 'freeze' ? ['freezer'] : name === 'thaw' ? ['fridge', 'cold room'] : COLD}
-            onTake={({ place, container, ml }) => {
-              if (ml >= state.ml) return onWrite({ kind: 'moved', place, container });
-              const id = uuid();
-              props.onParted(id, partOf(state, mark, { place, container, ml }), {
-                kind: 'parted',
-                ml,
-                into: id,
-              });
-            }}
-            onClose={onClose}
-          />
-        );
-      case 'reheat':
-        return (
-          <ReheatSheet
-            house={house}
-            lot={thing}
-            state={state}
-            working={props.working}
-            now={now}
-            onTake={(bodies) => {
-              for (const body of bodies) onWrite(body);
-            }}
-            onClose={onClose}
-          />
-        );
-      case 'reheated':
-        return (
-          <ReheatedSheet
-            house={house}
-            celsius={props.probe?.celsius ?? null}
-            onTake={onWrite}
-            onClose={onClose}
-          />
-        );
-      case 'hot':
-        return (
-          <HotSheet
-            house={house}
-            state={state}
-            servedPerHour={props.served}
-            onServed={props.onServed}
-            onTake={onWrite}
-            onClose={onClose}
-          />
-        );
-      case 'labels':
-        return <LabelSheet state={state} onTake={onWrite} onClose={onClose} />;
-      case 'top up':
-        return <TopUpSheet onClose={onClose} />;
-      default:
-        return null;
-    }
-  }
+  return <Suspense>{ABOUT[name]({ ...props, state, thing, now })}</Suspense>;
 }
