@@ -1,7 +1,7 @@
 import { isIngredient } from '../../../core/food/catalogue';
 import { panHolds } from '../../../core/heat/cool/body';
 import { rimVolume } from '../../../core/heat/vessel';
-import type { Container, KeepEvent } from '../../../core/keep/events';
+import type { Container, KeepBody, KeepBodyOf, KeepEvent } from '../../../core/keep/events';
 import { happened, type Lot, type LotState, placeOf } from '../../../core/keep/lot';
 import { probeStanding } from '../../../core/keep/probes';
 import { rulesIn } from '../../../core/keep/standing';
@@ -71,6 +71,132 @@ const noMore = (state: LotState, ml: number): void => {
 const replaces = (lot: Lot, { id }: KeepEvent): boolean =>
   lot.events.some((e) => e.body.kind === 'withdrawn' && e.body.instead === id);
 
+/** A line as it is written, and what stands before it. */
+type Written<K extends KeepBody['kind']> = {
+  readonly house: House;
+  readonly lot: Lot;
+  readonly state: LotState;
+  readonly event: KeepEvent;
+  readonly kitchenLines: readonly KeepEvent[];
+  readonly body: KeepBodyOf<K>;
+};
+
+/** True of anything. */
+const ANY = (): void => undefined;
+
+/** What of each kind cannot be true: refused with its field, and what is allowed. */
+const UNTRUE: { readonly [K in KeepBody['kind']]: (written: Written<K>) => void } = {
+  temperature: ({ lot, event, kitchenLines, body }) => {
+    const last = lot.events.findLast((e) => e.body.kind === 'temperature' && e.station === event.station);
+    // One from a clock that ran ahead counts as of when it came, and bars nothing after it.
+    if (last && Date.parse(event.at) < happened(last) && !replaces(lot, event))
+      throw cannot('at', event.at, message('after the last reading, {at}', { at: last.at }));
+    if (body.from && probeStanding(body.from, kitchenLines, Date.now()).out)
+      throw cannot(
+        'body.from',
+        body.from,
+        message('this probe is out by more than a degree: put it right first, or take another'),
+      );
+  },
+  'set to cool': ({ house, state, body }) => {
+    refusePlace(house, 'body.way.place', body.way.place);
+    refuseUnfit(house, 'body.way.into', body.way.into, state.ml);
+  },
+  'kept hot': ({ house, state, body }) => {
+    refusePlace(house, 'body.place', body.place);
+    if (body.container) refuseUnfit(house, 'body.container', body.container, state.ml);
+    if (['cold', 'frozen', 'thawing'].includes(state.stage))
+      throw cannot('body.kind', body.kind, message('it is cold: reheat it first'));
+  },
+  cooled: ({ house, body }) => {
+    refusePlace(house, 'body.place', body.place);
+  },
+  moved: ({ house, state, body }) => {
+    refusePlace(house, 'body.place', body.place);
+    if (body.container) refuseUnfit(house, 'body.container', body.container, state.ml);
+  },
+  'let down': ({ house, state, body }) => {
+    if (!isIngredient(body.ingredient)) throw unknown('body.ingredient', body.ingredient, []);
+    refuseUnfit(house, 'body.ml', state.container, state.ml + body.ml);
+  },
+  parted: ({ lot, state, body }) => {
+    if (body.into.toLowerCase() === lot.id.toLowerCase())
+      throw cannot(
+        'body.into',
+        body.into,
+        message('the id of another thing: it cannot be parted into itself'),
+      );
+    noMore(state, body.ml);
+  },
+  taken: ({ state, body }) => {
+    noMore(state, body.ml);
+  },
+  'thrown away': ({ state, body }) => {
+    noMore(state, body.ml);
+  },
+  'topped up': ({ body }) => {
+    throw cannot(
+      'body.kind',
+      message('new onto old'),
+      message(
+        'store the new on its own: it would be dated by the old, and warm the old through its danger zone',
+      ),
+    );
+  },
+  reheating: ({ house, state, body }) => {
+    if (state.reheats > 0)
+      throw cannot(
+        'body.kind',
+        body.kind,
+        message('it was reheated once: what is left is served or thrown away'),
+      );
+    if (body.ml !== undefined) noMore(state, body.ml);
+    refuseUnfit(house, 'body', { kind: 'pot', vessel: body.vessel }, body.ml ?? state.ml);
+    if (!house.burners.some((b) => b.id === body.burner))
+      throw unknown(
+        'body.burner',
+        body.burner,
+        house.burners.map((b) => b.id),
+      );
+  },
+  reheated: ({ house, state, body }) => {
+    const { to, forSeconds } = rulesIn(house).reheat;
+    if (body.place) refusePlace(house, 'body.place', body.place);
+    // What fell under its limit is brought back where it stands, too.
+    const fell = (state.stage === 'hot' || state.stage === 'cooling') && state.course.clock !== null;
+    if (state.stage !== 'reheating' && !fell && !state.under)
+      throw cannot('body.kind', body.kind, message('it is not being reheated'));
+    if (body.celsius < to)
+      throw cannot(
+        'body.celsius',
+        message('{celsius}', { celsius: { celsius: body.celsius } }),
+        message('at least {to}: go on heating', { to: { celsius: to } }),
+      );
+    if (body.seconds < forSeconds)
+      throw cannot(
+        'body.seconds',
+        String(body.seconds),
+        message('held for {seconds} s at least', { seconds: forSeconds }),
+      );
+  },
+  withdrawn: ({ lot, event }) => {
+    refuseForeign(lot, event);
+  },
+  'put by': ANY,
+  'put right': ANY,
+  'used up': ANY,
+  labelled: ANY,
+  paired: ANY,
+  note: ANY,
+  'probe checked': ANY,
+  'probe put right': ANY,
+  signed: ANY,
+};
+
+/** Refuses what of its kind cannot be true. */
+const refuseOfKind = <K extends KeepBody['kind']>(written: Written<K>): void =>
+  UNTRUE[written.body.kind as K](written);
+
 /** Refuses what cannot be true of the thing as it stands. */
 export function refuseUntrue(
   house: House,
@@ -93,116 +219,7 @@ export function refuseUntrue(
       event.at,
       message('not before it was stored, {at}', { at: new Date(state.putAt).toISOString() }),
     );
-  switch (body.kind) {
-    case 'temperature': {
-      const last = lot.events.findLast((e) => e.body.kind === 'temperature' && e.station === event.station);
-      // One from a clock that ran ahead counts as of when it came, and bars nothing after it.
-      if (last && at < happened(last) && !replaces(lot, event))
-        throw cannot('at', event.at, message('after the last reading, {at}', { at: last.at }));
-      if (body.from && probeStanding(body.from, kitchenLines, Date.now()).out)
-        throw cannot(
-          'body.from',
-          body.from,
-          message('this probe is out by more than a degree: put it right first, or take another'),
-        );
-      break;
-    }
-    case 'set to cool':
-      refusePlace(house, 'body.way.place', body.way.place);
-      refuseUnfit(house, 'body.way.into', body.way.into, state.ml);
-      break;
-    case 'kept hot':
-      refusePlace(house, 'body.place', body.place);
-      if (body.container) refuseUnfit(house, 'body.container', body.container, state.ml);
-      if (['cold', 'frozen', 'thawing'].includes(state.stage))
-        throw cannot('body.kind', body.kind, message('it is cold: reheat it first'));
-      break;
-    case 'cooled':
-      refusePlace(house, 'body.place', body.place);
-      break;
-    case 'moved':
-      refusePlace(house, 'body.place', body.place);
-      if (body.container) refuseUnfit(house, 'body.container', body.container, state.ml);
-      break;
-    case 'let down':
-      if (!isIngredient(body.ingredient)) throw unknown('body.ingredient', body.ingredient, []);
-      refuseUnfit(house, 'body.ml', state.container, state.ml + body.ml);
-      break;
-    case 'parted':
-      if (body.into.toLowerCase() === lot.id.toLowerCase())
-        throw cannot(
-          'body.into',
-          body.into,
-          message('the id of another thing: it cannot be parted into itself'),
-        );
-      noMore(state, body.ml);
-      break;
-    case 'taken':
-    case 'thrown away':
-      noMore(state, body.ml);
-      break;
-    case 'topped up':
-      throw cannot(
-        'body.kind',
-        message('new onto old'),
-        message(
-          'store the new on its own: it would be dated by the old, and warm the old through its danger zone',
-        ),
-      );
-    case 'reheating': {
-      if (state.reheats > 0)
-        throw cannot(
-          'body.kind',
-          body.kind,
-          message('it was reheated once: what is left is served or thrown away'),
-        );
-      if (body.ml !== undefined) noMore(state, body.ml);
-      refuseUnfit(house, 'body', { kind: 'pot', vessel: body.vessel }, body.ml ?? state.ml);
-      if (!house.burners.some((b) => b.id === body.burner))
-        throw unknown(
-          'body.burner',
-          body.burner,
-          house.burners.map((b) => b.id),
-        );
-      break;
-    }
-    case 'reheated': {
-      const { to, forSeconds } = rulesIn(house).reheat;
-      if (body.place) refusePlace(house, 'body.place', body.place);
-      // What fell under its limit is brought back where it stands, too.
-      const fell = (state.stage === 'hot' || state.stage === 'cooling') && state.course.clock !== null;
-      if (state.stage !== 'reheating' && !fell && !state.under)
-        throw cannot('body.kind', body.kind, message('it is not being reheated'));
-      if (body.celsius < to)
-        throw cannot(
-          'body.celsius',
-          message('{celsius}', { celsius: { celsius: body.celsius } }),
-          message('at least {to}: go on heating', { to: { celsius: to } }),
-        );
-      if (body.seconds < forSeconds)
-        throw cannot(
-          'body.seconds',
-          String(body.seconds),
-          message('held for {seconds} s at least', { seconds: forSeconds }),
-        );
-      break;
-    }
-    case 'withdrawn':
-      refuseForeign(lot, event);
-      break;
-    case 'put by':
-    case 'put right':
-    case 'used up':
-    case 'labelled':
-    case 'paired':
-    case 'note':
-    case 'probe checked':
-    case 'probe put right':
-    case 'signed':
-      break;
-    default:
-      body satisfies never;
-  }
+  refuseOfKind({ house, lot, state, event, kitchenLines, body });
 }
 
 /** Refuses to take back what is no line of this thing. */
