@@ -40,7 +40,7 @@ const SAID: readonly (readonly [text: string, is: string | null, how: 'sure' | '
   ['2 cups leftover roast chicken', 'cooked-chicken', 'sure'],
   ['300 g roasted red peppers', 'roasted-pepper', 'sure'],
   ['1 roasted butternut squash', 'squash', 'asked'],
-  ['500 g par-cooked potatoes', 'floury-potato', 'sure'],
+  ['500 g par-cooked potatoes', 'floury-potato', 'asked'],
   ['6 scallops', 'scallop', 'sure'],
   ['1 dozen oysters', 'oyster', 'sure'],
   ['3 ears of corn', 'sweetcorn', 'sure'],
@@ -240,6 +240,19 @@ test('a spoon of coarse or flaky salt is asked about; fine salt weighs 6 g a tea
     );
   expect(readLine('1 tsp salt').doubts).toEqual([]);
   expect(readLine('10 g coarse salt').doubts).toEqual([]);
+});
+
+test('a vegetable cooked before is asked about: the plan would soften it from raw', () => {
+  for (const line of [
+    '500 g par-boiled potatoes',
+    '400 g leftover boiled potatoes',
+    '300 g steamed cauliflower',
+  ])
+    expect(spoken(readLine(line).doubts)).toContainEqual(
+      'cooked before: the plan takes it as raw, and as long to soften',
+    );
+  expect(aboutWhat('300 g roasted red peppers')).toEqual([]);
+  expect(aboutWhat('300 g cauliflower')).toEqual([]);
 });
 
 test('raw poultry and meat are never taken for stock, nor for what is cooked', () => {

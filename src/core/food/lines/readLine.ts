@@ -29,6 +29,19 @@ const COARSE = new Set(['coarse-salt', 'flaky-salt']);
 /** Meat that was cooked before. */
 const COOKED = /cooked|left ?over|roast|rotisserie|poached|shredded|smoked|corned/i;
 
+/** Vegetables that were cooked before, and the catalogue’s that are not. */
+const BEFORE =
+  /\b(?:par[- ]?(?:cooked|boiled)|pre[- ]?cooked|left ?over|roasted|baked|boiled|steamed|grilled)\b/i;
+const isRawVegetable = (id: string): boolean => {
+  const { group, name, softening, pulped } = ingredient(id);
+  return (
+    group === 'vegetable' &&
+    softening !== undefined &&
+    !pulped &&
+    !/roast|baked|cooked|smoked|sun-dried/i.test(name)
+  );
+};
+
 /** Shellfish bought with its shell on. */
 const IN_SHELL = /\b(?:live|in (?:the |their )?shells?|unshelled|littleneck|cherrystone|manila|quahogs?)\b/i;
 const SHELLFISH = new Set(['mussel-meat', 'clam-meat', 'cockle-meat']);
@@ -128,6 +141,8 @@ export function readLine(text: string): ReadLine {
     doubts.push(message('no ingredient of the catalogue is near: pick one or leave it out'));
   else if (likeliest.score < CERTAIN)
     doubts.push(message('read as {name}: check', { name: term(ingredient(likeliest.id).name) }));
+  if (likeliest && BEFORE.test(found.rest) && isRawVegetable(likeliest.id))
+    doubts.push(message('cooked before: the plan takes it as raw, and as long to soften'));
   if (likeliest && IN_SHELL.test(found.rest) && SHELLFISH.has(likeliest.id))
     doubts.push(message('weighed in the shell: a fifth to a quarter of that is meat'));
   if (likeliest && COARSE.has(likeliest.id) && /tsp|tbsp|cup/.test(found.amount ?? ''))
