@@ -19,7 +19,7 @@ const ELSEWHERE = [
   /\.test\.tsx?$/,
   /\.d\.ts$/,
   /^src\/app\/api\//,
-  /^src\/core\/food\//,
+  /^src\/core\/food\/(?!lines\/)/,
   /^src\/core\/(message|text)\//,
 ];
 
@@ -76,6 +76,7 @@ const PROGRAMS = [
   /^src\/core\/order\/changes\/makings\.ts$/,
   /^src\/core\/recipe\/schools\.ts$/,
   /^src\/core\/formats\/(draft|jsonLd|found)\//,
+  /^src\/core\/food\/lines\//,
 ];
 
 type Visit = (node: Node, parents: readonly Node[]) => void;
