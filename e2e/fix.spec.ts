@@ -63,7 +63,7 @@ test('Light instead of Coating at 20 L, eight minutes left, no wheat: chosen, fo
   const [can, all] = [await usable(page).count(), await cards(page).count()];
   expect(can).toBeGreaterThan(2);
   expect(all).toBeGreaterThan(can);
-  await expect(cards(page).nth(can)).toContainText(/brings wheat|on the pass in|another soup|not to hand/);
+  await expect(cards(page).nth(can)).toContainText(/brings wheat|on the pass in|another soup|not here/);
   await clean(page, 'options');
   await usable(page)
     .filter({ hasText: 'Cornstarch slurry' })

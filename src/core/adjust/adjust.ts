@@ -43,7 +43,7 @@ function tiers<T>(list: readonly T[], by: (item: T) => number, same: number): re
   return found;
 }
 
-/** By chance, then time, then side effects; what cannot be done stands last. */
+/** By chance, then time, then side effects; what mends a part stands below, what cannot be done last. */
 export function ranked(options: readonly Option[]): readonly Option[] {
   const order = (list: readonly Option[]): readonly Option[] =>
     tiers(list, (o) => -o.chance, SAME_CHANCE).flatMap((alike) =>
@@ -52,7 +52,8 @@ export function ranked(options: readonly Option[]): readonly Option[] {
       ),
     );
   return [
-    ...order(options.filter((o) => o.struck === null)),
+    ...order(options.filter((o) => o.struck === null && !o.partly)),
+    ...order(options.filter((o) => o.struck === null && o.partly)),
     ...order(options.filter((o) => o.struck !== null)),
   ];
 }
@@ -125,7 +126,7 @@ function unlessSalty(faults: ReadonlySet<Fault>, measured: Measured, o: Option):
     left: left.toFixed(2),
     wanted: String(measured.kitchen.saltPercent),
   });
-  return { ...o, forecloses: [partly, ...o.forecloses] };
+  return { ...o, partly: true, forecloses: [partly, ...o.forecloses] };
 }
 
 /**

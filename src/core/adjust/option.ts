@@ -73,6 +73,8 @@ export type Option = {
   readonly forecloses: readonly Message[];
   /** Why it cannot be done; null when it can. */
   readonly struck: Message | null;
+  /** It can, and mends only a part: it stands below what mends all. */
+  readonly partly?: true;
 };
 
 /** What helps where no dose does: what saves what, what is past saving, and when to begin again. */

@@ -1,7 +1,5 @@
 import { equivalentsFor } from '../../flow/viscosity';
 import { message } from '../../message/message';
-import { boilsAt, simmersAt } from '../../pot/cook';
-import type { Step } from '../../pot/step';
 import type { Measured } from '../measured';
 import { asItIs } from '../trial/pass';
 
@@ -14,12 +12,3 @@ export function shortBy(measured: Measured, more = 0): number {
 
 /** Said of everything a boil would spoil. */
 export const NO_BOIL = message('keep it under {at85} from here', { at85: { celsius: 85 } });
-
-/** °C under the simmer from which a flame is turned up for it. */
-const NEARLY = 1.5;
-
-/** The flame up until the pot simmers, lid on: what a cook does first where a cure wants the simmer. Empty where it does. */
-export const flameUp = ({ pot, kitchen }: Pick<Measured, 'pot' | 'kitchen'>): readonly Step[] =>
-  pot.celsius >= simmersAt(kitchen) - NEARLY || pot.celsius >= boilsAt(kitchen)
-    ? []
-    : [{ kind: 'bring-to', to: 'simmer', flame: 1, lid: 'on' }];

@@ -6,13 +6,16 @@ import { METHOD_RULES } from '../../thicken/methods';
 import { THICKENER_KINDS, THICKENERS, thinsAgain } from '../../thickeners/thickeners';
 import type { Measured } from '../measured';
 import type { Means } from '../trial/trial';
-import { flameUp, NO_BOIL } from './short';
+import { NO_BOIL } from './short';
 
 /** Dry thickeners that go in as a slurry in cold water, by ingredient, in the order a cook would reach for them. */
 export const SLURRIES: readonly string[] = THICKENER_KINDS.flatMap((kind) => THICKENERS[kind].weighed ?? [])
   .filter((w) => w.ways.slurry)
   .sort((a, b) => a.reach - b.reach)
   .map((w) => w.ingredient);
+
+/** A cure that wants the simmer has the flame up until it is there. */
+const FLAME_UP = 1;
 
 const THINS = message('do not boil it long or blend it after: it thins again');
 
@@ -35,13 +38,13 @@ export function slurry(id: string, short: number, measured: Measured): Means | n
         : message('let it simmer up, then judge'),
     ],
     steps: (g) => [
-      ...flameUp(measured),
       {
         kind: 'thicken',
         method: 'slurry',
         thickener: { ingredient: id, amount: g },
         carrier: { ingredient: 'water', amount: g * rule.carrier, celsius: 10 },
         minutes,
+        flame: FLAME_UP,
         lid: 'ajar',
       },
     ],
@@ -61,11 +64,7 @@ export function slurry(id: string, short: number, measured: Measured): Means | n
 }
 
 /** Flour worked into butter, or cooked with it to a roux, whisked in. `short` in g of flour equivalent. */
-export const worked = (
-  method: 'kneaded butter' | 'cooked roux',
-  short: number,
-  measured: Measured,
-): Means => {
+export const worked = (method: 'kneaded butter' | 'cooked roux', short: number): Means => {
   const rule = METHOD_RULES[method];
   const roux = method === 'cooked roux';
   return {
@@ -83,7 +82,6 @@ export const worked = (
           message('simmer {leastMinutes} min: shorter tastes of flour', { leastMinutes: rule.leastMinutes }),
         ],
     steps: (g) => [
-      ...flameUp(measured),
       {
         kind: 'thicken',
         method,
@@ -92,6 +90,7 @@ export const worked = (
         ...(roux && { colour: 'white' as const }),
         additions: 2,
         minutes: rule.leastMinutes,
+        flame: FLAME_UP,
         lid: 'ajar',
       },
     ],

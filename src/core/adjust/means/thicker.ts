@@ -41,8 +41,8 @@ export function thicker(measured: Measured, { larder }: Wishes): readonly Means[
   const boils = boilsAt(measured.kitchen);
   return [
     ...SLURRIES.map((id) => slurry(id, short, measured)),
-    worked('kneaded butter', short, measured),
-    worked('cooked roux', short, measured),
+    worked('kneaded butter', short),
+    worked('cooked roux', short),
     boiledCream(short),
     blend(measured),
     ...toCookIn(measured, larder).map((id) => cookedIn(measured, id, short)),

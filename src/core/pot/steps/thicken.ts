@@ -8,6 +8,9 @@ import type { Step } from '../step';
 
 type Thicken = Extract<Step, { kind: 'thicken' }>;
 
+/** Flame it is brought to the simmer on where the step does not say. Common practice, no source. */
+const FLAME = 0.6;
+
 /** Minutes to stir one addition in before the next. Common practice, no source. */
 const BETWEEN = 1;
 
@@ -23,7 +26,7 @@ export function thicken(
 ): CookOutcome & { readonly left: Step } {
   const additions = step.additions ?? 1;
   const fire = {
-    flame: 0.6,
+    flame: step.flame ?? FLAME,
     lid: step.lid ?? ('off' as const),
     hold: Math.min(simmersAt(kitchen), Math.max(pot.celsius, 70)),
   };

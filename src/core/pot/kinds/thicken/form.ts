@@ -1,7 +1,7 @@
 import { message } from '../../../message/message';
 import { ROUX_COLOURS } from '../../../thicken/granules';
 import { THICKEN_METHODS } from '../../../thickeners/row';
-import { lidIfAny, minutes, plain, type StepForm } from '../form';
+import { flameIfAny, lidIfAny, minutes, plain, type StepForm } from '../form';
 
 export const form: StepForm<'thicken'> = {
   asks: [
@@ -15,6 +15,7 @@ export const form: StepForm<'thicken'> = {
       options: plain(ROUX_COLOURS),
       optional: true,
     },
+    flameIfAny,
     lidIfAny,
   ],
   holds: ['thickener', 'carrier'],
