@@ -317,9 +317,9 @@ test('the dairy is changed in two taps: evaporated milk as rich as before, and t
   await sheet.getByRole('button', { name: 'Richer' }).click();
   await page.keyboard.press('Escape');
   await expect(
-    page.getByRole('button', { name: /^Finished with evaporated milk, 8\.4 % fat/ }),
+    page.getByRole('button', { name: /^Finished with evaporated milk, 8\.7 % fat/ }),
   ).toBeVisible();
-  await expect(page).toHaveURL(/finish=evaporated-milk&fat=8\.4/);
+  await expect(page).toHaveURL(/finish=evaporated-milk&fat=8\.7/);
   await expect(cups.first()).toBeVisible();
   expect(Math.abs((await grams(page)) - before)).toBeLessThan(20);
   await page.getByRole('button', { name: /^Finished with/ }).click();
