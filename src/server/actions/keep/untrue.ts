@@ -134,7 +134,7 @@ const UNTRUE: { readonly [K in KeepBody['kind']]: (written: Written<K>) => void 
   'thrown away': ({ state, body }) => {
     noMore(state, body.ml);
   },
-  'topped up': ({ body }) => {
+  'topped up': () => {
     throw cannot(
       'body.kind',
       message('new onto old'),
