@@ -122,13 +122,11 @@ test('fix ranks what can be done about a pot as measured, and says what is near 
   // Every fault the page knows, by its name; what is none is refused with those that are.
   const at = (...more: string[]) =>
     panache('fix', veloute, '--at', '9', '--minutes', '20', '--hand', 'cornstarch,heavy-cream', ...more);
-  const dosed = ['too thin', 'too thick', 'too salty'] as const;
-  for (const fault of dosed)
-    expect([fault, at('--wrong', fault).stdout]).toEqual([fault, expect.stringMatching(/^1\. /)]);
-  const mended = FAULTS.filter((f) => !dosed.some((d) => d === f));
+  expect(at('--wrong', 'too salty').stdout).toMatch(/^1\. Water, then cornstarch slurry: /m);
+  const dosed = ['too thin', 'too thick', 'too salty'];
+  const mended = FAULTS.filter((f) => !dosed.includes(f));
   const { stdout } = at('--wrong', mended.join(','));
   for (const fault of mended) expect(stdout).toMatch(new RegExp(`^${fault}: .+, \\d+ min$`, 'm'));
-  expect(at('--wrong', 'lumps').stdout).toMatch(/^lumps: Blend it, or sieve it, \d+ min/);
   expect(at('--wrong', 'cursed').stderr).toMatch(/--wrong is “cursed”: use too thin, too thick/);
 });
 

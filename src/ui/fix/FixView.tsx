@@ -98,6 +98,7 @@ export function FixView({ house, batch: initial, pots }: Props) {
   ]);
   const { told: advice, failed } = useAdvice(faults, clash ? null : taken, wishes, batch.plan.seconds, asked);
   const options = advice?.options ?? [];
+  const cures = advice?.cures ?? [];
   const left = advice?.otherwise ?? null;
   const chosen = options.find((o) => o.id === chosenId) ?? options.find((o) => o.struck === null) ?? null;
   const limits = house.kitchen.bandLimits;
@@ -245,7 +246,9 @@ export function FixView({ house, batch: initial, pots }: Props) {
         <ul aria-label={say('Corrections')} className="flex flex-col gap-3 pb-4">
           {clash
             ? null
-            : (advice?.cures ?? []).map((c) => <CureCard key={c.fault} cure={c} onDo={() => doCure(c)} />)}
+            : cures
+                .filter((c) => !DOSED.has(c.fault))
+                .map((c) => <CureCard key={c.fault} cure={c} onDo={() => doCure(c)} />)}
           {!clash && left && (
             <>
               <li className="list-none font-bold text-[19px]">
@@ -266,8 +269,12 @@ export function FixView({ house, batch: initial, pots }: Props) {
             </>
           )}
           {options.map((o) => card(o, o.id, () => setChosenId(o.id)))}
+          {/* What a dose mends by itself comes before what takes more. */}
           {!clash &&
-            (advice?.cures ?? []).map((c) => c.option && card(c.option, `${c.fault} ${c.option.id}`))}
+            cures
+              .filter((c) => DOSED.has(c.fault))
+              .map((c) => <CureCard key={c.fault} cure={c} onDo={() => doCure(c)} />)}
+          {!clash && cures.map((c) => c.option && card(c.option, `${c.fault} ${c.option.id}`))}
         </ul>
         {faults.length > 0 &&
           !clash &&
