@@ -1,9 +1,9 @@
-import { ingredient } from '../food/catalogue';
 import { message } from '../message/message';
 import { cureFor } from './cures/cures';
 import type { Fault } from './faults';
 import { thicker, together } from './means/thicker';
-import { lessSalty, thinner } from './means/thinner';
+import { thinner } from './means/thinner';
+import { unsalted } from './means/unsalted';
 import type { Measured } from './measured';
 import type { Cure, Option, Wishes } from './option';
 import { type Means, tried } from './trial/trial';
@@ -61,14 +61,9 @@ export function ranked(options: readonly Option[]): readonly Option[] {
 /** Drafts for a pot with these faults of dose. */
 export function draftsFor(faults: ReadonlySet<Fault>, measured: Measured, wishes: Wishes): readonly Means[] {
   if (faults.has('too salty')) {
-    const starch = thicker(measured, wishes).find(
-      (d) => d.isSlurry && d.needs.every((n) => wishes.larder.includes(n)),
-    );
-    const letDowns = thinner(measured, wishes);
     // By the litre: wine would be another soup.
-    const liquids = letDowns.flatMap((d) => d.needs).filter((id) => ingredient(id).group !== 'wine');
-    const both = starch ? liquids.flatMap((id) => lessSalty(measured, id, starch) ?? []) : [];
-    return faults.has('too thick') ? [...letDowns, ...both] : both;
+    const both = unsalted(measured, wishes, (group) => group !== 'wine');
+    return faults.has('too thick') ? [...thinner(measured, wishes), ...both] : both;
   }
   if (faults.has('too thick')) return thinner(measured, wishes);
   return faults.has('too thin') ? thicker(measured, wishes) : [];

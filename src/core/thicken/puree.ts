@@ -2,6 +2,7 @@ import type { Composition } from '../food/composition';
 import type { Ingredient, PureeClass } from '../food/ingredient';
 import { type Cut, TENDER_AFTER } from '../heat/softening';
 import { within } from '../units/range';
+import type { Thickener } from './granules';
 
 /** What breaks vegetables open: blenders cut, a masher and a fork only crush. */
 export const PUREE_TOOLS = ['stick blender', 'jug blender', 'masher', 'fork'] as const;
@@ -63,6 +64,19 @@ export function pulpOf(
   const { wall, starch } = PULP[kind];
   return { pulp: g * composition.fibre * wall, granules: g * composition.starch * starch };
 }
+
+/** What {@link pulpOf} found of `from`, `by` times as strong, as it thickens from the moment it is open. */
+export const openedOf = (
+  from: string,
+  { pulp, granules }: ReturnType<typeof pulpOf>,
+  by: number,
+): readonly Thickener[] => {
+  const open = { from, dry: 0, swollen: 1, strength: 1, cookedMinutes: 0 };
+  return [
+    ...(pulp > 0 ? [{ ...open, kind: 'puree' as const, equivalents: pulp * by }] : []),
+    ...(granules > 0 ? [{ ...open, kind: 'potato dice' as const, equivalents: granules * by }] : []),
+  ];
+};
 
 /** All of {@link pulpOf} for one gram: what a dose is guessed by. */
 export function pureeStrength({ puree, composition }: Pick<Ingredient, 'puree' | 'composition'>): number {

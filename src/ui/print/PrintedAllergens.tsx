@@ -5,6 +5,7 @@ import { term } from '../../core/message/term';
 import { RULES } from '../../core/safety/rules';
 import type { AllergenSheet } from '../../core/service/allergens';
 import { longDay } from '../../core/service/words/dayWords';
+import { BY_THE_LIST } from '../../core/words/allergens';
 import { useSay } from '../shared/hooks/useSay';
 import { Scroll } from '../shared/Scroll';
 import { PRIMARY } from '../shared/styles';
@@ -73,11 +74,7 @@ export function PrintedAllergens({ sheet }: { readonly sheet: AllergenSheet }) {
             ))}
           </tbody>
         </table>
-        <p className="mt-4 text-[17px]">
-          {say(
-            'By what the kitchen’s list says of each ingredient. A label may say more, and traces are on none of these lists: ask before anybody with an allergy eats. Local codes and licensed practice decide.',
-          )}
-        </p>
+        <p className="mt-4 text-[17px]">{say(BY_THE_LIST)}</p>
       </div>
     </Scroll>
   );

@@ -9,6 +9,7 @@ import { isSample, type Listed, type RecipeList } from '../../core/recipe/listed
 import { shortDay } from '../../core/service/words/dayWords';
 import { dayOf } from '../../core/units/clock';
 import { askedVolume } from '../../core/units/shown/show';
+import { BY_THE_LIST } from '../../core/words/allergens';
 import { ask, problemWords } from '../device/line/api';
 import { useShortcut } from '../frame/keys/Shortcuts';
 import { Spoon } from '../shared/draw/Spoon';
@@ -130,13 +131,7 @@ export function RecipesView({ first }: { first: RecipeList }) {
               say(' · {count} not shown: their ingredients are not worked out yet', { count: unsure })}
           </p>
         </div>
-        {without && (
-          <p className="pb-2 text-quiet">
-            {say(
-              'By what the kitchen’s list says of each ingredient. A label may say more, and traces are on none of these lists: ask before anybody with an allergy eats. Local codes and licensed practice decide.',
-            )}
-          </p>
-        )}
+        {without && <p className="pb-2 text-quiet">{say(BY_THE_LIST)}</p>}
         <ul className="grid grid-cols-1 gap-2 min-[1100px]:grid-cols-2">
           {shown.slice(0, most).map((r) => (
             <Row key={r.id} recipe={r} onGone={taken} />

@@ -2,7 +2,7 @@ import { ingredient } from '../../food/catalogue';
 import { times } from '../../food/composition';
 import { type Message, message } from '../../message/message';
 import { term } from '../../message/term';
-import { volumeMl } from '../../pot/contents/contents';
+import { shareOf as shareOfPiece, volumeMl } from '../../pot/contents/contents';
 import { type Observation, observe } from '../../pot/observe';
 import type { Step } from '../../pot/step';
 import { duration } from '../../units/shown/format';
@@ -56,13 +56,14 @@ export const shareOf = (measured: Measured, share: number): Measured => ({
     ...measured.pot,
     liquid: times(measured.pot.liquid, share),
     freeFat: measured.pot.freeFat * share,
+    mounted: measured.pot.mounted * share,
     sodium: measured.pot.sodium * share,
     thickeners: measured.pot.thickeners.map((t) => ({
       ...t,
       dry: t.dry * share,
       equivalents: t.equivalents * share,
     })),
-    pieces: measured.pot.pieces.map((p) => ({ ...p, g: p.g * share, juice: p.juice * share })),
+    pieces: measured.pot.pieces.map((p) => shareOfPiece(p, share)),
   },
 });
 

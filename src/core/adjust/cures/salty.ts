@@ -1,8 +1,7 @@
-import { ingredient } from '../../food/catalogue';
 import { FILL_LIMIT, rimVolume } from '../../heat/vessel';
 import { message } from '../../message/message';
-import { thicker } from '../means/thicker';
-import { lessSalty, thinner, unsalting } from '../means/thinner';
+import { unsalting } from '../means/thinner';
+import { unsalted } from '../means/unsalted';
 import type { Cure } from '../option';
 import { tried } from '../trial/trial';
 import { type Case, shareOf } from './case';
@@ -22,21 +21,13 @@ export function stretched({ measured, wishes, ml, cure }: Case): Cure | null {
   const rim = rimVolume(measured.pot.vessel) * FILL_LIMIT;
   const room = Math.min(rim, Math.max(measured.owedMl, ml) * TOO_MUCH);
   if (liquid <= 0 || ml + liquid <= room) return null;
-  const wanted = Math.min(rim, Math.max(measured.owedMl, Math.min(ml, rim)));
+  const wanted = Math.min(rim, Math.max(measured.owedMl, ml));
   const out = 1 - wanted / (ml + liquid);
   if (out < WORTH) return null;
   const rest = shareOf(measured, 1 - out);
-  const starch = thicker(rest, wishes).find(
-    (d) => d.isSlurry && d.needs.every((n) => wishes.larder.includes(n)),
-  );
-  const options = starch
-    ? thinner(rest, wishes)
-        .flatMap((d) => d.needs)
-        .filter((id) => ingredient(id).group === 'liquid')
-        .flatMap((id) => lessSalty(rest, id, starch) ?? [])
-        .map((draft) => tried(rest, draft, wishes))
-        .toSorted((a, b) => Number(a.struck !== null) - Number(b.struck !== null) || b.chance - a.chance)
-    : [];
+  const options = unsalted(rest, wishes, (group) => group === 'liquid')
+    .map((draft) => tried(rest, draft, wishes))
+    .toSorted((a, b) => Number(a.struck !== null) - Number(b.struck !== null) || b.chance - a.chance);
   return cure({
     title: message('Ladle {out} out, and stretch the rest', { out: { ml: out * ml } }),
     how: [

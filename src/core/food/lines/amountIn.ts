@@ -141,13 +141,13 @@ const ENTITIES: Readonly<Record<string, string>> = {
 
 const A_UNIT = new RegExp(String.raw`^an?\s+(?:${ABOUT}\s+)?(?=${UNITS}\b)`, 'i');
 
-/** A line without what a page or a list puts round it, its first number written in figures. */
 /** "2 dozen", "one dozen": how many that is. */
 const inDozens = (line: string): string =>
   line.replace(/^(\d{1,3}|one|two|three|four)\s+dozen\b/i, (_, n: string) =>
     String(12 * Number(NUMBER_WORDS[n.toLowerCase()] ?? n)),
   );
 
+/** A line without what a page or a list puts round it, its first number written in figures. */
 export const cleaned = (text: string): string =>
   text
     .replace(/<[^>]*>/g, ' ')
@@ -372,8 +372,9 @@ function countedIn(
  */
 export function amountIn(line: string): Amounted {
   try {
-    const first = atStart(inDozens(line));
-    if (first.amount !== null || first.rest !== inDozens(line)) return first;
+    const counted = inDozens(line);
+    const first = atStart(counted);
+    if (first.amount !== null || first.rest !== counted) return first;
     const last = LAST.exec(line);
     if (!last) return first;
     const again = atStart(`${last[2]} ${last[1]}`);

@@ -43,7 +43,7 @@ export const wordsOf = (text: string): readonly string[] =>
  */
 const ANOTHER = new Set(
   wordsOf(`almond cashew peanut soy soya oat coconut hemp goat sheep buffalo condensed powder powdered dry chickpea rye
-  gluten free vegan plant sea base bouillon paste cube shell bone sauce juice zest peel seed powder leaf oil vinegar spray
+  gluten free vegan plant sea base bouillon paste cube shell bone sauce juice zest peel seed leaf oil vinegar spray
   vanilla chocolate sweet ice sour star green black brown wild leftover smoked salt pickled`),
 );
 

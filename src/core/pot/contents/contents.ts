@@ -7,7 +7,7 @@ import { MATERIALS } from '../../heat/vessel';
 import { FAT_BOUND } from '../../thicken/equalParts';
 import { ROUX_STRENGTH, type RouxColour, type Thickener } from '../../thicken/granules';
 import { makeOf } from '../../thicken/mixture';
-import { OPENS, pulpOf } from '../../thicken/puree';
+import { OPENS, openedOf, pulpOf } from '../../thicken/puree';
 import { THICKENERS, type ThickenerKind } from '../../thickeners/thickeners';
 import { foodIn, type Kitchen } from '../kitchen';
 import { type Piece, type Pot, potCelsius } from '../pot';
@@ -144,17 +144,11 @@ export function putIn(pot: Pot, portion: Portion, kitchen: Kitchen, colour: Roux
   };
   const opened = i.pulped ? 1 : portion.as === 'puree' ? 1 : portion.as === 'mash' ? OPENS.masher : 0;
   if (opened > 0 && i.puree) {
-    const { pulp, granules } = pulpOf(i.puree, i.composition, portion.amount);
-    const open = { from: i.id, dry: 0, swollen: 1, strength: 1, cookedMinutes: 0 };
-    const by = kitchen.factors.puree * opened;
+    const pulp = pulpOf(i.puree, i.composition, portion.amount);
     return {
       ...next,
       liquid: plus(pot.liquid, i.composition, portion.amount),
-      thickeners: [
-        ...pot.thickeners,
-        ...(pulp > 0 ? [{ ...open, kind: 'puree' as const, equivalents: pulp * by }] : []),
-        ...(granules > 0 ? [{ ...open, kind: 'potato dice' as const, equivalents: granules * by }] : []),
-      ],
+      thickeners: [...pot.thickeners, ...openedOf(i.id, pulp, kitchen.factors.puree * opened)],
     };
   }
   if (BECOMES_PIECES.has(i.group)) {

@@ -1,7 +1,7 @@
 import { ingredient } from '../../food/catalogue';
 import { plus, times } from '../../food/composition';
 import type { Thickener } from '../../thicken/granules';
-import { CUTS, OPENS, type PureeTool, pulpOf } from '../../thicken/puree';
+import { CUTS, OPENS, openedOf, type PureeTool, pulpOf } from '../../thicken/puree';
 import { THICKENERS } from '../../thickeners/thickeners';
 import { shareOf, volumeMl } from '../contents/contents';
 import { type CookOutcome, LONGEST, tenderness } from '../cook';
@@ -62,13 +62,11 @@ function puree(pot: Pot, step: Puree, kitchen: Kitchen): Pot {
     if (g <= 0) return [piece];
     liquid = plus(liquid, piece.composition, g);
     const kind = ingredient(piece.ingredient).puree ?? 'other';
-    const { pulp, granules } = pulpOf(kind, piece.composition, g);
+    const pulp = pulpOf(kind, piece.composition, g);
     // Steam and juice carry no cell wall away, and starch already leached is counted where it went: both
     // follow from what the piece now holds. Hard pieces are cut, not broken open.
     const opened = Math.min(1, tenderness(piece)) * OPENS[step.tool] * kitchen.factors.puree;
-    const open = { from: piece.ingredient, dry: 0, swollen: 1, strength: 1, cookedMinutes: 0 };
-    if (pulp > 0) blended.push({ ...open, kind: 'puree', equivalents: pulp * opened });
-    if (granules > 0) blended.push({ ...open, kind: 'potato dice', equivalents: granules * opened });
+    blended.push(...openedOf(piece.ingredient, pulp, opened));
     return piece.g - g > 1e-9 * piece.g ? [shareOf(piece, 1 - g / piece.g)] : [];
   });
   const emulsified = pot.freeFat * fraction * CUTS[step.tool];
