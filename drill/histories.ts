@@ -11,6 +11,7 @@ import { catalogue } from '../src/core/food/catalogue';
 import { COOLING_METHODS } from '../src/core/heat/cool/body';
 import { seeded } from '../src/core/maths/random';
 import type { StepKind } from '../src/core/pot/kinds/names';
+import { TAKES } from '../src/core/pot/kinds/pour/takes';
 import { observe } from '../src/core/pot/observe';
 import type { Portion, Step } from '../src/core/pot/step';
 import { EQUAL_PARTS } from '../src/core/thicken/equalParts';
@@ -101,6 +102,8 @@ function anyStep({ between, whole, of, maybe }: Numbers): Step {
     'chill',
     'reheat',
     'keep',
+    'pour',
+    'roast',
   ]);
   const lid = of(LIDS);
   const standing = () => ({ offHeat: maybe(() => true), minutes: maybe(minutes) });
@@ -156,6 +159,18 @@ function anyStep({ between, whole, of, maybe }: Numbers): Step {
     chill: () => ({ method: of(COOLING_METHODS), depthMm: between(10, 400), to: between(1, 20) }),
     reheat: () => ({ to: between(60, 95), flame: flame(), lid }),
     keep: () => ({ days: whole(1, 365), at: between(-40, 15) }),
+    pour: () => ({
+      takes: of(TAKES),
+      share: maybe(() => between(0.01, 1)),
+      gradually: maybe(() => true),
+      minutes: maybe(minutes),
+    }),
+    roast: () => ({
+      items: items(),
+      at: between(80, 300),
+      minutes: minutes(),
+      loads: maybe(() => whole(1, 9)),
+    }),
   };
   return given({ kind, ...made[kind]() }) as Step;
 }

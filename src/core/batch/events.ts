@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { ISO_ORIFICES } from '../flow/readings/cups';
 import { isIngredient, notCatalogued } from '../food/catalogue';
 import { issue } from '../message/told';
+import { PanName } from '../pot/kinds/shapes';
 import { Step } from '../pot/step';
 import { COMMON, lineOf, readCelsius, words } from '../record/line';
 import { ROUX_COLOURS } from '../thicken/granules';
@@ -60,6 +61,8 @@ export const FlowTestSchema = z.discriminatedUnion('kind', [
 /** What a station may write down about a batch. Each kind names its body; figures in the units of the core. */
 export const EventBody = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('step-done'), step: StepKey }),
+  /** A step that goes by itself is under way, and something is done in another pan meanwhile. */
+  z.object({ kind: z.literal('step-begun'), step: StepKey }),
   z.object({ kind: z.literal('step-skipped'), step: StepKey, reason: words('the reason', 200) }),
   /** A step the plan did not have, done before its step `before`. With `does` the model cooks it too. */
   z.object({
@@ -95,6 +98,13 @@ export const EventBody = z.discriminatedUnion('kind', [
     kind: z.literal('temperature'),
     celsius: readCelsius,
     /** The probe it was read from; absent when read by hand. */
+    from: z.string().max(60).optional(),
+  }),
+  /** °C of a pan beside the pot: of the soup it says nothing, and no limit is met by it. */
+  z.object({
+    kind: z.literal('pan-temperature'),
+    pan: PanName,
+    celsius: readCelsius,
     from: z.string().max(60).optional(),
   }),
   z.object({ kind: z.literal('depth'), mm: numberFrom('depth', 1, 1200, 'mm') }),

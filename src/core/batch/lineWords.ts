@@ -23,6 +23,8 @@ export function lineWords(body: EventBody, of: LineContext): Message {
   switch (body.kind) {
     case 'step-done':
       return message('Done: {step}', { step: stepOf(of, body.step) });
+    case 'step-begun':
+      return message('Goes by itself: {step}', { step: stepOf(of, body.step) });
     case 'step-skipped':
       return message('Left out: {step}, {reason}', { step: stepOf(of, body.step), reason: body.reason });
     case 'step-added':
@@ -43,6 +45,11 @@ export function lineWords(body: EventBody, of: LineContext): Message {
       return message('Colour: {colour}', { colour: term(body.colour) });
     case 'temperature':
       return message('Read {celsius}', { celsius: { celsius: body.celsius, exact: true } });
+    case 'pan-temperature':
+      return message('Read {celsius} in “{pan}”', {
+        celsius: { celsius: body.celsius, exact: true },
+        pan: body.pan,
+      });
     case 'depth':
       return message('Level {cm} cm', { cm: (body.mm / 10).toFixed(1) });
     case 'volume':

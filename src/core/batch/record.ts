@@ -2,7 +2,9 @@ import * as z from 'zod';
 import { BANDS } from '../flow/bands';
 import { KitchenFile, ProductSchema } from '../kitchen/kitchenFile';
 import { MessageSchema } from '../message/schema';
+import { PanName } from '../pot/kinds/shapes';
 import { FACTORS, type Factor } from '../pot/kitchen';
+import { KEPT_AS, PAN_KINDS } from '../pot/pans/pan';
 import { Step } from '../pot/step';
 import { GOALS } from '../recipe/amountOf';
 import { BurnerSchema, VesselSchema } from '../recipe/recipe';
@@ -68,6 +70,19 @@ export const CookedWith = z.object({
   vessel: VesselSchema,
   burner: BurnerSchema,
   kitchen: RecordedKitchen,
+  /** Pans beside the pot, by name, each where it stood; absent of one pot. */
+  beside: z
+    .record(
+      PanName,
+      z.object({
+        as: z.enum(PAN_KINDS),
+        vessel: VesselSchema,
+        burner: BurnerSchema.nullable(),
+        kept: z.enum(KEPT_AS).optional(),
+        trays: z.int().optional(),
+      }),
+    )
+    .optional(),
 });
 export type CookedWith = z.infer<typeof CookedWith>;
 

@@ -1,4 +1,7 @@
 import { withPortions } from '../pot/contents/portions';
+import { ROWS } from '../pot/kinds/rows';
+import { THE_POT } from '../pot/pans/pan';
+import { pansOf } from '../pot/pans/together';
 import type { Portion, Step } from '../pot/step';
 import { counting } from '../record/counting';
 import type { BatchEvent, BodyOf, StepKey } from './events';
@@ -17,6 +20,8 @@ export type StepState = {
   /** Seconds by the plan, or by whoever added it; 0 when nobody said. */
   readonly seconds: number;
   readonly done: BatchEvent | null;
+  /** Since when, ms, it goes by itself while something is done in another pan; null of what does not, and of what is done. */
+  readonly begun: number | null;
   readonly skipped: { readonly event: BatchEvent; readonly reason: string } | null;
   /** Ladles, pours or fills ticked. */
   readonly parts: ReadonlySet<number>;
@@ -33,7 +38,7 @@ export type Stage = 'cooking' | 'to write down' | 'hold' | 'cool' | 'over';
 
 export type BatchState = {
   readonly steps: readonly StepState[];
-  /** Place in `steps` of the first neither done nor skipped; their number when there is none. */
+  /** Place in `steps` of the one at hand ({@link atHand}); their number when there is none. */
   readonly current: number;
   /** When the step at hand began, ms: at the last tap that ended one, or when the batch did. */
   readonly since: number;
@@ -48,7 +53,62 @@ export type BatchState = {
 /** Events that count: by the time they happened, as received where that is the same, without those taken back. */
 export const standing: (events: readonly BatchEvent[]) => readonly BatchEvent[] = counting;
 
+/** The pans a step is done with; the pot where nothing says otherwise. */
+const pansFor = ({ does }: Pick<StepState, 'does'>): readonly string[] => (does ? pansOf(does) : [THE_POT]);
+
+/**
+ * The step at hand of those still `open`, in their order: the first that nothing before it in its pans holds up and that
+ * is not going by itself. Where all that can be done goes by itself, the first of that. Of one pan always the first.
+ */
+export function atHand<S extends Pick<StepState, 'does' | 'key'>>(
+  open: readonly S[],
+  begun: (step: S) => boolean,
+): S | undefined {
+  const held = new Set<string>();
+  for (const step of open) {
+    const pans = pansFor(step);
+    if (!begun(step) && !pans.some((p) => held.has(p))) return step;
+    for (const p of pans) held.add(p);
+  }
+  return open[0];
+}
+
+/**
+ * Steps that go by themselves as soon as what comes before them in their pan is `over`: nobody has to stand at them, and
+ * the pan is on. What is first in its pan has to be begun by somebody.
+ */
+export function goingAlone<S extends Pick<StepState, 'does'>>(
+  steps: readonly S[],
+  over: (step: S) => boolean,
+): readonly S[] {
+  const [held, on] = [new Set<string>(), new Set<string>()];
+  return steps.filter((step) => {
+    const pans = pansFor(step);
+    if (over(step)) {
+      for (const p of pans) on.add(p);
+      return false;
+    }
+    const free = pans.every((p) => on.has(p) && !held.has(p));
+    for (const p of pans) held.add(p);
+    return free && step.does !== null && !ROWS[step.does.kind].attended;
+  });
+}
+
+/** Whether steps are done in more than one pan. */
+export const inSeveralPans = (steps: readonly Pick<StepState, 'does'>[]): boolean =>
+  steps.some((s) => pansFor(s).some((p) => p !== THE_POT));
+
+/** Whether the step at hand is begun and then left, to be done in its own time: a tray put into the oven. */
+export function mayGoAlone(steps: readonly StepState[], current: number): boolean {
+  const here = steps[current];
+  if (!here?.does || here.begun !== null || ROWS[here.does.kind].attended) return false;
+  const open = steps.filter((s) => !s.done && !s.skipped);
+  const next = atHand(open, (s) => s.begun !== null || s === here);
+  return next !== undefined && next !== here && next.begun === null;
+}
+
 type StateSoFar = {
+  begun: Map<StepKey, BatchEvent>;
   done: Map<StepKey, BatchEvent>;
   skipped: Map<StepKey, BatchEvent>;
   parts: Map<StepKey, Set<number>>;
@@ -74,6 +134,9 @@ function take(d: StateSoFar, event: BatchEvent): void {
     case 'step-done':
       d.done.set(body.step, event);
       d.skipped.delete(body.step);
+      break;
+    case 'step-begun':
+      d.begun.set(body.step, event);
       break;
     case 'step-skipped':
       d.skipped.set(body.step, event);
@@ -133,6 +196,32 @@ function stageOf(d: StateSoFar, stepsLeft: boolean): Stage {
   return stepsLeft ? 'cooking' : 'to write down';
 }
 
+const isOver = (s: StepState): boolean => s.done !== null || s.skipped !== null;
+
+/** When a step was done or left out, ms; null of one still open. */
+function overAt(s: StepState): number | null {
+  const at = (s.done ?? s.skipped?.event)?.at;
+  return at === undefined ? null : Date.parse(at);
+}
+
+/** The steps, with those that go by themselves as they do. */
+function withBegun(
+  steps: readonly StepState[],
+  begun: ReadonlyMap<StepKey, BatchEvent>,
+): readonly StepState[] {
+  if (!inSeveralPans(steps)) return steps;
+  const alone = new Set(goingAlone(steps, isOver));
+  return steps.map((s, n) => {
+    if (isOver(s)) return s;
+    const told = begun.get(s.key);
+    if (told) return { ...s, begun: Date.parse(told.at) };
+    if (!alone.has(s)) return s;
+    const pans = pansFor(s);
+    const before = steps.slice(0, n).filter((o) => pansFor(o).some((p) => pans.includes(p)));
+    return { ...s, begun: Math.max(0, ...before.map((o) => overAt(o) ?? 0)) };
+  });
+}
+
 /** Where a batch stands after its events, whatever the order they arrived in. */
 export function batchState({
   plan,
@@ -141,6 +230,7 @@ export function batchState({
 }: Pick<Batch, 'plan' | 'startedAt' | 'events'>): BatchState {
   const events = standing(all);
   const d: StateSoFar = {
+    begun: new Map(),
     done: new Map(),
     skipped: new Map(),
     parts: new Map(),
@@ -162,6 +252,7 @@ export function batchState({
       key,
       ...rest,
       done: d.done.get(key) ?? null,
+      begun: null,
       skipped: skipped?.body.kind === 'step-skipped' ? { event: skipped, reason: skipped.body.reason } : null,
       parts: d.parts.get(key) ?? NONE,
       weighed: (typeof key === 'number' ? d.weighed.get(key) : undefined) ?? NOTHING,
@@ -192,13 +283,14 @@ export function batchState({
     ]),
     ...addedBefore(plan.steps.length),
   ];
-  const open = steps.findIndex((s) => !s.done && !s.skipped);
-  const current = open === -1 ? steps.length : open;
-  const taps = steps.flatMap((s) => s.done ?? s.skipped?.event ?? []).map((e) => Date.parse(e.at));
+  const going = withBegun(steps, d.begun);
+  const open = going.filter((s) => !isOver(s));
+  const here = atHand(open, (s) => s.begun !== null);
+  const current = here ? going.indexOf(here) : going.length;
   return {
-    steps,
+    steps: going,
     current,
-    since: Math.max(Date.parse(startedAt), ...taps),
+    since: here?.begun ?? Math.max(Date.parse(startedAt), ...going.map((s) => overAt(s) ?? 0)),
     stage: stageOf(d, current < steps.length),
     timers: [...d.timers.values()],
     paired: d.paired,

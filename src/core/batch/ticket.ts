@@ -2,7 +2,7 @@ import { type Message, message } from '../message/message';
 import { RULES } from '../safety/rules';
 import { titleAsMessage } from '../words/steps';
 import type { Batch } from './record';
-import { batchState, type Timer } from './state';
+import { batchState, inSeveralPans, type Timer } from './state';
 
 /** What a live pot shows on the rail. */
 export type Ticket = {
@@ -75,9 +75,11 @@ export function ticketOf(batch: Batch, now: number, by?: ByModel | 'lost'): Tick
     ? Date.parse((celsius !== null && stage === 'hold' ? last?.at : undefined) ?? state.finished?.at ?? '')
     : since;
   const until = kept ? from + NEXT_CHECK[stage] : (model?.endsAt ?? from + (step?.seconds ?? 0) * 1000);
-  const toCome = steps
-    .slice(current + 1)
-    .reduce((sum, s) => (s.done || s.skipped ? sum : sum + s.seconds), 0);
+  // Of several pans much goes on at once: what is still to come is what the plan has after this step.
+  const toCome =
+    inSeveralPans(steps) && step?.planned
+      ? batch.plan.seconds - step.planned.startsAt - step.planned.seconds
+      : steps.slice(current + 1).reduce((sum, s) => (s.done || s.skipped ? sum : sum + s.seconds), 0);
   const ready = stage === 'cooking' ? until + toCome * 1000 : since;
   return {
     id: batch.id,

@@ -1,12 +1,13 @@
 import type { Plan } from '../plan/types';
 import { warningLine, warningWords } from '../plan/warningWords';
 import { portionsIn } from '../pot/contents/portions';
+import type { Beside } from '../pot/pans/pan';
 import type { Recipe, RecipePortion, RecipeStep } from '../recipe/recipe';
 import { TRADE } from '../safety/cautions';
 import { inEnglish } from '../text/inWords';
 import { cautionWords } from '../words/cautions';
 import { detailsOf, reasonFor, titleOf } from '../words/steps';
-import type { OpenAmount, RecordedPlan } from './record';
+import type { CookedWith, OpenAmount, RecordedPlan } from './record';
 
 /** The amounts of a step the plan works out, by their place in it. */
 function openIn(step: RecipeStep | undefined): OpenAmount[] {
@@ -27,7 +28,10 @@ const atStep = ({ warnings }: Plan, step: number) =>
     .map((w) => ({ id: w.id, ...warningWords(w), rule: w.rule ?? TRADE }));
 
 /** The plan in the form a batch keeps: its words, and all the model needs to go along. `recipe` as it was planned. */
-export const toRecord = (plan: Plan, recipe: Recipe): RecordedPlan => {
+export const toRecord = (plan: Plan, written: Recipe): RecordedPlan => {
+  // Its steps are in the order of the hands, as the plan has them.
+  const recipe = plan.solved.of?.recipe ?? written;
+  const { beside } = plan.solved.run;
   const { setup, aim } = plan;
   const { kitchen } = setup;
   return {
@@ -72,8 +76,17 @@ export const toRecord = (plan: Plan, recipe: Recipe): RecordedPlan => {
         factors: { ...kitchen.factors },
         products: kitchen.products as CookedProducts,
       },
+      ...(Object.keys(beside).length > 0 && { beside: besideRecord(beside) }),
     },
   };
 };
+
+const besideRecord = (beside: Beside): CookedWith['beside'] =>
+  Object.fromEntries(
+    Object.entries(beside).map(([name, { as, vessel, burner, kept, trays }]) => [
+      name,
+      { as, vessel: { ...vessel }, burner: burner && { ...burner }, kept, trays },
+    ]),
+  );
 
 type CookedProducts = NonNullable<RecordedPlan['cooked']>['kitchen']['products'];

@@ -2,6 +2,7 @@ import type { Band } from '../flow/bands';
 import { type Message, message } from '../message/message';
 import { term } from '../message/term';
 import type { Aim } from '../order/order';
+import { besideOf } from '../plan/solve/beside';
 import type { Dosing } from '../plan/solve/resolve';
 import { multiplied, repeat, type Setup } from '../plan/solve/simulate';
 import { doseIsShare, solve } from '../plan/solve/solve';
@@ -83,6 +84,7 @@ export function justMultiplied(
   const { pot } = repeat(
     atHome.run.ran.map((r) => multiplied(r.step, by)),
     setup,
+    besideOf(recipe, by, setup),
   );
   const found = observe(pot, setup.kitchen);
   return {

@@ -135,7 +135,7 @@ export function openFile(text: string, most = MOST_CHARACTERS): OpenedFile {
   if ('kind' in json) return json;
   const { value } = json;
   const format = typeof value === 'object' && value !== null ? Reflect.get(value, 'format') : undefined;
-  if (format === 'panache.recipe/1') {
+  if (format === 'panache.recipe/1' || format === 'panache.recipe/2') {
     const read = Recipe.safeParse(value);
     if (!read.success) return problemsOf(text, value, read.error);
     const strays = strayFields(value, read.data);
@@ -167,7 +167,7 @@ export function openFile(text: string, most = MOST_CHARACTERS): OpenedFile {
     typeof format === 'string'
       ? message('“{format}” is not a format Panache reads: {known}', {
           format,
-          known: { or: ['panache.recipe/1', 'panache.kitchen/1', 'panache.archive/1'] },
+          known: { or: ['panache.recipe/1', 'panache.recipe/2', 'panache.kitchen/1', 'panache.archive/1'] },
         })
       : message('it is JSON, but neither a Panache file nor a schema.org Recipe (no @type Recipe in it)'),
   );

@@ -14,7 +14,7 @@ type Portion = Extract<Step, { kind: 'season' }>['items'][number];
 export const stepVerb = (kind: Step['kind']): Message => ROWS[kind].verb;
 
 /** Keys of a step that are not said as "key value". */
-const APART = new Set(['kind', 'look', 'items', 'flour', 'fat', 'thickener', 'carrier']);
+const APART = new Set(['kind', 'in', 'look', 'items', 'flour', 'fat', 'thickener', 'carrier']);
 
 const nameOf = (id: string): Message =>
   isIngredient(id) ? term(ingredient(id).name) : message('{id}', { id });
@@ -36,11 +36,14 @@ const KEYS: Readonly<Record<string, Message>> = {
   flame: message('flame'),
   flour: message('flour'),
   fraction: message('share of the pot'),
+  from: message('out of'),
   gradually: message('gradually'),
+  in: message('done in'),
   ingredient: message('ingredient'),
   items: message('ingredients'),
   keep: message('share of the fat kept'),
   keeps: message('keeps'),
+  layer: message('in one layer'),
   lid: message('lid'),
   look: message('what to look for'),
   method: message('method'),
@@ -50,6 +53,8 @@ const KEYS: Readonly<Record<string, Message>> = {
   prep: message('prepared how'),
   rule: message('equal parts by'),
   shape: message('shape'),
+  share: message('share of it'),
+  takes: message('takes'),
   thickener: message('thickener'),
   reserve: message('kept back'),
   to: message('to'),
@@ -124,12 +129,14 @@ export function recipeWords(recipe: RecipeText, say: Words): readonly string[] {
       high: vessel.heightMm / 10,
       burner: burner.name,
     }),
+    ...(recipe.pans ?? []).map((p) => say('Beside it “{name}”, {as}', { name: p.name, as: term(p.as) })),
     ...recipe.steps.flatMap((step) => {
       const how = settings(step);
       return [
-        how.length > 0
-          ? say('{step}: {how}', { step: ROWS[step.kind].verb, how: { listed: how } })
-          : say(ROWS[step.kind].verb),
+        (step.in ? say('In “{pan}”', { pan: step.in }) + ': ' : '') +
+          (how.length > 0
+            ? say('{step}: {how}', { step: ROWS[step.kind].verb, how: { listed: how } })
+            : say(ROWS[step.kind].verb)),
         ...(step.look ? [INDENT + say('look for {look}', { look: step.look })] : []),
         ...portionsIn<Portion>(step).map((p) => INDENT + say(portionWords(p))),
       ];

@@ -9,6 +9,7 @@ import { warningLine } from '../plan/warningWords';
 import { type Reader, type Words, wordsFor } from '../text/inWords';
 import { duration, mPas } from '../units/shown/format';
 import { jugWords, massWords, type Show, volumeIn, volumeWords } from '../units/shown/show';
+import { placeWords } from '../words/pans';
 import { detailsOf, fireWords, READ_IN_LITRES, titleOf } from '../words/steps';
 
 /** A plan as it goes on paper: words only, times on the clock. */
@@ -17,6 +18,8 @@ export type PlanSheet = {
   readonly first?: PlanSheet;
   readonly title: string;
   readonly order: string;
+  /** Pans beside the pot, each with where it stands. */
+  readonly beside: readonly string[];
   readonly fire: string;
   readonly lines: readonly {
     readonly figure: string;
@@ -110,8 +113,11 @@ export function planSheet(plan: Plan, serveAt: string, show: Reader): PlanSheet 
         light,
       },
     ),
+    beside: Object.entries(plan.beside).map(([name, place]) =>
+      say('“{name}”: {place}', { name, place: placeWords(place) }),
+    ),
     fire: say('{fire} Gives off {steam} of water; fullest {peak} of {rim}.', {
-      fire: fireWords(plan.steps) ?? '',
+      fire: fireWords(plan.steps.filter((s) => s.pan === '')) ?? '',
       steam: { ml: plan.steamG },
       peak: { ml: plan.peakMl },
       rim: { ml: plan.rimMl },
@@ -122,7 +128,9 @@ export function planSheet(plan: Plan, serveAt: string, show: Reader): PlanSheet 
         figure,
         unit,
         name: say(term(l.name)),
-        aside: [l.prep, asideOf(l, say)].filter(Boolean).join(' · '),
+        aside: [l.pan ? say('for “{pan}”', { pan: l.pan }) : '', l.prep, asideOf(l, say)]
+          .filter(Boolean)
+          .join(' · '),
         dose: l.solved === 'thickness',
       };
     }),
@@ -130,7 +138,10 @@ export function planSheet(plan: Plan, serveAt: string, show: Reader): PlanSheet 
       ...plan.steps.map((s) => ({
         at: clockFrom(light, s.startsAt),
         title: titleOf(s.step, s.from, show),
-        details: detailsOf(s.step, s.from, show).join(' · '),
+        details: [
+          ...(s.pan ? [say('in “{pan}”', { pan: s.pan })] : []),
+          ...detailsOf(s.step, s.from, show),
+        ].join(' · '),
         look: s.step.look ?? '',
         takes: s.seconds >= 30 ? duration(s.seconds) : '',
       })),

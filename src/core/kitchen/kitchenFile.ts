@@ -95,6 +95,8 @@ export const KitchenFile = z.object({
     .min(1, issue('at least one burner'))
     .max(60)
     .superRefine(unique('burners', 'id')),
+  /** Trays its oven takes at once; 0 without an oven. */
+  trays: z.int().min(0).max(40).default(2),
   products: z.array(ProductSchema).max(400).superRefine(unique('products', 'ingredient')).default([]),
   funnels: z.array(FunnelSchema).max(20).superRefine(unique('funnels', 'id')).default([]),
   /** Absent in kitchens kept before soup was kept here. */
@@ -107,7 +109,8 @@ const byIngredient = (products: readonly Product[]): Kitchen['products'] =>
 
 /** The house a kitchen file describes. */
 export function houseOf(file: KitchenFile, revision = 1): House {
-  const { id, name, vessels, burners, products, funnels, show, currency, roles, keeping, ...rest } = file;
+  const { id, name, vessels, burners, products, funnels, show, currency, roles, keeping, trays, ...rest } =
+    file;
   const { format: _format, ...room } = rest;
   return {
     id,
@@ -125,6 +128,7 @@ export function houseOf(file: KitchenFile, revision = 1): House {
       factors: PRIOR,
       products: byIngredient(products),
       rules: rulesOf(keeping.rules, keeping.tightened),
+      stands: { vessels, burners, trays },
     },
   };
 }
@@ -148,6 +152,7 @@ export function kitchenFileOf(house: House): KitchenFile {
     roles: [...house.roles],
     vessels: house.vessels.map((v) => ({ ...v })),
     burners: house.burners.map((b) => ({ ...b })),
+    trays: k.stands?.trays ?? 2,
     products: Object.values(k.products ?? {}).map((p) => ({
       ...p,
       allergens: p.allergens && [...p.allergens],

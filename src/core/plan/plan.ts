@@ -2,10 +2,11 @@ import { FILL_LIMIT, rimVolume } from '../heat/vessel';
 import type { Aim } from '../order/order';
 import type { Kitchen } from '../pot/kitchen';
 import { observe } from '../pot/observe';
+import { THE_POT } from '../pot/pans/pan';
 import type { Recipe } from '../recipe/recipe';
 import { within } from '../units/range';
 import { cautionsOf } from './deeds';
-import { peakVolume, type Run, type Setup, type StepRun, simulate } from './solve/simulate';
+import { inHandOrder, peakVolume, type Run, type Setup, type StepRun, simulate } from './solve/simulate';
 import { isSolvedFor, type Solved, solve, solveOrdered } from './solve/solve';
 import type { Plan, PlanStep } from './types';
 import { warningsFor } from './warnings';
@@ -13,6 +14,7 @@ import { weighOut } from './weighOut';
 
 const toPlanStep = (r: StepRun, kitchen: Kitchen): PlanStep => ({
   step: r.step,
+  pan: r.pan,
   startsAt: r.before.seconds,
   seconds: r.pot.seconds - r.before.seconds,
   from: r.before.celsius,
@@ -35,15 +37,16 @@ export function assembled(recipe: Recipe, aim: Aim, setup: Setup, solved: Solved
       ...(aim.diet?.length && { diet: aim.diet }),
     },
     setup,
+    beside: run.beside,
     steps: run.ran.map((r) => toPlanStep(r, setup.kitchen)),
     weighOut: weighOut(recipe, run, setup.kitchen),
     found: solved.found,
     seconds: run.pot.seconds,
-    steamG: run.pot.evaporated,
+    steamG: Object.values(run.pots).reduce((sum, p) => sum + p.evaporated, 0),
     peakMl: peakVolume(run),
     fillLimitMl: rimMl * FILL_LIMIT,
     rimMl,
-    trace: run.ran.flatMap((r) => r.trace),
+    trace: run.ran.flatMap((r) => (r.pan === THE_POT ? r.trace : [])),
     solved,
   };
   return { ...partial, warnings: warningsFor(partial, run) };
@@ -60,7 +63,8 @@ const sameAim = (a: Aim, b: Aim): boolean =>
 export type Begun = Pick<Solved, 'dosing' | 'slopes' | 'missed' | 'times' | 'writtenMl'>;
 
 /** The plan whose amounts were solved elsewhere for the same recipe, aim and setup: cooked once, to the same answer. */
-export function planBegun(recipe: Recipe, aim: Aim, setup: Setup, begun: Begun): Plan {
+export function planBegun(written: Recipe, aim: Aim, setup: Setup, begun: Begun): Plan {
+  const recipe = inHandOrder(written, aim.litres, setup);
   const run = simulate(recipe, begun.dosing, setup);
   const found = observe(run.pot, setup.kitchen);
   return assembled(recipe, aim, setup, { ...begun, run, found, runs: 1, of: { recipe, setup } });
@@ -74,7 +78,7 @@ export function planBegun(recipe: Recipe, aim: Aim, setup: Setup, begun: Begun):
  * for litres outside 0.1–2000 or a target outside 0.5–20 000 mPa·s.
  */
 export function planFor(
-  recipe: Recipe,
+  written: Recipe,
   aim: Aim,
   setup: Setup,
   near?: Plan,
@@ -83,6 +87,7 @@ export function planFor(
 ): Plan {
   within('litres', aim.litres, 0.1, 2000, 'L');
   within('target', aim.target, 0.5, 20_000, 'mPa·s');
+  const recipe = inHandOrder(written, aim.litres, setup);
   const from = near?.recipeId === recipe.id ? near.solved : undefined;
   if (near && isSolvedFor(near.solved.of, recipe, setup) && sameAim(near.aim, aim)) return near;
   const solved = asWritten ? solve(recipe, aim, setup, from) : solveOrdered(recipe, aim, setup, from);

@@ -4,6 +4,7 @@ import type { Diet } from '../food/diets';
 import type { Aim } from '../order/order';
 import type { Sample } from '../pot/cook';
 import type { Observation } from '../pot/observe';
+import type { Beside } from '../pot/pans/pan';
 import type { Step } from '../pot/step';
 import type { Goal } from '../recipe/amountOf';
 import type { Caution } from '../safety/cautions';
@@ -14,6 +15,8 @@ import type { Miss, Solved } from './solve/solve';
 /** A step with its place on the clock, seconds from lighting the flame. */
 export type PlanStep = {
   readonly step: Step;
+  /** The pan it is done in, by name; empty for the pot. */
+  readonly pan: string;
   readonly startsAt: number;
   readonly seconds: number;
   /** °C before it and after. */
@@ -30,6 +33,8 @@ export type Plan = {
   /** What was asked for. */
   readonly aim: Aim;
   readonly setup: Setup;
+  /** Pans beside the pot, by name, each where it stands. */
+  readonly beside: Beside;
   readonly steps: readonly PlanStep[];
   readonly weighOut: readonly WeighLine[];
   readonly found: Observation;
@@ -50,6 +55,8 @@ export type WeighLine = {
   /** Stable within a plan: step and place in it. */
   readonly id: string;
   readonly step: number;
+  /** The pan it goes into, by name; empty for the pot. */
+  readonly pan: string;
   readonly ingredient: string;
   readonly name: string;
   readonly g: number;

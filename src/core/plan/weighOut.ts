@@ -11,7 +11,7 @@ import type { WeighLine } from './types';
 
 /** What to weigh, in the order the stove needs it. Nothing of weight zero is listed. */
 export function weighOut(recipe: Recipe, run: Run, kitchen: Kitchen): readonly WeighLine[] {
-  return run.ran.flatMap(({ step }, n) => {
+  return run.ran.flatMap(({ step, pan }, n) => {
     const asked = recipe.steps[n];
     const written = asked ? portionsIn<RecipePortion>(asked) : [];
     return portionsIn<Portion>(step).flatMap((portion, i): WeighLine[] => {
@@ -23,6 +23,7 @@ export function weighOut(recipe: Recipe, run: Run, kitchen: Kitchen): readonly W
         {
           id: `${n}.${i}`,
           step: n,
+          pan,
           ingredient: food.id,
           name: food.name,
           g: portion.amount,

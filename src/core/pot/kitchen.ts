@@ -64,6 +64,10 @@ export type Kitchen = {
   readonly products?: Readonly<Record<string, Product>> | undefined;
   /** Times and temperatures it works by; the FDA’s where it has not said. */
   readonly rules?: RuleSet | undefined;
+  /** What else stands there: side pans are picked from it; usual ones where it has not said. */
+  readonly stands?:
+    | { readonly vessels: readonly Vessel[]; readonly burners: readonly Burner[]; readonly trays: number }
+    | undefined;
   /** Named first and large wherever a soup holds them. */
   readonly flagged?: readonly Allergen[] | undefined;
 };

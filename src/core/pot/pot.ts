@@ -74,6 +74,8 @@ export type Pot = {
   /** Grams taken out: fat poured off, solids strained away. */
   readonly removed: number;
   readonly lid: Lid;
+  /** How it is kept where it has no flame of its own; absent of what stands on a burner. */
+  readonly waits?: 'left' | 'warm' | 'cold' | undefined;
   /** What the last step left it standing on: what takes time without a flame of its own is cooked by this. */
   readonly fire: StandsOn;
 };

@@ -11,9 +11,12 @@ import { issue } from '../message/told';
 import { lotOf } from '../pot/contents/lots';
 import { portionsIn } from '../pot/contents/portions';
 import { ROWS } from '../pot/kinds/rows';
+import { PanName } from '../pot/kinds/shapes';
+import { KEPT_AS, PAN_KINDS } from '../pot/pans/pan';
 import { stepSchema } from '../pot/step';
 import { named } from '../units/named';
 import { AmountText, FractionText } from './amount';
+import { throughPans } from './pans';
 
 export const RecipeStep = stepSchema(AmountText, FractionText);
 export type RecipeStep = z.infer<typeof RecipeStep>;
@@ -40,6 +43,20 @@ export const BurnerSchema = z.object({
   powerW: z.number().min(300).max(60_000),
   intoPotW: z.number().min(50).max(60_000).optional(),
 });
+
+/** A pan beside the pot that goes to the pass, by the name its steps have for it. */
+export const PanSchema = z.object({
+  name: PanName,
+  as: z.enum(PAN_KINDS),
+  /** How what waits in a bowl is kept; left to stand unless said. */
+  kept: z.enum(KEPT_AS).optional(),
+  /** The one it was written for; picked from the kitchen’s where it has one that does. */
+  vessel: VesselSchema.optional(),
+});
+export type RecipePan = z.infer<typeof PanSchema>;
+
+/** Most pans a soup has beside its pot. */
+const MOST_PANS = 6;
 
 type Issue = { readonly path: readonly (string | number)[]; readonly says: Message };
 
@@ -138,7 +155,12 @@ function wrongIn(steps: readonly RecipeStep[], n: number, wet: boolean): readonl
       ? [
           {
             path: ['steps', n, 'kind'],
-            says: message('“{step}” cannot be step {n}: there is no liquid in the pot yet', at),
+            says: step.in
+              ? message('“{step}” cannot be step {n}: there is no liquid in “{pan}” yet', {
+                  ...at,
+                  pan: step.in,
+                })
+              : message('“{step}” cannot be step {n}: there is no liquid in the pot yet', at),
           },
         ]
       : []),
@@ -193,19 +215,20 @@ function wrongInAll(steps: readonly RecipeStep[]): readonly Message[] {
 }
 
 /** What is wrong with a recipe, each with its place. */
-function whatDoesNotFollow(steps: readonly RecipeStep[]): readonly Issue[] {
-  const wetFrom = steps.findIndex(wets);
+function whatDoesNotFollow({ steps, pans = [] }: Pick<Recipe, 'steps' | 'pans'>): readonly Issue[] {
+  const { wetBefore, issues } = throughPans(steps, pans, wets);
   return [
     ...wrongInAll(steps).map((says): Issue => ({ path: ['steps'], says })),
+    ...issues,
     // What a step pours itself is there for the next.
-    ...steps.flatMap((_, n) => wrongIn(steps, n, wetFrom >= 0 && wetFrom < n)),
+    ...steps.flatMap((_, n) => wrongIn(steps, n, wetBefore[n] ?? false)),
   ];
 }
 
-/** One soup as the house makes it. Amounts are for `yieldLitres`; the plan scales them. */
+/** One soup as the house makes it. Amounts are for `yieldLitres`; the plan scales them. Of the second form are recipes with pans beside the pot. */
 export const Recipe = z
   .object({
-    format: z.literal('panache.recipe/1'),
+    format: z.enum(['panache.recipe/1', 'panache.recipe/2']),
     id: z.string().regex(/^[a-z0-9-]{1,60}$/),
     name: named(80),
     school: named(80),
@@ -213,13 +236,29 @@ export const Recipe = z
     band: z.enum(BANDS),
     /** Pot and burner the amounts were written for: what "just multiply it" starts from. */
     home: z.object({ vessel: VesselSchema, burner: BurnerSchema }),
+    /** What is cooked beside the pot that goes to the pass. */
+    pans: z
+      .array(PanSchema)
+      .max(MOST_PANS, { error: issue('a soup has at most {most} pans beside its pot', { most: MOST_PANS }) })
+      .optional(),
     steps: z.array(RecipeStep).min(1).max(40),
   })
   .superRefine((recipe, ctx) => {
-    for (const { path, says } of whatDoesNotFollow(recipe.steps))
+    for (const { path, says } of whatDoesNotFollow(recipe))
       ctx.addIssue({ code: 'custom', path: [...path], message: issue(says.text, says.values) });
+  })
+  .transform((recipe) => {
+    const { pans, ...rest } = recipe;
+    return pans?.length
+      ? { ...recipe, format: 'panache.recipe/2' as const }
+      : { ...rest, format: 'panache.recipe/1' as const };
   });
-export type Recipe = z.infer<typeof Recipe>;
+export type Recipe = Omit<z.output<typeof Recipe>, 'pans' | 'format'> & {
+  readonly format: 'panache.recipe/1' | 'panache.recipe/2';
+  readonly pans?: readonly RecipePan[] | undefined;
+  /** s from the start before which a pan is not begun: the plan’s, where it has put the steps in order. */
+  readonly begins?: Readonly<Record<string, number>> | undefined;
+};
 
 /** A recipe as its file says it, amounts as typed. */
 export type RecipeText = z.input<typeof Recipe>;

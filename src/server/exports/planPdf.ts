@@ -56,6 +56,7 @@ function draw(doc: Doc, sheet: PlanSheet, say: Words, scale: number, real: boole
   let y = MARGIN;
   y += write(sheet.title, MARGIN, y, width, BOLD, 22);
   y += write(sheet.order, MARGIN, y + 2, width, TEXT, 12.5) + 2;
+  if (sheet.beside.length > 0) y += write(sheet.beside.join(' · '), MARGIN, y + 2, width, TEXT, 10.5) + 2;
   y += write(sheet.fire, MARGIN, y + 2, width, TEXT, 10.5, QUIET) + 8;
   rule(MARGIN, y, width, INK, 1.6);
   y += size(7);

@@ -10,6 +10,7 @@ import {
   stepEndsAt,
 } from '../../core/batch/follow/ahead';
 import { type Followed, follow } from '../../core/batch/follow/follow';
+import { type PanNow, pansEnd, pansNow } from '../../core/batch/follow/pansNow';
 import type { Batch } from '../../core/batch/record';
 // The pots are followed on this page.
 import '../../core/food/load';
@@ -21,6 +22,8 @@ import { useSay } from '../shared/hooks/useSay';
 export type Going = {
   readonly followed: Followed;
   readonly pot: Pot;
+  /** All pans of it, that pot first; none of a batch made in one. */
+  readonly pans: readonly PanNow[];
   readonly seen: Observation;
   /** ms at which the step at hand should be over. */
   readonly endsAt: number;
@@ -86,12 +89,16 @@ export function useFollow(batch: Batch, now: number | null): Following {
     () => (followed ? tried(say('the end of the step'), () => stepEndsAt(followed)) : 0),
     [followed, say],
   );
+  const ends = useMemo(
+    () => (followed ? tried(say('the end of the step'), () => pansEnd(followed)) : null),
+    [followed, say],
+  );
   if (now === null) return { going: null, lost: false };
   const seen =
     followed &&
     tried(say('the pot now'), () => {
       const { pot, kitchen } = potAt(followed, now).variant;
-      return { pot, seen: observe(pot, kitchen) };
+      return { pot, seen: observe(pot, kitchen), pans: ends ? pansNow(followed, ends, now) : [] };
     });
   if (!followed || !to || endsAt === null || !seen)
     return { going: null, lost: batch.plan.cooked !== undefined };

@@ -14,6 +14,7 @@ import { lazily } from '../shared/lazily';
 import { HEAD_BUTTON } from '../shared/styles';
 import { levelsOf } from './levels';
 
+const Lanes = lazily(async () => (await import('./pans/Lanes')).Lanes);
 const Trajectory = lazily(async () => (await import('./Trajectory')).Trajectory);
 
 /** Share of the volume in pieces from which the spoon finds it thicker. Our assumption. */
@@ -35,7 +36,9 @@ export function PotPart({ plan, lightAt, show, onSizes, onTakeAway }: Props) {
   const say = useSay();
   const [picture, setPicture] = useState<'pot' | 'clock'>('pot');
   const levels = useMemo(() => levelsOf(plan), [plan]);
-  const fire = fireWords(plan.steps);
+  // Of several pans what the flame under the pot does.
+  const fire = fireWords(plan.steps.filter((s) => s.pan === ''));
+  const several = Object.keys(plan.beside).length > 0;
   const { found } = plan;
   return (
     <section
@@ -75,7 +78,10 @@ export function PotPart({ plan, lightAt, show, onSizes, onTakeAway }: Props) {
           />
         ) : (
           <Suspense fallback={<p className="text-quiet">{say('Drawing it …')}</p>}>
-            <Trajectory plan={plan} lightAt={lightAt} show={show} />
+            {several && <Lanes plan={plan} lightAt={lightAt} />}
+            <div className={several ? 'h-[calc(100%-170px)] min-h-56' : 'h-full'}>
+              <Trajectory plan={plan} lightAt={lightAt} show={show} />
+            </div>
           </Suspense>
         )}
       </div>

@@ -44,6 +44,7 @@ export function levelsOf(plan: Plan): readonly DrawnLevel[] {
   const apart = (ml: number): boolean => marks.every((m) => Math.abs(m.ml - ml) > SAME * plan.rimMl);
   if (apart(plan.peakMl)) marks.push({ label: message('at its fullest'), ml: plan.peakMl, kind: 'ghost' });
   for (const s of plan.steps) {
+    if (s.pan !== '') continue;
     const label = stageWords(s);
     if (marks.length < MOST && label && s.volumeMl > SAME * plan.rimMl && apart(s.volumeMl))
       marks.push({ label, ml: s.volumeMl, kind: 'ghost' });

@@ -35,6 +35,9 @@ function Page({ sheet, print = false }: { sheet: PlanSheet; print?: boolean }) {
         <div className="flex-1">
           <Title className="font-bold text-[30px] leading-tight">{sheet.title}</Title>
           <p className="text-[18px]">{sheet.order}</p>
+          {sheet.beside.map((words) => (
+            <p key={words}>{words}</p>
+          ))}
           <p className="text-quiet">{sheet.fire}</p>
         </div>
         {print && (

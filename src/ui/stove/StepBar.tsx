@@ -1,7 +1,9 @@
 import { List, Thermometer, Undo2, Wrench } from 'lucide-react';
 import type { Message } from '../../core/message/message';
+import { timeOfDay } from '../../core/units/clock';
 import { useSay } from '../shared/hooks/useSay';
 import { Link } from '../shared/Link';
+import { Pan } from '../shared/Pan';
 import { BUTTON } from '../shared/styles';
 
 /** Where a thumb reaches on a phone, the pads being further up. */
@@ -12,7 +14,18 @@ type Props = {
   /** Opens the pad of a temperature; null where the pot is not followed. */
   readonly onRead: (() => void) | null;
   /** The step after this one, and what to get ready for it. */
-  readonly next: { readonly title: string; readonly peek: string } | undefined;
+  readonly next:
+    | {
+        readonly title: string;
+        readonly peek: string;
+        /** The pan it is done in; empty for the pot. */
+        readonly pan: string;
+        /** ms from which it is to be begun; null at once after this. */
+        readonly at: number | null;
+      }
+    | undefined;
+  /** The step is begun, and then goes by itself. */
+  readonly begins: boolean;
   /** What the last line of this pot is; null where there is none to take back. */
   readonly takesBack: Message | null;
   readonly onSteps: () => void;
@@ -21,7 +34,7 @@ type Props = {
 };
 
 /** Along the foot of the stove: what comes next, the step back, and the one large button. */
-export function StepBar({ batchId, onRead, next, takesBack, onSteps, onTakeBack, onDone }: Props) {
+export function StepBar({ batchId, onRead, next, begins, takesBack, onSteps, onTakeBack, onDone }: Props) {
   const say = useSay();
   return (
     <>
@@ -31,8 +44,13 @@ export function StepBar({ batchId, onRead, next, takesBack, onSteps, onTakeBack,
         </button>
         {next && (
           <p className="min-w-0 flex-1 truncate text-[20px]">
-            <span className="text-quiet">{say('Next')}</span> <b className="ml-1">{next.title}</b>{' '}
-            <span className="ml-1">{next.peek}</span>
+            <span className="text-quiet">
+              {next.at === null
+                ? say('Next')
+                : say('Next, at {time}', { time: timeOfDay(new Date(next.at)) })}
+            </span>{' '}
+            {next.pan && <Pan name={next.pan} />}
+            <b className="ml-1">{next.title}</b> <span className="ml-1">{next.peek}</span>
           </p>
         )}
       </div>
@@ -65,7 +83,7 @@ export function StepBar({ batchId, onRead, next, takesBack, onSteps, onTakeBack,
             onClick={onDone}
             className="min-h-24 flex-1 border-ink border-l-2 bg-butter font-bold text-[28px] text-on-butter"
           >
-            {next ? say('Done, next') : say('Done, to the pass')}
+            {begins ? say('It is on, next') : next ? say('Done, next') : say('Done, to the pass')}
           </button>
         </div>
       </div>

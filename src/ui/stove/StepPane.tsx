@@ -13,11 +13,13 @@ import { portionsIn } from '../../core/pot/contents/portions';
 import type { Portion, Step } from '../../core/pot/step';
 import type { RouxColour } from '../../core/thicken/granules';
 import type { Show } from '../../core/units/shown/show';
+import { placeWords } from '../../core/words/pans';
 import { detailsOf, itemLines, reasonFor, titleOf, waysOf } from '../../core/words/steps';
 import type { Going } from '../device/useFollow';
 import { NumberEntry } from '../shared/form/NumberEntry';
 import { useSay } from '../shared/hooks/useSay';
 import { useUnits } from '../shared/hooks/useUnits';
+import { Pan } from '../shared/Pan';
 import { Sheet } from '../shared/Sheet';
 import { Guide } from './guides/Guide';
 import { Watching } from './guides/Watching';
@@ -44,12 +46,15 @@ export function StepPane({ step, does, going, here, colour, scale, show, write }
   const say = useSay();
   const { planned, key } = step;
   const [weighing, setWeighing] = useState<number | null>(null);
-  const [asWas, setAsWas] = useState(going?.pot ?? null);
+  // Of several pans, the one it is done in.
+  const pan = does?.in ?? '';
+  const pot = going && (going.pans.find((p) => p.name === pan)?.pot ?? going.pot);
+  const [asWas, setAsWas] = useState(pot);
   const [of, setOf] = useState(key);
   // The guide speaks of the pot as it was when the step came up, not of what the step then does to it.
   if (of !== key || (!asWas && going)) {
     setOf(key);
-    setAsWas(going?.pot ?? null);
+    setAsWas(pot);
   }
   // Whoever works by keys or ears stands at the step as it opens.
   const title = useRef<HTMLHeadingElement>(null);
@@ -58,9 +63,10 @@ export function StepPane({ step, does, going, here, colour, scale, show, write }
   }, []);
   const guide = does && going && asWas && !step.done ? guideFor(does, asWas, going.followed.kitchen) : null;
   const watch =
-    going && asWas && does && !step.done && !step.skipped && here
-      ? watchFor(does, asWas, going.pot, planned?.volumeMl ?? null, going.followed.kitchen)
+    going && pot && asWas && does && !step.done && !step.skipped && here
+      ? watchFor(does, asWas, pot, planned?.volumeMl ?? null, going.followed.kitchen)
       : null;
+  const place = going?.followed.cooked.beside?.[pan];
   const changed = does && planned?.does ? changedItems(planned.does, does) : new Set<number>();
   const reason = does ? reasonFor(does) : planned?.reason;
   // Where the hand is led by a drawing, the drawing has the room.
@@ -82,6 +88,12 @@ export function StepPane({ step, does, going, here, colour, scale, show, write }
       >
         {does ? titleOf(does, planned?.from, show) : step.title}
       </h1>
+      {pan && (
+        <p className="mt-1 text-[20px]">
+          <Pan name={pan} />
+          {place && say(placeWords(place))}
+        </p>
+      )}
       {does ? (
         <>
           <ul

@@ -3,9 +3,10 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { BatchEvent, EventBody } from '../../core/batch/events';
+import { beginsAt, dueStep } from '../../core/batch/follow/pansNow';
 import { askedAbout } from '../../core/batch/plausible';
 import type { Batch } from '../../core/batch/record';
-import { batchState, type StepState } from '../../core/batch/state';
+import { batchState, mayGoAlone, type StepState } from '../../core/batch/state';
 import { titleIn } from '../../core/batch/titleIn';
 import { takenBack } from '../../core/record/counting';
 import type { RuleSet } from '../../core/safety/rules';
@@ -30,6 +31,8 @@ import { EndView } from './EndView';
 import { NoModel } from './NoModel';
 import { NowPane } from './NowPane';
 import { Pairing } from './Pairing';
+import { PanSheet } from './pans/PanSheet';
+import { PanStrip } from './pans/PanStrip';
 import { type ReadingKind, ReadingSheet } from './readings/ReadingSheet';
 import { StepBar } from './StepBar';
 import { peekOf, Status, StepPane } from './StepPane';
@@ -47,6 +50,10 @@ type Props = {
   readonly rules: RuleSet;
 };
 
+/** What a timer of a step is offered as: its title, with its pan. */
+const timerName = (step: StepState | undefined): string | undefined =>
+  step?.does?.in ? `${step.does.in}: ${step.title}`.slice(0, 60) : step?.title;
+
 /** Leads a batch step by step: the one at hand fills the screen, the pot and the ladder stand beside it. */
 export function StoveView({ batch: initial, rules }: Props) {
   const say = useSay();
@@ -59,14 +66,21 @@ export function StoveView({ batch: initial, rules }: Props) {
   const [open, setOpen] = useState<Open>(null);
   const [looking, setLooking] = useState<number | null>(null);
   const [ending, setEnding] = useState(false);
+  const [pan, setPan] = useState<string | null>(null);
   useWakeLock();
   useKeptPage(forPutIn);
 
   const state = going?.followed.state ?? batchState(batch);
   const { steps, current, since, stage, timers, paired } = state;
-  const place = looking ?? current;
+  const due = going && now !== null ? dueStep(going.followed, going.pans, now) : current;
+  const place = looking ?? due;
   const step = steps[place];
-  const next = steps.slice(current + 1).find((s) => !s.done && !s.skipped);
+  // Watching what goes by itself, what is at hand comes next.
+  const next =
+    due === current
+      ? steps.find((s, n) => n > current && !s.done && !s.skipped && s.begun === null)
+      : steps[current];
+  const alone = due === current && mayGoAlone(steps, current);
   /** The last line that was tapped: what is taken back first. */
   const last = state.events.findLast((e) => tapWords(e.body) !== null);
 
@@ -113,16 +127,20 @@ export function StoveView({ batch: initial, rules }: Props) {
     setAgain(null);
   };
   const markDone = () => {
-    const at = steps[current];
+    const at = steps[looking !== null && steps[looking]?.begun != null ? looking : due];
     if (!at || stage !== 'cooking') return;
+    if (alone && at === steps[current]) {
+      write({ kind: 'step-begun', step: at.key });
+      return setLooking(null);
+    }
     const before = doneBefore(at);
     if (before) setAgain(before);
     else markDoneNow(at);
   };
   const markDoneNow = (at: StepState) => {
     setAgain(null);
-    // What the probe shows as a step ends is worth keeping: it costs no tap.
-    const measured = fresh(probe);
+    // What the probe shows as a step of its pot ends is worth keeping: it costs no tap.
+    const measured = at.does?.in === undefined ? fresh(probe) : null;
     if (measured && measured.value >= -30 && measured.value <= 200)
       write({ kind: 'temperature', celsius: measured.value, from: measured.name });
     write({ kind: 'step-done', step: at.key });
@@ -138,8 +156,11 @@ export function StoveView({ batch: initial, rules }: Props) {
   useShortcut('timer', () => setOpen('timer'));
   useShortcut('temperature', () => setOpen(going ? 'temperature' : null));
 
-  const endsAt = going && steps[current]?.does ? going.endsAt : since + (steps[current]?.seconds ?? 0) * 1000;
+  const panEnd = going?.pans.find((p) => p.step === place)?.endsAt;
+  const endsAt =
+    panEnd ?? (going && steps[current]?.does ? going.endsAt : since + (steps[current]?.seconds ?? 0) * 1000);
   const left = now === null ? null : (endsAt - now) / 1000;
+  const shownPan = pan === null ? undefined : going?.pans.find((p) => p.name === pan);
   const sheets = (
     <>
       {question}
@@ -189,6 +210,24 @@ export function StoveView({ batch: initial, rules }: Props) {
               {say('Only now')}
             </button>
           </div>
+        )}
+      </Sheet>
+      <Sheet open={pan !== null} onOpenChange={(o) => o || setPan(null)} title={pan || batch.plan.vesselName}>
+        {shownPan && (
+          <PanSheet
+            pan={shownPan}
+            place={batch.plan.cooked?.beside?.[shownPan.name]}
+            steps={steps}
+            show={show}
+            write={(body) => {
+              write(body);
+              setPan(null);
+            }}
+            onLook={(n) => {
+              setLooking(n === due ? null : n);
+              setPan(null);
+            }}
+          />
         )}
       </Sheet>
       {going && open && open !== 'steps' && open !== 'devices' && open !== 'timer' && (
@@ -245,11 +284,27 @@ export function StoveView({ batch: initial, rules }: Props) {
           </div>
         </div>
         <Status unsent={unsent} refused={refused} />
-        <Announced step={steps[current] ? titleIn(steps[current], show) : ''} timers={timers} now={now} />
+        {going && going.pans.length > 0 && (
+          <PanStrip
+            pans={going.pans}
+            steps={steps}
+            here={step?.does?.in ?? ''}
+            now={now}
+            show={show}
+            onPan={setPan}
+          />
+        )}
+        <Announced step={steps[due] ? titleIn(steps[due], show) : ''} timers={timers} now={now} />
         <Scroll label={say('What to do')} className="flex-1 pb-2 min-[1100px]:overflow-y-auto">
           {looking !== null && (
             <p className="flex flex-wrap items-center gap-3 bg-butter/30 px-3 py-1">
-              <b>{step?.done ? say('Done already') : say('Not at hand yet')}</b>
+              <b>
+                {step?.done
+                  ? say('Done already')
+                  : step?.begun != null
+                    ? say('It goes by itself')
+                    : say('Not at hand yet')}
+              </b>
               <button type="button" onClick={() => setLooking(null)} className={BUTTON}>
                 {say('Back to the step at hand')}
               </button>
@@ -260,7 +315,7 @@ export function StoveView({ batch: initial, rules }: Props) {
               step={step}
               does={doesOf(step)}
               going={going}
-              here={looking === null}
+              here={looking === null || step.begun !== null}
               colour={
                 step.does?.kind === 'roux' && step.does !== step.planned?.does ? step.does.colour : null
               }
@@ -275,12 +330,12 @@ export function StoveView({ batch: initial, rules }: Props) {
             left={left}
             going={going}
             now={now}
-            endsNear={steps[current]?.planned?.celsius ?? null}
+            endsNear={steps[due]?.planned?.celsius ?? null}
             serveAt={batch.serveAt}
           />
           <Timers
             timers={timers}
-            name={steps[current]?.title ?? batch.plan.recipeName}
+            name={timerName(steps[due]) ?? batch.plan.recipeName}
             now={now}
             open={open === 'timer'}
             onOpen={(o) => setOpen(o ? 'timer' : null)}
@@ -310,11 +365,19 @@ export function StoveView({ batch: initial, rules }: Props) {
       <StepBar
         batchId={batch.id}
         onRead={going ? () => setOpen('temperature') : null}
-        next={next && { title: titleIn(next, show), peek: peekOf(next, doesOf(next), show) }}
+        next={
+          next && {
+            title: titleIn(next, show),
+            peek: peekOf(next, doesOf(next), show),
+            pan: next.does?.in ?? '',
+            at: going && due !== current ? beginsAt(going.followed, current) : null,
+          }
+        }
         takesBack={(last && tapWords(last.body)) ?? null}
         onSteps={() => setOpen('steps')}
         onTakeBack={takeBack}
         onDone={markDone}
+        begins={alone}
       />
       {sheets}
     </div>

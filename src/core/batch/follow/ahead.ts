@@ -2,13 +2,14 @@ import { bandOf, chanceOfBand } from '../../flow/bands';
 import { equivalentsFor } from '../../flow/viscosity';
 import { bracketOf } from '../../maths/logNormal';
 import { type Observation, observe } from '../../pot/observe';
+import { panOf } from '../../pot/pans/pan';
 import type { Step } from '../../pot/step';
 import { THICKENERS } from '../../thickeners/thickeners';
 import type { StepKey } from '../events';
 import type { StepState } from '../state';
 import { shifted, varianceAlong } from './filter';
 import type { Followed } from './follow';
-import { move, type PotVariant } from './move';
+import { move, type PotVariant, panIn } from './move';
 import { type Rescale, solveRest, stepDone, toTheEnd } from './rest';
 
 /**
@@ -50,8 +51,9 @@ const NEAR = 0.1;
 /** Standard deviation of ln(viscosity) over which nothing at all is known. */
 const WIDEST = 10;
 
-const restOf = ({ state }: Followed): readonly StepState[] =>
-  state.steps.slice(state.current + 1).filter((s) => !s.done && !s.skipped);
+/** What is neither at hand nor going by itself. */
+const restOf = ({ state, under }: Followed): readonly StepState[] =>
+  state.steps.filter((s, n) => n !== state.current && !s.done && !s.skipped && !under.has(s.key));
 
 /**
  * Where the batch comes out from `now` (ms): the amounts still open solved anew for the pot as it is, and
@@ -120,7 +122,8 @@ export function potAt(
   now: number,
 ): { readonly variant: PotVariant; readonly secondsLeft: number } {
   const variant = move(believed(f), Math.max(0, (now - f.startedAt) / 1000));
-  return { variant, secondsLeft: stepDone(variant).pot.seconds - variant.pot.seconds };
+  const pan = panOf(f.state.steps[f.state.current]?.does ?? {});
+  return { variant, secondsLeft: stepDone(variant, pan).pot.seconds - panIn(variant, pan).pot.seconds };
 }
 
 /** ms at which the step at hand should be over: by the model from the last event on, or as whoever added it said. */

@@ -2,14 +2,15 @@ import { ingredient } from '../../food/catalogue';
 import { putIn } from '../../pot/contents/contents';
 import { portionsIn } from '../../pot/contents/portions';
 import { FACTORS, type Factor, type Factors, type Kitchen, spreadOf } from '../../pot/kitchen';
-import { emptyPot, type Pot } from '../../pot/pot';
+import { emptyPan, panOf, THE_POT } from '../../pot/pans/pan';
+import { emptyPot, type Pot, potCelsius } from '../../pot/pot';
 import type { Portion, Step } from '../../pot/step';
 import { leaches } from '../../thicken/puree';
 import type { BatchEvent, StepKey } from '../events';
 import type { Batch, CookedWith } from '../record';
-import { type BatchState, batchState, type StepState } from '../state';
+import { atHand, type BatchState, batchState, goingAlone, inSeveralPans, type StepState } from '../state';
 import { aspectsOf, type Belief, later, learnt, type Slope, shifted, unmeasured } from './filter';
-import { finish, move, type PotVariant, taking } from './move';
+import { finish, move, type OnItsWay, type PotVariant, panIn, taking, withPan } from './move';
 import { ASPECTS, evidenceOf } from './readings';
 import { rescaled, solveRest } from './rest';
 
@@ -31,13 +32,17 @@ export type Followed = {
   /** Seconds on the pots' clock when the step at hand began. */
   readonly stepFrom: number;
   readonly current: StepKey | null;
+  /** Steps that go by themselves, and seconds on the clock when each began. */
+  readonly under: ReadonlyMap<StepKey, number>;
+  /** Seconds the batch is behind its plan, by the step that was last done. */
+  readonly late: number;
   /** Steps come up so far whose open amounts were solved anew for the pot as it then was. */
   readonly solved: ReadonlyMap<StepKey, Step>;
   readonly ended: ReadonlySet<StepKey>;
   /** Steps added at the stove so far: before that they are not there. */
   readonly added: ReadonlySet<StepKey>;
   /** Steps another was put before while they went on: what was left of each, pot by pot. */
-  readonly paused: ReadonlyMap<StepKey, readonly Pick<PotVariant, 'left' | 'wait'>[]>;
+  readonly paused: ReadonlyMap<StepKey, readonly Pick<OnItsWay, 'left' | 'wait'>[]>;
   /** Minutes into the batch up to which the belief has been brought. */
   readonly minutes: number;
   /** Steps whose amounts what is known so far rests on. */
@@ -107,34 +112,92 @@ const left = (c: Cursor): BatchState['steps'] =>
 /** Whether amounts of the step are left open until it comes up: what is to come after it counts in them. */
 const solvesAnew = ({ does, planned }: StepState): boolean => does !== null && Boolean(planned?.open?.length);
 
+/** The step that is to be done next of those left. */
+const nextOf = (c: Cursor): StepState | undefined => atHand(left(c), (s) => c.under.has(s.key));
+
+const panFor = (step: Pick<StepState, 'does'> | undefined): string => panOf(step?.does ?? {});
+
 /** What the step come up is to be, its open amounts as the pot now wants them. */
-function wanted(c: Cursor): Step | null {
-  const rest = left(c);
-  const [next] = rest;
+function wanted(c: Cursor, next: StepState | undefined): Step | null {
   const [first] = c.variants;
   if (!next?.does || !first || !solvesAnew(next)) return next?.does ?? null;
-  const ready = { ...first, left: null, wait: 0 };
+  const rest = left(c).filter((s) => s === next || !c.under.has(s.key));
+  const ready = withPan(first, panFor(next), { left: null, wait: 0 });
   const rescale = solveRest(ready, rest, c.cooked.target, c.litres);
-  return rescaled(next, first.pot, first.kitchen, { ...rescale, rounded: true });
+  return rescaled(next, panIn(first, panFor(next)).pot, first.kitchen, { ...rescale, rounded: true });
+}
+
+/** Of several pans, when a step is to be begun by the plan, s, moved by how late the batch is; at once in one pot. */
+export const notBefore = ({ state, late }: Pick<Followed, 'state' | 'late'>, step?: StepState): number =>
+  step?.planned && inSeveralPans(state.steps) ? step.planned.startsAt + late : 0;
+
+/** `step` taken up in its pan, its open amounts as they are now wanted. */
+function takenUp(c: Cursor, next: StepState | undefined, from: number): Cursor {
+  const step = wanted(c, next);
+  const used = next ? (solvesAnew(next) ? left(c) : [next]).map((s) => s.key) : [];
+  return {
+    ...onEach(c, (s) => taking(s, step, from, notBefore(c, next))),
+    used: new Set([...c.used, ...used]),
+    solved: next && step && step !== next.does ? new Map([...c.solved, [next.key, step]]) : c.solved,
+  };
+}
+
+/** What goes by itself from now on, taken up in its pan. */
+function alone(c: Cursor, from: number): Cursor {
+  if (!inSeveralPans(c.state.steps)) return c;
+  const there = c.state.steps.filter((s) => s.planned !== null || c.added.has(s.key));
+  const ones = goingAlone(there, (s) => c.ended.has(s.key)).filter((s) => !c.under.has(s.key));
+  return ones.reduce((so, s) => {
+    // What was at hand already goes on from there.
+    const since = s.key === so.current ? so.stepFrom : from;
+    const on = s.key === so.current ? so : takenUp(so, s, from);
+    return { ...on, under: new Map([...on.under, [s.key, since] as const]) };
+  }, c);
+}
+
+/** What was at hand and gives way to `next`: half done it goes on later from where it was, not begun it is as if it never came up. */
+function putOff(c: Cursor, next: StepState | undefined, at: number): Cursor {
+  const was = c.state.steps.find((s) => s.key === c.current);
+  if (!was || was.key === next?.key || c.ended.has(was.key) || c.under.has(was.key)) return c;
+  const pan = panFor(was);
+  const own = c.variants.map((s) => panIn(s, pan));
+  const clear = onEach(c, (s) => withPan(s, pan, { left: null, wait: 0 }));
+  if (!own.every((s) => at >= s.startsAt)) return clear;
+  const half = own.map(({ left: rest, wait }) => ({ left: rest, wait }));
+  return { ...clear, paused: new Map([...c.paused, [was.key, half]]) };
 }
 
 /** The step the model is to cook next: the first nobody has done by then. */
-function begin(c: Cursor, from: number): Cursor {
-  const [next] = left(c);
+function begin(before: Cursor, from: number): Cursor {
+  const going = alone(before, from);
+  const next = nextOf(going);
+  const c = putOff(going, next, from);
+  const since = next && c.under.get(next.key);
+  if (next && since !== undefined) return { ...c, current: next.key, stepFrom: since };
   const begun = next && c.paused.get(next.key);
   if (next && begun) {
-    const variants = c.variants.map((s, k) => ({ ...s, left: null, wait: 0, ...begun[k], startsAt: from }));
+    const variants = c.variants.map((s, k) =>
+      withPan(s, panFor(next), { left: null, wait: 0, ...begun[k], startsAt: from }),
+    );
     return { ...c, variants, current: next.key, stepFrom: from };
   }
-  const step = wanted(c);
-  const used = next ? (solvesAnew(next) ? left(c) : [next]).map((s) => s.key) : [];
-  return {
-    ...onEach(c, (s) => taking(s, step, from)),
-    used: new Set([...c.used, ...used]),
-    current: next?.key ?? null,
-    stepFrom: from,
-    solved: next && step && step !== next.does ? new Map([...c.solved, [next.key, step]]) : c.solved,
-  };
+  return { ...takenUp(c, next, from), current: next?.key ?? null, stepFrom: from };
+}
+
+/** Without `key` among what goes by itself. */
+const notUnder = (c: Cursor, key: StepKey): Cursor['under'] =>
+  c.under.has(key) ? new Map([...c.under].filter(([k]) => k !== key)) : c.under;
+
+/** How far behind its plan the batch is once `key` is done at `at`, s. */
+function latenessOf(c: Cursor, key: StepKey, at: number): number {
+  const planned = c.state.steps.find((s) => s.key === key)?.planned;
+  return planned ? Math.max(0, at - planned.startsAt - planned.seconds) : c.late;
+}
+
+/** After something in another pan than the one at hand: what goes by itself from now, and what is at hand then. */
+function besides(c: Cursor, at: number): Cursor {
+  const now = alone(c, at);
+  return nextOf(now)?.key === now.current ? now : begin(now, at);
 }
 
 function hear(c: Cursor, event: BatchEvent): Cursor {
@@ -145,33 +208,53 @@ function hear(c: Cursor, event: BatchEvent): Cursor {
       if (c.ended.has(body.step)) return c;
       const step = stepOf(c, body.step);
       const here = body.step === c.current;
+      const began = here ? c.stepFrom : c.under.get(body.step);
       // Done out of turn, it is done at a stroke, and the step at hand goes on.
       const after = onEach(c, (s) => {
         if (!step) return move(s, at);
-        const own = here ? s : { ...move(s, at), left: step, wait: 0, startsAt: at };
-        const finished = finish(own, step, here ? c.stepFrom : at, at);
-        return here ? finished : { ...finished, left: s.left, wait: s.wait, startsAt: s.startsAt };
+        if (began !== undefined) return finish(s, step, began, at);
+        const pan = panOf(step);
+        const there = move(s, at);
+        const finished = finish(withPan(there, pan, { left: step, wait: 0, startsAt: at }), step, at, at);
+        const { left: rest, wait, startsAt } = panIn(there, pan);
+        return withPan(finished, pan, { left: rest, wait, startsAt });
       });
       const known = {
         ...after,
+        under: notUnder(c, body.step),
+        late: latenessOf(c, body.step, at),
         ended: new Set([...c.ended, body.step]),
         used: new Set([...c.used, body.step]),
       };
-      return here ? begin(known, at) : known;
+      return here ? begin(known, at) : besides(known, at);
+    }
+    case 'step-begun': {
+      const step = left(c).find((s) => s.key === body.step);
+      if (!step?.does || c.under.has(step.key)) return c;
+      const there = onEach(c, (s) => move(s, at));
+      const here = step.key === c.current;
+      const on = here ? there : takenUp(there, step, at);
+      const since = here ? c.stepFrom : at;
+      return besides({ ...on, under: new Map([...on.under, [step.key, since] as const]) }, at);
     }
     case 'step-skipped': {
-      const known = { ...onEach(c, (s) => move(s, at)), ended: new Set([...c.ended, body.step]) };
-      return body.step === c.current ? begin(known, at) : known;
+      const pan = panFor(c.state.steps.find((s) => s.key === body.step));
+      const under = c.under.has(body.step);
+      const known = {
+        ...onEach(c, (s) => {
+          const there = move(s, at);
+          return under ? withPan(there, pan, { left: null, wait: 0 }) : there;
+        }),
+        under: notUnder(c, body.step),
+        ended: new Set([...c.ended, body.step]),
+      };
+      return body.step === c.current ? begin(known, at) : besides(known, at);
     }
     case 'step-added': {
       const there = { ...onEach(c, (s) => move(s, at)), added: new Set([...c.added, event.id]) };
-      const [next] = left(there);
+      const next = nextOf(there);
       if (next?.key === c.current) return there;
-      // What is put off half done goes on from where it was.
-      const started = there.variants.every((s) => at >= s.startsAt);
-      const half = there.variants.map(({ left: rest, wait }) => ({ left: rest, wait }));
-      const paused = c.current !== null && started ? new Map([...c.paused, [c.current, half]]) : c.paused;
-      return begin({ ...there, paused }, at);
+      return begin(there, at);
     }
     case 'put-in': {
       const { ingredient, g: amount, celsius } = body;
@@ -188,6 +271,14 @@ function hear(c: Cursor, event: BatchEvent): Cursor {
 /** Takes a reading in: the pots go along with it, and so does what is believed of the factors. */
 function measure(c: Cursor, { body }: BatchEvent, at: number): Cursor {
   const there = onEach(c, (s) => move(s, at));
+  // A pan beside the pot is as hot as it was read; of the soup that teaches nothing.
+  if (body.kind === 'pan-temperature') {
+    const { pan, celsius } = body;
+    return onEach(there, (s) => {
+      const one = s.beside[pan];
+      return one ? withPan(s, pan, { pot: { ...one.pot, celsius: potCelsius(celsius) } }) : s;
+    });
+  }
   const [first] = there.variants;
   const said = first && evidenceOf(body, first.pot);
   if (!said) return c;
@@ -202,12 +293,18 @@ function measure(c: Cursor, { body }: BatchEvent, at: number): Cursor {
     })),
   };
   // Measured before it went in: what goes in can still be made to suit.
-  return first.left && at < first.startsAt ? begin(known, c.stepFrom) : known;
+  const atPot = panFor(c.state.steps.find((s) => s.key === c.current)) === THE_POT;
+  return atPot && first.left && at < first.startsAt ? begin(known, c.stepFrom) : known;
 }
 
 /** A landmark at every so many events, and before each that brings up a step. */
 const APART = 16;
-const MOVES_ON = new Set<BatchEvent['body']['kind']>(['step-done', 'step-skipped', 'step-added']);
+const MOVES_ON = new Set<BatchEvent['body']['kind']>([
+  'step-done',
+  'step-begun',
+  'step-skipped',
+  'step-added',
+]);
 
 /** Most landmarks: of more, every second of the older half goes. */
 const MOST = 48;
@@ -249,9 +346,15 @@ function atTheStart(batch: Batch, cooked: CookedWith, state: BatchState): Cursor
   );
   const belief = unmeasured(spreads);
   const pot: Pot = emptyPot(vessel, burner, kitchen.airCelsius);
+  const beside = Object.fromEntries(
+    Object.entries(cooked.beside ?? {}).map(([name, place]) => [
+      name,
+      { pot: emptyPan(place, kitchen.airCelsius), left: null, wait: 0, startsAt: 0 },
+    ]),
+  );
   const variants = [undefined, ...factors.keys()].map((up): PotVariant => {
     const own = withFactors(kitchen, factors, belief, spreads, up);
-    return { pot, kitchen: own, left: null, wait: 0, startsAt: 0 };
+    return { pot, kitchen: own, left: null, wait: 0, startsAt: 0, beside };
   });
   const startedAt = Date.parse(batch.startedAt);
   const c: Cursor = {
@@ -265,6 +368,8 @@ function atTheStart(batch: Batch, cooked: CookedWith, state: BatchState): Cursor
     belief,
     stepFrom: 0,
     current: null,
+    under: new Map(),
+    late: 0,
     solved: new Map(),
     ended: new Set(),
     added: new Set(),

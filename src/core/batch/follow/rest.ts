@@ -1,14 +1,19 @@
 import { type Attempt, balance, missesOf, type Turned } from '../../plan/solve/balance';
 import { saltStillToAdd } from '../../plan/solve/resolve';
 import { advance } from '../../pot/advance';
+import { massG } from '../../pot/contents/contents';
 import { withPortions } from '../../pot/contents/portions';
+import { ROWS } from '../../pot/kinds/rows';
+import type { Kitchen } from '../../pot/kitchen';
 import { observe } from '../../pot/observe';
+import { panOf, THE_POT } from '../../pot/pans/pan';
+import { goOn, pourOne, type Together } from '../../pot/pans/together';
 import type { Pot } from '../../pot/pot';
 import type { Portion, Step } from '../../pot/step';
 import { roundToScale } from '../../units/shown/round';
 import type { StepKey } from '../events';
 import type { StepState } from '../state';
-import type { PotVariant } from './move';
+import { type OnItsWay, type PotVariant, panIn } from './move';
 
 /** What is still to be done after the step at hand, and by how much its open amounts are turned. */
 export type Rescale = { readonly dose: number; readonly liquid: number; readonly rounded: boolean };
@@ -38,29 +43,65 @@ export function rescaled(
 
 type RestOutcome = { readonly pot: Pot; readonly steps: ReadonlyMap<StepKey, Step> };
 
-/** The step at hand done by the model, from where it stands. */
-export function stepDone({ pot, left, wait, startsAt, kitchen }: PotVariant): { readonly pot: Pot } {
+/** What is under way in one pan done by the model, from where it stands. */
+function doneIn({ pot, left, wait, startsAt }: OnItsWay, kitchen: Kitchen): Pot {
   const ready = { ...pot, seconds: Math.max(pot.seconds, startsAt) };
-  const on = left ? advance(ready, left, kitchen) : { pot: ready, wait };
-  return { pot: { ...on.pot, seconds: on.pot.seconds + on.wait } };
+  const on = left && left.kind !== 'pour' ? advance(ready, left, kitchen) : { pot: ready, wait };
+  return { ...on.pot, seconds: on.pot.seconds + on.wait };
+}
+
+/** The step at hand done by the model in its pan, from where it stands. */
+export function stepDone(variant: PotVariant, pan = THE_POT): { readonly pot: Pot } {
+  const one = panIn(variant, pan);
+  if (one.left?.kind !== 'pour') return { pot: doneIn(one, variant.kitchen) };
+  const from = panIn(variant, one.left.from ?? THE_POT);
+  return { pot: pourOne(from.pot, one.pot, one.left, variant.kitchen).run.pot };
+}
+
+/** All pans of a variant as they stand together, what is under way in them done. */
+function together(variant: PotVariant): Together {
+  const { kitchen } = variant;
+  const names = [THE_POT, ...Object.keys(variant.beside)];
+  const pouring = names.find((n) => panIn(variant, n).left?.kind === 'pour');
+  const attended = names.filter((n) => {
+    const { left } = panIn(variant, n);
+    return left !== null && left.kind !== 'pour' && ROWS[left.kind].attended;
+  });
+  const pots = Object.fromEntries(names.map((n) => [n, doneIn(panIn(variant, n), kitchen)]));
+  const now = Math.max(...names.map((n) => panIn(variant, n).pot.seconds));
+  const hands = Math.max(now, ...attended.map((n) => pots[n]?.seconds ?? 0));
+  const step = pouring === undefined ? null : panIn(variant, pouring).left;
+  return step ? goOn({ pots, hands }, step, kitchen).now : { pots, hands };
 }
 
 /** The pot at the pass, from where it stands, when the rest is done as `turn` says. */
 export function toTheEnd(variant: PotVariant, rest: readonly StepState[], rescale: Rescale): RestOutcome {
   const { kitchen } = variant;
-  let { pot } = stepDone(variant);
   const steps = new Map<StepKey, Step>();
+  let now = together(variant);
+  const single = Object.keys(variant.beside).length === 0;
+  const begun = new Set<string>(
+    [THE_POT, ...Object.keys(variant.beside)].filter((n) => massG(panIn(variant, n).pot) > 0),
+  );
   for (const s of rest) {
+    const pan = panOf(s.does ?? {});
+    const pot = now.pots[pan] ?? (now.pots[THE_POT] as Pot);
     const step = rescaled(s, pot, kitchen, rescale);
     if (!step) {
-      pot = { ...pot, seconds: pot.seconds + s.seconds };
+      now = {
+        hands: now.hands + s.seconds,
+        pots: { ...now.pots, [THE_POT]: { ...pot, seconds: pot.seconds + s.seconds } },
+      };
       continue;
     }
     steps.set(s.key, step);
-    const on = advance(pot, step, kitchen);
-    pot = { ...on.pot, seconds: on.pot.seconds + on.wait };
+    if (single) {
+      const on = advance(pot, step, kitchen);
+      now = { ...now, pots: { [THE_POT]: { ...on.pot, seconds: on.pot.seconds + on.wait } } };
+    } else now = goOn(now, step, kitchen, begun.has(pan) ? 0 : s.planned?.startsAt).now;
+    begun.add(pan);
   }
-  return { pot, steps };
+  return { pot: now.pots[THE_POT] as Pot, steps };
 }
 
 const openIn = (rest: readonly StepState[], goal: 'thickness' | 'volume'): boolean =>

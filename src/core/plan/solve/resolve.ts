@@ -3,6 +3,7 @@ import { heapMl } from '../../food/heap';
 import { oneOf } from '../../food/pieces';
 import { massG, putAllIn, volumeMl } from '../../pot/contents/contents';
 import { foodIn, type Kitchen } from '../../pot/kitchen';
+import { lotsIn, ON_A_TRAY } from '../../pot/pans/lots';
 import type { Pot } from '../../pot/pot';
 import type { Portion, Step } from '../../pot/step';
 import type { Fraction } from '../../recipe/amount';
@@ -38,6 +39,9 @@ export type Dosing = {
 export function saltStillToAdd(pot: Pot, kitchen: Kitchen): number {
   return saltBalance(Math.max(1, massG(pot)), pot.sodium, kitchen.saltPercent).toAdd;
 }
+
+/** Lots nobody makes more of: what it takes then is warned of. */
+const MOST_LOTS = 60;
 
 /** Flour equivalents a gram brings, swollen or blended; 0 for what cannot thicken. */
 function strengthOf(id: string): number {
@@ -127,11 +131,20 @@ export function resolve(step: RecipeStep, dosing: Dosing, pot: Pot, kitchen: Kit
       }
       return { ...step, items };
     }
-    case 'sweat':
+    case 'sweat': {
+      const items = step.items.map((i) => portion(i));
+      const lots = step.layer ? (step.lots ?? lotsIn(pot.vessel, items)) : 1;
+      return { ...step, items, ...(lots > 1 && { lots: Math.min(MOST_LOTS, lots) }) };
+    }
     case 'season':
     case 'render':
     case 'poach':
       return { ...step, items: step.items.map((i) => portion(i)) };
+    case 'roast': {
+      const items = step.items.map((i) => portion(i));
+      const loads = step.loads ?? lotsIn(pot.vessel, items, ON_A_TRAY);
+      return { ...step, items, ...(loads > 1 && { loads: Math.min(MOST_LOTS, loads) }) };
+    }
     case 'temper': {
       const yolk = step.items.find((i) => ingredient(i.ingredient).thickener === 'yolk');
       const yolkG = yolk && yolk.amount.kind !== 'by rule' ? portion(yolk).amount : 0;
@@ -172,6 +185,7 @@ export function resolve(step: RecipeStep, dosing: Dosing, pot: Pot, kitchen: Kit
     case 'chill':
     case 'reheat':
     case 'keep':
+    case 'pour':
       return step;
   }
 }

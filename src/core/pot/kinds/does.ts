@@ -7,11 +7,13 @@ import { does as keep } from './keeping/does';
 import type { StepKind } from './names';
 import type { Does } from './outcome';
 import { does as poach } from './poach/does';
+import { does as pour } from './pour/does';
 import { does as puree } from './puree/does';
 import { does as reduce } from './reduce/does';
 import { does as reheat } from './reheat/does';
 import { does as render } from './render/does';
 import { does as rest } from './rest/does';
+import { does as roast } from './roast/does';
 import { does as roux } from './roux/does';
 import { does as season } from './season/does';
 import { does as simmer } from './simmer/does';
@@ -41,4 +43,6 @@ export const DOES: { readonly [K in StepKind]: Does<K> } = {
   chill,
   reheat,
   keep,
+  pour,
+  roast,
 };

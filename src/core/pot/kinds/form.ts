@@ -33,7 +33,9 @@ type FieldSpec =
       readonly optional?: boolean;
     }
   | { readonly as: 'tick'; readonly key: string; readonly words: Message }
-  | { readonly as: 'pieces'; readonly key: string; readonly words: Message };
+  | { readonly as: 'pieces'; readonly key: string; readonly words: Message }
+  /** One of the recipe’s pans; the pot where none is chosen. */
+  | { readonly as: 'pan'; readonly key: string; readonly words: Message };
 
 /** What a step holds: a list of ingredients, or single ones by name. */
 export type Holds = 'items' | readonly ('flour' | 'fat' | 'thickener' | 'carrier')[];

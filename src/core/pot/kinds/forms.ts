@@ -7,11 +7,13 @@ import { form as hold } from './hold/form';
 import { form as keep } from './keeping/form';
 import type { StepKind } from './names';
 import { form as poach } from './poach/form';
+import { form as pour } from './pour/form';
 import { form as puree } from './puree/form';
 import { form as reduce } from './reduce/form';
 import { form as reheat } from './reheat/form';
 import { form as render } from './render/form';
 import { form as rest } from './rest/form';
+import { form as roast } from './roast/form';
 import { form as roux } from './roux/form';
 import { form as season } from './season/form';
 import { form as simmer } from './simmer/form';
@@ -41,4 +43,6 @@ export const FORMS: { readonly [K in StepKind]: StepForm<K> } = {
   chill,
   reheat,
   keep,
+  pour,
+  roast,
 };

@@ -19,5 +19,7 @@ export const STEP_KINDS = [
   'chill',
   'reheat',
   'keep',
+  'pour',
+  'roast',
 ] as const;
 export type StepKind = (typeof STEP_KINDS)[number];

@@ -6,11 +6,13 @@ import { row as hold } from './hold/row';
 import { row as keep } from './keeping/row';
 import type { StepKind } from './names';
 import { row as poach } from './poach/row';
+import { row as pour } from './pour/row';
 import { row as puree } from './puree/row';
 import { row as reduce } from './reduce/row';
 import { row as reheat } from './reheat/row';
 import { row as render } from './render/row';
 import { row as rest } from './rest/row';
+import { row as roast } from './roast/row';
 import { row as roux } from './roux/row';
 import type { StepRow } from './row';
 import { row as season } from './season/row';
@@ -41,4 +43,6 @@ export const ROWS: { readonly [K in StepKind]: StepRow<K> } = {
   chill,
   reheat,
   keep,
+  pour,
+  roast,
 };

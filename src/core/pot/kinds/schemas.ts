@@ -6,11 +6,13 @@ import { schema as dust } from './dust/schema';
 import { schema as hold } from './hold/schema';
 import { schema as keep } from './keeping/schema';
 import { schema as poach } from './poach/schema';
+import { schema as pour } from './pour/schema';
 import { schema as puree } from './puree/schema';
 import { schema as reduce } from './reduce/schema';
 import { schema as reheat } from './reheat/schema';
 import { schema as render } from './render/schema';
 import { schema as rest } from './rest/schema';
+import { schema as roast } from './roast/schema';
 import { schema as roux } from './roux/schema';
 import { schema as season } from './season/schema';
 import type { Shapes } from './shapes';
@@ -42,4 +44,6 @@ export const schemasOf = <A extends z.ZodType, F extends z.ZodType>(s: Shapes<A,
     chill(s),
     reheat(s),
     keep(s),
+    pour(s),
+    roast(s),
   ] as const;

@@ -16,6 +16,13 @@ export const Flame = z.number().min(0.05).max(1);
 export const Share = z.number().min(0).max(1);
 const Celsius = z.number().min(-25).max(200);
 
+/** The name of a pan, as the recipe has it. */
+export const PanName = z
+  .string()
+  .trim()
+  .min(1, { error: issue('give the pan a name') })
+  .max(24, { error: issue('a pan’s name has at most 24 letters') });
+
 /** Which of several goes of one ingredient is meant: "floury-potato#2" is the second that went in, without a number all. */
 export const PiecesOf = z
   .string()
@@ -44,7 +51,11 @@ export function shapes<A extends z.ZodType, F extends z.ZodType>(amount: A, frac
     portion,
     items: z.array(portion).min(1).max(30),
     fraction,
-    note: { look: z.string().max(200).optional() },
+    note: {
+      look: z.string().max(200).optional(),
+      /** The pan it is done in, by its name; the pot that goes to the pass where none is said. */
+      in: PanName.optional(),
+    },
     /** What takes its time on the flame it finds, unless the pot is taken off; for so long, or as long as it takes. */
     standing: { offHeat: z.boolean().optional(), minutes: Minutes.optional() },
   };

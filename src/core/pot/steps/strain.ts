@@ -7,7 +7,7 @@ import { meant } from './fire/meant';
 import { standing } from './fire/standing';
 
 /** Liquid that clings to what is strained out, as a share of the solids' weight. Our assumption. */
-const CLINGS = 0.25;
+export const CLINGS = 0.25;
 
 type Strain = Extract<Step, { kind: 'strain' }>;
 

@@ -7,6 +7,7 @@ import { type Message, message } from '../../../core/message/message';
 /** What a tap is called when it is taken back: short, without what it was done to. */
 const WORDS: Readonly<Partial<Record<EventBody['kind'] | KeepBody['kind'], Message>>> = {
   'step-done': message('step done'),
+  'step-begun': message('step begun'),
   'step-skipped': message('step left out'),
   'step-added': message('step added'),
   'part-done': message('a part ticked'),

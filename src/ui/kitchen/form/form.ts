@@ -43,6 +43,8 @@ export type KitchenForm = {
   currency: string;
   flagged: string[];
   roles: string;
+  /** Trays its oven takes at once. */
+  trays: string;
   vessels: PotForm[];
   burners: BurnerForm[];
   products: ProductForm[];
@@ -68,6 +70,7 @@ export function kitchenForm(k: KitchenFile): KitchenForm {
     currency: k.currency,
     flagged: [...k.flagged],
     roles: k.roles.join(', '),
+    trays: text(k.trays),
     vessels: k.vessels.map((v) => ({
       id: v.id,
       name: v.name,
@@ -158,6 +161,7 @@ export function kitchenOf(f: KitchenForm, base: KitchenFile): AsTyped<KitchenFil
       .split(',')
       .map((r) => r.trim())
       .filter(Boolean),
+    trays: numberOrText(f.trays),
     vessels: f.vessels.map((v) => ({
       id: v.id || idFor(v.name, pots, 'pot'),
       name: v.name.trim(),

@@ -52,7 +52,7 @@ export function Lists({ plan, lightAt, show, order, house, onChange }: Props) {
         <Segments label={say('List')} value={list} onChange={setList} options={LISTS} />
         {list === 'weigh' && (
           <>
-            <Grouped by={grouping} onChange={setGrouping} />
+            <Grouped by={grouping} pans={Object.keys(plan.beside).length > 0} onChange={setGrouping} />
             <span className="text-quiet">
               {say('{count} of {count2}', {
                 count: plan.weighOut.filter((l) => isTicked(l, ticks)).length,

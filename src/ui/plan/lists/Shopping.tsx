@@ -33,6 +33,7 @@ export function Shopping({ plan, order, house }: Props) {
     (l): WeighLine => ({
       id: `garnish ${l.garnish.id}`,
       step: -1,
+      pan: '',
       ingredient: l.garnish.id,
       name: l.name,
       g: l.raw,

@@ -8,6 +8,7 @@ import { duration, mPas } from '../../../core/units/shown/format';
 import { degrees, type Show, volumeWords } from '../../../core/units/shown/show';
 import { detailsOf, titleOf } from '../../../core/words/steps';
 import { useSay } from '../../shared/hooks/useSay';
+import { Pan } from '../../shared/Pan';
 import { Scroll } from '../../shared/Scroll';
 
 type Props = {
@@ -37,6 +38,7 @@ export function Steps({ plan, lightAt, show, first }: Props) {
                 {lightAt ? timeOfDay(new Date(lightAt.getTime() + s.startsAt * 1000)) : '··:··'}
               </span>
               <span className="min-w-0 flex-1 leading-tight">
+                {s.pan && <Pan name={s.pan} />}
                 <b>{titleOf(s.step, s.from, show)}</b>
                 <span className="block text-[15px]">{detailsOf(s.step, s.from, show).join(' · ')}</span>
                 <span className="block text-[15px] text-quiet">

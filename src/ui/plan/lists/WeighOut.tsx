@@ -7,9 +7,11 @@ import { asideOf, figureOf } from '../../../core/formats/sheet';
 import { type Message, message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';
 import type { PlanStep, WeighLine } from '../../../core/plan/types';
+import { panName } from '../../../core/words/pans';
 import { titleAsMessage } from '../../../core/words/steps';
 import { useSay } from '../../shared/hooks/useSay';
 import { useShow } from '../../shared/hooks/useShow';
+import { Pan } from '../../shared/Pan';
 import { Scroll } from '../../shared/Scroll';
 import { Weight } from './Weight';
 
@@ -30,11 +32,21 @@ const GROUPS = [
   { value: 'order', words: message('in order') },
   { value: 'step', words: message('by step') },
   { value: 'station', words: message('by station') },
+  { value: 'pan', words: message('by pan') },
 ] as const;
 export type Grouping = (typeof GROUPS)[number]['value'];
 
 /** How the weigh-out is laid out. */
-export function Grouped({ by, onChange }: { by: Grouping; onChange: (by: Grouping) => void }) {
+export function Grouped({
+  by,
+  pans,
+  onChange,
+}: {
+  readonly by: Grouping;
+  /** Whether there is more than one pan. */
+  readonly pans: boolean;
+  readonly onChange: (by: Grouping) => void;
+}) {
   const say = useSay();
   return (
     <select
@@ -43,7 +55,7 @@ export function Grouped({ by, onChange }: { by: Grouping; onChange: (by: Groupin
       onChange={(e) => onChange(GROUPS.find((g) => g.value === e.target.value)?.value ?? 'order')}
       className="min-h-12 cursor-pointer bg-ground pr-1 font-bold text-ink"
     >
-      {GROUPS.map((g) => (
+      {GROUPS.filter((g) => pans || g.value !== 'pan').map((g) => (
         <option key={g.value} value={g.value}>
           {say(g.words)}
         </option>
@@ -63,6 +75,12 @@ function grouped(lines: readonly WeighLine[], by: Grouping, steps: readonly Plan
       lines: of,
     }));
   }
+  if (by === 'pan')
+    return groupedBy(lines, (l) => l.pan).map(({ key, lines: of }) => ({
+      key,
+      head: panName(key),
+      lines: of,
+    }));
   return groupedBy(lines, (l) => stationOf(l.ingredient))
     .map(({ key, lines: of }) => ({ key, head: term(key), lines: of }))
     .sort((a, b) => STATIONS.indexOf(a.key) - STATIONS.indexOf(b.key));
@@ -133,6 +151,7 @@ function Line({ line, next, ticked, onTick }: LineProps) {
         </span>
         <span className={clsx('min-w-0 flex-1 leading-tight', ticked && 'text-quiet line-through')}>
           <span className="block">
+            {line.pan && <Pan name={line.pan} />}
             {say(term(line.name))}
             {line.solved === 'thickness' && <b> {say('(the dose)')}</b>}
           </span>

@@ -19,6 +19,7 @@ import { rouxOf, type Shelf, UNCHANGED } from '../../order/stores';
 import type { OnShelf } from '../../order/useShelf';
 import { Choice } from '../../shared/form/Choice';
 import { useSay } from '../../shared/hooks/useSay';
+import { BesidePart } from '../pans/BesidePart';
 import { DietPart } from './DietPart';
 import { FinishPart } from './FinishPart';
 import { LitresPart } from './LitresPart';
@@ -75,7 +76,7 @@ function SentenceNow({ stores, choose, recipe, written, aim, setup, order, onCha
   return (
     <p className="text-[clamp(19px,1.5vw,25px)] leading-[1.6]">
       {say.rich(
-        'Make {litres} of {soup}{stock}, {band}, in {pot} on {burner}, thickened with {thickener}{roux}, {wine}finished with {finish}{dairy}, {guests}, at {time}.',
+        'Make {litres} of {soup}{stock}, {band}, in {pot} on {burner}{beside}, thickened with {thickener}{roux}, {wine}finished with {finish}{dairy}, {guests}, at {time}.',
         {
           litres: (
             <LitresPart litres={order.litres} show={say.reader} onChange={(l) => onChange({ litres: l })} />
@@ -149,6 +150,11 @@ function SentenceNow({ stores, choose, recipe, written, aim, setup, order, onCha
               }))}
             />
           ),
+          beside: recipe.pans?.length
+            ? say.rich(' with {pans} beside it', {
+                pans: <BesidePart recipe={recipe} litres={order.litres} setup={setup} />,
+              })
+            : '',
           thickener: (
             <ThickenPart order={order} written={written} aim={aim} setup={setup} onChange={onChange} />
           ),

@@ -22,6 +22,7 @@ import { BUTTON } from '../../shared/styles';
 import { bodyOf, fieldOf, type RecipeForm, recipeForm } from './form/form';
 import { useKept } from './form/useKept';
 import { More } from './More';
+import { Pans } from './Pans';
 import { Prediction } from './Prediction';
 import { SaveBar } from './SaveBar';
 import { SoupCard } from './SoupCard';
@@ -221,6 +222,7 @@ export function EditorView({ house, body, version, archived, plan = null }: Prop
               onToggle={() => setOpen(open === 'soup' ? null : 'soup')}
               problemAt={problemAt}
             />
+            <Pans problemAt={problemAt} />
             <StepList open={open} onOpen={setOpen} problemAt={problemAt} />
           </div>
           <Scroll

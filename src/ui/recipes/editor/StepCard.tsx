@@ -22,6 +22,8 @@ type Props = {
   readonly index: number;
   readonly count: number;
   readonly open: boolean;
+  /** It is the first of those done one after another in one pan. */
+  readonly heads: boolean;
   readonly onToggle: () => void;
   readonly onMove: (to: number) => void;
   readonly onCopy: () => void;
@@ -42,6 +44,7 @@ export function StepCard({
   index,
   count,
   open,
+  heads,
   onToggle,
   onMove,
   onCopy,
@@ -62,6 +65,7 @@ export function StepCard({
   const inside = problemAt(`steps.${index}.`);
   const verb = say(stepVerb(step.kind));
   const holds = FORMS[step.kind].holds;
+  const pans = useWatch({ control, name: 'pans' });
   const id = `step-${index}`;
   const used = useWatch({ control, name: 'steps' })
     .slice(0, index)
@@ -83,6 +87,11 @@ export function StepCard({
         isDragging && 'relative z-30',
       )}
     >
+      {heads && (
+        <p className="bg-ink px-4 py-0.5 text-[15px] text-ground">
+          {step.in ? say('In “{pan}”', { pan: step.in }) : say('In the pot')}
+        </p>
+      )}
       <div className="flex items-stretch">
         <button
           type="button"
@@ -119,6 +128,21 @@ export function StepCard({
               {problem}
             </p>
           )}
+          {(pans.length > 0 || step.in) && (
+            <Pick
+              id={`${id}-in`}
+              label={say(step.kind === 'pour' ? message('Into') : message('Done in'))}
+              {...register(`steps.${index}.in`)}
+              problem={problemAt(`steps.${index}.in`)}
+            >
+              <option value="">{say('the pot')}</option>
+              {pans.map((p) => (
+                <option key={p.name} value={p.name}>
+                  {p.name}
+                </option>
+              ))}
+            </Pick>
+          )}
           {holds === 'items' && <ItemList step={index} problemAt={problemAt} />}
           {holds && holds !== 'items' && (
             <ul>
@@ -140,6 +164,23 @@ export function StepCard({
               const askId = `${id}-${ask.key}`;
               if (ask.as === 'tick')
                 return <Tick key={ask.key} id={askId} label={say(ask.words)} {...register(path)} />;
+              if (ask.as === 'pan')
+                return (
+                  <Pick
+                    key={ask.key}
+                    id={askId}
+                    label={say(ask.words)}
+                    {...register(path)}
+                    problem={problemAt(path)}
+                  >
+                    <option value="">{say('the pot')}</option>
+                    {pans.map((p) => (
+                      <option key={p.name} value={p.name}>
+                        {p.name}
+                      </option>
+                    ))}
+                  </Pick>
+                );
               if (ask.as === 'pieces') {
                 return used.length > 0 ? (
                   <fieldset key={ask.key} className="col-span-full">

@@ -12,7 +12,7 @@ import {
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import { useFieldArray, useFormContext } from 'react-hook-form';
+import { useFieldArray, useFormContext, useWatch } from 'react-hook-form';
 import { FORMS } from '../../../core/pot/kinds/forms';
 import type { StepKind } from '../../../core/pot/kinds/names';
 import { useSay } from '../../shared/hooks/useSay';
@@ -37,8 +37,9 @@ type Props = {
 /** The steps of a recipe, in order: opened, moved, copied, taken out, and one more put in. */
 export function StepList({ open, onOpen, problemAt }: Props) {
   const say = useSay();
-  const { control, getValues } = useFormContext<RecipeForm>();
+  const { control, getValues, setValue } = useFormContext<RecipeForm>();
   const { fields, append, move, insert, remove } = useFieldArray({ control, name: 'steps' });
+  const [pans, steps] = useWatch({ control, name: ['pans', 'steps'] });
   const [adding, setAdding] = useState(false);
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
@@ -51,10 +52,15 @@ export function StepList({ open, onOpen, problemAt }: Props) {
   const placeOf = (id: unknown): number => fields.findIndex((f) => f.id === id);
   const onDragEnd = ({ active, over }: DragEndEvent) => {
     const [from, to] = [placeOf(active.id), placeOf(over?.id)];
-    if (from !== -1 && to !== -1 && from !== to) shift(from, to);
+    if (from === -1 || to === -1 || from === to) return;
+    // Dropped among the steps of a pan it is done in that pan.
+    const pan = getValues(`steps.${to}.in`);
+    shift(from, to);
+    if (getValues('pans').length > 0) setValue(`steps.${to}.in`, pan, { shouldDirty: true });
   };
   const add = (kind: StepKind) => {
-    append(stepForm(FORMS[kind].fresh));
+    const pan = kind === 'roast' ? (getValues('pans').find((p) => p.as === 'tray')?.name ?? '') : '';
+    append({ ...stepForm(FORMS[kind].fresh), in: pan });
     onOpen(fields.length);
     setAdding(false);
   };
@@ -83,6 +89,7 @@ export function StepList({ open, onOpen, problemAt }: Props) {
             {fields.map((f, n) => (
               <StepCard
                 key={f.id}
+                heads={pans.length > 0 && (n === 0 || steps[n]?.in !== steps[n - 1]?.in)}
                 sortId={f.id}
                 index={n}
                 count={fields.length}

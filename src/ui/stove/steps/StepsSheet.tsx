@@ -14,6 +14,7 @@ import { duration } from '../../../core/units/shown/format';
 import { Segments } from '../../shared/form/Segments';
 import { useSay } from '../../shared/hooks/useSay';
 import { useShow } from '../../shared/hooks/useShow';
+import { Pan } from '../../shared/Pan';
 import { BUTTON } from '../../shared/styles';
 import { AddStep } from './AddStep';
 import { BackSheet } from './BackSheet';
@@ -138,6 +139,7 @@ export function StepsSheet({ events, state, unreadable, write, onLook, onEnd }: 
                 className="min-h-14 min-w-0 flex-1 text-left leading-tight"
               >
                 <span className={clsx('block', here && 'font-bold', s.skipped && 'line-through')}>
+                  {s.does?.in && <Pan name={s.does.in} />}
                   {titleIn(s, show)}
                 </span>
                 <span className="block text-[15px] text-quiet">
@@ -149,9 +151,11 @@ export function StepsSheet({ events, state, unreadable, write, onLook, onEnd }: 
                       })
                     : s.skipped
                       ? say('left out: {reason}', { reason: s.skipped.reason })
-                      : s.planned
-                        ? duration(s.seconds)
-                        : say('{time}, added here', { time: duration(s.seconds) })}
+                      : s.begun !== null
+                        ? say('goes by itself since {time}', { time: timeOfDay(new Date(s.begun)) })
+                        : s.planned
+                          ? duration(s.seconds)
+                          : say('{time}, added here', { time: duration(s.seconds) })}
                 </span>
               </button>
               {ended ? (

@@ -5,6 +5,7 @@ export const form: StepForm<'sweat'> = {
   asks: [
     minutes,
     { as: 'choice', key: 'to', words: message('Until'), options: plain(['translucent', 'gold']) },
+    { as: 'tick', key: 'layer', words: message('In one layer, in lots if need be') },
     lidIfAny,
   ],
   holds: 'items',

@@ -15,5 +15,15 @@ export const row: StepRow<'sweat'> = {
     }),
   how: (step) => [
     message('until {to, select, gold {gold at the edges} other {translucent}}', { to: step.to }),
+    ...(step.lots && step.lots > 1
+      ? [
+          message('in {lots} lots, one layer and {minutes} min each', {
+            lots: step.lots,
+            minutes: step.minutes,
+          }),
+        ]
+      : step.layer
+        ? [message('in one layer')]
+        : []),
   ],
 };

@@ -9,7 +9,9 @@ const PAN = 0.5;
 /** Longest slice of time in a pan nobody is sweating in, s. */
 const SLICE = 30;
 
-const isPan = (pot: Pot): boolean => pot.liquid.water < PAN * pot.pieces.reduce((sum, p) => sum + p.g, 0);
+/** Whether what is in it lies on its floor more than it swims. */
+export const isPan = (pot: Pot): boolean =>
+  pot.liquid.water < PAN * pot.pieces.reduce((sum, p) => sum + p.g, 0);
 
 /**
  * The pot while something is done to it for `seconds` (0 and up), its lid off, on the flame it was left on, or beside it

@@ -1,6 +1,7 @@
 import type { House } from '../../../../core/kitchen/house';
 import { FORMS } from '../../../../core/pot/kinds/forms';
 import type { StepKind } from '../../../../core/pot/kinds/names';
+import type { KeptAs, PanKind } from '../../../../core/pot/pans/pan';
 import type { RecipeText } from '../../../../core/recipe/recipe';
 import { typedNumber } from '../../../../core/units/typed/parse';
 
@@ -20,6 +21,8 @@ export type ItemForm = {
 /** A step's form: text for what is typed, true or false for ticks, ids for pieces. */
 export type StepFields = {
   kind: StepKind;
+  /** The name of the pan it is done in; empty for the pot. */
+  in: string;
   look: string;
   items: ItemForm[];
   flour?: ItemForm | undefined;
@@ -29,6 +32,9 @@ export type StepFields = {
   values: Record<string, string | boolean | string[]>;
 };
 
+/** A pan beside the pot, as typed. */
+export type PanForm = { name: string; as: PanKind; kept: KeptAs | '' };
+
 export type RecipeForm = {
   name: string;
   school: string;
@@ -36,6 +42,7 @@ export type RecipeForm = {
   band: RecipeText['band'];
   vesselId: string;
   burnerId: string;
+  pans: PanForm[];
   steps: StepFields[];
 };
 
@@ -86,6 +93,7 @@ export function stepForm(step: StepText): StepFields {
     Array.isArray(holds) && holds.includes(key) && raw[key] ? itemForm(raw[key] as PortionText) : undefined;
   return {
     kind: step.kind,
+    in: textOf(step.in),
     look: textOf(step.look),
     items: holds === 'items' ? (raw.items as PortionText[]).map(itemForm) : [],
     flour: single('flour'),
@@ -105,6 +113,8 @@ function stepOf(f: StepFields): StepText {
     const value = f.values[ask.key];
     if (ask.as === 'tick') {
       if (value === true) step[ask.key] = true;
+    } else if (ask.as === 'pan') {
+      if (value) step[ask.key] = String(value);
     } else if (ask.as === 'pieces') {
       if (Array.isArray(value) && value.length > 0) step[ask.key] = value;
     } else {
@@ -119,6 +129,7 @@ function stepOf(f: StepFields): StepText {
     delete step.until;
     delete step.untilValue;
   }
+  if (f.in) step.in = f.in;
   if (f.look.trim()) step.look = f.look.trim();
   return step as unknown as StepText;
 }
@@ -130,8 +141,21 @@ export const recipeForm = (body: RecipeText): RecipeForm => ({
   band: body.band,
   vesselId: body.home.vessel.id,
   burnerId: body.home.burner.id,
+  pans: (body.pans ?? []).map(({ name, as, kept }) => ({ name, as, kept: kept ?? '' })),
   steps: body.steps.map(stepForm),
 });
+
+/** The pans the form says, each with the vessel it was written for. */
+function pansOf({ pans }: RecipeForm, base: RecipeText): Pick<RecipeText, 'pans' | 'format'> {
+  if (pans.length === 0) return { format: 'panache.recipe/1', pans: undefined };
+  return {
+    format: 'panache.recipe/2',
+    pans: pans.map(({ name, as, kept }) => {
+      const vessel = base.pans?.find((p) => p.name === name.trim())?.vessel;
+      return { name: name.trim(), as, ...(kept && { kept }), ...(vessel && { vessel }) };
+    }),
+  };
+}
 
 /** The recipe the form says, over `base` for what the form does not ask. What cannot be read stays as typed. */
 export function bodyOf(form: RecipeForm, base: RecipeText, house: House): RecipeText {
@@ -148,6 +172,7 @@ export function bodyOf(form: RecipeForm, base: RecipeText, house: House): Recipe
     yieldLitres: typedNumber(form.yieldLitres) as number,
     band: form.band,
     home,
+    ...pansOf(form, base),
     steps: form.steps.map(stepOf),
   };
 }
@@ -169,5 +194,6 @@ export function fieldOf(path: string, form: RecipeForm): string {
   }
   if (step.kind === 'reduce' && key === 'to') return `steps.${n}.values.untilValue`;
   if (key === 'kind') return `steps.${n}`;
+  if (key === 'in') return `steps.${n}.in`;
   return key === 'look' ? `steps.${n}.look` : `steps.${n}.values.${key}`;
 }
