@@ -17,6 +17,7 @@ const READ = ['src/core', 'src/ui', 'src/app', 'src/server'];
 /** Not read on a screen: what a program is told, sources of figures, and what becomes part of a recipe. */
 const ELSEWHERE = [
   /\.test\.tsx?$/,
+  /\/testKit\.ts$/,
   /\.d\.ts$/,
   /^src\/app\/api\//,
   /^src\/core\/food\/(?!lines\/)/,

@@ -1,7 +1,7 @@
 import { demoHouse } from '../../../demo/demo';
 import { planFor } from '../plan/plan';
+import { recipeOfPans, WAYS_OF_PANS, type WayOfPans } from '../plan/testKit';
 import type { Plan } from '../plan/types';
-import { recipeOfPans, WAYS_OF_PANS, type WayOfPans } from '../plan/waysOfPans.testKit';
 import { massG, volumeMl } from '../pot/contents/contents';
 import { portionsIn } from '../pot/contents/portions';
 import { observe } from '../pot/observe';

@@ -1,7 +1,7 @@
 import type { Plan } from '../plan/types';
 import { warningLine, warningWords } from '../plan/warningWords';
 import { portionsIn } from '../pot/contents/portions';
-import type { Beside } from '../pot/pans/pan';
+import type { PansBeside } from '../pot/pans/pan';
 import type { Recipe, RecipePortion, RecipeStep } from '../recipe/recipe';
 import { TRADE } from '../safety/cautions';
 import { inEnglish } from '../text/inWords';
@@ -81,7 +81,7 @@ export const toRecord = (plan: Plan, written: Recipe): RecordedPlan => {
   };
 };
 
-const besideRecord = (beside: Beside): CookedWith['beside'] =>
+const besideRecord = (beside: PansBeside): CookedWith['beside'] =>
   Object.fromEntries(
     Object.entries(beside).map(([name, { as, vessel, burner, kept, trays }]) => [
       name,

@@ -53,7 +53,8 @@ describe('the ten soups', () => {
       demoIds().flatMap((id) =>
         demoRecipe(id).steps.flatMap((s) =>
           s.kind === 'thicken'
-            ? [s.method]
+            ? // In a pan of its own it is boiled in what lies there.
+              [s.in ? 'boiled cream' : s.method]
             : s.kind === 'temper'
               ? ['liaison']
               : s.kind === 'roux' || s.kind === 'dust'

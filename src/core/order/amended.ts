@@ -176,7 +176,7 @@ export function amended(written: Recipe, a: Amendment): Recipe {
         : s,
     );
   }
-  if (a.wineTo !== undefined) steps = wineDownTo(steps, a.wineTo);
+  if (a.wineTo !== undefined) steps = wineDownTo(steps, a.wineTo, recipe.pans);
   if (a.stock) steps = onStock({ ...recipe, steps: [...steps] }, a);
   if (a.liquidAt !== undefined) {
     const celsius = a.liquidAt;

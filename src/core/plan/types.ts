@@ -4,7 +4,7 @@ import type { Diet } from '../food/diets';
 import type { Aim } from '../order/order';
 import type { Sample } from '../pot/cook';
 import type { Observation } from '../pot/observe';
-import type { Beside } from '../pot/pans/pan';
+import type { PansBeside } from '../pot/pans/pan';
 import type { Step } from '../pot/step';
 import type { Goal } from '../recipe/amountOf';
 import type { Caution } from '../safety/cautions';
@@ -34,7 +34,7 @@ export type Plan = {
   readonly aim: Aim;
   readonly setup: Setup;
   /** Pans beside the pot, by name, each where it stands. */
-  readonly beside: Beside;
+  readonly beside: PansBeside;
   readonly steps: readonly PlanStep[];
   readonly weighOut: readonly WeighLine[];
   readonly found: Observation;
@@ -95,6 +95,28 @@ type Matter =
       readonly writtenMl: number;
     }
   | { readonly kind: 'amiss'; readonly litres: number; readonly ml: number }
+  /** A pan beside the pot, by name. */
+  | {
+      readonly kind: 'pan-full';
+      readonly pan: string;
+      readonly vessel: string;
+      readonly peakMl: number;
+      readonly rimMl: number;
+    }
+  | { readonly kind: 'no-burner'; readonly pan: string; readonly burner: string }
+  | { readonly kind: 'no-oven'; readonly step: number }
+  /** `pan` is what it is done in: a pan in lots, or trays in loads; one layer each. */
+  | {
+      readonly kind: 'many-lots';
+      readonly step: number;
+      readonly lots: number;
+      readonly minutes: number;
+      readonly oven: boolean;
+      /** cm of a pan that takes it all at once. */
+      readonly wants: number;
+    }
+  /** So many layers lie in a pan that browns one. */
+  | { readonly kind: 'crowded'; readonly step: number; readonly layers: number; readonly wants: number }
   | { readonly kind: 'shallow'; readonly vessel: string; readonly depthMm: number }
   | { readonly kind: Miss }
   | { readonly kind: 'another band'; readonly lands: Band; readonly asked: Band }

@@ -69,6 +69,51 @@ const WORDS: { readonly [K in WarningKind]: (w: Warning & { readonly kind: K }) 
     }),
     do: message('Write a liquid “to volume” in the recipe, or order what it comes to.'),
   }),
+  'pan-full': (w) => ({
+    says: message('“{pan}” comes to {peak}, and {vessel} holds {rim} to the rim.', {
+      pan: w.pan,
+      vessel: w.vessel,
+      peak: { ml: w.peakMl },
+      rim: { ml: w.rimMl },
+    }),
+    do: message('Make less, or write a larger pot down in the kitchen.'),
+  }),
+  'no-burner': (w) => ({
+    says: message('No burner is left for “{pan}”: it has to share {burner}.', {
+      pan: w.pan,
+      burner: w.burner,
+    }),
+    do: message('Cook it before the pot goes on, or write another burner down in the kitchen.'),
+  }),
+  'no-oven': (w) => ({
+    says: message('Step {n} roasts, and the kitchen has no oven.', { n: w.step + 1 }),
+    do: message('Brown it in a pan in lots, or write the trays of your oven down in the kitchen.'),
+  }),
+  'many-lots': (w) => ({
+    says: w.oven
+      ? message('Step {n} takes {lots} loads of the oven, one layer each: {minutes} min.', {
+          n: w.step + 1,
+          lots: w.lots,
+          minutes: w.minutes,
+        })
+      : message('Step {n} takes {lots} lots, one layer each: {minutes} min at the pan.', {
+          n: w.step + 1,
+          lots: w.lots,
+          minutes: w.minutes,
+        }),
+    do: w.oven
+      ? message('Roast it the day before, make less, or take an oven with more trays.')
+      : message('Take a pan of {wants} cm, which browns it at once, two pans, or roast it in the oven.', {
+          wants: w.wants,
+        }),
+  }),
+  crowded: (w) => ({
+    says: message('Step {n} is to brown, and lies {layers} layers deep: it stews in its own water.', {
+      n: w.step + 1,
+      layers: w.layers.toFixed(1),
+    }),
+    do: message('Brown it in one layer, in lots, or take a pan of {wants} cm.', { wants: w.wants }),
+  }),
   shallow: (w) => ({
     says: message('It stands {depthMm} cm deep in {vessel}: it catches and boils away fast.', {
       depthMm: (w.depthMm / 10).toFixed(1),

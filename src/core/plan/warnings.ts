@@ -14,6 +14,7 @@ import { rouxBalance } from '../thicken/rouxBalance';
 import { dairyFate } from './dairyRisk';
 import { gathered } from './deeds';
 import { mishaps } from './mishaps';
+import { inLayers, pansBeside } from './panWarnings';
 import type { Run } from './solve/simulate';
 import type { Plan, Warning } from './types';
 
@@ -104,7 +105,8 @@ const SLOW = 40;
 
 function fire(plan: PlanSoFar, run: Run): Warning[] {
   const burner = plan.setup.burner.name;
-  const failed = run.ran.flatMap((r, n) => r.notes.map((note) => failedIn(note, n, burner)));
+  const burnerOf = (pan: string): string => run.beside[pan]?.burner?.name ?? burner;
+  const failed = run.ran.flatMap((r, n) => r.notes.map((note) => failedIn(note, n, burnerOf(r.pan))));
   const longest = run.ran
     .filter((r) => r.step.kind === 'bring-to')
     .map((r) => (r.pot.seconds - r.before.seconds) / 60);
@@ -261,6 +263,8 @@ export const warningsFor = (plan: PlanSoFar, run: Run): readonly Warning[] => [
   ...dietBroken(plan),
   ...potTooFull(plan),
   ...potTooEmpty(plan),
+  ...pansBeside(plan, run),
+  ...inLayers(run),
   ...missed(plan),
   ...anotherBand(plan),
   ...notAsOrdered(plan),

@@ -10,7 +10,10 @@ const PLANS = demoIds().map(
 );
 
 /** What cools in pans is taken to be even again when looked at, so only the ice bath comes to the same. */
-const RUNS = PLANS.flatMap((p) => p.solved.run.ran);
+const RUNS = PLANS.flatMap((p) =>
+  // What is poured is known of two pans together, not of one.
+  p.solved.run.ran.filter((r) => r.step.kind !== 'pour'),
+);
 
 test('the soups between them go through most kinds of step', () => {
   const kinds = new Set(RUNS.map((r) => r.step.kind));
@@ -49,7 +52,11 @@ test('looked at part way and gone on from there, a step comes to the same pot', 
         expect(Math.abs(rest.pot.seconds + rest.wait - r.pot.seconds)).toBeLessThan(120);
         expect(end.celsius).toBeCloseTo(whole.celsius, 0);
         expect(volumeMl(rest.pot) / volumeMl(r.pot)).toBeCloseTo(1, 1.7);
-        expect(end.bowlViscosity / whole.bowlViscosity).toBeCloseTo(1, 1);
+        // Half swollen, a hundredth more of the way is a twentieth of the thickness: there the way is what is compared.
+        const swells = r.pot.thickeners.some((t) => t.swollen > 0.02 && t.swollen < 0.98);
+        if (!swells) expect(end.bowlViscosity / whole.bowlViscosity).toBeCloseTo(1, 1);
+        for (const [k, t] of r.pot.thickeners.entries())
+          expect(Math.abs((rest.pot.thickeners[k]?.swollen ?? 0) - t.swollen)).toBeLessThan(0.02);
       },
     ),
     { seed: 5, numRuns: 150 },

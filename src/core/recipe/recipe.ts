@@ -225,7 +225,10 @@ function whatDoesNotFollow({ steps, pans = [] }: Pick<Recipe, 'steps' | 'pans'>)
   ];
 }
 
-/** One soup as the house makes it. Amounts are for `yieldLitres`; the plan scales them. Of the second form are recipes with pans beside the pot. */
+/**
+ * One soup as the house makes it. Amounts are for `yieldLitres`; the plan scales them. Of the second form are recipes with
+ * pans beside the pot.
+ */
 export const Recipe = z
   .object({
     format: z.enum(['panache.recipe/1', 'panache.recipe/2']),

@@ -4,6 +4,7 @@ import { planFor } from '../plan/plan';
 import { advance } from '../pot/advance';
 import { observe } from '../pot/observe';
 import { Recipe } from '../recipe/recipe';
+import { schoolOf } from '../recipe/schools';
 import { inEnglish } from '../text/inWords';
 import { HOUSE, RECIPES } from './testKit';
 import { waitOf } from './wait';
@@ -18,9 +19,12 @@ const planned = (recipe: Recipe, target: number) =>
       kitchen: HOUSE.kitchen,
     },
   );
-/** The carrot cream of the house with another starch. */
+/** A cream whose starch is boiled in its own cream, with another starch. */
 const with_ = (starch: string): Recipe => {
-  const body = demoFile('roast-carrot-cream');
+  const { pans: _pans, ...rest } = demoFile('roast-carrot-cream');
+  const school = JSON.stringify(schoolOf('boiled-cream')?.steps);
+  const steps = JSON.parse(school.replace('"parsnip"', '"roast-carrot"').replace('800 g', '1800 g'));
+  const body = { ...rest, format: 'panache.recipe/1', steps };
   for (const step of body.steps) if (step.kind === 'thicken') step.thickener.ingredient = starch;
   return Recipe.parse(body);
 };

@@ -1,8 +1,8 @@
 import { type Message, message } from '../message/message';
 import { term } from '../message/term';
-import type { Place } from '../pot/pans/pan';
+import type { PanPlace } from '../pot/pans/pan';
 
-const KEPT: Readonly<Record<NonNullable<Place['kept']>, Message>> = {
+const KEPT: Readonly<Record<NonNullable<PanPlace['kept']>, Message>> = {
   left: message('left to stand'),
   warm: message('kept warm'),
   cold: message('kept cold'),
@@ -17,7 +17,7 @@ export function placeWords({
   kept = 'left',
   guessed,
   shares,
-}: Place): Message {
+}: PanPlace): Message {
   if (as === 'tray') return message('{trays, plural, one {a tray} other {# trays}} in the oven', { trays });
   if (as === 'bowl')
     return message('a bowl of {across} cm, {kept}', {

@@ -85,6 +85,17 @@ export function BurnersPart({ problemAt }: PartProps) {
       >
         <Plus size={20} aria-hidden /> {say('Burner')}
       </button>
+      <div className="mt-5 max-w-72">
+        <Field
+          id="oven-trays"
+          label={say('Trays the oven takes at once')}
+          hint={say('0 where there is none: what is roasted is then warned of')}
+          inputMode="numeric"
+          {...register('trays')}
+          problem={problemAt('trays')}
+          className="figures"
+        />
+      </div>
     </>
   );
 }

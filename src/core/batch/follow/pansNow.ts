@@ -14,7 +14,7 @@ export type PanNow = {
   readonly pot: Pot;
   /** Nothing is in it, and nothing under way: it waits, or is done with. */
   readonly empty: boolean;
-  /** Place in the batch's steps of what is at hand in it or goes by itself; null where nothing is. */
+  /** PanPlace in the batch's steps of what is at hand in it or goes by itself; null where nothing is. */
   readonly step: number | null;
   /** ms at which that should be over; null where nothing is. */
   readonly endsAt: number | null;
@@ -64,7 +64,7 @@ export function pansNow(f: Followed, ends: ReturnType<typeof pansEnd>, now: numb
 const SOON = 45;
 
 /**
- * Place of the step that fills the screen at `now` (ms): what goes by itself and is over comes first, the longest over
+ * PanPlace of the step that fills the screen at `now` (ms): what goes by itself and is over comes first, the longest over
  * first; then what is at hand. Where that is not to be begun yet, what goes by itself is watched meanwhile.
  */
 export function dueStep(f: Followed, pans: readonly PanNow[], now: number): number {

@@ -1,7 +1,11 @@
 import { demoBatch } from '../../../../demo/batch';
+import { demoFile } from '../../../../demo/demo';
 import { temperingSchedule } from '../../dairy/tempering';
+import { planFor } from '../../plan/plan';
 import { volumeMl } from '../../pot/contents/contents';
 import type { StepKind } from '../../pot/kinds/names';
+import { Recipe } from '../../recipe/recipe';
+import { schoolOf } from '../../recipe/schools';
 import { type Guide, guideFor, pours } from './guide';
 
 const of = (id: string, kind: StepKind): Guide | null => {
@@ -84,7 +88,13 @@ test('salt: what is in, and what is still to add for the house’s level', () =>
 });
 
 test('straining: what comes through, and what stays in the sieve', () => {
-  const sieve = as(of('crab-shell-bisque', 'strain'), 'strain');
+  // Shells boiled in the one pot and lifted out: the school, not the house’s own way.
+  const { plan } = demoBatch('crab-shell-bisque', { litres: 8, pot: 'middle-28', burner: 'front-right' });
+  const { pans: _pans, ...rest } = demoFile('crab-shell-bisque');
+  const recipe = Recipe.parse({ ...rest, format: 'panache.recipe/1', steps: schoolOf('rice')?.steps });
+  const ran = planFor(recipe, plan.aim, plan.setup).solved.run.ran.find((r) => r.step.kind === 'strain');
+  if (!ran) throw new Error('it is strained');
+  const sieve = as(guideFor(ran.step, ran.before, plan.setup.kitchen), 'strain');
   expect(sieve.solidsG).toBeGreaterThan(100);
   expect(sieve.ml).toBeGreaterThan(1000);
 });

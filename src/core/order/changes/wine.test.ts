@@ -17,7 +17,8 @@ test('each wine is poured by itself and boiled down to the share of it asked for
   for (const to of WINE_TO.filter((w) => w < 1)) {
     const { ran } = planned(to).solved.run;
     const n = ran.findIndex((r) => r.step.kind === 'reduce');
-    const [poured, down] = [ran[n - 1]!, ran[n]!];
+    const down = ran[n]!;
+    const poured = ran.slice(0, n).findLast((r) => r.pan === down.pan)!;
     const wine = poured.pot.lastPoured;
     // 60 mL of brandy and 200 of wine for 6 L.
     expect(wine / ((260 / 6) * 8)).toBeCloseTo(0.97, 1);

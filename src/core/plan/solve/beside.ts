@@ -3,7 +3,7 @@ import { FILL_LIMIT, holding, rimVolume, surfaceArea, type Vessel } from '../../
 import { portionsIn } from '../../pot/contents/portions';
 import { foodIn, type Kitchen } from '../../pot/kitchen';
 import { floorForAll, ON_A_TRAY } from '../../pot/pans/lots';
-import { type Beside, NOTHING_BESIDE, type Place, panOf, THE_POT } from '../../pot/pans/pan';
+import { NOTHING_BESIDE, type PanPlace, type PansBeside, panOf, THE_POT } from '../../pot/pans/pan';
 import type { Recipe, RecipePan, RecipePortion, RecipeStep } from '../../recipe/recipe';
 import { givenGrams } from './resolve';
 
@@ -159,12 +159,12 @@ function placed(
   pans: readonly RecipePan[],
   scale: number,
   { vessel, burner, kitchen }: { vessel: Vessel; burner: Burner; kitchen: Kitchen },
-): Beside {
+): PansBeside {
   const needs = wants(recipe, scale, recipe.yieldLitres * scale, kitchen);
   const { vessels = [], burners = [], trays = USUAL_TRAYS } = kitchen.stands ?? {};
   let free = vessels.filter((v) => v.id !== vessel.id);
   let fires = burners.filter((b) => b.id !== burner.id);
-  const beside: Record<string, Place> = {};
+  const beside: Record<string, PanPlace> = {};
   for (const pan of pans) {
     const need = needs.get(pan.name) ?? { ml: 0, floor: 0 };
     if (pan.as === 'tray') {
@@ -192,7 +192,7 @@ function placed(
   return beside;
 }
 
-const known = new WeakMap<Recipe, Map<string, { of: Kitchen; beside: Beside }>>();
+const known = new WeakMap<Recipe, Map<string, { of: Kitchen; beside: PansBeside }>>();
 
 /**
  * Where each of a recipe's side pans stands, its amounts taken `scale` times: picked from the kitchen's pots and burners by what
@@ -202,7 +202,7 @@ export function besideOf(
   recipe: Recipe,
   scale: number,
   setup: { readonly vessel: Vessel; readonly burner: Burner; readonly kitchen: Kitchen },
-): Beside {
+): PansBeside {
   const { pans = [] } = recipe;
   if (pans.length === 0) return NOTHING_BESIDE;
   const found = known.get(recipe) ?? new Map();

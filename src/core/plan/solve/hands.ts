@@ -4,14 +4,14 @@ import type { Step } from '../../pot/step';
 import type { Recipe } from '../../recipe/recipe';
 
 /** A step as it is put into its place in time: which pans it is done with, how long it takes, whether somebody stands at it. */
-export type Task = {
+export type HandTask = {
   readonly pans: readonly string[];
   readonly seconds: number;
   readonly attended: boolean;
 };
 
 /** A step as a task of so many seconds. */
-export const taskOf = (step: Step, seconds: number): Task => ({
+export const taskOf = (step: Step, seconds: number): HandTask => ({
   pans: pansOf(step),
   seconds: Math.max(1, seconds),
   attended: ROWS[step.kind].attended,
@@ -31,7 +31,7 @@ function freeFrom(busy: readonly Busy[], from: number, length: number): number {
  * what comes after it in its pans allows, so that nothing stands and waits longer than it must; the longest chain first.
  * Counted back from the end, the hands at one thing at a time.
  */
-export function justInTime(tasks: readonly Task[]): readonly number[] {
+export function justInTime(tasks: readonly HandTask[]): readonly number[] {
   const next = tasks.map((t, n) =>
     t.pans.flatMap((p) => {
       const later = tasks.findIndex((o, m) => m > n && o.pans.includes(p));
@@ -48,7 +48,7 @@ export function justInTime(tasks: readonly Task[]): readonly number[] {
   while (begun.size < tasks.length) {
     const open = tasks.flatMap((_, n) => (!begun.has(n) && next[n]?.every((m) => begun.has(m)) ? [n] : []));
     const n = open.reduce((best, k) => ((chain[k] ?? 0) > (chain[best] ?? 0) ? k : best));
-    const task = tasks[n] as Task;
+    const task = tasks[n] as HandTask;
     const from = Math.max(0, ...(next[n] ?? []).map((m) => begun.get(m) ?? 0));
     const at = task.attended ? freeFrom(busy, from, task.seconds) : from;
     if (task.attended) busy.push({ from: at, to: at + task.seconds });
@@ -59,7 +59,7 @@ export function justInTime(tasks: readonly Task[]): readonly number[] {
 }
 
 /** The recipe with its steps in the order one pair of hands does them in, `tasks` being its steps as they stand. */
-export function inOrder(recipe: Recipe, tasks: readonly Task[]): Recipe {
+export function inOrder(recipe: Recipe, tasks: readonly HandTask[]): Recipe {
   const at = justInTime(tasks);
   const order = [...recipe.steps.keys()].sort((a, b) => (at[a] ?? 0) - (at[b] ?? 0) || a - b);
   const begins: Record<string, number> = {};

@@ -3,7 +3,7 @@ import type { Vessel } from '../../heat/vessel';
 import { same } from '../../maths/same';
 import { portionsIn, withPortions } from '../../pot/contents/portions';
 import type { Kitchen } from '../../pot/kitchen';
-import { type Beside, emptyPan, NOTHING_BESIDE, panOf, THE_POT } from '../../pot/pans/pan';
+import { emptyPan, NOTHING_BESIDE, type PansBeside, panOf, THE_POT } from '../../pot/pans/pan';
 import { type DoneIn, goOn, pansOf, type Together } from '../../pot/pans/together';
 import { emptyPot, type Pot } from '../../pot/pot';
 import type { Portion, Step } from '../../pot/step';
@@ -29,7 +29,7 @@ export type Run = {
   /** All pans at the end, by name, that one among them. */
   readonly pots: Readonly<Record<string, Pot>>;
   /** Where the others stand. */
-  readonly beside: Beside;
+  readonly beside: PansBeside;
 };
 
 /** Pans together are the same where each is, and where the hands are as far on. */
@@ -46,7 +46,7 @@ type Cooks<S> = {
   /** Each for its pan as it stands when the step begins. */
   readonly inGrams: (step: S, pot: Pot) => Step;
   readonly setup: Setup;
-  readonly beside: Beside;
+  readonly beside: PansBeside;
   /** s before which a pan is not begun, so that it does not wait for the others. */
   readonly begins?: Readonly<Record<string, number>> | undefined;
 };
@@ -159,7 +159,7 @@ export const simulate = (recipe: Recipe, dosing: Dosing, setup: Setup, before?: 
   cookAsItStands(inHandOrder(recipe, dosing.scale * recipe.yieldLitres, setup), dosing, setup, before);
 
 /** The same steps with the same grams in any pot, its side pans where they stand. */
-export const repeat = (steps: readonly Step[], setup: Setup, beside: Beside = NOTHING_BESIDE): Run =>
+export const repeat = (steps: readonly Step[], setup: Setup, beside: PansBeside = NOTHING_BESIDE): Run =>
   cookThrough({ steps, inGrams: (step) => step, setup, beside });
 
 /** `step` with every amount multiplied, as a cook does who only multiplies the recipe. */

@@ -17,7 +17,7 @@ export const THE_POT = '';
 export const panOf = (step: { readonly in?: string | undefined }): string => step.in ?? THE_POT;
 
 /** One pan where it stands: a tray and a bowl have no burner. */
-export type Place = {
+export type PanPlace = {
   readonly as: PanKind;
   readonly vessel: Vessel;
   readonly burner: Burner | null;
@@ -32,16 +32,16 @@ export type Place = {
 };
 
 /** Side pans by name, each where it stands. */
-export type Beside = Readonly<Record<string, Place>>;
+export type PansBeside = Readonly<Record<string, PanPlace>>;
 
 /** Of a recipe of one pot. */
-export const NOTHING_BESIDE: Beside = {};
+export const NOTHING_BESIDE: PansBeside = {};
 
 /** A place without a flame. */
 const NO_FLAME: Burner = { id: 'none', name: '', kind: 'electric', powerW: 0 };
 
 /** The pan before anything is in it. */
-export function emptyPan({ vessel, burner, as, kept }: Place, celsius: number): Pot {
+export function emptyPan({ vessel, burner, as, kept }: PanPlace, celsius: number): Pot {
   if (burner) return emptyPot(vessel, burner, celsius);
   return {
     ...emptyPot(vessel, NO_FLAME, celsius),

@@ -60,7 +60,10 @@ export function StepList({ open, onOpen, problemAt }: Props) {
   };
   const add = (kind: StepKind) => {
     const pan = kind === 'roast' ? (getValues('pans').find((p) => p.as === 'tray')?.name ?? '') : '';
-    append({ ...stepForm(FORMS[kind].fresh), in: pan });
+    const fresh = { ...stepForm(FORMS[kind].fresh), in: pan };
+    // What is poured comes out of a pan.
+    const from = kind === 'pour' ? getValues('pans').at(-1)?.name : undefined;
+    append(from ? { ...fresh, values: { ...fresh.values, from } } : fresh);
     onOpen(fields.length);
     setAdding(false);
   };

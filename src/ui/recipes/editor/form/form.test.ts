@@ -16,19 +16,27 @@ test('every kind of step begins as something the schema takes', () => {
   const start = steps.slice(0, 5).map((s: { kind: string }) => s);
   for (const { fresh } of Object.values(FORMS)) {
     const thickens = JSON.stringify(fresh).includes('to thicken');
+    // A roast lies on a tray, and is poured from it.
+    const inPan = fresh.kind === 'roast' ? { in: 'tray' } : fresh.kind === 'pour' ? { from: 'tray' } : {};
+    const tray = { kind: 'roast', in: 'tray', items: start[0].items, at: 200, minutes: 20 };
+    const pans = [{ name: 'tray', as: 'tray' }];
+    const own = { ...fresh, ...inPan };
     const made = {
       ...body,
+      ...(Object.keys(inPan).length > 0 && { format: 'panache.recipe/2', pans }),
       steps: [
+        ...(fresh.kind === 'pour' ? [tray] : []),
         ...start.map((s: object) =>
           thickens || JSON.stringify(fresh).includes('to volume')
             ? JSON.parse(JSON.stringify(s).replace('to thicken', '10 g').replace('to volume', '2 L'))
             : s,
         ),
-        fresh,
+        own,
+        ...(fresh.kind === 'roast' ? [{ kind: 'pour', from: 'tray', takes: 'all' }] : []),
       ],
     };
     const round = bodyOf(recipeForm(made), made, house);
-    expect(round.steps.at(-1)).toEqual(fresh);
+    expect(round.steps.at(fresh.kind === 'roast' ? -2 : -1)).toEqual(own);
     expect(Recipe.safeParse(round).error?.issues ?? []).toEqual([]);
   }
 });
