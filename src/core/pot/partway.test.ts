@@ -56,7 +56,7 @@ test('looked at part way and gone on from there, a step comes to the same pot', 
         const swells = r.pot.thickeners.some((t) => t.swollen > 0.02 && t.swollen < 0.98);
         if (!swells) expect(end.bowlViscosity / whole.bowlViscosity).toBeCloseTo(1, 1);
         for (const [k, t] of r.pot.thickeners.entries())
-          expect(Math.abs((rest.pot.thickeners[k]?.swollen ?? 0) - t.swollen)).toBeLessThan(0.02);
+          expect(Math.abs((rest.pot.thickeners[k]?.swollen ?? 0) - t.swollen)).toBeLessThan(0.03);
       },
     ),
     { seed: 5, numRuns: 150 },

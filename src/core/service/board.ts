@@ -4,7 +4,7 @@ import { overloads, type Placement } from '../schedule/problem';
 import { type Here, jobsOf, type Live, type ServiceJobs } from './arrange/jobs';
 import type { Shared } from './arrange/modes';
 import { type BoardPlace, batchesOf, orderOf, type Service, type ServiceBatch } from './service';
-import { handsOf, type StockTable, type Timetable } from './timetable';
+import { handsOf, type PanTime, type StockTable, type Timetable } from './timetable';
 
 /** A batch as it lies on the board; minutes since midnight of the service's day. */
 export type Bar = {
@@ -20,6 +20,23 @@ export type Bar = {
   readonly stock: (StockTable & { readonly at: NonNullable<BoardPlace['stock']> }) | null;
   readonly live: Live | null;
 };
+
+/** A pan beside a batch’s pot as it lies on the board, minutes since midnight. */
+export type PanBar = PanTime & { readonly key: string; readonly batch: string };
+
+/** The pans beside the pots of `bars`, each where and when it stands; none of what is off the stove. */
+export const panBarsOf = (bars: readonly Bar[]): readonly PanBar[] =>
+  bars.flatMap((bar) => {
+    if (!bar.table || bar.live?.finished || bar.live?.over) return [];
+    const lit = bar.readyAt - bar.table.minutes;
+    return bar.table.pans.map((p) => ({
+      ...p,
+      key: `pan ${bar.batch.key} ${p.name}`,
+      batch: bar.batch.key,
+      from: lit + p.from,
+      to: lit + p.to,
+    }));
+  });
 
 /** What cannot be as it lies, where and when. */
 export type Clash = { readonly id: string } & (
@@ -166,7 +183,7 @@ function sharedClashes(service: Service, here: Here, bars: readonly Bar[]): read
     const shared = jobs.shared[o.resource];
     if (!shared || shared.kind === 'burners' || shared.kind === 'pots') return [];
     const keys = [...new Set(o.tasks.flatMap((t) => jobs.jobs[t]?.batch.key ?? []))];
-    const name = 'id' in shared ? shared.id : 'tool' in shared ? shared.tool : 'hands';
+    const name = 'id' in shared ? shared.id : 'tool' in shared ? shared.tool : shared.kind;
     return [
       {
         id: `${shared.kind} ${name} ${keys.join(' ')} ${jobs.end - o.until}`,

@@ -17,6 +17,19 @@ export type Stretch = {
   readonly title: Message;
 };
 
+/** A pan beside a pot on the clock, minutes after the first flame. */
+export type PanTime = {
+  readonly name: string;
+  /** What it is: one of the kitchen’s pots, by its id; null of what it has not written down. */
+  readonly vesselId: string | null;
+  /** Null in the oven. */
+  readonly burnerId: string | null;
+  /** Trays of the oven it takes; 0 on a burner. */
+  readonly trays: number;
+  readonly from: number;
+  readonly to: number;
+};
+
 /** A batch on the clock, in one pot on one burner: what a board needs to know of its plan. */
 export type Timetable = {
   /** Minutes from the flame to ready. */
@@ -25,6 +38,8 @@ export type Timetable = {
   /** Minutes of one pair of hands to weigh and trim, before. */
   readonly mise: number;
   readonly wait: Wait;
+  /** Pans beside its pot that stand on a burner or in the oven, and when. */
+  readonly pans: readonly PanTime[];
   readonly weighOut: readonly WeighLine[];
   readonly warnings: readonly Warning[];
   readonly peakMl: number;

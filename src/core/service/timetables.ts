@@ -10,7 +10,7 @@ import { ROWS } from '../pot/kinds/rows';
 import type { Recipe } from '../recipe/recipe';
 import { titleAsMessage } from '../words/steps';
 import type { Tool } from './service';
-import type { StockTable, Stretch, Timetable } from './timetable';
+import type { PanTime, StockTable, Stretch, Timetable } from './timetable';
 import { type Wait, waitOf } from './wait';
 
 /** Minutes for a line to be weighed, and for each kilogram to be peeled and cut. Common practice, no source. */
@@ -36,6 +36,29 @@ const toolOf = (step: Plan['steps'][number]['step']): Tool | null => {
   return null;
 };
 
+/** The pans beside its pot that take a burner or trays, from when they go on to when they are poured out. */
+function pansOf({ steps, beside }: Plan): readonly PanTime[] {
+  return Object.entries(beside).flatMap(([name, { as, vessel, burner, trays = 1, guessed, shares }]) => {
+    if (as === 'bowl' || shares) return [];
+    const own = steps.filter(({ pan, step }) =>
+      as === 'tray'
+        ? pan === name && step.kind === 'roast'
+        : pan === name || (step.kind === 'pour' && step.from === name),
+    );
+    if (own.length === 0) return [];
+    return [
+      {
+        name,
+        vesselId: guessed || as === 'tray' ? null : vessel.id,
+        burnerId: burner?.id ?? null,
+        trays: as === 'tray' ? trays : 0,
+        from: Math.floor(Math.min(...own.map((s) => s.startsAt)) / 60 + 1e-6),
+        to: Math.ceil(Math.max(...own.map((s) => s.startsAt + s.seconds)) / 60 - 1e-6),
+      },
+    ];
+  });
+}
+
 /** The plan on the clock of a board: to the minute, nothing shorter than it is. */
 function timetableOf(plan: Plan, wait: Wait = waitOf(plan)): Timetable {
   const minutes = Math.max(1, Math.ceil(plan.seconds / 60));
@@ -59,6 +82,7 @@ function timetableOf(plan: Plan, wait: Wait = waitOf(plan)): Timetable {
   return {
     minutes,
     stretches,
+    pans: pansOf(plan),
     mise: miseMinutes(weighOut),
     wait,
     weighOut,

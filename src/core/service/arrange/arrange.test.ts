@@ -1,11 +1,11 @@
 import { holds } from '../../schedule/problem';
 import { schedule, scheduled } from '../../schedule/schedule';
 import { inEnglish } from '../../text/inWords';
-import { boardOf } from '../board';
+import { boardOf, panBarsOf } from '../board';
 import { batchesOf, type Service } from '../service';
 import { HOUSE, here, RECIPES, service, soup } from '../testKit';
 import { shoppingOf, summed } from '../today';
-import { reliefWords } from '../words/serviceWords';
+import { clashWords, reliefWords } from '../words/serviceWords';
 import { arranged, type Outcome } from './arrange';
 import { jobsOf, placesOf, standsFor } from './jobs';
 import { leastFirst, type Relief } from './relief';
@@ -100,7 +100,7 @@ describe('a day arranged', () => {
   });
 
   test('told that it has had time enough it stands with what it had, and a bound', () => {
-    const hurried = done(arranged(THURSDAY, here(), (s) => s.at !== 'tables'));
+    const hurried = done(arranged(THURSDAY, here(), (s) => s.at !== 'tables' && s.held !== null));
     expect(hurried.proven).toBe(false);
     expect(hurried.heldBound).toBeLessThanOrEqual(hurried.held);
     expect(hurried.held).toBeGreaterThanOrEqual(done(outcome).held);
@@ -110,13 +110,61 @@ describe('a day arranged', () => {
 test('counted backwards and forwards the same: what the solver holds for right, the board does', () => {
   const jobs = jobsOf(THURSDAY, here(), (b) => standsFor(b, HOUSE));
   const run = schedule(jobs.problem);
-  const { placement } = run.next().value;
+  // The bisque’s base stands on a second burner: a first answer takes a search.
+  let step = run.next();
+  while (!step.done && !step.value.placement) step = run.next();
+  const { placement } = step.value;
   if (!placement) throw new Error('no first answer');
   expect(holds(jobs.problem, placement)).toBe(true);
   const placed = placesOf(jobs, placement);
   const board = boardOf({ ...THURSDAY, placed }, here());
   expect(board.clashes).toEqual([]);
   expect(board.bars.every((b) => b.readyAt <= b.batch.due)).toBe(true);
+});
+
+test('a side pan takes its burner and pot, and the oven so many trays, from when it goes on until it is poured', () => {
+  const bisque = service([soup('crab-shell-bisque', { vesselId: 'middle-28', amount: { litres: 6 } })]);
+  const board = boardOf(bisque, here());
+  const [bar] = board.bars;
+  const [tray, base] = panBarsOf(board.bars);
+  if (!bar?.table || !tray || !base) throw new Error('it has a tray and a base pot');
+  expect(tray).toMatchObject({ name: 'tray', burnerId: null, from: bar.lightAt });
+  expect(tray.to - tray.from).toBe(20);
+  expect(base.burnerId).not.toBe(bar.place.burnerId);
+  // It is off its burner once it has been strained, well before the soup is ready.
+  expect(base.to).toBeLessThan(bar.readyAt - 20);
+  const moved = { ...bisque, placed: { 'crab-shell-bisque': { ...bar.place, lightAt: bar.lightAt - 30 } } };
+  expect(panBarsOf(boardOf(moved, here()).bars).map((p) => p.from)).toEqual([tray.from - 30, base.from - 30]);
+  const stand = { vesselId: 'middle-28', burnerId: bar.place.burnerId };
+  const jobs = jobsOf(bisque, here(), () => [stand]);
+  const uses = (id: string) => {
+    const r = jobs.problem.resources.findIndex((x) => x.id === id);
+    return jobs.problem.tasks[0]?.modes[0]?.uses.filter((u) => u.resource === r) ?? [];
+  };
+  expect(uses('oven')).toMatchObject([{ amount: tray.trays }]);
+  expect(uses(`burner ${base.burnerId}`)).toHaveLength(1);
+  expect(uses(`pot ${base.vesselId}`)).toHaveLength(1);
+});
+
+test('two soups that want more trays than the oven takes at once clash, and say so', () => {
+  const both = service([
+    soup('crab-shell-bisque', { vesselId: 'middle-28', amount: { litres: 6 } }),
+    soup('crab-shell-bisque', { id: 'again', vesselId: 'tall-steel-36', amount: { litres: 6 } }),
+  ]);
+  const trays = (n: number) => {
+    const { kitchen } = HOUSE;
+    const house = {
+      ...HOUSE,
+      kitchen: { ...kitchen, stands: { vessels: HOUSE.vessels, burners: HOUSE.burners, trays: n } },
+    };
+    return boardOf(both, { ...here(), house }).clashes.flatMap((c) =>
+      c.kind === 'shared' && c.shared.kind === 'oven'
+        ? [inEnglish(clashWords(c, { soup: (k) => k, opens: 0 }))]
+        : [],
+    );
+  };
+  expect(trays(20)).toEqual([]);
+  expect(trays(3)[0]).toMatch(/^crab-shell-bisque and again want \d trays of the oven, 3 there, /);
 });
 
 test('a batch’s own pot and burner come first of where it might stand, and no pot it drowns in or flows over', () => {

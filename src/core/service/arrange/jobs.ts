@@ -84,6 +84,7 @@ export function jobsOf(service: Service, here: Here, choices: Choices): ServiceJ
   const builder: Builder = {
     service,
     end,
+    has: (id) => index.has(id),
     at: (id) => {
       const found = index.get(id);
       if (found === undefined) throw new RangeError(`there is no ${id} here`);

@@ -10,6 +10,8 @@ export type Stand = Pick<BoardPlace, 'burnerId' | 'vesselId'>;
 export type Shared =
   | { readonly kind: 'burner' | 'pot'; readonly id: string; readonly name: string }
   | { readonly kind: 'hands' }
+  /** So many trays. */
+  | { readonly kind: 'oven' }
   | { readonly kind: 'tool'; readonly tool: Tool }
   /** All burners, or all pots, together: what one by one would only be found out by trying. */
   | { readonly kind: 'burners' | 'pots' };
@@ -34,6 +36,7 @@ export function sharedIn(service: Service, house: House): readonly (readonly [Sh
     [{ kind: 'burners' }, { id: 'burners', capacity: house.burners.length }] as const,
     [{ kind: 'pots' }, { id: 'pots', capacity: house.vessels.length }] as const,
     [{ kind: 'hands' }, { id: 'hands', capacity: service.hands }] as const,
+    [{ kind: 'oven' }, { id: 'oven', capacity: house.kitchen.stands?.trays ?? 0 }] as const,
     ...TOOLS.map(
       (tool) =>
         [
@@ -49,14 +52,15 @@ export type Builder = {
   readonly service: Service;
   readonly end: number;
   readonly at: (id: string) => number;
+  readonly has: (id: string) => boolean;
 };
 
 /** A batch on its burner, in its pot, as a mode: counted back from its end. */
 export function cookMode(
   batch: ServiceBatch,
   stand: Stand,
-  { minutes: takes, stretches }: Timetable,
-  { service, end, at }: Builder,
+  { minutes: takes, stretches, pans }: Timetable,
+  { service, end, at, has }: Builder,
 ): Mode {
   const back = (from: number, to: number) => ({ from: takes - to, to: takes - from });
   const uses: ResourceUse[] = [
@@ -75,6 +79,15 @@ export function cookMode(
       since: end - batch.last - service.wash,
     },
     ...handsOf({ stretches }).map((s) => ({ resource: at('hands'), amount: 1, ...back(s.from, s.to) })),
+    ...pans.flatMap((pan): ResourceUse[] => {
+      const span = back(pan.from, Math.min(takes, pan.to));
+      const [burner, pot] = [`burner ${pan.burnerId}`, `pot ${pan.vesselId}`];
+      return [
+        ...(has(burner) ? [{ resource: at(burner), amount: 1, ...span }] : []),
+        ...(has(pot) ? [{ resource: at(pot), amount: 1, ...span }] : []),
+        ...(pan.trays > 0 ? [{ resource: at('oven'), amount: pan.trays, ...span }] : []),
+      ];
+    }),
     ...TOOLS.flatMap((tool) =>
       toolIn({ stretches }, tool).map((s) => ({
         resource: at(`tool ${tool}`),

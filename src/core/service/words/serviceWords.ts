@@ -32,6 +32,13 @@ export function clashWords(clash: Clash, { soup, opens }: Named): Message {
           pot: shared.name,
           ...when,
         });
+      if (shared.kind === 'oven')
+        return message('{soups} want {wanted} trays of the oven, {there} there, {from} to {until}', {
+          soups,
+          wanted: clash.wanted,
+          there: clash.there,
+          ...when,
+        });
       if (shared.kind === 'tool')
         return clash.there === 0
           ? message('{soups} {count, plural, one {wants} other {want}} a {tool}, and there is none', {

@@ -16,7 +16,7 @@ import { useSay } from '../../shared/hooks/useSay';
 import { Scroll } from '../../shared/Scroll';
 import { barWords } from './BarBlock';
 import { BAR, BurnerRow, GAP } from './BurnerRow';
-import { Hands, ToolRows } from './Counts';
+import { Hands, OvenRow, ToolRows } from './Counts';
 import { across, hoursOf } from './lanes';
 import { Legend } from './Marks';
 import { PASS_STEP, PassTags, passOf, timesOf } from './PassTags';
@@ -224,6 +224,7 @@ export function BoardPane({
               onOpen={(key) => justDragged.current || onOpen(key)}
             />
           ))}
+          <OvenRow bars={board.bars} trays={house.kitchen.stands?.trays ?? 0} span={span} nameOf={nameOf} />
           <Hands levels={board.hands} hands={service.hands} span={span} />
           <ToolRows bars={board.bars} service={service} span={span} />
         </section>

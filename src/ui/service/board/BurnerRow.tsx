@@ -3,7 +3,7 @@
 import { clsx } from 'clsx';
 import type { KeyboardEvent } from 'react';
 import type { Burner } from '../../../core/heat/burner';
-import type { Bar } from '../../../core/service/board';
+import { type Bar, panBarsOf } from '../../../core/service/board';
 import { clockOf } from '../../../core/service/service';
 import { useSay } from '../../shared/hooks/useSay';
 import { BarBlock } from './BarBlock';
@@ -44,7 +44,10 @@ export function BurnerRow({ burner, first, bars: all, span, now, clashing, dragg
   const stocks = all.flatMap((b) =>
     b.stock?.at.burnerId === burner.id && !b.live ? [{ key: `stock ${b.batch.key}`, stock: b.stock }] : [],
   );
+  const lying = all.map((b) => (isDragged(b) && dragged ? dragged : b));
+  const pans = panBarsOf(lying).filter((p) => p.burnerId === burner.id);
   const { lane, count } = lanesOf([
+    ...pans,
     ...bars.map((b) => ({ key: b.batch.key, from: b.lightAt, to: b.readyAt })),
     ...(ghost ? [{ key: 'ghost', from: ghost.lightAt, to: ghost.readyAt }] : []),
     ...stocks.map(({ key, stock }) => ({
@@ -132,6 +135,18 @@ export function BurnerRow({ burner, first, bars: all, span, now, clashing, dragg
             <span className="block truncate font-bold text-[15px]">{nameOf(ghost.batch.key)}</span>
           </span>
         )}
+        {pans.map((p) => (
+          <span
+            key={p.key}
+            className="absolute z-10 overflow-hidden rounded-sm border-2 border-quiet bg-surface px-1.5 text-[15px] leading-tight"
+            style={{ ...stretchStyle(span, p.from, p.to), top: topOf(p.key), height: BAR }}
+          >
+            <span className="block truncate font-bold">{p.name}</span>
+            <span className="block truncate text-quiet">
+              {p.vesselId ? potOf(p.vesselId) : nameOf(p.batch)}
+            </span>
+          </span>
+        ))}
         {stocks.map(({ key, stock }) => (
           <span
             key={key}

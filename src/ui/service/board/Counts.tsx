@@ -2,11 +2,11 @@
 
 import { clsx } from 'clsx';
 import { term } from '../../../core/message/term';
-import type { Bar, Level } from '../../../core/service/board';
+import { type Bar, type Level, panBarsOf } from '../../../core/service/board';
 import { type Service, TOOLS } from '../../../core/service/service';
 import { toolIn } from '../../../core/service/timetable';
 import { useSay } from '../../shared/hooks/useSay';
-import { type LaneSpan, stretchStyle } from './lanes';
+import { type LaneSpan, lanesOf, stretchStyle } from './lanes';
 
 /** px of one pair of hands. */
 const HAND = 15;
@@ -47,6 +47,53 @@ export function Hands({ levels, hands, span }: { levels: readonly Level[]; hands
           className="absolute inset-x-0 border-tomato border-t-2 border-dashed"
           style={{ bottom: hands * HAND }}
         />
+      </div>
+    </div>
+  );
+}
+
+/** What is in the oven and when, by how many trays, against how many it takes; no row where nothing is roasted. */
+export function OvenRow({
+  bars,
+  trays,
+  span,
+  nameOf,
+}: {
+  bars: readonly Bar[];
+  trays: number;
+  span: LaneSpan;
+  nameOf: (key: string) => string;
+}) {
+  const say = useSay();
+  const taken = panBarsOf(bars).filter((p) => p.trays > 0);
+  if (taken.length === 0) return null;
+  const { lane, count } = lanesOf(taken);
+  const wanted = (one: { from: number; to: number }): number =>
+    taken.filter((o) => o.from < one.to && o.to > one.from).reduce((sum, o) => sum + o.trays, 0);
+  return (
+    <div className="contents">
+      <div className="sticky left-0 z-20 border-quiet border-t bg-ground px-3 py-1 leading-tight">
+        <span className="block font-bold">{say('Oven')}</span>
+        <span className="block text-[15px] text-quiet">
+          {say('{trays, plural, =0 {no trays} one {# tray} other {# trays}}', { trays })}
+        </span>
+      </div>
+      <div className="relative border-quiet border-t" style={{ height: Math.max(52, count * 48 + 6) }}>
+        {taken.map((p) => (
+          <span
+            key={p.key}
+            className={clsx(
+              'absolute overflow-hidden rounded-sm border-2 bg-surface px-1.5 text-[15px] leading-tight',
+              wanted(p) > trays ? 'border-tomato' : 'border-quiet',
+            )}
+            style={{ ...stretchStyle(span, p.from, p.to), top: 4 + (lane.get(p.key) ?? 0) * 48, height: 44 }}
+          >
+            <span className="block truncate font-bold">{nameOf(p.batch)}</span>
+            <span className="block truncate text-quiet">
+              {say('{trays, plural, one {# tray} other {# trays}}', { trays: p.trays })}
+            </span>
+          </span>
+        ))}
       </div>
     </div>
   );
