@@ -34,7 +34,7 @@ type Props = {
 /** The pot as it will stand, or its way along the clock, and what the fire does. */
 export function PotPart({ plan, lightAt, show, onSizes, onTakeAway }: Props) {
   const say = useSay();
-  const [picture, setPicture] = useState<'pot' | 'clock'>('pot');
+  const [picture, setPicture] = useState<'pot' | 'pans' | 'clock'>('pot');
   const levels = useMemo(() => levelsOf(plan), [plan]);
   // Of several pans what the flame under the pot does.
   const fire = fireWords(plan.steps.filter((s) => s.pan === ''));
@@ -53,6 +53,7 @@ export function PotPart({ plan, lightAt, show, onSizes, onTakeAway }: Props) {
           onChange={setPicture}
           options={[
             { value: 'pot', words: say('Pot') },
+            ...(several ? [{ value: 'pans' as const, words: say('Pans') }] : []),
             { value: 'clock', words: say('Clock') },
           ]}
         />
@@ -78,20 +79,26 @@ export function PotPart({ plan, lightAt, show, onSizes, onTakeAway }: Props) {
           />
         ) : (
           <Suspense fallback={<p className="text-quiet">{say('Drawing it …')}</p>}>
-            {several && <Lanes plan={plan} lightAt={lightAt} />}
-            <div className={several ? 'h-[calc(100%-170px)] min-h-56' : 'h-full'}>
+            {picture === 'pans' && several ? (
+              <Lanes plan={plan} lightAt={lightAt} />
+            ) : (
               <Trajectory plan={plan} lightAt={lightAt} show={show} />
-            </div>
+            )}
           </Suspense>
         )}
       </div>
       <p className="pt-1">
         <b>
           {lightAt
-            ? say('{burner}, lit {time}.', {
-                burner: plan.setup.burner.name,
-                time: momentWords(lightAt, new Date()),
-              })
+            ? several
+              ? say('Begun {time}; the pot on {burner}.', {
+                  burner: plan.setup.burner.name,
+                  time: momentWords(lightAt, new Date()),
+                })
+              : say('{burner}, lit {time}.', {
+                  burner: plan.setup.burner.name,
+                  time: momentWords(lightAt, new Date()),
+                })
             : `${plan.setup.burner.name}.`}
         </b>{' '}
         {fire && say(fire)}

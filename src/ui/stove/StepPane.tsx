@@ -9,10 +9,11 @@ import { watchFor } from '../../core/batch/guide/watch';
 import type { StepState } from '../../core/batch/state';
 import type { Message } from '../../core/message/message';
 import { term } from '../../core/message/term';
+import { volumeMl } from '../../core/pot/contents/contents';
 import { portionsIn } from '../../core/pot/contents/portions';
 import type { Portion, Step } from '../../core/pot/step';
 import type { RouxColour } from '../../core/thicken/granules';
-import type { Show } from '../../core/units/shown/show';
+import { degrees, type Show, volumeWords } from '../../core/units/shown/show';
 import { placeWords } from '../../core/words/pans';
 import { detailsOf, itemLines, reasonFor, titleOf, waysOf } from '../../core/words/steps';
 import type { Going } from '../device/useFollow';
@@ -66,6 +67,10 @@ export function StepPane({ step, does, going, here, colour, scale, show, write }
     going && pot && asWas && does && !step.done && !step.skipped && here
       ? watchFor(does, asWas, pot, planned?.volumeMl ?? null, going.followed.kitchen)
       : null;
+  const poured =
+    does?.kind === 'pour' && here && !step.done
+      ? going?.pans.find((p) => p.name === (does.from ?? ''))
+      : undefined;
   const place = going?.followed.cooked.beside?.[pan];
   const changed = does && planned?.does ? changedItems(planned.does, does) : new Set<number>();
   const reason = does ? reasonFor(does) : planned?.reason;
@@ -149,6 +154,15 @@ export function StepPane({ step, does, going, here, colour, scale, show, write }
             ))}
           </ul>
         )
+      )}
+      {poured && (
+        <p className="mt-3 text-[clamp(20px,2.2vw,28px)]">
+          <b className="figures">{volumeWords(volumeMl(poured.pot), show)}</b>{' '}
+          {say('in {from, select, none {the pot} other {“{from}”}} at {celsius}, by the model', {
+            from: poured.name || 'none',
+            celsius: degrees(poured.pot.celsius, show),
+          })}
+        </p>
       )}
       {planned?.look && (
         <p className="mt-3 text-[clamp(20px,1.9vw,24px)] leading-snug">

@@ -27,7 +27,7 @@ export function Lanes({ plan, lightAt }: Props) {
         {names.map((name) => (
           <li key={name} className="grid grid-cols-[84px_1fr] items-center gap-2">
             <span className="truncate font-bold text-[15px]">{name || say('the pot')}</span>
-            <span className="relative block h-7 bg-surface">
+            <span className="relative block h-12 bg-surface">
               {plan.steps.map((s, n) => {
                 if (s.pan !== name && !(s.step.kind === 'pour' && (s.step.from ?? '') === name)) return null;
                 const out = s.pan !== name;
@@ -39,7 +39,7 @@ export function Lanes({ plan, lightAt }: Props) {
                     aria-label={say('{clock}, {title}', { clock: clock(s.startsAt), title })}
                     title={title}
                     className={clsx(
-                      'absolute top-0 block h-7 border-ground border-r',
+                      'absolute top-0 block h-12 border-ground border-r',
                       out
                         ? 'bg-butter'
                         : ROWS[s.step.kind].attended

@@ -142,9 +142,8 @@ export function BurnerRow({ burner, first, bars: all, span, now, clashing, dragg
             style={{ ...stretchStyle(span, p.from, p.to), top: topOf(p.key), height: BAR }}
           >
             <span className="block truncate font-bold">{p.name}</span>
-            <span className="block truncate text-quiet">
-              {p.vesselId ? potOf(p.vesselId) : nameOf(p.batch)}
-            </span>
+            <span className="block truncate text-quiet">{nameOf(p.batch)}</span>
+            {p.vesselId && <span className="block truncate text-quiet">{potOf(p.vesselId)}</span>}
           </span>
         ))}
         {stocks.map(({ key, stock }) => (

@@ -10,7 +10,9 @@ export function PanDrawing({ pan, widest }: { readonly pan: PanNow; readonly wid
   const { vessel } = pan.pot;
   const per = (SIDE - 2 * WALL) / Math.max(widest, vessel.heightMm);
   const [w, h] = [Math.max(10, vessel.diameterMm * per), Math.max(5, vessel.heightMm * per)];
-  const level = Math.min(h, Math.max(0, depthOf(vessel, volumeMl(pan.pot)) * per));
+  // What is in it is seen, be it a spoon of fat.
+  const least = pan.empty ? 0 : 3;
+  const level = Math.min(h, Math.max(least, depthOf(vessel, volumeMl(pan.pot)) * per));
   const [x, y] = [(SIDE - w) / 2, SIDE - WALL - h];
   return (
     <svg viewBox={`0 0 ${SIDE} ${SIDE}`} className="size-11 shrink-0" aria-hidden>
