@@ -484,3 +484,112 @@ test('a page of deep and broken elements is read for what it says', async () => 
   const [draft] = await opened(utf8(`<html><body>${deep}`));
   expect(draft!.lines.map((l) => l.ingredient)).toEqual(['leek', 'vegetable-stock', 'plain-flour']);
 });
+
+/** Recipes as people write them, in more than one pan: the pan of each step, what it is, and how it comes to the pot. Made by hand. */
+const IN_PANS: readonly (readonly [
+  says: string,
+  text: string,
+  pans: readonly (readonly [string, string])[],
+  steps: readonly string[],
+])[] = [
+  [
+    'meanwhile, in a skillet',
+    `Mushroom soup
+
+60 g butter
+2 onions, chopped
+900 g mushrooms, sliced
+60 g flour
+1.5 L chicken stock
+300 ml double cream
+
+Melt half the butter in a large pot and sweat the onions for 8 minutes. Stir in the flour and cook 2 minutes. Gradually whisk in the stock and bring to the simmer. Meanwhile, in a large skillet, brown the mushrooms over high heat for 10 minutes. Add the mushrooms to the pot and simmer for 15 minutes. Blend until smooth. Stir in the cream.`,
+    [['skillet', 'pan']],
+    ['sweat', 'dust', 'add', 'bring-to', 'skillet: sweat', 'pour skillet', 'simmer', 'puree', 'add'],
+  ],
+  [
+    'in a 200 °C oven',
+    `Squash soup
+
+1 butternut squash, cubed
+2 tbsp olive oil
+1 onion, chopped
+40 g butter
+1 L vegetable stock
+150 ml cream
+
+Preheat the oven to 200°C. Toss the squash with the oil and roast in the oven for 40 minutes until brown.
+Sweat the onion in the butter in a large saucepan for 8 minutes. Add the stock and bring to the boil. Add the roasted squash to the pot and simmer for 10 minutes. Blend. Add the cream.`,
+    [['tray', 'tray']],
+    ['tray: roast', 'sweat', 'add', 'bring-to', 'pour tray', 'simmer', 'puree', 'add'],
+  ],
+  [
+    'set aside, and return to the pot',
+    `Clam chowder
+
+150 g bacon, diced
+1 onion, diced
+50 g butter
+50 g flour
+1 L fish stock
+500 g potatoes, diced
+300 ml cream
+
+In a large pot fry the bacon for 8 minutes until crisp, then remove to a plate and set aside. Melt the butter in the pot and sweat the onion 6 minutes. Stir in the flour, cook 2 minutes. Whisk in the stock, bring to a simmer. Add the potatoes and simmer 15 minutes until tender. Return the bacon to the pot. Add the cream and heat gently.`,
+    [['bowl', 'bowl']],
+    ['render', 'bowl: pour', 'sweat', 'dust', 'add', 'bring-to', 'add', 'simmer', 'pour bowl', 'add'],
+  ],
+  [
+    'a roux in a small saucepan, whisked into the soup',
+    `Leek soup
+
+600 g leeks, sliced
+2 tbsp olive oil
+60 g flour
+60 g butter
+1.2 L vegetable stock
+
+Sweat the leeks in the oil in a large pot for 10 minutes. Add the stock and simmer for 15 minutes. In a small saucepan, melt the butter, stir in the flour and cook for 3 minutes. Whisk the roux into the soup and simmer 10 minutes.`,
+    [['other saucepan', 'pot']],
+    ['sweat', 'add', 'simmer', 'other saucepan: roux', 'pour other saucepan', 'simmer'],
+  ],
+];
+
+test.each(IN_PANS.map((r) => [r[0], r] as const))(
+  '%s: each step is done in its own pan, and meets the pot where it is told to',
+  async (_, [, text, pans, wanted]) => {
+    const [draft] = await opened(utf8(text));
+    const recipe = made(draft!);
+    expect(recipe.pans?.map((p) => [p.name, p.as])).toEqual(pans);
+    const found = recipe.steps.map((s) =>
+      s.kind === 'pour' && s.from ? `pour ${s.from}` : `${s.in ? `${s.in}: ` : ''}${s.kind}`,
+    );
+    expect([found, inOrder(wanted, found)]).toEqual([found, true]);
+    expect(recipe.steps.find((s) => s.kind === 'roast') ?? { minutes: 40, at: 200 }).toMatchObject({
+      minutes: 40,
+      at: 200,
+    });
+  },
+);
+
+test('what a sentence was taken to be done in is told, and marked where it does not say so itself', async () => {
+  const [draft] = await opened(utf8(IN_PANS[0]![1]));
+  const told = draft!.told.filter((t) => t.pan).map((t) => [t.text.split(' ')[0], t.pan?.name, t.pan?.sure]);
+  expect(told).toEqual([
+    ['Meanwhile,', 'skillet', true],
+    ['Add', 'skillet', false],
+  ]);
+});
+
+test('one skillet in which all of the soup is made is its pot, and nothing stands beside it', async () => {
+  const text = LEEK.replace('a large pan', 'a large skillet');
+  const [draft] = await opened(utf8(text));
+  expect(made(draft!).pans).toBeUndefined();
+});
+
+test('a skillet nobody says to pour is poured before the pot is next simmered or blended', async () => {
+  const text = IN_PANS[0]![1].replace('Add the mushrooms to the pot and simmer', 'Cover the pot and simmer');
+  const [draft] = await opened(utf8(text));
+  const found = made(draft!).steps.map((s) => (s.kind === 'pour' ? `pour ${s.from}` : s.kind));
+  expect(found.indexOf('pour skillet')).toBe(found.indexOf('simmer') - 1);
+});

@@ -106,6 +106,9 @@ export function draftOf(found: FoundRecipe): RecipeDraft {
   };
 }
 
+/** Steps of a recipe in the making, and the pans beside its pot. */
+type Way = { readonly steps: readonly StepText[]; readonly pans: NonNullable<RecipeText['pans']> };
+
 type DraftRefused = {
   readonly ok: false;
   readonly problems: readonly FoundWrong[];
@@ -133,31 +136,29 @@ export function recipeFrom(
   const [burner] = house.burners;
   if (!largest || !burner)
     return { ok: false, problems: [{ place: message('kitchen'), says: message('it has no pot or burner') }] };
-  const body = (
-    steps: readonly StepText[],
-    home = largest,
-    yieldLitres = 1,
-    band = 'Coating',
-  ): RecipeText => ({
-    format: 'panache.recipe/1',
+  const body = ({ steps, pans }: Way, home = largest, yieldLitres = 1, band = 'Coating'): RecipeText => ({
+    format: pans.length > 0 ? 'panache.recipe/2' : 'panache.recipe/1',
     id: idFrom(name),
     name: name.trim(),
     school: schoolOf(inUse),
     yieldLitres,
     band: band as RecipeText['band'],
     home: { vessel: home, burner },
+    ...(pans.length > 0 && { pans: [...pans] }),
     steps: [...steps],
   });
   const suggested = placedAgain(inUse, instructions);
-  const stepsOf = (left: LeftOpen): readonly (readonly StepText[])[] => {
+  const stepsOf = (left: LeftOpen): readonly Way[] => {
     const told = toldSteps(inUse, instructions, left, suggested);
-    return [...(told ? [told.steps] : []), usualSteps(inUse, instructions, left)];
+    const usual = usualSteps(inUse, instructions, left);
+    const tray = usual.some((s) => s.in === 'tray');
+    return [...(told ? [told] : []), { steps: usual, pans: tray ? [{ name: 'tray', as: 'tray' }] : [] }];
   };
   // As its method tells it; where that does not make a recipe, in the order cooks work.
   const which = stepsOf({ dose: false, liquid: false }).findIndex(
-    (steps) => Recipe.safeParse(body(steps)).success,
+    (way) => Recipe.safeParse(body(way)).success,
   );
-  const pick = (left: LeftOpen): readonly StepText[] => stepsOf(left).at(Math.max(-1, which)) ?? [];
+  const pick = (left: LeftOpen): Way => stepsOf(left).at(Math.max(-1, which)) ?? { steps: [], pans: [] };
   const fixed = body(pick({ dose: false, liquid: false }));
   const written = Recipe.safeParse(fixed);
   if (!written.success) return { ok: false, problems: problemsOf(written.error, fixed) };

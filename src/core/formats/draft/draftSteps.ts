@@ -8,6 +8,7 @@ type PortionText = Extract<StepText, { kind: 'season' }>['items'][number];
 
 /** When a line's ingredient goes into the pot, in the order of the work. */
 export const WHENS = [
+  'roasted',
   'rendered',
   'sweated',
   'thickener',
@@ -41,6 +42,10 @@ const minutesNear = (instructions: readonly string[], words: RegExp): number | n
 
 const atMost = (low: number, value: number, high: number) => Math.min(high, Math.max(low, value));
 
+/** °C and minutes something is roasted at where nobody says. Common practice, no source. */
+export const OVEN = 200;
+export const ROASTS = 35;
+
 /** What the plan is to work out instead of multiplying. */
 export type LeftOpen = { readonly dose: boolean; readonly liquid: boolean };
 
@@ -73,6 +78,15 @@ export function usualSteps(
   const doseText = (l: ReviewedLine) =>
     open.dose ? (doses === 1 ? 'to thicken' : `to thicken ${Math.round(100 / doses)} %`) : l.amount;
 
+  const roasted = of('roasted');
+  if (roasted.length)
+    steps.push({
+      kind: 'roast',
+      in: 'tray',
+      items: roasted.map((l) => portion(l)),
+      at: OVEN,
+      minutes: atMost(1, minutesNear(instructions, /roast|oven/i) ?? ROASTS, 240),
+    });
   const rendered = of('rendered');
   if (rendered.length)
     steps.push({ kind: 'render', items: rendered.map((l) => portion(l)), minutes: 8, keep: 1 });
@@ -109,6 +123,7 @@ export function usualSteps(
   }
   const simmered = of('simmered');
   if (simmered.length) steps.push({ kind: 'add', items: simmered.map((l) => portion(l)), lid: 'on' });
+  if (roasted.length) steps.push({ kind: 'pour', from: 'tray', takes: 'all' });
   const wet = liquids.length > 0;
   if (wet) {
     steps.push({

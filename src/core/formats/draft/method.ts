@@ -1,9 +1,13 @@
 import { ingredient, isIngredient } from '../../food/catalogue';
 import { POURED } from '../../food/ingredient';
 import { wordsOf } from '../../food/lines/match';
+import { goesIntoTheSoup, namesTheSoupPot, ovenIn, type PanSaid, panSaid, saysTheSoupPot } from './pansSaid';
 
 /** What a clause of a method does to the pot. */
 export type PotDeed =
+  | 'roast'
+  | 'aside'
+  | 'back'
   | 'fry'
   | 'melt'
   | 'add'
@@ -25,12 +29,25 @@ export type Clause = {
   readonly minutes: number | null;
   /** Numbers of lines, from 0. */
   readonly lines: readonly number[];
+  /** The pan beside the pot it is done in; null of the pot. */
+  readonly pan: PanSaid | null;
 };
 
 /** A sentence as it stood, and what of it is done to the pot; nothing of one that only prepares, or serves. */
-export type ToldSentence = { readonly text: string; readonly deeds: readonly PotDeed[] };
+export type ToldSentence = {
+  readonly text: string;
+  readonly deeds: readonly PotDeed[];
+  /** The pan beside the pot it was taken to speak of, and whether it says so itself. */
+  readonly pan?: { readonly name: string; readonly sure: boolean } | undefined;
+};
 
 const VERBS: readonly (readonly [deed: PotDeed | null, words: RegExp])[] = [
+  [
+    'aside',
+    /\bset (?:them |it |these |this )?aside\b|\b(?:transfer|remove|lift|scoop)\b(?=[^.;]{0,60}\b(?:plate|bowl|dish)\b)/i,
+  ],
+  ['back', /\breturn\b(?=[^.;]{0,60}\bto (?:the )?(?:soup )?(?:pot|pan|soup|saucepan)\b)/i],
+  ['roast', /\b(?:roast|bake)\b(?!\s+(?:[\w-]+\s+){0,3}(?:soup|bisque|cream|chowder|velout))/i],
   [
     'slake',
     /\b(?:slake|dissolve|(?:mix|whisk|stir|blend|combine)(?=[^.;]{0,50}\b(?:corn ?flour|cornstarch|starch|arrowroot|flour)\b[^.;]{0,30}\b(?:cold|a little|some)\b[^.;]{0,12}\b(?:water|milk|stock|wine)))\b/i,
@@ -55,7 +72,7 @@ const VERBS: readonly (readonly [deed: PotDeed | null, words: RegExp])[] = [
   ['finish', /\b(?:serve|garnish|ladle|top with|scatter|decorate|drizzle)\b/i],
   [
     null,
-    /\b(?:peel|chop|dice|slice|wash|trim|soak|preheat|grate|cut|measure|weigh|discard|remove|drain|reserve|set aside|meanwhile)\b/i,
+    /\b(?:peel|chop|dice|slice|wash|trim|soak|preheat|grate|cut|measure|weigh|discard|remove|drain|reserve|meanwhile)\b/i,
   ],
   [
     'add',
@@ -229,19 +246,46 @@ export function clausesOf(
   readonly sentences: readonly ToldSentence[];
 } {
   const names = lines.map(namesOf);
+  const soup = namesTheSoupPot(instructions);
+  let pan: PanSaid | null = null;
+  let oven: number | null = null;
   const clauses: Clause[] = [];
   const sentences: ToldSentence[] = [];
   const spoken = new Set<number>();
   for (const text of sentencesIn(instructions)) {
     const deeds = deedsOf(text);
-    sentences.push({ text, deeds: deeds.flatMap((d) => d.deed ?? []) });
+    oven = ovenIn(text) ?? oven;
+    const named: PanSaid | null = panSaid(text, soup);
+    const roasts = deeds.some((d) => d.deed === 'roast');
+    const tray = roasts && named === null ? { name: 'tray', as: 'tray' as const, celsius: null } : null;
+    if (named ?? tray) pan = named ?? tray;
+    else if (/^meanwhile\b/i.test(text) || (saysTheSoupPot(text) && !goesIntoTheSoup(text))) pan = null;
+    const said: PanSaid | null = pan;
+    sentences.push({
+      text,
+      deeds: deeds.flatMap((d) => d.deed ?? []),
+      ...(said && deeds.some((d) => d.deed !== null) && { pan: { name: said.name, sure: named !== null } }),
+    });
+    const roastAt = deeds.findIndex((d) => d.deed === 'roast');
+    const tossed: number[] = [];
     for (const [n, { at, deed }] of deeds.entries()) {
       const clause = text.slice(n === 0 ? 0 : at, deeds[n + 1]?.at ?? text.length);
       if (deed === null) continue;
-      const here = spokenOf(clause, names).filter((l) => !spoken.has(l));
-      for (const l of here) spoken.add(l);
-      clauses.push({ text: clause.trim(), deed, minutes: minutesIn(clause), lines: here });
+      const own = spokenOf(clause, names).filter((l) => !spoken.has(l));
+      for (const l of own) spoken.add(l);
+      // "Toss the squash with the oil and roast it": what is tossed is what is roasted.
+      if (n < roastAt && deed === 'add') {
+        tossed.push(...own);
+        continue;
+      }
+      const here = n === roastAt ? [...tossed, ...own] : own;
+      const at_ = pan && { ...pan, celsius: pan.celsius ?? oven };
+      clauses.push({ text: clause.trim(), deed, minutes: minutesIn(clause), lines: here, pan: at_ });
+      // Poured into the soup, what comes next is done there.
+      if (pan && goesIntoTheSoup(clause)) pan = null;
     }
+    // The oven is for what is roasted there: the next sentence is the pot’s again.
+    if (pan?.as === 'tray') pan = null;
   }
   return { clauses, sentences };
 }

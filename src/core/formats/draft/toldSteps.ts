@@ -1,22 +1,43 @@
 import { ingredient } from '../../food/catalogue';
+import { type PanKind, panOf, THE_POT } from '../../pot/pans/pan';
 import type { RecipeText } from '../../recipe/recipe';
-import { type LeftOpen, portion, type ReviewedLine, type StepText, sizeOf, type When } from './draftSteps';
+import {
+  type LeftOpen,
+  OVEN,
+  portion,
+  type ReviewedLine,
+  ROASTS,
+  type StepText,
+  sizeOf,
+  type When,
+} from './draftSteps';
 import { type Clause, clausesOf, isWet } from './method';
+import { goesIntoTheSoup, type PanSaid } from './pansSaid';
+
+/** Where what is lifted out of the pot waits. */
+const BOWL = 'bowl';
 
 type PortionText = ReturnType<typeof portion>;
 type Adding = Extract<StepText, { kind: 'add' }>;
 
 const atMost = (low: number, value: number, high: number) => Math.min(high, Math.max(low, value));
 
+/** A pan as it stands while the steps grow. */
+type PanState = {
+  as: PanKind;
+  wet: boolean;
+  full: boolean;
+  unsaid: StepText | null;
+  melted: number[];
+};
+
 /** Steps as they grow, and what of the list is in them. */
 class Building {
   readonly steps: StepText[] = [];
   readonly whens = new Map<number, When>();
-  wet = false;
-  /** A step whose time nobody has said yet. */
-  unsaid: StepText | null = null;
-  /** Melted, and nothing cooked in it yet. */
-  melted: number[] = [];
+  /** The pan that is spoken of: the pot, or one beside it. */
+  pan: string = THE_POT;
+  readonly pans = new Map<string, PanState>();
 
   constructor(
     readonly lines: readonly ReviewedLine[],
@@ -31,7 +52,10 @@ class Building {
   portion(n: number, when: When): PortionText {
     this.whens.set(n, when);
     const line = this.lines[n] as ReviewedLine;
-    const doses = this.lines.filter((l) => l.when === 'thickener').length;
+    // The fat of a roux goes in with its flour, and is no dose of its own.
+    const doses = this.lines.filter(
+      (l) => l.when === 'thickener' && ingredient(l.ingredient).group !== 'fat',
+    ).length;
     if (when === 'thickener' && this.open.dose)
       return portion(line, doses < 2 ? 'to thicken' : `to thicken ${Math.round(100 / doses)} %`);
     const liquids = this.lines.filter((l) => l.when === 'liquid').toSorted((a, b) => sizeOf(b) - sizeOf(a));
@@ -39,11 +63,72 @@ class Building {
   }
 
   push(...steps: StepText[]): void {
-    this.steps.push(...steps);
+    this.steps.push(...steps.map((s) => (this.pan === THE_POT ? s : { ...s, in: this.pan })));
+    this.here.full = true;
   }
 
   last(): StepText | undefined {
-    return this.steps.at(-1);
+    return this.steps.findLast((s) => panOf(s) === this.pan);
+  }
+
+  /** How the pan that is spoken of stands. */
+  get here(): PanState {
+    const known = this.pans.get(this.pan) ?? {
+      as: 'pot',
+      wet: false,
+      full: false,
+      unsaid: null,
+      melted: [],
+    };
+    this.pans.set(this.pan, known);
+    return known;
+  }
+
+  /** Something flows in it. */
+  get wet(): boolean {
+    return this.here.wet;
+  }
+  set wet(is: boolean) {
+    this.here.wet = is;
+  }
+  /** A step whose time nobody has said yet. */
+  get unsaid(): StepText | null {
+    return this.here.unsaid;
+  }
+  set unsaid(step: StepText | null) {
+    this.here.unsaid = step;
+  }
+  /** Melted, and nothing cooked in it yet. */
+  get melted(): number[] {
+    return this.here.melted;
+  }
+  set melted(lines: number[]) {
+    this.here.melted = lines;
+  }
+
+  /** What follows is done in this pan. */
+  goTo(pan: PanSaid | null): void {
+    this.pan = pan?.name ?? THE_POT;
+    if (pan) this.here.as = pan.as;
+  }
+
+  /** All that is in `from` into the pot, put at `at` among the steps, at the end unless said. */
+  pourOut(from: string, at = this.steps.length): void {
+    const state = this.pans.get(from);
+    if (!state?.full) return;
+    this.steps.splice(at, 0, { kind: 'pour', from, takes: 'all' });
+    const pot = this.pan;
+    this.pan = THE_POT;
+    this.here.full = true;
+    this.here.wet ||= state.wet;
+    this.pan = pot === from ? THE_POT : pot;
+    state.full = false;
+    state.wet = false;
+  }
+
+  /** Pans beside the pot with something in them. */
+  beside(): readonly string[] {
+    return [...this.pans].flatMap(([name, { full }]) => (full && name !== THE_POT ? [name] : []));
   }
 }
 
@@ -232,6 +317,43 @@ function shareSaid(text: string): number | null {
 /** One clause done. */
 function does(b: Building, clause: Clause): void {
   const { text, deed, minutes, lines } = clause;
+  if (deed === 'roast') {
+    if (lines.length === 0) return;
+    const tray = clause.pan ?? { name: 'tray', as: 'tray' as const, celsius: null };
+    b.goTo(tray.as === 'tray' ? tray : { name: 'tray', as: 'tray', celsius: null });
+    b.push({
+      kind: 'roast',
+      items: lines.map((n) => b.portion(n, 'roasted')),
+      at: tray.celsius ?? OVEN,
+      minutes: atMost(1, minutes ?? ROASTS, 240),
+    });
+    b.goTo(null);
+    return;
+  }
+  if (deed === 'aside') {
+    // What waits in a pan of its own waits there.
+    if (b.pan !== THE_POT || !b.here.full || b.beside().length > 0) return;
+    if (b.melted.length > 0) sweat(b, [], null, text);
+    const wet = b.wet;
+    b.steps.push({ kind: 'pour', in: BOWL, takes: wet ? 'pieces' : 'all' });
+    b.here.full = wet;
+    b.goTo({ name: BOWL, as: 'bowl', celsius: null });
+    b.here.full = true;
+    b.goTo(null);
+    return;
+  }
+  if (deed === 'back' || (b.beside().length > 0 && goesIntoTheSoup(text) && lines.length === 0)) {
+    for (const name of b.beside()) b.pourOut(name);
+    b.goTo(null);
+    if (lines.length > 0) add(b, { ...clause, deed: 'add' });
+    return;
+  }
+  if (b.pan !== THE_POT && goesIntoTheSoup(text) && lines.length > 0) {
+    // "Brown them and add to the pot with the stock": what is new goes into the pot.
+    const from = b.pan;
+    b.goTo(null);
+    b.pourOut(from);
+  }
   if (deed === 'slake') {
     const thick = lines.filter((n) => isStarch(b, n) || isWheat(b, n));
     // What it is slaked in is poured with it: of a recipe's own liquids none is taken twice.
@@ -332,6 +454,17 @@ function does(b: Building, clause: Clause): void {
 /** Where a line that the method never speaks of goes, by when it usually does. */
 function place(b: Building, n: number, when: When): void {
   const item = b.portion(n, when);
+  if (when === 'roasted') {
+    const tray = b.steps.find((s) => s.kind === 'roast');
+    if (tray?.kind === 'roast') tray.items.push(item);
+    else {
+      b.goTo({ name: 'tray', as: 'tray', celsius: null });
+      b.here.full = true;
+      b.steps.unshift({ kind: 'roast', in: 'tray', items: [item], at: OVEN, minutes: ROASTS });
+      b.goTo(null);
+    }
+    return;
+  }
   const into = (find: (s: StepText) => boolean): boolean => {
     const step = b.steps.find(find);
     if (!step || !('items' in step)) return false;
@@ -366,17 +499,28 @@ function place(b: Building, n: number, when: When): void {
   } else if (!into((s) => s.kind === 'season')) b.push({ kind: 'season', items: [item] });
 }
 
+/** What nobody said when to pour: before the pot is next simmered, blended or seasoned, else last. */
+function joined(b: Building): void {
+  for (const name of b.beside()) {
+    const after = b.steps.findLastIndex((s) => panOf(s) === name);
+    const next = b.steps.findIndex(
+      (s, n) => n > after && panOf(s) === THE_POT && ['simmer', 'puree', 'season', 'strain'].includes(s.kind),
+    );
+    b.pourOut(name, next < 0 ? b.steps.length : next);
+  }
+}
+
 /** What lies in the pot by the time it boils: lines the method never speaks of, in the order cooks work. */
 function fill(b: Building, unspoken: readonly number[]): void {
   const of = (when: When) => unspoken.filter((n) => !b.whens.has(n) && b.lines[n]?.when === when);
   sweat(b, [], null, '');
   for (const when of ['rendered', 'sweated'] as const) for (const n of of(when)) place(b, n, when);
   for (const n of of('thickener').filter((l) => isWheat(b, l)))
-    flour(b, n, { text: '', deed: 'add', minutes: null, lines: [] });
+    flour(b, n, { text: '', deed: 'add', minutes: null, lines: [], pan: null });
   const liquids = of('liquid');
-  if (liquids.length > 0) add(b, { text: '', deed: 'add', minutes: null, lines: liquids });
+  if (liquids.length > 0) add(b, { text: '', deed: 'add', minutes: null, lines: liquids, pan: null });
   const simmered = of('simmered');
-  if (simmered.length > 0) add(b, { text: '', deed: 'add', minutes: null, lines: simmered });
+  if (simmered.length > 0) add(b, { text: '', deed: 'add', minutes: null, lines: simmered, pan: null });
 }
 
 /** Whether a clause speaks of a pot that has liquid in it. */
@@ -394,7 +538,12 @@ export function toldSteps(
   instructions: readonly string[],
   open: LeftOpen,
   suggested: readonly When[] | null = null,
-): { readonly steps: RecipeText['steps']; readonly whens: ReadonlyMap<number, When> } | null {
+): {
+  readonly steps: RecipeText['steps'];
+  readonly whens: ReadonlyMap<number, When>;
+  /** Pans beside the pot that it speaks of. */
+  readonly pans: NonNullable<RecipeText['pans']>;
+} | null {
   const { clauses } = clausesOf(
     instructions,
     lines.map((l) => ({ ingredient: l.ingredient, text: l.ingredient })),
@@ -405,12 +554,21 @@ export function toldSteps(
   const spoken = new Set(clauses.flatMap((c) => c.lines.filter((n) => !moved(n))));
   const unspoken = [...lines.keys()].filter((n) => !spoken.has(n));
   for (const clause of clauses) {
-    if (!b.wet && isBoiled(clause)) fill(b, unspoken);
+    b.goTo(null);
+    if (!b.wet && isBoiled(clause) && !clause.pan) fill(b, unspoken);
+    if (clause.deed !== 'roast') b.goTo(clause.pan?.as === 'tray' ? null : clause.pan);
     does(b, { ...clause, lines: clause.lines.filter((n) => !b.whens.has(n) && !moved(n)) });
   }
+  b.goTo(null);
   if (b.melted.length > 0) sweat(b, [], null, '');
   if (!b.wet && !lines.some((l) => isWet(l.ingredient))) return null;
   for (const [n, line] of lines.entries()) if (!b.whens.has(n)) place(b, n, line.when);
   if (!b.steps.some((s) => s.kind === 'add')) return null;
-  return { steps: b.steps, whens: b.whens };
+  joined(b);
+  const pans = [...b.pans].flatMap(([name, { as }]) =>
+    b.steps.some((s) => panOf(s) === name || (s.kind === 'pour' && s.from === name)) && name !== THE_POT
+      ? [{ name, as }]
+      : [],
+  );
+  return { steps: b.steps, whens: b.whens, pans };
 }

@@ -14,7 +14,7 @@ import type { StepOf } from '../step';
  * below together. Our assumption, set so that an inch of vegetables loses 20 to 40 % of its weight in 25 to 40 min at
  * 180 to 220 °C (common practice, no source).
  */
-const OVEN_FILM = 26;
+const OVEN_FILM = 40;
 
 /** Below this share of the water it came with a vegetable gives the rest up ever more slowly. Our assumption. */
 const DRY = 0.55;

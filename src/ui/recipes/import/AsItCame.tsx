@@ -6,6 +6,9 @@ import { type Message, message } from '../../../core/message/message';
 import { useSay } from '../../shared/hooks/useSay';
 
 const DEEDS: { readonly [D in PotDeed]: Message } = {
+  roast: message('roast'),
+  aside: message('lift out'),
+  back: message('put back'),
   fry: message('sweat or render'),
   melt: message('melt'),
   add: message('put in'),
@@ -42,12 +45,17 @@ export function AsItCame({ draft }: { readonly draft: RecipeDraft }) {
         <>
           <h3 className="pt-3 font-bold">{say('Its method, and what each sentence does')}</h3>
           <ol className="grid gap-1.5 pt-1">
-            {draft.told.map(({ text, deeds }, n) => (
+            {draft.told.map(({ text, deeds, pan }, n) => (
               <li key={`${n}${text}`} className="leading-snug">
                 <b className={`text-[15px] ${deeds.length > 0 ? 'text-chive' : 'text-quiet'}`}>
                   {deeds.length > 0
                     ? [...new Set(deeds)].map((d) => say(DEEDS[d])).join(' · ')
                     : say('does nothing to the pot')}
+                  {pan &&
+                    say(', in “{name}”{sure, select, no {: look at it} other {}}', {
+                      name: pan.name,
+                      sure: pan.sure ? 'yes' : 'no',
+                    })}
                 </b>
                 <span className="block text-[17px]">{text}</span>
               </li>
