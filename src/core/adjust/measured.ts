@@ -1,7 +1,9 @@
 import type { EventBody } from '../batch/events';
+import { toCome } from '../batch/follow/ahead';
 import { varianceAlong } from '../batch/follow/filter';
 import { type Followed, slopesOf } from '../batch/follow/follow';
 import { move } from '../batch/follow/move';
+import { stepDone } from '../batch/follow/rest';
 import { ingredient } from '../food/catalogue';
 import type { Allergen } from '../food/ingredient';
 import { volumeAt } from '../heat/vessel';
@@ -18,6 +20,8 @@ export type Measured = {
   readonly kitchen: Kitchen;
   /** Steps of the plan still to come after the correction; the end is judged after them. */
   readonly still: readonly Step[];
+  /** Pans beside the pot, by name, what is under way in them done; absent of a soup made in one. */
+  readonly beside?: Readonly<Record<string, Pot>> | undefined;
   /** mPa·s wanted in the bowl, and mL owed to the pass. */
   readonly target: number;
   readonly owedMl: number;
@@ -112,7 +116,12 @@ export function contradictionIn(f: Followed): Contradiction | null {
 export function measuredFrom(f: Followed, now: number, litres: number): Measured {
   const [first] = f.variants;
   if (!first) throw new RangeError('a batch is followed by at least one pot');
-  const { pot, kitchen, left } = move(first, Math.max(0, (now - f.startedAt) / 1000));
+  const variant = move(first, Math.max(0, (now - f.startedAt) / 1000));
+  const { pot, kitchen, left } = variant;
+  const names = Object.keys(variant.beside);
+  // What is at hand in a pan beside it is done there; a pouring at hand is still to come.
+  const here = f.state.steps[f.state.current]?.does;
+  const pours = here?.kind === 'pour' ? [here] : [];
   // What the factors leave open together with what no factor explains.
   const slopes = slopesOf(f.variants, f.spreads);
   const doubt = (aspect: 'thickness' | 'water'): number =>
@@ -130,11 +139,13 @@ export function measuredFrom(f: Followed, now: number, litres: number): Measured
     pot,
     kitchen,
     still: [
-      ...(left ? [left] : []),
-      ...f.state.steps
-        .slice(f.state.current + 1)
-        .flatMap((s) => (s.does && !s.done && !s.skipped ? [s.does] : [])),
+      ...(left && left.kind !== 'pour' ? [left] : []),
+      ...pours,
+      ...toCome(f).flatMap((s) => (s.does ? [s.does] : [])),
     ],
+    ...(names.length > 0 && {
+      beside: Object.fromEntries(names.map((n) => [n, stepDone(variant, n, 'not poured').pot])),
+    }),
     target: f.cooked.target,
     owedMl: litres * 1000,
     doubt: { thickness: doubt('thickness'), water: doubt('water') },

@@ -1,4 +1,6 @@
 import { demoHouse } from '../../../demo/demo';
+import { measuredFrom } from '../adjust/measured';
+import { asItIs } from '../adjust/trial/pass';
 import { planFor } from '../plan/plan';
 import { recipeOfPans, WAYS_OF_PANS, type WayOfPans } from '../plan/testKit';
 import type { Plan } from '../plan/types';
@@ -14,7 +16,7 @@ import { batchState, mayGoAlone } from './state';
 import { toRecord } from './toRecord';
 
 const WAYS = Object.keys(WAYS_OF_PANS) as WayOfPans[];
-export const START = Date.UTC(2026, 0, 31, 16);
+const START = Date.UTC(2026, 0, 31, 16);
 const house = demoHouse();
 
 /** Pots and burners for so many times 4 L. */
@@ -24,7 +26,7 @@ const AT: Record<number, readonly [string, string]> = {
   10: ['deep-42', 'floor-ring'],
 };
 
-export function planned(way: WayOfPans, times: number): { plan: Plan; batch: Batch } {
+function planned(way: WayOfPans, times: number): { plan: Plan; batch: Batch } {
   const [pot, ring] = AT[times] ?? ['', ''];
   const vessel = house.vessels.find((v) => v.id === pot);
   const burner = house.burners.find((b) => b.id === ring);
@@ -57,7 +59,7 @@ const eventAt = (n: number, seconds: number, body: EventBody): BatchEvent => ({
 });
 
 /** A batch cooked as the stove asks for it: what is to be begun is begun, and each step is tapped when its plan says it is over. */
-export function cookedByTheStove({ plan, batch }: { plan: Plan; batch: Batch }): readonly BatchEvent[] {
+function cookedByTheStove({ plan, batch }: { plan: Plan; batch: Batch }): readonly BatchEvent[] {
   const events: BatchEvent[] = [];
   let clock = 0;
   for (let guard = 0; guard < 200; guard++) {
@@ -118,6 +120,20 @@ describe.each(cases)('%s, × %d', (way, times) => {
     expect(there / went).toBeGreaterThan(0.995);
     expect(there / went).toBeLessThan(1.005);
     expect(volumeMl(pot)).toBeGreaterThan(0);
+  });
+
+  test('measured half way as thick as it is, it has nothing to put right, whatever still stands in its pans', () => {
+    const half = cookedByTheStove(of).slice(0, 6);
+    const f = follow({ ...batch, events: half });
+    const last = half.at(-1);
+    if (!f || !last) throw new Error('it is followed');
+    const measured = measuredFrom(f, Date.parse(last.at) + 1000, batch.plan.litres);
+    const { seen } = asItIs(measured);
+    // What is still open is solved anew by the stove; a correction takes it as it was planned.
+    expect(seen.bowlViscosity / 160).toBeGreaterThan(0.85);
+    expect(seen.bowlViscosity / 160).toBeLessThan(1.18);
+    expect(seen.volumeMl / (4000 * times)).toBeGreaterThan(0.93);
+    expect(seen.volumeMl / (4000 * times)).toBeLessThan(1.07);
   });
 
   test('half way through it is foreseen to come out as planned', () => {

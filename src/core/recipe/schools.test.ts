@@ -18,6 +18,7 @@ test.each(SCHOOLS.map((s) => [s.id, s] as const))(
       yieldLitres: SCHOOL_LITRES,
       band: 'Coating',
       home,
+      ...(school.pans && { pans: school.pans }),
       steps: school.steps,
     });
     const target = middleOf('Coating', kitchen.bandLimits);

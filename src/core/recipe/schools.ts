@@ -12,6 +12,8 @@ export type School = {
   /** What it is known by. */
   readonly says: Message;
   readonly steps: Steps;
+  /** Pans beside the pot. */
+  readonly pans?: RecipeText['pans'];
 };
 
 /** L the schools' soups are written for. */
@@ -67,6 +69,34 @@ export const SCHOOLS: readonly School[] = [
       { kind: 'add', items: [diced('carrot', '700 g', 12)] },
       boil,
       tender(15),
+      blend,
+      ...cream,
+      salt,
+    ],
+  },
+  {
+    id: 'roux-apart',
+    school: 'Roux apart',
+    words: message('Roux, made apart'),
+    says: message('vegetables cooked in their stock, the roux made in a pan of its own and whisked in'),
+    pans: [{ name: 'roux pan', as: 'pot' }],
+    steps: [
+      sweat('onion', 300),
+      { kind: 'add', items: [diced('celeriac', '600 g', 15), stock('vegetable-stock')] },
+      boil,
+      tender(16),
+      {
+        kind: 'roux',
+        in: 'roux pan',
+        flour: { ingredient: 'plain-flour', amount: 'to thicken' },
+        fat: { ingredient: 'butter', amount: 'to match' },
+        rule: 'weight',
+        colour: 'blond',
+        minutes: 4,
+        look: 'straw, smells of biscuit',
+      },
+      { kind: 'pour', from: 'roux pan', takes: 'all', gradually: true },
+      { kind: 'simmer', minutes: 12, lid: 'ajar', look: 'no taste of flour' },
       blend,
       ...cream,
       salt,

@@ -13,18 +13,23 @@ import { BUTTON } from '../shared/styles';
 import { BIG } from './Chosen';
 
 /** A soup of a way of thickening, as it is written to begin from. */
-function soupOf({ id, school, steps }: School, name: string, { vessels, burners }: House): RecipeText | null {
+function soupOf(
+  { id, school, steps, pans }: School,
+  name: string,
+  { vessels, burners }: House,
+): RecipeText | null {
   const vessel = holding(vessels, SCHOOL_LITRES * 1250)[0] ?? vessels[0];
   const [burner] = burners;
   return vessel && burner
     ? {
-        format: 'panache.recipe/1',
+        format: pans ? 'panache.recipe/2' : 'panache.recipe/1',
         id: `first-${id}`,
         name,
         school,
         yieldLitres: SCHOOL_LITRES,
         band: 'Coating',
         home: { vessel, burner },
+        ...(pans && { pans }),
         steps,
       }
     : null;
@@ -37,7 +42,7 @@ type Props = {
   readonly onPick: (soup: RecipeText) => void;
 };
 
-/** Nine ways of thickening, four soups to try, or one's own. */
+/** Ways of thickening, four soups to try, or one's own. */
 export function SoupAsked({ house, samples, picked, onPick }: Props) {
   const say = useSay();
   const look = (id: string) =>

@@ -20,13 +20,14 @@ const blank = ({ vessels, burners: [burner] }: House, school?: School): RecipeTe
     holding(vessels, SCHOOL_LITRES * 1250)[0] ?? vessels.toSorted((a, b) => rimVolume(b) - rimVolume(a))[0];
   return vessel && burner
     ? {
-        format: 'panache.recipe/1',
+        format: school?.pans ? 'panache.recipe/2' : 'panache.recipe/1',
         id: 'new',
         name: '',
         school: school?.school ?? 'Roux, blended',
         yieldLitres: SCHOOL_LITRES,
         band: 'Coating',
         home: { vessel, burner },
+        ...(school?.pans && { pans: school.pans }),
         steps: school?.steps ?? [
           FORMS.sweat.fresh,
           FORMS.roux.fresh,

@@ -3,6 +3,8 @@ import { type Advanced, advance } from '../../pot/advance';
 import { volumeMl } from '../../pot/contents/contents';
 import type { Kitchen } from '../../pot/kitchen';
 import { type Observation, observe } from '../../pot/observe';
+import { panOf, THE_POT } from '../../pot/pans/pan';
+import { goOn, type Together } from '../../pot/pans/together';
 import type { Pot } from '../../pot/pot';
 import type { Step } from '../../pot/step';
 import type { Measured } from '../measured';
@@ -35,13 +37,24 @@ export function toThePass(
   kitchen = measured.kitchen,
 ): AtThePass {
   let now = pot;
+  let all: Together = { hands: pot.seconds, pots: { ...measured.beside, [THE_POT]: pot } };
   let peakMl = volumeMl(pot);
   const notes: Advanced['notes'][number][] = [];
   let curedAt = pot.seconds;
   for (const [n, step] of [...steps, ...measured.still].entries()) {
-    const on = advance(now, measured.still.includes(step) ? seasoned(step, now, kitchen) : step, kitchen);
-    now = { ...on.pot, seconds: on.pot.seconds + on.wait };
-    peakMl = Math.max(peakMl, volumeMl(now), ...on.trace.map((t) => t.volumeMl));
+    const own = measured.still.includes(step) ? seasoned(step, now, kitchen) : step;
+    let on: Advanced;
+    if (measured.beside) {
+      // The other pans go on with it, and come into it where they are poured.
+      const done = goOn(all, own, kitchen);
+      all = done.now;
+      on = done.done;
+      now = all.pots[THE_POT] as Pot;
+    } else {
+      on = advance(now, own, kitchen);
+      now = { ...on.pot, seconds: on.pot.seconds + on.wait };
+    }
+    if (panOf(own) === THE_POT) peakMl = Math.max(peakMl, volumeMl(now), ...on.trace.map((t) => t.volumeMl));
     notes.push(...on.notes);
     if (n < steps.length) curedAt = now.seconds;
   }

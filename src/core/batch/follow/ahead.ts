@@ -52,7 +52,7 @@ const NEAR = 0.1;
 const WIDEST = 10;
 
 /** What is neither at hand nor going by itself. */
-const restOf = ({ state, under }: Followed): readonly StepState[] =>
+export const toCome = ({ state, under }: Followed): readonly StepState[] =>
   state.steps.filter((s, n) => n !== state.current && !s.done && !s.skipped && !under.has(s.key));
 
 /**
@@ -61,7 +61,7 @@ const restOf = ({ state, under }: Followed): readonly StepState[] =>
  */
 export function ahead(f: Followed, now: number, litres: number): Ahead {
   const at = Math.max(0, (now - f.startedAt) / 1000);
-  const rest = restOf(f);
+  const rest = toCome(f);
   const { target } = f.cooked;
   const nominal = move(believed(f), at);
   const rescale = { ...solveRest(nominal, rest, target, litres), rounded: true };
@@ -75,7 +75,7 @@ export function ahead(f: Followed, now: number, litres: number): Ahead {
  * level and the thickening as much off as readings leave them.
  */
 export function doubtAhead(f: Followed, { end, rescale, at }: Ahead): DoubtAhead {
-  const rest = restOf(f);
+  const rest = toCome(f);
   const y = Math.log(end.bowlViscosity);
   const yOf = (s: PotVariant): number =>
     Math.log(observe(toTheEnd(s, rest, rescale).pot, s.kitchen).bowlViscosity);

@@ -50,10 +50,14 @@ function doneIn({ pot, left, wait, startsAt }: OnItsWay, kitchen: Kitchen): Pot 
   return { ...on.pot, seconds: on.pot.seconds + on.wait };
 }
 
-/** The step at hand done by the model in its pan, from where it stands. */
-export function stepDone(variant: PotVariant, pan = THE_POT): { readonly pot: Pot } {
+/** The step at hand done by the model in its pan, from where it stands; a pouring too, unless it is `not poured` yet. */
+export function stepDone(
+  variant: PotVariant,
+  pan = THE_POT,
+  poured: 'poured' | 'not poured' = 'poured',
+): { readonly pot: Pot } {
   const one = panIn(variant, pan);
-  if (one.left?.kind !== 'pour') return { pot: doneIn(one, variant.kitchen) };
+  if (one.left?.kind !== 'pour' || poured === 'not poured') return { pot: doneIn(one, variant.kitchen) };
   const from = panIn(variant, one.left.from ?? THE_POT);
   return { pot: pourOne(from.pot, one.pot, one.left, variant.kitchen).run.pot };
 }
