@@ -1,11 +1,13 @@
 import { readFileSync } from 'node:fs';
-import { demoRecipe } from '../demo/demo';
+import { demoFile, demoRecipe } from '../demo/demo';
 import type { Burner } from '../src/core/heat/burner';
 import type { Vessel } from '../src/core/heat/vessel';
 import { planFor } from '../src/core/plan/plan';
 import { simulate } from '../src/core/plan/solve/simulate';
 import type { Plan } from '../src/core/plan/types';
 import { STANDARD_KITCHEN } from '../src/core/pot/kitchen';
+import { Recipe } from '../src/core/recipe/recipe';
+import { schoolOf } from '../src/core/recipe/schools';
 import { bar } from './kit/bar';
 import { median, timed } from './kit/stats';
 
@@ -42,3 +44,17 @@ bar(
   `${near.solved.runs} cookings`,
 );
 bar('a plan nothing was changed of ÷ one cooking', unchanged / once, { atMost: 0.1 });
+
+/** A bisque with its shells on a tray and its base in a pot of its own, and the same made in one pot. */
+const bisque = demoRecipe('crab-shell-bisque');
+const inOnePot = Recipe.parse({
+  ...demoFile('crab-shell-bisque'),
+  pans: undefined,
+  steps: schoolOf('rice')?.steps,
+});
+const planned = (of: Recipe) =>
+  median(
+    // Read anew each time, so that nothing is known of it.
+    timed(60, (i) => planFor({ ...of }, { litres: 12, target: 120 + i }, setup)),
+  );
+bar('a plan of three pans ÷ of one', planned(bisque) / planned(inOnePot), { atMost: 2 });

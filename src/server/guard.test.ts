@@ -560,6 +560,7 @@ test('a kitchen kept in columns comes through as the document it is now, pot for
       currency: '€',
       flagged: ['egg'],
       roles: ['Lead'],
+      trays: 2,
       vessels: [
         {
           id: 'a',

@@ -133,7 +133,7 @@ export function recipeWords(recipe: RecipeText, say: Words): readonly string[] {
     ...recipe.steps.flatMap((step) => {
       const how = settings(step);
       return [
-        (step.in ? say('In “{pan}”', { pan: step.in }) + ': ' : '') +
+        (step.in ? `${say('In “{pan}”', { pan: step.in })}: ` : '') +
           (how.length > 0
             ? say('{step}: {how}', { step: ROWS[step.kind].verb, how: { listed: how } })
             : say(ROWS[step.kind].verb)),

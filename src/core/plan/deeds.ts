@@ -1,12 +1,20 @@
 import { volumeMl } from '../pot/contents/contents';
 import { putInBy } from '../pot/contents/goesIn';
 import { foodIn, type Kitchen } from '../pot/kitchen';
+import { meant } from '../pot/steps/fire/meant';
 import { type Caution, cautionsFor, type Deed } from '../safety/cautions';
 import { CUTS } from '../thicken/puree';
 import type { StepRun } from './solve/simulate';
 
 /** A step as far as cautions need to know it: what goes in, how hot, what is blended or poured off. */
-function deedOf({ step, before, pot }: StepRun): Deed {
+function deedOf({ step, before, pot, from }: StepRun): Deed {
+  if (step.kind === 'pour' && before.waits)
+    return {
+      kind: step.kind,
+      ingredients: (from?.before.pieces ?? []).filter((p) => meant(p, step.of)).map((p) => p.ingredient),
+      celsius: before.celsius,
+      waits: before.waits,
+    };
   const ingredients = putInBy([step]).map((p) => p.ingredient);
   const deed: Deed = { kind: step.kind, ingredients, celsius: before.celsius };
   if (step.kind === 'puree' && CUTS[step.tool] > 0) {

@@ -28,6 +28,17 @@ test('cautions stand where they apply and nowhere else', () => {
   }
 });
 
+test('what is lifted out half cooked and perishes is kept cold or hot while it waits, by the rules of the house', () => {
+  const waits = (kept: 'left' | 'warm' | 'cold', ingredients: readonly string[]) =>
+    cautionsFor({ kind: 'pour', ingredients, celsius: 20, waits: kept }).map((c) =>
+      c.kind === 'waits' ? [c.kept, c.cold, c.hot, c.rule.slice(-8)] : [c.kind],
+    );
+  expect(waits('cold', ['crab-meat'])).toEqual([['cold', 5, 57, '3-401.14']]);
+  expect(waits('warm', ['heavy-cream'])).toEqual([['warm', 5, 57, '3-501.16']]);
+  expect(waits('left', ['lobster-meat', 'carrot'])).toEqual([['left', 5, 57, '3-501.16']]);
+  expect(waits('left', ['carrot', 'onion'])).toEqual([]);
+});
+
 const only = (deed: Parameters<typeof cautionsFor>[0], rules: RuleSet = RULES.fda) => {
   const [caution, ...more] = cautionsFor(deed, undefined, [], rules);
   expect(more).toEqual([]);

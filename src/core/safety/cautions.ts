@@ -26,6 +26,13 @@ type Care =
       /** Of one step, or of the soup. */
       readonly of: 'step' | 'soup';
     }
+  /** What was lifted out and waits: how it is kept, °C it is to be under or over, and whether it is half cooked. */
+  | {
+      readonly kind: 'waits';
+      readonly kept: 'left' | 'warm' | 'cold';
+      readonly cold: number;
+      readonly hot: number;
+    }
   | { readonly kind: 'hot hold'; readonly atLeast: number }
   | {
       readonly kind: 'cooling';
@@ -79,6 +86,20 @@ function keptMark({ days, celsius }: NonNullable<Deed['kept']>, rules: RuleSet):
 /** °C fat comes off the pan at, near enough. Common practice, no source. */
 const HOT_FAT = 120;
 
+/** What does not stand about half cooked. */
+const PERISHES: ReadonlySet<string> = new Set(['seafood', 'meat', 'dairy', 'egg', 'cheese']);
+
+/** What was lifted out of the pot, as it waits: half cooked and chilled, warm, or left to stand. */
+const waiting = (kept: NonNullable<Deed['waits']>, rules: RuleSet): Caution => ({
+  id: 'waits',
+  kind: 'waits',
+  kept,
+  cold: rules.cold.atMost,
+  hot: rules.hot.atLeast,
+  // Cooked in two goes: 3-401.14; held hot or cold: 3-501.16, from memory.
+  rule: kept === 'cold' ? `${CODE}, 3-401.14` : `${CODE}, 3-501.16`,
+});
+
 /** What a step does, as far as cautions need to know. */
 export type Deed = {
   readonly kind: string;
@@ -90,6 +111,8 @@ export type Deed = {
   readonly jug?: boolean;
   /** g of fat poured off. */
   readonly fatPouredOff?: number;
+  /** How what is lifted out is kept while it waits. */
+  readonly waits?: 'left' | 'warm' | 'cold' | undefined;
   /** For how many days, and at how many °C, it is put by. */
   readonly kept?: { readonly days: number; readonly celsius: number };
 };
@@ -105,6 +128,10 @@ export function cautionsFor(
   rules: RuleSet = RULES.fda,
 ): readonly Caution[] {
   const found: Caution[] = [];
+  if (deed.waits) {
+    const perishes = deed.ingredients.map(foodOf).some((f) => PERISHES.has(f.group));
+    return perishes ? [waiting(deed.waits, rules)] : [];
+  }
   const foods = deed.ingredients.map(foodOf);
   if (deed.blendedMl !== undefined && deed.celsius > 50) {
     const care: Care = deed.jug

@@ -63,6 +63,26 @@ export function cautionWords(c: Caution): Said {
             : message('Label it with what it is, the day it was made and the day it is thrown away.'),
       };
     }
+    case 'waits':
+      return c.kept === 'cold'
+        ? {
+            says: message('Half cooked, it is chilled at once, to {cold} or under.', {
+              cold: { celsius: c.cold },
+            }),
+            do: message('Keep it apart from what is ready; cook it through when it goes back.'),
+          }
+        : c.kept === 'warm'
+          ? {
+              says: message('What waits warm stays at {hot} or over.', { hot: { celsius: c.hot } }),
+              do: message('Cover it, and probe it before it goes back.'),
+            }
+          : {
+              says: message('Left to stand it is soon between {cold} and {hot}.', {
+                cold: { celsius: c.cold },
+                hot: { celsius: c.hot },
+              }),
+              do: message('Use it soon, or keep it cold or hot meanwhile.'),
+            };
     case 'hot fat':
       return {
         says: message('The fat poured off is near {at}.', { at: { celsius: c.celsius } }),
