@@ -55,11 +55,20 @@ const SHOTS = [
   ['recipes', '/recipes'],
   [
     'recipe-editor',
-    '/recipes/cockle-and-leek-chowder',
-    (page) => page.getByRole('button', { name: /^7 Add/ }).click(),
+    '/recipes/roast-carrot-cream',
+    (page) => page.getByRole('button', { name: /^9 Bring/ }).click(),
   ],
   ['kitchen', '/kitchen?part=pots'],
-  ['stove', '/stove'],
+  [
+    'stove',
+    '/plan?recipe=roast-carrot-cream&litres=6&pot=middle-28&burner=front-left',
+    async (page) => {
+      await atTheStove(page, 0);
+      await page.getByRole('button', { name: 'It is on, next' }).click();
+      await page.waitForTimeout(300);
+      for (let n = 0; n < 3; n++) await oneStep(page);
+    },
+  ],
   [
     'stove-tempering',
     '/plan?recipe=mussel-veloute-with-liaison&litres=8&pot=middle-28&burner=front-right',

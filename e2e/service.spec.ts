@@ -7,7 +7,7 @@ import { live, watch } from './kit';
 const THURSDAY = '6f0f6f0e-5d1c-4c0e-9a53-0d2f7c1b9a01';
 const FRIDAY = '6f0f6f0e-5d1c-4c0e-9a53-0d2f7c1b9a02';
 
-type Body = { id: string; day: string; placed: Record<string, { lightAt: number }> };
+type Body = { id: string; day: string; soups: { id: string }[]; placed: Record<string, { lightAt: number }> };
 
 test.beforeEach(({ page }) => watch(page));
 
@@ -29,10 +29,11 @@ const read = async (page: Page, id: string): Promise<{ service: Body; revision: 
   (await page.request.get(`/api/services/${id}`)).json();
 
 /** The demo's service again, on a day of one's own. */
-async function copyOf(page: Page, of: string, day: string): Promise<string> {
+async function copyOf(page: Page, of: string, day: string, without: readonly string[] = []): Promise<string> {
   const { service } = await read(page, of);
   const id = randomUUID();
-  const made = { ...service, id, day, name: 'Trial lunch', started: {} };
+  const soups = service.soups.filter((s) => !without.includes(s.id));
+  const made = { ...service, id, day, soups, name: 'Trial lunch', started: {} };
   const kept = await page.request.put('/api/services', { data: { service: made, base: 0, by: '' } });
   expect(kept.ok()).toBe(true);
   return id;
@@ -76,34 +77,35 @@ test('a day is planned, a clash is dragged away, two batches are lit, one runs l
 }) => {
   test.setTimeout(150_000);
   const day = today();
-  const id = await copyOf(page, THURSDAY, day);
+  // Three soups of one pot each: what is made of several is on the board of the next.
+  const id = await copyOf(page, THURSDAY, day, ['crab-shell-bisque', 'roast-carrot-cream']);
   await page.clock.install({ time: at(day, '09:30') });
   await open(page, id, day);
   await expect(page.getByText('Nothing clashes.')).toBeVisible();
   await expect(
-    bar(page, /^Crab-shell bisque, 20 L, in Tall Steel 36 on Back plate: lit 10:28/),
+    bar(page, /^Smoked parsnip velouté, 12\.2 L, in Tall Steel 36 on Front right: lit 10:39/),
   ).toBeVisible();
 
-  await drag(page, /^Crab-shell bisque/, 0, -2);
-  await expect(
-    page.getByText(/Crab-shell bisque want Front left at once|want Front left at once/),
-  ).toBeVisible();
+  await drag(page, /^Smoked parsnip/, 0, -1);
+  await expect(page.getByText(/want Front left at once/)).toBeVisible();
   // What would mend it is tried on copies of the whole board, once it is known how long each takes everywhere.
-  await expect(page.getByRole('button', { name: /on Back plate: / }).first()).toBeVisible({
+  await expect(
+    page.getByRole('button', { name: /on (Front right|Back plate|Floor ring): / }).first(),
+  ).toBeVisible({
     timeout: 20_000,
   });
-  await drag(page, /^Crab-shell bisque/, 0, 2);
+  await drag(page, /^Smoked parsnip/, 0, 1);
   await expect(page.getByText('Nothing clashes.')).toBeVisible();
   await expect
-    .poll(async () => (await read(page, id)).service.placed['crab-shell-bisque'])
+    .poll(async () => (await read(page, id)).service.placed['smoked-parsnip-veloute'])
     .toMatchObject({
-      burnerId: 'back-plate',
+      burnerId: 'front-right',
       pinned: true,
     });
 
-  await page.clock.setFixedTime(at(day, '10:28'));
-  const bisque = await light(page, 'Crab-shell bisque', id, 'crab-shell-bisque');
-  const batch = await (await page.request.get(`/api/batches/${bisque}`)).json();
+  await page.clock.setFixedTime(at(day, '10:39'));
+  const veloute = await light(page, 'Smoked parsnip velouté', id, 'smoked-parsnip-veloute');
+  const batch = await (await page.request.get(`/api/batches/${veloute}`)).json();
   const lit = Date.parse(batch.startedAt);
   const [, second] = batch.plan.steps;
   const ended = async (step: number, seconds: number) => {
@@ -113,21 +115,23 @@ test('a day is planned, a clash is dragged away, two batches are lit, one runs l
       station: 'Closer',
       body: { kind: 'step-done', step },
     };
-    expect((await page.request.post(`/api/batches/${bisque}/events`, { data })).ok()).toBe(true);
+    expect((await page.request.post(`/api/batches/${veloute}/events`, { data })).ok()).toBe(true);
   };
   // While its first step is under way it is ready when it was to be.
-  await page.clock.setFixedTime(at(day, '10:35'));
-  await expect(bar(page, /^Crab-shell bisque.*ready 13:0\d/)).toBeVisible();
-  await light(page, 'Smoked parsnip velouté', id, 'smoked-parsnip-veloute');
+  await page.clock.setFixedTime(at(day, '10:44'));
+  await expect(bar(page, /^Smoked parsnip velouté.*ready 11:4[4-7]/)).toBeVisible();
+  await light(page, 'Cockle and leek chowder', id, 'cockle-and-leek-chowder');
 
   // That ends in time, its second twelve minutes after it should have.
   await ended(0, second.startsAt);
-  await page.clock.setFixedTime(at(day, '10:50'));
+  await page.clock.setFixedTime(at(day, '11:10'));
   await ended(1, second.startsAt + second.seconds + 12 * 60);
-  await expect(bar(page, /^Crab-shell bisque.*ready 13:1[0-3].*It clashes/)).toBeVisible({ timeout: 20_000 });
+  await expect(bar(page, /^Smoked parsnip velouté.*ready 1(1:5[5-9]|2:0\d).*It clashes/)).toBeVisible({
+    timeout: 20_000,
+  });
 
   // What would mend the clash comes beside it while the finger is on its way: a tap that met nothing is made again.
-  const arranged = page.getByText(/^Crab-shell bisque is 1[1-4] min late for 13:00\.$/);
+  const arranged = page.getByText(/^Smoked parsnip velouté is \d+ min late for 11:45\.$/);
   await expect(async () => {
     const arrange = page.getByRole('button', { name: /^Arrange/ }).first();
     if (await arrange.isVisible()) await arrange.click();
@@ -135,19 +139,36 @@ test('a day is planned, a clash is dragged away, two batches are lit, one runs l
   }).toPass({ timeout: 60_000 });
   await expect(page.getByText('Being saved.')).toHaveCount(0);
   const { service } = await read(page, id);
-  expect(service.placed['cockle-and-leek-chowder']!.lightAt).toBeGreaterThanOrEqual(10 * 60 + 50);
+  const PEAS = 'green-pea-and-lettuce-cream';
+  expect(service.placed[PEAS]!.lightAt).toBeGreaterThanOrEqual(11 * 60 + 10);
 
   await page.goto(`/service/print?id=${id}`);
-  await expect(page.getByRole('row')).toHaveCount(6);
+  await expect(page.getByRole('row')).toHaveCount(4);
   await expect(page.getByRole('heading', { name: 'Trial lunch' })).toBeVisible();
   const ics = await (await page.request.get(`/api/services/${id}/export?as=ics`)).text();
   const events = new ICAL.Component(ICAL.parse(ics))
     .getAllSubcomponents('vevent')
     .map((e) => new ICAL.Event(e));
-  const chowder = events.find((e) => e.uid === `${id}-cockle-and-leek-chowder-cook`)!;
-  expect(chowder.startDate.hour * 60 + chowder.startDate.minute).toBe(
-    service.placed['cockle-and-leek-chowder']!.lightAt,
-  );
+  const peas = events.find((e) => e.uid === `${id}-${PEAS}-cook`)!;
+  expect(peas.startDate.hour * 60 + peas.startDate.minute).toBe(service.placed[PEAS]!.lightAt);
+});
+
+test('what a soup has beside its pot stands on its burner and in the oven, and moves with it', async ({
+  page,
+}) => {
+  const { service } = await read(page, THURSDAY);
+  const id = await copyOf(page, THURSDAY, service.day);
+  await open(page, id, service.day);
+  const board = page.getByRole('region', { name: 'The board' });
+  const base = board.getByText('base pot', { exact: true });
+  await expect(base).toBeVisible();
+  await expect(board.getByText('Oven', { exact: true })).toBeVisible();
+  await expect(board.getByText(/^\d trays?$/).first()).toBeVisible();
+  const before = (await base.boundingBox())!;
+  await bar(page, /^Crab-shell bisque/).focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect(bar(page, /^Crab-shell bisque.*lit 09:18/)).toBeFocused();
+  await expect.poll(async () => (await base.boundingBox())!.x).toBeLessThan(before.x - 3);
 });
 
 test('a day that cannot be done says what would make it possible, and one tap of that does', async ({
@@ -184,12 +205,12 @@ test('bars are moved by arrows and it is said what that means; what cannot be ty
   await open(page, id, service.day);
   await bar(page, /^Crab-shell bisque/).focus();
   await page.keyboard.press('ArrowLeft');
-  await expect(page.getByText(/lit 10:23, ready 12:55, held hot 5 min\. /)).toBeAttached();
+  await expect(page.getByText(/lit 09:18, ready 12:45, held hot 15 min\. /)).toBeAttached();
   // The board has taken the one before, and the server has it, before the next is pressed.
   await expect.poll(async () => (await read(page, id)).revision).toBeGreaterThan(1);
-  await expect(bar(page, /^Crab-shell bisque.*lit 10:23/)).toBeFocused();
+  await expect(bar(page, /^Crab-shell bisque.*lit 09:18/)).toBeFocused();
   await page.keyboard.press('Shift+ArrowRight');
-  await expect(bar(page, /^Crab-shell bisque.*lit 10:24/)).toBeFocused();
+  await expect(bar(page, /^Crab-shell bisque.*lit 09:19/)).toBeFocused();
   await page.keyboard.press('ArrowUp');
   await expect(bar(page, /^Crab-shell bisque.*on Front right/)).toBeVisible();
 
@@ -264,7 +285,7 @@ test('two stations at once: what each changes is kept, what both do is told; wit
   await open(other, id, service.day);
   await bar(page, /^Crab-shell bisque/).focus();
   await page.keyboard.press('ArrowLeft');
-  await expect(bar(other, /^Crab-shell bisque.*lit 10:23/)).toBeVisible({ timeout: 15_000 });
+  await expect(bar(other, /^Crab-shell bisque.*lit 09:18/)).toBeVisible({ timeout: 15_000 });
   await other.close();
 
   // Somebody else changes the same while this station cannot save.
@@ -272,7 +293,7 @@ test('two stations at once: what each changes is kept, what both do is told; wit
   await page.route(saves, (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
   await bar(page, /^Crab-shell bisque/).focus();
   await page.keyboard.press('ArrowLeft');
-  await expect(bar(page, /^Crab-shell bisque.*lit 10:18/)).toBeVisible();
+  await expect(bar(page, /^Crab-shell bisque.*lit 09:13/)).toBeVisible();
   const now = await read(page, id);
   const theirs = { ...now.service.placed['crab-shell-bisque'], lightAt: 600 };
   const placed = { ...now.service.placed, 'crab-shell-bisque': theirs };
@@ -287,7 +308,7 @@ test('two stations at once: what each changes is kept, what both do is told; wit
   await page.getByRole('button', { name: 'Put mine back' }).click();
   await expect
     .poll(async () => (await read(page, id)).service.placed['crab-shell-bisque']?.lightAt)
-    .toBe(618);
+    .toBe(553);
 });
 
 test('what is changed while the server is away outlives a reload', async ({ page }) => {
@@ -302,8 +323,8 @@ test('what is changed while the server is away outlives a reload', async ({ page
   await page.keyboard.press('ArrowLeft');
   await page.unrouteAll();
   await page.reload();
-  await expect(bar(page, /^Crab-shell bisque.*lit 10:23/)).toBeVisible({ timeout: 20_000 });
+  await expect(bar(page, /^Crab-shell bisque.*lit 09:18/)).toBeVisible({ timeout: 20_000 });
   await expect
     .poll(async () => (await read(page, id)).service.placed['crab-shell-bisque']?.lightAt)
-    .toBe(623);
+    .toBe(558);
 });

@@ -90,7 +90,7 @@ function plan(o: Options): void {
   print();
   for (const [n, s] of made.steps.entries()) {
     print(
-      `${String(n + 1).padStart(2)}  ${duration(s.startsAt).padStart(6)}  ${titleOf(s.step, s.from)} (${duration(s.seconds)}, then ${s.celsius.toFixed(0)} °C)`,
+      `${String(n + 1).padStart(2)}  ${duration(s.startsAt).padStart(6)}  ${s.pan ? `[${s.pan}] ` : ''}${titleOf(s.step, s.from)} (${duration(s.seconds)}, then ${s.celsius.toFixed(0)} °C)`,
     );
     for (const d of detailsOf(s.step, s.from)) print(`            ${d}`);
   }

@@ -31,7 +31,7 @@ const TITLES: { readonly [Q in Question]: Message } = {
 const WHYS: { readonly [Q in Question]: Message } = {
   where: message('It sets units, money and the rules for hot and cold food. All can be changed later.'),
   soup: message(
-    'One of nine ways of thickening, or a soup to try. The dose shows at once, and follows your answers.',
+    'One of ten ways of thickening, or a soup to try. The dose shows at once, and follows your answers.',
   ),
   pots: message('Tap all you have. The width decides how much water a soup loses.'),
   burners: message('Tap all you have: kind and size of the plate, or of the ring of flames.'),
