@@ -166,9 +166,9 @@ test('what a soup has beside its pot stands on its burner and in the oven, and m
   await expect(board.getByText(/^\d trays?$/).first()).toBeVisible();
   const before = (await base.boundingBox())!;
   await bar(page, /^Crab-shell bisque/).focus();
-  await page.keyboard.press('ArrowLeft');
-  await expect(bar(page, /^Crab-shell bisque.*lit 09:18/)).toBeFocused();
-  await expect.poll(async () => (await base.boundingBox())!.x).toBeLessThan(before.x - 3);
+  await page.keyboard.press('ArrowRight');
+  await expect(bar(page, /^Crab-shell bisque.*lit 09:28/)).toBeFocused();
+  await expect.poll(async () => (await base.boundingBox())!.x).toBeGreaterThan(before.x + 3);
 });
 
 test('a day that cannot be done says what would make it possible, and one tap of that does', async ({

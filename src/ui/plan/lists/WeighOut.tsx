@@ -78,7 +78,7 @@ function grouped(lines: readonly WeighLine[], by: Grouping, steps: readonly Plan
   if (by === 'pan')
     return groupedBy(lines, (l) => l.pan).map(({ key, lines: of }) => ({
       key,
-      head: panName(key),
+      head: message('for {pan}', { pan: panName(key) }),
       lines: of,
     }));
   return groupedBy(lines, (l) => stationOf(l.ingredient))
