@@ -2,6 +2,7 @@ import { holding, rimVolume } from '../heat/vessel';
 import type { House } from '../kitchen/house';
 import { ORDER_BOUNDS } from '../order/bounds';
 import type { Plan } from '../plan/types';
+import { type PanPlace, THE_POT } from '../pot/pans/pan';
 import { type OrderIn, planOrder } from './remedies';
 
 /** One size of the same soup: what stays in step with the litres, and what does not. */
@@ -18,12 +19,29 @@ export type Scaled = {
   readonly seconds: number;
   /** g of flour equivalent a litre, or share of the pot to blend; null when nothing is solved for. */
   readonly doseALitre: number | null;
+  /** Pans beside the pot, each as what it stands and in how many lots or loads it is done. */
+  readonly beside: readonly { readonly name: string; readonly place: PanPlace; readonly lots: number }[];
   /** Of the made-up liquid, L a litre made. */
   readonly liquidALitre: number;
 };
 
 const sum = (plan: Plan, kind: string): number =>
-  plan.steps.filter((s) => s.step.kind === kind).reduce((t, s) => t + s.seconds, 0);
+  plan.steps.filter((s) => s.pan === THE_POT && s.step.kind === kind).reduce((t, s) => t + s.seconds, 0);
+
+/** In how many lots, or loads of the oven, what is done in a pan goes. */
+const lotsOf = (plan: Plan, pan: string): number =>
+  Math.max(
+    1,
+    ...plan.steps.flatMap(({ step, pan: own }) =>
+      own !== pan
+        ? []
+        : step.kind === 'sweat'
+          ? [step.lots ?? 1]
+          : step.kind === 'roast'
+            ? [step.loads ?? 1]
+            : [],
+    ),
+  );
 
 /** The pot asked for when it holds the size, else the smallest of the house's that does, else the largest. */
 function potFor(house: House, wanted: string, litres: number): string {
@@ -45,7 +63,7 @@ export function scaling(ordered: OrderIn, sizes: readonly number[] = SIZES): rea
     const vesselId = potFor(house, order.vesselId, litres);
     const plan = planOrder({ ...ordered, order: { ...order, litres, vesselId } });
     if (!plan) return [];
-    const first = plan.steps.find((s) => s.step.kind === 'bring-to');
+    const first = plan.steps.find((s) => s.pan === THE_POT && s.step.kind === 'bring-to');
     const { dose } = plan.solved.dosing;
     return [
       {
@@ -58,6 +76,11 @@ export function scaling(ordered: OrderIn, sizes: readonly number[] = SIZES): rea
         toSimmerSeconds: first?.seconds ?? 0,
         simmerSeconds: sum(plan, 'simmer'),
         seconds: plan.seconds,
+        beside: Object.entries(plan.beside).map(([name, place]) => ({
+          name,
+          place,
+          lots: lotsOf(plan, name),
+        })),
         doseALitre: dose > 1 ? dose / litres : dose > 0 ? dose : null,
         liquidALitre: plan.solved.dosing.liquid / (litres * 1000),
       },

@@ -6,6 +6,9 @@ import { reasonWords } from '../words/dairy';
 import type { Said } from '../words/said';
 import type { Warning, WarningKind } from './types';
 
+/** cm across, wider than which nobody has a pan. Common practice, no source. */
+const WIDEST = 60;
+
 const SPLITS = {
   'take care': message('The dairy can split'),
   'likely to split': message('The dairy is likely to split'),
@@ -103,16 +106,21 @@ const WORDS: { readonly [K in WarningKind]: (w: Warning & { readonly kind: K }) 
         }),
     do: w.oven
       ? message('Roast it the day before, make less, or take an oven with more trays.')
-      : message('Take a pan of {wants} cm, which browns it at once, two pans, or roast it in the oven.', {
-          wants: w.wants,
-        }),
+      : w.wants > WIDEST
+        ? message('Brown it in several pans, or roast it in the oven.')
+        : message('Take a pan of {wants} cm, which browns it at once, two pans, or roast it in the oven.', {
+            wants: w.wants,
+          }),
   }),
   crowded: (w) => ({
     says: message('Step {n} is to brown, and lies {layers} layers deep: it stews in its own water.', {
       n: w.step + 1,
       layers: w.layers.toFixed(1),
     }),
-    do: message('Brown it in one layer, in lots, or take a pan of {wants} cm.', { wants: w.wants }),
+    do:
+      w.wants > WIDEST
+        ? message('Brown it in one layer, in lots, or roast it in the oven.')
+        : message('Brown it in one layer, in lots, or take a pan of {wants} cm.', { wants: w.wants }),
   }),
   shallow: (w) => ({
     says: message('It stands {depthMm} cm deep in {vessel}: it catches and boils away fast.', {

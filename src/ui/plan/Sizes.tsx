@@ -4,6 +4,7 @@ import type { Scaled } from '../../core/compare/scaling';
 import { VOLUME_UNITS } from '../../core/units/quantity';
 import { duration, spaced } from '../../core/units/shown/format';
 import { askedVolume, volumeWords } from '../../core/units/shown/show';
+import { placeWords } from '../../core/words/pans';
 import { useSay } from '../shared/hooks/useSay';
 import { useShow } from '../shared/hooks/useShow';
 
@@ -17,6 +18,16 @@ export function Sizes({ sizes }: { sizes: readonly Scaled[] | null }) {
   const us = show.volume === 'gal';
   const rows: readonly (readonly [string, (s: Scaled) => string])[] = [
     [say('In'), (s) => `${s.vesselName}${s.fits ? '' : say(' (too full)')}`],
+    // A pan beside it is scaled by what limits it: what it holds, or one layer on its floor.
+    ...(sizes[0]?.beside ?? []).map(({ name }): readonly [string, (s: Scaled) => string] => [
+      name,
+      (s) => {
+        const pan = s.beside.find((b) => b.name === name);
+        if (!pan) return '–';
+        const words = say(placeWords(pan.place));
+        return pan.lots > 1 ? say('{words}, {lots} lots', { words, lots: pan.lots }) : words;
+      },
+    ]),
     [say('Water lost of what is made'), (s) => percent(s.lossShare)],
     [say('Flame to the first simmer'), (s) => duration(s.toSimmerSeconds)],
     [say('At the simmer'), (s) => duration(s.simmerSeconds)],

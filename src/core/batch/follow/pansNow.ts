@@ -18,6 +18,8 @@ export type PanNow = {
   readonly step: number | null;
   /** ms at which that should be over; null where nothing is. */
   readonly endsAt: number | null;
+  /** ms since which what is in it waits: the last thing done in it or poured into it; null before, and while it is empty. */
+  readonly since: number | null;
 };
 
 /** What is at hand, and what goes by itself. */
@@ -56,8 +58,17 @@ export function pansNow(f: Followed, ends: ReturnType<typeof pansEnd>, now: numb
       empty: massG(pot) < 1,
       step: end?.step ?? null,
       endsAt: end?.endsAt ?? null,
+      since: massG(pot) < 1 ? null : lastDone(f, name),
     };
   });
+}
+
+/** When the last step in a pan was done, ms; null where none was. */
+function lastDone({ state }: Followed, pan: string): number | null {
+  const times = state.steps.flatMap((s) =>
+    s.done && panOf(s.does ?? {}) === pan ? [Date.parse(s.done.at)] : [],
+  );
+  return times.length > 0 ? Math.max(...times) : null;
 }
 
 /** Sooner than this, s, what is to be begun next is begun at once: there is nothing to wait for. */

@@ -89,7 +89,7 @@ const made = ([diameterMm, heightMm]: readonly [number, number], as: 'pan' | 'po
 });
 
 /** Less of its room filled than this, and a pot is none for so little: a saucepan nobody wrote down is taken. Our assumption. */
-const LEAST_FILLED = 0.08;
+const LEAST_FILLED = 0.12;
 
 const roomOf = (v: Vessel): number => rimVolume(v) * FILL_LIMIT;
 

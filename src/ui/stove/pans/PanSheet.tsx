@@ -1,12 +1,15 @@
 'use client';
 
+import { TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
 import type { EventBody } from '../../../core/batch/events';
 import type { PanNow } from '../../../core/batch/follow/pansNow';
 import type { CookedWith } from '../../../core/batch/record';
 import type { StepState } from '../../../core/batch/state';
 import { titleIn } from '../../../core/batch/titleIn';
+import { term } from '../../../core/message/term';
 import { volumeMl } from '../../../core/pot/contents/contents';
+import { timeOfDay } from '../../../core/units/clock';
 import { degrees, type Show, volumeWords } from '../../../core/units/shown/show';
 import { toCelsius, toFahrenheit } from '../../../core/units/temperature';
 import { placeWords } from '../../../core/words/pans';
@@ -63,7 +66,27 @@ export function PanSheet({ pan, place, steps, show, onLook, write }: Props) {
               ml: volumeWords(volumeMl(pan.pot), show),
               celsius: degrees(pan.pot.celsius, show),
             })}
+        {pan.since !== null && pan.step === null && (
+          <>
+            {' '}
+            <b>{say('It waits since {time}.', { time: timeOfDay(new Date(pan.since)) })}</b>
+          </>
+        )}
       </p>
+      {pan.pot.waits &&
+        steps
+          .filter((s) => s.does?.kind === 'pour' && s.does.in === pan.name && s.done)
+          .flatMap((s) => s.planned?.cautions ?? [])
+          .filter((c) => c.id === 'waits')
+          .map((c) => (
+            <p key={c.id} className="flex items-start gap-3 border-2 border-ink px-3 py-1 text-[18px]">
+              <TriangleAlert size={26} className="mt-0.5 shrink-0" aria-label={say('Caution')} />
+              <span>
+                <b>{say.either(c.says)}</b> {say.either(c.do)}{' '}
+                <span className="text-[16px] text-quiet">{say(term(c.rule))}.</span>
+              </span>
+            </p>
+          ))}
       <ol aria-label={say('Its steps')}>
         {mine.map(({ s, n }) => (
           <li key={String(s.key)} className="border-rule border-b last:border-b-0">
