@@ -1,3 +1,4 @@
+import { POURED } from '../../food/ingredient';
 import type { Burner } from '../../heat/burner';
 import { FILL_LIMIT, holding, rimVolume, surfaceArea, type Vessel } from '../../heat/vessel';
 import { portionsIn } from '../../pot/contents/portions';
@@ -51,9 +52,10 @@ function wants(
   return most;
 }
 
+/** g/mL in the pan: what is poured by its own, pieces as they lie in what is poured over them. */
 const densityOf = (id: string, kitchen: Kitchen): number => {
-  const { density } = foodIn(kitchen, id);
-  return typeof density === 'number' ? density : 0.6;
+  const { density, group } = foodIn(kitchen, id);
+  return POURED.has(group) && typeof density === 'number' ? density : 1;
 };
 
 const oneLayer = (step: RecipeStep): boolean =>
