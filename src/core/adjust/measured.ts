@@ -144,7 +144,7 @@ export function measuredFrom(f: Followed, now: number, litres: number): Measured
       ...toCome(f).flatMap((s) => (s.does ? [s.does] : [])),
     ],
     ...(names.length > 0 && {
-      beside: Object.fromEntries(names.map((n) => [n, stepDone(variant, n, 'not poured').pot])),
+      beside: Object.fromEntries(names.map((n) => [n, stepDone(variant, n, 'unpoured').pot])),
     }),
     target: f.cooked.target,
     owedMl: litres * 1000,

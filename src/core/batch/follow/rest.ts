@@ -54,10 +54,10 @@ function doneIn({ pot, left, wait, startsAt }: OnItsWay, kitchen: Kitchen): Pot 
 export function stepDone(
   variant: PotVariant,
   pan = THE_POT,
-  poured: 'poured' | 'not poured' = 'poured',
+  poured: 'poured' | 'unpoured' = 'poured',
 ): { readonly pot: Pot } {
   const one = panIn(variant, pan);
-  if (one.left?.kind !== 'pour' || poured === 'not poured') return { pot: doneIn(one, variant.kitchen) };
+  if (one.left?.kind !== 'pour' || poured === 'unpoured') return { pot: doneIn(one, variant.kitchen) };
   const from = panIn(variant, one.left.from ?? THE_POT);
   return { pot: pourOne(from.pot, one.pot, one.left, variant.kitchen).run.pot };
 }

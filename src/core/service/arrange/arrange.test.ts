@@ -71,7 +71,9 @@ describe('a day arranged', () => {
       'crab-shell-bisque': { lightAt: 540, readyAt: 742, finished: false, over: false },
     };
     const at = { burnerId: 'floor-ring', vesselId: 'deep-42', lightAt: 540 };
-    const running = { ...THURSDAY, placed: { 'crab-shell-bisque': at } };
+    // Its base stands in the pot the velouté would have: that is cooked another day.
+    const soups = THURSDAY.soups.filter((s) => s.id !== 'smoked-parsnip-veloute');
+    const running = { ...THURSDAY, soups, placed: { 'crab-shell-bisque': at } };
     const again = arranged(running, here({ live, now: 545 }));
     const board = onBoard(running, again, { live, now: 545 });
     expect(board.clashes).toEqual([]);
