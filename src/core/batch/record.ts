@@ -7,7 +7,7 @@ import { FACTORS, type Factor } from '../pot/kitchen';
 import { KEPT_AS, PAN_KINDS } from '../pot/pans/pan';
 import { Step } from '../pot/step';
 import { GOALS } from '../recipe/amountOf';
-import { BurnerSchema, VesselSchema } from '../recipe/recipe';
+import { BurnerSchema, VesselSchema } from '../recipe/things';
 import type { PutAway } from '../record/awayWords';
 import type { BatchEvent } from './events';
 

@@ -3,7 +3,8 @@ import { ingredient } from '../food/catalogue';
 import { amended } from '../order/amended';
 import { gently } from '../order/changes/gently';
 import { portionsIn } from '../pot/contents/portions';
-import { Recipe, type RecipePortion } from '../recipe/recipe';
+import { Recipe } from '../recipe/recipe';
+import type { RecipePortion } from '../recipe/recipeStep';
 import { planOrder, remediesFor } from './remedies';
 
 const house = demoHouse();

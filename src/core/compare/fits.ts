@@ -6,7 +6,8 @@ import { cannotBe } from '../order/amended';
 import { AS_WRITTEN, allergensOfWay, type Way } from '../order/ways';
 import type { Plan } from '../plan/types';
 import { portionsIn } from '../pot/contents/portions';
-import type { Recipe, RecipePortion } from '../recipe/recipe';
+import type { Recipe } from '../recipe/recipe';
+import type { RecipePortion } from '../recipe/recipeStep';
 import { ACID_BELOW } from '../thicken/granules';
 import { THICKENERS } from '../thickeners/thickeners';
 

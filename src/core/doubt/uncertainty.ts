@@ -3,7 +3,8 @@ import { type Setup, simulate } from '../plan/solve/simulate';
 import { portionsIn } from '../pot/contents/portions';
 import { FACTORS, type Factor, type Kitchen, spreadOf } from '../pot/kitchen';
 import { observe } from '../pot/observe';
-import type { Recipe, RecipePortion } from '../recipe/recipe';
+import type { Recipe } from '../recipe/recipe';
+import type { RecipePortion } from '../recipe/recipeStep';
 
 /** What a pot may come out otherwise by: a house factor, or what its recipe counts or gives as a range. */
 export type Doubtful = Factor | 'hand';

@@ -5,7 +5,7 @@ import { ALLERGENS } from '../food/ingredient';
 import type { Product } from '../food/product';
 import { issue } from '../message/told';
 import { type Kitchen, PRIOR } from '../pot/kitchen';
-import { BurnerSchema, VesselSchema } from '../recipe/recipe';
+import { BurnerSchema, VesselSchema } from '../recipe/things';
 import { rulesOf } from '../safety/rules';
 import { named } from '../units/named';
 import { numberFrom } from '../units/numberFrom';

@@ -3,7 +3,8 @@ import { term } from '../message/term';
 import { portionsIn } from '../pot/contents/portions';
 import type { StepKind } from '../pot/kinds/names';
 import { type PanKind, panOf, THE_POT } from '../pot/pans/pan';
-import type { RecipePan, RecipePortion, RecipeStep } from './recipe';
+import type { RecipePortion, RecipeStep } from './recipeStep';
+import type { RecipePan } from './things';
 
 type PanIssue = { readonly path: readonly (string | number)[]; readonly says: Message };
 

@@ -3,57 +3,16 @@ import { BANDS } from '../flow/bands';
 import { ingredient, isIngredient } from '../food/catalogue';
 import { POURED } from '../food/ingredient';
 import { oneOf } from '../food/pieces';
-import { EFFICIENCY } from '../heat/burner';
-import { MATERIALS } from '../heat/vessel';
 import { type Message, message } from '../message/message';
 import { term } from '../message/term';
 import { issue } from '../message/told';
 import { lotOf } from '../pot/contents/lots';
 import { portionsIn } from '../pot/contents/portions';
 import { ROWS } from '../pot/kinds/rows';
-import { PanName } from '../pot/kinds/shapes';
-import { KEPT_AS, PAN_KINDS } from '../pot/pans/pan';
-import { stepSchema } from '../pot/step';
 import { named } from '../units/named';
-import { AmountText, FractionText } from './amount';
 import { throughPans } from './pans';
-
-export const RecipeStep = stepSchema(AmountText, FractionText);
-export type RecipeStep = z.infer<typeof RecipeStep>;
-
-/** One ingredient with its amount still as the recipe gives it. */
-export type RecipePortion = Extract<RecipeStep, { kind: 'dust' }>['flour'];
-
-const keysOf = <T extends object>(o: T) => Object.keys(o) as [keyof T & string, ...(keyof T & string)[]];
-
-export const VesselSchema = z.object({
-  id: named(60),
-  name: named(60),
-  diameterMm: z.number().min(80).max(1200),
-  heightMm: z.number().min(40).max(1200),
-  material: z.enum(keysOf(MATERIALS)),
-  massG: z.number().min(100).max(100_000),
-  lossFactor: z.number().min(0.1).max(5).optional(),
-});
-
-export const BurnerSchema = z.object({
-  id: named(60),
-  name: named(60),
-  kind: z.enum(keysOf(EFFICIENCY)),
-  powerW: z.number().min(300).max(60_000),
-  intoPotW: z.number().min(50).max(60_000).optional(),
-});
-
-/** A pan beside the pot that goes to the pass, by the name its steps have for it. */
-export const PanSchema = z.object({
-  name: PanName,
-  as: z.enum(PAN_KINDS),
-  /** How what waits in a bowl is kept; left to stand unless said. */
-  kept: z.enum(KEPT_AS).optional(),
-  /** The one it was written for; picked from the kitchen’s where it has one that does. */
-  vessel: VesselSchema.optional(),
-});
-export type RecipePan = z.infer<typeof PanSchema>;
+import { type RecipePortion, RecipeStep } from './recipeStep';
+import { BurnerSchema, PanSchema, type RecipePan, VesselSchema } from './things';
 
 /** Most pans a soup has beside its pot. */
 const MOST_PANS = 6;

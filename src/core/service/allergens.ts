@@ -3,7 +3,8 @@ import { amended } from '../order/amended';
 import type { Amendment, Order } from '../order/order';
 import { portionsIn } from '../pot/contents/portions';
 import { foodIn, type Kitchen } from '../pot/kitchen';
-import type { Recipe, RecipePortion } from '../recipe/recipe';
+import type { Recipe } from '../recipe/recipe';
+import type { RecipePortion } from '../recipe/recipeStep';
 import type { RuleSetId } from '../safety/rules';
 
 /**

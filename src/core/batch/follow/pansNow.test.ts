@@ -1,6 +1,7 @@
 import { demoBatch, eventAt } from '../../../../demo/batch';
 import type { BatchEvent, EventBody } from '../events';
 import { ticketOf } from '../ticket';
+import { stepEndsAt } from './ahead';
 import { follow } from './follow';
 import { beginsAt, dueStep, pansEnd, pansNow } from './pansNow';
 
@@ -67,8 +68,7 @@ test('the rail says when a soup of several pans is ready: its plan, moved by wha
   const on = standing(BEGUN, 1);
   const ready = (minutes: number, late: number) => {
     const { batch, f } = standing([...BEGUN, [minutes, { kind: 'step-done', step: sweat }]], minutes + 0.1);
-    const end = pansEnd(f).get('tray')?.endsAt ?? 0;
-    const t = ticketOf(batch, CARROT.start + minutes * 60_000, { celsius: 60, endsAt: end });
+    const t = ticketOf(batch, CARROT.start + minutes * 60_000, { celsius: 60, endsAt: stepEndsAt(f) });
     return (Date.parse(t?.readyAt ?? '') - CARROT.start) / 60_000 - plan.seconds / 60 - late;
   };
   const sum = plan.steps.reduce((s, x) => s + x.seconds, 0);

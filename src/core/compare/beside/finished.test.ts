@@ -7,7 +7,7 @@ import { FINISHES, finishedWith, finishOf, ownFinish } from '../../order/changes
 import { planFor } from '../../plan/plan';
 import type { Setup } from '../../plan/solve/simulate';
 import { portionsIn } from '../../pot/contents/portions';
-import type { RecipePortion } from '../../recipe/recipe';
+import type { RecipePortion } from '../../recipe/recipeStep';
 import { spoken } from '../../text/spoken';
 import { type Finished, finishedBy, HELD, type Held } from './finished';
 

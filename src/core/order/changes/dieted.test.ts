@@ -3,7 +3,8 @@ import { catalogue, ingredient } from '../../food/catalogue';
 import { breaksDiet, DIETS, type Diet } from '../../food/diets';
 import { planFor } from '../../plan/plan';
 import { portionsIn } from '../../pot/contents/portions';
-import { Recipe, type RecipePortion } from '../../recipe/recipe';
+import { Recipe } from '../../recipe/recipe';
+import type { RecipePortion } from '../../recipe/recipeStep';
 import { amended } from '../amended';
 import { dieted, dietSwaps } from './dieted';
 

@@ -2,7 +2,8 @@ import { pearson } from '../../dairy/pearson';
 import { ingredient } from '../../food/catalogue';
 import { ROWS } from '../../pot/kinds/rows';
 import type { Amount } from '../../recipe/amountOf';
-import type { Recipe, RecipePortion, RecipeStep } from '../../recipe/recipe';
+import type { Recipe } from '../../recipe/recipe';
+import type { RecipePortion, RecipeStep } from '../../recipe/recipeStep';
 import { densityOf, toGrams } from '../../units/measure';
 
 /** How a finish goes into a pot. Common practice, no source. */

@@ -2,7 +2,8 @@ import { ingredient } from '../../food/catalogue';
 import { POURED } from '../../food/ingredient';
 import { portionsIn, withPortions } from '../../pot/contents/portions';
 import { type Amount, gramsGiven } from '../../recipe/amountOf';
-import type { Recipe, RecipePortion, RecipeStep } from '../../recipe/recipe';
+import type { Recipe } from '../../recipe/recipe';
+import type { RecipePortion, RecipeStep } from '../../recipe/recipeStep';
 
 /** A recipe with every amount given, and what of it the plan may move so that it lands. */
 export type Freed = {

@@ -1,6 +1,7 @@
 import { ingredient } from '../../food/catalogue';
 import { ROWS } from '../../pot/kinds/rows';
-import type { Recipe, RecipePortion, RecipeStep } from '../../recipe/recipe';
+import type { Recipe } from '../../recipe/recipe';
+import type { RecipePortion, RecipeStep } from '../../recipe/recipeStep';
 
 /** Ways to spare a soup’s dairy: warmed before it goes in, in last of all below the simmer, or richer instead of thin. */
 export const GENTLY = ['warm', 'last', 'richer'] as const;

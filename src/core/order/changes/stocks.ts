@@ -2,7 +2,8 @@ import { ingredient } from '../../food/catalogue';
 import { volumeOf } from '../../food/thermal';
 import { portionsIn } from '../../pot/contents/portions';
 import type { Amount } from '../../recipe/amountOf';
-import type { Recipe, RecipePortion, RecipeStep } from '../../recipe/recipe';
+import type { Recipe } from '../../recipe/recipe';
+import type { RecipePortion, RecipeStep } from '../../recipe/recipeStep';
 import { densityOf, toGrams } from '../../units/measure';
 
 /** A liquid a soup can stand on, or what is stirred into water to make one. */

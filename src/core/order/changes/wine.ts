@@ -1,6 +1,7 @@
 import { ingredient } from '../../food/catalogue';
 import { canBeIn } from '../../recipe/pans';
-import type { Recipe, RecipePortion, RecipeStep } from '../../recipe/recipe';
+import type { Recipe } from '../../recipe/recipe';
+import type { RecipePortion, RecipeStep } from '../../recipe/recipeStep';
 
 /** Shares a wine is boiled down to, from not at all. */
 export const WINE_TO = [1, 0.5, 0.33, 0.2] as const;

@@ -5,7 +5,9 @@ import { portionsIn } from '../../pot/contents/portions';
 import { foodIn, type Kitchen } from '../../pot/kitchen';
 import { floorForAll, ON_A_TRAY } from '../../pot/pans/lots';
 import { NOTHING_BESIDE, type PanPlace, type PansBeside, panOf, THE_POT } from '../../pot/pans/pan';
-import type { Recipe, RecipePan, RecipePortion, RecipeStep } from '../../recipe/recipe';
+import type { Recipe } from '../../recipe/recipe';
+import type { RecipePortion, RecipeStep } from '../../recipe/recipeStep';
+import type { RecipePan } from '../../recipe/things';
 import { givenGrams } from './resolve';
 
 /** g of thickener, and of liquid, a litre, to look for a pan with where the amount is still to be found. */

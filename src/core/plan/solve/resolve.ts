@@ -8,7 +8,7 @@ import type { Pot } from '../../pot/pot';
 import type { Portion, Step } from '../../pot/step';
 import type { Fraction } from '../../recipe/amount';
 import { type Amount, gramsGiven } from '../../recipe/amountOf';
-import type { RecipePortion, RecipeStep } from '../../recipe/recipe';
+import type { RecipePortion, RecipeStep } from '../../recipe/recipeStep';
 import { saltBalance } from '../../salt/salt';
 import { fatPerFlour } from '../../thicken/equalParts';
 import { CREAM_FOR_YOLK, METHOD_RULES } from '../../thicken/methods';

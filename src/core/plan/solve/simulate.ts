@@ -7,7 +7,8 @@ import { emptyPan, NOTHING_BESIDE, type PansBeside, panOf, THE_POT } from '../..
 import { type DoneIn, goOn, pansOf, type Together } from '../../pot/pans/together';
 import { emptyPot, type Pot } from '../../pot/pot';
 import type { Portion, Step } from '../../pot/step';
-import type { Recipe, RecipePortion } from '../../recipe/recipe';
+import type { Recipe } from '../../recipe/recipe';
+import type { RecipePortion } from '../../recipe/recipeStep';
 import { besideOf } from './beside';
 import { inOrder, taskOf } from './hands';
 import { type Dosing, givenGrams, resolve } from './resolve';

@@ -3,7 +3,8 @@ import type { Aim } from '../../order/order';
 import { portionsIn } from '../../pot/contents/portions';
 import { type Observation, observe } from '../../pot/observe';
 import type { Goal } from '../../recipe/amountOf';
-import type { Recipe, RecipePortion } from '../../recipe/recipe';
+import type { Recipe } from '../../recipe/recipe';
+import type { RecipePortion } from '../../recipe/recipeStep';
 import {
   type Attempt,
   balance,

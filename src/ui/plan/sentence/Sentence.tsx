@@ -151,7 +151,7 @@ function SentenceNow({ stores, choose, recipe, written, aim, setup, order, onCha
             />
           ),
           beside: recipe.pans?.length
-            ? say.rich(' with {pans} beside it', {
+            ? say.rich(' with {pans}', {
                 pans: <BesidePart recipe={recipe} litres={order.litres} setup={setup} />,
               })
             : '',
