@@ -1,6 +1,7 @@
 import { mount, putAllIn } from '../contents/contents';
 import { type CookOutcome, type Sample, sampleOf } from '../cook';
 import type { Kitchen } from '../kitchen';
+import { inLots, timesEach } from '../pans/lots';
 import type { Pot } from '../pot';
 import type { Portion, Step, StepOf } from '../step';
 import { standing } from '../steps/fire/standing';
@@ -109,4 +110,20 @@ export function filling(
   const stood = standing(filled, step.minutes * 60, step.offHeat, kitchen, until);
   const now = { ...stood, stalled: false, pot: { ...stood.pot, lid } };
   return cooked(now, 0, minutesLeft({ ...step, items: nothing(step.items) }, pot, now));
+}
+
+/** What is done in so many lots, one after another, each with its share of what goes in: cut short it goes on in as many. */
+export function lotwise<S extends (StepOf<'sweat'> | StepOf<'roast'>) & { readonly minutes: number }>(
+  pot: Pot,
+  step: S,
+  lots: number,
+  until: number,
+  cooks: (pot: Pot, step: S, until: number) => Pot,
+): Advanced {
+  const one = { ...step, items: timesEach(step.items, 1 / lots) };
+  const now = inLots(pot, lots, until, (p, end) => cooks(p, one, end));
+  // Of what is left each lot has its share.
+  const minutes = Math.max(0, step.minutes - (now.seconds - pot.seconds) / 60 / lots);
+  const left = minutes > 1e-6 ? { ...step, items: nothing(step.items), minutes } : null;
+  return { pot: now, trace: [sampleOf(now)], notes: [], left, wait: 0 };
 }

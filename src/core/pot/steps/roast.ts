@@ -1,6 +1,4 @@
-import { NOTHING, plus, times } from '../../food/composition';
 import { heatHeldBy } from '../../food/thermal';
-import { noLag, softeningIn } from '../../heat/softening';
 import { latentHeat } from '../../heat/steam';
 import { surfaceArea } from '../../heat/vessel';
 import { putAllIn } from '../contents/contents';
@@ -8,6 +6,7 @@ import { boilsAt } from '../cook';
 import { foodIn, type Kitchen } from '../kitchen';
 import { OFF_THE_HEAT, type Piece, type Pot } from '../pot';
 import type { StepOf } from '../step';
+import { dried } from './drying';
 
 /**
  * Heat from an oven’s air and walls into what lies on a tray, W/(m²·K) of the tray: moved air, radiation and the metal
@@ -52,16 +51,7 @@ function slice(pot: Pot, oven: number, seconds: number, kitchen: Kitchen): Pot {
   const centre = Math.min(celsius, steams) - BEHIND;
   const pieces = pot.pieces.map((piece, n): Piece => {
     const water = offered > 0 ? (steam * (offers[n] ?? 0)) / offered : 0;
-    const g = piece.g - water;
-    const now = plus(times(piece.composition, piece.g), { ...NOTHING, water: -water });
-    return {
-      ...piece,
-      g,
-      composition: times(now, 1 / g),
-      lag: noLag(piece.cut),
-      softened: piece.softened + softeningIn(seconds, centre) * kitchen.factors.softening,
-      centrePeak: Math.max(piece.centrePeak, centre),
-    };
+    return dried(piece, { water, fat: 0, centre, seconds }, kitchen);
   });
   const fromLiquid = offered > 0 ? (steam * pot.liquid.water) / offered : 0;
   return {

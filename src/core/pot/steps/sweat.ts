@@ -1,7 +1,5 @@
-import { NOTHING, plus, times } from '../../food/composition';
 import { heatHeldBy } from '../../food/thermal';
 import { heatInto, WALL_LOSS } from '../../heat/burner';
-import { noLag, softeningIn } from '../../heat/softening';
 import { latentHeat } from '../../heat/steam';
 import { losingArea, surfaceArea } from '../../heat/vessel';
 import { LID_ESCAPE } from '../../heat/waterLoss';
@@ -10,6 +8,7 @@ import { boilsAt } from '../cook';
 import { foodIn, type Kitchen } from '../kitchen';
 import type { Piece, Pot } from '../pot';
 import type { Step } from '../step';
+import { dried } from './drying';
 
 /** Flame a recipe that names none means: gentle for translucent, stronger for gold. Common practice, no source. */
 const FLAME = { translucent: 0.35, gold: 0.6 } as const;
@@ -100,17 +99,7 @@ function slice(pot: Pot, seconds: number, kitchen: Kitchen): Pot {
     const wanted = (SOAKED * piece.fresh - piece.soaked) * (1 - Math.exp(-seconds / SOAKS_IN));
     const fat = Math.min(freeFat, Math.max(0, wanted));
     freeFat -= fat;
-    const g = piece.g - water + fat;
-    const now = plus(times(piece.composition, piece.g), { ...NOTHING, water: -water, fat });
-    return {
-      ...piece,
-      g,
-      soaked: piece.soaked + fat,
-      composition: times(now, 1 / g),
-      lag: noLag(piece.cut),
-      softened: piece.softened + softeningIn(seconds, centre) * kitchen.factors.softening,
-      centrePeak: Math.max(piece.centrePeak, centre),
-    };
+    return dried(piece, { water, fat, centre, seconds }, kitchen);
   });
   const fromLiquid = offered > 0 ? (steam * pot.liquid.water) / offered : 0;
   return {

@@ -3,7 +3,7 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { clsx } from 'clsx';
 import { ChevronDown, ChevronUp, Copy, GripVertical, Trash2 } from 'lucide-react';
-import { useEffect, useRef } from 'react';
+import { type ComponentProps, useEffect, useRef } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { ingredient, isIngredient } from '../../../core/food/catalogue';
 import { stepVerb } from '../../../core/formats/recipeWords';
@@ -37,6 +37,24 @@ const SINGLE = {
   thickener: message('Thickener'),
   carrier: message('Mixed into'),
 } as const;
+
+/** One of the pans of the recipe, or its pot. */
+function PanPick({
+  names,
+  ...rest
+}: Omit<ComponentProps<typeof Pick>, 'children'> & { readonly names: readonly string[] }) {
+  const say = useSay();
+  return (
+    <Pick {...rest}>
+      <option value="">{say('the pot')}</option>
+      {names.map((name) => (
+        <option key={name} value={name}>
+          {name}
+        </option>
+      ))}
+    </Pick>
+  );
+}
 
 /** One step: closed a line, open its short form. Dragged by its grip, or moved by keys. */
 export function StepCard({
@@ -129,19 +147,13 @@ export function StepCard({
             </p>
           )}
           {(pans.length > 0 || step.in) && (
-            <Pick
+            <PanPick
               id={`${id}-in`}
               label={say(step.kind === 'pour' ? message('Into') : message('Done in'))}
+              names={pans.map((p) => p.name)}
               {...register(`steps.${index}.in`)}
               problem={problemAt(`steps.${index}.in`)}
-            >
-              <option value="">{say('the pot')}</option>
-              {pans.map((p) => (
-                <option key={p.name} value={p.name}>
-                  {p.name}
-                </option>
-              ))}
-            </Pick>
+            />
           )}
           {holds === 'items' && <ItemList step={index} problemAt={problemAt} />}
           {holds && holds !== 'items' && (
@@ -166,20 +178,14 @@ export function StepCard({
                 return <Tick key={ask.key} id={askId} label={say(ask.words)} {...register(path)} />;
               if (ask.as === 'pan')
                 return (
-                  <Pick
+                  <PanPick
                     key={ask.key}
                     id={askId}
                     label={say(ask.words)}
+                    names={pans.map((p) => p.name)}
                     {...register(path)}
                     problem={problemAt(path)}
-                  >
-                    <option value="">{say('the pot')}</option>
-                    {pans.map((p) => (
-                      <option key={p.name} value={p.name}>
-                        {p.name}
-                      </option>
-                    ))}
-                  </Pick>
+                  />
                 );
               if (ask.as === 'pieces') {
                 return used.length > 0 ? (

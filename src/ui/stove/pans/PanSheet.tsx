@@ -11,11 +11,10 @@ import { term } from '../../../core/message/term';
 import { volumeMl } from '../../../core/pot/contents/contents';
 import { timeOfDay } from '../../../core/units/clock';
 import { degrees, type Show, volumeWords } from '../../../core/units/shown/show';
-import { toCelsius, toFahrenheit } from '../../../core/units/temperature';
 import { placeWords } from '../../../core/words/pans';
-import { NumberEntry, nearby } from '../../shared/form/NumberEntry';
 import { useSay } from '../../shared/hooks/useSay';
 import { BUTTON, PRIMARY } from '../../shared/styles';
+import { TemperatureEntry } from '../readings/TemperatureEntry';
 
 type Props = {
   readonly pan: PanNow;
@@ -30,22 +29,13 @@ type Props = {
 export function PanSheet({ pan, place, steps, show, onLook, write }: Props) {
   const say = useSay();
   const [reading, setReading] = useState(false);
-  const f = show.temperature === 'F';
-  const shown = (c: number): number => (f ? toFahrenheit(c) : c);
-  const [from, to] = [Math.ceil(shown(-30)), Math.floor(shown(200))];
   if (reading)
     return (
-      <NumberEntry
-        asked={{
-          what: say('Temperature'),
-          unit: f ? '°F' : '°C',
-          from,
-          to,
-          decimals: 0,
-          near: nearby(shown(pan.pot.celsius), f ? 4 : 2, from, to),
-        }}
-        onTake={(v) => {
-          const celsius = f ? Math.round(toCelsius(v) * 10) / 10 : v;
+      <TemperatureEntry
+        show={show}
+        near={pan.pot.celsius}
+        probe={null}
+        onTake={(celsius) => {
           write({ kind: 'pan-temperature', pan: pan.name, celsius });
           setReading(false);
         }}

@@ -6,7 +6,6 @@ import { rimVolume } from '../../../core/heat/vessel';
 import { type Message, message } from '../../../core/message/message';
 import { massG } from '../../../core/pot/contents/contents';
 import { degrees, type Show } from '../../../core/units/shown/show';
-import { toCelsius, toFahrenheit } from '../../../core/units/temperature';
 import type { Going } from '../../device/useFollow';
 import { NumberEntry, nearby } from '../../shared/form/NumberEntry';
 import { Segments } from '../../shared/form/Segments';
@@ -15,6 +14,7 @@ import { useUnits } from '../../shared/hooks/useUnits';
 import { Sheet } from '../../shared/Sheet';
 import { PickOne } from './Pick';
 import { PutIn } from './PutIn';
+import { TemperatureEntry } from './TemperatureEntry';
 
 const READINGS = ['temperature', 'level', 'scale', 'taste', 'dice', 'look', 'put in'] as const;
 export type ReadingKind = (typeof READINGS)[number];
@@ -75,39 +75,15 @@ function Body({ kind, going, show, probe, scale, onTake }: Omit<Props, 'onClose'
   const { pot, seen } = going;
   const units = useUnits();
   switch (kind) {
-    case 'temperature': {
-      const f = show.temperature === 'F';
-      const shown = (c: number): number => (f ? toFahrenheit(c) : c);
-      const [from, to] = [Math.ceil(shown(-30)), Math.floor(shown(200))];
+    case 'temperature':
       return (
-        <NumberEntry
-          asked={{
-            what: say('Temperature'),
-            unit: f ? '°F' : '°C',
-            from,
-            to,
-            decimals: 0,
-            // Soup goes no higher than its boil; fat and flour do.
-            near: probe
-              ? []
-              : nearby(
-                  shown(pot.celsius),
-                  f ? 4 : 2,
-                  from,
-                  Math.floor(shown(Math.max(101, pot.celsius + 10))),
-                ),
-            device: probe && { name: probe.name, value: round(shown(probe.value), 1) },
-          }}
-          onTake={(v) =>
-            onTake({
-              kind: 'temperature',
-              celsius: f ? round(toCelsius(v), 0.1) : v,
-              ...(probe && v === round(shown(probe.value), 1) && { from: probe.name }),
-            })
-          }
+        <TemperatureEntry
+          show={show}
+          near={pot.celsius}
+          probe={probe}
+          onTake={(celsius, from) => onTake({ kind: 'temperature', celsius, ...(from !== null && { from }) })}
         />
       );
-    }
     case 'level':
       return <Level going={going} onTake={onTake} />;
     case 'scale': {
