@@ -2,13 +2,12 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { BatchEvent, EventBody } from '../../core/batch/events';
+import type { EventBody } from '../../core/batch/events';
 import { beginsAt, dueStep } from '../../core/batch/follow/pansNow';
 import { askedAbout } from '../../core/batch/plausible';
 import type { Batch } from '../../core/batch/record';
-import { batchState, mayGoAlone, type StepState } from '../../core/batch/state';
+import { batchState, type StepState } from '../../core/batch/state';
 import { titleIn } from '../../core/batch/titleIn';
-import { takenBack } from '../../core/record/counting';
 import type { RuleSet } from '../../core/safety/rules';
 import { timeOfDay } from '../../core/units/clock';
 import { pairedDevice, useDevices } from '../device/devices';
@@ -25,7 +24,8 @@ import { useSay } from '../shared/hooks/useSay';
 import { useShow } from '../shared/hooks/useShow';
 import { Scroll } from '../shared/Scroll';
 import { Sheet } from '../shared/Sheet';
-import { BUTTON, PRIMARY } from '../shared/styles';
+import { BUTTON } from '../shared/styles';
+import { Again } from './Again';
 import { Announced } from './Announced';
 import { EndView } from './EndView';
 import { NoModel } from './NoModel';
@@ -39,6 +39,7 @@ import { peekOf, Status, StepPane } from './StepPane';
 import { StepsSheet } from './steps/StepsSheet';
 import { TimeLeft } from './TimeLeft';
 import { Timers } from './Timers';
+import { useDone } from './useDone';
 
 type Open = 'steps' | 'devices' | 'timer' | ReadingKind | null;
 
@@ -80,7 +81,6 @@ export function StoveView({ batch: initial, rules }: Props) {
     due === current
       ? steps.find((s, n) => n > current && !s.done && !s.skipped && s.begun === null)
       : steps[current];
-  const alone = due === current && mayGoAlone(steps, current);
   /** The last line that was tapped: what is taken back first. */
   const last = state.events.findLast((e) => tapWords(e.body) !== null);
 
@@ -107,45 +107,15 @@ export function StoveView({ batch: initial, rules }: Props) {
   const take = (body: EventBody) => asked(body, () => setOpen(null));
   const doesOf = (s: StepState | undefined) =>
     s ? (going?.followed.solved.get(s.key) ?? going?.to.steps.get(s.key) ?? s.does) : null;
-  /** Marked done before and taken back, with later steps done since: it was done then, or is it only now? */
-  const doneBefore = (at: StepState | undefined): BatchEvent | null => {
-    if (!at || !steps.slice(current + 1).some((s) => s.done)) return null;
-    const gone = takenBack(batch.events);
-    return (
-      batch.events.findLast((e) => e.body.kind === 'step-done' && e.body.step === at.key && gone.has(e.id)) ??
-      null
-    );
-  };
-  const [again, setAgain] = useState<BatchEvent | null>(null);
-  /** Makes a line that was taken back count again, with its old time. */
-  const countAgain = (event: BatchEvent) => {
-    const gone = takenBack(batch.events);
-    const back = batch.events.findLast(
-      (e) => e.body.kind === 'withdrawn' && e.body.event === event.id && !gone.has(e.id),
-    );
-    if (back) write({ kind: 'withdrawn', event: back.id });
-    setAgain(null);
-  };
-  const markDone = () => {
-    const at = steps[looking !== null && steps[looking]?.begun != null ? looking : due];
-    if (!at || stage !== 'cooking') return;
-    if (alone && at === steps[current]) {
-      write({ kind: 'step-begun', step: at.key });
-      return setLooking(null);
-    }
-    const before = doneBefore(at);
-    if (before) setAgain(before);
-    else markDoneNow(at);
-  };
-  const markDoneNow = (at: StepState) => {
-    setAgain(null);
-    // What the probe shows as a step of its pot ends is worth keeping: it costs no tap.
-    const measured = at.does?.in === undefined ? fresh(probe) : null;
-    if (measured && measured.value >= -30 && measured.value <= 200)
-      write({ kind: 'temperature', celsius: measured.value, from: measured.name });
-    write({ kind: 'step-done', step: at.key });
-    setLooking(null);
-  };
+  const { begins, markDone, again } = useDone({
+    batch,
+    state,
+    due,
+    looking,
+    probe: fresh(probe),
+    write,
+    onMoved: () => setLooking(null),
+  });
   const takeBack = () => {
     if (last) write({ kind: 'withdrawn', event: last.id });
     setLooking(null);
@@ -191,27 +161,7 @@ export function StoveView({ batch: initial, rules }: Props) {
       >
         <Pairing devices={devices} paired={paired} now={now ?? 0} write={write} />
       </Sheet>
-      <Sheet open={again !== null} onOpenChange={(o) => o || setAgain(null)} title={say('When was it done?')}>
-        {again && steps[current] && (
-          <div className="grid gap-3 p-4">
-            <p>{say('It was marked done before, and later steps are done since.')}</p>
-            <button
-              type="button"
-              className={`${PRIMARY} min-h-18 text-[21px]`}
-              onClick={() => countAgain(again)}
-            >
-              {say('At {at}, as before', { at: timeOfDay(new Date(again.at)) })}
-            </button>
-            <button
-              type="button"
-              className={`${BUTTON} min-h-18 text-[21px]`}
-              onClick={() => steps[current] && markDoneNow(steps[current])}
-            >
-              {say('Only now')}
-            </button>
-          </div>
-        )}
-      </Sheet>
+      <Again again={again} />
       <Sheet open={pan !== null} onOpenChange={(o) => o || setPan(null)} title={pan || batch.plan.vesselName}>
         {shownPan && (
           <PanSheet
@@ -377,7 +327,7 @@ export function StoveView({ batch: initial, rules }: Props) {
         onSteps={() => setOpen('steps')}
         onTakeBack={takeBack}
         onDone={markDone}
-        begins={alone}
+        begins={begins}
       />
       {sheets}
     </div>
