@@ -56,7 +56,7 @@ const SHOTS = [
   [
     'recipe-editor',
     '/recipes/roast-carrot-cream',
-    (page) => page.getByRole('button', { name: /^9 Bring/ }).click(),
+    (page) => page.getByRole('button', { name: /^8 Add/ }).click(),
   ],
   ['kitchen', '/kitchen?part=pots'],
   [
@@ -137,12 +137,13 @@ async function atTheStove(page, steps) {
   for (let n = 0; n < steps; n++) await oneStep(page);
 }
 
-async function take(address) {
+async function take(address, names) {
   const { chromium } = await import('@playwright/test');
   const browser = await chromium.launch(chromiumOptions);
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' });
-    for (const [name, path, then] of [...SHOTS, ...ON_A_PHONE]) {
+    const wanted = ([name]) => names.length === 0 || names.includes(name);
+    for (const [name, path, then] of [...SHOTS, ...ON_A_PHONE].filter(wanted)) {
       if (name.endsWith('-phone')) await page.setViewportSize(PHONE);
       await page.goto(address + path);
       await page.waitForLoadState('networkidle');
@@ -156,13 +157,13 @@ async function take(address) {
   }
 }
 
-/** docs/screenshots, taken anew from the demo data at 1280×800. */
-export async function run() {
+/** docs/screenshots, taken anew from the demo data at 1280×800; of those named, where any are. */
+export async function run(_name, names) {
   await npmPackages();
   await installChromium();
   const server = await postgres();
   try {
-    await withDemoApp(server, 'panache_screenshots', 3600, take);
+    await withDemoApp(server, 'panache_screenshots', 3600, (address) => take(address, names));
   } finally {
     await server.stop();
   }
