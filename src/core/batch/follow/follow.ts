@@ -34,7 +34,7 @@ export type Followed = {
   readonly current: StepKey | null;
   /** Steps that go by themselves, and seconds on the clock when each began. */
   readonly under: ReadonlyMap<StepKey, number>;
-  /** Seconds the batch is behind its plan, by the step that was last done. */
+  /** Seconds the batch is behind its plan, by the step that was last done; under 0 where it is ahead. */
   readonly late: number;
   /** Steps come up so far whose open amounts were solved anew for the pot as it then was. */
   readonly solved: ReadonlyMap<StepKey, Step>;
@@ -127,9 +127,19 @@ function wanted(c: Cursor, next: StepState | undefined): Step | null {
   return rescaled(next, panIn(first, panFor(next)).pot, first.kitchen, { ...rescale, rounded: true });
 }
 
-/** Of several pans, when a step is to be begun by the plan, s, moved by how late the batch is; at once in one pot. */
-export const notBefore = ({ state, late }: Pick<Followed, 'state' | 'late'>, step?: StepState): number =>
-  step?.planned && inSeveralPans(state.steps) ? step.planned.startsAt + late : 0;
+/**
+ * Of several pans, when the first step of one is to be begun, s: by the plan, moved by how the batch runs. At once in one
+ * pot, in a pan that is on already, and where nothing else is under way to wait for.
+ */
+export function notBefore(
+  { state, late, ended, under }: Pick<Followed, 'state' | 'late' | 'ended' | 'under'>,
+  step?: StepState,
+): number {
+  if (!step?.planned || !inSeveralPans(state.steps)) return 0;
+  const pan = panFor(step);
+  const on = state.steps.some((s) => ended.has(s.key) && panFor(s) === pan);
+  return on || under.size === 0 ? 0 : Math.max(0, step.planned.startsAt + late);
+}
 
 /** `step` taken up in its pan, its open amounts as they are now wanted. */
 function takenUp(c: Cursor, next: StepState | undefined, from: number): Cursor {
@@ -191,7 +201,7 @@ const notUnder = (c: Cursor, key: StepKey): Cursor['under'] =>
 /** How far behind its plan the batch is once `key` is done at `at`, s. */
 function latenessOf(c: Cursor, key: StepKey, at: number): number {
   const planned = c.state.steps.find((s) => s.key === key)?.planned;
-  return planned ? Math.max(0, at - planned.startsAt - planned.seconds) : c.late;
+  return planned ? at - planned.startsAt - planned.seconds : c.late;
 }
 
 /** After something in another pan than the one at hand: what goes by itself from now, and what is at hand then. */

@@ -76,3 +76,20 @@ test('the rail says when a soup of several pans is ready: its plan, moved by wha
   expect(Math.abs(ready(35, 0))).toBeLessThan(3);
   expect(on.f.state.stage).toBe('cooking');
 });
+
+test('tapped ahead of its plan a pan that is on goes on at once, and nothing waits for a clock', () => {
+  const pour = plan.steps.findIndex((s) => s.step.kind === 'pour' && s.step.from === 'tray');
+  const early = standing(
+    [
+      ...BEGUN,
+      [5, { kind: 'step-done', step: roast }],
+      [6, { kind: 'step-done', step: sweat }],
+      [7, { kind: 'step-done', step: pour }],
+    ],
+    7.1,
+  );
+  expect(early.f.state.steps[early.f.state.current]?.does?.kind).toBe('add');
+  // A minute to have the stock ready, and one to pour it.
+  expect((stepEndsAt(early.f) - early.now) / 60_000).toBeLessThan(4);
+  expect(early.due).toBe(early.f.state.current);
+});
