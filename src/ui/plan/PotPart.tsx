@@ -66,7 +66,9 @@ export function PotPart({ plan, lightAt, show, onSizes, onTakeAway }: Props) {
           onClick={onTakeAway}
           aria-label={say('Print or export')}
         >
-          <FileOutput size={20} aria-hidden /> {say('Print')}
+          <FileOutput size={20} aria-hidden />
+          {/* Three pictures leave no room for its word. */}
+          {several ? '' : say('Print')}
         </button>
       </div>
       <div className="min-h-56 flex-1 pt-1">
