@@ -36,6 +36,13 @@ test('what goes by itself is watched until something is to be begun, and comes u
   const over = standing([...BEGUN, [starts + 8, { kind: 'step-done', step: sweat }]], 37);
   expect(of(over.pans, 'tray').endsAt).toBeLessThan(over.now);
   expect(over.due).toBe(roast);
+  // Also before what is to be begun by then.
+  const cream = plan.steps.findIndex((s) => s.pan === 'cream pan');
+  const later = (plan.steps[cream]?.startsAt ?? 0) / 60 + 1;
+  const both = standing([...BEGUN, [starts + 8, { kind: 'step-done', step: sweat }]], later);
+  expect(both.f.state.current).toBe(cream);
+  expect(beginsAt(both.f, cream)).toBeLessThan(both.now);
+  expect(both.due).toBe(roast);
 });
 
 test('each pan says its own heat, what is under way in it and when that is over; empty ones say nothing', () => {

@@ -269,3 +269,24 @@ test('what waits in a cold bowl is chilled, in a warm one stays as it is, and on
   expect(waited.evaporated).toBe(bowl.evaporated);
   expect(observe(ran[3]?.pot as Pot, room).celsius).toBeLessThan(70);
 });
+
+test('pieces lifted out of a salted pot take the salt of their own water with them, as strong as the pot', () => {
+  const cook = (raws: readonly object[]) =>
+    raws.reduce<Together>((t, r) => goOn(t, Step.parse(r), room).now, start());
+  const t = cook([
+    {
+      kind: 'add',
+      items: [
+        { ingredient: 'water', amount: 2000 },
+        { ingredient: 'salt', amount: 20 },
+        { ingredient: 'carrot', amount: 500 },
+      ],
+      minutes: 0,
+    },
+    { kind: 'pour', in: 'bowl', takes: 'pieces', minutes: 0 },
+  ]);
+  const water = (p: Pot) => p.liquid.water + p.pieces.reduce((s, x) => s + x.g * x.composition.water, 0);
+  const [pot, bowl] = [t.pots[''] as Pot, t.pots.bowl as Pot];
+  expect(bowl.sodium / water(bowl) / (pot.sodium / water(pot))).toBeCloseTo(1, 6);
+  expect(bowl.sodium).toBeGreaterThan(pot.sodium * 0.15);
+});
