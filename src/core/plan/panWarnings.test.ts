@@ -89,3 +89,17 @@ test('a side pan is picked by what it has to hold and lie in, and never a great 
   expect(oven?.burner).toBeNull();
   expect(oven?.trays).toBeGreaterThan(1);
 });
+
+test('seafood lifted out half cooked has its caution at that step, and onions kept back have none', () => {
+  const cautions = (way: WayOfPans) => {
+    if (!tall || !left) throw new Error('the demo has pots');
+    const { steps } = planFor(
+      recipeOfPans(way),
+      { litres: 8, target: 160 },
+      { vessel: tall, burner: left, kitchen: house.kitchen },
+    );
+    return steps.flatMap((s) => s.cautions.filter((c) => c.id === 'waits').map(() => s.step.kind));
+  };
+  expect(cautions('crab half cooked, chilled, put back at the end')).toEqual(['pour']);
+  expect(cautions('mushrooms browned in lots, a third kept back')).toEqual([]);
+});

@@ -82,6 +82,10 @@ test('the rail says when a soup of several pans is ready: its plan, moved by wha
   expect(sum).toBeGreaterThan(plan.seconds * 1.15);
   expect(Math.abs(ready(35, 0))).toBeLessThan(3);
   expect(on.f.state.stage).toBe('cooking');
+  // What is done beside it meanwhile is not counted after it.
+  const early = ticketOf(on.batch, on.now, { celsius: 20, endsAt: stepEndsAt(on.f) });
+  const readyIn = (Date.parse(early?.readyAt ?? '') - CARROT.start) / 1000;
+  expect(Math.abs(readyIn - plan.seconds)).toBeLessThan(180);
 });
 
 test('tapped ahead of its plan a pan that is on goes on at once, and nothing waits for a clock', () => {
