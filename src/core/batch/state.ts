@@ -38,7 +38,7 @@ export type Stage = 'cooking' | 'to write down' | 'hold' | 'cool' | 'over';
 
 export type BatchState = {
   readonly steps: readonly StepState[];
-  /** PanPlace in `steps` of the one at hand ({@link atHand}); their number when there is none. */
+  /** Place in `steps` of the one at hand ({@link atHand}); their number when there is none. */
   readonly current: number;
   /** When the step at hand began, ms: at the last tap that ended one, or when the batch did. */
   readonly since: number;

@@ -43,9 +43,6 @@ function wrongPans(pans: readonly RecipePan[], steps: readonly RecipeStep[]): re
   return issues;
 }
 
-const heats = (step: RecipeStep): boolean =>
-  step.kind === 'thicken' ? step.method !== 'slurry' : step.kind === 'rest';
-
 /**
  * The steps gone through pan by pan: whether each finds liquid in its pan, by `wets` of what goes in, and what cannot
  * be: a pan nobody named, one poured into itself, out of nothing, or never at all.
@@ -97,7 +94,7 @@ export function throughPans(
                 as: panWords(as, name),
               }),
       });
-    else if (as === 'bowl' && heats(step) && step.kind === 'thicken')
+    else if (as === 'bowl' && step.kind === 'thicken' && step.method !== 'slurry')
       issues.push({
         path: ['steps', n, 'in'],
         says: message('step {n} cooks its thickener: a bowl has no flame; choose a pot or a pan', {

@@ -14,7 +14,7 @@ export type PanNow = {
   readonly pot: Pot;
   /** Nothing is in it, and nothing under way: it waits, or is done with. */
   readonly empty: boolean;
-  /** PanPlace in the batch's steps of what is at hand in it or goes by itself; null where nothing is. */
+  /** Place in the batch's steps of what is at hand in it or goes by itself; null where nothing is. */
   readonly step: number | null;
   /** ms at which that should be over; null where nothing is. */
   readonly endsAt: number | null;
@@ -75,7 +75,7 @@ function lastDone({ state }: Followed, pan: string): number | null {
 const SOON = 45;
 
 /**
- * PanPlace of the step that fills the screen at `now` (ms): what goes by itself and is over comes first, the longest over
+ * Place of the step that fills the screen at `now` (ms): what goes by itself and is over comes first, the longest over
  * first; then what is at hand. Where that is not to be begun yet, what goes by itself is watched meanwhile.
  */
 export function dueStep(f: Followed, pans: readonly PanNow[], now: number): number {

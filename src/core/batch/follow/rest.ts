@@ -50,7 +50,7 @@ function doneIn({ pot, left, wait, startsAt }: OnItsWay, kitchen: Kitchen): Pot 
   return { ...on.pot, seconds: on.pot.seconds + on.wait };
 }
 
-/** The step at hand done by the model in its pan, from where it stands; a pouring too, unless it is `not poured` yet. */
+/** The step at hand done by the model in its pan, from where it stands; a pouring too, unless it is `unpoured` yet. */
 export function stepDone(
   variant: PotVariant,
   pan = THE_POT,
