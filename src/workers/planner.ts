@@ -68,8 +68,7 @@ const PLANNER = {
     if (!tally) return;
     const spread = summarise(tally);
     const band = bandOf(aim.target, setup.kitchen.bandLimits);
-    const blends = recipe.steps.some((s) => s.kind === 'puree');
-    yield { sampled: { spread, raises: raises(spread, varianceOf(tally), band, setup, blends) } };
+    yield { sampled: { spread, raises: raises(spread, varianceOf(tally), band, setup, recipe) } };
   },
 
   *compare({ recipe, order, setup }: Wanted): Generator<Compared> {

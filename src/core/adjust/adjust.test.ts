@@ -599,7 +599,7 @@ test('why it is thin: more water left than planned is told from too little flour
     events: [...events, eventAt(90, at, { kind: 'depth', mm: depth * 1.08 })],
   });
   if (!high) throw new Error('it is followed');
-  const slopes = high.factors.map((f) =>
+  const slopes = high.unknowns.map(({ factor: f }) =>
     f === 'waterLoss' ? 1 : f === 'flour' ? 2 : f === 'juices' ? -0.5 : 0,
   );
   const [first] = causesOf(high, slopes);

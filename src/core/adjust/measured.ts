@@ -123,7 +123,7 @@ export function measuredFrom(f: Followed, now: number, litres: number): Measured
   const here = f.state.steps[f.state.current]?.does;
   const pours = here?.kind === 'pour' ? [here] : [];
   // What the factors leave open together with what no factor explains.
-  const slopes = slopesOf(f.variants, f.spreads);
+  const slopes = slopesOf(f);
   const doubt = (aspect: 'thickness' | 'water'): number =>
     Math.max(0.01, Math.sqrt(Math.max(0, varianceAlong(f.belief, slopes[aspect]))));
   const put = [

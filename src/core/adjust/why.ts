@@ -3,7 +3,6 @@ import { ingredient } from '../food/catalogue';
 import { type Message, message } from '../message/message';
 import { term } from '../message/term';
 import { portionsIn } from '../pot/contents/portions';
-import { FACTORS } from '../pot/kitchen';
 import type { Portion } from '../pot/step';
 
 /** What the model thinks went otherwise than planned, and how much of it that explains. */
@@ -43,7 +42,7 @@ const LEAST = 0.03;
  * with each factor.
  */
 export function causesOf(f: Followed, slopes: readonly number[]): readonly Cause[] {
-  const learnt = f.factors.flatMap((factor, k): Cause[] => {
+  const learnt = f.unknowns.flatMap(({ factor, spread }, k): Cause[] => {
     const moved = f.belief.mean[k] ?? 0;
     const by = moved * (slopes[k] ?? 0);
     const words = SAYS[factor];
@@ -53,7 +52,7 @@ export function causesOf(f: Followed, slopes: readonly number[]): readonly Cause
         says: moved > 0 === (factor !== 'juices') ? words[0] : words[1],
         made: by > 0 ? 'thicker' : 'thinner',
         by,
-        sigmas: Math.abs(moved) / (f.spreads[k] ?? FACTORS[factor].spread),
+        sigmas: Math.abs(moved) / spread,
       },
     ];
   });

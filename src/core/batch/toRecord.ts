@@ -1,7 +1,10 @@
+import { LID_ESCAPE } from '../heat/waterLoss';
 import type { Plan } from '../plan/types';
 import { warningLine, warningWords } from '../plan/warningWords';
 import { portionsIn } from '../pot/contents/portions';
+import { type OwnNumbers, potUnderLid } from '../pot/kitchen';
 import type { PansBeside } from '../pot/pans/pan';
+import type { Portion } from '../pot/step';
 import type { Recipe } from '../recipe/recipe';
 import type { RecipePortion, RecipeStep } from '../recipe/recipeStep';
 import { TRADE } from '../safety/cautions';
@@ -75,12 +78,31 @@ export const toRecord = (plan: Plan, written: Recipe): RecordedPlan => {
         measures: kitchen.measures ?? 'scale',
         flagged: [...(kitchen.flagged ?? [])],
         factors: { ...kitchen.factors },
+        ...(kitchen.own && { own: ownIn(kitchen.own, plan) }),
         products: kitchen.products as CookedProducts,
       },
       ...(Object.keys(beside).length > 0 && { beside: besideRecord(beside) }),
     },
   };
 };
+
+/** Of the house's own numbers those the plan has to do with: of what goes in, of its pots under their lids, of its burners. */
+function ownIn(own: OwnNumbers, { steps, setup, solved }: Plan): NonNullable<Cooked['own']> {
+  const { beside } = solved.run;
+  const vessels = [setup.vessel, ...Object.values(beside).map((p) => p.vessel)];
+  const burners = [setup.burner, ...Object.values(beside).flatMap((p) => p.burner ?? [])];
+  const has = new Set([
+    ...steps.flatMap((s) => portionsIn<Portion>(s.step).map((p) => p.ingredient)),
+    ...vessels.flatMap(({ id }) => Object.keys(LID_ESCAPE).map((lid) => potUnderLid(id, lid))),
+    ...burners.map((b) => b.id),
+  ]);
+  return Object.fromEntries(
+    Object.entries(own).flatMap(([factor, things = {}]) => {
+      const kept = Object.entries(things).filter(([thing]) => has.has(thing));
+      return kept.length > 0 ? [[factor, Object.fromEntries(kept.map(([t, n]) => [t, { ...n }]))]] : [];
+    }),
+  );
+}
 
 const besideRecord = (beside: PansBeside): CookedWith['beside'] =>
   Object.fromEntries(
@@ -90,4 +112,5 @@ const besideRecord = (beside: PansBeside): CookedWith['beside'] =>
     ]),
   );
 
-type CookedProducts = NonNullable<RecordedPlan['cooked']>['kitchen']['products'];
+type Cooked = CookedWith['kitchen'];
+type CookedProducts = Cooked['products'];

@@ -270,7 +270,7 @@ describe('what would raise the chance', () => {
     const tally = sample(chowder, dosing, here, 3, 400);
     const spread = summarise(tally);
     return {
-      all: raises(spread, varianceOf(tally), 'Coating', here, false),
+      all: raises(spread, varianceOf(tally), 'Coating', here, chowder),
       now: chanceOfBand(spread.median, Math.sqrt(varianceOf(tally)), 'Coating', kitchen.bandLimits),
     };
   };

@@ -53,7 +53,7 @@ const zeros = <K extends string>(keys: readonly K[]): Record<K, number> =>
 export function sample(recipe: Recipe, dosing: Dosing, setup: Setup, seed: number, samples: number): Tally {
   within('samples', samples, 1, 1e7);
   const normal = normals(seeded(seed));
-  const drawn = doubtfulIn(recipe).map((name) => ({ name, spread: spreadOfDoubt(name, setup) }));
+  const drawn = doubtfulIn(recipe).map((name) => ({ name, spread: spreadOfDoubt(name, recipe, setup) }));
   const bins = new Uint32Array(BINS);
   const bands = zeros(BANDS);
   const products = zeros(NAMES);

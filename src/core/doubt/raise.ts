@@ -1,7 +1,9 @@
 import { type Band, chanceOfBand } from '../flow/bands';
 import { type Message, message } from '../message/message';
 import type { Setup } from '../plan/solve/simulate';
-import { type Factor, MEASURED, spreadOf } from '../pot/kitchen';
+import { type Factor, MEASURED } from '../pot/kitchen';
+import { spreadIn } from '../pot/things';
+import type { Recipe } from '../recipe/recipe';
 import type { Spread } from './monteCarlo';
 
 /** Something a cook can do so that more batches land, and what it would bring. */
@@ -91,8 +93,9 @@ export function raises(
   variance: number,
   band: Band,
   setup: Setup,
-  blends: boolean,
+  recipe: Recipe,
 ): readonly Raise[] {
+  const blends = recipe.steps.some((s) => s.kind === 'puree');
   const share = new Map(spread.contributions.map((c) => [c.factor, c.share]));
   const limits = setup.kitchen.bandLimits;
   const chanceWith = (v: number) => chanceOfBand(spread.median, Math.sqrt(v), band, limits);
@@ -101,7 +104,7 @@ export function raises(
     .map((a) => {
       const taken = Object.entries(a.leaves).reduce((sum, [factor, left]) => {
         const f = factor as Factor;
-        const part = Math.min(1, (left ?? 0) / spreadOf(f, setup)) ** 2;
+        const part = Math.min(1, (left ?? 0) / spreadIn(f, recipe.steps, setup)) ** 2;
         return sum + (share.get(f) ?? 0) * (1 - part);
       }, 0);
       return { id: a.id, do: a.do, why: a.why, chance: chanceWith(variance * Math.max(0.01, 1 - taken)) };

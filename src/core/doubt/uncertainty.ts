@@ -1,8 +1,9 @@
 import { type Dosing, offBy } from '../plan/solve/resolve';
 import { type Setup, simulate } from '../plan/solve/simulate';
 import { portionsIn } from '../pot/contents/portions';
-import { FACTORS, type Factor, type Kitchen, spreadOf } from '../pot/kitchen';
+import { FACTORS, type Factor, type Kitchen } from '../pot/kitchen';
 import { observe } from '../pot/observe';
+import { spreadIn } from '../pot/things';
 import type { Recipe } from '../recipe/recipe';
 import type { RecipePortion } from '../recipe/recipeStep';
 
@@ -22,7 +23,8 @@ export const doubtfulIn = (recipe: Recipe): readonly Doubtful[] => [
 ];
 
 /** Standard deviation of the logarithm; amounts are moved in their own. */
-export const spreadOfDoubt = (d: Doubtful, setup: Setup): number => (d === 'hand' ? 1 : spreadOf(d, setup));
+export const spreadOfDoubt = (d: Doubtful, recipe: Recipe, setup: Setup): number =>
+  d === 'hand' ? 1 : spreadIn(d, recipe.steps, setup);
 
 /** The pot in the bowl, mPa·s, with each doubtful thing moved by so much in its logarithm. */
 export function viscosityWith(
@@ -60,7 +62,7 @@ export function doubtOf(recipe: Recipe, dosing: Dosing, setup: Setup): Doubt {
   const logAt = (factor: Doubtful, by: number): number =>
     Math.log(viscosityWith({ [factor]: by }, recipe, dosing, setup));
   const parts = doubtfulIn(recipe).map((factor) => {
-    const half = spreadOfDoubt(factor, setup) / 2;
+    const half = spreadOfDoubt(factor, recipe, setup) / 2;
     return { factor, variance: (logAt(factor, half) - logAt(factor, -half)) ** 2 };
   });
   const variance = parts.reduce((sum, p) => sum + p.variance, 0);

@@ -9,7 +9,7 @@ import { cookThickener, type Thickener } from '../thicken/granules';
 import { FREE_STRENGTH, leaches, leftPiece, pulpOf, STANDING_STILL } from '../thicken/puree';
 import { evaporate, pHOf, shareOf, unmounted, volumeMl } from './contents/contents';
 import { heatingOf, surfaceOf } from './heating';
-import type { Kitchen } from './kitchen';
+import { factorIn, type Kitchen, lossOf } from './kitchen';
 import { consistency } from './observe';
 import { type Piece, type Pot, potCelsius } from './pot';
 
@@ -76,8 +76,8 @@ export function hardest(pot: Pot): number {
 const ACID_HARDENS = 5;
 
 /** How fast vegetables soften in this pot and kitchen, against what softeningIn says. */
-export const softeningPace = (pot: Pot, kitchen: Kitchen): number =>
-  kitchen.factors.softening * (pHOf(pot) < ACID_HARDENS ? 0.5 : 1);
+export const softeningPace = (pot: Pot, kitchen: Kitchen, ingredient: string): number =>
+  factorIn(kitchen, 'softening', ingredient) * (pHOf(pot) < ACID_HARDENS ? 0.5 : 1);
 
 /** Centre of fish and shellfish when cooked, °C: FDA Food Code 2022, 3-401.11. */
 export const DONE_CELSIUS = 63;
@@ -93,7 +93,7 @@ function cookPiece(
   const lag = advanceLag(piece.lag, withFilm(piece.cut, viscosity), seconds, rise);
   const centre = centreTemperature(lag, piece.cut, pot.celsius);
   const before = centreTemperature(piece.lag, piece.cut, pot.celsius - rise);
-  const pace = softeningPace(pot, kitchen);
+  const pace = softeningPace(pot, kitchen, piece.ingredient);
   const softened =
     piece.softened + ((softeningIn(seconds, before) + softeningIn(seconds, centre)) / 2) * pace;
   const doneMinutes = piece.doneMinutes + (centre >= DONE_CELSIUS ? seconds / 60 : 0);
@@ -118,7 +118,7 @@ function juiceOf(piece: Piece, kitchen: Kitchen): { piece: Piece; water: number;
   const done = softening
     ? Math.min(1, tenderness(piece))
     : Math.min(1, Math.max(0, (piece.centrePeak - JUICE_FROM) / (DONE_CELSIUS - JUICE_FROM)));
-  const share = Math.min(0.6, most * kitchen.factors.juices) * done;
+  const share = Math.min(0.6, most * factorIn(kitchen, 'juices', piece.ingredient)) * done;
   const given = share * (piece.g + piece.juice) - piece.juice;
   const { water, sugars } = piece.composition;
   if (given < DROP * piece.g || water < 0.3) return null;
@@ -188,7 +188,7 @@ function exchange(pot: Pot, before: readonly Piece[], moves: boolean, kitchen: K
     if (!parting) return piece;
     changed = true;
     const { free, cells, left } = parting;
-    const by = kitchen.factors.leaching;
+    const by = factorIn(kitchen, 'leaching', piece.ingredient);
     const closed = pulpOf(puree, piece.composition, cells);
     thickeners = alsoFrom(
       thickeners,
@@ -228,8 +228,7 @@ export function steamRate(pot: Pot, lid: Lid, kitchen: Kitchen): number {
     openSurfaceFlux(pot.celsius, air, pot.vessel.diameterMm, consistency(pot).viscosity) *
     surfaceArea(pot.vessel) *
     LID_ESCAPE[lid] *
-    kitchen.factors.waterLoss *
-    (pot.vessel.lossFactor ?? 1)
+    lossOf(pot.vessel, lid, kitchen)
   );
 }
 
@@ -242,7 +241,7 @@ function slice(pot: Pot, fire: Fire, seconds: number, { boil, surface }: Place, 
   const ceiling = Math.min(boil, fire.hold ?? boil);
   // Hotter than it is to be kept: the flame is off until it has come down.
   const above = pot.celsius > ceiling + 0.05;
-  const full = above ? 0 : heatInto(pot.burner, fire.flame) * kitchen.factors.burner;
+  const full = above ? 0 : heatInto(pot.burner, fire.flame) * factorIn(kitchen, 'burner', pot.burner.id);
   const kept = Math.abs(pot.celsius - ceiling) < 0.05;
   let { celsius, steam } = kept
     ? { celsius: ceiling + 1, steam: heating.steamAt(pot.celsius) * seconds }

@@ -4,7 +4,7 @@ import { latentHeat, pressureAt } from '../heat/steam';
 import { losingArea, surfaceArea } from '../heat/vessel';
 import { LID_ESCAPE, type Lid, surfaceFinder } from '../heat/waterLoss';
 import { heatCapacity, volumeMl } from './contents/contents';
-import type { Kitchen } from './kitchen';
+import { type Kitchen, lossOf } from './kitchen';
 import { consistency } from './observe';
 import { type Pot, potCelsius } from './pot';
 
@@ -54,8 +54,7 @@ export function heatingOf(pot: Pot, lid: Lid, kitchen: Kitchen, flux: Surface, l
   const escaping =
     surfaceArea(pot.vessel) *
     LID_ESCAPE[lid] *
-    kitchen.factors.waterLoss *
-    (pot.vessel.lossFactor ?? 1) *
+    lossOf(pot.vessel, lid, kitchen) *
     Math.min(1, pot.liquid.water / DRY);
 
   /** g/s of steam at `celsius`. */

@@ -4,6 +4,7 @@ import type { Allergen, Ingredient } from '../food/ingredient';
 import { asProduct, type Product } from '../food/product';
 import type { Burner } from '../heat/burner';
 import type { Vessel } from '../heat/vessel';
+import type { Lid } from '../heat/waterLoss';
 import type { RuleSet } from '../safety/rules';
 
 /**
@@ -34,6 +35,22 @@ export const PRIOR: Factors = {
   softening: 1,
 };
 
+/** What the house knows of one thing: how it stands to the model’s, how sure that is (spread of its logarithm), from how many readings. */
+export type OwnNumber = { readonly by: number; readonly spread: number; readonly readings: number };
+
+/** The house's own numbers, by factor and by what each is of: an ingredient's id, a pot with its lid, a burner. */
+export type OwnNumbers = { readonly [F in Factor]?: Readonly<Record<string, OwnNumber>> | undefined };
+
+/** A pot under a lid, as its water loss is known by. */
+export const potUnderLid = (vesselId: string, lid: string): string => `${vesselId} ${lid}`;
+
+/** What `factor` multiplies in this kitchen, of one thing: the factor, and the thing's own number where the house has one. */
+export const factorIn = (
+  { factors, own }: Pick<Kitchen, 'factors' | 'own'>,
+  factor: Factor,
+  of: string,
+): number => factors[factor] * (own?.[factor]?.[of]?.by ?? 1);
+
 /** Spreads once the house has measured: a spoonful instead of the scale, a pot or burner that had its water test. */
 export const MEASURED = { spoons: 0.08, waterLoss: 0.08, burner: 0.03 } as const;
 
@@ -48,6 +65,11 @@ export function spreadOf(
   return FACTORS[factor].spread;
 }
 
+/** What a pot loses under a lid against the model's, by its water test and by what the house has learned of it. */
+export const lossOf = ({ id, lossFactor = 1 }: Vessel, lid: Lid, kitchen: Kitchen): number =>
+  (kitchen.own ? factorIn(kitchen, 'waterLoss', potUnderLid(id, lid)) : kitchen.factors.waterLoss) *
+  lossFactor;
+
 /** The room a pot stands in, as far as the computation needs it. */
 export type Kitchen = {
   readonly altitudeM: number;
@@ -58,6 +80,8 @@ export type Kitchen = {
   /** Salt wanted in the finished soup, % by weight. */
   readonly saltPercent: number;
   readonly factors: Factors;
+  /** What it has learned of its own things; the model's figures where it has not. */
+  readonly own?: OwnNumbers | undefined;
   /** How dry thickeners are measured; on the scale unless said. */
   readonly measures?: 'scale' | 'spoons' | undefined;
   /** The house's own products, by the catalogue's id. */

@@ -85,7 +85,7 @@ export function doubtAhead(f: Followed, { end, rescale, at }: Ahead): DoubtAhead
     pot: shifted(nominal.pot, { heat: 0, water: 0, thickness: 0, softness: 0, ...by }),
   });
   const slope = [
-    ...f.variants.slice(1).map((s, k) => (yOf(move(s, at)) - y) / (f.spreads[k] ?? 1)),
+    ...f.variants.slice(1).map((s, k) => (yOf(move(s, at)) - y) / (f.unknowns[k]?.spread ?? 1)),
     0,
     (yOf(nudged({ water: 0.02 })) - y) / 0.02,
     (yOf(nudged({ thickness: 0.05 })) - y) / 0.05,
@@ -96,7 +96,7 @@ export function doubtAhead(f: Followed, { end, rescale, at }: Ahead): DoubtAhead
   return {
     bracket: bracketOf(end.bowlViscosity, spread),
     chance: chanceOfBand(end.bowlViscosity, spread, bandOf(f.cooked.target, limits), limits),
-    slopes: slope.slice(0, f.factors.length),
+    slopes: slope.slice(0, f.unknowns.length),
   };
 }
 

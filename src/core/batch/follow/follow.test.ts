@@ -100,7 +100,7 @@ test('a ruler that shows more gone than thought thickens what is to come', () =>
   const after = expected(VELOUTE, [...events, lower], at);
   expect(after.pot.volumeMl / before.pot.volumeMl).toBeCloseTo(0.93, 1.5);
   expect(after.to.end.bowlViscosity).toBeGreaterThan(before.to.end.bowlViscosity * 1.1);
-  const loss = after.f.factors.indexOf('waterLoss');
+  const loss = after.f.unknowns.findIndex((u) => u.factor === 'waterLoss');
   expect(after.f.belief.mean[loss]).toBeGreaterThan(0.05);
 });
 
@@ -201,7 +201,9 @@ test('what cannot be explained is believed of the pot but teaches the factors li
   const half = eventAt(50, at, { kind: 'volume', ml: pot.volumeMl * 0.5 });
   const after = expected(VELOUTE, [...events, half], at);
   expect(after.pot.volumeMl / pot.volumeMl).toBeLessThan(0.56);
-  expect(Math.abs(after.f.belief.mean[after.f.factors.indexOf('waterLoss')] ?? 9)).toBeLessThan(0.4);
+  expect(
+    Math.abs(after.f.belief.mean[after.f.unknowns.findIndex((u) => u.factor === 'waterLoss')] ?? 9),
+  ).toBeLessThan(0.4);
 });
 
 test('gone on from before or from the start, the same is found', () => {

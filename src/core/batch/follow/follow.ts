@@ -1,11 +1,9 @@
-import { ingredient } from '../../food/catalogue';
+import { same } from '../../maths/same';
 import { putIn } from '../../pot/contents/contents';
-import { portionsIn } from '../../pot/contents/portions';
-import { FACTORS, type Factor, type Factors, type Kitchen, spreadOf } from '../../pot/kitchen';
+import type { Kitchen } from '../../pot/kitchen';
 import { emptyPan, panOf, THE_POT } from '../../pot/pans/pan';
 import { emptyPot, type Pot, potCelsius } from '../../pot/pot';
-import type { Portion, Step } from '../../pot/step';
-import { leaches } from '../../thicken/puree';
+import type { Step } from '../../pot/step';
 import type { BatchEvent, StepKey } from '../events';
 import type { Batch, CookedWith } from '../record';
 import { atHand, type BatchState, batchState, goingAlone, inSeveralPans, type StepState } from '../state';
@@ -13,6 +11,7 @@ import { aspectsOf, type Belief, later, learnt, type Slope, shifted, unmeasured 
 import { finish, move, type OnItsWay, type PotVariant, panIn, taking, withPan } from './move';
 import { ASPECTS, evidenceOf } from './readings';
 import { rescaled, solveRest } from './rest';
+import { type Unknown, unknownsOf, withUnknowns } from './unknowns';
 
 /**
  * A batch as the model goes along with it: the pot it believes in, one more for each house factor moved by
@@ -24,8 +23,8 @@ export type Followed = {
   readonly state: BatchState;
   /** ms at which the pots' clock is 0. */
   readonly startedAt: number;
-  readonly factors: readonly Factor[];
-  readonly spreads: readonly number[];
+  /** What it may differ in, in the order of `variants`. */
+  readonly unknowns: readonly Unknown[];
   /** The pot believed in, then one for each factor, that factor up by its spread. */
   readonly variants: readonly PotVariant[];
   readonly belief: Belief;
@@ -54,41 +53,18 @@ export type Followed = {
 /** A batch as it stood after so many of its events. */
 type Landmark = { readonly heard: number; readonly at: Omit<Followed, 'trail' | 'state'> };
 
-/** Factors that could matter to what is cooked; the others cost time and teach nothing. */
-function factorsFor(steps: readonly (Step | null)[]): readonly Factor[] {
-  const kinds = new Set(steps.flatMap((s) => (s ? [s.kind] : [])));
-  const leaching = steps.some(
-    (s) => s !== null && portionsIn<Portion>(s).some((p) => leaches(ingredient(p.ingredient).puree)),
-  );
-  return (Object.keys(FACTORS) as Factor[]).filter((f) => {
-    if (f === 'puree') return kinds.has('puree');
-    if (f === 'leaching') return leaching;
-    // How it was weighed and how strong it is come to the same in the pot: the second carries both.
-    return f !== 'measuring';
-  });
-}
-
-const withFactors = (
-  kitchen: Kitchen,
-  factors: readonly Factor[],
-  { mean }: Belief,
-  spreads: readonly number[],
-  up?: number,
-): Kitchen => {
-  const all: Record<Factor, number> = { ...kitchen.factors };
-  for (const [k, factor] of factors.entries())
-    all[factor] *= Math.exp((mean[k] ?? 0) + (k === up ? (spreads[k] ?? 0) : 0));
-  return { ...kitchen, factors: all satisfies Factors };
-};
+/** The kitchen as it is believed, of variant `up` with that unknown up by its spread. */
+const withBelief = (kitchen: Kitchen, unknowns: readonly Unknown[], { mean }: Belief, up?: number): Kitchen =>
+  withUnknowns(kitchen, unknowns, (k) => (mean[k] ?? 0) + (k === up ? (unknowns[k]?.spread ?? 0) : 0));
 
 /** How the pots differ for each factor, then the offsets: what a reading is laid to. */
-export function slopesOf(variants: readonly PotVariant[], spreads: readonly number[]): Slope {
+export function slopesOf({ variants, unknowns }: Pick<Followed, 'variants' | 'unknowns'>): Slope {
   const [first, ...others] = variants.map((s) => aspectsOf(s.pot));
   return Object.fromEntries(
     ASPECTS.map((aspect, a) => [
       aspect,
       [
-        ...others.map((o, k) => (o[aspect] - (first?.[aspect] ?? 0)) / (spreads[k] ?? 1)),
+        ...others.map((o, k) => (o[aspect] - (first?.[aspect] ?? 0)) / (unknowns[k]?.spread ?? 1)),
         ...ASPECTS.map((_, b) => (a === b ? 1 : 0)),
       ],
     ]),
@@ -292,14 +268,14 @@ function measure(c: Cursor, { body }: BatchEvent, at: number): Cursor {
   const [first] = there.variants;
   const said = first && evidenceOf(body, first.pot);
   if (!said) return c;
-  const { belief, move: by } = learnt(c.belief, said, slopesOf(there.variants, c.spreads));
+  const { belief, move: by } = learnt(c.belief, said, slopesOf(there));
   const known = {
     ...there,
     belief,
     variants: there.variants.map((s, k) => ({
       ...s,
       pot: shifted(s.pot, by),
-      kitchen: withFactors(c.kitchen, c.factors, belief, c.spreads, k - 1),
+      kitchen: withBelief(c.kitchen, c.unknowns, belief, k - 1),
     })),
   };
   // Measured before it went in: what goes in can still be made to suit.
@@ -347,14 +323,14 @@ function goesOnFrom(before: Followed, state: BatchState): Landmark | null {
   return marks.findLast((m) => m.heard <= same && changed.every((s) => !m.at.used.has(s.key))) ?? null;
 }
 
-function atTheStart(batch: Batch, cooked: CookedWith, state: BatchState): Cursor {
+function atTheStart(
+  batch: Batch,
+  cooked: CookedWith,
+  state: BatchState,
+  unknowns: readonly Unknown[],
+): Cursor {
   const { kitchen, vessel, burner } = cooked;
-  const factors = factorsFor(state.steps.map((s) => s.does));
-  const setup = { vessel, burner, kitchen };
-  const spreads = factors.map((f) =>
-    f === 'flour' ? Math.hypot(spreadOf(f, setup), spreadOf('measuring', setup)) : spreadOf(f, setup),
-  );
-  const belief = unmeasured(spreads);
+  const belief = unmeasured(unknowns.map((u) => u.spread));
   const pot: Pot = emptyPot(vessel, burner, kitchen.airCelsius);
   const beside = Object.fromEntries(
     Object.entries(cooked.beside ?? {}).map(([name, place]) => [
@@ -362,8 +338,8 @@ function atTheStart(batch: Batch, cooked: CookedWith, state: BatchState): Cursor
       { pot: emptyPan(place, kitchen.airCelsius), left: null, wait: 0, startsAt: 0 },
     ]),
   );
-  const variants = [undefined, ...factors.keys()].map((up): PotVariant => {
-    const own = withFactors(kitchen, factors, belief, spreads, up);
+  const variants = [undefined, ...unknowns.keys()].map((up): PotVariant => {
+    const own = withBelief(kitchen, unknowns, belief, up);
     return { pot, kitchen: own, left: null, wait: 0, startsAt: 0, beside };
   });
   const startedAt = Date.parse(batch.startedAt);
@@ -372,8 +348,7 @@ function atTheStart(batch: Batch, cooked: CookedWith, state: BatchState): Cursor
     kitchen,
     state,
     startedAt,
-    factors,
-    spreads,
+    unknowns,
     variants,
     belief,
     stepFrom: 0,
@@ -395,13 +370,21 @@ function atTheStart(batch: Batch, cooked: CookedWith, state: BatchState): Cursor
 /**
  * The batch gone along with from its start to its last event; null when its record has no steps to cook.
  * `before` is what was found with other events of it: it is gone on from where the two part, to the same end. It is itself the
- * answer where nothing happened since.
+ * answer where nothing happened since. `differsIn` says what it may differ in: the factors of the whole batch unless said.
  */
-export function follow(batch: Batch, before?: Followed | null): Followed | null {
+export function follow(
+  batch: Batch,
+  before?: Followed | null,
+  differsIn: typeof unknownsOf = unknownsOf,
+): Followed | null {
   const { cooked } = batch.plan;
   if (!cooked) return null;
   const state = batchState(batch);
-  const from = before && sameFactors(before, state) ? goesOnFrom(before, state) : null;
+  const unknowns = differsIn(
+    state.steps.flatMap((s) => (s.does ? [s.does] : [])),
+    cooked,
+  );
+  const from = before && same(before.unknowns, unknowns) ? goesOnFrom(before, state) : null;
   if (before && from?.heard === state.events.length && from.heard === before.state.events.length)
     return before;
   let c: Cursor =
@@ -412,7 +395,7 @@ export function follow(batch: Batch, before?: Followed | null): Followed | null 
           litres: batch.plan.litres,
           trail: before.trail.filter((m) => m.heard <= from.heard),
         }
-      : atTheStart(batch, cooked, state);
+      : atTheStart(batch, cooked, state, unknowns);
   for (const [n, event] of state.events.entries()) {
     if (n < (from?.heard ?? 0)) continue;
     if (n % APART === 0 || MOVES_ON.has(event.body.kind)) {
@@ -426,7 +409,3 @@ export function follow(batch: Batch, before?: Followed | null): Followed | null 
   const { litres: _litres, ...found } = c;
   return found;
 }
-
-/** Whether the batch as it now is would be followed by the same factors. */
-const sameFactors = ({ factors }: Followed, { steps }: BatchState): boolean =>
-  factors.join() === factorsFor(steps.map((s) => s.does)).join();

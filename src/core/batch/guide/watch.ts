@@ -34,7 +34,8 @@ function piecesIn(pot: Pot, kitchen: Kitchen): readonly WatchedPieces[] {
     if (!softening || strainedOff || p.g <= 0) continue;
     const done = tenderness(p);
     const rate =
-      (softeningIn(60, centreTemperature(p.lag, p.cut, pot.celsius)) * softeningPace(pot, kitchen)) /
+      (softeningIn(60, centreTemperature(p.lag, p.cut, pot.celsius)) *
+        softeningPace(pot, kitchen, p.ingredient)) /
       TENDER_AFTER[softening];
     const minutes = done >= 1 ? 0 : rate < HARDLY ? null : (1 - done) / rate;
     const key = `${p.ingredient} ${p.cut.shape} ${p.cut.edgeMm}`;

@@ -1,6 +1,6 @@
 import { NOTHING, plus, times } from '../../food/composition';
 import { noLag, softeningIn } from '../../heat/softening';
-import type { Kitchen } from '../kitchen';
+import { factorIn, type Kitchen } from '../kitchen';
 import type { Piece } from '../pot';
 
 /**
@@ -20,7 +20,8 @@ export function dried(
     soaked: piece.soaked + fat,
     composition: times(now, 1 / g),
     lag: noLag(piece.cut),
-    softened: piece.softened + softeningIn(seconds, centre) * kitchen.factors.softening,
+    softened:
+      piece.softened + softeningIn(seconds, centre) * factorIn(kitchen, 'softening', piece.ingredient),
     centrePeak: Math.max(piece.centrePeak, centre),
   };
 }

@@ -5,7 +5,7 @@ import { CUTS, OPENS, openedOf, type PureeTool, pulpOf } from '../../thicken/pur
 import { THICKENERS } from '../../thickeners/thickeners';
 import { shareOf, volumeMl } from '../contents/contents';
 import { type CookOutcome, LONGEST, tenderness } from '../cook';
-import type { Kitchen } from '../kitchen';
+import { factorIn, type Kitchen } from '../kitchen';
 import type { Piece, Pot } from '../pot';
 import type { Step } from '../step';
 import { meant } from './fire/meant';
@@ -65,7 +65,8 @@ function puree(pot: Pot, step: Puree, kitchen: Kitchen): Pot {
     const pulp = pulpOf(kind, piece.composition, g);
     // Steam and juice carry no cell wall away, and starch already leached is counted where it went: both
     // follow from what the piece now holds. Hard pieces are cut, not broken open.
-    const opened = Math.min(1, tenderness(piece)) * OPENS[step.tool] * kitchen.factors.puree;
+    const opened =
+      Math.min(1, tenderness(piece)) * OPENS[step.tool] * factorIn(kitchen, 'puree', piece.ingredient);
     blended.push(...openedOf(piece.ingredient, pulp, opened));
     return piece.g - g > 1e-9 * piece.g ? [shareOf(piece, 1 - g / piece.g)] : [];
   });

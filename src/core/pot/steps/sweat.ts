@@ -5,7 +5,7 @@ import { losingArea, surfaceArea } from '../../heat/vessel';
 import { LID_ESCAPE } from '../../heat/waterLoss';
 import { putAllIn, volumeMl } from '../contents/contents';
 import { boilsAt } from '../cook';
-import { foodIn, type Kitchen } from '../kitchen';
+import { factorIn, foodIn, type Kitchen } from '../kitchen';
 import type { Piece, Pot } from '../pot';
 import type { Step } from '../step';
 import { dried } from './drying';
@@ -68,7 +68,10 @@ function slice(pot: Pot, seconds: number, kitchen: Kitchen): Pot {
   const carried = BARE + WITH_FAT * Math.min(1, pot.freeFat / (ENOUGH_FAT * load));
   const byFloor = carried * floor * (FLOOR_HOTTER.least + FLOOR_HOTTER.byFlame * flame);
   const wall = WALL_LOSS * losingArea(pot.vessel, volumeMl(pot)) * (pot.celsius - kitchen.airCelsius);
-  const byFire = Math.max(0, heatInto(pot.burner, flame) * kitchen.factors.burner - Math.max(0, wall));
+  const byFire = Math.max(
+    0,
+    heatInto(pot.burner, flame) * factorIn(kitchen, 'burner', pot.burner.id) - Math.max(0, wall),
+  );
   const watts = Math.min(byFloor, byFire);
 
   const wets = pot.pieces.map((p) => wetness(p, kitchen));
@@ -87,10 +90,14 @@ function slice(pot: Pot, seconds: number, kitchen: Kitchen): Pot {
   const celsius =
     pot.celsius > ceiling ? Math.max(ceiling, pot.celsius - seconds) : pot.celsius + warming / capacity;
   const left = Math.max(0, watts * seconds - warming) * willing;
-  const steam = Math.min(
-    0.9 * offered,
-    (left / latentHeat(steams)) * LID_ESCAPE[lid] * kitchen.factors.juices,
-  );
+  // Each gives up water by its own number, in the share it offers.
+  const juicy = kitchen.own?.juices
+    ? pot.pieces.reduce(
+        (sum, p, n) => sum + (offers[n] ?? 0) * factorIn(kitchen, 'juices', p.ingredient),
+        pot.liquid.water * kitchen.factors.juices,
+      ) / Math.max(1e-9, offered)
+    : kitchen.factors.juices;
+  const steam = Math.min(0.9 * offered, (left / latentHeat(steams)) * LID_ESCAPE[lid] * juicy);
 
   let { freeFat } = pot;
   const centre = Math.min(celsius, steams) - BEHIND;
