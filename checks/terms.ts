@@ -76,6 +76,7 @@ export const TERMS: ReadonlySet<string> = new Set([
   'thickener, counted as flour',
   'translucent',
   'what is counted, or given as a range',
+  'how this soup comes out here',
   'will split',
   'with care',
 ]);

@@ -1,5 +1,5 @@
-import type { BatchEvent } from '../core/batch/events';
 import { ahead, potAt } from '../core/batch/follow/ahead';
+import { deedsOf } from '../core/batch/follow/deeds';
 import { type Followed, follow } from '../core/batch/follow/follow';
 import { move, type PotVariant } from '../core/batch/follow/move';
 import type { Batch } from '../core/batch/record';
@@ -10,18 +10,6 @@ import { portionsIn } from '../core/pot/contents/portions';
 import { FACTORS, type Factor } from '../core/pot/kitchen';
 import { observe } from '../core/pot/observe';
 import type { Portion } from '../core/pot/step';
-
-/** What only looks at a pot and does nothing to it. */
-const LOOKS_ON = new Set<BatchEvent['body']['kind']>([
-  'temperature',
-  'depth',
-  'volume',
-  'mass',
-  'flow',
-  'salt',
-  'dice',
-  'look',
-]);
 
 const seedOf = (text: string): number =>
   [...text].reduce((hash, c) => Math.imul(hash ^ c.charCodeAt(0), 16777619) >>> 0, 2166136261);
@@ -55,27 +43,6 @@ export function truth(
     factors[f] *= Math.exp(normal() * FACTORS[f].spread * APART);
   const plan = { ...batch.plan, cooked: { ...cooked, kitchen: { ...cooked.kitchen, factors } } };
   return follow({ ...batch, plan, events: deedsOf(batch, known) }, before);
-}
-
-/** What was done, without what was measured; an amount solved anew from a measurement counts as weighed. */
-function deedsOf(batch: Batch, known: Followed | null): readonly BatchEvent[] {
-  const doses = known
-    ? [...known.solved].flatMap(([key, step]): BatchEvent[] => {
-        if (typeof key !== 'number') return [];
-        const at = batch.startedAt;
-        return portionsIn<Portion>(step).map((p, item) => ({
-          id: batch.id,
-          at,
-          station: 'truth',
-          body: { kind: 'weighed', step: key, item, g: p.amount },
-        }));
-      })
-    : [];
-  const given = batch.events.filter((e) => !LOOKS_ON.has(e.body.kind));
-  return [
-    ...doses.map((e, n) => ({ ...e, id: `${e.id.slice(0, 28)}${String(n).padStart(8, '0')}` })),
-    ...given,
-  ];
 }
 
 /** °C in the pot at `now` (ms). */

@@ -50,16 +50,14 @@ export type RecordedStep = z.infer<typeof RecordedStep>;
 const { altitudeM, airCelsius, humidity, bandLimits, saltPercent, measures, flagged } = KitchenFile.shape;
 const factorNames = Object.keys(FACTORS) as [Factor, ...Factor[]];
 
+const OwnNumberSchema = z.object({
+  by: z.number().positive().max(20),
+  spread: z.number().min(0).max(3),
+  readings: z.int().min(0),
+});
 const OwnNumbersSchema = z.partialRecord(
-  z.enum(factorNames),
-  z.record(
-    z.string().max(130),
-    z.object({
-      by: z.number().positive().max(20),
-      spread: z.number().min(0).max(3),
-      readings: z.int().min(0),
-    }),
-  ),
+  z.enum([...factorNames, 'soup']),
+  z.record(z.string().max(130), OwnNumberSchema),
 );
 
 /** The room as it was on the day: settings, house factors and products. */
@@ -74,6 +72,8 @@ const RecordedKitchen = z.object({
   factors: z.record(z.enum(factorNames), z.number().positive().max(20)),
   /** What the house knew of its own things on that day; absent in records kept before it learned. */
   own: OwnNumbersSchema.optional(),
+  /** What it knew of this soup. */
+  soup: OwnNumberSchema.optional(),
   products: z.record(z.string(), ProductSchema).optional(),
 });
 

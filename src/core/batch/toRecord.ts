@@ -79,6 +79,7 @@ export const toRecord = (plan: Plan, written: Recipe): RecordedPlan => {
         flagged: [...(kitchen.flagged ?? [])],
         factors: { ...kitchen.factors },
         ...(kitchen.own && { own: ownIn(kitchen.own, plan) }),
+        ...(kitchen.soup && { soup: { ...kitchen.soup } }),
         products: kitchen.products as CookedProducts,
       },
       ...(Object.keys(beside).length > 0 && { beside: besideRecord(beside) }),

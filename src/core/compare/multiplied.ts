@@ -4,7 +4,7 @@ import { term } from '../message/term';
 import type { Aim } from '../order/order';
 import { besideOf } from '../plan/solve/beside';
 import type { Dosing } from '../plan/solve/resolve';
-import { multiplied, repeat, type Setup } from '../plan/solve/simulate';
+import { multiplied, repeat, type Setup, setupFor } from '../plan/solve/simulate';
 import { doseIsShare, solve } from '../plan/solve/solve';
 import type { Plan } from '../plan/types';
 import { consistency, observe } from '../pot/observe';
@@ -77,7 +77,8 @@ export function justMultiplied(
   recipe: Recipe,
   plan: { readonly aim: Aim; readonly setup: Setup; readonly dosing: Dosing },
 ): Multiplied {
-  const { aim, setup, dosing } = plan;
+  const { aim, dosing } = plan;
+  const setup = setupFor(recipe, plan.setup);
   const home: Setup = { ...recipe.home, kitchen: setup.kitchen };
   const atHome = solve(recipe, { ...aim, litres: recipe.yieldLitres }, home);
   const by = aim.litres / recipe.yieldLitres;

@@ -7,7 +7,7 @@ import type { Recipe } from '../recipe/recipe';
 import { within } from '../units/range';
 import { type Doubtful, doubtfulIn, doubtWords, spreadOfDoubt, viscosityWith } from './uncertainty';
 
-const NAMES: readonly Doubtful[] = [...(Object.keys(FACTORS) as Factor[]), 'hand'];
+const NAMES: readonly Doubtful[] = [...(Object.keys(FACTORS) as Factor[]), 'soup', 'hand'];
 
 /** Bins of ln(viscosity), from 0.1 to 100 000 mPa·s: 1.4 % each. */
 const BINS = 1000;

@@ -1,22 +1,27 @@
 import { type Dosing, offBy } from '../plan/solve/resolve';
 import { type Setup, simulate } from '../plan/solve/simulate';
 import { portionsIn } from '../pot/contents/portions';
-import { FACTORS, type Factor, type Kitchen } from '../pot/kitchen';
+import { FACTORS, type Factor, forSoup, type Kitchen, soupIn, soupSpread } from '../pot/kitchen';
 import { observe } from '../pot/observe';
 import { spreadIn } from '../pot/things';
 import type { Recipe } from '../recipe/recipe';
 import type { RecipePortion } from '../recipe/recipeStep';
 
-/** What a pot may come out otherwise by: a house factor, or what its recipe counts or gives as a range. */
-export type Doubtful = Factor | 'hand';
+/** What a pot may come out otherwise by: a house factor, what its recipe counts or gives as a range, or the soup itself in this kitchen. */
+export type Doubtful = Factor | 'soup' | 'hand';
 
 /** As it is said on a page. */
 export const doubtWords = (d: Doubtful): string =>
-  d === 'hand' ? 'what is counted, or given as a range' : FACTORS[d].words;
+  d === 'hand'
+    ? 'what is counted, or given as a range'
+    : d === 'soup'
+      ? 'how this soup comes out here'
+      : FACTORS[d].words;
 
 /** The doubtful things of a recipe: the house factors, and its own amounts where they leave something open. */
 export const doubtfulIn = (recipe: Recipe): readonly Doubtful[] => [
   ...(Object.keys(FACTORS) as Factor[]),
+  'soup',
   ...(recipe.steps.some((s) => portionsIn<RecipePortion>(s).some((p) => offBy(p) > 0))
     ? (['hand'] as const)
     : []),
@@ -24,7 +29,11 @@ export const doubtfulIn = (recipe: Recipe): readonly Doubtful[] => [
 
 /** Standard deviation of the logarithm; amounts are moved in their own. */
 export const spreadOfDoubt = (d: Doubtful, recipe: Recipe, setup: Setup): number =>
-  d === 'hand' ? 1 : spreadIn(d, recipe.steps, setup);
+  d === 'hand'
+    ? 1
+    : d === 'soup'
+      ? soupSpread(forSoup(recipe.id, setup.kitchen))
+      : spreadIn(d, recipe.steps, setup);
 
 /** The pot in the bowl, mPa·s, with each doubtful thing moved by so much in its logarithm. */
 export function viscosityWith(
@@ -35,7 +44,10 @@ export function viscosityWith(
 ): number {
   const factors = { ...setup.kitchen.factors };
   for (const f of Object.keys(FACTORS) as Factor[]) factors[f] *= Math.exp(moved[f] ?? 0);
-  const kitchen: Kitchen = { ...setup.kitchen, factors };
+  const { own, ...room } = forSoup(recipe.id, setup.kitchen);
+  const soup = moved.soup ? { by: soupIn(room) * Math.exp(moved.soup), spread: 0, readings: 0 } : room.soup;
+  // Moved in thought, it is not to be looked up again.
+  const kitchen: Kitchen = { ...room, factors, soup, own: own && { ...own, soup: undefined } };
   const by = moved.hand ? { ...dosing, hand: moved.hand } : dosing;
   return observe(simulate(recipe, by, { ...setup, kitchen }).pot, kitchen).bowlViscosity;
 }

@@ -8,6 +8,8 @@ export type Product = {
   readonly ingredient: string;
   /** What the house calls it. */
   readonly name?: string | undefined;
+  /** The lot in use, as it stands on the sack. */
+  readonly lot?: string | undefined;
   /** mg per 100 g. */
   readonly sodium?: number | undefined;
   /** % by weight. */

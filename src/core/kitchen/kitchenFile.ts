@@ -24,6 +24,8 @@ export const ProductSchema = z.object({
   fatPercent: numberFrom('fat', 0, 99, '%').optional(),
   pH: numberFrom('pH', 2, 9).optional(),
   edibleYield: numberFrom('edible share', 0.05, 1).optional(),
+  /** The lot in use, as it stands on the sack: with another what was learned of it begins anew. */
+  lot: z.string().trim().max(40).optional(),
   pricePerKg: numberFrom('price', 0, 10_000, 'a kilogram').optional(),
   packG: numberFrom('pack', 1, 50_000, 'g').optional(),
   kept: z.boolean().optional(),

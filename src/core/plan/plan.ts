@@ -6,7 +6,15 @@ import { THE_POT } from '../pot/pans/pan';
 import type { Recipe } from '../recipe/recipe';
 import { within } from '../units/range';
 import { cautionsOf } from './deeds';
-import { inHandOrder, peakVolume, type Run, type Setup, type StepRun, simulate } from './solve/simulate';
+import {
+  inHandOrder,
+  peakVolume,
+  type Run,
+  type Setup,
+  type StepRun,
+  setupFor,
+  simulate,
+} from './solve/simulate';
 import { isSolvedFor, type Solved, solve, solveOrdered } from './solve/solve';
 import type { Plan, PlanStep } from './types';
 import { warningsFor } from './warnings';
@@ -63,7 +71,8 @@ const sameAim = (a: Aim, b: Aim): boolean =>
 export type Begun = Pick<Solved, 'dosing' | 'slopes' | 'missed' | 'times' | 'writtenMl'>;
 
 /** The plan whose amounts were solved elsewhere for the same recipe, aim and setup: cooked once, to the same answer. */
-export function planBegun(written: Recipe, aim: Aim, setup: Setup, begun: Begun): Plan {
+export function planBegun(written: Recipe, aim: Aim, at: Setup, begun: Begun): Plan {
+  const setup = setupFor(written, at);
   const recipe = inHandOrder(written, aim.litres, setup);
   const run = simulate(recipe, begun.dosing, setup);
   const found = observe(run.pot, setup.kitchen);
@@ -80,13 +89,14 @@ export function planBegun(written: Recipe, aim: Aim, setup: Setup, begun: Begun)
 export function planFor(
   written: Recipe,
   aim: Aim,
-  setup: Setup,
+  at: Setup,
   near?: Plan,
   /** What it comes to as it is written, whatever that is. */
   { asWritten = false }: { readonly asWritten?: boolean } = {},
 ): Plan {
   within('litres', aim.litres, 0.1, 2000, 'L');
   within('target', aim.target, 0.5, 20_000, 'mPa·s');
+  const setup = setupFor(written, at);
   const recipe = inHandOrder(written, aim.litres, setup);
   const from = near?.recipeId === recipe.id ? near.solved : undefined;
   if (near && isSolvedFor(near.solved.of, recipe, setup) && sameAim(near.aim, aim)) return near;

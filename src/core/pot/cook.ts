@@ -9,7 +9,7 @@ import { cookThickener, type Thickener } from '../thicken/granules';
 import { FREE_STRENGTH, leaches, leftPiece, pulpOf, STANDING_STILL } from '../thicken/puree';
 import { evaporate, pHOf, shareOf, unmounted, volumeMl } from './contents/contents';
 import { heatingOf, surfaceOf } from './heating';
-import { factorIn, type Kitchen, lossOf } from './kitchen';
+import { factorIn, type Kitchen, lossOf, soupIn } from './kitchen';
 import { consistency } from './observe';
 import { type Piece, type Pot, potCelsius } from './pot';
 
@@ -188,7 +188,7 @@ function exchange(pot: Pot, before: readonly Piece[], moves: boolean, kitchen: K
     if (!parting) return piece;
     changed = true;
     const { free, cells, left } = parting;
-    const by = factorIn(kitchen, 'leaching', piece.ingredient);
+    const by = factorIn(kitchen, 'leaching', piece.ingredient) * soupIn(kitchen);
     const closed = pulpOf(puree, piece.composition, cells);
     thickeners = alsoFrom(
       thickeners,

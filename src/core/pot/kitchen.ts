@@ -5,6 +5,7 @@ import { asProduct, type Product } from '../food/product';
 import type { Burner } from '../heat/burner';
 import type { Vessel } from '../heat/vessel';
 import type { Lid } from '../heat/waterLoss';
+import { same } from '../maths/same';
 import type { RuleSet } from '../safety/rules';
 
 /**
@@ -39,7 +40,37 @@ export const PRIOR: Factors = {
 export type OwnNumber = { readonly by: number; readonly spread: number; readonly readings: number };
 
 /** The house's own numbers, by factor and by what each is of: an ingredient's id, a pot with its lid, a burner. */
-export type OwnNumbers = { readonly [F in Factor]?: Readonly<Record<string, OwnNumber>> | undefined };
+export type OwnNumbers = {
+  readonly [F in Factor | 'soup']?: Readonly<Record<string, OwnNumber>> | undefined;
+};
+
+/** How otherwise one recipe comes out in one kitchen, whatever the reason: spread of the dose’s logarithm before any reading. Our assumption. */
+export const SOUP_SPREAD = 0.089;
+
+/** Spread of the logarithm of the dose between two batches of one soup in one kitchen, cooked alike. Our assumption. */
+export const BATCH_SPREAD = 0.045;
+
+const soups = new WeakMap<OwnNumbers, Map<string, Kitchen>>();
+
+/** The kitchen as it cooks the recipe `id`: with what it has learned of that soup. */
+export function forSoup(id: string, kitchen: Kitchen): Kitchen {
+  const known = kitchen.own?.soup?.[id];
+  if (!kitchen.own || !known || kitchen.soup === known) return kitchen;
+  const made = soups.get(kitchen.own) ?? new Map<string, Kitchen>();
+  soups.set(kitchen.own, made);
+  const before = made.get(id);
+  if (before && same({ ...before, soup: undefined }, { ...kitchen, soup: undefined })) return before;
+  const own = { ...kitchen, soup: known };
+  made.set(id, own);
+  return own;
+}
+
+/** What all that thickens is worth in this soup, against the model. */
+export const soupIn = ({ soup }: Pick<Kitchen, 'soup'>): number => soup?.by ?? 1;
+
+/** How unsure a soup is beyond its factors: what the kitchen knows of it, and what differs from batch to batch. */
+export const soupSpread = ({ soup }: Pick<Kitchen, 'soup'>): number =>
+  Math.hypot(BATCH_SPREAD, soup?.spread ?? SOUP_SPREAD);
 
 /** A pot under a lid, as its water loss is known by. */
 export const potUnderLid = (vesselId: string, lid: string): string => `${vesselId} ${lid}`;
@@ -82,6 +113,8 @@ export type Kitchen = {
   readonly factors: Factors;
   /** What it has learned of its own things; the model's figures where it has not. */
   readonly own?: OwnNumbers | undefined;
+  /** What it has learned of the soup that is cooked. */
+  readonly soup?: OwnNumber | undefined;
   /** How dry thickeners are measured; on the scale unless said. */
   readonly measures?: 'scale' | 'spoons' | undefined;
   /** The house's own products, by the catalogue's id. */

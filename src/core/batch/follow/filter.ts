@@ -2,6 +2,7 @@ import { ingredient } from '../../food/catalogue';
 import { advanceLag, SOFTEST } from '../../heat/softening';
 import { volumeMl } from '../../pot/contents/contents';
 import { tenderness } from '../../pot/cook';
+import { BATCH_SPREAD, type Kitchen, soupSpread } from '../../pot/kitchen';
 import { type Pot, potCelsius } from '../../pot/pot';
 import { equivalentsAtWork } from '../../thicken/granules';
 import { ASPECTS, type Aspect, type Evidence } from './readings';
@@ -50,13 +51,23 @@ export type Belief = {
   readonly covariance: readonly (readonly number[])[];
 };
 
-/** Standard deviations of the offsets to begin with, and minutes after which one is forgotten. Our assumptions. */
-const OFFSET: Aspects = { heat: 3, water: 0.05, thickness: 0.1, softness: 0.15 };
+/** Standard deviations of what differs from batch to batch of one soup cooked alike in one kitchen. Our assumptions. */
+export const SCATTER: Aspects = { heat: 3, water: 0.02, thickness: BATCH_SPREAD, softness: 0.15 };
+
+/** Standard deviations of the offsets to begin with, the soup’s own in them; minutes after which each is forgotten. Our assumptions. */
+const OFFSET: Aspects = { ...SCATTER, water: 0.05, thickness: 0.1 };
 const FORGOTTEN: Aspects = { heat: 4, water: 45, thickness: 45, softness: 45 };
 
-/** Nothing measured yet: factors as unsure as `spreads`. */
-export function unmeasured(spreads: readonly number[]): Belief {
-  const all = [...spreads, ...ASPECTS.map((a) => OFFSET[a])];
+/** What is left of an offset after so long, 0–1. */
+export const offsetLeft = (aspect: Aspect, minutes: number): number => Math.exp(-minutes / FORGOTTEN[aspect]);
+
+/** The offsets of a batch in its kitchen: where that knows the soup, no more of it is open than that leaves. */
+export const offsetsIn = ({ soup }: Pick<Kitchen, 'soup'>): Aspects =>
+  soup ? { ...OFFSET, thickness: soupSpread({ soup }) } : OFFSET;
+
+/** Nothing measured yet: factors as unsure as `spreads`, and `offsets` of what is of this batch. */
+export function unmeasured(spreads: readonly number[], offsets: Aspects = OFFSET): Belief {
+  const all = [...spreads, ...ASPECTS.map((a) => offsets[a])];
   return {
     mean: spreads.map(() => 0),
     covariance: all.map((s, i) => all.map((_, j) => (i === j ? s * s : 0))),
@@ -64,11 +75,11 @@ export function unmeasured(spreads: readonly number[]): Belief {
 }
 
 /** Offsets grow back towards what they were while nobody measures. */
-export function later({ mean, covariance }: Belief, minutes: number): Belief {
+export function later({ mean, covariance }: Belief, minutes: number, offsets: Aspects = OFFSET): Belief {
   const n = mean.length;
   const keep = covariance.map((_, i) => {
     const aspect = ASPECTS[i - n];
-    return aspect ? Math.exp(-minutes / FORGOTTEN[aspect]) : 1;
+    return aspect ? offsetLeft(aspect, minutes) : 1;
   });
   return {
     mean,
@@ -76,7 +87,7 @@ export function later({ mean, covariance }: Belief, minutes: number): Belief {
       row.map((c, j) => {
         const kept = c * (keep[i] ?? 1) * (keep[j] ?? 1);
         const aspect = ASPECTS[i - n];
-        return i === j && aspect ? kept + OFFSET[aspect] ** 2 * (1 - (keep[i] ?? 1) ** 2) : kept;
+        return i === j && aspect ? kept + offsets[aspect] ** 2 * (1 - (keep[i] ?? 1) ** 2) : kept;
       }),
     ),
   };

@@ -7,7 +7,7 @@ import type { Step } from '../../pot/step';
 import type { BatchEvent, StepKey } from '../events';
 import type { Batch, CookedWith } from '../record';
 import { atHand, type BatchState, batchState, goingAlone, inSeveralPans, type StepState } from '../state';
-import { aspectsOf, type Belief, later, learnt, type Slope, shifted, unmeasured } from './filter';
+import { aspectsOf, type Belief, later, learnt, offsetsIn, type Slope, shifted, unmeasured } from './filter';
 import { finish, move, type OnItsWay, type PotVariant, panIn, taking, withPan } from './move';
 import { ASPECTS, evidenceOf } from './readings';
 import { rescaled, solveRest } from './rest';
@@ -330,7 +330,10 @@ function atTheStart(
   unknowns: readonly Unknown[],
 ): Cursor {
   const { kitchen, vessel, burner } = cooked;
-  const belief = unmeasured(unknowns.map((u) => u.spread));
+  const belief = unmeasured(
+    unknowns.map((u) => u.spread),
+    offsetsIn(kitchen),
+  );
   const pot: Pot = emptyPot(vessel, burner, kitchen.airCelsius);
   const beside = Object.fromEntries(
     Object.entries(cooked.beside ?? {}).map(([name, place]) => [
@@ -403,7 +406,8 @@ export function follow(
       c = { ...c, trail: withLandmark(trail, { heard: n, at }) };
     }
     const minutes = Math.max(0, (Date.parse(event.at) - c.startedAt) / 60_000);
-    if (minutes > c.minutes) c = { ...c, belief: later(c.belief, minutes - c.minutes), minutes };
+    if (minutes > c.minutes)
+      c = { ...c, belief: later(c.belief, minutes - c.minutes, offsetsIn(c.kitchen)), minutes };
     c = hear(c, event);
   }
   const { litres: _litres, ...found } = c;

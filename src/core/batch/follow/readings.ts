@@ -20,6 +20,8 @@ export type Evidence = {
   readonly error: number;
   /** The aspect a surprise is laid to. */
   readonly speaksOf: Aspect;
+  /** Of a flow test: mPa·s it puts the bowl at, what the pot is at, and how ln of that goes with ln of the dose. */
+  readonly bowl?: { readonly measured: number; readonly believed: number; readonly steepness: number };
 };
 
 /** Standard errors of a reading by hand and by probe, °C; of a ruler, mm; of a litre mark and a scale, shares. Our assumptions. */
@@ -39,7 +41,7 @@ function byFlow(
   { test, readings, celsius }: Extract<EventBody, { kind: 'flow' }>,
   pot: Pot,
 ): Evidence | null {
-  const { fatFraction, equivalents, waterMl } = consistency(pot);
+  const { fatFraction, equivalents, waterMl, bowlViscosity } = consistency(pot);
   if (equivalents <= 0) return null;
   let bowl: number;
   try {
@@ -51,11 +53,13 @@ function byFlow(
   const measured = equivalentsFor(Math.max(0.1, bowl), fatFraction);
   if (measured <= 0) return null;
   const steep = steepnessOf(atWorkIn(pot.thickeners), waterMl / 1000);
+  const steepens = steepness(measured, fatFraction);
   return {
     of: { thickness: steep, water: -steep },
     miss: Math.log(measured / equivalents),
-    error: flowError(test, readings.length) / steepness(measured, fatFraction),
+    error: flowError(test, readings.length) / steepens,
     speaksOf: 'thickness',
+    bowl: { measured: bowl, believed: bowlViscosity, steepness: steepens },
   };
 }
 

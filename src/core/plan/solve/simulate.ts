@@ -2,7 +2,7 @@ import type { Burner } from '../../heat/burner';
 import type { Vessel } from '../../heat/vessel';
 import { same } from '../../maths/same';
 import { portionsIn, withPortions } from '../../pot/contents/portions';
-import type { Kitchen } from '../../pot/kitchen';
+import { forSoup, type Kitchen } from '../../pot/kitchen';
 import { emptyPan, NOTHING_BESIDE, type PansBeside, panOf, THE_POT } from '../../pot/pans/pan';
 import { type DoneIn, goOn, pansOf, type Together } from '../../pot/pans/together';
 import { emptyPot, type Pot } from '../../pot/pot';
@@ -91,7 +91,14 @@ function cookThrough<S extends { readonly in?: string | undefined }>(
   return { ran, pot: now.pots[THE_POT] as Pot, pots: now.pots, beside };
 }
 
-function cookAsItStands(recipe: Recipe, dosing: Dosing, setup: Setup, before?: Run): Run {
+/** The setup as it cooks this recipe: its kitchen with what it has learned of the soup. */
+export function setupFor({ id }: Recipe, setup: Setup): Setup {
+  const kitchen = forSoup(id, setup.kitchen);
+  return kitchen === setup.kitchen ? setup : { ...setup, kitchen };
+}
+
+function cookAsItStands(recipe: Recipe, dosing: Dosing, at: Setup, before?: Run): Run {
+  const setup = setupFor(recipe, at);
   const beside = besideOf(recipe, dosing.scale, setup);
   return cookThrough(
     {

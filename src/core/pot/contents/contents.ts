@@ -9,7 +9,7 @@ import { ROUX_STRENGTH, type RouxColour, type Thickener } from '../../thicken/gr
 import { makeOf } from '../../thicken/mixture';
 import { OPENS, openedOf, pulpOf } from '../../thicken/puree';
 import { THICKENERS, type ThickenerKind } from '../../thickeners/thickeners';
-import { factorIn, foodIn, type Kitchen } from '../kitchen';
+import { factorIn, foodIn, type Kitchen, soupIn } from '../kitchen';
 import { type Piece, type Pot, potCelsius } from '../pot';
 import type { Portion } from '../step';
 
@@ -99,7 +99,7 @@ function granulesOf(
 ): Thickener {
   const strength = kind === 'wheat' ? ROUX_STRENGTH[colour] : THICKENERS[kind].strength;
   // How strong the house's flour is says nothing of a cheese.
-  const house = makeOf(kind) === 'granules' ? factorIn(kitchen, 'flour', i.id) : 1;
+  const house = makeOf(kind) === 'granules' ? factorIn(kitchen, 'flour', i.id) * soupIn(kitchen) : 1;
   return {
     kind,
     from: i.id,
@@ -148,7 +148,10 @@ export function putIn(pot: Pot, portion: Portion, kitchen: Kitchen, colour: Roux
     return {
       ...next,
       liquid: plus(pot.liquid, i.composition, portion.amount),
-      thickeners: [...pot.thickeners, ...openedOf(i.id, pulp, factorIn(kitchen, 'puree', i.id) * opened)],
+      thickeners: [
+        ...pot.thickeners,
+        ...openedOf(i.id, pulp, factorIn(kitchen, 'puree', i.id) * soupIn(kitchen) * opened),
+      ],
     };
   }
   if (BECOMES_PIECES.has(i.group)) {

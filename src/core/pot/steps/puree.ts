@@ -5,7 +5,7 @@ import { CUTS, OPENS, openedOf, type PureeTool, pulpOf } from '../../thicken/pur
 import { THICKENERS } from '../../thickeners/thickeners';
 import { shareOf, volumeMl } from '../contents/contents';
 import { type CookOutcome, LONGEST, tenderness } from '../cook';
-import { factorIn, type Kitchen } from '../kitchen';
+import { factorIn, type Kitchen, soupIn } from '../kitchen';
 import type { Piece, Pot } from '../pot';
 import type { Step } from '../step';
 import { meant } from './fire/meant';
@@ -66,7 +66,10 @@ function puree(pot: Pot, step: Puree, kitchen: Kitchen): Pot {
     // Steam and juice carry no cell wall away, and starch already leached is counted where it went: both
     // follow from what the piece now holds. Hard pieces are cut, not broken open.
     const opened =
-      Math.min(1, tenderness(piece)) * OPENS[step.tool] * factorIn(kitchen, 'puree', piece.ingredient);
+      Math.min(1, tenderness(piece)) *
+      OPENS[step.tool] *
+      factorIn(kitchen, 'puree', piece.ingredient) *
+      soupIn(kitchen);
     blended.push(...openedOf(piece.ingredient, pulp, opened));
     return piece.g - g > 1e-9 * piece.g ? [shareOf(piece, 1 - g / piece.g)] : [];
   });

@@ -1,0 +1,224 @@
+import type { EventBody } from '../../batch/events';
+import { deedsOf } from '../../batch/follow/deeds';
+import { SCATTER } from '../../batch/follow/filter';
+import { type Followed, follow, slopesOf } from '../../batch/follow/follow';
+import { move } from '../../batch/follow/move';
+import { ASPECTS, evidenceOf } from '../../batch/follow/readings';
+import { unknownThings } from '../../batch/follow/unknowns';
+import type { Batch, CookedWith } from '../../batch/record';
+import { batchState } from '../../batch/state';
+import { dot, type Vector } from '../../maths/matrix';
+import { factorIn, soupIn } from '../../pot/kitchen';
+import { observe } from '../../pot/observe';
+import type { Likelihood } from './gaussian';
+import { type Heard, saidBy } from './heard';
+import { keyOf, kindOf, type NumberKey, type NumberKind, spreadBefore, thingOf } from './laws';
+
+/** What was foreseen of a batch and then read, in logarithms: so that it can be judged by what was known then, and by nothing. */
+export type Foreseen = {
+  readonly what: 'viscosity' | 'litres';
+  /** What was read less what the model has with nothing known of the house. */
+  readonly miss: number;
+  /** How that answers to each number. */
+  readonly slopes: Vector;
+  /** Standard deviation of all that is of this batch alone, the reading’s own error with it. */
+  readonly own: number;
+  /** mPa·s or mL as read. */
+  readonly read: number;
+};
+
+/** What one batch teaches of the house: a normal likelihood of its numbers. */
+export type Lesson = Likelihood & {
+  /** The batch. */
+  readonly id: string;
+  /** When it was started, ISO. */
+  readonly at: string;
+  readonly keys: readonly NumberKey[];
+  /** How many readings bear on each number. */
+  readonly counts: readonly number[];
+  readonly readings: number;
+  /** Lots of what is of a lot, by key, as the kitchen had written them. */
+  readonly lots: Readonly<Record<string, string>>;
+  readonly foreseen: readonly Foreseen[];
+  /** How ln of the bowl’s viscosity at the end answers to each number: what the next batch like it hangs on. */
+  readonly atEnd: Vector;
+};
+
+/** A test of the house that may read otherwise than it should; a standard cup is taken for what it is. */
+const instrumentOf = (body: EventBody): NumberKey | null =>
+  body.kind === 'flow' && body.test.kind !== 'cup'
+    ? keyOf('instrument', body.test.kind === 'funnel' ? body.test.name : body.test.kind)
+    : null;
+
+/** Numbers of the pot in a batch’s own kitchen, as logarithms: where the model stood that its readings were held against. */
+const stoodAt = (keys: readonly NumberKey[], { kitchen }: CookedWith): readonly number[] =>
+  keys.map((key) => {
+    const kind = kindOf(key);
+    if (kind === 'soup') return Math.log(soupIn(kitchen));
+    return kind === 'instrument' || kind === 'work' || kind === 'pouring'
+      ? 0
+      : Math.log(factorIn(kitchen, kind, thingOf(key)));
+  });
+
+/** What somebody put in, or corrected, makes another pot of it than was foreseen. */
+const PUT_RIGHT: ReadonlySet<string> = new Set(['corrected', 'put-in', 'step-added']);
+
+const READ: ReadonlySet<string> = new Set(['temperature', 'depth', 'volume', 'mass', 'flow', 'dice']);
+
+/** What else than a pot’s readings a batch tells of the house: of one number each, how far off and how surely, in ln. */
+export type ToldOfNumber = { readonly key: NumberKey; readonly miss: number; readonly error: number };
+
+/** A batch gone along with by its deeds alone: the pots at any moment, never moved by a reading. */
+function byDeeds(batch: Batch, known: Followed) {
+  const deeds = deedsOf(batch, known);
+  const steps = batchState({ ...batch, events: deeds }).steps.flatMap((s) => (s.does ? [s.does] : []));
+  const unknowns = unknownThings(steps, known.cooked);
+  const start = Date.parse(batch.startedAt);
+  let so: Followed | null = null;
+  /** The pots at `at` (ms), what was done by then done. */
+  const upTo = (at: number): Followed => {
+    const done = deeds.filter((e) => Date.parse(e.at) <= at);
+    so = follow({ ...batch, events: done }, so, () => unknowns);
+    if (!so) throw new RangeError('a batch with steps is followed');
+    return moved(so, (at - start) / 1000);
+  };
+  return { unknowns, upTo };
+}
+
+/** A reading as the pot of the deeds hears it; null where it says nothing of it. */
+function hearing(body: EventBody, pots: Followed, keys: readonly NumberKey[]) {
+  const [first] = pots.variants;
+  const said = first && evidenceOf(body, first.pot);
+  if (!said) return null;
+  const aspects = slopesOf(pots);
+  const read = instrumentOf(body);
+  /** How it answers to each number, a misreading instrument’s own by `share`. */
+  const slopes = (share: number): number[] =>
+    keys.map((key, k) =>
+      k < pots.unknowns.length
+        ? ASPECTS.reduce((sum, a) => sum + (said.of[a] ?? 0) * (aspects[a][k] ?? 0), 0)
+        : key === read
+          ? share
+          : kindOf(key) === 'soup'
+            ? (said.of.thickness ?? 0)
+            : 0,
+    );
+  return { said, slopes, volumeMl: observe(first.pot, pots.kitchen).volumeMl };
+}
+
+/** What was foreseen of what a reading read, were nothing known of the house: `stood` is what the model knew already. */
+function foreseenIn(
+  { said, slopes, volumeMl }: NonNullable<ReturnType<typeof hearing>>,
+  stood: Vector,
+): Foreseen | null {
+  const what = said.bowl ? 'viscosity' : said.speaksOf === 'water' ? 'litres' : null;
+  if (!what) return null;
+  const steep = said.bowl?.steepness ?? 1;
+  const by = slopes(1 / steep).map((s) => s * steep);
+  return {
+    what,
+    miss: said.miss * steep + dot(by, stood),
+    slopes: by,
+    own: steep * Math.hypot(said.error, ...ASPECTS.map((a) => (said.of[a] ?? 0) * SCATTER[a])),
+    read: said.bowl?.measured ?? volumeMl * Math.exp(said.miss),
+  };
+}
+
+/** The readings of a batch as its deeds hear them, and the numbers they hang on; null where its record has no steps to cook. */
+export function readingsOf(batch: Batch, told: readonly ToldOfNumber[] = []) {
+  const { cooked } = batch.plan;
+  const known = follow(batch);
+  if (!cooked || !known) return null;
+  const { unknowns, upTo } = byDeeds(batch, known);
+  const { events } = known.state;
+  const keys: readonly NumberKey[] = [
+    ...unknowns.map((u) => keyOf(u.factor as NumberKind, u.of ?? '')),
+    keyOf('soup', batch.recipeId),
+    ...new Set([...events.flatMap((e) => instrumentOf(e.body) ?? []), ...told.map((t) => t.key)]),
+  ];
+  const stood = stoodAt(keys, cooked);
+  const start = Date.parse(batch.startedAt);
+  const heard: Heard[] = [];
+  const foreseen: Foreseen[] = [];
+  let right = true;
+  for (const { body, at } of events) {
+    if (PUT_RIGHT.has(body.kind)) right = false;
+    const hears = READ.has(body.kind) ? hearing(body, upTo(Date.parse(at)), keys) : null;
+    if (!hears) continue;
+    const { said, slopes } = hears;
+    heard.push({
+      of: said.of,
+      miss: said.miss,
+      error: said.error,
+      speaksOf: said.speaksOf,
+      minutes: Math.max(0, Date.parse(at) - start) / 60_000,
+      slopes: slopes(1 / (said.bowl?.steepness ?? 1)),
+    });
+    const could = right ? foreseenIn(hears, stood) : null;
+    if (could && !foreseen.some((f) => f.what === could.what)) foreseen.push(could);
+  }
+  const end = bowlSlopes(upTo(Math.max(start, ...events.map((e) => Date.parse(e.at)))));
+  return { keys, heard, foreseen, stood, cooked, atEnd: keys.map((_, k) => end[k] ?? 0) };
+}
+
+/**
+ * What a batch teaches; null where its record has no steps to cook. `told` is what is known of it besides: minutes of work,
+ * how was poured.
+ */
+export function lessonOf(batch: Batch, told: readonly ToldOfNumber[] = []): Lesson | null {
+  const found = readingsOf(batch, told);
+  if (!found) return null;
+  const { keys, heard, stood, cooked } = found;
+  const said = withTold(saidBy(heard, keys.map(spreadBefore)), keys, told);
+  return {
+    id: batch.id,
+    at: batch.startedAt,
+    keys,
+    precision: said.precision,
+    // Held against a model that knew something already: from there it is that much to what is known of nothing.
+    shift: said.shift.map((s, n) => s + dot(said.precision[n] ?? [], stood)),
+    counts: said.counts,
+    readings: heard.length + told.length,
+    lots: lotsOf(keys, cooked),
+    foreseen: found.foreseen,
+    atEnd: found.atEnd,
+  };
+}
+
+/** With what is told of one number alone. */
+function withTold(
+  said: ReturnType<typeof saidBy>,
+  keys: readonly NumberKey[],
+  told: readonly ToldOfNumber[],
+): ReturnType<typeof saidBy> {
+  const of = keys.map((key) => told.filter((t) => t.key === key));
+  const sure = of.map((all) => all.reduce((sum, t) => sum + 1 / t.error ** 2, 0));
+  return {
+    precision: said.precision.map((row, r) => row.map((v, c) => (r === c ? v + (sure[r] ?? 0) : v))),
+    shift: said.shift.map((s, n) => s + (of[n] ?? []).reduce((sum, t) => sum + t.miss / t.error ** 2, 0)),
+    counts: said.counts.map((c, n) => c + (of[n]?.length ?? 0)),
+  };
+}
+
+/** The followed pots at `seconds` into the batch. */
+const moved = (f: Followed, seconds: number): Followed => ({
+  ...f,
+  variants: f.variants.map((v) => move(v, Math.max(v.pot.seconds, seconds))),
+});
+
+/** How ln of the bowl’s viscosity answers to each unknown as the pots stand. */
+function bowlSlopes({ variants, unknowns }: Followed): readonly number[] {
+  const [first, ...others] = variants.map((v) => Math.log(observe(v.pot, v.kitchen).bowlViscosity));
+  return others.map((y, k) => (y - (first ?? 0)) / (unknowns[k]?.spread ?? 1));
+}
+
+/** What the kitchen called the product and its lot on that day. */
+function lotsOf(keys: readonly NumberKey[], { kitchen }: CookedWith): Lesson['lots'] {
+  return Object.fromEntries(
+    keys.flatMap((key) => {
+      const product = kindOf(key) === 'flour' ? kitchen.products?.[thingOf(key)] : undefined;
+      const lot = product && [product.name, product.lot].filter(Boolean).join(', ');
+      return lot ? [[key, lot]] : [];
+    }),
+  );
+}
