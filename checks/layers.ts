@@ -30,6 +30,7 @@ export const CORE: readonly string[] = [
   'keep',
   'adjust',
   'learn',
+  'log',
   'formats',
 ];
 
@@ -43,6 +44,7 @@ export const VIEWS: readonly string[] = [
   'help',
   'keep',
   'kitchen',
+  'log',
   'plan',
   'print',
   'recipes',

@@ -9,6 +9,7 @@ import { admit } from './server/guard/address';
 import { hostsOf, refusedAtTheDoor } from './server/guard/door';
 import { dropUnreadable, guarded } from './server/guard/headers';
 import { inTurn } from './server/guard/share';
+import { keepLearning } from './server/live/learning';
 import { keepRail } from './server/live/theRail';
 import { log } from './server/log';
 import { busy } from './server/refusal';
@@ -69,6 +70,7 @@ const ready = app.prepare().then(() => {
   // What a run before this was sent and did not come to do.
   void sweepUploads().catch(logged);
   keepRail();
+  keepLearning();
   log().info({ mode, hostname, port }, 'serving');
 });
 const handle = app.getRequestHandler();

@@ -26,6 +26,7 @@ import type {
   UndoneImport,
   WaterTestAsked,
 } from './kitchen';
+import type { HouseKnows, LearningAct, LoggedBatch, LogPage, NumberHistory } from './log';
 import type {
   ArchivedRecipe,
   ChangedRecipe,
@@ -123,6 +124,12 @@ export type Routes = {
     Of<typeof SavedCycleAsked, { readonly cycle: Loose<Cycle> }>
   >;
   'POST /api/services/open': Route<Exclude<OpenedService, { kind: 'refused' }>, string>;
+
+  'GET /api/log': Route<LogPage, undefined, 'find' | 'soup' | 'before'>;
+  'GET /api/log/knows': Route<HouseKnows>;
+  'GET /api/log/numbers': Route<NumberHistory, undefined, 'key'>;
+  'GET /api/log/[id]': Route<LoggedBatch>;
+  'POST /api/log/acts': Route<{ readonly anew: boolean }, Of<typeof LearningAct>>;
 
   'GET /api/keep': Route<KeepOpened>;
   'POST /api/keep/[id]/events': Route<RecordedLine, KeepEvent>;

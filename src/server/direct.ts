@@ -9,6 +9,7 @@ import { addressOf } from './guard/address';
 import { TELLS_TIME } from './guard/headers';
 import { later } from './guard/later';
 import { listenToDevices } from './live/devices';
+import { learnSoon } from './live/learning';
 import { isListening, listen } from './live/live';
 import { listenToRail, type RailNews, theRail, wholeRail } from './live/theRail';
 import { log, said } from './log';
@@ -74,6 +75,9 @@ export function refuse(request: IncomingMessage, response: ServerResponse, refus
   );
 }
 
+/** After these a batch may be one to be logged. */
+const ENDS: ReadonlySet<BatchEvent['body']['kind']> = new Set(['finished', 'cleared', 'note', 'withdrawn']);
+
 /** Writes one event of a batch: a tap of a station. */
 const event = (batch: string, request: IncomingMessage, response: ServerResponse): Promise<void> =>
   tell(
@@ -81,6 +85,7 @@ const event = (batch: string, request: IncomingMessage, response: ServerResponse
     async () => {
       const input = await jsonOf(request);
       const recorded = await recordEvent(pool('taps'), batch, input);
+      if (recorded.isNew && ENDS.has((input as BatchEvent).body.kind)) learnSoon();
       // What was finished to be kept is put by at once; where that fails it is as soon as anybody looks.
       if (recorded.isNew)
         await afterBatchEvent(pool('saves'), batch, input as BatchEvent).catch((error: unknown) =>

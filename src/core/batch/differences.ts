@@ -10,7 +10,7 @@ import type { Batch } from './record';
 import type { BatchState, StepState } from './state';
 
 /** Something that went otherwise than planned: what, as planned, as it was. */
-type Difference = {
+export type Difference = {
   readonly what: Message | string;
   readonly planned: Message | string;
   readonly was: Message | string;

@@ -20,6 +20,10 @@ export type House = {
   readonly funnels: readonly HouseFunnel[];
   /** How it keeps its soup. */
   readonly keeping: Keeping;
+  /** How much longer each kind of work takes here than a plan has it; as planned where it is not known. */
+  readonly pace?: Readonly<Record<string, number>> | undefined;
+  /** Counts what it has learned; 0 before it has learned anything. */
+  readonly learned?: number | undefined;
   /** Counts saves. */
   readonly revision: number;
 };

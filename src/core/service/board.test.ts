@@ -4,10 +4,11 @@ import { Recipe } from '../recipe/recipe';
 import { inEnglish } from '../text/inWords';
 import { mendsFor } from './arrange/mend';
 import { boardOf, type Clash, moved, placeOf, settled } from './board';
+import { miseMinutes } from './pace';
 import { batchesOf, clockOf } from './service';
 import { HOUSE, here, RECIPES, service, soup } from './testKit';
 import { handsOf, toolIn } from './timetable';
-import { miseMinutes, Timetables } from './timetables';
+import { Timetables } from './timetables';
 import { shoppingOf, summed, todayOf } from './today';
 import { clashWords, mendWords } from './words/serviceWords';
 

@@ -1,33 +1,20 @@
 import { type StockStand, stockPlanFor } from '../compare/beside/stockPlan';
 import { holding } from '../heat/vessel';
+import { LID_ESCAPE } from '../heat/waterLoss';
 import type { House } from '../kitchen/house';
 import { amended } from '../order/amended';
 import type { Order, TimedOrder } from '../order/order';
 import { planFor } from '../plan/plan';
 import type { Setup } from '../plan/solve/simulate';
-import type { Plan, WeighLine } from '../plan/types';
+import type { Plan } from '../plan/types';
 import { ROWS } from '../pot/kinds/rows';
+import { potUnderLid } from '../pot/kitchen';
 import type { Recipe } from '../recipe/recipe';
 import { titleAsMessage } from '../words/steps';
+import { miseMinutes, type Pace, pacedClock } from './pace';
 import type { Tool } from './service';
 import type { PanTime, StockTable, Stretch, Timetable } from './timetable';
 import { type Wait, waitOf } from './wait';
-
-/** Minutes for a line to be weighed, and for each kilogram to be peeled and cut. Common practice, no source. */
-const WEIGH_MINUTES = 0.75;
-const TRIM_MINUTES_PER_KG = 2.5;
-
-/** Minutes to weigh out and trim `lines`, of one pair of hands. */
-export const miseMinutes = (lines: readonly Pick<WeighLine, 'asPurchased' | 'prep' | 'g'>[]): number =>
-  Math.ceil(
-    lines.reduce(
-      (sum, l) =>
-        sum +
-        WEIGH_MINUTES +
-        (l.prep || l.asPurchased > l.g * 1.01 ? (l.asPurchased / 1000) * TRIM_MINUTES_PER_KG : 0),
-      0,
-    ),
-  );
 
 const toolOf = (step: Plan['steps'][number]['step']): Tool | null => {
   if (step.kind === 'strain' && !step.of) return 'sieve';
@@ -37,7 +24,7 @@ const toolOf = (step: Plan['steps'][number]['step']): Tool | null => {
 };
 
 /** The pans beside its pot that take a burner or trays, from when they go on to when they are poured out. */
-function pansOf({ steps, beside }: Plan): readonly PanTime[] {
+function pansOf({ steps, beside }: Plan, clock: (seconds: number) => number): readonly PanTime[] {
   return Object.entries(beside).flatMap(([name, { as, vessel, burner, trays = 1, guessed, shares }]) => {
     if (as === 'bowl' || shares) return [];
     const own = steps.filter(({ pan, step }) =>
@@ -52,19 +39,20 @@ function pansOf({ steps, beside }: Plan): readonly PanTime[] {
         vesselId: guessed || as === 'tray' ? null : vessel.id,
         burnerId: burner?.id ?? null,
         trays: as === 'tray' ? trays : 0,
-        from: Math.floor(Math.min(...own.map((s) => s.startsAt)) / 60 + 1e-6),
-        to: Math.ceil(Math.max(...own.map((s) => s.startsAt + s.seconds)) / 60 - 1e-6),
+        from: Math.floor(clock(Math.min(...own.map((s) => s.startsAt))) / 60 + 1e-6),
+        to: Math.ceil(clock(Math.max(...own.map((s) => s.startsAt + s.seconds))) / 60 - 1e-6),
       },
     ];
   });
 }
 
-/** The plan on the clock of a board: to the minute, nothing shorter than it is. */
-function timetableOf(plan: Plan, wait: Wait = waitOf(plan)): Timetable {
-  const minutes = Math.max(1, Math.ceil(plan.seconds / 60));
+/** The plan on the clock of a board: to the minute, nothing shorter than it is, work as long as it takes here. */
+function timetableOf(plan: Plan, pace: Pace, wait: Wait = waitOf(plan)): Timetable {
+  const clock = pacedClock(plan, pace);
+  const minutes = Math.max(1, Math.ceil(clock(plan.seconds) / 60 - 1e-9));
   const stretches = plan.steps.flatMap(({ step, startsAt, seconds, from: at }, n): Stretch[] => {
-    const from = Math.floor(startsAt / 60 + 1e-6);
-    const to = Math.min(minutes, Math.max(from + 1, Math.ceil((startsAt + seconds) / 60 - 1e-6)));
+    const from = Math.floor(clock(startsAt) / 60 + 1e-6);
+    const to = Math.min(minutes, Math.max(from + 1, Math.ceil(clock(startsAt + seconds) / 60 - 1e-6)));
     if (to <= from) return [];
     return [
       {
@@ -82,8 +70,8 @@ function timetableOf(plan: Plan, wait: Wait = waitOf(plan)): Timetable {
   return {
     minutes,
     stretches,
-    pans: pansOf(plan),
-    mise: miseMinutes(weighOut),
+    pans: pansOf(plan, clock),
+    mise: miseMinutes(weighOut, pace.weighing),
     wait,
     weighOut,
     warnings,
@@ -111,13 +99,23 @@ export class Timetables {
     if (like) this.known = like.known;
   }
 
+  private get pace(): Pace {
+    return this.house.pace ?? {};
+  }
+
   private keyOf(order: TimedOrder | Order): string {
     const { vesselId, burnerId, ...rest } = order;
     const vessel = this.house.vessels.find((v) => v.id === vesselId);
     const burner = this.house.burners.find((b) => b.id === burnerId);
     const { id: _v, name: _vn, ...pot } = vessel ?? { id: '', name: '' };
     const { id: _b, name: _bn, ...fire } = burner ?? { id: '', name: '' };
-    return JSON.stringify([rest, pot, fire]);
+    // What is known of this very pot and burner sets it apart from its twin.
+    const { own } = this.house.kitchen;
+    const known = own && [
+      ...Object.keys(LID_ESCAPE).map((lid) => own.waterLoss?.[potUnderLid(vesselId, lid)]?.by),
+      own.burner?.[burnerId]?.by,
+    ];
+    return JSON.stringify([rest, pot, fire, ...(known ?? [])]);
   }
 
   has(order: Order): boolean {
@@ -175,10 +173,10 @@ export class Timetables {
       this.waits.set(as, wait);
       const stock = order.made === 'now' ? stockPlanFor(plan, order, this.house) : null;
       return {
-        table: timetableOf(plan, wait),
+        table: timetableOf(plan, this.pace, wait),
         stock: stock && {
           ingredient: stock.making.id,
-          table: timetableOf(stock.plan),
+          table: timetableOf(stock.plan, this.pace),
           name: stock.plan.recipeName,
           order: stock.order,
         },

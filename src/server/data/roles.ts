@@ -13,6 +13,7 @@ export const MAY_ADD: Readonly<Record<string, readonly string[]>> = {
   kitchen_version: ['kitchen_id', 'revision', 'body', 'made_by', 'note'],
   service_version: ['kitchen_id', 'id', 'revision', 'day', 'body', 'made_by'],
   water_test: ['id', 'kitchen_id', 'pot_id', 'burner_id', 'readings', 'loss_factor', 'into_pot_w'],
+  learning_act: ['id', 'kitchen_id', 'station', 'body'],
   import: ['id', 'kitchen_id', 'taken', 'kitchen_before', 'revision_after'],
   import_undone: ['import_id'],
   import_sealed: ['import_id'],
@@ -21,7 +22,16 @@ export const MAY_ADD: Readonly<Record<string, readonly string[]>> = {
 };
 
 /** Settings, which change: who changed what is for the versions to say. */
-export const MAY_CHANGE = ['kitchen', 'recipe', 'service', 'lot'] as const;
+export const MAY_CHANGE = [
+  'kitchen',
+  'recipe',
+  'service',
+  'lot',
+  'to_log',
+  'logged',
+  'lesson',
+  'learned',
+] as const;
 
 /** What does with the owner’s rights what the application may not do itself. */
 export const MAY_CALL = ['seal_lines', 'bring_batch', 'bring_lines', 'bring_kept', 'remove_recipe'] as const;

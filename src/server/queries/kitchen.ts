@@ -1,5 +1,6 @@
 import type { House } from '../../core/kitchen/house';
 import { houseOf, KitchenFile, kitchenFileOf } from '../../core/kitchen/kitchenFile';
+import type { OwnNumbers } from '../../core/pot/kitchen';
 import type { Queryable } from '../data/database';
 import { stale } from '../refusal';
 
@@ -28,15 +29,34 @@ let last: { readonly key: string; readonly house: House } | null = null;
 export async function readHouse(db: Queryable): Promise<House | null> {
   const { rows: newest } = await db.query<{ key: string }>({
     name: 'newest-kitchen',
-    text: `SELECT concat_ws(' ', k.id, v.revision, v.made_at, current_database(), pg_postmaster_start_time()) AS key ${NEWEST}`,
+    text: `SELECT concat_ws(' ', k.id, v.revision, v.made_at, current_database(), pg_postmaster_start_time(),
+             (SELECT l.revision FROM learned l WHERE l.kitchen_id = k.id)) AS key ${NEWEST}`,
   });
   const [now] = newest;
   if (!now) return null;
   if (last?.key === now.key) return last.house;
-  const { rows } = await db.query<{ revision: number; body: unknown }>(`SELECT v.revision, v.body ${NEWEST}`);
+  const { rows } = await db.query<{
+    revision: number;
+    body: unknown;
+    learned: string | null;
+    own: OwnNumbers | null;
+    pace: Record<string, number> | null;
+  }>(
+    `SELECT v.revision, v.body,
+       (SELECT l.revision FROM learned l WHERE l.kitchen_id = k.id) AS learned,
+       (SELECT l.own -> 'pot' FROM learned l WHERE l.kitchen_id = k.id) AS own,
+       (SELECT l.own -> 'pace' FROM learned l WHERE l.kitchen_id = k.id) AS pace ${NEWEST}`,
+  );
   const [row] = rows;
   if (!row) return null;
-  const house = houseOf(KitchenFile.parse(row.body), row.revision);
+  const file = houseOf(KitchenFile.parse(row.body), row.revision);
+  const { own, pace, learned } = row;
+  const house: House = {
+    ...file,
+    learned: Number(learned ?? 0),
+    kitchen: own && Object.keys(own).length > 0 ? { ...file.kitchen, own } : file.kitchen,
+    ...(pace && Object.keys(pace).length > 0 && { pace }),
+  };
   last = { key: now.key, house };
   return house;
 }

@@ -30,6 +30,7 @@ import { wordsFor } from '../../core/text/inWords';
 import { plannedBatch } from '../actions/batches';
 import { openKeep, recordKeep, theLot } from '../actions/keep/keep';
 import { theHouse } from '../actions/kitchen';
+import { logAndLearn } from '../actions/log/learn';
 import { planStored } from '../actions/planning';
 import { type RecordAsked, theLotRecord, theRecord } from '../actions/record';
 import { openDay } from '../actions/services';
@@ -104,7 +105,12 @@ type Stored = Awaited<ReturnType<typeof readRecipes>>;
 let lastDrawn: { readonly key: string; readonly tables: Timetables } | null = null;
 
 function tablesOf(house: House & { readonly revision: number }, recipes: Stored): Timetables {
-  const key = JSON.stringify([house.id, house.revision, recipes.map((r) => [r.recipe.id, r.version])]);
+  const key = JSON.stringify([
+    house.id,
+    house.revision,
+    house.learned ?? 0,
+    recipes.map((r) => [r.recipe.id, r.version]),
+  ]);
   if (lastDrawn?.key !== key)
     lastDrawn = { key, tables: new Timetables(house, new Map(recipes.map((r) => [r.recipe.id, r.recipe]))) };
   return lastDrawn.tables;
@@ -258,6 +264,8 @@ export const jobs = {
     takeArchive(db(), file, { rehearse, watch: new Watch(shared) }),
   verify: ({ heads, stretch }: { heads: readonly Head[]; stretch?: ChainStretch }) =>
     verifyRecord(db(), heads, stretch),
+  /** Logs what was finished and learns from it; how many are still to be logged. */
+  learn: ({ shared }: { shared: SharedArrayBuffer }) => logAndLearn(db(), new Watch(shared)),
   rail: () => railOf(db(), Date.now()),
   railMoved: (moves: Moves) => railMoved(db(), moves, Date.now()),
   /** For trying what is said of the others: works for `ms`, or asks for more memory than there is. */

@@ -15,6 +15,8 @@ const LINES = {
   record: { threads: 1, waiting: 40, memoryMb: 768 },
   /** The whole kitchen put together, and a cycle of menus: one at a time, and few wait for it. */
   archive: { threads: 1, waiting: 4, memoryMb: 768 },
+  /** What was finished logged and learned from: nobody waits for it. */
+  learn: { threads: 1, waiting: 2, memoryMb: 768 },
 } as const;
 
 type Line = keyof typeof LINES;
@@ -44,6 +46,7 @@ const BUDGET: { readonly [J in JobName]: { readonly line: Line; readonly ms: num
   recordKeep: { line: 'record', ms: 15_000 },
   take: { line: 'long', ms: 600_000 },
   archiveFile: { line: 'archive', ms: 600_000 },
+  learn: { line: 'learn', ms: 900_000 },
   verify: { line: 'record', ms: 900_000 },
   rail: { line: 'rail', ms: 30_000 },
   railMoved: { line: 'rail', ms: 30_000 },
@@ -112,7 +115,7 @@ export function startWorkers(): void {
     performance.now() - (born[line] ?? performance.now()) < BEGINS ? GRACE : 0;
   for (const line of Object.keys(AHEAD) as Line[]) setTimeout(poolFor, AHEAD[line], line);
   /** Jobs given to each line and not yet answered. */
-  const under: Record<Line, number> = { quick: 0, long: 0, rail: 0, record: 0, archive: 0 };
+  const under: Record<Line, number> = { quick: 0, long: 0, rail: 0, record: 0, archive: 0, learn: 0 };
   holder.panacheWork = async (name, input) => {
     const { line, ms } = BUDGET[name];
     // Its time runs while it waits, too: what runs out behind others did not ask for too much itself.

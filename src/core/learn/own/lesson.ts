@@ -27,6 +27,9 @@ export type Foreseen = {
   readonly read: number;
 };
 
+/** A reading that could be taken, with the slopes of what it would read: ln of the dose, of litres, °C. */
+export type CouldRead = { readonly what: 'cup' | 'ruler' | 'probe'; readonly slopes: Vector };
+
 /** What one batch teaches of the house: a normal likelihood of its numbers. */
 export type Lesson = Likelihood & {
   /** The batch. */
@@ -42,6 +45,8 @@ export type Lesson = Likelihood & {
   readonly foreseen: readonly Foreseen[];
   /** How ln of the bowl’s viscosity at the end answers to each number: what the next batch like it hangs on. */
   readonly atEnd: Vector;
+  /** What could be read of it at its end, and what each reading would answer to. */
+  readonly could: readonly CouldRead[];
 };
 
 /** A test of the house that may read otherwise than it should; a standard cup is taken for what it is. */
@@ -69,10 +74,10 @@ const READ: ReadonlySet<string> = new Set(['temperature', 'depth', 'volume', 'ma
 export type ToldOfNumber = { readonly key: NumberKey; readonly miss: number; readonly error: number };
 
 /** A batch gone along with by its deeds alone: the pots at any moment, never moved by a reading. */
-function byDeeds(batch: Batch, known: Followed) {
+function byDeeds(batch: Batch, known: Followed, tellsApart: typeof unknownThings = unknownThings) {
   const deeds = deedsOf(batch, known);
   const steps = batchState({ ...batch, events: deeds }).steps.flatMap((s) => (s.does ? [s.does] : []));
-  const unknowns = unknownThings(steps, known.cooked);
+  const unknowns = tellsApart(steps, known.cooked);
   const start = Date.parse(batch.startedAt);
   let so: Followed | null = null;
   /** The pots at `at` (ms), what was done by then done. */
@@ -124,6 +129,23 @@ function foreseenIn(
   };
 }
 
+/** Flow tests of a batch as they put the bowl, mPa·s, with their moments, ms; of its record’s own pot. */
+export function bowlsOf(batch: Batch): readonly { readonly at: number; readonly measured: number }[] {
+  const known = follow(batch);
+  if (!known) return [];
+  const tests = known.state.events.filter((e) => e.body.kind === 'flow');
+  if (tests.length === 0) return [];
+  const { upTo } = byDeeds(batch, known, () => []);
+  return tests.flatMap(({ at, body }) => {
+    const [first] = upTo(Date.parse(at)).variants;
+    const bowl = first && evidenceOf(body, first.pot)?.bowl;
+    return bowl ? [{ at: Date.parse(at), measured: bowl.measured }] : [];
+  });
+}
+
+/** ln of the bowl’s viscosity goes about so many times with ln of the dose. */
+const STEEP = 3;
+
 /** The readings of a batch as its deeds hear them, and the numbers they hang on; null where its record has no steps to cook. */
 export function readingsOf(batch: Batch, told: readonly ToldOfNumber[] = []) {
   const { cooked } = batch.plan;
@@ -157,8 +179,31 @@ export function readingsOf(batch: Batch, told: readonly ToldOfNumber[] = []) {
     const could = right ? foreseenIn(hears, stood) : null;
     if (could && !foreseen.some((f) => f.what === could.what)) foreseen.push(could);
   }
-  const end = bowlSlopes(upTo(Math.max(start, ...events.map((e) => Date.parse(e.at)))));
-  return { keys, heard, foreseen, stood, cooked, atEnd: keys.map((_, k) => end[k] ?? 0) };
+  const there = upTo(Math.max(start, ...events.map((e) => Date.parse(e.at))));
+  const end = bowlSlopes(there);
+  const aspects = slopesOf(there);
+  const inOrder = (slopes: Vector, soup: number): number[] =>
+    keys.map((key, k) => (k < unknowns.length ? (slopes[k] ?? 0) : kindOf(key) === 'soup' ? soup : 0));
+  const steep = Math.max(...end.map(Math.abs), 1e-9) > 1e-6 ? STEEP : 0;
+  return {
+    keys,
+    heard,
+    foreseen,
+    stood,
+    cooked,
+    atEnd: inOrder(end, steep),
+    could: [
+      {
+        what: 'cup' as const,
+        slopes: inOrder(
+          end.map((s) => s / STEEP),
+          1,
+        ),
+      },
+      { what: 'ruler' as const, slopes: inOrder(aspects.water, 0) },
+      { what: 'probe' as const, slopes: inOrder(aspects.heat, 0) },
+    ],
+  };
 }
 
 /**
@@ -182,6 +227,7 @@ export function lessonOf(batch: Batch, told: readonly ToldOfNumber[] = []): Less
     lots: lotsOf(keys, cooked),
     foreseen: found.foreseen,
     atEnd: found.atEnd,
+    could: found.could,
   };
 }
 

@@ -110,6 +110,7 @@ export const lessonFrom = (keys: readonly NumberKey[], heard: readonly Heard[], 
       : [],
   ),
   atEnd: heard.at(-1)?.slopes ?? [],
+  could: [],
 });
 
 export const seededNormals = (seed: number): (() => number) => normals(seeded(seed));

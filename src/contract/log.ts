@@ -1,0 +1,84 @@
+import * as z from 'zod';
+import type { Batch } from '../core/batch/record';
+import type { BandLimits } from '../core/flow/bands';
+import type { Noticed } from '../core/learn/own/changes';
+import type { KnownNumber } from '../core/learn/own/standing';
+import type { TiedNumbers } from '../core/learn/own/tied';
+import type { WorthReading } from '../core/learn/own/worth';
+import type { Calibration } from '../core/log/calibration';
+import type { Logged } from '../core/log/logged';
+import { issue } from '../core/message/told';
+import { By } from './saying';
+
+/** A number of the house as somebody sets it, frees it, has it forgotten; or a batch that is not to count, or to count again. */
+export const LearningAct = z.object({
+  id: z.uuid({ error: issue('id is a UUID made by the station') }),
+  by: By,
+  body: z.discriminatedUnion('kind', [
+    z.object({
+      kind: z.literal('fix'),
+      key: z.string().min(3).max(160),
+      factor: z
+        .number({ error: issue('a factor is a number') })
+        .min(0.1, issue('at least 0.1'))
+        .max(10, issue('at most 10')),
+    }),
+    z.object({ kind: z.literal('free'), key: z.string().min(3).max(160) }),
+    z.object({ kind: z.literal('forget'), key: z.string().min(3).max(160) }),
+    z.object({ kind: z.literal('leave out'), batch: z.uuid() }),
+    z.object({ kind: z.literal('count again'), batch: z.uuid() }),
+  ]),
+});
+export type LearningAct = z.infer<typeof LearningAct>;
+
+/** A page of the log, newest first; `left` batches are still to be logged. */
+export type LogPage = {
+  readonly batches: readonly Logged[];
+  readonly more: boolean;
+  readonly left: number;
+};
+
+/** What the log opens with. */
+export type LogOpened = LogPage & {
+  /** How well what was foreseen held over the newest batches. */
+  readonly calibration: Calibration;
+  readonly noticed: readonly Noticed[];
+};
+
+/** A number with what the house calls the thing it is of. */
+export type NamedNumber = KnownNumber & { readonly kind: string; readonly of: string };
+
+/** What a house knows of itself. */
+export type HouseKnows = {
+  readonly numbers: readonly NamedNumber[];
+  readonly tied: readonly TiedNumbers[];
+  readonly noticed: readonly Noticed[];
+  readonly worth: readonly WorthReading[];
+  readonly lessons: number;
+  readonly left: number;
+  readonly forgotten: Readonly<Record<string, string>>;
+};
+
+/** One number’s history: each lesson that bore on it, newest first. */
+export type NumberHistory = {
+  readonly number: NamedNumber;
+  readonly lessons: readonly {
+    readonly batch: string;
+    readonly name: string;
+    readonly at: string;
+    readonly leftOut: boolean;
+    readonly before: { readonly by: number; readonly spread: number };
+    readonly after: { readonly by: number; readonly spread: number };
+    /** Under 1 where it agreed with nothing else and was believed in part. */
+    readonly weight: number;
+  }[];
+};
+
+/** A batch’s page. */
+export type LoggedBatch = {
+  readonly logged: Logged;
+  readonly batch: Batch | null;
+  readonly kept: readonly string[];
+};
+
+export type LogLimits = BandLimits;

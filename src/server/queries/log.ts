@@ -1,0 +1,249 @@
+import type { Knowledge } from '../../core/learn/own/knowledge';
+import type { Lesson } from '../../core/learn/own/lesson';
+import type { Did, LearnedNumbers } from '../../core/learn/own/teach';
+import type { Logged } from '../../core/log/logged';
+import type { Queryable } from '../data/database';
+
+/** What somebody set by hand, as factors, and since when readings of a number count no longer, ISO. */
+export type ByHand = {
+  readonly fixed: Readonly<Record<string, number>>;
+  readonly forgotten: Readonly<Record<string, string>>;
+};
+
+/** Ids of batches to be logged, the first that came first, at most `most`. */
+export async function readToLog(db: Queryable, kitchenId: string, most: number): Promise<readonly string[]> {
+  const { rows } = await db.query<{ batch_id: string }>(
+    'SELECT batch_id FROM to_log WHERE kitchen_id = $1 ORDER BY n LIMIT $2',
+    [kitchenId, most],
+  );
+  return rows.map((r) => r.batch_id);
+}
+
+/** How many are still to be logged. */
+export async function countToLog(db: Queryable, kitchenId: string): Promise<number> {
+  const { rows } = await db.query<{ n: number }>(
+    'SELECT count(*)::int AS n FROM to_log WHERE kitchen_id = $1',
+    [kitchenId],
+  );
+  return rows[0]?.n ?? 0;
+}
+
+/** Takes a batch off the list of those to be logged: what is written of it from now on puts it there again. */
+export const startLogging = (db: Queryable, batch: string) =>
+  db.query('DELETE FROM to_log WHERE batch_id = $1', [batch]);
+
+/** What a batch is found by. */
+const wordsOf = (b: Logged): string => [b.name, b.pot, b.burner, b.role, b.note, ...b.corrections].join(' ');
+
+export const writeLogged = (db: Queryable, kitchenId: string, b: Logged) =>
+  db.query(
+    `INSERT INTO logged (batch_id, kitchen_id, recipe_id, started_at, words, body)
+     VALUES ($1, $2, $3, $4, to_tsvector('simple', $5), $6::jsonb)
+     ON CONFLICT (batch_id) DO UPDATE SET words = excluded.words, body = excluded.body`,
+    [b.id, kitchenId, b.recipeId, b.startedAt, wordsOf(b), JSON.stringify(b)],
+  );
+
+/** What is on the stove again is no longer logged. */
+export async function unlog(db: Queryable, batch: string): Promise<boolean> {
+  await db.query('DELETE FROM logged WHERE batch_id = $1', [batch]);
+  const { rowCount } = await db.query('DELETE FROM lesson WHERE batch_id = $1', [batch]);
+  return rowCount === 1;
+}
+
+export async function readLesson(db: Queryable, batch: string): Promise<Lesson | null> {
+  const { rows } = await db.query<{ body: Lesson }>('SELECT body FROM lesson WHERE batch_id = $1', [batch]);
+  return rows[0]?.body ?? null;
+}
+
+export const writeLesson = (db: Queryable, kitchenId: string, lesson: Lesson, did: Did) =>
+  db.query(
+    `INSERT INTO lesson (batch_id, kitchen_id, at, body, did) VALUES ($1, $2, $3, $4::jsonb, $5::jsonb)
+     ON CONFLICT (batch_id) DO UPDATE SET body = excluded.body, did = excluded.did`,
+    [lesson.id, kitchenId, lesson.at, JSON.stringify(lesson), JSON.stringify(did)],
+  );
+
+export const writeDid = (db: Queryable, batches: readonly string[], did: readonly Did[]) =>
+  db.query(
+    'UPDATE lesson l SET did = d.did FROM unnest($1::uuid[], $2::jsonb[]) AS d(id, did) WHERE l.batch_id = d.id',
+    [batches, did.map((d) => JSON.stringify(d))],
+  );
+
+/** Lessons that count, by when their batch was started, `most` from after one on. */
+export async function readLessons(
+  db: Queryable,
+  kitchenId: string,
+  after: { readonly at: string; readonly id: string } | null,
+  most: number,
+): Promise<readonly Lesson[]> {
+  const { rows } = await db.query<{ body: Lesson }>(
+    `SELECT body FROM lesson WHERE kitchen_id = $1 AND NOT left_out
+       AND ($2::timestamptz IS NULL OR (at, batch_id) > ($2::timestamptz, $3::uuid))
+     ORDER BY at, batch_id LIMIT $4`,
+    [kitchenId, after?.at ?? null, after?.id ?? null, most],
+  );
+  return rows.map((r) => r.body);
+}
+
+/** A lesson as it was taken in. */
+export type TakenLesson = {
+  readonly id: string;
+  readonly at: string;
+  readonly name: string | null;
+  readonly leftOut: boolean;
+  readonly did: Did;
+};
+
+const TAKEN = `SELECT l.batch_id, l.at, l.did, l.left_out, g.body ->> 'name' AS name
+  FROM lesson l LEFT JOIN logged g USING (batch_id)`;
+type TakenRow = { batch_id: string; at: Date; did: Did; left_out: boolean; name: string | null };
+const takenOf = (r: TakenRow): TakenLesson => ({
+  id: r.batch_id,
+  at: r.at.toISOString(),
+  name: r.name,
+  leftOut: r.left_out,
+  did: r.did,
+});
+
+/** The newest lessons that bear on `key`, newest first. */
+export async function readLessonsOf(
+  db: Queryable,
+  kitchenId: string,
+  key: string,
+  most: number,
+): Promise<readonly TakenLesson[]> {
+  const { rows } = await db.query<TakenRow>(
+    `${TAKEN} WHERE l.kitchen_id = $1 AND l.body -> 'keys' @> to_jsonb($2::text) ORDER BY l.at DESC, l.batch_id LIMIT $3`,
+    [kitchenId, key, most],
+  );
+  return rows.map(takenOf);
+}
+
+/** The newest lessons, newest first; of one soup where it is named. */
+export async function readNewestLessons(
+  db: Queryable,
+  kitchenId: string,
+  most: number,
+): Promise<readonly TakenLesson[]> {
+  const { rows } = await db.query<TakenRow>(
+    `${TAKEN} WHERE l.kitchen_id = $1 ORDER BY l.at DESC, l.batch_id LIMIT $2`,
+    [kitchenId, most],
+  );
+  return rows.map(takenOf);
+}
+
+/** All a kitchen has learned; null before it has learned anything. */
+export type LearnedRow = {
+  readonly revision: number;
+  readonly knowledge: Knowledge;
+  readonly byHand: ByHand;
+  readonly anew: boolean;
+};
+
+export async function readLearned(db: Queryable, kitchenId: string): Promise<LearnedRow | null> {
+  const { rows } = await db.query<{ revision: string; body: Knowledge; by_hand: ByHand; anew: boolean }>(
+    'SELECT revision, body, by_hand, anew FROM learned WHERE kitchen_id = $1',
+    [kitchenId],
+  );
+  const [row] = rows;
+  return row
+    ? { revision: Number(row.revision), knowledge: row.body, byHand: row.by_hand, anew: row.anew }
+    : null;
+}
+
+export const writeLearned = (
+  db: Queryable,
+  kitchenId: string,
+  {
+    knowledge,
+    own,
+    byHand,
+    anew,
+  }: { knowledge: Knowledge; own: LearnedNumbers; byHand: ByHand; anew: boolean },
+) =>
+  db.query(
+    `INSERT INTO learned (kitchen_id, revision, body, own, by_hand, anew) VALUES ($1, 1, $2::jsonb, $3::jsonb, $4::jsonb, $5)
+     ON CONFLICT (kitchen_id) DO UPDATE SET revision = learned.revision + 1, body = excluded.body, own = excluded.own,
+       by_hand = excluded.by_hand, anew = excluded.anew`,
+    [kitchenId, JSON.stringify(knowledge), JSON.stringify(own), JSON.stringify(byHand), anew],
+  );
+
+/** One at a time learns of a kitchen; true where this transaction now does. */
+export async function holdLearning(db: Queryable, kitchenId: string): Promise<boolean> {
+  const { rows } = await db.query<{ held: boolean }>(
+    "SELECT pg_try_advisory_xact_lock(hashtext('learning'), hashtext($1)) AS held",
+    [kitchenId],
+  );
+  return rows[0]?.held ?? false;
+}
+
+export const leaveOut = (db: Queryable, kitchenId: string, batch: string, out: boolean) =>
+  db.query('UPDATE lesson SET left_out = $3 WHERE kitchen_id = $1 AND batch_id = $2', [
+    kitchenId,
+    batch,
+    out,
+  ]);
+
+export const writeAct = (
+  db: Queryable,
+  kitchenId: string,
+  { id, station, body }: { id: string; station: string; body: object },
+) =>
+  db.query(
+    'INSERT INTO learning_act (id, kitchen_id, station, body) VALUES ($1, $2, $3, $4::jsonb) ON CONFLICT (id) DO NOTHING',
+    [id, kitchenId, station, JSON.stringify(body)],
+  );
+
+/** What the log is asked for. */
+export type LogAsked = {
+  readonly words: string;
+  readonly recipeId: string | null;
+  /** After this one, which was shown last. */
+  readonly before: { readonly startedAt: string; readonly id: string } | null;
+  readonly most: number;
+};
+
+/** Batches as the log has them, newest first; of an import that was undone none. */
+export async function readLogged(
+  db: Queryable,
+  kitchenId: string,
+  asked: LogAsked,
+): Promise<readonly Logged[]> {
+  const words = asked.words.trim();
+  const { rows } = await db.query<{ body: Logged }>(
+    `SELECT g.body FROM logged g
+     WHERE g.kitchen_id = $1
+       AND ($2 = '' OR g.words @@ (SELECT to_tsquery('simple', string_agg(quote_literal(w) || ':*', ' & '))
+              FROM regexp_split_to_table($2, '\\s+') AS w))
+       AND ($3::text IS NULL OR g.recipe_id = $3)
+       AND ($4::timestamptz IS NULL OR (g.started_at, g.batch_id) < ($4::timestamptz, $5::uuid))
+       AND NOT EXISTS (SELECT 1 FROM imported_batch i JOIN import_undone u USING (import_id) WHERE i.batch_id = g.batch_id)
+     ORDER BY g.started_at DESC, g.batch_id DESC LIMIT $6`,
+    [kitchenId, words, asked.recipeId, asked.before?.startedAt ?? null, asked.before?.id ?? null, asked.most],
+  );
+  return rows.map((r) => r.body);
+}
+
+/** The same of all from one day to another. */
+export async function readLoggedBetween(
+  db: Queryable,
+  kitchenId: string,
+  from: string,
+  to: string,
+): Promise<readonly Logged[]> {
+  const { rows } = await db.query<{ body: Logged }>(
+    `SELECT g.body FROM logged g
+     WHERE g.kitchen_id = $1 AND g.started_at >= $2 AND g.started_at < $3
+       AND NOT EXISTS (SELECT 1 FROM imported_batch i JOIN import_undone u USING (import_id) WHERE i.batch_id = g.batch_id)
+     ORDER BY g.started_at, g.batch_id LIMIT 5000`,
+    [kitchenId, from, to],
+  );
+  return rows.map((r) => r.body);
+}
+
+export async function readLoggedOne(db: Queryable, kitchenId: string, id: string): Promise<Logged | null> {
+  const { rows } = await db.query<{ body: Logged }>(
+    'SELECT body FROM logged WHERE kitchen_id = $1 AND batch_id = $2',
+    [kitchenId, id],
+  );
+  return rows[0]?.body ?? null;
+}
