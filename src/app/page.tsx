@@ -13,6 +13,7 @@ export default async function Home(): Promise<never> {
   const house = await readHouse(db);
   const busy =
     house !== null &&
-    ((await isPlanned(db, house.id, dayOf(new Date()))) || (await readInUse(db, house.id)).length > 0);
+    ((await isPlanned(db, house.id, dayOf(new Date(), house.keeping.dayEnds))) ||
+      (await readInUse(db, house.id)).length > 0);
   redirect(busy ? '/service' : '/plan');
 }

@@ -1,6 +1,5 @@
 import * as z from 'zod';
 import type { Batch } from '../core/batch/record';
-import type { BandLimits } from '../core/flow/bands';
 import type { Noticed } from '../core/learn/own/changes';
 import type { KnownNumber } from '../core/learn/own/standing';
 import type { TiedNumbers } from '../core/learn/own/tied';
@@ -31,9 +30,18 @@ export const LearningAct = z.object({
 });
 export type LearningAct = z.infer<typeof LearningAct>;
 
+/** A batch to be kept as it was cooked, and by whom. */
+export const KeptAsCooked = z.object({ by: By });
+
+/** A batch of the log with its day, by the kitchen’s own. */
+export type DatedBatch = Logged & { readonly day: string };
+
+/** A change that was noticed, with the day since when. */
+export type DatedNotice = Noticed & { readonly day: string };
+
 /** A page of the log, newest first; `left` batches are still to be logged. */
 export type LogPage = {
-  readonly batches: readonly Logged[];
+  readonly batches: readonly DatedBatch[];
   readonly more: boolean;
   readonly left: number;
 };
@@ -42,18 +50,27 @@ export type LogPage = {
 export type LogOpened = LogPage & {
   /** How well what was foreseen held over the newest batches. */
   readonly calibration: Calibration;
-  readonly noticed: readonly Noticed[];
+  readonly noticed: readonly DatedNotice[];
+  /** What the kitchen calls the things of which changes were noticed, by key. */
+  readonly names: Readonly<Record<string, string>>;
 };
 
 /** A number with what the house calls the thing it is of. */
-export type NamedNumber = KnownNumber & { readonly kind: string; readonly of: string };
+export type NamedNumber = KnownNumber & {
+  readonly kind: string;
+  readonly of: string;
+  /** The day it began anew, where it did. */
+  readonly day: string | null;
+};
 
 /** What a house knows of itself. */
 export type HouseKnows = {
   readonly numbers: readonly NamedNumber[];
   readonly tied: readonly TiedNumbers[];
-  readonly noticed: readonly Noticed[];
+  readonly noticed: readonly DatedNotice[];
   readonly worth: readonly WorthReading[];
+  /** What the soups of those batches are called, by the batch. */
+  readonly soups: Readonly<Record<string, string>>;
   readonly lessons: number;
   readonly left: number;
   readonly forgotten: Readonly<Record<string, string>>;
@@ -66,6 +83,7 @@ export type NumberHistory = {
     readonly batch: string;
     readonly name: string;
     readonly at: string;
+    readonly day: string;
     readonly leftOut: boolean;
     readonly before: { readonly by: number; readonly spread: number };
     readonly after: { readonly by: number; readonly spread: number };
@@ -76,9 +94,7 @@ export type NumberHistory = {
 
 /** A batch’s page. */
 export type LoggedBatch = {
-  readonly logged: Logged;
+  readonly logged: DatedBatch;
   readonly batch: Batch | null;
   readonly kept: readonly string[];
 };
-
-export type LogLimits = BandLimits;

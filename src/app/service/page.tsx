@@ -44,7 +44,7 @@ export default async function ServicePage({ searchParams }: { searchParams: Prom
   if (!house) return <EmptyHouse />;
   const day = Day.safeParse(asked).success
     ? (asked as string)
-    : await nextDay(db, house.id, dayOf(new Date()));
+    : await nextDay(db, house.id, dayOf(new Date(), house.keeping.dayEnds));
   if (asked !== undefined && asked !== day) redirect(`/service?day=${day}`);
   const [opened, names, tickets, say] = await Promise.all([
     openDay(db, day),

@@ -123,6 +123,7 @@ const keepingLines = (k: KitchenFile['keeping']): readonly Message[] => [
     ? []
     : [message('Kept for {days} days, fewer than the rule', { days: k.tightened.days })]),
   message('Probed every {minutes} min; {wands} ice wands', { minutes: k.probeEvery, wands: k.wands }),
+  message('A day ends at {hour}:00', { hour: String(k.dayEnds).padStart(2, '0') }),
   ...k.pans.map((p) =>
     message('Pan {name}: {count} of {long} × {wide} × {deep} mm', {
       name: p.name,

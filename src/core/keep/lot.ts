@@ -90,7 +90,7 @@ export type LotState = {
 export const JUST = 10 * 60_000;
 
 /** What something kept is judged by: the kitchen's places, and its rules. */
-export type KeptBy = Pick<Keeping, 'places' | 'rules' | 'tightened'>;
+export type KeptBy = Pick<Keeping, 'places' | 'rules' | 'tightened' | 'dayEnds'>;
 
 /** Lines that count: by the time they happened, without those taken back. */
 export const standingLines: (events: readonly KeepEvent[]) => readonly KeepEvent[] = counting;

@@ -1,8 +1,9 @@
 import type { CoolingSoup } from '../heat/cool/body';
 import type { House } from '../kitchen/house';
+import { rulesKept } from '../kitchen/keeping';
 import { type Message, message } from '../message/message';
 import type { Limit } from '../safety/course';
-import { type RuleSet, rulesOf } from '../safety/rules';
+import type { RuleSet } from '../safety/rules';
 import { FILM_UNKNOWN, type FilmKnown, type Forecast, forecast, type Phase } from './cool/forecast';
 import { type CoolingMeans, coolingOf } from './cool/ways';
 import type { KeepEvent } from './events';
@@ -10,8 +11,7 @@ import { JUST, type LotState } from './lot';
 import { allowedUnder, limitsNow, mayWait } from './safe/judged';
 
 /** The rules as a house has them. */
-export const rulesIn = ({ keeping }: Pick<House, 'keeping'>): RuleSet =>
-  rulesOf(keeping.rules, keeping.tightened);
+export const rulesIn = ({ keeping }: Pick<House, 'keeping'>): RuleSet => rulesKept(keeping);
 
 /** Under the limit on the pass: since when (the last reading that was not), how long, and what the rule says. */
 type UnderLimit = {

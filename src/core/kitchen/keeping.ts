@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { issue } from '../message/told';
-import { loosened, RULE_SETS, RULES, tightest } from '../safety/rules';
+import { loosened, RULE_SETS, RULES, type RuleSet, rulesOf, tightest } from '../safety/rules';
 import { named } from '../units/named';
 import { numberFrom } from '../units/numberFrom';
 import { unique } from './unique';
@@ -55,6 +55,12 @@ export const KeepingSchema = z
   .object({
     rules: z.enum(RULE_SETS).default('fda'),
     tightened: TightenedSchema.default({}),
+    /** The hour at which the kitchen’s day ends: until then it is still the evening before. */
+    dayEnds: z
+      .int({ error: issue('the hour a day ends at is a whole one') })
+      .min(0, issue('from 0, midnight'))
+      .max(11, issue('to 11 in the morning'))
+      .default(4),
     /** Minutes between two probings of what is kept hot. */
     probeEvery: numberFrom('minutes between two probings', 10, 240, 'min').default(60),
     /** Ice wands at hand: bottles of ice that are stirred through a pot. */
@@ -75,10 +81,21 @@ export const KeepingSchema = z
   });
 export type Keeping = z.infer<typeof KeepingSchema>;
 
+/** The rules a kitchen keeps, with what it asks for beyond them, by its own day. */
+export const rulesKept = ({
+  rules,
+  tightened,
+  dayEnds,
+}: Pick<Keeping, 'rules' | 'tightened' | 'dayEnds'>): RuleSet => ({
+  ...rulesOf(rules, tightened),
+  dayEnds,
+});
+
 /** What a kitchen that has said nothing has: pans of the sizes of EN 631, and a place of each kind. */
 export const USUAL_KEEPING: Keeping = {
   rules: 'fda',
   tightened: {},
+  dayEnds: 4,
   probeEvery: 60,
   wands: 0,
   pans: [

@@ -6,12 +6,11 @@ import type { Product } from '../food/product';
 import { issue } from '../message/told';
 import { type Kitchen, PRIOR } from '../pot/kitchen';
 import { BurnerSchema, VesselSchema } from '../recipe/things';
-import { rulesOf } from '../safety/rules';
 import { named } from '../units/named';
 import { numberFrom } from '../units/numberFrom';
 import { OutOfRange } from '../units/range';
 import type { House } from './house';
-import { KeepingSchema, USUAL_KEEPING } from './keeping';
+import { KeepingSchema, rulesKept, USUAL_KEEPING } from './keeping';
 import { unique } from './unique';
 
 /** A house's own product; every figure left out is the catalogue's. */
@@ -129,7 +128,7 @@ export function houseOf(file: KitchenFile, revision = 1): House {
       ...room,
       factors: PRIOR,
       products: byIngredient(products),
-      rules: rulesOf(keeping.rules, keeping.tightened),
+      rules: rulesKept(keeping),
       stands: { vessels, burners, trays },
     },
   };

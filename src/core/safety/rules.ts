@@ -8,6 +8,8 @@ export type CoolingStage = { readonly to: number; readonly seconds: number };
 
 /** Time and temperature rules of one place; °C, s, days. */
 export type RuleSet = {
+  /** Hours after midnight at which the kitchen’s day ends; midnight where nobody said. */
+  readonly dayEnds?: number;
   readonly id: RuleSetId;
   readonly name: Message;
   /** Year of the text the figures are of, as remembered. */

@@ -9,9 +9,23 @@ export function countdown(secondsLeft: number): string {
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'] as const;
 
-/** "2026-01-31", the day on the wall clock of whoever reads it. */
-export const dayOf = (date: Date): string =>
-  `${date.getFullYear()}-${String(date.getMonth() + 1).padStart(2, '0')}-${String(date.getDate()).padStart(2, '0')}`;
+/**
+ * "2026-01-31", the day on the wall clock of whoever reads it. Of a kitchen whose day ends at an hour after midnight,
+ * `endsAt`, what is earlier is still of the evening before.
+ *
+ * @example
+ * dayOf(new Date(2026, 1, 1, 1, 30), 4) // '2026-01-31'
+ */
+export function dayOf(date: Date, endsAt = 0): string {
+  const two = (n: number): string => String(n).padStart(2, '0');
+  const moved = new Date(date);
+  moved.setHours(moved.getHours() - endsAt);
+  return `${moved.getFullYear()}-${two(moved.getMonth() + 1)}-${two(moved.getDate())}`;
+}
+
+/** When such a day begins, ms, on the same clock: where the one before it ends. */
+export const dayStart = (day: string, endsAt = 0): number =>
+  new Date(`${day}T${String(endsAt).padStart(2, '0')}:00:00`).getTime();
 
 /** "18:30" on the wall clock of whoever reads it. */
 export const timeOfDay = (date: Date): string =>

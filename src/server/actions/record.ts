@@ -10,7 +10,8 @@ import { type Entry, entriesOf, LOUD, PAGE, type StoveReading } from '../../core
 import { type Message, message } from '../../core/message/message';
 import { issue } from '../../core/message/told';
 import type { DaysAway } from '../../core/record/awayWords';
-import { dayOf } from '../../core/units/clock';
+import { dayAfter } from '../../core/service/service';
+import { dayOf, dayStart } from '../../core/units/clock';
 import { DAY_MS } from '../../core/units/moment';
 import type { Show } from '../../core/units/shown/show';
 import type { Queryable } from '../data/database';
@@ -50,8 +51,6 @@ const Day = z.iso.date({ error: issue('a day such as 2026-01-31') });
 
 /** Longest span of a record, days. */
 const MOST_DAYS = 92;
-
-const startOf = (day: string): number => new Date(`${day}T00:00:00`).getTime();
 
 type StoveRow = {
   id: string;
@@ -129,7 +128,8 @@ const signedIn = (lines: readonly KeepEvent[], from: string, to: string): KeptRe
 /** The record from one day to another, both whole; or of one thing kept, all of it. Refuses a span that is none. */
 export async function theRecord(db: pg.Pool, asked: RecordAsked, now = Date.now()): Promise<KeptRecord> {
   const house = await theHouse(db);
-  const today = dayOf(new Date(now));
+  const { dayEnds } = house.keeping;
+  const today = dayOf(new Date(now), dayEnds);
   const [lines, head] = await Promise.all([readKitchenLines(db, house.id, null), readHead(db, house.id)]);
   const common = { kitchen: house.name, madeAt: new Date(now).toISOString(), head };
   if (asked.lot) {
@@ -137,7 +137,10 @@ export async function theRecord(db: pg.Pool, asked: RecordAsked, now = Date.now(
     if (!lot) throw unknown('lot', asked.lot, []);
     const entries = entriesOf([lot], [], [], house, now);
     const first = entries[0]?.at ?? now;
-    const days = { from: dayOf(new Date(first)), to: dayOf(new Date(entries.at(-1)?.at ?? first)) };
+    const days = {
+      from: dayOf(new Date(first), dayEnds),
+      to: dayOf(new Date(entries.at(-1)?.at ?? first), dayEnds),
+    };
     return {
       ...common,
       ...days,
@@ -151,8 +154,8 @@ export async function theRecord(db: pg.Pool, asked: RecordAsked, now = Date.now(
   const from = accept(Day, asked.from ?? today, 'from');
   const to = accept(Day, asked.to ?? from, 'to');
   if (to < from) throw cannot('to', to, message('not before {from}', { from }));
-  const [start, end] = [startOf(from), startOf(to) + DAY_MS];
-  if ((end - start) / DAY_MS > MOST_DAYS)
+  const [start, end] = [dayStart(from, dayEnds), dayStart(dayAfter(to, 1), dayEnds)];
+  if ((end - start) / DAY_MS > MOST_DAYS + 0.1)
     throw cannot('to', to, message('at most {most} days at once', { most: MOST_DAYS }));
   const [a, b] = [new Date(start).toISOString(), new Date(end).toISOString()];
   const [{ lots, next }, stove] = await Promise.all([

@@ -16,6 +16,7 @@ import { claimRecipe, writeVersion } from '../queries/recipes';
 import { writeService } from '../queries/services';
 import { transaction } from './database';
 import { loadKept } from './demoKept';
+import { loadHistory } from './demoLog';
 
 const readJsonFile = async (path: string): Promise<unknown> => JSON.parse(await readFile(path, 'utf8'));
 
@@ -98,6 +99,7 @@ export async function loadDemo(pool: pg.Pool, folder: string): Promise<boolean> 
       await writeVersion(client, kitchen.id, { ...(body as RecipeText), id: recipe.id });
     }
     await loadServices(client, kitchen.id, join(folder, 'services'));
+    if (process.env.PANACHE_HISTORY !== 'off') await loadHistory(client, kitchen.id, folder);
     const house = await readHouse(client);
     if (house) await loadKept(client, house, Date.now());
     const batchId = randomUUID();

@@ -257,8 +257,8 @@ export async function loadKept(db: pg.PoolClient, house: House, now: number): Pr
   ]);
   await kitchenLine(db, house, now - ago(0, 20), {
     kind: 'signed',
-    from: dayOf(new Date(now - ago(1))),
-    to: dayOf(new Date(now - ago(1))),
+    from: dayOf(new Date(now - ago(1)), house.keeping.dayEnds),
+    to: dayOf(new Date(now - ago(1)), house.keeping.dayEnds),
     by: 'Lead',
     note: 'Jacket potato talked over with the closer.',
   });

@@ -18,7 +18,7 @@ const cell =
   'flex min-h-18 min-w-20 flex-col items-center justify-center gap-1 text-center text-[16px] leading-tight max-[720px]:min-h-16 max-[720px]:min-w-0 max-[720px]:flex-1 max-[720px]:text-[14px]';
 
 /** On a phone these are behind the last place. */
-const BEHIND = new Set(['/compare', '/recipes', '/kitchen']);
+const BEHIND = new Set(['/compare', '/log', '/recipes', '/kitchen']);
 
 /**
  * The views in the order of the day, the house's papers below the line, and what is this screen's own. Five places
@@ -59,7 +59,7 @@ export function Nav({ roles }: { roles: readonly string[] }) {
         aria-current={path === '/help' ? 'page' : undefined}
         className={clsx(
           cell,
-          'max-[720px]:hidden [@media(max-height:760px)]:hidden',
+          'max-[720px]:hidden [@media(max-height:836px)]:hidden',
           path === '/help' && 'bg-ink text-surface',
         )}
       >

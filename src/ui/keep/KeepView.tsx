@@ -195,6 +195,7 @@ export function KeepView({ house, first, lot, face: asked }: Props) {
           <Suspense>
             <RecordFace
               now={now}
+              dayEnds={house.keeping.dayEnds}
               heard={keep.head.n}
               onWrite={(body) => keep.write('kitchen', body)}
               onProbes={() => setSheet('probes')}

@@ -134,13 +134,21 @@ function RulesCard({ problemAt }: PartProps) {
           </div>
         );
       })}
-      <div className="grid grid-cols-2 gap-3 border-rule border-t pt-2">
+      <div className="grid grid-cols-3 gap-3 border-rule border-t pt-2">
         <Field
           id="k-probe-every"
           label={say('Probed every, min')}
           inputMode="numeric"
           {...register('keeping.probeEvery')}
           problem={problemAt('keeping.probeEvery')}
+          className="figures"
+        />
+        <Field
+          id="k-day-ends"
+          label={say('A day ends at, hour')}
+          inputMode="numeric"
+          {...register('keeping.dayEnds')}
+          problem={problemAt('keeping.dayEnds')}
           className="figures"
         />
         <Field

@@ -1,7 +1,8 @@
 import { ingredient, isIngredient } from '../../food/catalogue';
+import { rulesKept } from '../../kitchen/keeping';
 import { message } from '../../message/message';
 import { beginCourse, limitsOf, readOn } from '../../safety/course';
-import { type RuleSet, rulesOf } from '../../safety/rules';
+import type { RuleSet } from '../../safety/rules';
 import type { KeepBodyOf, KeepEvent } from '../events';
 import {
   happened,
@@ -524,7 +525,7 @@ export function lotState(
   const events = standingLines(lot.events).toSorted((a, b) => happened(a) - happened(b));
   const first = events.findLast((e) => e.body.kind === 'put by');
   if (first?.body.kind !== 'put by') return null;
-  const by: By = { keeping, rule: rulesOf(keeping.rules, keeping.tightened) };
+  const by: By = { keeping, rule: rulesKept(keeping) };
   const d = begun(lot, first, first.body, by);
   d.events = events;
   seen(first, d.stage);

@@ -37,12 +37,13 @@ export const daysBetween = (from: string, to: string): number =>
  */
 export function dateMark(state: LotState, rule: RuleSet, now: number): DateMark {
   const { days } = rule.keep;
-  const made = dayOf(new Date(state.put.madeAt));
-  const today = dayOf(new Date(now));
+  const dayAt = (ms: number | string): string => dayOf(new Date(ms), rule.dayEnds);
+  const made = dayAt(state.put.madeAt);
+  const today = dayAt(now);
   const before = state.put.daysUsed ?? 0;
   let stood = 0;
   for (const { from, to } of state.frozen) {
-    const [a, b] = [dayOf(new Date(from)), dayOf(new Date(to ?? now))];
+    const [a, b] = [dayAt(from), dayAt(to ?? now)];
     stood += Math.max(0, daysBetween(a, b) - (to === null ? 0 : 1));
   }
   const used = before + Math.max(0, daysBetween(made, today)) + 1 - stood;

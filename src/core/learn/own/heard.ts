@@ -54,6 +54,8 @@ export function saidBy(
     let variance = dot(along, times(covariance, along)) + one.error ** 2;
     if (miss ** 2 > SURPRISE ** 2 * variance) {
       const laidTo = n + ASPECTS.indexOf(one.speaksOf);
+      // Of nothing that is this batch’s alone, it is left out.
+      if (!along[laidTo]) continue;
       covariance = covariance.map((row, r) =>
         r === laidTo ? row.map((v, c) => (c === laidTo ? v + miss ** 2 : v)) : row,
       );

@@ -133,7 +133,7 @@ export function taught(before: Knowledge, lesson: Lesson): Taught {
       now: tidied(so.now, so.epochs, kept),
       recent: kept,
       epochs: so.epochs,
-      rests: restsOn(before, lesson, so.epochs, so.noticed),
+      rests: restsOn(before, lesson, so),
       noticed: so.noticed ? [...before.noticed, so.noticed].slice(-50) : before.noticed,
       lessons: before.lessons + 1,
     },
@@ -148,21 +148,31 @@ export function taught(before: Knowledge, lesson: Lesson): Taught {
   };
 }
 
+/** What the numbers of a lesson rest on now: since their owner last began anew, by a lot or by a change just found. */
 function restsOn(
   before: Knowledge,
   lesson: Lesson,
-  epochs: Knowledge['epochs'],
-  noticed: Noticed | null,
+  { epochs, recent }: { readonly epochs: Knowledge['epochs']; readonly recent: readonly Taken[] },
 ): Knowledge['rests'] {
   const rests = { ...before.rests };
-  for (const [n, key] of lesson.keys.entries()) {
-    const anew = before.epochs[ownerOf(key)]?.n !== epochs[ownerOf(key)]?.n;
-    const was = anew && noticed?.owner !== ownerOf(key) ? undefined : rests[key];
-    const readings = lesson.counts[n] ?? 0;
+  const isAnew = (owner: string): boolean => before.epochs[owner]?.n !== epochs[owner]?.n;
+  const keys = new Set([
+    ...lesson.keys,
+    ...Object.keys(rests).filter((k) => isAnew(ownerOf(k as NumberKey))),
+  ]);
+  for (const key of keys as Set<NumberKey>) {
+    const owner = ownerOf(key);
+    const n = epochs[owner]?.n;
+    // What began anew may have done so some lessons ago.
+    const since = isAnew(owner)
+      ? recent.filter(({ lesson: l, epochs: of }) => of[l.keys.indexOf(key)]?.n === n)
+      : recent.slice(-1);
+    const counts = since.map(({ lesson: l }) => l.counts[l.keys.indexOf(key)] ?? 0);
+    const was = isAnew(owner) ? undefined : rests[key];
     rests[key] = {
-      readings: (was?.readings ?? 0) + readings,
-      batches: (was?.batches ?? 0) + (readings > 0 ? 1 : 0),
-      last: lesson.at,
+      readings: (was?.readings ?? 0) + counts.reduce((s, c) => s + c, 0),
+      batches: (was?.batches ?? 0) + counts.filter((c) => c > 0).length,
+      last: lesson.keys.includes(key) ? lesson.at : (rests[key]?.last ?? lesson.at),
     };
   }
   return rests;

@@ -4,9 +4,10 @@ import { SCATTER } from '../../batch/follow/filter';
 import { type Followed, follow, slopesOf } from '../../batch/follow/follow';
 import { move } from '../../batch/follow/move';
 import { ASPECTS, evidenceOf } from '../../batch/follow/readings';
+import { stepDone } from '../../batch/follow/rest';
 import { unknownThings } from '../../batch/follow/unknowns';
 import type { Batch, CookedWith } from '../../batch/record';
-import { batchState } from '../../batch/state';
+import { batchState, inSeveralPans } from '../../batch/state';
 import { dot, type Vector } from '../../maths/matrix';
 import { factorIn, soupIn } from '../../pot/kitchen';
 import { observe } from '../../pot/observe';
@@ -146,6 +147,46 @@ export function bowlsOf(batch: Batch): readonly { readonly at: number; readonly 
 /** ln of the bowl’s viscosity goes about so many times with ln of the dose. */
 const STEEP = 3;
 
+/** s after it has come to its heat that somebody sees it and taps, and how much that differs; as a share, what else does. Our assumptions. */
+const SEEN = { after: 20, spread: 30, share: 0.06 } as const;
+/** One number moved by its spread changes no honest climb by more than this, in ln of its time. Our assumption. */
+const STALLS = 0.3;
+/** A climb shorter than this, s, says little of its burner. */
+const A_CLIMB = 150;
+
+/**
+ * How long it took to come to its heat, as the tap that ended the step says, against what it would have: in ln of seconds. Null
+ * of other steps, of what was marked with others, and of several pans, where the step may have begun at another time.
+ */
+function cameTo(
+  { events, steps }: Followed['state'],
+  n: number,
+  { start, upTo }: { readonly start: number; readonly upTo: (at: number) => Followed },
+): Heard | null {
+  const event = events[n];
+  if (event?.body.kind !== 'step-done' || inSeveralPans(steps)) return null;
+  const { step } = event.body;
+  const here = steps.findIndex((s) => s.key === step);
+  const was = steps[here];
+  if (was?.does?.kind !== 'bring-to') return null;
+  const from = Date.parse(steps[here - 1]?.done?.at ?? (here === 0 ? new Date(start).toISOString() : ''));
+  const took = (Date.parse(event.at) - from) / 1000 - SEEN.after;
+  if (!(took > A_CLIMB)) return null;
+  const pots = upTo(from);
+  const [first, ...others] = pots.variants.map((v) => Math.log(stepDone(v).pot.seconds - v.pot.seconds));
+  if (first === undefined || !Number.isFinite(first) || first < Math.log(A_CLIMB)) return null;
+  // Near where it would never get there, a little more or less makes all the difference: that is no slope.
+  if (others.some((t) => !(Math.abs(t - first) < STALLS))) return null;
+  return {
+    minutes: (Date.parse(event.at) - start) / 60_000,
+    slopes: others.map((t, k) => (t - first) / (pots.unknowns[k]?.spread ?? 1)),
+    of: {},
+    miss: Math.log(took) - first,
+    error: Math.hypot(SEEN.share, SEEN.spread / took),
+    speaksOf: 'heat',
+  };
+}
+
 /** The readings of a batch as its deeds hear them, and the numbers they hang on; null where its record has no steps to cook. */
 export function readingsOf(batch: Batch, told: readonly ToldOfNumber[] = []) {
   const { cooked } = batch.plan;
@@ -163,8 +204,10 @@ export function readingsOf(batch: Batch, told: readonly ToldOfNumber[] = []) {
   const heard: Heard[] = [];
   const foreseen: Foreseen[] = [];
   let right = true;
-  for (const { body, at } of events) {
+  for (const [n, { body, at }] of events.entries()) {
     if (PUT_RIGHT.has(body.kind)) right = false;
+    const came = body.kind === 'step-done' ? cameTo(known.state, n, { start, upTo }) : null;
+    if (came) heard.push({ ...came, slopes: keys.map((_, k) => came.slopes[k] ?? 0) });
     const hears = READ.has(body.kind) ? hearing(body, upTo(Date.parse(at)), keys) : null;
     if (!hears) continue;
     const { said, slopes } = hears;

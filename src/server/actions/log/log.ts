@@ -1,6 +1,7 @@
 import type pg from 'pg';
 import * as z from 'zod';
 import {
+  type DatedBatch,
   type HouseKnows,
   LearningAct,
   type LoggedBatch,
@@ -18,7 +19,9 @@ import { ownNumbers } from '../../../core/learn/own/teach';
 import { tiedIn } from '../../../core/learn/own/tied';
 import { worthReading } from '../../../core/learn/own/worth';
 import { calibrationOf } from '../../../core/log/calibration';
+import type { Logged } from '../../../core/log/logged';
 import { foodIn } from '../../../core/pot/kitchen';
+import { dayOf } from '../../../core/units/clock';
 import { type Queryable, transaction } from '../../data/database';
 import { readBatch } from '../../queries/batches';
 import {
@@ -56,6 +59,11 @@ const cursorIn = (text: string | null | undefined) => {
   return z.uuid().safeParse(id).success && Number.isFinite(Date.parse(startedAt)) ? { startedAt, id } : null;
 };
 
+/** The kitchen’s day of a moment. */
+const dayIn = (house: House, at: string): string => dayOf(new Date(at), house.keeping.dayEnds);
+
+const dated = (house: House, b: Logged): DatedBatch => ({ ...b, day: dayIn(house, b.startedAt) });
+
 /** A page of the log, newest first. */
 export async function logPage(db: Queryable, { find, soup, before }: LogQuery): Promise<LogPage> {
   const house = await theHouse(db);
@@ -68,7 +76,11 @@ export async function logPage(db: Queryable, { find, soup, before }: LogQuery): 
     }),
     countToLog(db, house.id),
   ]);
-  return { batches: batches.slice(0, A_PAGE), more: batches.length > A_PAGE, left };
+  return {
+    batches: batches.slice(0, A_PAGE).map((b) => dated(house, b)),
+    more: batches.length > A_PAGE,
+    left,
+  };
 }
 
 /** The log as it opens: its first page, how well was foreseen, what changed. */
@@ -79,10 +91,13 @@ export async function openLog(db: Queryable, query: LogQuery): Promise<LogOpened
     readNewestLessons(db, house.id, A_PAGE),
     readLearned(db, house.id),
   ]);
+  const noticed = learned?.knowledge.noticed ?? [];
+  const name = noticed.length > 0 ? await namer(db, house) : () => '';
   return {
     ...page,
+    names: Object.fromEntries(noticed.map((n) => [n.key, name(n.key)])),
     calibration: calibrationOf(lessons.filter((l) => !l.leftOut).flatMap((l) => l.did.judged ?? [])),
-    noticed: learned?.knowledge.noticed ?? [],
+    noticed: noticed.map((n) => ({ ...n, day: dayIn(house, n.since) })),
   };
 }
 
@@ -110,10 +125,11 @@ async function namer(db: Queryable, house: House): Promise<(key: NumberKey) => s
   };
 }
 
-const named = (number: KnownNumber, name: (key: NumberKey) => string): NamedNumber => ({
+const named = (house: House, number: KnownNumber, name: (key: NumberKey) => string): NamedNumber => ({
   ...number,
   kind: kindOf(number.key),
   of: name(number.key),
+  day: number.epoch.n > 1 ? dayIn(house, number.epoch.since) : null,
 });
 
 const learnedOr = (row: LearnedRow | null): Omit<LearnedRow, 'revision'> =>
@@ -125,17 +141,22 @@ export async function houseKnows(db: Queryable): Promise<HouseKnows> {
   const { knowledge, byHand } = learnedOr(await readLearned(db, house.id));
   const name = await namer(db, house);
   const newest = new Map<string, string>();
+  const soups: Record<string, string> = {};
   for (const b of await readLogged(db, house.id, { words: '', recipeId: null, before: null, most: 200 }))
-    if (!newest.has(b.recipeId)) newest.set(b.recipeId, b.id);
+    if (!newest.has(b.recipeId)) {
+      newest.set(b.recipeId, b.id);
+      soups[b.id] = b.name;
+    }
   const lessons = await Promise.all([...newest.values()].slice(0, 12).map((id) => readLesson(db, id)));
   return {
-    numbers: knownNumbers(knowledge, byHand.fixed).map((n) => named(n, name)),
+    numbers: knownNumbers(knowledge, byHand.fixed).map((n) => named(house, n, name)),
     tied: tiedIn(knowledge, byHand.fixed),
-    noticed: knowledge.noticed,
+    noticed: knowledge.noticed.map((n) => ({ ...n, day: dayIn(house, n.since) })),
     worth: lessons
       .flatMap((l) => (l ? worthReading(knowledge, l, byHand.fixed).slice(0, 1) : []))
       .toSorted((a, b) => a.after / a.now - b.after / b.now)
       .slice(0, 3),
+    soups,
     lessons: knowledge.lessons,
     left: await countToLog(db, house.id),
     forgotten: byHand.forgotten,
@@ -156,7 +177,7 @@ export async function numberHistory(db: Queryable, key: string): Promise<NumberH
     );
   const lessons = await readLessonsOf(db, house.id, key, 100);
   return {
-    number: named(number, await namer(db, house)),
+    number: named(house, number, await namer(db, house)),
     lessons: lessons.flatMap((l) => {
       const step = l.did.steps?.find((s) => s.key === key);
       return step
@@ -165,6 +186,7 @@ export async function numberHistory(db: Queryable, key: string): Promise<NumberH
               batch: l.id,
               name: l.name ?? '',
               at: l.at,
+              day: dayIn(house, l.at),
               leftOut: l.leftOut,
               before: { by: Math.exp(step.before.mean), spread: step.before.spread },
               after: { by: Math.exp(step.after.mean), spread: step.after.spread },
@@ -186,7 +208,7 @@ export async function loggedBatch(db: Queryable, id: string): Promise<LoggedBatc
     'SELECT id FROM lot WHERE kitchen_id = $1 AND batch_id = $2',
     [house.id, id],
   );
-  return { logged, batch, kept: rows.map((r) => r.id) };
+  return { logged: dated(house, logged), batch, kept: rows.map((r) => r.id) };
 }
 
 const without = <T>(all: Readonly<Record<string, T>>, key: string): Record<string, T> =>

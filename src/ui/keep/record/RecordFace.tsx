@@ -22,6 +22,8 @@ type Props = {
   readonly now: number;
   /** Changes when something was written. */
   readonly heard: number;
+  /** The hour at which the kitchen’s day ends. */
+  readonly dayEnds: number;
   readonly onWrite: (body: KeepBody) => unknown;
   readonly onProbes: () => void;
 };
@@ -30,9 +32,9 @@ type Props = {
  * The record of some days: every line, what is missing and late shown; signed off, taken away, and tried for
  * whether anybody changed it.
  */
-export function RecordFace({ now, heard, onWrite, onProbes }: Props) {
+export function RecordFace({ now, dayEnds, heard, onWrite, onProbes }: Props) {
   const say = useSay();
-  const today = dayOf(new Date(now));
+  const today = dayOf(new Date(now), dayEnds);
   const [from, setFrom] = useState(today);
   const [to, setTo] = useState(today);
   const [page, setPage] = useState(0);

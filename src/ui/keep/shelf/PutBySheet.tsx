@@ -36,7 +36,7 @@ export function PutBySheet({ house, onTake, onClose }: Props) {
   const [pan, setPan] = useState(pans.at(-1)?.id ?? '');
   const [count, setCount] = useState('1');
   const [place, setPlace] = useState(places.find((p) => p.kind === 'fridge')?.id ?? places[0]?.id ?? '');
-  const [made, setMade] = useState(dayOf(new Date(kitchenNow())));
+  const [made, setMade] = useState(dayOf(new Date(kitchenNow()), house.keeping.dayEnds));
   const [useBy, setUseBy] = useState('');
   const [read, setRead] = useState('');
   const [allergens, setAllergens] = useState<readonly string[]>([]);
@@ -46,7 +46,7 @@ export function PutBySheet({ house, onTake, onClose }: Props) {
     const l = typedNumber(litres);
     const n = typedNumber(count);
     const into = pans.find((p) => p.id === pan);
-    const today = dayOf(new Date(kitchenNow()));
+    const today = dayOf(new Date(kitchenNow()), house.keeping.dayEnds);
     if (name.trim() === '') return setProblem({ field: 'name', says: say('Give it a name.') });
     if (!(typeof l === 'number' && l > 0 && l <= 600))
       return setProblem({

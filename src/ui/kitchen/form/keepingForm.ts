@@ -12,6 +12,7 @@ export type KeepingForm = {
   coolingPercent: string;
   reheat: string;
   days: string;
+  dayEnds: string;
   probeEvery: string;
   wands: string;
   pans: { id: string; name: string; lengthMm: string; widthMm: string; depthMm: string; count: string }[];
@@ -25,6 +26,7 @@ export const keepingForm = (k: Keeping, degrees: UnitHere): KeepingForm => ({
   coolingPercent: text(k.tightened.cooling, 0.01),
   reheat: textIn(k.tightened.reheat, degrees),
   days: text(k.tightened.days),
+  dayEnds: text(k.dayEnds),
   probeEvery: text(k.probeEvery),
   wands: text(k.wands),
   pans: k.pans.map((p) => ({
@@ -66,6 +68,7 @@ export function keepingOf(f: KeepingForm, degrees: UnitHere): AsTyped<Keeping> {
       ...(reheat !== undefined && { reheat }),
       ...(days !== undefined && { days }),
     },
+    dayEnds: numberOrText(f.dayEnds),
     probeEvery: numberOrText(f.probeEvery),
     wands: numberOrText(f.wands || '0'),
     pans: f.pans.map((p) => ({
