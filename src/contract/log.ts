@@ -5,7 +5,9 @@ import type { KnownNumber } from '../core/learn/own/standing';
 import type { TiedNumbers } from '../core/learn/own/tied';
 import type { WorthReading } from '../core/learn/own/worth';
 import type { Calibration } from '../core/log/calibration';
+import type { Given, Proposed } from '../core/log/given';
 import type { Logged } from '../core/log/logged';
+import type { Week } from '../core/log/week';
 import { issue } from '../core/message/told';
 import { By } from './saying';
 
@@ -97,4 +99,29 @@ export type LoggedBatch = {
   readonly logged: DatedBatch;
   readonly batch: Batch | null;
   readonly kept: readonly string[];
+};
+
+/** What was given out from one day to another, and what the next may want. */
+export type GivenOpened = {
+  readonly from: string;
+  readonly to: string;
+  readonly today: string;
+  readonly given: readonly Given[];
+  readonly tomorrow: string;
+  readonly proposed: readonly Proposed[];
+};
+
+/** A week as it came to. */
+export type WeekOpened = {
+  readonly kitchen: string;
+  readonly currency: string;
+  readonly today: string;
+  readonly week: Week;
+};
+
+/** How well was foreseen over the newest batches, all of them and each soup by itself. */
+export type PredictsOpened = {
+  readonly over: number;
+  readonly all: Calibration;
+  readonly soups: readonly { readonly name: string; readonly calibration: Calibration }[];
 };

@@ -1,6 +1,7 @@
 import { type Finished, finishedBy, type Held } from '../core/compare/beside/finished';
 import { type Stocked, stockedOn } from '../core/compare/beside/stocked';
 import { type Compared, comparedWith, EVERY_WAY } from '../core/compare/compare';
+import { type Learned, learnedIn } from '../core/compare/learned';
 import { justMultiplied, type Multiplied } from '../core/compare/multiplied';
 import { type OrderIn, type PlanFindings, type Remedy, remediesFor } from '../core/compare/remedies';
 import { type Scaled, scaling } from '../core/compare/scaling';
@@ -28,6 +29,7 @@ export type Sampled = { readonly spread: Spread; readonly raises: readonly Raise
 /** Of an order: its doubt at once; then how far its sampling is; then what that said. */
 export type Thought =
   | { readonly doubt: Doubt; readonly multiplied: Multiplied }
+  | { readonly learned: Learned | null }
   | { readonly sampling: number }
   | { readonly sampled: Sampled };
 
@@ -56,6 +58,7 @@ const PLANNER = {
       doubt: doubtOf(recipe, dosing, setup),
       multiplied: justMultiplied(recipe, { aim, setup, dosing }),
     };
+    yield { learned: learnedIn(recipe, aim, setup, dosing) };
     // An order is cooked hundreds of times once it is left alone: not for every pause of a finger, nor for one that is started at once.
     await new Promise((resolve) => setTimeout(resolve, LEFT_ALONE));
     let tally: Tally | null = null;

@@ -18,6 +18,7 @@ const known = (p: Product): readonly Message[] => [
   ...(p.fatPercent === undefined ? [] : [message('fat {percent} %', { percent: p.fatPercent })]),
   ...(p.pH === undefined ? [] : [message('pH {pH}', { pH: p.pH })]),
   ...(p.edibleYield === undefined ? [] : [message('edible share {share}', { share: p.edibleYield })]),
+  ...(p.lot === undefined ? [] : [message('lot {lot}', { lot: p.lot })]),
   ...(p.pricePerKg === undefined ? [] : [message('price {price} a kilogram', { price: p.pricePerKg })]),
   ...(p.packG === undefined ? [] : [message('pack {g}', { g: { g: p.packG } })]),
   ...(p.kept === false ? [message('not kept here')] : []),

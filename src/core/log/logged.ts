@@ -6,6 +6,7 @@ import { batchState } from '../batch/state';
 import { type Band, type BandLimits, bandOf, DEFAULT_LIMITS } from '../flow/bands';
 import { costIn, kitchenThen, stepsOf } from '../keep/soup/keptPot';
 import { bowlsOf } from '../learn/own/lesson';
+import { costOf, putInBy } from '../pot/contents/goesIn';
 import { STANDARD_KITCHEN } from '../pot/kitchen';
 
 /** A batch as the log has it: what was asked for, what was foreseen, what came of it. Volumes mL, viscosities mPa·s in the bowl. */
@@ -47,6 +48,8 @@ export type Logged = {
   /** In the kitchen’s currency, as far as prices were known. */
   readonly cost: number | null;
   readonly unpriced: number;
+  /** What was put in to put it right, or beside the plan, as far as prices were known. */
+  readonly rightCost: number | null;
   /** Where it was not cooked here by this program: read in from a notebook. */
   readonly fromNotebook?: true;
 };
@@ -67,6 +70,13 @@ function foreseenAtStart(batch: Batch): Logged['foreseen'] {
   const to = ahead(started, started.startedAt, batch.plan.litres);
   const [low, high] = doubtAhead(started, to).bracket;
   return { at: to.end.bowlViscosity, low, high };
+}
+
+/** What went in that the plan did not have; null where no price of it is known. */
+function addedCost(batch: Batch): number | null {
+  const planned = batch.plan.steps.flatMap((s) => s.does ?? []).length;
+  const { known } = costOf(putInBy(stepsOf(batch).slice(planned)), kitchenThen(batch, STANDARD_KITCHEN));
+  return known > 0 ? known : null;
 }
 
 /** A finished batch as the log has it. Total: a record without a model has what its lines say. */
@@ -111,6 +121,7 @@ export function loggedOf(batch: Batch): Logged {
     lateSeconds: finished && batch.serveAt ? secondsBetween(batch.serveAt, finished.at) : null,
     cost: paid.costPerL === undefined ? null : (paid.costPerL * ml) / 1000,
     unpriced: paid.unpriced ?? 0,
+    rightCost: addedCost(batch),
   };
 }
 

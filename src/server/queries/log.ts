@@ -240,6 +240,17 @@ export async function readLoggedBetween(
   return rows.map((r) => r.body);
 }
 
+/** Every batch of the log, oldest first. */
+export async function readWholeLog(db: Queryable, kitchenId: string): Promise<readonly Logged[]> {
+  const { rows } = await db.query<{ body: Logged }>(
+    `SELECT g.body FROM logged g WHERE g.kitchen_id = $1
+       AND NOT EXISTS (SELECT 1 FROM imported_batch i JOIN import_undone u USING (import_id) WHERE i.batch_id = g.batch_id)
+     ORDER BY g.started_at, g.batch_id`,
+    [kitchenId],
+  );
+  return rows.map((r) => r.body);
+}
+
 export async function readLoggedOne(db: Queryable, kitchenId: string, id: string): Promise<Logged | null> {
   const { rows } = await db.query<{ body: Logged }>(
     'SELECT body FROM logged WHERE kitchen_id = $1 AND batch_id = $2',

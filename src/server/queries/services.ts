@@ -44,6 +44,20 @@ export async function readDays(
   return rows;
 }
 
+/** The services of the days from one to another, as they stand. */
+export async function readServicesBetween(
+  db: Queryable,
+  kitchenId: string,
+  from: string,
+  to: string,
+): Promise<readonly StoredService[]> {
+  const { rows } = await db.query<Row>(
+    `${NEWEST} WHERE s.kitchen_id = $1 AND s.day BETWEEN $2::date AND $3::date AND NOT s.archived`,
+    [kitchenId, from, to],
+  );
+  return rows.map(serviceOf);
+}
+
 /** The newest of a service; null where there is none of that id. */
 export async function readService(
   db: Queryable,

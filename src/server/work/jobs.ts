@@ -30,6 +30,7 @@ import { wordsFor } from '../../core/text/inWords';
 import { plannedBatch } from '../actions/batches';
 import { openKeep, recordKeep, theLot } from '../actions/keep/keep';
 import { theHouse } from '../actions/kitchen';
+import { openWeek } from '../actions/log/days';
 import { logAndLearn } from '../actions/log/learn';
 import { planStored } from '../actions/planning';
 import { type RecordAsked, theLotRecord, theRecord } from '../actions/record';
@@ -40,12 +41,14 @@ import { archiveFile } from '../archive/write';
 import { isAway, pool } from '../data/database';
 import { labelsPdf } from '../exports/labelsPdf';
 import { lineSpreadPdf } from '../exports/lineSpreadPdf';
+import { logCsv, logJson, weekPdf } from '../exports/logFiles';
 import type { Paper } from '../exports/paper';
 import { planPdf } from '../exports/planPdf';
 import { recordCsv, recordJson, recordPdf } from '../exports/recordFiles';
 import { type Drawn, serviceIcs } from '../exports/serviceFiles';
 import { weighOutCsv } from '../exports/weighOutCsv';
 import { type Moves, railMoved, railOf } from '../live/rail';
+import { readWholeLog } from '../queries/log';
 import { readBodies, readRecipe, readRecipes } from '../queries/recipes';
 import type { ChainStretch } from '../queries/seals';
 import { cannot, isRefusal, Refusal, unknown } from '../refusal';
@@ -264,6 +267,24 @@ export const jobs = {
     takeArchive(db(), file, { rehearse, watch: new Watch(shared) }),
   verify: ({ heads, stretch }: { heads: readonly Head[]; stretch?: ChainStretch }) =>
     verifyRecord(db(), heads, stretch),
+  /** The whole log as a file. */
+  logFile: async ({ as }: { as: 'csv' | 'json' }): Promise<string> => {
+    const house = await theHouse(db());
+    const all = await readWholeLog(db(), house.id);
+    return as === 'csv' ? logCsv(all) : JSON.stringify(logJson(all, house.name));
+  },
+  weekPdf: async ({
+    day,
+    paper,
+    language,
+  }: {
+    day: string | null;
+    paper: Paper;
+    language: Language;
+  }): Promise<Uint8Array> => {
+    const house = await theHouse(db());
+    return weekPdf(await openWeek(db(), day), paper, wordsFor({ ...house.show, language }), house.show);
+  },
   /** Logs what was finished and learns from it; how many are still to be logged. */
   learn: ({ shared }: { shared: SharedArrayBuffer }) => logAndLearn(db(), new Watch(shared)),
   rail: () => railOf(db(), Date.now()),

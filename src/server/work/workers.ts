@@ -46,6 +46,8 @@ const BUDGET: { readonly [J in JobName]: { readonly line: Line; readonly ms: num
   recordKeep: { line: 'record', ms: 15_000 },
   take: { line: 'long', ms: 600_000 },
   archiveFile: { line: 'archive', ms: 600_000 },
+  logFile: { line: 'record', ms: 60_000 },
+  weekPdf: { line: 'record', ms: 30_000 },
   learn: { line: 'learn', ms: 900_000 },
   verify: { line: 'record', ms: 900_000 },
   rail: { line: 'rail', ms: 30_000 },

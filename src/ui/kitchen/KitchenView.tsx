@@ -164,6 +164,9 @@ export function KitchenView({ kitchen, revision, part: first, lastImport }: Prop
           >
             {say('Revision {now}', { now })}
           </Link>
+          <Link href="/log/knows" className="inline-flex min-h-12 items-center underline underline-offset-4">
+            {say('What the house knows')}
+          </Link>
           <Segments label={say('Part of the kitchen')} value={part} onChange={setPart} options={PARTS} />
         </header>
         <div className="min-h-0 flex-1 overflow-y-auto px-5 py-4">

@@ -22,6 +22,7 @@ const FRESH_PRODUCT = {
   fatPercent: '',
   pH: '',
   yieldPercent: '',
+  lot: '',
   pricePerKg: '',
   packG: '',
   kept: true,
@@ -171,6 +172,12 @@ export function ProductsPart({ problemAt }: PartProps) {
                     {...register(`products.${n}.yieldPercent`)}
                     problem={at('yieldPercent')}
                     className="figures"
+                  />
+                  <Field
+                    id={`product-${n}-lot`}
+                    label={say('Lot in use')}
+                    {...register(`products.${n}.lot`)}
+                    problem={at('lot')}
                   />
                   <Field
                     id={`product-${n}-price`}

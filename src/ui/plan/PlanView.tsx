@@ -3,6 +3,7 @@
 import { clsx } from 'clsx';
 import { BookOpen, TriangleAlert } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
+import { learnedWords } from '../../core/compare/learned';
 import { multipliedWords } from '../../core/compare/multiplied';
 import { remedyWords } from '../../core/compare/remedyWords';
 import { bandOf, chanceOfBand } from '../../core/flow/bands';
@@ -225,9 +226,18 @@ export function PlanView({ stores: opened, first, begun, misread }: Props) {
               )}
             </p>
           ) : compared ? (
-            <p>
-              <b>{compared.headline}</b> {compared.because}
-            </p>
+            <div>
+              <p>
+                <b>{compared.headline}</b> {compared.because}
+              </p>
+              {thoughts?.learned && (
+                <p className="pt-0.5 text-[16px]">
+                  <Link href="/log/knows" className="underline decoration-butter decoration-2">
+                    {say(learnedWords(thoughts.learned))}
+                  </Link>
+                </p>
+              )}
+            </div>
           ) : (
             <p className="text-quiet">{say('Working out what multiplying would do …')}</p>
           )}

@@ -2,6 +2,7 @@
 
 import '../../core/food/load';
 import { useMemo, useRef, useState } from 'react';
+import type { Learned } from '../../core/compare/learned';
 import type { Multiplied } from '../../core/compare/multiplied';
 import type { OrderIn, Remedy } from '../../core/compare/remedies';
 import type { Scaled } from '../../core/compare/scaling';
@@ -27,6 +28,8 @@ export type Thoughts = {
   readonly key: string;
   readonly doubt: Doubt;
   readonly multiplied: Multiplied;
+  /** What it owes to what the kitchen has learned; null where nothing, or not known yet. */
+  readonly learned: Learned | null;
   /** Samples cooked so far, and what they said once all were. */
   readonly progress: number;
   readonly sampled: Sampled | null;
@@ -55,8 +58,9 @@ function thoughtsOf({ key, pieces }: Answered<unknown, Thought>): Thoughts | nul
   const last = pieces.at(-1);
   if (!first || !last || !('doubt' in first)) return null;
   const sampled = 'sampled' in last ? last.sampled : null;
+  const learned = pieces.flatMap((p) => ('learned' in p && p.learned ? [p.learned] : []))[0] ?? null;
   const progress = sampled ? 1 : 'sampling' in last ? last.sampling : 0;
-  return { key, ...first, progress, sampled };
+  return { key, ...first, learned, progress, sampled };
 }
 
 const find = <T extends { id: string }>(all: readonly T[], id: string): T => {

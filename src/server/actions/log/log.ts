@@ -9,6 +9,7 @@ import {
   type LogPage,
   type NamedNumber,
   type NumberHistory,
+  type PredictsOpened,
 } from '../../../contract/log';
 import { ingredient, isIngredient } from '../../../core/food/catalogue';
 import type { House } from '../../../core/kitchen/house';
@@ -98,6 +99,22 @@ export async function openLog(db: Queryable, query: LogQuery): Promise<LogOpened
     names: Object.fromEntries(noticed.map((n) => [n.key, name(n.key)])),
     calibration: calibrationOf(lessons.filter((l) => !l.leftOut).flatMap((l) => l.did.judged ?? [])),
     noticed: noticed.map((n) => ({ ...n, day: dayIn(house, n.since) })),
+  };
+}
+
+/** How many of the newest batches it is judged by how well was foreseen. */
+const JUDGED_OVER = 100;
+
+/** How well was foreseen: over the newest batches, and of each soup of them. */
+export async function openPredicts(db: Queryable): Promise<PredictsOpened> {
+  const house = await theHouse(db);
+  const lessons = (await readNewestLessons(db, house.id, JUDGED_OVER)).filter((l) => !l.leftOut);
+  const soups = [...new Set(lessons.flatMap((l) => l.name ?? []))].toSorted();
+  const judged = (of: typeof lessons) => calibrationOf(of.flatMap((l) => l.did.judged ?? []));
+  return {
+    over: lessons.length,
+    all: judged(lessons),
+    soups: soups.map((name) => ({ name, calibration: judged(lessons.filter((l) => l.name === name)) })),
   };
 }
 

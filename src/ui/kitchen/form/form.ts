@@ -24,6 +24,7 @@ type ProductForm = {
   fatPercent: string;
   pH: string;
   yieldPercent: string;
+  lot: string;
   pricePerKg: string;
   packG: string;
   kept: boolean;
@@ -94,6 +95,7 @@ export function kitchenForm(k: KitchenFile): KitchenForm {
       fatPercent: text(p.fatPercent),
       pH: text(p.pH),
       yieldPercent: text(p.edibleYield, 0.01),
+      lot: p.lot ?? '',
       pricePerKg: textIn(p.pricePerKg, of('perKg')),
       packG: textIn(p.packG, of('g')),
       kept: p.kept !== false,
@@ -185,6 +187,7 @@ export function kitchenOf(f: KitchenForm, base: KitchenFile): AsTyped<KitchenFil
       ...maybe('fatPercent', p.fatPercent),
       ...maybe('pH', p.pH),
       ...maybe('edibleYield', p.yieldPercent, 0.01),
+      ...(p.lot.trim() && { lot: p.lot.trim() }),
       ...(p.pricePerKg.trim() && { pricePerKg: numberIn(p.pricePerKg, of('perKg')) }),
       ...(p.packG.trim() && { packG: numberIn(p.packG, of('g')) }),
       ...(!p.kept && { kept: false }),
