@@ -10,6 +10,10 @@ import { database, postgres } from './postgres.mjs';
 import { run as runProgram } from './run.mjs';
 import { say } from './say.mjs';
 
+// Figures that tests read are those of the book: what is learned, and three months of it, has tests of its own.
+process.env.PANACHE_HISTORY ??= 'off';
+process.env.PANACHE_LEARN ??= 'off';
+
 const env = (more = {}) => ({ ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...more });
 
 async function program(name, command, args, tally) {

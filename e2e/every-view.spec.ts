@@ -1,64 +1,12 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import { settled, VIEWS, watch } from './kit';
+import { looksRight } from './looks';
 
 // The longest of all: its tests go to whichever browser is free.
 test.describe.configure({ mode: 'parallel' });
 
 test.beforeEach(({ page }) => watch(page));
-
-/** A desk, a tablet upright, a phone. */
-const WIDTHS = [
-  [1280, 800],
-  [820, 1180],
-  [390, 844],
-] as const;
-
-/** What is wider than its screen. */
-const cutOff = (page: Page) =>
-  page.evaluate(() =>
-    [...document.querySelectorAll('main button, main input, main select, main h1, main h2, main a')]
-      .filter(
-        (e) =>
-          !e.closest('.overflow-auto, .overflow-x-auto, .sr-only, [aria-hidden]') &&
-          !e.classList.contains('sr-only'),
-      )
-      .map((e) => ({ e, r: e.getBoundingClientRect() }))
-      .filter(({ r }) => r.width > 0 && (r.right > window.innerWidth + 1 || r.left < -1))
-      .map(
-        ({ e, r }) =>
-          `${e.tagName} ${e.textContent?.slice(0, 30)} ${Math.round(r.left)}–${Math.round(r.right)}`,
-      ),
-  );
-
-/** What a knuckle would miss. */
-const tooSmall = (page: Page) =>
-  page.evaluate(() =>
-    [
-      ...document.querySelectorAll(
-        'main button, main select, main input, main label:has(input), main a, nav a, nav button, header a',
-      ),
-    ]
-      // A control within a sentence is as tall as its line; a box to tick is as large as its label; how wide a bar of
-      // the board is its minutes say, and it is as high as a knuckle.
-      .filter((e) => !e.closest('p') && !e.closest('.sr-only') && !e.classList.contains('sr-only'))
-      .filter((e) => !(e instanceof HTMLInputElement && e.type === 'checkbox' && e.closest('label')))
-      .map((e) => ({
-        name: `${e.tagName} ${e.textContent?.slice(0, 30)}`,
-        isBar: e.matches('[aria-roledescription]'),
-        ...e.getBoundingClientRect().toJSON(),
-      }))
-      .filter((r) => r.width > 0 && (r.height < 47.5 || (r.width < 47.5 && !r.isBar)))
-      .map((r) => `${r.name} ${Math.round(r.width)}×${Math.round(r.height)}`),
-  );
-
-/** What axe finds on the page as it stands. */
-async function clean(page: Page, what: string): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(
-    violations.map((v) => `${what} ${v.id}: ${v.nodes.map((x) => x.html.slice(0, 160)).join(' | ')}`),
-  ).toEqual([]);
-}
 
 test('a dim screen is dim from its first paint', async ({ page }) => {
   await page.addInitScript(() => localStorage.setItem('panache.theme', 'dim'));
@@ -77,21 +25,7 @@ for (const quarter of [0, 1, 2, 3]) {
       await page.setViewportSize({ width: 1280, height: 800 });
       await page.goto(path);
       await settled(page, path);
-      for (const [width, height] of WIDTHS) {
-        await page.setViewportSize({ width, height });
-        const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-        expect(wide, `${path} at ${width}`).toBeLessThanOrEqual(0);
-        // What does not scroll sideways must not be wider than the screen either.
-        expect(await cutOff(page), `${path} at ${width}`).toEqual([]);
-        if (width !== 1280) continue;
-        expect(await tooSmall(page), path).toEqual([]);
-        await clean(page, `${path}, light`);
-      }
-      // The theme changes colours and nothing else: the page need not come again for it.
-      await page.evaluate(() => {
-        document.documentElement.dataset.theme = 'dim';
-      });
-      await clean(page, `${path}, dim and narrow`);
+      await looksRight(page, path);
     }
   });
 }

@@ -5,8 +5,9 @@ import type { KnownNumber } from '../core/learn/own/standing';
 import type { TiedNumbers } from '../core/learn/own/tied';
 import type { WorthReading } from '../core/learn/own/worth';
 import type { Calibration } from '../core/log/calibration';
-import type { Given, Proposed } from '../core/log/given';
+import type { GivenOut, Proposed } from '../core/log/given';
 import type { Logged } from '../core/log/logged';
+import type { PastBatch, PastProblem } from '../core/log/notebook';
 import type { Week } from '../core/log/week';
 import { issue } from '../core/message/told';
 import { By } from './saying';
@@ -40,6 +41,20 @@ export type DatedBatch = Logged & { readonly day: string };
 
 /** A change that was noticed, with the day since when. */
 export type DatedNotice = Noticed & { readonly day: string };
+
+/** A notebook as it was read, and what of it was taken in: none before somebody has looked. */
+export type NotebookTold = {
+  /** Lines that are batches, and lines something is wrong with; the first of both. */
+  readonly right: number;
+  readonly wrong: number;
+  readonly problems: readonly PastProblem[];
+  readonly columns: { readonly read: readonly string[]; readonly left: readonly string[] };
+  readonly shown: readonly PastBatch[];
+  /** Of the right ones, those of soups the house has a recipe of. */
+  readonly known: number;
+  readonly taken: number;
+  readonly teaching: number;
+};
 
 /** A page of the log, newest first; `left` batches are still to be logged. */
 export type LogPage = {
@@ -106,7 +121,7 @@ export type GivenOpened = {
   readonly from: string;
   readonly to: string;
   readonly today: string;
-  readonly given: readonly Given[];
+  readonly given: readonly GivenOut[];
   readonly tomorrow: string;
   readonly proposed: readonly Proposed[];
 };

@@ -26,7 +26,15 @@ import type {
   UndoneImport,
   WaterTestAsked,
 } from './kitchen';
-import type { HouseKnows, KeptAsCooked, LearningAct, LoggedBatch, LogPage, NumberHistory } from './log';
+import type {
+  HouseKnows,
+  KeptAsCooked,
+  LearningAct,
+  LoggedBatch,
+  LogPage,
+  NotebookTold,
+  NumberHistory,
+} from './log';
 import type {
   ArchivedRecipe,
   ChangedRecipe,
@@ -130,6 +138,7 @@ export type Routes = {
   'GET /api/log/numbers': Route<NumberHistory, undefined, 'key'>;
   'GET /api/log/[id]': Route<LoggedBatch>;
   'POST /api/log/[id]/recipe': Route<SavedRecipe, Of<typeof KeptAsCooked>>;
+  'POST /api/log/notebook': Route<NotebookTold, string | Blob, 'take'>;
   'POST /api/log/acts': Route<{ readonly anew: boolean }, Of<typeof LearningAct>>;
 
   'GET /api/keep': Route<KeepOpened>;

@@ -2,7 +2,7 @@ import type { Judged } from '../learn/own/knowledge';
 import { EIGHT_IN_TEN } from '../maths/normal';
 
 /** How often brackets held, and how far off forecasts were: by what the house knew, and by nothing. */
-export type Held = {
+export type BracketsHeld = {
   readonly n: number;
   /** Brackets meant to hold eight in ten that did. */
   readonly held: number;
@@ -20,18 +20,18 @@ export type CalibrationPoint = {
 };
 
 export type Calibration = {
-  readonly viscosity: Held;
-  readonly litres: Held;
+  readonly viscosity: BracketsHeld;
+  readonly litres: BracketsHeld;
   /** Of the minutes from the flame to the end; nothing learned goes into it but the pot’s. */
   readonly curve: readonly CalibrationPoint[];
 };
 
-const NONE: Held = { n: 0, held: 0, heldUnlearned: 0, error: 0, errorUnlearned: 0 };
+const NONE: BracketsHeld = { n: 0, held: 0, heldUnlearned: 0, error: 0, errorUnlearned: 0 };
 
 const rootMean = (all: readonly number[]): number =>
   Math.sqrt(all.reduce((s, x) => s + x * x, 0) / Math.max(1, all.length));
 
-function heldBy(all: readonly Judged[]): Held {
+function heldBy(all: readonly Judged[]): BracketsHeld {
   if (all.length === 0) return NONE;
   const within = (miss: number, spread: number): boolean => Math.abs(miss) <= EIGHT_IN_TEN * spread;
   return {

@@ -4,7 +4,7 @@ import { weekdayOf } from '../service/service';
 import type { Logged } from './logged';
 
 /** What became of a soup on one day, mL: planned for its services, made, served, kept, thrown away; and what it cost. */
-export type Given = {
+export type GivenOut = {
   readonly day: string;
   readonly recipeId: string;
   readonly name: string;
@@ -33,7 +33,7 @@ export type PlannedSoup = {
 };
 
 /** Where the soup of a batch went, mL: by the lines of what was kept of it, or to the pass, or the bin, as it was finished. */
-function whereTo(b: Logged, lot: LotState | undefined): Pick<Given, 'servedMl' | 'keptMl' | 'thrownMl'> {
+function whereTo(b: Logged, lot: LotState | undefined): Pick<GivenOut, 'servedMl' | 'keptMl' | 'thrownMl'> {
   const made = b.yieldMl ?? b.askedMl;
   if (b.goesTo === 'bin') return { servedMl: 0, keptMl: 0, thrownMl: made };
   if (!lot) return { servedMl: made, keptMl: 0, thrownMl: 0 };
@@ -54,9 +54,9 @@ export function givenOut(
   batches: readonly Dated[],
   kept: ReadonlyMap<string, LotState>,
   planned: readonly PlannedSoup[],
-): readonly Given[] {
-  const rows = new Map<string, Given>();
-  const add = (day: string, recipeId: string, name: string, more: Partial<Given>): void => {
+): readonly GivenOut[] {
+  const rows = new Map<string, GivenOut>();
+  const add = (day: string, recipeId: string, name: string, more: Partial<GivenOut>): void => {
     const key = `${day} ${recipeId}`;
     const was = rows.get(key) ?? {
       day,
@@ -71,7 +71,7 @@ export function givenOut(
       thrownCost: 0,
       unpriced: 0,
     };
-    const plus = (k: keyof Given & `${string}Ml`): number => was[k] + (more[k] ?? 0);
+    const plus = (k: keyof GivenOut & `${string}Ml`): number => was[k] + (more[k] ?? 0);
     rows.set(key, {
       ...was,
       plannedMl: plus('plannedMl'),
@@ -114,8 +114,8 @@ export type Proposed = {
 const FEWEST = 3;
 
 /** What tomorrow may want of each soup, by the same weekday before: never taken by itself. `day` is tomorrow. */
-export function proposedFor(day: string, before: readonly Given[]): readonly Proposed[] {
-  const bySoup = new Map<string, Given[]>();
+export function proposedFor(day: string, before: readonly GivenOut[]): readonly Proposed[] {
+  const bySoup = new Map<string, GivenOut[]>();
   for (const g of before)
     if (weekdayOf(g.day) === weekdayOf(day) && g.day < day && g.madeMl > 0)
       bySoup.set(g.recipeId, [...(bySoup.get(g.recipeId) ?? []), g]);

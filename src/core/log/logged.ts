@@ -4,7 +4,7 @@ import { follow } from '../batch/follow/follow';
 import type { Batch } from '../batch/record';
 import { batchState } from '../batch/state';
 import { type Band, type BandLimits, bandOf, DEFAULT_LIMITS } from '../flow/bands';
-import { costIn, kitchenThen, stepsOf } from '../keep/soup/keptPot';
+import { kitchenThen, stepsOf } from '../keep/soup/keptPot';
 import { bowlsOf } from '../learn/own/lesson';
 import { costOf, putInBy } from '../pot/contents/goesIn';
 import { STANDARD_KITCHEN } from '../pot/kitchen';
@@ -90,8 +90,7 @@ export function loggedOf(batch: Batch): Logged {
   const right = events.findIndex((e) => e.body.kind === 'corrected' || e.body.kind === 'put-in');
   const touched = right >= 0 ? Date.parse(events[right]?.at ?? '') : Number.POSITIVE_INFINITY;
   const last = bowls.at(-1)?.measured ?? null;
-  const ml = finished?.yieldMl ?? plan.litres * 1000;
-  const paid = costIn(stepsOf(batch), kitchenThen(batch, STANDARD_KITCHEN), Math.max(1, ml));
+  const paid = costOf(putInBy(stepsOf(batch)), kitchenThen(batch, STANDARD_KITCHEN));
   return {
     id: batch.id,
     recipeId: batch.recipeId,
@@ -119,8 +118,8 @@ export function loggedOf(batch: Batch): Logged {
     plannedSeconds: plan.seconds,
     tookSeconds: finished ? secondsBetween(batch.startedAt, finished.at) : null,
     lateSeconds: finished && batch.serveAt ? secondsBetween(batch.serveAt, finished.at) : null,
-    cost: paid.costPerL === undefined ? null : (paid.costPerL * ml) / 1000,
-    unpriced: paid.unpriced ?? 0,
+    cost: paid.known > 0 ? paid.known : null,
+    unpriced: paid.unpriced,
     rightCost: addedCost(batch),
   };
 }

@@ -1,4 +1,4 @@
-import type { Given } from './given';
+import type { GivenOut } from './given';
 import { type Logged, landedFirst } from './logged';
 
 /** A week on a page. Volumes mL, money in the kitchen’s currency as far as prices were known. */
@@ -41,7 +41,7 @@ const sum = <T>(all: readonly T[], of: (x: T) => number): number => all.reduce((
 export function weekOf(
   { from, to }: { readonly from: string; readonly to: string },
   batches: readonly Logged[],
-  given: readonly Given[],
+  given: readonly GivenOut[],
   limitsMissed: number,
 ): Week {
   const wanted = batches.filter((b) => b.lateSeconds !== null);

@@ -44,7 +44,7 @@ export type OwnNumbers = {
   readonly [F in Factor | 'soup']?: Readonly<Record<string, OwnNumber>> | undefined;
 };
 
-/** How otherwise one soup comes out in one kitchen, whatever the reason: spread of its dose’s logarithm before any reading. Our assumption. */
+/** How otherwise one soup comes out in a kitchen, for whatever reason: spread of its dose’s logarithm, nothing read. Our assumption. */
 export const SOUP_SPREAD = 0.089;
 
 /** Spread of the logarithm of the dose between two batches of one soup in one kitchen, cooked alike. Our assumption. */

@@ -38,9 +38,12 @@ async function learn(): Promise<void> {
   learner.working = false;
 }
 
+/** Told off, nothing is logged or learned by itself: what waits for it stays. */
+const isOff = (): boolean => process.env.PANACHE_LEARN === 'off';
+
 /** Logs what was finished, and learns from it, once it has settled. */
 export function learnSoon(ms = SETTLES): void {
-  if (!learner.due) learner.due = setTimeout(() => void learn(), ms).unref();
+  if (!learner.due && !isOff()) learner.due = setTimeout(() => void learn(), ms).unref();
 }
 
 /** How far learning anew has come, 0–1; null while nothing is gone through. */

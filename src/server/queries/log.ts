@@ -1,4 +1,4 @@
-import type { Knowledge } from '../../core/learn/own/knowledge';
+import { type Knowledge, NOTHING_LEARNED } from '../../core/learn/own/knowledge';
 import type { Lesson } from '../../core/learn/own/lesson';
 import type { Did, LearnedNumbers } from '../../core/learn/own/teach';
 import type { Logged } from '../../core/log/logged';
@@ -41,6 +41,54 @@ export const writeLogged = (db: Queryable, kitchenId: string, b: Logged) =>
      VALUES ($1, $2, $3, $4, to_tsvector('simple', $5), $6::jsonb)
      ON CONFLICT (batch_id) DO UPDATE SET words = excluded.words, body = excluded.body`,
     [b.id, kitchenId, b.recipeId, b.startedAt, wordsOf(b), JSON.stringify(b)],
+  );
+
+/** Batches at once to a statement. */
+const TOGETHER = 2000;
+
+/** Writes many that were not cooked here; how many were not there before. */
+export async function writeAllLogged(
+  db: Queryable,
+  kitchenId: string,
+  batches: readonly Logged[],
+): Promise<number> {
+  let fresh = 0;
+  for (let n = 0; n < batches.length; n += TOGETHER) {
+    const some = batches.slice(n, n + TOGETHER);
+    const { rowCount } = await db.query(
+      `INSERT INTO logged (batch_id, kitchen_id, recipe_id, started_at, words, body)
+       SELECT DISTINCT ON (d.id) d.id, $1, d.recipe, d.at, to_tsvector('simple', d.words), d.body
+       FROM unnest($2::uuid[], $3::text[], $4::timestamptz[], $5::text[], $6::jsonb[]) AS d(id, recipe, at, words, body)
+       ON CONFLICT (batch_id) DO NOTHING`,
+      [
+        kitchenId,
+        some.map((b) => b.id),
+        some.map((b) => b.recipeId),
+        some.map((b) => b.startedAt),
+        some.map(wordsOf),
+        some.map((b) => JSON.stringify(b)),
+      ],
+    );
+    fresh += rowCount ?? 0;
+  }
+  return fresh;
+}
+
+/** Writes lessons that are taken in with all others, from the first on. */
+export const writeLessons = (db: Queryable, kitchenId: string, lessons: readonly Lesson[]) =>
+  db.query(
+    `INSERT INTO lesson (batch_id, kitchen_id, at, body)
+     SELECT DISTINCT ON (d.id) d.id, $1, d.at, d.body FROM unnest($2::uuid[], $3::timestamptz[], $4::jsonb[]) AS d(id, at, body)
+     ON CONFLICT (batch_id) DO NOTHING`,
+    [kitchenId, lessons.map((l) => l.id), lessons.map((l) => l.at), lessons.map((l) => JSON.stringify(l))],
+  );
+
+/** All lessons are to be gone through again from the first. */
+export const askAnew = (db: Queryable, kitchenId: string) =>
+  db.query(
+    `INSERT INTO learned (kitchen_id, revision, body, own, anew) VALUES ($1, 1, $2::jsonb, $3::jsonb, true)
+     ON CONFLICT (kitchen_id) DO UPDATE SET anew = true`,
+    [kitchenId, JSON.stringify(NOTHING_LEARNED), JSON.stringify({ pot: {}, pace: {} })],
   );
 
 /** What is on the stove again is no longer logged. */

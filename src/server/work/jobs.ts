@@ -32,6 +32,7 @@ import { openKeep, recordKeep, theLot } from '../actions/keep/keep';
 import { theHouse } from '../actions/kitchen';
 import { openWeek } from '../actions/log/days';
 import { logAndLearn } from '../actions/log/learn';
+import { takeNotebook } from '../actions/log/notebook';
 import { planStored } from '../actions/planning';
 import { type RecordAsked, theLotRecord, theRecord } from '../actions/record';
 import { openDay } from '../actions/services';
@@ -285,6 +286,16 @@ export const jobs = {
     const house = await theHouse(db());
     return weekPdf(await openWeek(db(), day), paper, wordsFor({ ...house.show, language }), house.show);
   },
+  /** A notebook read, and taken in where that is wanted. */
+  notebook: ({
+    text,
+    take,
+    shared,
+  }: {
+    text: string;
+    take: 'no' | 'all' | 'right';
+    shared: SharedArrayBuffer;
+  }) => takeNotebook(db(), text, take, new Watch(shared)),
   /** Logs what was finished and learns from it; how many are still to be logged. */
   learn: ({ shared }: { shared: SharedArrayBuffer }) => logAndLearn(db(), new Watch(shared)),
   rail: () => railOf(db(), Date.now()),

@@ -46,6 +46,7 @@ const BUDGET: { readonly [J in JobName]: { readonly line: Line; readonly ms: num
   recordKeep: { line: 'record', ms: 15_000 },
   take: { line: 'long', ms: 600_000 },
   archiveFile: { line: 'archive', ms: 600_000 },
+  notebook: { line: 'long', ms: 300_000 },
   logFile: { line: 'record', ms: 60_000 },
   weekPdf: { line: 'record', ms: 30_000 },
   learn: { line: 'learn', ms: 900_000 },

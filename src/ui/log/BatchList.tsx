@@ -86,18 +86,22 @@ function Row({ batch: b, here, onPick }: RowProps) {
       <span className="min-w-0">
         <b className="block truncate text-[19px]">{b.name}</b>
         <span className="block truncate text-[15px] text-quiet">
-          {say('{pot}, {burner} · {role}', { pot: b.pot, burner: b.burner, role: b.role })}
+          {[b.pot, b.burner, b.role].filter(Boolean).join(' · ')}
         </span>
       </span>
       <span className="figures text-[17px]">{volumeWords(b.yieldMl ?? b.askedMl, show)}</span>
       <span className="text-[17px] max-[900px]:col-start-2">
-        {b.measured === null
-          ? say('asked {band} {target}', { band: term(b.band), target: mPas(b.target) })
-          : say('{band} {measured}, asked {target}', {
-              band: term(b.landed ?? b.band),
-              measured: mPas(b.measured),
-              target: mPas(b.target),
-            })}
+        {b.fromNotebook
+          ? b.landed && b.target > 0
+            ? say('{band}', { band: term(b.landed) })
+            : ''
+          : b.measured === null
+            ? say('asked {band} {target}', { band: term(b.band), target: mPas(b.target) })
+            : say('{band} {measured}, asked {target}', {
+                band: term(b.landed ?? b.band),
+                measured: mPas(b.measured),
+                target: mPas(b.target),
+              })}
       </span>
       <span
         className={clsx(

@@ -108,15 +108,21 @@ function Told({ of: { logged: b, batch, kept }, story, until, currency, narrow }
     <article className="px-5 py-4">
       <h1 className="font-bold text-[27px] leading-tight">{b.name}</h1>
       <p className="text-quiet">
-        {say('{day}, {time} · {pot} on {burner} · {role}', {
-          day: longDay(b.day),
-          time: timeOfDay(at),
-          pot: b.pot,
-          burner: b.burner,
-          role: b.role,
-        })}
+        {b.fromNotebook
+          ? say(longDay(b.day))
+          : say('{day}, {time} · {pot} on {burner} · {role}', {
+              day: longDay(b.day),
+              time: timeOfDay(at),
+              pot: b.pot,
+              burner: b.burner,
+              role: b.role,
+            })}
       </p>
-      <Landed batch={b} />
+      {b.fromNotebook ? (
+        <p className="pt-2 text-[21px]">{say('Out of a notebook: what was written down is all there is.')}</p>
+      ) : (
+        <Landed batch={b} />
+      )}
       <Figures batch={b} currency={currency} />
       {kept.length > 0 && (
         <p className="pt-1">

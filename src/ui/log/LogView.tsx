@@ -1,5 +1,7 @@
 'use client';
 
+import { FileUp } from 'lucide-react';
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { LogOpened } from '../../contract/log';
 import type { BandLimits } from '../../core/flow/bands';
@@ -10,6 +12,7 @@ import { BUTTON, PRIMARY } from '../shared/styles';
 import { BatchList } from './BatchList';
 import { LogFaces } from './LogFaces';
 import { LogSearch, type SoupNamed } from './LogSearch';
+import { NotebookSheet } from './NotebookSheet';
 import { Noticing } from './Noticing';
 import { Strip } from './Strip';
 import { useLog } from './useLog';
@@ -26,6 +29,8 @@ type Props = {
 export function LogView({ first, limits, soups, names, query }: Props) {
   const say = useSay();
   const log = useLog(first, query);
+  const router = useRouter();
+  const [notebook, setNotebook] = useState(false);
   const [picked, setPicked] = useState<string | null>(null);
   const [beside, setBeside] = useState<string | null>(null);
   const here = log.batches.find((b) => b.id === picked) ?? log.batches[0] ?? null;
@@ -42,17 +47,35 @@ export function LogView({ first, limits, soups, names, query }: Props) {
       <div className="min-h-0 flex-1 overflow-y-auto">
         {log.batches.length > 0 && (
           <Strip
-            batches={log.batches.slice(0, 50)}
+            batches={log.batches.filter((b) => b.target > 0).slice(0, 50)}
             limits={limits}
             picked={here?.id ?? null}
             onPick={setPicked}
           />
         )}
-        <div className="px-5 pt-3 pb-2">
+        <div className="flex flex-wrap gap-3 px-5 pt-3 pb-2">
           <LogSearch log={log} soups={soups} />
+          <a href="/api/log/file?as=csv" className={BUTTON}>
+            {say('CSV')}
+          </a>
+          <a href="/api/log/file?as=json" className={BUTTON}>
+            {say('JSON')}
+          </a>
+          <button type="button" className={BUTTON} onClick={() => setNotebook(true)}>
+            <FileUp size={22} aria-hidden /> {say('From a notebook')}
+          </button>
         </div>
         <BatchList log={log} picked={here?.id ?? null} onPick={setPicked} />
       </div>
+      {notebook && (
+        <NotebookSheet
+          onClose={() => setNotebook(false)}
+          onTaken={() => {
+            log.look({});
+            router.refresh();
+          }}
+        />
+      )}
       {here && (
         <footer className="flex shrink-0 flex-wrap items-stretch gap-3 border-ink border-t-2 bg-surface px-5 py-3">
           <p className="min-w-0 flex-1 self-center text-quiet max-[720px]:hidden">

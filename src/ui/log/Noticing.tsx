@@ -29,7 +29,7 @@ export function Noticing({
         <li key={`${n.key} ${n.since}`}>
           <Link
             href={`/log/knows?key=${encodeURIComponent(n.key)}`}
-            className="flex items-center gap-2 text-[18px] hover:bg-butter/25"
+            className="flex min-h-12 items-center gap-2 text-[18px] leading-tight hover:bg-butter/25"
           >
             <TriangleAlert size={22} aria-hidden className="shrink-0 text-tomato" />
             <span className="underline decoration-butter decoration-4 underline-offset-4">

@@ -2,7 +2,7 @@
 
 import { useCallback } from 'react';
 import type { PredictsOpened } from '../../contract/log';
-import type { Held } from '../../core/log/calibration';
+import type { BracketsHeld } from '../../core/log/calibration';
 import Chart, { type Palette } from '../shared/draw/Chart';
 import { useSay } from '../shared/hooks/useSay';
 import { LogFaces } from './LogFaces';
@@ -73,12 +73,12 @@ export function PredictsView({ predicts }: { readonly predicts: PredictsOpened }
 }
 
 /** Whether so many of so many may have been meant to be eight in ten: two standard deviations either way. */
-function verdictOf({ n, held }: Held): 'well' | 'narrow' | 'wide' {
+function verdictOf({ n, held }: BracketsHeld): 'well' | 'narrow' | 'wide' {
   const off = (held - 0.8 * n) / Math.sqrt(0.16 * n);
   return off < -2 ? 'narrow' : off > 2 ? 'wide' : 'well';
 }
 
-function Row({ name, held: h }: { readonly name: string; readonly held: Held }) {
+function Row({ name, held: h }: { readonly name: string; readonly held: BracketsHeld }) {
   const say = useSay();
   if (h.n === 0) return null;
   const percent = (x: number): string => `${Math.round(Math.expm1(x) * 100)} %`;

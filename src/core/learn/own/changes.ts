@@ -28,7 +28,7 @@ const PULLED = 2.8;
 const SUSPECTS = 3;
 
 /** In so many batches a number of a thing changes once: what a change has to be worth, as ln. Our assumption. */
-const ONE_IN = Math.log(300);
+const ONE_IN = Math.log(1500);
 
 /** Of batches one in so many has something in it that nobody wrote down: by how much it may be off, in ln. Our assumption. */
 const ASTRAY = { share: 0.05, by: 0.4 } as const;

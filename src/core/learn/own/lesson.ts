@@ -147,7 +147,7 @@ export function bowlsOf(batch: Batch): readonly { readonly at: number; readonly 
 /** ln of the bowl’s viscosity goes about so many times with ln of the dose. */
 const STEEP = 3;
 
-/** s after it has come to its heat that somebody sees it and taps, and how much that differs; as a share, what else does. Our assumptions. */
+/** s until somebody sees that it has come to its heat and taps, how much that differs, and as a share what else does. Our assumptions. */
 const SEEN = { after: 20, spread: 30, share: 0.06 } as const;
 /** One number moved by its spread changes no honest climb by more than this, in ln of its time. Our assumption. */
 const STALLS = 0.3;

@@ -10,7 +10,7 @@ import type { ToldOfNumber } from './lesson';
 /** Work that is not a step of the pot: from one weighing to the next. */
 export const WEIGHING = 'weighing';
 
-/** Standard deviations of ln: of one weighing about a role’s habit, of one interval, of one step, about this kitchen’s pace. Our assumptions. */
+/** Standard deviations of ln: a weighing about its role’s habit, an interval and a step about the kitchen’s pace. Our assumptions. */
 const OFF = { pouring: 0.03, weighing: 0.7, step: 0.35 } as const;
 
 /** As a factor of what was to be: further off it was another thing that was weighed, or a pause. Our assumption. */

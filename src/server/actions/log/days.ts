@@ -3,7 +3,7 @@ import type { DatedBatch, GivenOpened, WeekOpened } from '../../../contract/log'
 import type { LotState } from '../../../core/keep/lot';
 import { lotState } from '../../../core/keep/safe/fold';
 import type { House } from '../../../core/kitchen/house';
-import { type Given, givenOut, type PlannedSoup, proposedFor } from '../../../core/log/given';
+import { type GivenOut, givenOut, type PlannedSoup, proposedFor } from '../../../core/log/given';
 import { weekOf } from '../../../core/log/week';
 import { Day } from '../../../core/service/schema';
 import { batchesOf, dayAfter, weekdayOf } from '../../../core/service/service';
@@ -89,7 +89,7 @@ export async function openGiven(db: pg.Pool, until: string | null): Promise<Give
   const from = dayAfter(to, -6);
   const { given } = await givenBetween(db, house, from, to);
   const tomorrow = dayAfter(today, 1);
-  const before: readonly Given[] = (
+  const before: readonly GivenOut[] = (
     await Promise.all(
       Array.from({ length: WEEKS_BACK }, (_, n) => {
         const day = dayAfter(tomorrow, -7 * (WEEKS_BACK - n));
