@@ -1,6 +1,7 @@
 import type { House } from '../kitchen/house';
 import { keyOf } from '../learn/own/laws';
 import type { Lesson } from '../learn/own/lesson';
+import { amended } from '../order/amended';
 import { planFor } from '../plan/plan';
 import { BATCH_SPREAD } from '../pot/kitchen';
 import type { Recipe } from '../recipe/recipe';
@@ -54,8 +55,9 @@ const OFF = { untold: 0.08, band: 0.11 } as const;
 export function pastLesson(id: string, p: PastBatch, recipe: Recipe, house: House): Lesson | null {
   if (!p.bowl) return null;
   const { own: _own, soup: _soup, ...kitchen } = house.kitchen;
+  // Where a recipe gives every amount, its thickener is what is to be found.
   const plan = planFor(
-    recipe,
+    amended(recipe, {}),
     { litres: Math.min(500, Math.max(0.2, p.ml / 1000)), target: p.bowl.at },
     { ...recipe.home, kitchen },
   );

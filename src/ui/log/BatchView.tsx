@@ -20,6 +20,7 @@ import { useShow } from '../shared/hooks/useShow';
 import { useAsked, useWorker } from '../shared/hooks/useWorker';
 import { Link } from '../shared/Link';
 import { lazily } from '../shared/lazily';
+import { Scroll } from '../shared/Scroll';
 import { BUTTON, PRIMARY } from '../shared/styles';
 import { WhatDiffered } from './WhatDiffered';
 
@@ -52,7 +53,7 @@ export function BatchView({ first, beside, currency }: Props) {
   };
   return (
     <div className="flex h-full flex-col">
-      <div className="min-h-0 flex-1 overflow-y-auto">
+      <Scroll label={say('The batch')} className="flex-1 overflow-y-auto">
         <div className={beside ? 'grid grid-cols-1 min-[1000px]:grid-cols-2' : ''}>
           <Told of={first} story={story} until={until} currency={currency} narrow={beside !== null} />
           {beside && (
@@ -61,7 +62,7 @@ export function BatchView({ first, beside, currency }: Props) {
             </div>
           )}
         </div>
-      </div>
+      </Scroll>
       <footer className="flex shrink-0 flex-wrap items-stretch gap-3 border-ink border-t-2 bg-surface px-5 py-3">
         <Link href="/log" className={BUTTON}>
           {say('All batches')}

@@ -8,6 +8,7 @@ import { spaced } from '../../core/units/shown/format';
 import { volumeWords } from '../../core/units/shown/show';
 import { useSay } from '../shared/hooks/useSay';
 import { useShow } from '../shared/hooks/useShow';
+import { Scroll } from '../shared/Scroll';
 import { BUTTON } from '../shared/styles';
 import { LogFaces } from './LogFaces';
 
@@ -44,7 +45,7 @@ export function GivenView({ opened, currency }: { readonly opened: GivenOpened; 
               })}
         </p>
       </header>
-      <div className="min-h-0 flex-1 overflow-auto px-5 py-3">
+      <Scroll label={say('What was given out')} className="flex-1 overflow-auto px-5 py-3">
         {days.length === 0 && (
           <p className="text-[21px]">
             {say('Nothing was planned or made from {from} to {to}.', {
@@ -102,7 +103,7 @@ export function GivenView({ opened, currency }: { readonly opened: GivenOpened; 
             </tbody>
           ))}
         </table>
-      </div>
+      </Scroll>
       <footer className="flex shrink-0 flex-wrap gap-3 border-ink border-t-2 bg-surface px-5 py-3">
         <button
           type="button"

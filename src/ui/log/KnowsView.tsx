@@ -8,6 +8,7 @@ import { numberSays, numberTitle } from '../../core/log/numberWords';
 import { type Message, message } from '../../core/message/message';
 import { shortDay } from '../../core/service/words/dayWords';
 import { useSay } from '../shared/hooks/useSay';
+import { Scroll } from '../shared/Scroll';
 import { LogFaces } from './LogFaces';
 import { Noticing } from './Noticing';
 import { NumberRuler } from './NumberRuler';
@@ -97,7 +98,10 @@ export function KnowsView({ knows, soups, open }: Props) {
             </button>
           )}
         </div>
-        <aside className="border-ink px-5 py-3 min-[1100px]:overflow-y-auto min-[1100px]:border-l-2">
+        <Scroll
+          label={say('Worth reading next')}
+          className="border-ink px-5 py-3 min-[1100px]:overflow-y-auto min-[1100px]:border-l-2"
+        >
           <WorthReading worth={knows.worth} soups={soups} />
           {knows.tied.length > 0 && (
             <section className="pt-4">
@@ -124,7 +128,7 @@ export function KnowsView({ knows, soups, open }: Props) {
               </ul>
             </section>
           )}
-        </aside>
+        </Scroll>
       </div>
       {number && (
         <NumberSheet

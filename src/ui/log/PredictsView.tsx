@@ -5,6 +5,7 @@ import type { PredictsOpened } from '../../contract/log';
 import type { BracketsHeld } from '../../core/log/calibration';
 import Chart, { type Palette } from '../shared/draw/Chart';
 import { useSay } from '../shared/hooks/useSay';
+import { Scroll } from '../shared/Scroll';
 import { LogFaces } from './LogFaces';
 
 /** How well it predicts: whether brackets hold what they are meant to, and how far off it is, with and without what was learned. */
@@ -35,7 +36,10 @@ export function PredictsView({ predicts }: { readonly predicts: PredictsOpened }
         </p>
       </header>
       {viscosity.n > 0 && (
-        <div className="grid min-h-0 flex-1 grid-cols-1 gap-6 overflow-y-auto px-5 py-4 min-[1000px]:grid-cols-2">
+        <Scroll
+          label={say('How well it predicts')}
+          className="grid flex-1 grid-cols-1 gap-6 overflow-y-auto px-5 py-4 min-[1000px]:grid-cols-2"
+        >
           <section>
             <h2 className="font-bold text-[21px]">{say('Do brackets hold what they are meant to?')}</h2>
             <Calibrated predicts={predicts} />
@@ -66,7 +70,7 @@ export function PredictsView({ predicts }: { readonly predicts: PredictsOpened }
               )}
             </p>
           </section>
-        </div>
+        </Scroll>
       )}
     </div>
   );

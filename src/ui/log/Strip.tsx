@@ -27,35 +27,37 @@ export function Strip({ batches, limits, picked, onPick }: Props) {
   const [first, last] = [inTime[0], inTime.at(-1)];
   return (
     <section className="border-ink border-b-2 px-5 pt-3 pb-2">
-      <div
-        role="img"
-        aria-label={say(
-          '{n} batches on the ladder of consistency, the newest at the right: {measured} measured, {missed} outside their band.',
-          { n: inTime.length, measured: measured.length, missed: missed.length },
-        )}
-        className="relative h-44 max-[720px]:h-36"
-      >
-        {BANDS.map((band) => {
-          const [low, high] = rangeOf(band, limits);
-          return (
+      <div className="relative h-44 max-[720px]:h-36">
+        <div
+          role="img"
+          aria-label={say(
+            '{n} batches on the ladder of consistency, the newest at the right: {measured} measured, {missed} outside their band.',
+            { n: inTime.length, measured: measured.length, missed: missed.length },
+          )}
+          className="absolute inset-0"
+        >
+          {BANDS.map((band) => {
+            const [low, high] = rangeOf(band, limits);
+            return (
+              <span
+                key={band}
+                style={{ top: fromTop(high), bottom: below(low) }}
+                className="absolute right-0 left-0 flex items-center border-rule border-t pl-1 text-[15px]"
+              >
+                {say(term(band))}
+              </span>
+            );
+          })}
+          {limits.map((limit) => (
             <span
-              key={band}
-              style={{ top: fromTop(high), bottom: below(low) }}
-              className="absolute right-0 left-0 flex items-center border-rule border-t pl-1 text-[15px]"
+              key={limit}
+              style={{ top: fromTop(limit) }}
+              className="figures absolute left-17 w-9 -translate-y-1/2 bg-ground text-right text-[13px] text-quiet"
             >
-              {say(term(band))}
+              {limit}
             </span>
-          );
-        })}
-        {limits.map((limit) => (
-          <span
-            key={limit}
-            style={{ top: fromTop(limit) }}
-            className="figures absolute left-17 w-9 -translate-y-1/2 bg-ground text-right text-[13px] text-quiet"
-          >
-            {limit}
-          </span>
-        ))}
+          ))}
+        </div>
         <div className="absolute top-0 right-1 bottom-0 left-28 flex">
           {inTime.map((b) => (
             <Column key={b.id} batch={b} here={b.id === picked} onPick={() => onPick(b.id)} />

@@ -8,6 +8,7 @@ import { spaced } from '../../core/units/shown/format';
 import { volumeWords } from '../../core/units/shown/show';
 import { useSay } from '../shared/hooks/useSay';
 import { useShow } from '../shared/hooks/useShow';
+import { Scroll } from '../shared/Scroll';
 import { BUTTON, PRIMARY } from '../shared/styles';
 import { LogFaces } from './LogFaces';
 
@@ -50,7 +51,7 @@ export function WeekView({ opened }: { readonly opened: WeekOpened }) {
           </b>
         </p>
       </header>
-      <div className="min-h-0 flex-1 overflow-y-auto px-5 py-4">
+      <Scroll label={say('The week')} className="flex-1 overflow-y-auto px-5 py-4">
         {w.batches === 0 ? (
           <p className="text-[21px]">{say('Nothing was finished in this week.')}</p>
         ) : (
@@ -88,7 +89,7 @@ export function WeekView({ opened }: { readonly opened: WeekOpened }) {
             </table>
           </>
         )}
-      </div>
+      </Scroll>
       <footer className="flex shrink-0 flex-wrap gap-3 border-ink border-t-2 bg-surface px-5 py-3 print:hidden">
         <button type="button" className={BUTTON} onClick={() => go(-7)}>
           {say('The week before')}
