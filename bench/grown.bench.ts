@@ -24,7 +24,21 @@ const ROUTES: readonly (readonly [path: string, most: number])[] = [
   ['/recipes/cockle-and-leek-chowder', 1.3],
   ['/recipes/cockle-and-leek-chowder/versions', 1.3],
   ['/api/services/open', 1.3],
+  ['/log', 1.5],
+  ['/api/log?find=velout%C3%A9+closer', 1.5],
+  ['/api/log?find=slurry', 1.5],
+  ['/log/knows', 1.5],
+  ['/log/predicts', 1.5],
+  [`/log/${await aBatch()}`, 1.5],
 ];
+
+/** A batch of the demo’s own three months. */
+async function aBatch(): Promise<string> {
+  const { batches } = (await (await fetch(`${BASE_URL}/api/log`)).json()) as {
+    batches: readonly { id: string }[];
+  };
+  return batches[9]?.id ?? '';
+}
 
 /** ms each route takes, median, asked turn by turn. */
 async function measured(): Promise<ReadonlyMap<string, number>> {

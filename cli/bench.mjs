@@ -58,7 +58,7 @@ async function engine() {
 const constantIn = (path) => /export const (\w+)/.exec(readFileSync(path, 'utf8'))?.[1];
 
 /** Those of the engine alone, bundled as a page's worker is; and those against the built application with the demo in it. */
-const ALONE = ['fix', 'schedule', 'follow', 'solve'];
+const ALONE = ['fix', 'schedule', 'follow', 'solve', 'learn'];
 const AGAINST = ['views', 'tablet', 'hours', 'drag', 'reading', 'events', 'live', 'stations'];
 
 /** Benchmarks, each a set of bars: ratios measured within its own run. Ends with 1 where one is missed. `--only NAME` runs one. */

@@ -7,36 +7,14 @@ import { postgres } from './postgres.mjs';
 
 const SHOTS = [
   ['service', '/service', (page) => page.getByText('Nothing clashes.').waitFor()],
-  [
-    'service-cannot',
-    '/service',
-    async (page) => {
-      await page.getByRole('button', { name: /^Which service/ }).click();
-      await page.getByRole('link', { name: /^Friday lunch/ }).click();
-      await page.getByRole('button', { name: /^Which service: Friday/ }).waitFor();
-      await page.waitForTimeout(4000);
-      await page
-        .getByRole('button', { name: /^Arrange/ })
-        .first()
-        .click();
-      await page.getByText('One more pot such as Middle 28').waitFor({ timeout: 40_000 });
-      await page.waitForTimeout(12_000);
-    },
-  ],
   ['plan', '/plan'],
   ['plan-scaled', '/plan?recipe=smoked-parsnip-veloute&litres=40&pot=deep-42&burner=floor-ring'],
-  [
-    'plan-stock',
-    '/plan?recipe=crab-shell-bisque&litres=8&pot=tall-steel-36&burner=front-left&stock=shell-stock&made=now&wine=0.33&garnish=large-shrimp,croutons',
-    (page) => page.getByText('Crab shells').first().waitFor(),
-  ],
   ['compare', '/compare?recipe=cockle-and-leek-chowder&litres=12'],
   [
     'keep',
     '/keep',
     (page) => page.getByText(/Trying the kitchen/).waitFor({ state: 'detached', timeout: 30_000 }),
   ],
-  ['keep-hot', '/keep?face=hot', (page) => page.getByText('Best before').waitFor({ timeout: 30_000 })],
   [
     'keep-shelf',
     '/keep?face=shelf',
@@ -52,6 +30,17 @@ const SHOTS = [
       await page.getByText(/^Nothing: all/).waitFor();
     },
   ],
+  ['log', '/log'],
+  [
+    'log-batch',
+    '/log?find=slurry',
+    async (page) => {
+      await page.getByRole('link', { name: /^Open / }).click();
+      await page.getByRole('figure').nth(2).waitFor({ timeout: 30_000 });
+    },
+  ],
+  ['log-knows', '/log/knows'],
+  ['log-predicts', '/log/predicts', (page) => page.getByRole('figure').waitFor()],
   ['recipes', '/recipes'],
   [
     'recipe-editor',
@@ -67,15 +56,6 @@ const SHOTS = [
       await page.getByRole('button', { name: 'It is on, next' }).click();
       await page.waitForTimeout(300);
       for (let n = 0; n < 3; n++) await oneStep(page);
-    },
-  ],
-  [
-    'stove-tempering',
-    '/plan?recipe=mussel-veloute-with-liaison&litres=8&pot=middle-28&burner=front-right',
-    async (page) => {
-      await atTheStove(page, 9);
-      const ladles = page.getByRole('group', { name: /^Ladles/ }).getByRole('button');
-      for (const n of [0, 1]) await ladles.nth(n).click();
     },
   ],
   [

@@ -130,3 +130,32 @@ test('a batch is found by a word, opened on its clock, set beside another, and k
     await expect(page.getByText(/as it was cooked on/).first()).toBeVisible();
   });
 });
+
+test('a notebook is read with a review, its wrong lines told, and what is right of it taken in', async ({
+  browser,
+}) => {
+  test.setTimeout(300_000);
+  await inTheCanteen(browser, async (page) => {
+    await page.goto('/log');
+    await live(page);
+    await page.getByRole('button', { name: 'From a notebook' }).click();
+    const sheet = page.getByRole('dialog', { name: 'Batches from a notebook' });
+    await sheet
+      .getByLabel('or paste it here')
+      .fill(
+        'Day;Soup;Litres;Weather\n14.3.2025;Grandmother’s broth;12;rain\n30.2.2025;Broth;4;\n15 March 2025;Grandmother’s broth;3 gal;\n',
+      );
+    await expect(
+      sheet.getByText(/2 batches read, 0 of soups this house has; one line is not right/),
+    ).toBeVisible();
+    await expect(sheet.getByText(/Columns left alone: Weather/)).toBeVisible();
+    await expect(sheet.getByText(/Line 3, Day: “30\.2\.2025”/)).toBeVisible();
+    await sheet.getByRole('button', { name: /^Take in the 2 that are right/ }).click();
+    await expect(sheet.getByText('2 batches stand in the log, 0 of them teach.')).toBeVisible();
+    await page.keyboard.press('Escape');
+    await page.getByRole('searchbox').fill('grandmother');
+    await expect(
+      page.getByRole('main').getByRole('listitem').filter({ hasText: 'from the notebook' }),
+    ).toHaveCount(2);
+  });
+});

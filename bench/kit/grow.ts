@@ -88,6 +88,21 @@ export async function grow(owner: pg.Pool, g: Growth): Promise<void> {
          FROM generate_series(1, $2::int) n CROSS JOIN generate_series(1, $3::int) k) t`,
       [tag, g.batches, g.eventsEach, g.days],
     );
+    // What was logged of them, and what they taught: the demo’s own, again and again.
+    for (const [table, columns] of [
+      ['logged', 'recipe_id, words, body'],
+      ['lesson', 'did, body'],
+    ] as const)
+      await db.query(
+        `WITH known AS (SELECT *, row_number() OVER (ORDER BY batch_id) AS nth, count(*) OVER () AS of FROM ${table})
+         INSERT INTO ${table} (batch_id, kitchen_id, ${table === 'logged' ? 'started_at' : 'at'}, ${columns})
+         SELECT b.id, b.kitchen_id, b.started_at, ${columns.replaceAll(/recipe_id|words|did/g, 'k.$&').replace('body', "k.body || jsonb_build_object('id', b.id, '")}${
+           table === 'logged' ? 'startedAt' : 'at'
+         }', to_char(b.started_at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'))
+         FROM (SELECT *, row_number() OVER (ORDER BY started_at) AS n FROM batch b
+           WHERE NOT EXISTS (SELECT 1 FROM ${table} t WHERE t.batch_id = b.id) AND b.off_stove_at IS NOT NULL) b
+         JOIN known k ON k.nth = b.n % k.of + 1`,
+      );
     await db.query('COMMIT');
     await db.query('SET session_replication_role = DEFAULT');
     await db.query('ANALYZE');

@@ -88,6 +88,8 @@ export type HouseKnows = {
   readonly worth: readonly WorthReading[];
   /** What the soups of those batches are called, by the batch. */
   readonly soups: Readonly<Record<string, string>>;
+  /** How much more freely heat leaves soup in each place than it is taken to, by what cooled there. */
+  readonly places: readonly { readonly name: string; readonly by: number; readonly spread: number }[];
   readonly lessons: number;
   readonly left: number;
   readonly forgotten: Readonly<Record<string, string>>;
@@ -139,4 +141,8 @@ export type PredictsOpened = {
   readonly over: number;
   readonly all: Calibration;
   readonly soups: readonly { readonly name: string; readonly calibration: Calibration }[];
+  /** The same by how a soup is thickened. */
+  readonly schools: readonly { readonly name: string; readonly calibration: Calibration }[];
+  /** Root of the mean square of ln minutes taken over planned, and of how many; null where none was finished. */
+  readonly minutes: { readonly n: number; readonly error: number } | null;
 };

@@ -17,6 +17,7 @@ export const PICTURES = [
   'fix',
   'service',
   'keep',
+  'log',
 ] as const;
 export type Picture = (typeof PICTURES)[number];
 

@@ -10,6 +10,7 @@ import { inEnglish } from '../core/text/inWords';
 import { dayOf } from '../core/units/clock';
 import { METRIC } from '../core/units/shown/show';
 import { recordEvent } from './actions/batches';
+import { recordKeep } from './actions/keep/keep';
 import { keepAsCooked } from './actions/log/asCooked';
 import { openGiven, openWeek } from './actions/log/days';
 import { logAndLearn } from './actions/log/learn';
@@ -23,6 +24,7 @@ import {
   openPredicts,
 } from './actions/log/log';
 import { takeNotebook } from './actions/log/notebook';
+import { theRecord } from './actions/record';
 import { loadDemo } from './data/demo';
 import { refusal, testDatabase } from './data/testDatabase';
 import { givenCsv, logCsv, logJson, weekPdf } from './exports/logFiles';
@@ -252,6 +254,36 @@ describe('a notebook', () => {
     await learnAll();
     expect((await houseKnows(pool)).lessons).toBe(before + 1);
   });
+});
+
+test('after midnight the record’s day is still the evening’s: until the hour it ends at', async () => {
+  const house = (await readHouse(pool))!;
+  const night = new Date();
+  night.setDate(night.getDate() - 2);
+  night.setHours(1, 30, 0, 0);
+  const lot = randomUUID();
+  await recordKeep(pool, lot, {
+    id: randomUUID(),
+    at: night.toISOString(),
+    station: 'Closer',
+    body: {
+      kind: 'put by',
+      what: 'stock',
+      name: 'Midnight stock',
+      madeAt: new Date(night.getTime() - 3_600_000).toISOString(),
+      ml: 2000,
+      allergens: [],
+      container: { kind: 'pans', pan: 'tub-2', count: 1 },
+      place: 'fridge',
+    },
+  });
+  const calendar = dayOf(night);
+  const evening = dayOf(night, house.keeping.dayEnds);
+  expect(evening).not.toBe(calendar);
+  const names = async (day: string) =>
+    (await theRecord(pool, { from: day, to: day })).entries.filter((e) => e.lot === lot).length;
+  expect(await names(evening)).toBeGreaterThan(0);
+  expect(await names(calendar)).toBe(0);
 });
 
 describe('what it comes to', () => {

@@ -191,6 +191,16 @@ describe('what was given out', () => {
     });
   });
 
+  test('what was put by on its own is kept, not served', () => {
+    const b = logged({ id: 'a', day: '2026-01-31', yieldMl: 10_000, goesTo: 'hold' });
+    const state = lot(
+      keep(1, { kind: 'parted', ml: 4000, into: '00000000-0000-4000-9000-0000000000aa' }),
+      keep(2, { kind: 'used up' }),
+    );
+    const [row] = givenOut([b], new Map([['a', state]]), []);
+    expect(row).toMatchObject({ servedMl: 6000, keptMl: 4000, thrownMl: 0 });
+  });
+
   test('to the pass all of it was served, in the bin none', () => {
     const rows = givenOut(
       [

@@ -44,13 +44,13 @@ export type NotebookRead = {
 };
 
 const COLUMNS = {
-  date: ['date', 'day', 'when', 'made', 'cooked', 'made on'],
+  date: ['date', 'day', 'when', 'made', 'cooked', 'made-on'],
   soup: ['soup', 'recipe', 'name', 'what', 'dish', 'batch'],
-  litres: ['litres', 'liters', 'litre', 'l', 'volume', 'yield', 'amount', 'made l', 'size'],
+  litres: ['litres', 'liters', 'litre', 'l', 'volume', 'yield', 'amount', 'made-l', 'size'],
   gallons: ['gallons', 'gallon', 'gal'],
-  viscosity: ['viscosity', 'mpa.s', 'mpas', 'mpa·s', 'mpa s', 'reading', 'measured', 'viscosity mpa.s'],
-  band: ['band', 'consistency', 'thickness', 'landed', 'came out'],
-  amounts: ['amounts', 'ingredients', 'went in', 'weights'],
+  viscosity: ['viscosity', 'mpa.s', 'mpas', 'mpa·s', 'mpa-s', 'reading', 'measured', 'viscosity-mpa.s'],
+  band: ['band', 'consistency', 'thickness', 'landed', 'came-out'],
+  amounts: ['amounts', 'ingredients', 'went-in', 'weights'],
   pot: ['pot', 'pan', 'vessel'],
   role: ['role', 'cook', 'who', 'by'],
   score: ['score', 'mark', 'rating'],
@@ -59,7 +59,7 @@ const COLUMNS = {
 type Column = keyof typeof COLUMNS;
 
 const plain = (text: string): string =>
-  text.trim().toLowerCase().replace(/[_()]/g, ' ').replace(/\s+/g, ' ').trim();
+  text.trim().toLowerCase().replace(/[_()]/g, ' ').trim().replace(/\s+/g, '-');
 
 /** Which column a heading is; null of one nobody knows. */
 const columnOf = (heading: string): Column | null =>
@@ -79,7 +79,7 @@ const isDay = (y: number, m: number, d: number): boolean => {
   return date.getUTCFullYear() === y && date.getUTCMonth() === m - 1 && date.getUTCDate() === d;
 };
 
-type DateOrder = 'day first' | 'month first';
+type DateOrder = 'dmy' | 'mdy';
 
 const SLASHED = /^(\d{1,2})[./-](\d{1,2})[./-](\d{2}|\d{4})$/;
 const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
@@ -100,7 +100,7 @@ function dayIn(text: string, order: DateOrder): string | null {
   else if (slashed) {
     const [a, b] = [Number(slashed[1]), Number(slashed[2])];
     const year = Number(slashed[3]) + ((slashed[3] ?? '').length === 2 ? 2000 : 0);
-    const dayFirst = a > 12 || (b <= 12 && order === 'day first');
+    const dayFirst = a > 12 || (b <= 12 && order === 'dmy');
     found = dayFirst ? [year, b, a] : [year, a, b];
   } else if (named) found = [Number(named[3]), month(named[2]), Number(named[1])];
   else if (american) found = [Number(american[3]), month(american[1]), Number(american[2])];
@@ -117,7 +117,7 @@ function orderOf(texts: readonly string[]): DateOrder {
     if (Number(m[1]) > 12) day++;
     if (Number(m[2]) > 12) month++;
   }
-  return month > day ? 'month first' : 'day first';
+  return month > day ? 'mdy' : 'dmy';
 }
 
 /** mL of “12”, “12 L”, “3.2 gal”, “800 ml”; null where it is none, or none a pot could hold. */

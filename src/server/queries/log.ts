@@ -137,17 +137,26 @@ export type TakenLesson = {
   readonly id: string;
   readonly at: string;
   readonly name: string | null;
+  readonly recipeId: string | null;
   readonly leftOut: boolean;
   readonly did: Did;
 };
 
-const TAKEN = `SELECT l.batch_id, l.at, l.did, l.left_out, g.body ->> 'name' AS name
+const TAKEN = `SELECT l.batch_id, l.at, l.did, l.left_out, g.body ->> 'name' AS name, g.recipe_id
   FROM lesson l LEFT JOIN logged g USING (batch_id)`;
-type TakenRow = { batch_id: string; at: Date; did: Did; left_out: boolean; name: string | null };
+type TakenRow = {
+  batch_id: string;
+  at: Date;
+  did: Did;
+  left_out: boolean;
+  name: string | null;
+  recipe_id: string | null;
+};
 const takenOf = (r: TakenRow): TakenLesson => ({
   id: r.batch_id,
   at: r.at.toISOString(),
   name: r.name,
+  recipeId: r.recipe_id,
   leftOut: r.left_out,
   did: r.did,
 });

@@ -81,6 +81,14 @@ const ABOUT: readonly (readonly [id: string, picture: string, name: Message, say
       'What is hot, what is cooling against its limits, what is on the shelf, and the record of it all.',
     ),
   ],
+  [
+    'log',
+    'log',
+    message('Log'),
+    message(
+      'What was cooked, where it landed, and what the house’s own flour, pots and burners are worth by its readings. Every plan counts with it.',
+    ),
+  ],
 ];
 
 /** What is this? Each view with its picture, and the words of the house. */

@@ -27,6 +27,9 @@ const GROUPS: readonly { readonly words: Message; readonly kinds: readonly Numbe
   { words: message('Who weighs'), kinds: ['pouring'] },
 ];
 
+/** Spread of a room’s film before anybody has read it, in ln: as the forecast of cooling has it. */
+const FILM_BEFORE = 0.35;
+
 /** Known so far: it has readings of its own, or was set by hand. */
 const isKnown = (n: NamedNumber): boolean => n.fixed === true || n.spread < 0.9 * n.before;
 
@@ -90,6 +93,28 @@ export function KnowsView({ knows, soups, open }: Props) {
               </section>
             );
           })}
+          {knows.places.length > 0 && (
+            <section className="pb-4">
+              <h2 className="font-bold text-[21px]">{say('Where soup cools')}</h2>
+              <ul className="grid grid-cols-1 gap-x-8 min-[760px]:grid-cols-2">
+                {knows.places.map((p) => (
+                  <li key={p.name} className="border-rule border-b py-2">
+                    <b className="text-[19px]">{p.name}</b>
+                    <span className="block text-[16px] text-quiet">
+                      {say(
+                        'cools {percent} % {more, select, yes {faster} other {more slowly}} than the book',
+                        {
+                          percent: Math.round(Math.abs(p.by - 1) * 100),
+                          more: p.by > 1 ? 'yes' : 'no',
+                        },
+                      )}
+                    </span>
+                    <NumberRuler by={p.by} spread={p.spread} before={FILM_BEFORE} />
+                  </li>
+                ))}
+              </ul>
+            </section>
+          )}
           {knows.numbers.length > shown.length && (
             <button type="button" className="min-h-12 underline" onClick={() => setAll(true)}>
               {say('Show {n} more, of which next to nothing was read', {

@@ -78,11 +78,14 @@ export function NotebookSheet({ onClose, onTaken }: Props) {
           <>
             <p role="status" className="text-[19px]">
               <b>
-                {say('{right} batches read, {known} of soups this house has; {wrong} lines are not right.', {
-                  right: told.right,
-                  known: told.known,
-                  wrong: told.wrong,
-                })}
+                {say(
+                  '{right, plural, one {One batch} other {# batches}} read, {known} of soups this house has; {wrong, plural, =0 {every line is right} one {one line is not right} other {# lines are not right}}.',
+                  {
+                    right: told.right,
+                    known: told.known,
+                    wrong: told.wrong,
+                  },
+                )}
               </b>{' '}
               {told.columns.left.length > 0 &&
                 say('Columns left alone: {columns}.', { columns: { listed: told.columns.left } })}

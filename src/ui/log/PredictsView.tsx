@@ -59,7 +59,18 @@ export function PredictsView({ predicts }: { readonly predicts: PredictsOpened }
               <tbody>
                 <Row name={say('Consistency')} held={viscosity} />
                 <Row name={say('Litres')} held={litres} />
-                {predicts.soups.map((s) => (
+                {predicts.minutes && (
+                  <tr className="border-rule border-t">
+                    <td className="py-1.5 pr-3 font-bold">{say('Minutes')}</td>
+                    <td className="figures pr-3">{predicts.minutes.n}</td>
+                    <td />
+                    <td className="figures pr-3 font-bold">
+                      {Math.round(Math.expm1(predicts.minutes.error) * 100)} %
+                    </td>
+                    <td />
+                  </tr>
+                )}
+                {[...predicts.soups, ...predicts.schools].map((s) => (
                   <Row key={s.name} name={s.name} held={s.calibration.viscosity} />
                 ))}
               </tbody>

@@ -73,3 +73,14 @@ test('whole days lie between two days, also where the clock is put on', () => {
   expect(daysBetween('2026-03-28', '2026-03-30')).toBe(2);
   expect(daysBetween('2026-11-30', '2026-11-29')).toBe(-1);
 });
+
+test('made after midnight, before the kitchen’s day ends, it is of the evening before: its first day is that one', () => {
+  const state = lotState(lotOf(...WELL), keeping)!;
+  const night = { ...state, put: { ...state.put, madeAt: new Date(2026, 10, 24, 1, 30).toISOString() } };
+  const noon = new Date(2026, 10, 24, 12).getTime();
+  const of = (dayEnds: number, now = noon) => dateMark(night, { ...RULES.fda, dayEnds }, now);
+  expect([of(4).used, of(4).last]).toEqual([2, '2026-11-29']);
+  expect([of(0).used, of(0).last]).toEqual([1, '2026-11-30']);
+  // And looked at in the same night it is its first day still.
+  expect(of(4, new Date(2026, 10, 24, 3, 59).getTime()).used).toBe(1);
+});

@@ -12,6 +12,7 @@ import {
   type PredictsOpened,
 } from '../../../contract/log';
 import { ingredient, isIngredient } from '../../../core/food/catalogue';
+import { filmsKnown } from '../../../core/keep/standing';
 import type { House } from '../../../core/kitchen/house';
 import { NOTHING_LEARNED } from '../../../core/learn/own/knowledge';
 import { kindOf, type NumberKey, thingOf } from '../../../core/learn/own/laws';
@@ -25,6 +26,7 @@ import { foodIn } from '../../../core/pot/kitchen';
 import { dayOf } from '../../../core/units/clock';
 import { type Queryable, transaction } from '../../data/database';
 import { readBatch } from '../../queries/batches';
+import { readFilmLines } from '../../queries/keep';
 import {
   countToLog,
   type LearnedRow,
@@ -108,13 +110,31 @@ const JUDGED_OVER = 100;
 /** How well was foreseen: over the newest batches, and of each soup of them. */
 export async function openPredicts(db: Queryable): Promise<PredictsOpened> {
   const house = await theHouse(db);
-  const lessons = (await readNewestLessons(db, house.id, JUDGED_OVER)).filter((l) => !l.leftOut);
-  const soups = [...new Set(lessons.flatMap((l) => l.name ?? []))].toSorted();
+  const [newest, recipes, batches] = await Promise.all([
+    readNewestLessons(db, house.id, JUDGED_OVER),
+    readRecipeNames(db, house.id),
+    readLogged(db, house.id, { words: '', recipeId: null, before: null, most: JUDGED_OVER }),
+  ]);
+  const lessons = newest.filter((l) => !l.leftOut);
+  const schools = new Map(recipes.map((r) => [r.id, r.school]));
   const judged = (of: typeof lessons) => calibrationOf(of.flatMap((l) => l.did.judged ?? []));
+  /** By what each lesson is of, in its order. */
+  const by = (name: (l: (typeof lessons)[number]) => string | null | undefined) =>
+    [...new Set(lessons.flatMap((l) => name(l) ?? []))]
+      .toSorted()
+      .map((n) => ({ name: n, calibration: judged(lessons.filter((l) => name(l) === n)) }));
+  const took = batches.flatMap((b) =>
+    b.tookSeconds && b.plannedSeconds > 0 ? [Math.log(b.tookSeconds / b.plannedSeconds)] : [],
+  );
   return {
     over: lessons.length,
     all: judged(lessons),
-    soups: soups.map((name) => ({ name, calibration: judged(lessons.filter((l) => l.name === name)) })),
+    soups: by((l) => l.name),
+    schools: by((l) => schools.get(l.recipeId ?? '')),
+    minutes:
+      took.length > 0
+        ? { n: took.length, error: Math.sqrt(took.reduce((s, x) => s + x * x, 0) / took.length) }
+        : null,
   };
 }
 
@@ -174,6 +194,11 @@ export async function houseKnows(db: Queryable): Promise<HouseKnows> {
       .toSorted((a, b) => a.after / a.now - b.after / b.now)
       .slice(0, 3),
     soups,
+    places: Object.entries(filmsKnown(await readFilmLines(db, house.id))).map(([id, film]) => ({
+      name: house.keeping.places.find((p) => p.id === id)?.name ?? id,
+      by: film.factor,
+      spread: film.spread,
+    })),
     lessons: knowledge.lessons,
     left: await countToLog(db, house.id),
     forgotten: byHand.forgotten,
