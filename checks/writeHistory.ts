@@ -4,10 +4,10 @@ import { v5 } from 'uuid';
 import { cookedBatch, type Hidden } from '../demo/cook';
 import { demoHouse, demoRecipe } from '../demo/demo';
 import type { Batch } from '../src/core/batch/record';
+import { type Lesson, lessonOf } from '../src/core/learn/own/batch/lesson';
+import { toldBy } from '../src/core/learn/own/batch/told';
 import { type Knowledge, NOTHING_LEARNED } from '../src/core/learn/own/knowledge';
-import { type Lesson, lessonOf } from '../src/core/learn/own/lesson';
 import { type Did, ownNumbers, teach } from '../src/core/learn/own/teach';
-import { toldBy } from '../src/core/learn/own/told';
 import { type Logged, loggedOf } from '../src/core/log/logged';
 import { normals, seeded } from '../src/core/maths/random';
 

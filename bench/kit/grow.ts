@@ -90,13 +90,13 @@ export async function grow(owner: pg.Pool, g: Growth): Promise<void> {
     );
     // What was logged of them, and what they taught: the demo’s own, again and again.
     for (const [table, columns] of [
-      ['logged', 'recipe_id, words, body'],
+      ['logged', 'recipe_id, words, landed, body'],
       ['lesson', 'did, body'],
     ] as const)
       await db.query(
         `WITH known AS (SELECT *, row_number() OVER (ORDER BY batch_id) AS nth, count(*) OVER () AS of FROM ${table})
          INSERT INTO ${table} (batch_id, kitchen_id, ${table === 'logged' ? 'started_at' : 'at'}, ${columns})
-         SELECT b.id, b.kitchen_id, b.started_at, ${columns.replaceAll(/recipe_id|words|did/g, 'k.$&').replace('body', "k.body || jsonb_build_object('id', b.id, '")}${
+         SELECT b.id, b.kitchen_id, b.started_at, ${columns.replaceAll(/recipe_id|words|did|landed/g, 'k.$&').replace('body', "k.body || jsonb_build_object('id', b.id, '")}${
            table === 'logged' ? 'startedAt' : 'at'
          }', to_char(b.started_at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'))
          FROM (SELECT *, row_number() OVER (ORDER BY started_at) AS n FROM batch b

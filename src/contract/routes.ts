@@ -133,7 +133,7 @@ export type Routes = {
   >;
   'POST /api/services/open': Route<Exclude<OpenedService, { kind: 'refused' }>, string>;
 
-  'GET /api/log': Route<LogPage, undefined, 'find' | 'soup' | 'before'>;
+  'GET /api/log': Route<LogPage, undefined, 'find' | 'soup' | 'landed' | 'before'>;
   'GET /api/log/knows': Route<HouseKnows>;
   'GET /api/log/numbers': Route<NumberHistory, undefined, 'key'>;
   'GET /api/log/[id]': Route<LoggedBatch>;

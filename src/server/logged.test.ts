@@ -4,6 +4,7 @@ import type pg from 'pg';
 import { cookedBatch, type Hidden } from '../../demo/cook';
 import { demoRecipe } from '../../demo/demo';
 import type { Batch } from '../core/batch/record';
+import { landedAs } from '../core/log/logged';
 import { normals, seeded } from '../core/maths/random';
 import { planFor } from '../core/plan/plan';
 import { inEnglish } from '../core/text/inWords';
@@ -119,6 +120,18 @@ describe('batches cooked in a kitchen with weak flour and a tired burner', () =>
     expect(await ids('tall velouté')).not.toContain(made[0]!.id);
     expect(await ids("'; DROP TABLE logged; --")).toEqual([]);
     expect((await ids('')).length).toBeGreaterThanOrEqual(5);
+  });
+
+  test('it can be asked how it came out, and shows no other', async () => {
+    for (const landed of ['first', 'put right', 'outside', 'untested', 'thrown'] as const)
+      for (const b of (await logPage(pool, { landed })).batches) expect(landedAs(b)).toBe(landed);
+    const all = (await logPage(pool, {})).batches.length;
+    const each = await Promise.all(
+      ['first', 'put right', 'outside', 'untested', 'thrown'].map(
+        async (landed) => (await logPage(pool, { landed })).batches.length,
+      ),
+    );
+    expect(each.reduce((s, n) => s + n, 0)).toBe(all);
   });
 
   test('the weak flour and burner are learned, and the next plan has more flour for it', async () => {

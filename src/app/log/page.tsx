@@ -9,15 +9,15 @@ import { titled } from '../reader';
 export const generateMetadata = titled('Log');
 export const dynamic = 'force-dynamic';
 
-type Query = { readonly find?: string; readonly soup?: string };
+type Query = { readonly find?: string; readonly soup?: string; readonly landed?: string };
 
 export default async function LogPage({ searchParams }: { searchParams: Promise<Query> }) {
-  const { find = '', soup = '' } = await searchParams;
+  const { find = '', soup = '', landed = '' } = await searchParams;
   const db = pool();
   const house = await readHouse(db);
   if (!house) return <EmptyHouse />;
   const [first, soups] = await Promise.all([
-    openLog(db, { find: String(find), soup: String(soup) }),
+    openLog(db, { find: String(find), soup: String(soup), landed: String(landed) }),
     readRecipeNames(db, house.id),
   ]);
   return (
@@ -26,7 +26,7 @@ export default async function LogPage({ searchParams }: { searchParams: Promise<
       limits={house.kitchen.bandLimits}
       soups={soups.map(({ id, name }) => ({ id, name }))}
       names={first.names}
-      query={{ find: String(find), soup: String(soup) }}
+      query={{ find: String(find), soup: String(soup), landed: String(landed) }}
     />
   );
 }

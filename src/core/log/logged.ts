@@ -5,7 +5,7 @@ import type { Batch } from '../batch/record';
 import { batchState } from '../batch/state';
 import { type Band, type BandLimits, bandOf, DEFAULT_LIMITS } from '../flow/bands';
 import { kitchenThen, stepsOf } from '../keep/soup/keptPot';
-import { bowlsOf } from '../learn/own/lesson';
+import { bowlsOf } from '../learn/own/batch/hearing';
 import { costOf, putInBy } from '../pot/contents/goesIn';
 import { STANDARD_KITCHEN } from '../pot/kitchen';
 
@@ -127,3 +127,15 @@ export function loggedOf(batch: Batch): Logged {
 /** Whether it landed in the band asked for without anything having been put right; null where nobody measured it. */
 export const landedFirst = (b: Logged): boolean | null =>
   b.landed === null ? null : b.landed === b.band && b.corrections.length === 0 && b.putIn === 0;
+
+/** How a batch came out, of which the log can show one kind alone. */
+export const LANDINGS = ['first', 'put right', 'outside', 'untested', 'thrown'] as const;
+export type Landed = (typeof LANDINGS)[number];
+
+/** The one of them it is: thrown away before all else, then whether anybody tested it. */
+export function landedAs(b: Logged): Landed {
+  if (b.goesTo === 'bin') return 'thrown';
+  if (b.landed === null) return 'untested';
+  if (b.landed !== b.band) return 'outside';
+  return landedFirst(b) ? 'first' : 'put right';
+}

@@ -1,6 +1,6 @@
 import type { House } from '../kitchen/house';
+import type { Lesson } from '../learn/own/batch/lesson';
 import { keyOf } from '../learn/own/laws';
-import type { Lesson } from '../learn/own/lesson';
 import { amended } from '../order/amended';
 import { planFor } from '../plan/plan';
 import { BATCH_SPREAD } from '../pot/kitchen';

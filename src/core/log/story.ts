@@ -8,7 +8,7 @@ import type { Batch } from '../batch/record';
 import { batchState } from '../batch/state';
 import { ingredient } from '../food/catalogue';
 import { volumeAt } from '../heat/vessel';
-import { bowlsOf } from '../learn/own/lesson';
+import { bowlsOf } from '../learn/own/batch/hearing';
 import { type Message, message } from '../message/message';
 import { term } from '../message/term';
 import { repeat } from '../plan/solve/simulate';

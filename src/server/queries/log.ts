@@ -1,7 +1,7 @@
+import type { Lesson } from '../../core/learn/own/batch/lesson';
 import { type Knowledge, NOTHING_LEARNED } from '../../core/learn/own/knowledge';
-import type { Lesson } from '../../core/learn/own/lesson';
 import type { Did, LearnedNumbers } from '../../core/learn/own/teach';
-import type { Logged } from '../../core/log/logged';
+import { type Landed, type Logged, landedAs } from '../../core/log/logged';
 import type { Queryable } from '../data/database';
 
 /** What somebody set by hand, as factors, and since when readings of a number count no longer, ISO. */
@@ -37,10 +37,10 @@ const wordsOf = (b: Logged): string => [b.name, b.pot, b.burner, b.role, b.note,
 
 export const writeLogged = (db: Queryable, kitchenId: string, b: Logged) =>
   db.query(
-    `INSERT INTO logged (batch_id, kitchen_id, recipe_id, started_at, words, body)
-     VALUES ($1, $2, $3, $4, to_tsvector('simple', $5), $6::jsonb)
-     ON CONFLICT (batch_id) DO UPDATE SET words = excluded.words, body = excluded.body`,
-    [b.id, kitchenId, b.recipeId, b.startedAt, wordsOf(b), JSON.stringify(b)],
+    `INSERT INTO logged (batch_id, kitchen_id, recipe_id, started_at, words, body, landed)
+     VALUES ($1, $2, $3, $4, to_tsvector('simple', $5), $6::jsonb, $7)
+     ON CONFLICT (batch_id) DO UPDATE SET words = excluded.words, body = excluded.body, landed = excluded.landed`,
+    [b.id, kitchenId, b.recipeId, b.startedAt, wordsOf(b), JSON.stringify(b), landedAs(b)],
   );
 
 /** Batches at once to a statement. */
@@ -56,9 +56,10 @@ export async function writeAllLogged(
   for (let n = 0; n < batches.length; n += TOGETHER) {
     const some = batches.slice(n, n + TOGETHER);
     const { rowCount } = await db.query(
-      `INSERT INTO logged (batch_id, kitchen_id, recipe_id, started_at, words, body)
-       SELECT DISTINCT ON (d.id) d.id, $1, d.recipe, d.at, to_tsvector('simple', d.words), d.body
-       FROM unnest($2::uuid[], $3::text[], $4::timestamptz[], $5::text[], $6::jsonb[]) AS d(id, recipe, at, words, body)
+      `INSERT INTO logged (batch_id, kitchen_id, recipe_id, started_at, words, body, landed)
+       SELECT DISTINCT ON (d.id) d.id, $1, d.recipe, d.at, to_tsvector('simple', d.words), d.body, d.landed
+       FROM unnest($2::uuid[], $3::text[], $4::timestamptz[], $5::text[], $6::jsonb[], $7::text[])
+         AS d(id, recipe, at, words, body, landed)
        ON CONFLICT (batch_id) DO NOTHING`,
       [
         kitchenId,
@@ -67,6 +68,7 @@ export async function writeAllLogged(
         some.map((b) => b.startedAt),
         some.map(wordsOf),
         some.map((b) => JSON.stringify(b)),
+        some.map(landedAs),
       ],
     );
     fresh += rowCount ?? 0;
@@ -254,6 +256,7 @@ export const writeAct = (
 export type LogAsked = {
   readonly words: string;
   readonly recipeId: string | null;
+  readonly landed?: Landed | null;
   /** After this one, which was shown last. */
   readonly before: { readonly startedAt: string; readonly id: string } | null;
   readonly most: number;
@@ -274,8 +277,17 @@ export async function readLogged(
        AND ($3::text IS NULL OR g.recipe_id = $3)
        AND ($4::timestamptz IS NULL OR (g.started_at, g.batch_id) < ($4::timestamptz, $5::uuid))
        AND NOT EXISTS (SELECT 1 FROM imported_batch i JOIN import_undone u USING (import_id) WHERE i.batch_id = g.batch_id)
+       AND ($7::text IS NULL OR g.landed = $7)
      ORDER BY g.started_at DESC, g.batch_id DESC LIMIT $6`,
-    [kitchenId, words, asked.recipeId, asked.before?.startedAt ?? null, asked.before?.id ?? null, asked.most],
+    [
+      kitchenId,
+      words,
+      asked.recipeId,
+      asked.before?.startedAt ?? null,
+      asked.before?.id ?? null,
+      asked.most,
+      asked.landed ?? null,
+    ],
   );
   return rows.map((r) => r.body);
 }

@@ -15,10 +15,13 @@ CREATE TABLE logged (
   recipe_id  text NOT NULL,
   started_at timestamptz NOT NULL,
   words      tsvector NOT NULL,
+  -- How it came out: first, put right, outside, untested or thrown.
+  landed     text NOT NULL,
   body       jsonb NOT NULL
 );
 CREATE INDEX logged_by_day ON logged (kitchen_id, started_at DESC, batch_id);
 CREATE INDEX logged_by_soup ON logged (kitchen_id, recipe_id, started_at DESC, batch_id);
+CREATE INDEX logged_by_landing ON logged (kitchen_id, landed, started_at DESC, batch_id);
 CREATE INDEX logged_words ON logged USING gin (words);
 
 -- What each batch teaches of the house, in the order it was taken in; with what it did to each number, and how what was

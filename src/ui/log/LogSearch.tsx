@@ -2,11 +2,21 @@
 
 import { Search } from 'lucide-react';
 import { useRef } from 'react';
+import { LANDINGS, type Landed } from '../../core/log/logged';
+import { type Message, message } from '../../core/message/message';
 import { useShortcut } from '../frame/keys/Shortcuts';
 import { Pick } from '../shared/form/Field';
 import { useSay } from '../shared/hooks/useSay';
 import { FIELD } from '../shared/styles';
 import type { useLog } from './useLog';
+
+const CAME_OUT: Readonly<Record<Landed, Message>> = {
+  first: message('landed the first time'),
+  'put right': message('put right'),
+  outside: message('outside its band'),
+  untested: message('not tested'),
+  thrown: message('thrown away'),
+};
 
 export type SoupNamed = { readonly id: string; readonly name: string };
 
@@ -23,7 +33,7 @@ export function LogSearch({
   useShortcut('find', () => box.current?.focus());
   return (
     <div className="flex min-w-64 flex-1 flex-wrap gap-3">
-      <div className="relative min-w-44 flex-1">
+      <div className="relative min-w-40 flex-1">
         <Search aria-hidden className="pointer-events-none absolute top-4 left-3" />
         <input
           ref={box}
@@ -47,6 +57,22 @@ export function LogSearch({
           {soups.map((s) => (
             <option key={s.id} value={s.id}>
               {s.name}
+            </option>
+          ))}
+        </Pick>
+      </div>
+      <div className="w-56 max-[720px]:w-full">
+        <Pick
+          id="log-landed"
+          label={say('How it came out')}
+          hideLabel
+          value={log.landed}
+          onChange={(e) => log.look({ landed: e.target.value })}
+        >
+          <option value="">{say('However it came out')}</option>
+          {LANDINGS.map((l) => (
+            <option key={l} value={l}>
+              {say(CAME_OUT[l])}
             </option>
           ))}
         </Pick>

@@ -22,7 +22,7 @@ type Props = {
   readonly limits: BandLimits;
   readonly soups: readonly SoupNamed[];
   readonly names: Readonly<Record<string, string>>;
-  readonly query: { readonly find: string; readonly soup: string };
+  readonly query: { readonly find: string; readonly soup: string; readonly landed: string };
 };
 
 /** All batches: a strip of the newest on the ladder, and the list under it. */

@@ -4,7 +4,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { LogPage } from '../../contract/log';
 import { ask } from '../device/line/api';
 
-type Query = { readonly find: string; readonly soup: string };
+type Query = { readonly find: string; readonly soup: string; readonly landed: string };
 
 /** ms a finger rests before what is typed is looked for. */
 const RESTS = 250;
@@ -25,6 +25,7 @@ export function useLog(first: LogPage, asked: Query) {
       query: {
         ...(q.find.trim() && { find: q.find.trim() }),
         ...(q.soup && { soup: q.soup }),
+        ...(q.landed && { landed: q.landed }),
         ...(before && { before }),
       },
     });

@@ -8,6 +8,11 @@ export const dynamic = 'force-dynamic';
 export function GET(request: Request): Promise<Response> {
   const { searchParams: q } = new URL(request.url);
   return respond('GET /api/log', async () => ({
-    body: await logPage(pool(), { find: q.get('find'), soup: q.get('soup'), before: q.get('before') }),
+    body: await logPage(pool(), {
+      find: q.get('find'),
+      soup: q.get('soup'),
+      landed: q.get('landed'),
+      before: q.get('before'),
+    }),
   }));
 }

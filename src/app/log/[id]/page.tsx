@@ -3,7 +3,7 @@ import { loggedBatch } from '../../../server/actions/log/log';
 import { pool } from '../../../server/data/database';
 import { readHouse } from '../../../server/queries/kitchen';
 import { isRefusal } from '../../../server/refusal';
-import { BatchView } from '../../../ui/log/BatchView';
+import { BatchView } from '../../../ui/log/batch/BatchView';
 import { EmptyHouse } from '../../../ui/shared/EmptyHouse';
 import { titled } from '../../reader';
 

@@ -1,7 +1,7 @@
 import { openGiven } from '../../../server/actions/log/days';
 import { pool } from '../../../server/data/database';
 import { readHouse } from '../../../server/queries/kitchen';
-import { GivenView } from '../../../ui/log/GivenView';
+import { GivenView } from '../../../ui/log/days/GivenView';
 import { EmptyHouse } from '../../../ui/shared/EmptyHouse';
 import { titled } from '../../reader';
 

@@ -1,7 +1,7 @@
 import { houseKnows } from '../../../server/actions/log/log';
 import { pool } from '../../../server/data/database';
 import { readHouse } from '../../../server/queries/kitchen';
-import { KnowsView } from '../../../ui/log/KnowsView';
+import { KnowsView } from '../../../ui/log/knows/KnowsView';
 import { EmptyHouse } from '../../../ui/shared/EmptyHouse';
 import { titled } from '../../reader';
 

@@ -1,7 +1,7 @@
 import { openPredicts } from '../../../server/actions/log/log';
 import { pool } from '../../../server/data/database';
 import { readHouse } from '../../../server/queries/kitchen';
-import { PredictsView } from '../../../ui/log/PredictsView';
+import { PredictsView } from '../../../ui/log/knows/PredictsView';
 import { EmptyHouse } from '../../../ui/shared/EmptyHouse';
 import { titled } from '../../reader';
 

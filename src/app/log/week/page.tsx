@@ -1,7 +1,7 @@
 import { openWeek } from '../../../server/actions/log/days';
 import { pool } from '../../../server/data/database';
 import { readHouse } from '../../../server/queries/kitchen';
-import { WeekView } from '../../../ui/log/WeekView';
+import { WeekView } from '../../../ui/log/days/WeekView';
 import { EmptyHouse } from '../../../ui/shared/EmptyHouse';
 import { titled } from '../../reader';
 

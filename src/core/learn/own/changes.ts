@@ -1,7 +1,7 @@
 import { identity, type Matrix, sum, type Vector } from '../../maths/matrix';
+import type { Lesson } from './batch/lesson';
 import { agreement, type Gaussian, lawOf, without } from './gaussian';
 import { canChange, type NumberKey, ownerOf } from './laws';
-import type { Lesson } from './lesson';
 import { type Epoch, namesOf, prepared, type Taken, taken } from './taken';
 
 /** A change of a thing’s number that readings show: found in this batch, to have been since that one. */

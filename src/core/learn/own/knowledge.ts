@@ -1,8 +1,8 @@
 import { dot, type Matrix, times, type Vector } from '../../maths/matrix';
+import type { Lesson } from './batch/lesson';
 import { changed, changeIn, type Noticed } from './changes';
 import { type Gaussian, lawOf, NOTHING_KNOWN, spreadsOf, without } from './gaussian';
 import { type NumberKey, ownerOf, spreadBefore } from './laws';
-import type { Lesson } from './lesson';
 import { type Epoch, namesOf, prepared, type Taken, taken } from './taken';
 
 /** Readings and batches a number rests on since its owner last began anew. */

@@ -1,6 +1,6 @@
+import type { Lesson } from './batch/lesson';
 import { type Agreement, agreement, type Gaussian, lawOf, learnt, weaker, withParts } from './gaussian';
 import { type NumberKey, partsOf } from './laws';
-import type { Lesson } from './lesson';
 
 /** Since when a thing has its numbers: from its beginning, a lot, or a change that was noticed. */
 export type Epoch = {

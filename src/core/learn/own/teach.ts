@@ -1,9 +1,9 @@
 import { dot, factored, type Matrix } from '../../maths/matrix';
 import type { OwnNumber, OwnNumbers } from '../../pot/kitchen';
+import type { Lesson } from './batch/lesson';
 import type { Noticed } from './changes';
 import { type Judged, type Knowledge, type LearningStep, NOTHING_LEARNED, taught } from './knowledge';
 import { kindOf, type NumberKey, spreadBefore, thingOf } from './laws';
-import type { Lesson } from './lesson';
 import { knownNumbers, type SetByHand } from './standing';
 
 /** What a lesson did when it was taken in. */

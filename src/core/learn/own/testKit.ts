@@ -4,9 +4,10 @@ import { offsetLeft, SCATTER } from '../../batch/follow/filter';
 import { ASPECTS } from '../../batch/follow/readings';
 import { dot } from '../../maths/matrix';
 import { normals, seeded } from '../../maths/random';
-import { type Heard, saidBy } from './heard';
+import { type Heard, saidBy } from './batch/heard';
+import { readingsOf } from './batch/hearing';
+import type { Lesson } from './batch/lesson';
 import { type NumberKey, partsOf, spreadBefore } from './laws';
-import { type Lesson, readingsOf } from './lesson';
 
 /** A soup as it is read in a kitchen: the numbers its readings hang on, and how. */
 export type ReadSoup = { readonly keys: readonly NumberKey[]; readonly heard: readonly Heard[] };

@@ -1,9 +1,10 @@
 import { dot, times, type Vector } from '../../maths/matrix';
 import { BATCH_SPREAD } from '../../pot/kitchen';
+import type { CouldRead } from './batch/hearing';
+import type { Lesson } from './batch/lesson';
 import { lawOf } from './gaussian';
 import type { Knowledge } from './knowledge';
 import type { NumberKey } from './laws';
-import type { CouldRead, Lesson } from './lesson';
 import { type SetByHand, standingLaw } from './standing';
 
 /** A reading worth taking: in which soup, of what, and what it would make of that soup’s bracket. */

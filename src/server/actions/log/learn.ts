@@ -1,9 +1,9 @@
 import type pg from 'pg';
 import { batchState } from '../../../core/batch/state';
+import { type Lesson, lessonOf } from '../../../core/learn/own/batch/lesson';
+import { toldBy } from '../../../core/learn/own/batch/told';
 import { type Knowledge, NOTHING_LEARNED } from '../../../core/learn/own/knowledge';
-import { type Lesson, lessonOf } from '../../../core/learn/own/lesson';
 import { type Did, ownNumbers, teach } from '../../../core/learn/own/teach';
-import { toldBy } from '../../../core/learn/own/told';
 import { loggedOf } from '../../../core/log/logged';
 import { same } from '../../../core/maths/same';
 import { transaction } from '../../data/database';

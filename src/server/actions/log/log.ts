@@ -21,7 +21,7 @@ import { ownNumbers } from '../../../core/learn/own/teach';
 import { tiedIn } from '../../../core/learn/own/tied';
 import { worthReading } from '../../../core/learn/own/worth';
 import { calibrationOf } from '../../../core/log/calibration';
-import type { Logged } from '../../../core/log/logged';
+import { LANDINGS, type Logged } from '../../../core/log/logged';
 import { foodIn } from '../../../core/pot/kitchen';
 import { dayOf } from '../../../core/units/clock';
 import { type Queryable, transaction } from '../../data/database';
@@ -51,6 +51,7 @@ const A_PAGE = 50;
 export type LogQuery = {
   readonly find?: string | null;
   readonly soup?: string | null;
+  readonly landed?: string | null;
   readonly before?: string | null;
 };
 
@@ -68,12 +69,13 @@ const dayIn = (house: House, at: string): string => dayOf(new Date(at), house.ke
 const dated = (house: House, b: Logged): DatedBatch => ({ ...b, day: dayIn(house, b.startedAt) });
 
 /** A page of the log, newest first. */
-export async function logPage(db: Queryable, { find, soup, before }: LogQuery): Promise<LogPage> {
+export async function logPage(db: Queryable, { find, soup, landed, before }: LogQuery): Promise<LogPage> {
   const house = await theHouse(db);
   const [batches, left] = await Promise.all([
     readLogged(db, house.id, {
       words: (find ?? '').slice(0, 100),
       recipeId: soup || null,
+      landed: LANDINGS.find((l) => l === landed) ?? null,
       before: cursorIn(before),
       most: A_PAGE + 1,
     }),

@@ -1,7 +1,7 @@
 'use client';
 
-import type { Story } from '../../core/log/story';
-import { useSay } from '../shared/hooks/useSay';
+import type { Story } from '../../../core/log/story';
+import { useSay } from '../../shared/hooks/useSay';
 
 /** What went otherwise than planned, in words, and what the model thinks it was. */
 export function WhatDiffered({ story, narrow }: { readonly story: Story; readonly narrow: boolean }) {

@@ -2,15 +2,15 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import type { HouseKnows, NamedNumber } from '../../contract/log';
-import { kindOf, type NumberKind, thingOf } from '../../core/learn/own/laws';
-import { numberSays, numberTitle } from '../../core/log/numberWords';
-import { type Message, message } from '../../core/message/message';
-import { shortDay } from '../../core/service/words/dayWords';
-import { useSay } from '../shared/hooks/useSay';
-import { Scroll } from '../shared/Scroll';
-import { LogFaces } from './LogFaces';
-import { Noticing } from './Noticing';
+import type { HouseKnows, NamedNumber } from '../../../contract/log';
+import { kindOf, type NumberKind, thingOf } from '../../../core/learn/own/laws';
+import { numberSays, numberTitle } from '../../../core/log/numberWords';
+import { type Message, message } from '../../../core/message/message';
+import { shortDay } from '../../../core/service/words/dayWords';
+import { useSay } from '../../shared/hooks/useSay';
+import { Scroll } from '../../shared/Scroll';
+import { LogFaces } from '../LogFaces';
+import { Noticing } from '../Noticing';
 import { NumberRuler } from './NumberRuler';
 import { NumberSheet } from './NumberSheet';
 import { WorthReading } from './WorthReading';

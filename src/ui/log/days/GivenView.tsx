@@ -1,16 +1,16 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import type { GivenOpened } from '../../contract/log';
-import { dayAfter } from '../../core/service/service';
-import { shortDay } from '../../core/service/words/dayWords';
-import { spaced } from '../../core/units/shown/format';
-import { volumeWords } from '../../core/units/shown/show';
-import { useSay } from '../shared/hooks/useSay';
-import { useShow } from '../shared/hooks/useShow';
-import { Scroll } from '../shared/Scroll';
-import { BUTTON } from '../shared/styles';
-import { LogFaces } from './LogFaces';
+import type { GivenOpened } from '../../../contract/log';
+import { dayAfter } from '../../../core/service/service';
+import { shortDay } from '../../../core/service/words/dayWords';
+import { spaced } from '../../../core/units/shown/format';
+import { volumeWords } from '../../../core/units/shown/show';
+import { useSay } from '../../shared/hooks/useSay';
+import { useShow } from '../../shared/hooks/useShow';
+import { Scroll } from '../../shared/Scroll';
+import { BUTTON } from '../../shared/styles';
+import { LogFaces } from '../LogFaces';
 
 /** What was given out, by day and soup, and what tomorrow may want by the same weekday before. */
 export function GivenView({ opened, currency }: { readonly opened: GivenOpened; readonly currency: string }) {

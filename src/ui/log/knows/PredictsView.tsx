@@ -1,12 +1,12 @@
 'use client';
 
 import { useCallback } from 'react';
-import type { PredictsOpened } from '../../contract/log';
-import type { BracketsHeld } from '../../core/log/calibration';
-import Chart, { type Palette } from '../shared/draw/Chart';
-import { useSay } from '../shared/hooks/useSay';
-import { Scroll } from '../shared/Scroll';
-import { LogFaces } from './LogFaces';
+import type { PredictsOpened } from '../../../contract/log';
+import type { BracketsHeld } from '../../../core/log/calibration';
+import Chart, { type Palette } from '../../shared/draw/Chart';
+import { useSay } from '../../shared/hooks/useSay';
+import { Scroll } from '../../shared/Scroll';
+import { LogFaces } from '../LogFaces';
 
 /** How well it predicts: whether brackets hold what they are meant to, and how far off it is, with and without what was learned. */
 export function PredictsView({ predicts }: { readonly predicts: PredictsOpened }) {

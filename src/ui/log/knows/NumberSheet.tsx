@@ -2,15 +2,15 @@
 
 import { useEffect, useState } from 'react';
 import { v4 } from 'uuid';
-import type { LearningAct, NamedNumber, NumberHistory } from '../../contract/log';
-import { numberSays, numberTitle } from '../../core/log/numberWords';
-import { shortDay } from '../../core/service/words/dayWords';
-import { ask, problemWords } from '../device/line/api';
-import { readRole } from '../device/useRole';
-import { useSay } from '../shared/hooks/useSay';
-import { Link } from '../shared/Link';
-import { Sheet } from '../shared/Sheet';
-import { BUTTON, FIELD } from '../shared/styles';
+import type { LearningAct, NamedNumber, NumberHistory } from '../../../contract/log';
+import { numberSays, numberTitle } from '../../../core/log/numberWords';
+import { shortDay } from '../../../core/service/words/dayWords';
+import { ask, problemWords } from '../../device/line/api';
+import { readRole } from '../../device/useRole';
+import { useSay } from '../../shared/hooks/useSay';
+import { Link } from '../../shared/Link';
+import { Sheet } from '../../shared/Sheet';
+import { BUTTON, FIELD } from '../../shared/styles';
 import { NumberRuler } from './NumberRuler';
 
 type Props = {

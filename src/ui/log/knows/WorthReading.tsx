@@ -1,7 +1,7 @@
 'use client';
 
-import type { WorthReading as Worth } from '../../core/learn/own/worth';
-import { useSay } from '../shared/hooks/useSay';
+import type { WorthReading as Worth } from '../../../core/learn/own/worth';
+import { useSay } from '../../shared/hooks/useSay';
 
 type Props = { readonly worth: readonly Worth[]; readonly soups: Readonly<Record<string, string>> };
 

@@ -1,16 +1,16 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import type { WeekOpened } from '../../contract/log';
-import { dayAfter } from '../../core/service/service';
-import { shortDay } from '../../core/service/words/dayWords';
-import { spaced } from '../../core/units/shown/format';
-import { volumeWords } from '../../core/units/shown/show';
-import { useSay } from '../shared/hooks/useSay';
-import { useShow } from '../shared/hooks/useShow';
-import { Scroll } from '../shared/Scroll';
-import { BUTTON, PRIMARY } from '../shared/styles';
-import { LogFaces } from './LogFaces';
+import type { WeekOpened } from '../../../contract/log';
+import { dayAfter } from '../../../core/service/service';
+import { shortDay } from '../../../core/service/words/dayWords';
+import { spaced } from '../../../core/units/shown/format';
+import { volumeWords } from '../../../core/units/shown/show';
+import { useSay } from '../../shared/hooks/useSay';
+import { useShow } from '../../shared/hooks/useShow';
+import { Scroll } from '../../shared/Scroll';
+import { BUTTON, PRIMARY } from '../../shared/styles';
+import { LogFaces } from '../LogFaces';
 
 /** A week on a page: what was cooked, landed, put right, thrown away, late, and what of the record stands out. */
 export function WeekView({ opened }: { readonly opened: WeekOpened }) {

@@ -1,19 +1,18 @@
-import type { EventBody } from '../../batch/events';
-import { deedsOf } from '../../batch/follow/deeds';
-import { SCATTER } from '../../batch/follow/filter';
-import { type Followed, follow, slopesOf } from '../../batch/follow/follow';
-import { move } from '../../batch/follow/move';
-import { ASPECTS, evidenceOf } from '../../batch/follow/readings';
-import { stepDone } from '../../batch/follow/rest';
-import { unknownThings } from '../../batch/follow/unknowns';
-import type { Batch, CookedWith } from '../../batch/record';
-import { batchState, inSeveralPans } from '../../batch/state';
-import { dot, type Vector } from '../../maths/matrix';
-import { factorIn, soupIn } from '../../pot/kitchen';
-import { observe } from '../../pot/observe';
-import type { Likelihood } from './gaussian';
-import { type Heard, saidBy } from './heard';
-import { keyOf, kindOf, type NumberKey, type NumberKind, spreadBefore, thingOf } from './laws';
+import type { EventBody } from '../../../batch/events';
+import { deedsOf } from '../../../batch/follow/deeds';
+import { SCATTER } from '../../../batch/follow/filter';
+import { type Followed, follow, slopesOf } from '../../../batch/follow/follow';
+import { move } from '../../../batch/follow/move';
+import { ASPECTS, evidenceOf } from '../../../batch/follow/readings';
+import { stepDone } from '../../../batch/follow/rest';
+import { unknownThings } from '../../../batch/follow/unknowns';
+import type { Batch, CookedWith } from '../../../batch/record';
+import { batchState, inSeveralPans } from '../../../batch/state';
+import { dot, type Vector } from '../../../maths/matrix';
+import { factorIn, soupIn } from '../../../pot/kitchen';
+import { observe } from '../../../pot/observe';
+import { keyOf, kindOf, type NumberKey, type NumberKind, thingOf } from '../laws';
+import type { Heard } from './heard';
 
 /** What was foreseen of a batch and then read, in logarithms: so that it can be judged by what was known then, and by nothing. */
 export type Foreseen = {
@@ -31,24 +30,8 @@ export type Foreseen = {
 /** A reading that could be taken, with the slopes of what it would read: ln of the dose, of litres, °C. */
 export type CouldRead = { readonly what: 'cup' | 'ruler' | 'probe'; readonly slopes: Vector };
 
-/** What one batch teaches of the house: a normal likelihood of its numbers. */
-export type Lesson = Likelihood & {
-  /** The batch. */
-  readonly id: string;
-  /** When it was started, ISO. */
-  readonly at: string;
-  readonly keys: readonly NumberKey[];
-  /** How many readings bear on each number. */
-  readonly counts: readonly number[];
-  readonly readings: number;
-  /** Lots of what is of a lot, by key, as the kitchen had written them. */
-  readonly lots: Readonly<Record<string, string>>;
-  readonly foreseen: readonly Foreseen[];
-  /** How ln of the bowl’s viscosity at the end answers to each number: what the next batch like it hangs on. */
-  readonly atEnd: Vector;
-  /** What could be read of it at its end, and what each reading would answer to. */
-  readonly could: readonly CouldRead[];
-};
+/** What else than a pot’s readings a batch tells of the house: of one number each, how far off and how surely, in ln. */
+export type ToldOfNumber = { readonly key: NumberKey; readonly miss: number; readonly error: number };
 
 /** A test of the house that may read otherwise than it should; a standard cup is taken for what it is. */
 const instrumentOf = (body: EventBody): NumberKey | null =>
@@ -70,9 +53,6 @@ const stoodAt = (keys: readonly NumberKey[], { kitchen }: CookedWith): readonly 
 const PUT_RIGHT: ReadonlySet<string> = new Set(['corrected', 'put-in', 'step-added']);
 
 const READ: ReadonlySet<string> = new Set(['temperature', 'depth', 'volume', 'mass', 'flow', 'dice']);
-
-/** What else than a pot’s readings a batch tells of the house: of one number each, how far off and how surely, in ln. */
-export type ToldOfNumber = { readonly key: NumberKey; readonly miss: number; readonly error: number };
 
 /** A batch gone along with by its deeds alone: the pots at any moment, never moved by a reading. */
 function byDeeds(batch: Batch, known: Followed, tellsApart: typeof unknownThings = unknownThings) {
@@ -249,46 +229,6 @@ export function readingsOf(batch: Batch, told: readonly ToldOfNumber[] = []) {
   };
 }
 
-/**
- * What a batch teaches; null where its record has no steps to cook. `told` is what is known of it besides: minutes of work,
- * how was poured.
- */
-export function lessonOf(batch: Batch, told: readonly ToldOfNumber[] = []): Lesson | null {
-  const found = readingsOf(batch, told);
-  if (!found) return null;
-  const { keys, heard, stood, cooked } = found;
-  const said = withTold(saidBy(heard, keys.map(spreadBefore)), keys, told);
-  return {
-    id: batch.id,
-    at: batch.startedAt,
-    keys,
-    precision: said.precision,
-    // Held against a model that knew something already: from there it is that much to what is known of nothing.
-    shift: said.shift.map((s, n) => s + dot(said.precision[n] ?? [], stood)),
-    counts: said.counts,
-    readings: heard.length + told.length,
-    lots: lotsOf(keys, cooked),
-    foreseen: found.foreseen,
-    atEnd: found.atEnd,
-    could: found.could,
-  };
-}
-
-/** With what is told of one number alone. */
-function withTold(
-  said: ReturnType<typeof saidBy>,
-  keys: readonly NumberKey[],
-  told: readonly ToldOfNumber[],
-): ReturnType<typeof saidBy> {
-  const of = keys.map((key) => told.filter((t) => t.key === key));
-  const sure = of.map((all) => all.reduce((sum, t) => sum + 1 / t.error ** 2, 0));
-  return {
-    precision: said.precision.map((row, r) => row.map((v, c) => (r === c ? v + (sure[r] ?? 0) : v))),
-    shift: said.shift.map((s, n) => s + (of[n] ?? []).reduce((sum, t) => sum + t.miss / t.error ** 2, 0)),
-    counts: said.counts.map((c, n) => c + (of[n]?.length ?? 0)),
-  };
-}
-
 /** The followed pots at `seconds` into the batch. */
 const moved = (f: Followed, seconds: number): Followed => ({
   ...f,
@@ -299,15 +239,4 @@ const moved = (f: Followed, seconds: number): Followed => ({
 function bowlSlopes({ variants, unknowns }: Followed): readonly number[] {
   const [first, ...others] = variants.map((v) => Math.log(observe(v.pot, v.kitchen).bowlViscosity));
   return others.map((y, k) => (y - (first ?? 0)) / (unknowns[k]?.spread ?? 1));
-}
-
-/** What the kitchen called the product and its lot on that day. */
-function lotsOf(keys: readonly NumberKey[], { kitchen }: CookedWith): Lesson['lots'] {
-  return Object.fromEntries(
-    keys.flatMap((key) => {
-      const product = kindOf(key) === 'flour' ? kitchen.products?.[thingOf(key)] : undefined;
-      const lot = product && [product.name, product.lot].filter(Boolean).join(', ');
-      return lot ? [[key, lot]] : [];
-    }),
-  );
 }

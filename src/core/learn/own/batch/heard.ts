@@ -1,7 +1,7 @@
-import { later, offsetLeft, SCATTER, unmeasured } from '../../batch/follow/filter';
-import { ASPECTS, type Aspect } from '../../batch/follow/readings';
-import { dot, even, factored, sum, times, type Vector } from '../../maths/matrix';
-import type { Likelihood } from './gaussian';
+import { later, offsetLeft, SCATTER, unmeasured } from '../../../batch/follow/filter';
+import { ASPECTS, type Aspect } from '../../../batch/follow/readings';
+import { dot, even, factored, sum, times, type Vector } from '../../../maths/matrix';
+import type { Likelihood } from '../gaussian';
 
 /**
  * A reading of a batch against the pot of its deeds: how far off it was, how that answers to each number of the house (in

@@ -1,31 +1,31 @@
 'use client';
 
-import '../../core/food/load';
+import '../../../core/food/load';
 import { useRouter } from 'next/navigation';
 import { Suspense, useState } from 'react';
-import type { LoggedBatch } from '../../contract/log';
-import type { Batch } from '../../core/batch/record';
-import { landedFirst } from '../../core/log/logged';
-import type { Story } from '../../core/log/story';
-import { term } from '../../core/message/term';
-import { longDay } from '../../core/service/words/dayWords';
-import { timeOfDay } from '../../core/units/clock';
-import { duration, mPas, spaced } from '../../core/units/shown/format';
-import { volumeWords } from '../../core/units/shown/show';
-import type { Teller } from '../../workers/teller';
-import { ask, problemWords } from '../device/line/api';
-import { readRole } from '../device/useRole';
-import { useSay } from '../shared/hooks/useSay';
-import { useShow } from '../shared/hooks/useShow';
-import { useAsked, useWorker } from '../shared/hooks/useWorker';
-import { Link } from '../shared/Link';
-import { lazily } from '../shared/lazily';
-import { Scroll } from '../shared/Scroll';
-import { BUTTON, PRIMARY } from '../shared/styles';
+import type { LoggedBatch } from '../../../contract/log';
+import type { Batch } from '../../../core/batch/record';
+import { landedFirst } from '../../../core/log/logged';
+import type { Story } from '../../../core/log/story';
+import { term } from '../../../core/message/term';
+import { longDay } from '../../../core/service/words/dayWords';
+import { timeOfDay } from '../../../core/units/clock';
+import { duration, mPas, spaced } from '../../../core/units/shown/format';
+import { volumeWords } from '../../../core/units/shown/show';
+import type { Teller } from '../../../workers/teller';
+import { ask, problemWords } from '../../device/line/api';
+import { readRole } from '../../device/useRole';
+import { useSay } from '../../shared/hooks/useSay';
+import { useShow } from '../../shared/hooks/useShow';
+import { useAsked, useWorker } from '../../shared/hooks/useWorker';
+import { Link } from '../../shared/Link';
+import { lazily } from '../../shared/lazily';
+import { Scroll } from '../../shared/Scroll';
+import { BUTTON, PRIMARY } from '../../shared/styles';
 import { WhatDiffered } from './WhatDiffered';
 
 const StoryChart = lazily(() => import('./StoryChart').then((m) => m.default));
-const begin = () => new Worker(new URL('../../workers/teller.ts', import.meta.url), { type: 'module' });
+const begin = () => new Worker(new URL('../../../workers/teller.ts', import.meta.url), { type: 'module' });
 
 type Props = {
   readonly first: LoggedBatch;

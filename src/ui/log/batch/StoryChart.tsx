@@ -1,12 +1,12 @@
 'use client';
 
 import { useCallback } from 'react';
-import type { Story, StoryPoint, StoryReading } from '../../core/log/story';
-import { duration, mPas } from '../../core/units/shown/format';
-import { degrees, volumeWords } from '../../core/units/shown/show';
-import Chart, { type Palette } from '../shared/draw/Chart';
-import { useSay } from '../shared/hooks/useSay';
-import { useShow } from '../shared/hooks/useShow';
+import type { Story, StoryPoint, StoryReading } from '../../../core/log/story';
+import { duration, mPas } from '../../../core/units/shown/format';
+import { degrees, volumeWords } from '../../../core/units/shown/show';
+import Chart, { type Palette } from '../../shared/draw/Chart';
+import { useSay } from '../../shared/hooks/useSay';
+import { useShow } from '../../shared/hooks/useShow';
 
 type Of = StoryReading['what'];
 

@@ -1,11 +1,11 @@
-import type { Batch } from '../../batch/record';
-import { type BatchState, batchState, inSeveralPans } from '../../batch/state';
-import { portionsIn } from '../../pot/contents/portions';
-import { ROWS } from '../../pot/kinds/rows';
-import type { Portion } from '../../pot/step';
-import { WEIGH_MINUTES } from '../../service/pace';
-import { keyOf } from './laws';
-import type { ToldOfNumber } from './lesson';
+import type { Batch } from '../../../batch/record';
+import { type BatchState, batchState, inSeveralPans } from '../../../batch/state';
+import { portionsIn } from '../../../pot/contents/portions';
+import { ROWS } from '../../../pot/kinds/rows';
+import type { Portion } from '../../../pot/step';
+import { WEIGH_MINUTES } from '../../../service/pace';
+import { keyOf } from '../laws';
+import type { ToldOfNumber } from './hearing';
 
 /** Work that is not a step of the pot: from one weighing to the next. */
 export const WEIGHING = 'weighing';

@@ -1,7 +1,7 @@
 'use client';
 
-import { EIGHT_IN_TEN } from '../../core/maths/normal';
-import { useSay } from '../shared/hooks/useSay';
+import { EIGHT_IN_TEN } from '../../../core/maths/normal';
+import { useSay } from '../../shared/hooks/useSay';
 
 /** Marks of the ruler, as factors. */
 const MARKS = [0.6, 0.7, 0.8, 0.9, 1, 1.1, 1.25, 1.4, 1.6] as const;
