@@ -9,7 +9,7 @@ const week = aWeek();
 const normal = seededNormals(1);
 const truth = houseFrom(week, normal);
 const next = (n: number) =>
-  batchIn(week[n % week.length] ?? week[0]!, (key) => numberIn(truth, key), { n, normal });
+  batchIn(week[n % week.length] as (typeof week)[number], (key) => numberIn(truth, key), { n, normal });
 
 let knowledge: Knowledge = NOTHING_LEARNED;
 let n = 0;

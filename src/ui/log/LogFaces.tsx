@@ -27,7 +27,7 @@ export function LogFaces({ here }: { readonly here: LogFace }) {
           key={f.id}
           href={f.href}
           aria-current={f.id === here ? 'page' : undefined}
-          className={`flex items-center ${segment(f.id === here)}`}
+          className={`flex items-center max-[720px]:px-2 max-[720px]:text-[15px] ${segment(f.id === here)}`}
         >
           {say(f.words)}
         </Link>

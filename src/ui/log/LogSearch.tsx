@@ -32,7 +32,7 @@ export function LogSearch({
   const box = useRef<HTMLInputElement>(null);
   useShortcut('find', () => box.current?.focus());
   return (
-    <div className="flex min-w-64 flex-1 flex-wrap gap-3">
+    <div className="flex min-w-64 flex-1 flex-wrap gap-3 max-[1000px]:basis-full">
       <div className="relative min-w-40 flex-1">
         <Search aria-hidden className="pointer-events-none absolute top-4 left-3" />
         <input

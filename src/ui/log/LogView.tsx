@@ -53,7 +53,7 @@ export function LogView({ first, limits, soups, names, query }: Props) {
             onPick={setPicked}
           />
         )}
-        <div className="flex flex-wrap gap-3 px-5 pt-3 pb-2">
+        <div className="flex flex-wrap items-start gap-3 px-5 pt-3 pb-2">
           <LogSearch log={log} soups={soups} />
           <a href="/api/log/file?as=csv" className={BUTTON}>
             {say('CSV')}
