@@ -8,6 +8,7 @@ import { lotState } from '../core/keep/safe/fold';
 import { NO_LINK } from '../core/record/chain';
 import { together } from '../core/record/followed';
 import { inEnglish } from '../core/text/inWords';
+import { dayOf } from '../core/units/clock';
 import { recordEvent } from './actions/batches';
 import { afterBatchEvent, openKeep, recordKeep, theLot } from './actions/keep/keep';
 import { theLotRecord, theRecord } from './actions/record';
@@ -34,6 +35,8 @@ beforeAll(async () => {
 afterAll(() => drop());
 
 const MINUTE = 60_000;
+/** The kitchen’s day: until four it is the evening before. */
+const today = (): string => dayOf(new Date(), 4);
 const line = (body: KeepBody, ago = 0, station = 'Closer') => ({
   id: randomUUID(),
   at: new Date(Date.now() - ago * MINUTE).toISOString(),
@@ -442,7 +445,7 @@ describe('what goes against a rule', () => {
       body: { kind: 'withdrawn', event: read.id, why: 'a slip' },
     };
     await recordEvent(pool, rows[0].id, back);
-    const { entries } = await theRecord(pool, { from: new Date().toISOString().slice(0, 10) });
+    const { entries } = await theRecord(pool, { from: today() });
     expect(entries.find((e) => e.id === read.id)?.marks).toContain('taken back');
     expect(entries.filter((e) => e.id === back.id).map((e) => inEnglish(e.says))).toEqual([
       'Taken back: a slip',
@@ -452,7 +455,7 @@ describe('what goes against a rule', () => {
 
 describe('the record leaves', () => {
   test('as CSV, JSON and PDF, each with the head of the chain', async () => {
-    const record = await theRecord(pool, { from: new Date().toISOString().slice(0, 10) });
+    const record = await theRecord(pool, { from: today() });
     const head = await readHead(pool, 'quay-house');
     expect(recordCsv(record, inEnglish)).toContain(`head ${head.n}:${head.hash}`);
     expect(recordCsv(record, inEnglish).split('\r\n')[0]).toBe(
@@ -477,13 +480,13 @@ describe('the record leaves', () => {
     expect((await refusal(theRecord(pool, { from: 'yesterday' }))).problems[0]?.field).toBe('from');
   });
   test('signed off it says by whom', async () => {
-    const today = new Date().toISOString().slice(0, 10);
+    const day = today();
     await recordKeep(
       pool,
       'kitchen',
-      line({ kind: 'signed', from: today, to: today, by: 'Lead', note: 'all well' }),
+      line({ kind: 'signed', from: day, to: day, by: 'Lead', note: 'all well' }),
     );
-    expect((await theRecord(pool, { from: today })).signed).toMatchObject([{ by: 'Lead', note: 'all well' }]);
+    expect((await theRecord(pool, { from: day })).signed).toMatchObject([{ by: 'Lead', note: 'all well' }]);
   });
 });
 

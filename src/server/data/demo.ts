@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import type pg from 'pg';
 import type { EventBody } from '../../core/batch/events';
 import { DEFAULT_LIMITS, middleOf } from '../../core/flow/bands';
+import { USUAL_KEEPING } from '../../core/kitchen/keeping';
 import { KitchenFile } from '../../core/kitchen/kitchenFile';
 import { Recipe, type RecipeText } from '../../core/recipe/recipe';
 import { Service } from '../../core/service/schema';
@@ -72,7 +73,7 @@ const UNDER_WAY: readonly (readonly [number, EventBody])[] = [
 
 /** The days a canteen's services stand on: the next of the same day of the week, after today. */
 async function loadServices(client: pg.PoolClient, kitchenId: string, folder: string): Promise<void> {
-  const today = dayOf(new Date());
+  const today = dayOf(new Date(), USUAL_KEEPING.dayEnds);
   for (const file of (await readdir(folder)).filter((f) => f.endsWith('.json')).sort()) {
     const service = Service.parse(await readJsonFile(join(folder, file)));
     const ahead = (weekdayOf(service.day) - weekdayOf(today) + 6) % 7;

@@ -32,17 +32,17 @@ export function withSoup(service: Service, order: TimedOrder): Service | null {
 }
 
 /** Puts what is planned on the board of a service that is to come. */
-export function OnService({ order }: { order: TimedOrder }) {
+export function OnService({ order, dayEnds }: { readonly order: TimedOrder; readonly dayEnds: number }) {
   const say = useSay();
   const [near, setNear] = useState<readonly NearDay[]>([]);
   const [on, setOn] = useState<NearDay | null>(null);
   const [refused, setRefused] = useState<Message | null>(null);
   useEffect(() => {
-    const day = dayOf(new Date());
+    const day = dayOf(new Date(), dayEnds);
     void ask('GET /api/services', { query: { day } }).then(
       (a) => a.ok && setNear(a.body.near.filter((s) => s.day >= day).slice(0, 4)),
     );
-  }, []);
+  }, [dayEnds]);
   const put = async (to: NearDay) => {
     const stored = await ask('GET /api/services/[id]', { at: { id: to.id } });
     if (!stored.ok) return setRefused(problemWords(stored.problems));

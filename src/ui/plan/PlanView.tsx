@@ -196,7 +196,7 @@ export function PlanView({ stores: opened, first, begun, misread }: Props) {
         <Sizes sizes={sizes} />
       </Sheet>
       <Sheet open={sheet === 'away'} onOpenChange={sheetOpen} title={say('Print or export the plan')}>
-        <TakeAway order={order} />
+        <TakeAway order={order} dayEnds={stores.house.keeping.dayEnds} />
       </Sheet>
       <footer className="max-[1100px]:contents min-[1100px]:flex min-[1100px]:shrink-0 min-[1100px]:items-stretch min-[1100px]:border-ink min-[1100px]:border-t-2 min-[1100px]:bg-surface">
         <div

@@ -8,7 +8,7 @@ import { BUTTON } from '../shared/styles';
 import { OnService } from './OnService';
 
 /** The plan on paper, in another program, or on the board of a service. */
-export function TakeAway({ order }: { order: TimedOrder }) {
+export function TakeAway({ order, dayEnds }: { readonly order: TimedOrder; readonly dayEnds: number }) {
   const say = useSay();
   const query = queryOf(order).toString();
   const file = (as: string, more = '') => `/api/plan/export?${query}&as=${as}${more}`;
@@ -29,7 +29,7 @@ export function TakeAway({ order }: { order: TimedOrder }) {
       <a className={BUTTON} href={file('json')} download>
         <Download size={22} aria-hidden /> {say('Plan as JSON')}
       </a>
-      <OnService order={order} />
+      <OnService order={order} dayEnds={dayEnds} />
     </div>
   );
 }
