@@ -72,10 +72,18 @@ const UNDER_WAY: readonly (readonly [number, EventBody])[] = [
 ];
 
 /** The days a canteen's services stand on: the next of the same day of the week, after today. */
-async function loadServices(client: pg.PoolClient, kitchenId: string, folder: string): Promise<void> {
+async function loadServices(
+  client: pg.PoolClient,
+  kitchenId: string,
+  folder: string,
+  /** Where the batches of a service stand instead, by its file. */
+  places: Readonly<Record<string, unknown>>,
+): Promise<void> {
   const today = dayOf(new Date(), USUAL_KEEPING.dayEnds);
   for (const file of (await readdir(folder)).filter((f) => f.endsWith('.json')).sort()) {
-    const service = Service.parse(await readJsonFile(join(folder, file)));
+    const body = (await readJsonFile(join(folder, file))) as object;
+    const placed = places[file];
+    const service = Service.parse({ ...body, ...(placed !== undefined && { placed }) });
     const ahead = (weekdayOf(service.day) - weekdayOf(today) + 6) % 7;
     await writeService(client, kitchenId, { ...service, day: dayAfter(today, ahead + 1) });
   }
@@ -99,8 +107,11 @@ export async function loadDemo(pool: pg.Pool, folder: string): Promise<boolean> 
       await claimRecipe(client, kitchen.id, recipe.id, place === -1 ? FIRST.length : place);
       await writeVersion(client, kitchen.id, { ...(body as RecipeText), id: recipe.id });
     }
-    await loadServices(client, kitchen.id, join(folder, 'services'));
-    if (process.env.PANACHE_HISTORY !== 'off') await loadHistory(client, kitchen.id, folder);
+    const hasHistory = process.env.PANACHE_HISTORY !== 'off';
+    // What was learned makes a day another: its board is the one arranged for that.
+    const places = hasHistory ? await readJsonFile(join(folder, 'places-learned.json')) : {};
+    await loadServices(client, kitchen.id, join(folder, 'services'), places as Record<string, unknown>);
+    if (hasHistory) await loadHistory(client, kitchen.id, folder);
     const house = await readHouse(client);
     if (house) await loadKept(client, house, Date.now());
     const batchId = randomUUID();
