@@ -55,17 +55,22 @@ export function LogView({ first, limits, soups, names, query }: Props) {
         )}
         <div className="flex flex-wrap items-start gap-3 px-5 pt-3 pb-2">
           <LogSearch log={log} soups={soups} />
-          <a href="/api/log/file?as=csv" className={BUTTON}>
-            {say('CSV')}
-          </a>
-          <a href="/api/log/file?as=json" className={BUTTON}>
-            {say('JSON')}
-          </a>
           <button type="button" className={BUTTON} onClick={() => setNotebook(true)}>
             <FileUp size={22} aria-hidden /> {say('From a notebook')}
           </button>
         </div>
         <BatchList log={log} picked={here?.id ?? null} onPick={setPicked} />
+        {log.batches.length > 0 && (
+          <p className="flex flex-wrap items-center gap-3 px-5 pb-4">
+            <span className="text-quiet">{say('The whole log:')}</span>
+            <a href="/api/log/file?as=csv" className={BUTTON}>
+              {say('CSV')}
+            </a>
+            <a href="/api/log/file?as=json" className={BUTTON}>
+              {say('JSON')}
+            </a>
+          </p>
+        )}
       </div>
       {notebook && (
         <NotebookSheet

@@ -24,7 +24,7 @@ export function Noticing({
   const recent = noticed.filter((n) => now !== null && now - Date.parse(n.since) < RECENT).toReversed();
   if (recent.length === 0) return null;
   return (
-    <ul className="mt-2 grid gap-1">
+    <ul className="mt-1 grid">
       {recent.slice(0, 2).map((n) => (
         <li key={`${n.key} ${n.since}`}>
           <Link

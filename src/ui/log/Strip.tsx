@@ -27,7 +27,7 @@ export function Strip({ batches, limits, picked, onPick }: Props) {
   const [first, last] = [inTime[0], inTime.at(-1)];
   return (
     <section className="border-ink border-b-2 px-5 pt-3 pb-2">
-      <div className="relative h-44 max-[720px]:h-36">
+      <div className="relative h-44 max-[720px]:h-36 [@media(max-height:860px)]:h-32">
         <div
           role="img"
           aria-label={say(
