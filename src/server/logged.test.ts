@@ -31,7 +31,7 @@ import { refusal, testDatabase } from './data/testDatabase';
 import { givenCsv, logCsv, logJson, weekPdf } from './exports/logFiles';
 import { appendEvents, UNBOUND, writeBatch } from './queries/batches';
 import { readHouse } from './queries/kitchen';
-import { readLogged, readWholeLog } from './queries/log';
+import { readLogged, readLoggedSoups, readWholeLog } from './queries/log';
 import { readRecipe } from './queries/recipes';
 
 let pool: pg.Pool;
@@ -120,6 +120,15 @@ describe('batches cooked in a kitchen with weak flour and a tired burner', () =>
     expect(await ids('tall velouté')).not.toContain(made[0]!.id);
     expect(await ids("'; DROP TABLE logged; --")).toEqual([]);
     expect((await ids('')).length).toBeGreaterThanOrEqual(5);
+  });
+
+  test('of the recipes those are named of which anything was logged, each once', async () => {
+    const house = (await readHouse(pool))!;
+    const { rows } = await pool.query('SELECT DISTINCT recipe_id FROM logged ORDER BY 1');
+    expect([...(await readLoggedSoups(pool, house.id))].toSorted()).toEqual(
+      rows.map((r: { recipe_id: string }) => r.recipe_id).toSorted(),
+    );
+    expect(await readLoggedSoups(pool, 'elsewhere')).toEqual(new Set());
   });
 
   test('it can be asked how it came out, and shows no other', async () => {

@@ -262,6 +262,9 @@ export type LogAsked = {
   readonly most: number;
 };
 
+/** The newest so many are looked through for words before the index of words is asked: a common word is among them. */
+const NEAR = 2000;
+
 /** Batches as the log has them, newest first; of an import that was undone none. */
 export async function readLogged(
   db: Queryable,
@@ -269,27 +272,48 @@ export async function readLogged(
   asked: LogAsked,
 ): Promise<readonly Logged[]> {
   const words = asked.words.trim();
-  const { rows } = await db.query<{ body: Logged }>(
-    `SELECT g.body FROM logged g
-     WHERE g.kitchen_id = $1
-       AND ($2 = '' OR g.words @@ (SELECT to_tsquery('simple', string_agg(quote_literal(w) || ':*', ' & '))
-              FROM regexp_split_to_table($2, '\\s+') AS w))
-       AND ($3::text IS NULL OR g.recipe_id = $3)
-       AND ($4::timestamptz IS NULL OR (g.started_at, g.batch_id) < ($4::timestamptz, $5::uuid))
-       AND NOT EXISTS (SELECT 1 FROM imported_batch i JOIN import_undone u USING (import_id) WHERE i.batch_id = g.batch_id)
-       AND ($7::text IS NULL OR g.landed = $7)
-     ORDER BY g.started_at DESC, g.batch_id DESC LIMIT $6`,
-    [
-      kitchenId,
-      words,
-      asked.recipeId,
-      asked.before?.startedAt ?? null,
-      asked.before?.id ?? null,
-      asked.most,
-      asked.landed ?? null,
-    ],
+  const look = async (near: boolean): Promise<readonly Logged[]> => {
+    const { rows } = await db.query<{ body: Logged }>(
+      `SELECT g.body FROM ${near ? `(SELECT * FROM logged n WHERE n.kitchen_id = $1 AND ${BEFORE('n')} ORDER BY n.started_at DESC, n.batch_id DESC LIMIT ${NEAR})` : 'logged'} g
+       WHERE g.kitchen_id = $1
+         AND ($2 = '' OR g.words @@ (SELECT to_tsquery('simple', string_agg(quote_literal(w) || ':*', ' & '))
+                FROM regexp_split_to_table($2, '\\s+') AS w))
+         AND ($3::text IS NULL OR g.recipe_id = $3)
+         AND ${BEFORE('g')}
+         AND NOT EXISTS (SELECT 1 FROM imported_batch i JOIN import_undone u USING (import_id) WHERE i.batch_id = g.batch_id)
+         AND ($7::text IS NULL OR g.landed = $7)
+       ORDER BY g.started_at DESC, g.batch_id DESC LIMIT $6`,
+      [
+        kitchenId,
+        words,
+        asked.recipeId,
+        asked.before?.startedAt ?? null,
+        asked.before?.id ?? null,
+        asked.most,
+        asked.landed ?? null,
+      ],
+    );
+    return rows.map((r) => r.body);
+  };
+  const found = words === '' ? null : await look(true);
+  return found && found.length >= asked.most ? found : look(false);
+}
+
+/** Those after the one that was shown last. */
+const BEFORE = (of: string): string =>
+  `($4::timestamptz IS NULL OR (${of}.started_at, ${of}.batch_id) < ($4::timestamptz, $5::uuid))`;
+
+/** Ids of the recipes of which anything was logged: each found by the index, however many batches there are of it. */
+export async function readLoggedSoups(db: Queryable, kitchenId: string): Promise<ReadonlySet<string>> {
+  const next = (after: string): string =>
+    `SELECT recipe_id FROM logged WHERE kitchen_id = $1 ${after} ORDER BY recipe_id LIMIT 1`;
+  const { rows } = await db.query<{ recipe_id: string }>(
+    `WITH RECURSIVE soup AS ((${next('')}) UNION ALL
+       SELECT (${next('AND recipe_id > soup.recipe_id')}) FROM soup WHERE soup.recipe_id IS NOT NULL)
+     SELECT recipe_id FROM soup WHERE recipe_id IS NOT NULL`,
+    [kitchenId],
   );
-  return rows.map((r) => r.body);
+  return new Set(rows.map((r) => r.recipe_id));
 }
 
 /** The same of all from one day to another. */
