@@ -166,17 +166,12 @@ function amountsIn(text: string): PastBatch['amounts'] {
     });
 }
 
-/** Reads a notebook kept as a table. Total: what is wrong is told with its line, the rest is read. */
-export function readNotebook(text: string, house: House): NotebookRead {
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
-    skipEmptyLines: 'greedy',
-    preview: MOST_LINES + 2,
-  });
-  const [heading = [], ...rows] = data;
-  const columns = heading.map(columnOf);
-  const at = (c: Column): number => columns.indexOf(c);
-  const read = heading.filter((_, n) => columns[n] !== null);
-  const left = heading.filter((h, n) => columns[n] === null && h.trim() !== '');
+/** What keeps a table from being a notebook: columns it lacks, more lines than are read. */
+function lacking(
+  heading: readonly string[],
+  at: (c: Column) => number,
+  lines: number,
+): readonly PastProblem[] {
   const problems: PastProblem[] = [];
   const missing = (['date', 'soup'] as const).filter((c) => at(c) < 0);
   if (at('litres') < 0 && at('gallons') < 0)
@@ -195,13 +190,28 @@ export function readNotebook(text: string, house: House): NotebookRead {
         what: c === 'date' ? message('the date') : message('the soup'),
       }),
     });
-  if (rows.length > MOST_LINES)
+  if (lines > MOST_LINES)
     problems.push({
       line: MOST_LINES + 2,
       column: '',
       given: '',
       allowed: message('at most {most} lines: part the file', { most: MOST_LINES }),
     });
+  return problems;
+}
+
+/** Reads a notebook kept as a table. Total: what is wrong is told with its line, the rest is read. */
+export function readNotebook(text: string, house: House): NotebookRead {
+  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
+    skipEmptyLines: 'greedy',
+    preview: MOST_LINES + 2,
+  });
+  const [heading = [], ...rows] = data;
+  const columns = heading.map(columnOf);
+  const at = (c: Column): number => columns.indexOf(c);
+  const read = heading.filter((_, n) => columns[n] !== null);
+  const left = heading.filter((h, n) => columns[n] === null && h.trim() !== '');
+  const problems: PastProblem[] = [...lacking(heading, at, rows.length)];
   if (problems.length > 0) return { batches: [], problems, columns: { read, left } };
   const order = orderOf(rows.map((r) => r[at('date')] ?? ''));
   const named = new Map(house.recipes.map((r) => [plain(r.name), r.id]));

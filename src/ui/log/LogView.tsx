@@ -60,17 +60,7 @@ export function LogView({ first, limits, soups, names, query }: Props) {
           </button>
         </div>
         <BatchList log={log} picked={here?.id ?? null} onPick={setPicked} />
-        {log.batches.length > 0 && (
-          <p className="flex flex-wrap items-center gap-3 px-5 pb-4">
-            <span className="text-quiet">{say('The whole log:')}</span>
-            <a href="/api/log/file?as=csv" className={BUTTON}>
-              {say('CSV')}
-            </a>
-            <a href="/api/log/file?as=json" className={BUTTON}>
-              {say('JSON')}
-            </a>
-          </p>
-        )}
+        {log.batches.length > 0 && <WholeLog />}
       </div>
       {notebook && (
         <NotebookSheet
@@ -149,6 +139,22 @@ function Front({ first, shown }: { first: LogOpened; shown: LogOpened['batches']
       {first.left > 0 && (
         <span className="text-quiet"> {say('{left} more are being read.', { left: first.left })}</span>
       )}
+    </p>
+  );
+}
+
+/** The log as a file. */
+function WholeLog() {
+  const say = useSay();
+  return (
+    <p className="flex flex-wrap items-center gap-3 px-5 pb-4">
+      <span className="text-quiet">{say('The whole log:')}</span>
+      <a href="/api/log/file?as=csv" className={BUTTON}>
+        {say('CSV')}
+      </a>
+      <a href="/api/log/file?as=json" className={BUTTON}>
+        {say('JSON')}
+      </a>
     </p>
   );
 }

@@ -17,7 +17,6 @@ type Props = { readonly onClose: () => void; readonly onTaken: () => void };
 /** Past batches out of a notebook kept as a table: read, looked at, and then taken in. */
 export function NotebookSheet({ onClose, onTaken }: Props) {
   const say = useSay();
-  const show = useShow();
   const [text, setText] = useState<string | null>(null);
   const [told, setTold] = useState<NotebookTold | null>(null);
   const [busy, setBusy] = useState(false);
@@ -75,69 +74,81 @@ export function NotebookSheet({ onClose, onTaken }: Props) {
           </p>
         )}
         {told && told.taken === 0 && (
-          <>
-            <p role="status" className="text-[19px]">
-              <b>
-                {say(
-                  '{right, plural, one {One batch} other {# batches}} read, {known} of soups this house has; {wrong, plural, =0 {every line is right} one {one line is not right} other {# lines are not right}}.',
-                  {
-                    right: told.right,
-                    known: told.known,
-                    wrong: told.wrong,
-                  },
-                )}
-              </b>{' '}
-              {told.columns.left.length > 0 &&
-                say('Columns left alone: {columns}.', { columns: { listed: told.columns.left } })}
-            </p>
-            {told.problems.length > 0 && (
-              <ul className="max-h-52 overflow-auto border-2 border-tomato px-3 py-2">
-                {told.problems.map((p) => (
-                  <li key={`${p.line} ${p.column}`}>
-                    {say('Line {line}, {column}: “{given}”. It takes {allowed}.', {
-                      line: p.line,
-                      column: p.column,
-                      given: p.given,
-                      allowed: p.allowed,
-                    })}
-                  </li>
-                ))}
-              </ul>
-            )}
-            <table className="w-full text-left">
-              <tbody>
-                {told.shown.map((b) => (
-                  <tr key={b.line} className="border-rule border-t">
-                    <td className="py-1 pr-3">{say(shortDay(b.day))}</td>
-                    <td className="pr-3 font-bold">{b.soup}</td>
-                    <td className="figures pr-3">{volumeWords(b.ml, show)}</td>
-                    <td className="pr-3">{b.bowl ? say(term(b.bowl.band)) : ''}</td>
-                    <td>
-                      {b.recipeId === null
-                        ? say('no recipe of this name')
-                        : say('{n, plural, =0 {no amounts} one {one amount} other {# amounts}}', {
-                            n: b.amounts.length,
-                          })}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-            {text !== null && told.right > 0 && (
-              <button
-                type="button"
-                className={PRIMARY}
-                disabled={busy}
-                onClick={() => void send(text, told.wrong > 0 ? 'right' : 'all')}
-              >
-                {told.wrong > 0
-                  ? say('Take in the {n} that are right, leave the rest', { n: told.right })
-                  : say('Take in all {n}', { n: told.right })}
-              </button>
-            )}
-          </>
+          <Read
+            told={told}
+            busy={busy}
+            onTake={(take) => {
+              if (text !== null) void send(text, take);
+            }}
+          />
         )}
       </div>
     </Sheet>
+  );
+}
+
+type ReadProps = {
+  readonly told: NotebookTold;
+  readonly busy: boolean;
+  readonly onTake: (take: 'all' | 'right') => void;
+};
+
+/** What was read of a notebook: how much of it is right, what is not, its first lines, and the tap that takes it in. */
+function Read({ told, busy, onTake }: ReadProps) {
+  const say = useSay();
+  const show = useShow();
+  return (
+    <>
+      <p role="status" className="text-[19px]">
+        <b>
+          {say(
+            '{right, plural, one {One batch} other {# batches}} read, {known} of soups this house has; {wrong, plural, =0 {every line is right} one {one line is not right} other {# lines are not right}}.',
+            { right: told.right, known: told.known, wrong: told.wrong },
+          )}
+        </b>{' '}
+        {told.columns.left.length > 0 &&
+          say('Columns left alone: {columns}.', { columns: { listed: told.columns.left } })}
+      </p>
+      {told.problems.length > 0 && (
+        <ul className="max-h-52 overflow-auto border-2 border-tomato px-3 py-2">
+          {told.problems.map((p) => (
+            <li key={`${p.line} ${p.column}`}>
+              {say('Line {line}, {column}: “{given}”. It takes {allowed}.', { ...p })}
+            </li>
+          ))}
+        </ul>
+      )}
+      <table className="w-full text-left">
+        <tbody>
+          {told.shown.map((b) => (
+            <tr key={b.line} className="border-rule border-t">
+              <td className="py-1 pr-3">{say(shortDay(b.day))}</td>
+              <td className="pr-3 font-bold">{b.soup}</td>
+              <td className="figures pr-3">{volumeWords(b.ml, show)}</td>
+              <td className="pr-3">{b.bowl ? say(term(b.bowl.band)) : ''}</td>
+              <td>
+                {b.recipeId === null
+                  ? say('no recipe of this name')
+                  : say('{n, plural, =0 {no amounts} one {one amount} other {# amounts}}', {
+                      n: b.amounts.length,
+                    })}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {told.right > 0 && (
+        <button
+          type="button"
+          className={PRIMARY}
+          disabled={busy}
+          onClick={() => onTake(told.wrong > 0 ? 'right' : 'all')}
+        >
+          {told.wrong > 0
+            ? say('Take in the {n} that are right, leave the rest', { n: told.right })
+            : say('Take in all {n}', { n: told.right })}
+        </button>
+      )}
+    </>
   );
 }

@@ -12,13 +12,13 @@ import { Scroll } from '../../shared/Scroll';
 import { BUTTON } from '../../shared/styles';
 import { LogFaces } from '../LogFaces';
 
+type Props = { readonly opened: GivenOpened; readonly currency: string };
+
 /** What was given out, by day and soup, and what tomorrow may want by the same weekday before. */
-export function GivenView({ opened, currency }: { readonly opened: GivenOpened; readonly currency: string }) {
+export function GivenView({ opened, currency }: Props) {
   const say = useSay();
   const show = useShow();
   const router = useRouter();
-  const ml = (v: number): string => (v > 0 ? volumeWords(v, show) : '–');
-  const days = [...new Set(opened.given.map((g) => g.day))].toReversed();
   return (
     <div className="flex h-full flex-col">
       <header className="shrink-0 border-ink border-b-2 bg-surface px-5 py-3">
@@ -46,7 +46,7 @@ export function GivenView({ opened, currency }: { readonly opened: GivenOpened; 
         </p>
       </header>
       <Scroll label={say('What was given out')} className="flex-1 overflow-auto px-5 py-3">
-        {days.length === 0 && (
+        {opened.given.length === 0 && (
           <p className="text-[21px]">
             {say('Nothing was planned or made from {from} to {to}.', {
               from: shortDay(opened.from),
@@ -54,55 +54,7 @@ export function GivenView({ opened, currency }: { readonly opened: GivenOpened; 
             })}
           </p>
         )}
-        <table className="w-full min-w-[760px] text-left text-[18px]">
-          {days.length > 0 && (
-            <thead className="text-quiet">
-              <tr>
-                <th className="font-normal">{say('Soup')}</th>
-                <th className="font-normal">{say('Planned')}</th>
-                <th className="font-normal">{say('Made')}</th>
-                <th className="font-normal">{say('Served')}</th>
-                <th className="font-normal">{say('Kept')}</th>
-                <th className="font-normal">{say('Thrown away')}</th>
-                <th className="font-normal">{say('Cost')}</th>
-                <th className="font-normal">{say('of it thrown away')}</th>
-              </tr>
-            </thead>
-          )}
-          {days.map((day) => (
-            <tbody key={day}>
-              <tr className="border-ink border-t-2">
-                <th colSpan={8} scope="rowgroup" className="pt-2 font-bold text-[19px]">
-                  {say(shortDay(day))}
-                </th>
-              </tr>
-              {opened.given
-                .filter((g) => g.day === day)
-                .map((g) => (
-                  <tr key={g.recipeId} className="border-rule border-t">
-                    <td className="py-1.5 pr-3">{g.name}</td>
-                    <td className="figures pr-3">{ml(g.plannedMl)}</td>
-                    <td className="figures pr-3">{ml(g.madeMl)}</td>
-                    <td className="figures pr-3 font-bold">{ml(g.servedMl)}</td>
-                    <td className="figures pr-3">{ml(g.keptMl)}</td>
-                    <td className={`figures pr-3 ${g.thrownMl > 0 ? 'font-bold text-tomato' : ''}`}>
-                      {ml(g.thrownMl)}
-                    </td>
-                    <td className="figures pr-3">
-                      {g.cost > 0
-                        ? `${currency}${spaced(g.cost, 2)}`
-                        : g.unpriced > 0
-                          ? say('no price')
-                          : '–'}
-                    </td>
-                    <td className="figures">
-                      {g.thrownCost > 0 ? `${currency}${spaced(g.thrownCost, 2)}` : '–'}
-                    </td>
-                  </tr>
-                ))}
-            </tbody>
-          ))}
-        </table>
+        <GivenTable opened={opened} currency={currency} />
       </Scroll>
       <footer className="flex shrink-0 flex-wrap gap-3 border-ink border-t-2 bg-surface px-5 py-3">
         <button
@@ -126,5 +78,60 @@ export function GivenView({ opened, currency }: { readonly opened: GivenOpened; 
         </a>
       </footer>
     </div>
+  );
+}
+
+/** By day, the newest first, a row a soup. */
+function GivenTable({ opened, currency }: Props) {
+  const say = useSay();
+  const show = useShow();
+  const ml = (v: number): string => (v > 0 ? volumeWords(v, show) : '–');
+  const days = [...new Set(opened.given.map((g) => g.day))].toReversed();
+  return (
+    <table className="w-full min-w-[760px] text-left text-[18px]">
+      {days.length > 0 && (
+        <thead className="text-quiet">
+          <tr>
+            <th className="font-normal">{say('Soup')}</th>
+            <th className="font-normal">{say('Planned')}</th>
+            <th className="font-normal">{say('Made')}</th>
+            <th className="font-normal">{say('Served')}</th>
+            <th className="font-normal">{say('Kept')}</th>
+            <th className="font-normal">{say('Thrown away')}</th>
+            <th className="font-normal">{say('Cost')}</th>
+            <th className="font-normal">{say('of it thrown away')}</th>
+          </tr>
+        </thead>
+      )}
+      {days.map((day) => (
+        <tbody key={day}>
+          <tr className="border-ink border-t-2">
+            <th colSpan={8} scope="rowgroup" className="pt-2 font-bold text-[19px]">
+              {say(shortDay(day))}
+            </th>
+          </tr>
+          {opened.given
+            .filter((g) => g.day === day)
+            .map((g) => (
+              <tr key={g.recipeId} className="border-rule border-t">
+                <td className="py-1.5 pr-3">{g.name}</td>
+                <td className="figures pr-3">{ml(g.plannedMl)}</td>
+                <td className="figures pr-3">{ml(g.madeMl)}</td>
+                <td className="figures pr-3 font-bold">{ml(g.servedMl)}</td>
+                <td className="figures pr-3">{ml(g.keptMl)}</td>
+                <td className={`figures pr-3 ${g.thrownMl > 0 ? 'font-bold text-tomato' : ''}`}>
+                  {ml(g.thrownMl)}
+                </td>
+                <td className="figures pr-3">
+                  {g.cost > 0 ? `${currency}${spaced(g.cost, 2)}` : g.unpriced > 0 ? say('no price') : '–'}
+                </td>
+                <td className="figures">
+                  {g.thrownCost > 0 ? `${currency}${spaced(g.thrownCost, 2)}` : '–'}
+                </td>
+              </tr>
+            ))}
+        </tbody>
+      ))}
+    </table>
   );
 }

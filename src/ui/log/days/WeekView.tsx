@@ -65,28 +65,7 @@ export function WeekView({ opened }: { readonly opened: WeekOpened }) {
                 </div>
               ))}
             </dl>
-            <table className="mt-5 w-full text-left text-[18px]">
-              <thead className="text-quiet">
-                <tr>
-                  <th className="font-normal">{say('Soup')}</th>
-                  <th className="font-normal">{say('Batches')}</th>
-                  <th className="font-normal">{say('Made')}</th>
-                  <th className="font-normal">{say('Landed the first time')}</th>
-                  <th className="font-normal">{say('Put right')}</th>
-                </tr>
-              </thead>
-              <tbody>
-                {w.bySoup.map((s) => (
-                  <tr key={s.name} className="border-rule border-t">
-                    <td className="py-1.5 pr-3 font-bold">{s.name}</td>
-                    <td className="figures">{s.batches}</td>
-                    <td className="figures">{volumeWords(s.madeMl, show)}</td>
-                    <td className="figures">{say('{n} of {of}', { n: s.landedFirst, of: s.measured })}</td>
-                    <td className="figures">{s.putRight}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            <BySoup week={w} />
           </>
         )}
       </Scroll>
@@ -106,5 +85,35 @@ export function WeekView({ opened }: { readonly opened: WeekOpened }) {
         </a>
       </footer>
     </div>
+  );
+}
+
+/** The same by soup. */
+function BySoup({ week: w }: Pick<WeekOpened, 'week'>) {
+  const say = useSay();
+  const show = useShow();
+  return (
+    <table className="mt-5 w-full text-left text-[18px]">
+      <thead className="text-quiet">
+        <tr>
+          <th className="font-normal">{say('Soup')}</th>
+          <th className="font-normal">{say('Batches')}</th>
+          <th className="font-normal">{say('Made')}</th>
+          <th className="font-normal">{say('Landed the first time')}</th>
+          <th className="font-normal">{say('Put right')}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {w.bySoup.map((s) => (
+          <tr key={s.name} className="border-rule border-t">
+            <td className="py-1.5 pr-3 font-bold">{s.name}</td>
+            <td className="figures">{s.batches}</td>
+            <td className="figures">{volumeWords(s.madeMl, show)}</td>
+            <td className="figures">{say('{n} of {of}', { n: s.landedFirst, of: s.measured })}</td>
+            <td className="figures">{s.putRight}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

@@ -42,16 +42,9 @@ type Props = {
 /** What the house has learned of itself: each number a ruler about the book’s, and what would narrow it most. */
 export function KnowsView({ knows, soups, open }: Props) {
   const say = useSay();
-  const router = useRouter();
   const [picked, setPicked] = useState<string | null>(open);
   const [all, setAll] = useState(false);
-  // What somebody did about it is worked out in its own thread: it comes a moment later.
-  const [due, setDue] = useState(0);
-  useEffect(() => {
-    if (due === 0) return;
-    const timers = [700, 2500, 6000].map((ms) => setTimeout(() => router.refresh(), ms));
-    return () => timers.forEach(clearTimeout);
-  }, [due, router]);
+  const later = useLater();
   const shown = knows.numbers.filter((n) => all || isKnown(n));
   const names = Object.fromEntries(knows.numbers.map((n) => [n.key, n.of]));
   const number = knows.numbers.find((n) => n.key === picked) ?? null;
@@ -93,28 +86,7 @@ export function KnowsView({ knows, soups, open }: Props) {
               </section>
             );
           })}
-          {knows.places.length > 0 && (
-            <section className="pb-4">
-              <h2 className="font-bold text-[21px]">{say('Where soup cools')}</h2>
-              <ul className="grid grid-cols-1 gap-x-8 min-[760px]:grid-cols-2">
-                {knows.places.map((p) => (
-                  <li key={p.name} className="border-rule border-b py-2">
-                    <b className="text-[19px]">{p.name}</b>
-                    <span className="block text-[16px] text-quiet">
-                      {say(
-                        'cools {percent} % {more, select, yes {faster} other {more slowly}} than the book',
-                        {
-                          percent: Math.round(Math.abs(p.by - 1) * 100),
-                          more: p.by > 1 ? 'yes' : 'no',
-                        },
-                      )}
-                    </span>
-                    <NumberRuler by={p.by} spread={p.spread} before={FILM_BEFORE} />
-                  </li>
-                ))}
-              </ul>
-            </section>
-          )}
+          <Places places={knows.places} />
           {knows.numbers.length > shown.length && (
             <button type="button" className="min-h-12 underline" onClick={() => setAll(true)}>
               {say('Show {n} more, of which next to nothing was read', {
@@ -128,40 +100,11 @@ export function KnowsView({ knows, soups, open }: Props) {
           className="border-ink px-5 py-3 min-[1100px]:overflow-y-auto min-[1100px]:border-l-2"
         >
           <WorthReading worth={knows.worth} soups={soups} />
-          {knows.tied.length > 0 && (
-            <section className="pt-4">
-              <h2 className="font-bold text-[21px]">{say('Not to be told apart')}</h2>
-              <p className="text-quiet">
-                {say('Known together and not each: a test that moves only one of them tells.')}
-              </p>
-              <ul className="pt-1">
-                {knows.tied.map((t) => (
-                  <li key={t.keys.join()} className="border-rule border-b py-2">
-                    {say(
-                      '{what}: together {percent} % {more, select, yes {over} other {under}} the book, sure to {sure} %',
-                      {
-                        what: {
-                          listed: t.keys.map((key) => numberTitle(key, names[key] ?? thingOf(key))),
-                        },
-                        percent: Math.round(Math.abs(t.by - 1) * 100),
-                        more: t.by > 1 ? 'yes' : 'no',
-                        sure: Math.max(1, Math.round(Math.expm1(1.2816 * t.spread) * 100)),
-                      },
-                    )}
-                  </li>
-                ))}
-              </ul>
-            </section>
-          )}
+          <Tied tied={knows.tied} names={names} />
         </Scroll>
       </div>
       {number && (
-        <NumberSheet
-          key={number.key}
-          number={number}
-          onClose={() => setPicked(null)}
-          onActed={() => setDue((n) => n + 1)}
-        />
+        <NumberSheet key={number.key} number={number} onClose={() => setPicked(null)} onActed={later} />
       )}
     </div>
   );
@@ -188,4 +131,73 @@ function NumberRow({ number: n, onOpen }: { readonly number: NamedNumber; readon
       </button>
     </li>
   );
+}
+
+/** How freely heat leaves soup in each place, by what cooled there. */
+function Places({ places }: Pick<HouseKnows, 'places'>) {
+  const say = useSay();
+  if (places.length === 0) return null;
+  return (
+    <section className="pb-4">
+      <h2 className="font-bold text-[21px]">{say('Where soup cools')}</h2>
+      <ul className="grid grid-cols-1 gap-x-8 min-[760px]:grid-cols-2">
+        {places.map((p) => (
+          <li key={p.name} className="border-rule border-b py-2">
+            <b className="text-[19px]">{p.name}</b>
+            <span className="block text-[16px] text-quiet">
+              {say('cools {percent} % {more, select, yes {faster} other {more slowly}} than the book', {
+                percent: Math.round(Math.abs(p.by - 1) * 100),
+                more: p.by > 1 ? 'yes' : 'no',
+              })}
+            </span>
+            <NumberRuler by={p.by} spread={p.spread} before={FILM_BEFORE} />
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Numbers that are known together and not each. */
+function Tied({
+  tied,
+  names,
+}: Pick<HouseKnows, 'tied'> & { readonly names: Readonly<Record<string, string>> }) {
+  const say = useSay();
+  if (tied.length === 0) return null;
+  return (
+    <section className="pt-4">
+      <h2 className="font-bold text-[21px]">{say('Not to be told apart')}</h2>
+      <p className="text-quiet">
+        {say('Known together and not each: a test that moves only one of them tells.')}
+      </p>
+      <ul className="pt-1">
+        {tied.map((t) => (
+          <li key={t.keys.join()} className="border-rule border-b py-2">
+            {say(
+              '{what}: together {percent} % {more, select, yes {over} other {under}} the book, sure to {sure} %',
+              {
+                what: { listed: t.keys.map((key) => numberTitle(key, names[key] ?? thingOf(key))) },
+                percent: Math.round(Math.abs(t.by - 1) * 100),
+                more: t.by > 1 ? 'yes' : 'no',
+                sure: Math.max(1, Math.round(Math.expm1(1.2816 * t.spread) * 100)),
+              },
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** What somebody did is worked out in a thread of its own: the page comes again some moments later. */
+function useLater(): () => void {
+  const router = useRouter();
+  const [due, setDue] = useState(0);
+  useEffect(() => {
+    if (due === 0) return;
+    const timers = [700, 2500, 6000].map((ms) => setTimeout(() => router.refresh(), ms));
+    return () => timers.forEach(clearTimeout);
+  }, [due, router]);
+  return () => setDue((n) => n + 1);
 }

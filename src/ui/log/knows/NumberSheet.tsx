@@ -25,7 +25,6 @@ export function NumberSheet({ number, onClose, onActed }: Props) {
   const [history, setHistory] = useState<NumberHistory | null>(null);
   const [asked, setAsked] = useState(0);
   const [problem, setProblem] = useState<string | null>(null);
-  const [percent, setPercent] = useState(String(Math.round(number.by * 100)));
   useEffect(() => {
     let gone = false;
     const read = async () => {
@@ -48,7 +47,6 @@ export function NumberSheet({ number, onClose, onActed }: Props) {
     onActed();
   };
   const now = history?.number ?? number;
-  const factor = Number(percent) / 100;
   return (
     <Sheet open onOpenChange={(open) => !open && onClose()} title={say(numberTitle(now.key, now.of))} wide>
       <div className="grid gap-4 p-4">
@@ -67,79 +65,95 @@ export function NumberSheet({ number, onClose, onActed }: Props) {
           </p>
           <NumberRuler by={now.by} spread={now.spread} before={now.before} />
         </div>
-        <form
-          className="flex flex-wrap items-end gap-3"
-          onSubmit={(e) => {
-            e.preventDefault();
-            if (factor > 0) void act({ kind: 'fix', key: now.key, factor });
-          }}
-        >
-          <label className="grid gap-1">
-            <span>{say('Set it by hand, % of the book')}</span>
-            <input
-              inputMode="decimal"
-              value={percent}
-              onChange={(e) => setPercent(e.target.value.replace(',', '.'))}
-              aria-invalid={!(factor >= 0.1 && factor <= 10)}
-              className={`${FIELD} w-36`}
-            />
-          </label>
-          <button type="submit" className={BUTTON} disabled={!(factor >= 0.1 && factor <= 10)}>
-            {say('Set it')}
-          </button>
-          {now.fixed && (
-            <button type="button" className={BUTTON} onClick={() => void act({ kind: 'free', key: now.key })}>
-              {say('Let readings say')}
-            </button>
-          )}
-          <button type="button" className={BUTTON} onClick={() => void act({ kind: 'forget', key: now.key })}>
-            {say('Forget it, begin anew')}
-          </button>
-        </form>
+        <ByHand now={now} onAct={(body) => void act(body)} />
         {problem && (
           <p role="alert" className="font-bold text-tomato">
             {problem}
           </p>
         )}
-        {history === null ? (
-          <p className="text-quiet">{say('Reading …')}</p>
-        ) : (
-          <ul>
-            {history.lessons.map((l) => (
-              <li
-                key={l.batch}
-                className="grid grid-cols-[1fr_auto] items-center gap-x-3 border-rule border-b py-1.5"
-              >
-                <span>
-                  <Link href={`/log/${l.batch}`} className="font-bold underline">
-                    {say('{day}, {name}', { day: shortDay(l.day), name: l.name })}
-                  </Link>{' '}
-                  <span className={l.leftOut ? 'line-through' : ''}>
-                    {say('{before} → {after} of the book, sure to {sure} %', {
-                      before: l.before.by.toFixed(2),
-                      after: l.after.by.toFixed(2),
-                      sure: Math.max(1, Math.round(Math.expm1(1.2816 * l.after.spread) * 100)),
-                    })}
-                  </span>
-                  {l.weight < 0.95 && (
-                    <span className="text-tomato"> {say('agreed with nothing else: believed in part')}</span>
-                  )}
-                </span>
-                <button
-                  type="button"
-                  className={BUTTON}
-                  onClick={() => void act({ kind: l.leftOut ? 'count again' : 'leave out', batch: l.batch })}
-                >
-                  {l.leftOut ? say('Count it again') : say('Leave it out')}
-                </button>
-              </li>
-            ))}
-            {history.lessons.length === 0 && (
-              <li className="text-quiet">{say('No batch bears on it yet.')}</li>
-            )}
-          </ul>
-        )}
+        <Lessons history={history} onAct={(body) => void act(body)} />
       </div>
     </Sheet>
+  );
+}
+
+type Acting = { readonly onAct: (body: LearningAct['body']) => void };
+
+/** The number set, freed, forgotten. */
+function ByHand({ now, onAct }: Acting & { readonly now: NamedNumber }) {
+  const say = useSay();
+  const [percent, setPercent] = useState(String(Math.round(now.by * 100)));
+  const factor = Number(percent) / 100;
+  return (
+    <form
+      className="flex flex-wrap items-end gap-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (factor > 0) onAct({ kind: 'fix', key: now.key, factor });
+      }}
+    >
+      <label className="grid gap-1">
+        <span>{say('Set it by hand, % of the book')}</span>
+        <input
+          inputMode="decimal"
+          value={percent}
+          onChange={(e) => setPercent(e.target.value.replace(',', '.'))}
+          aria-invalid={!(factor >= 0.1 && factor <= 10)}
+          className={`${FIELD} w-36`}
+        />
+      </label>
+      <button type="submit" className={BUTTON} disabled={!(factor >= 0.1 && factor <= 10)}>
+        {say('Set it')}
+      </button>
+      {now.fixed && (
+        <button type="button" className={BUTTON} onClick={() => onAct({ kind: 'free', key: now.key })}>
+          {say('Let readings say')}
+        </button>
+      )}
+      <button type="button" className={BUTTON} onClick={() => onAct({ kind: 'forget', key: now.key })}>
+        {say('Forget it, begin anew')}
+      </button>
+    </form>
+  );
+}
+
+/** The batches that made it, newest first, each to be left out or counted again. */
+function Lessons({ history, onAct }: Acting & { readonly history: NumberHistory | null }) {
+  const say = useSay();
+  return history === null ? (
+    <p className="text-quiet">{say('Reading …')}</p>
+  ) : (
+    <ul>
+      {history.lessons.map((l) => (
+        <li
+          key={l.batch}
+          className="grid grid-cols-[1fr_auto] items-center gap-x-3 border-rule border-b py-1.5"
+        >
+          <span>
+            <Link href={`/log/${l.batch}`} className="font-bold underline">
+              {say('{day}, {name}', { day: shortDay(l.day), name: l.name })}
+            </Link>{' '}
+            <span className={l.leftOut ? 'line-through' : ''}>
+              {say('{before} → {after} of the book, sure to {sure} %', {
+                before: l.before.by.toFixed(2),
+                after: l.after.by.toFixed(2),
+                sure: Math.max(1, Math.round(Math.expm1(1.2816 * l.after.spread) * 100)),
+              })}
+            </span>
+            {l.weight < 0.95 && (
+              <span className="text-tomato"> {say('agreed with nothing else: believed in part')}</span>
+            )}
+          </span>
+          <button
+            type="button"
+            className={BUTTON}
+            onClick={() => onAct({ kind: l.leftOut ? 'count again' : 'leave out', batch: l.batch })}
+          >
+            {l.leftOut ? say('Count it again') : say('Leave it out')}
+          </button>
+        </li>
+      ))}
+      {history.lessons.length === 0 && <li className="text-quiet">{say('No batch bears on it yet.')}</li>}
+    </ul>
   );
 }
