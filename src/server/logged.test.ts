@@ -231,6 +231,27 @@ describe('batches cooked in a kitchen with weak flour and a tired burner', () =>
     );
   });
 
+  test('a reading taken back after the end is unlearned, and the log says what is left', async () => {
+    const batch = await cooked(4);
+    await learnAll();
+    const before = (await loggedBatch(pool, batch.id)).logged;
+    const readings = async () => (await numberOf('soup cockle-and-leek-chowder'))!.rests.readings;
+    const had = await readings();
+    const flows = batch.events.filter((e) => e.body.kind === 'flow');
+    expect(flows.length).toBeGreaterThan(0);
+    for (const flow of flows)
+      await recordEvent(pool, batch.id, {
+        id: randomUUID(),
+        at: new Date().toISOString(),
+        station: 'Lead',
+        body: { kind: 'withdrawn', event: flow.id },
+      });
+    await learnAll();
+    expect(before.measured).not.toBeNull();
+    expect((await loggedBatch(pool, batch.id)).logged.measured).toBeNull();
+    expect(await readings()).toBeLessThan(had);
+  });
+
   test('kept as it was cooked it is a new version of its recipe, with what was weighed', async () => {
     const house = (await readHouse(pool))!;
     const before = (await readRecipe(pool, house.id, 'cockle-and-leek-chowder'))!;
