@@ -67,7 +67,7 @@ test('on a phone every part of the sentence is 44 px high, and what is not in th
     expect([await part.innerText(), (box?.height ?? 0) >= 44]).toEqual([await part.innerText(), true]);
   }
   await page.getByRole('button', { name: /^More/ }).click();
-  for (const place of ['Compare', 'Recipes', 'Kitchen'])
+  for (const place of ['Compare', 'Log', 'Recipes', 'Kitchen'])
     await expect(page.getByRole('dialog').getByRole('link', { name: place })).toBeVisible();
 });
 
@@ -109,7 +109,11 @@ test('what is this: each view with its picture, and the words of the house, foun
   page,
 }) => {
   await open(page, '/keep');
-  await page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: 'What is this?' }).click();
+  await page.getByRole('button', { name: /^More/ }).click();
+  await page
+    .getByRole('dialog', { name: 'This screen' })
+    .getByRole('link', { name: 'What is this?' })
+    .click();
   await expect(page).toHaveURL(/\/help#keep/);
   await expect(page.getByRole('heading', { name: 'Keep', level: 2 })).toBeInViewport();
   const picture = page.getByRole('img', { name: /^Keep, as it looks/ });

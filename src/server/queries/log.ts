@@ -1,3 +1,4 @@
+import { setTimeout } from 'node:timers/promises';
 import type { Lesson } from '../../core/learn/own/batch/lesson';
 import { type Knowledge, NOTHING_LEARNED } from '../../core/learn/own/knowledge';
 import type { Did, LearnedNumbers } from '../../core/learn/own/teach';
@@ -233,6 +234,16 @@ export async function holdLearning(db: Queryable, kitchenId: string): Promise<bo
     [kitchenId],
   );
   return rows[0]?.held ?? false;
+}
+
+/** Waits until nobody else learns of a kitchen, so long at most (ms); whether this transaction now does. */
+export async function waitToLearn(db: Queryable, kitchenId: string, most: number): Promise<boolean> {
+  const ends = Date.now() + most;
+  for (;;) {
+    if (await holdLearning(db, kitchenId)) return true;
+    if (Date.now() > ends) return false;
+    await setTimeout(100);
+  }
 }
 
 export const leaveOut = (db: Queryable, kitchenId: string, batch: string, out: boolean) =>

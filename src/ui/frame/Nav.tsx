@@ -9,16 +9,13 @@ import { useSay } from '../shared/hooks/useSay';
 import { Link } from '../shared/Link';
 import { lazily } from '../shared/lazily';
 import { useShortcutSheet } from './keys/Shortcuts';
-import { placeOf, VIEWS, type View } from './views';
+import { BEHIND, placeOf, VIEWS, type View } from './views';
 
 /** Loaded when first asked for. */
 const StationSheet = lazily(async () => (await import('./StationSheet')).StationSheet);
 
 const cell =
   'flex min-h-18 min-w-20 flex-col items-center justify-center gap-1 text-center text-[16px] leading-tight max-[720px]:min-h-16 max-[720px]:min-w-0 max-[720px]:flex-1 max-[720px]:text-[14px]';
-
-/** On a phone these are behind the last place. */
-const BEHIND = new Set(['/compare', '/log', '/recipes', '/kitchen']);
 
 /**
  * The views in the order of the day, the house's papers below the line, and what is this screen's own. Five places

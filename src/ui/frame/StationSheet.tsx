@@ -1,6 +1,6 @@
 'use client';
 
-import { BookOpen, ChefHat, CircleHelp, Keyboard, Moon, Scale, Sun, Volume2 } from 'lucide-react';
+import { CircleHelp, Keyboard, Moon, Sun, Volume2 } from 'lucide-react';
 import { usePathname } from 'next/navigation';
 import { useRole } from '../device/useRole';
 import { useSpoken } from '../device/useSpoken';
@@ -10,6 +10,7 @@ import { useTheme } from '../shared/hooks/useTheme';
 import { Link } from '../shared/Link';
 import { Sheet } from '../shared/Sheet';
 import { BUTTON } from '../shared/styles';
+import { BEHIND, VIEWS } from './views';
 
 type Props = {
   readonly roles: readonly string[];
@@ -27,15 +28,11 @@ export function StationSheet({ roles, onKeys, onClose }: Props) {
   return (
     <Sheet open onOpenChange={(open) => open || onClose()} title={say('This screen')}>
       <div className="grid gap-4 p-4">
-        <Link href="/compare" onClick={onClose} className={`${BUTTON} min-[720px]:hidden`}>
-          <Scale size={24} aria-hidden /> {say('Compare')}
-        </Link>
-        <Link href="/recipes" onClick={onClose} className={`${BUTTON} min-[720px]:hidden`}>
-          <BookOpen size={24} aria-hidden /> {say('Recipes')}
-        </Link>
-        <Link href="/kitchen" onClick={onClose} className={`${BUTTON} min-[720px]:hidden`}>
-          <ChefHat size={24} aria-hidden /> {say('Kitchen')}
-        </Link>
+        {VIEWS.filter((v) => BEHIND.has(v.href)).map(({ href, name, icon: Icon }) => (
+          <Link key={href} href={href} onClick={onClose} className={`${BUTTON} min-[720px]:hidden`}>
+            <Icon size={24} aria-hidden /> {say(name)}
+          </Link>
+        ))}
         <Link href={`/help#${path.split('/')[1] ?? ''}`} onClick={onClose} className={BUTTON}>
           <CircleHelp size={24} aria-hidden /> {say('What is this?')}
         </Link>

@@ -36,6 +36,9 @@ export const VIEWS: readonly View[] = [
   { href: '/kitchen', name: message('Kitchen'), key: 'k', icon: ChefHat, place: 'below' },
 ];
 
+/** On a phone these are behind the last place of the bar. */
+export const BEHIND: ReadonlySet<string> = new Set(['/compare', '/log', '/recipes', '/kitchen']);
+
 /** The place in the bar a path belongs to: a face of a batch is the stove. */
 export const placeOf = (path: string): string | undefined => {
   const view = VIEWS.find((v) => path.startsWith(v.href));

@@ -7,7 +7,7 @@ import { message } from '../../../core/message/message';
 import { dayOf } from '../../../core/units/clock';
 import { OutOfRange } from '../../../core/units/range';
 import { transaction } from '../../data/database';
-import { askAnew, holdLearning, writeAllLogged, writeLessons } from '../../queries/log';
+import { askAnew, waitToLearn, writeAllLogged, writeLessons } from '../../queries/log';
 import { readRecipes } from '../../queries/recipes';
 import { busy, Refusal } from '../../refusal';
 import type { Watch } from '../../work/watch';
@@ -18,6 +18,9 @@ const PAST = '5a0d3c5e-7f0b-4e0f-9c1b-3a9f2f1f2b6d';
 
 /** The newest of so many teach: each has to be planned for. */
 const MOST_TEACHING = 400;
+
+/** ms for which a lesson that is just being learned is waited for. */
+const WAITS = 60_000;
 
 /** Rows shown of what was read. */
 const SHOWN = 12;
@@ -80,7 +83,8 @@ export async function takeNotebook(
     }
   });
   return transaction(async (db) => {
-    if (!(await holdLearning(db, house.id))) throw busy(message('something else is being learned from'));
+    if (!(await waitToLearn(db, house.id, WAITS)))
+      throw busy(message('something else is being learned from'));
     const batches = read.batches.map((b) => loggedPast(idOf(house.id, b), b));
     const taken = await writeAllLogged(db, house.id, batches);
     await writeLessons(db, house.id, lessons);
