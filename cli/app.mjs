@@ -23,6 +23,13 @@ export async function prepare(databaseUrl, mode = 'start') {
   return { out, url: (await opens(own)) ? own : databaseUrl };
 }
 
+/** What stands at a kitchen’s machine for whoever starts it on a network: the first lead’s code. */
+export const firstCode = (databaseUrl, mode = 'start') =>
+  must('making a code', process.execPath, [...programOf('stations', mode), 'first'], {
+    cwd: root,
+    env: { ...process.env, DATABASE_URL: databaseUrl },
+  });
+
 async function opens(url) {
   const { default: pg } = await import('pg');
   const client = new pg.Client({ connectionString: url });

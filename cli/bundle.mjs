@@ -9,6 +9,7 @@ const PROGRAMS = {
   jobs: 'src/server/work/jobs.ts',
   devices: 'src/devices/main.ts',
   prepare: 'src/server/data/prepare.ts',
+  stations: 'src/server/data/stations.ts',
 };
 
 /** What Node is to run for one of them: built, or as it is written where `mode` is dev. */

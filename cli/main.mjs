@@ -39,6 +39,8 @@ const COMMANDS = {
     'recover FILE [--head N:HASH …]: what a month’s file has and a database that was cut or restored from an older copy has not',
   ],
   mend: ['parts.mjs', 'put back into the record the lines that stand aside because another has their id'],
+  code: ['stations.mjs', 'print a code that lets a lead’s screen in over the network'],
+  pin: ['stations.mjs', 'take the lead’s PIN away where it was lost, and print a code for a lead’s screen'],
   db: ['db.mjs', 'open psql on the private database'],
   bench: ['bench.mjs', 'benchmarks as bars: each ratio beside what it is held to [--only NAME]'],
   screenshots: ['screenshots.mjs', 'take docs/screenshots anew from the demo data'],
@@ -48,8 +50,9 @@ const help = `Panache\n${Object.entries(COMMANDS)
   .map(([name, [, does]]) => `  ./panache ${name.padEnd(12)} ${does}`)
   .join('\n')}
   PORT=…          serve on that port (default: the first free one from 3000)
-  HOST=0.0.0.0    let other devices on the network reach it (default: this machine only)
+  HOST=0.0.0.0    let other devices on the network reach it, each by a code (default: this machine only)
   PANACHE_HOSTS=… names it answers to besides its own, with commas (a proxy in front of it)
+  TRUST_PROXY=1   a proxy on this machine is believed whom it speaks for (or its addresses, with commas)
   DATABASE_URL=…  use that PostgreSQL and start none
   DEVICES_URL=…   read probes, scale and flow timer from that bridge and simulate none`;
 

@@ -1,4 +1,4 @@
-import { prepare, serve } from './app.mjs';
+import { firstCode, prepare, serve } from './app.mjs';
 import { build } from './build.mjs';
 import { devicesPlace, simulatedDevices } from './devices.mjs';
 import { keep, running, watch } from './keep.mjs';
@@ -6,6 +6,9 @@ import { npmPackages } from './packages.mjs';
 import { askedPort } from './ports.mjs';
 import { database, postgres } from './postgres.mjs';
 import { say } from './say.mjs';
+
+/** Whether nobody but this machine gets there. */
+const isOwn = (host) => host === 'localhost' || host === '::1' || host.startsWith('127.');
 
 /** Serves until told to stop; what ends by itself meanwhile, server, database or devices, is started again. */
 export async function run(mode) {
@@ -58,6 +61,7 @@ export async function run(mode) {
       kept.push(keep('the simulated devices', await attach(), attach, stopped));
     }
     say(`ready at ${app.address} (Ctrl-C stops it)`);
+    if (!isOwn(host)) process.stdout.write(await firstCode(databaseUrl, mode));
     await stopped;
   } finally {
     await Promise.all(kept);

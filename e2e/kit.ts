@@ -35,6 +35,7 @@ export const VIEWS = [
   '/kitchen?part=products',
   '/kitchen?part=keeping',
   '/kitchen?part=archive',
+  '/kitchen?part=stations',
   '/kitchen/water-test',
   '/kitchen/versions',
   '/plan/print',

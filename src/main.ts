@@ -1,4 +1,4 @@
-import { createServer } from 'node:http';
+import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import { createServer as createFront } from 'node:net';
 import next from 'next';
 import { message } from './core/message/message';
@@ -6,9 +6,13 @@ import { sweepUploads } from './server/archive/receive';
 import { awayWithin, isAway, noted } from './server/data/database';
 import { direct, refuse } from './server/direct';
 import { admit } from './server/guard/address';
+import { type Asking, as } from './server/guard/asking';
 import { hostsOf, refusedAtTheDoor } from './server/guard/door';
 import { dropUnreadable, guarded } from './server/guard/headers';
+import { serving } from './server/guard/served';
 import { inTurn } from './server/guard/share';
+import { turnedAway } from './server/guard/turnedAway';
+import { askingOf } from './server/guard/who';
 import { keepLearning } from './server/live/learning';
 import { keepRail } from './server/live/theRail';
 import { log } from './server/log';
@@ -25,6 +29,7 @@ const dev = mode === 'dev';
 const port = Number(given('-p') ?? 3000);
 const hostname = given('-H') ?? '127.0.0.1';
 const hosts = hostsOf(hostname, process.env.PANACHE_HOSTS);
+serving({ host: hostname, port, secure: false });
 
 const server = createServer();
 // A station's browser uses its connections again; it, not we, decides when it is done with one.
@@ -85,6 +90,21 @@ server.on('request', async (request, response) => {
   if (refused) return refuse(request, response, refused);
   // Well is who can show a page.
   if (request.url?.startsWith('/api/health')) await ready;
+  let asked: Asking;
+  try {
+    asked = await askingOf(request);
+  } catch (error) {
+    noted(error);
+    if (!isAway(error)) logged(error);
+    return refuse(request, response, busy(message('the kitchen’s database is away or too slow')));
+  }
+  const away = turnedAway(request, asked.who);
+  if (away?.refusal) return refuse(request, response, away.refusal);
+  if (away) return void response.writeHead(303, { location: away.to }).end();
+  return as(asked, () => answer(request, response, asked));
+});
+
+async function answer(request: IncomingMessage, response: ServerResponse, asked: Asking): Promise<void> {
   if (direct(request, response)) return;
   await ready;
   // A page that fails because the database is away says so, and that it is worth trying again.
@@ -95,14 +115,15 @@ server.on('request', async (request, response) => {
     return writeHead.call(response, 503, ...more);
   }) as typeof writeHead;
   const begun = inTurn(request, response, () => {
-    handle(request, response).catch((error: unknown) => {
+    // Whoever was before it in its lane may have let it begin: it is asked as it was asked.
+    as(asked, () => handle(request, response)).catch((error: unknown) => {
       logged(error);
       if (response.headersSent) response.destroy();
       else response.writeHead(500).end();
     });
   });
   if (!begun) refuse(request, response, busy(message('much is waiting here already')));
-});
+}
 server.on('clientError', (_error, socket) => {
   if (socket.writable)
     socket.end('HTTP/1.1 400 Bad Request\r\nConnection: close\r\nContent-Length: 0\r\n\r\n');

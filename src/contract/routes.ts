@@ -52,6 +52,8 @@ import type {
   StoredService,
 } from './services';
 
+import type { CodeAsked, CodeMade, Me, PairAsked, PinAsked, StationChanged, StationsTold } from './stations';
+
 /** What a route answers, and what is sent to it; `query` where it is asked by more than its path. */
 type Route<Answer, Body = undefined, Query extends string = never> = {
   readonly answer: Answer;
@@ -140,6 +142,16 @@ export type Routes = {
   'POST /api/log/[id]/recipe': Route<SavedRecipe, Of<typeof KeptAsCooked>>;
   'POST /api/log/notebook': Route<NotebookTold, string | Blob, 'take'>;
   'POST /api/log/acts': Route<{ readonly anew: boolean }, Of<typeof LearningAct>>;
+
+  'GET /api/stations': Route<StationsTold>;
+  'GET /api/stations/me': Route<Me>;
+  'POST /api/stations/pair': Route<{ readonly id: string }, Of<typeof PairAsked>>;
+  'POST /api/stations/codes': Route<CodeMade, Of<typeof CodeAsked>>;
+  'PUT /api/stations/[id]': Route<{ readonly id: string }, Of<typeof StationChanged>>;
+  'DELETE /api/stations/[id]': Route<{ readonly id: string }, Record<string, never>>;
+  'POST /api/stations/pin': Route<{ readonly raised: boolean }, Of<typeof PinAsked>>;
+  'PUT /api/stations/pin': Route<{ readonly pinSet: true }, Of<typeof PinAsked>>;
+  'DELETE /api/stations/pin': Route<{ readonly raised: boolean }, Record<string, never>>;
 
   'GET /api/keep': Route<KeepOpened>;
   'POST /api/keep/[id]/events': Route<RecordedLine, KeepEvent>;

@@ -6,8 +6,10 @@ import { recordEvent } from './actions/batches';
 import { afterBatchEvent, recordKeep } from './actions/keep/keep';
 import { pool, reached } from './data/database';
 import { addressOf } from './guard/address';
+import { asking } from './guard/asking';
 import { TELLS_TIME } from './guard/headers';
 import { later } from './guard/later';
+import { whoAsks } from './guard/who';
 import { listenToDevices } from './live/devices';
 import { learnSoon } from './live/learning';
 import { isListening, listen } from './live/live';
@@ -104,7 +106,7 @@ const keepLine = (lot: string, request: IncomingMessage, response: ServerRespons
       const input = await jsonOf(request);
       const db = pool('kept');
       const recorded = (await isLongLot(db, lot))
-        ? await work('recordKeep', { lot, input })
+        ? await work('recordKeep', { lot, input, asked: asking() })
         : await recordKeep(db, lot, input);
       return { status: recorded.isNew ? 201 : 200, body: recorded };
     },
@@ -181,6 +183,7 @@ function live(request: IncomingMessage, response: ServerResponse): void {
     response.writeHead(200, head).end();
     return;
   }
+  const { who } = asking();
   const address = addressOf(request);
   const own = streamsOf.get(address) ?? 0;
   const all = stations.size + programs.size;
@@ -207,12 +210,23 @@ function live(request: IncomingMessage, response: ServerResponse): void {
   if (isListening()) send(response, frame('again', {}));
   const whole = wholeFrame();
   if (whole) send(response, whole);
+  // A key that is revoked hears no more.
+  const stillIn =
+    who.kind === 'station'
+      ? setInterval(() => {
+          whoAsks(request).then(
+            (now) => now.kind === 'stranger' && response.destroy(),
+            () => {},
+          );
+        }, BREATH)
+      : undefined;
   const stopDevices = isStation ? listenToDevices((news) => send(response, deviceFrame(news))) : null;
   response.on('error', () => {});
   response.on('close', () => {
     const left = (streamsOf.get(address) ?? 1) - 1;
     if (left > 0) streamsOf.set(address, left);
     else streamsOf.delete(address);
+    clearInterval(stillIn);
     told.delete(response);
     if (stations.size + programs.size === 0) stopTelling?.();
     stopDevices?.();

@@ -459,7 +459,7 @@ describe('the record leaves', () => {
     const head = await readHead(pool, 'quay-house');
     expect(recordCsv(record, inEnglish)).toContain(`head ${head.n}:${head.hash}`);
     expect(recordCsv(record, inEnglish).split('\r\n')[0]).toBe(
-      'at,received,of,lot,says,celsius,by,probe,marks,done,done by,done at,id',
+      'at,received,of,lot,says,celsius,by,station,access,said,probe,marks,done,done by,done at,id',
     );
     const json = recordJson(record, inEnglish);
     expect(json).toMatchObject({ format: 'panache.record/1', head });
@@ -638,7 +638,10 @@ test('an archive carries what is kept and the lines of the kitchen; taken in els
     expect((await count()).living).toBe(before.living + here.length);
     expect((await count()).lines).toBeGreaterThan(before.lines);
     const [one] = here;
-    expect(one && (await theLot(other.pool, one.id)).events).toEqual(one?.events);
+    // Each line as it was, and marked for good.
+    expect(one && (await theLot(other.pool, one.id)).events).toEqual(
+      one?.events.map((e) => ({ ...e, brought: true })),
+    );
     expect((await verifyRecord(other.pool, [])).findings).toEqual([]);
     // The same file again brings nothing twice.
     const second = await takeArchive(other.pool, file);

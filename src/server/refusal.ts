@@ -31,10 +31,12 @@ const toldIn = (say: Words, p: Problem): Spoken<Problem> => {
 export class Refusal extends Error {
   override readonly name = 'Refusal';
   constructor(
-    readonly status: 400 | 403 | 404 | 405 | 409 | 413 | 415 | 421 | 422 | 503,
+    readonly status: 400 | 401 | 403 | 404 | 405 | 409 | 413 | 415 | 421 | 422 | 503,
     readonly problems: readonly Problem[],
     /** The units of the kitchen it speaks of. */
     readonly show: Show = METRIC,
+    /** What would let it through: the lead’s PIN, or a key. */
+    readonly wants: 'pin' | 'key' | null = null,
   ) {
     super(
       problems
@@ -68,6 +70,34 @@ export const notAllowed = (status: 403 | 405 | 415 | 421, field: string, given: 
 /** What cannot be done now, and can later: nothing has been written, and nothing is lost by waiting. */
 export const busy = (given: Told, allowed: Told = message('try again in a moment')): Refusal =>
   refuse(503, 'server', given, allowed);
+
+/** What a station may not do; with the PIN where that would let it. */
+export const beyond = (wants: 'pin' | 'key' | null): Refusal =>
+  wants === 'key'
+    ? new Refusal(
+        401,
+        [
+          {
+            field: 'station',
+            given: message('this device is not paired with the kitchen'),
+            allowed: message('a code from Kitchen › Stations'),
+          },
+        ],
+        METRIC,
+        wants,
+      )
+    : new Refusal(
+        403,
+        [
+          {
+            field: 'station',
+            given: message('this is not for this station to do'),
+            allowed: wants ? message('a lead, by the PIN') : message('a station that may'),
+          },
+        ],
+        METRIC,
+        wants,
+      );
 
 export const cannot = (field: string, given: Told, allowed: Told, show?: Show): Refusal =>
   new Refusal(422, [{ field, given, allowed }], show);
@@ -242,10 +272,11 @@ type Answer = { readonly status: number; readonly body: unknown; readonly header
 /** Seconds after which it is worth trying again. */
 const RETRY_AFTER = '2';
 
-const refusedWith = ({ status, problems, show }: Refusal, language: Language): Answer => ({
+const refusedWith = ({ status, problems, show, wants }: Refusal, language: Language): Answer => ({
   status,
   body: { problems: problems.map((p) => toldIn(wordsFor({ ...show, language }), p)) },
   ...(status === 503 && { headers: { 'retry-after': RETRY_AFTER } }),
+  ...(wants && { headers: { 'x-panache-wants': wants } }),
 });
 
 /** What `work` answers; a refusal as its status and problems in `language`, what fails here as one plain line. */

@@ -185,11 +185,12 @@ describe('the application’s role is refused', () => {
     [
       'a line of an archive into a batch begun here',
       () =>
-        `SELECT * FROM bring_lines(ARRAY['${randomUUID()}']::uuid[], ARRAY['${batch}']::uuid[], ARRAY[now()], ARRAY['x'], ARRAY['{}'::jsonb], ARRAY[0::bigint], ARRAY[now()])`,
+        `SELECT * FROM bring_lines(ARRAY['${randomUUID()}']::uuid[], ARRAY['${batch}']::uuid[], ARRAY[now()], ARRAY['x'], ARRAY['{}'::jsonb], ARRAY[0::bigint], ARRAY[now()], ARRAY[NULL::jsonb])`,
     ],
     [
       'a batch of an archive over one that is here',
-      () => `SELECT 1 WHERE bring_batch('${brought}', '${batch}', '${K}', 'x', 1, '{}', now(), NULL, now())`,
+      () =>
+        `SELECT 1 WHERE bring_batch('${brought}', '${batch}', '${K}', 'x', 1, '{}', now(), NULL, now(), NULL)`,
     ],
   ])('and writes nothing by %s', async (_way, sql) => {
     expect((await app.query(sql())).rowCount).toBe(0);
@@ -253,6 +254,27 @@ const CHANGE = () => `UPDATE batch_event SET body = body || '{"celsius":61}' WHE
 describe('what whoever owns the database does is found', () => {
   test.each<[way: string, does: Way, kinds: readonly string[]]>([
     ['a reading changed', ownBatch((db) => db.query(CHANGE())), ['changed']],
+    [
+      'a key put on a line that was written at the machine',
+      ownBatch((db) =>
+        db.query(`UPDATE batch_event SET via = '{"name":"Pass","access":"lead"}' WHERE id = '${line}'`),
+      ),
+      ['changed'],
+    ],
+    [
+      'a key put on a batch',
+      past('batch')((db) =>
+        db.query(`UPDATE batch SET via = '{"name":"Pass","access":"lead"}' WHERE id = '${batch}'`),
+      ),
+      ['changed'],
+    ],
+    [
+      'a line that is kept said to be of an archive',
+      past('keep_event')((db) =>
+        db.query('UPDATE keep_event SET brought = true WHERE id = (SELECT id FROM keep_event LIMIT 1)'),
+      ),
+      ['changed'],
+    ],
     [
       'a line dated back',
       ownBatch((db) => db.query(`UPDATE batch_event SET at = at - interval '1 hour' WHERE id = '${line}'`)),

@@ -9,6 +9,7 @@ import { Step } from '../pot/step';
 import { GOALS } from '../recipe/amountOf';
 import { BurnerSchema, VesselSchema } from '../recipe/things';
 import type { PutAway } from '../record/awayWords';
+import type { Via } from '../record/line';
 import type { BatchEvent } from './events';
 
 const Figure = z.number();
@@ -129,6 +130,10 @@ export type Batch = {
   readonly serveAt: string | null;
   /** When the server took the start. */
   readonly receivedAt?: string | undefined;
+  /** By whose key it was begun; absent at the machine itself. */
+  readonly via?: Via | undefined;
+  /** An archive brought it. */
+  readonly brought?: boolean | undefined;
   readonly events: readonly BatchEvent[];
   /** Lines of its record that cannot be read: they stand in it, and count for nothing here. */
   readonly unreadable?: readonly Unreadable[] | undefined;

@@ -5,6 +5,7 @@ import { KeepEvent } from '../keep/events';
 import { KitchenFile } from '../kitchen/kitchenFile';
 import { issue } from '../message/told';
 import { Recipe, type RecipeText } from '../recipe/recipe';
+import { Via } from '../record/line';
 import { Cycle, Service } from '../service/schema';
 import { momentOf } from '../units/moment';
 import { issueWords, valueAt } from '../words/issueWords';
@@ -35,7 +36,7 @@ export const ArchivedRecipe = z
           version: z.int().min(1),
           madeAt: Time,
           /** Absent in archives kept before it was written down. */
-          by: z.string().max(30).default(''),
+          by: z.string().max(80).default(''),
           note: z.string().max(200),
           body: Body,
         }),
@@ -71,6 +72,7 @@ export const ArchivedBatch = z.object({
   startedAt: Time,
   serveAt: Time.nullable(),
   receivedAt: Time.optional(),
+  via: Via.optional(),
   events: z.array(BatchEvent).max(MOST_EVENTS),
   /** Lines that could not be read where they stood: kept for whoever looks, taken in by nobody. */
   unreadable: z.array(z.unknown()).optional(),

@@ -3,6 +3,7 @@ import { term } from '../message/term';
 import { issue } from '../message/told';
 import { momentOf } from '../units/moment';
 import { numberFrom } from '../units/numberFrom';
+import { ACCESS } from './access';
 
 /** Text of a line, trimmed, of `most` characters at most; `what` is what it is called when there is none. */
 export const words = (what: string, most: number) =>
@@ -27,6 +28,15 @@ export const COMMON = [
   }),
 ] as const;
 
+/** By whose key a line was written: the station as it was called then, what it might do, and who it said it was. */
+export const Via = z.object({
+  station: z.uuid(),
+  name: z.string().min(1).max(40),
+  access: z.enum(ACCESS),
+  said: z.string().max(60).optional(),
+});
+export type Via = z.infer<typeof Via>;
+
 /**
  * A line of a record, never changed once written. The id is made where the tap happened, so sending it twice
  * keeps it once.
@@ -41,5 +51,9 @@ export const lineOf = <B extends z.ZodType>(body: B) =>
     clockMs: z.int().min(-2e12).max(2e12).optional(),
     /** When the server took it: the server's to say. */
     receivedAt: momentOf('receivedAt').optional(),
+    /** By whose key it was written: the server's to say too; absent of what was written at its own machine. */
+    via: Via.optional(),
+    /** An archive brought it: the server's to say. */
+    brought: z.boolean().optional(),
     body,
   });

@@ -12,6 +12,8 @@ import type { Plan } from '../../core/plan/types';
 import { DAY_MS } from '../../core/units/moment';
 import type { Queryable } from '../data/database';
 import { transaction } from '../data/database';
+import { keyed } from '../guard/asking';
+import { written } from '../guard/lines';
 import {
   appendEvent,
   type Bounds,
@@ -127,7 +129,7 @@ export const beginIn = async (
   await refuseGone(db, batch);
   if (!anyway) await refuseTaken(db, batch);
   if (batch.keeps) await keepMaking(db, batch.kitchenId, batch.keeps);
-  return { id: batch.id, isNew: await writeBatch(db, batch) };
+  return { id: batch.id, isNew: await writeBatch(db, { ...batch, via: keyed('').via }) };
 };
 
 /** Plans and writes a batch: {@link plannedBatch}, {@link begin}. */
@@ -166,8 +168,8 @@ const EVENT_FIELD: Partial<Record<BatchEvent['body']['kind'], string>> = {
  * can have happened. One that waited on its station is taken however late it comes.
  */
 export async function recordEvent(db: Queryable, batchId: string, input: unknown): Promise<RecordedEvent> {
-  // When the server took it is the server's to say.
-  const { receivedAt: _claimed, ...event } = accept(BatchEvent, input);
+  // When the server took it, and from whom, is the server's to say.
+  const event = written(accept(BatchEvent, input));
   const { id, body } = event;
   if (!z.uuid().safeParse(batchId).success) throw unknown('batch', batchId, []);
   const bounds = boundsOf(event);

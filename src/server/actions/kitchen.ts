@@ -12,6 +12,7 @@ import { readInUse } from '../queries/batches';
 import { readHouse, readKitchenVersions, replaceHouse } from '../queries/kitchen';
 import { writeWaterTest } from '../queries/waterTests';
 import { accept, cannot, Refusal, taken, unknown } from '../refusal';
+import { acceptSaid } from '../saying';
 
 /** The stored house. Refuses when there is none. */
 export async function theHouse(db: Queryable): Promise<House> {
@@ -37,7 +38,7 @@ export async function refuseInUse(db: Queryable, file: KitchenFile): Promise<voi
 
 /** Writes the whole kitchen, as changed from `revision`. Its id stays what it is. */
 export async function saveKitchen(pool: pg.Pool, input: unknown): Promise<{ revision: number }> {
-  const { kitchen, revision, note, by } = accept(SavedKitchen, input);
+  const { kitchen, revision, note, by } = acceptSaid(SavedKitchen, input);
   const file = accept(KitchenFile, kitchen);
   return transaction(async (db) => {
     await db.query('SELECT 1 FROM kitchen FOR UPDATE');
@@ -51,7 +52,7 @@ export async function saveKitchen(pool: pg.Pool, input: unknown): Promise<{ revi
 
 /** Makes an old revision of the kitchen the newest again. The ones between stay; a pot something stands on does not go. */
 export async function restoreKitchen(pool: pg.Pool, input: unknown): Promise<{ revision: number }> {
-  const { revision, by } = accept(RestoredKitchen, input);
+  const { revision, by } = acceptSaid(RestoredKitchen, input);
   return transaction(async (db) => {
     await db.query('SELECT 1 FROM kitchen FOR UPDATE');
     const house = await theHouse(db);
@@ -70,7 +71,7 @@ export async function restoreKitchen(pool: pg.Pool, input: unknown): Promise<{ r
 
 /** Fits a water test, writes it down, and gives its figures to the pot and the burner. The same id twice does it once. */
 export async function recordWaterTest(pool: pg.Pool, input: unknown): Promise<WaterTested> {
-  const { id, vesselId, burnerId, readings, by } = accept(WaterTestAsked, input);
+  const { id, vesselId, burnerId, readings, by } = acceptSaid(WaterTestAsked, input);
   return transaction(async (db) => {
     const house = await theHouse(db);
     const vessel = house.vessels.find((v) => v.id === vesselId);
@@ -108,7 +109,7 @@ export async function recordWaterTest(pool: pg.Pool, input: unknown): Promise<Wa
 
 /** Keeps a funnel as it was calibrated; one of the same name is calibrated anew. */
 export async function saveFunnel(pool: pg.Pool, input: unknown): Promise<FunnelFile> {
-  const { by, ...request } = accept(FunnelAsked, input);
+  const { by, ...request } = acceptSaid(FunnelAsked, input);
   const funnel = accept(FunnelSchema, { ...request, id: idFrom(request.name, 'funnel') });
   return transaction(async (db) => {
     const house = await theHouse(db);

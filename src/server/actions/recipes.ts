@@ -23,6 +23,7 @@ import {
   writeVersion,
 } from '../queries/recipes';
 import { accept, MOST_PROBLEMS, Refusal, stale, taken, unknown } from '../refusal';
+import { acceptSaid } from '../saying';
 
 /** The recipe as typed, once it is known to be one. */
 function typed(input: unknown): RecipeBody {
@@ -43,7 +44,7 @@ function typed(input: unknown): RecipeBody {
 
 /** Keeps a new recipe as its version 1. Refuses an id that is taken. */
 export async function createRecipe(pool: pg.Pool, kitchenId: string, input: unknown): Promise<SavedRecipe> {
-  const { body, note, by } = accept(NewRecipe, input);
+  const { body, note, by } = acceptSaid(NewRecipe, input);
   const recipe = typed(body);
   return transaction(async (db) => {
     if (!(await claimRecipe(db, kitchenId, recipe.id))) {
@@ -64,7 +65,7 @@ export async function saveRecipe(
   id: string,
   input: unknown,
 ): Promise<SavedRecipe> {
-  const { body, note, by, base } = accept(ChangedRecipe, input);
+  const { body, note, by, base } = acceptSaid(ChangedRecipe, input);
   const recipe = typed({ ...(typeof body === 'object' ? body : {}), id });
   return transaction(async (db) => {
     await holdRecipe(db, kitchenId, id);
@@ -83,7 +84,7 @@ export async function restoreVersion(
   id: string,
   input: unknown,
 ): Promise<SavedRecipe> {
-  const { version, by } = accept(RestoredRecipe, input);
+  const { version, by } = acceptSaid(RestoredRecipe, input);
   return transaction(async (db) => {
     await holdRecipe(db, kitchenId, id);
     const versions = await readVersions(db, kitchenId, id);

@@ -59,6 +59,8 @@ type StoveRow = {
   at: Date;
   received_at: Date;
   station: string;
+  via: unknown;
+  brought: boolean;
   clock_ms: string | null;
   body: unknown;
 };
@@ -71,6 +73,8 @@ const stoveReading = (r: StoveRow, gone: ReadonlySet<string>): readonly StoveRea
     station: r.station,
     body: r.body,
     ...(r.clock_ms !== null && { clockMs: Number(r.clock_ms) }),
+    ...(r.via !== null && { via: r.via }),
+    ...(r.brought && { brought: true }),
   });
   return read.success ? [{ event: read.data, batch: r.batch, name: r.name, gone: gone.has(r.id) }] : [];
 };
@@ -83,7 +87,7 @@ async function readStove(
   to: string,
 ): Promise<{ readonly readings: readonly StoveReading[]; readonly next: Date | null }> {
   const { rows: found } = await db.query<StoveRow>(
-    `SELECT e.id, b.id AS batch, b.plan ->> 'recipeName' AS name, e.at, e.received_at, e.station, e.clock_ms, e.body
+    `SELECT e.id, b.id AS batch, b.plan ->> 'recipeName' AS name, e.at, e.received_at, e.station, e.clock_ms, e.body, e.via, b.brought_by IS NOT NULL AS brought
      FROM batch_event e JOIN kept_batch b ON b.id = e.batch_id
      WHERE b.kitchen_id = $1 AND e.at >= $2 AND e.at < $3
        AND e.received_at >= $2::timestamptz - interval '1 day' AND e.body ->> 'kind' = 'temperature' ORDER BY e.at, e.id LIMIT $4`,
@@ -99,7 +103,7 @@ async function readStove(
       [batches],
     ),
     db.query<StoveRow>(
-      `SELECT e.id, b.id AS batch, b.plan ->> 'recipeName' AS name, e.at, e.received_at, e.station, e.clock_ms, e.body
+      `SELECT e.id, b.id AS batch, b.plan ->> 'recipeName' AS name, e.at, e.received_at, e.station, e.clock_ms, e.body, e.via, b.brought_by IS NOT NULL AS brought
        FROM batch_event e JOIN batch b ON b.id = e.batch_id
        WHERE e.batch_id = ANY($1::uuid[]) AND e.received_at >= $2::timestamptz - interval '1 day'
          AND e.body ->> 'kind' = 'withdrawn' AND e.body ->> 'event' = ANY($3::text[])`,

@@ -29,6 +29,7 @@ import {
   writeService,
 } from '../queries/services';
 import { accept, cannot, stale, taken, unknown } from '../refusal';
+import { acceptSaid } from '../saying';
 import { beginIn, type plannedBatch } from './batches';
 import { theHouse } from './kitchen';
 
@@ -71,7 +72,7 @@ export async function theService(db: Queryable, id: string): Promise<StoredServi
  * both did stands as the other has it, and is told.
  */
 export async function saveService(pool: pg.Pool, input: unknown): Promise<SavedService> {
-  const { service: given, base, by } = accept(SavedServiceAsked, input);
+  const { service: given, base, by } = acceptSaid(SavedServiceAsked, input);
   const service = accept(Service, given);
   return transaction(async (db) => {
     const house = await theHouse(db);
@@ -120,7 +121,7 @@ export async function startOnBoard(
   input: unknown,
   planned: Awaited<ReturnType<typeof plannedBatch>>,
 ): Promise<{ readonly id: string; readonly isNew: boolean }> {
-  const { key, anyway = false, by } = accept(StartOnBoard, input);
+  const { key, anyway = false, by } = acceptSaid(StartOnBoard, input);
   // On the board first: of two who light it, one finds it lit.
   return transaction(async (db) => {
     await lockServices(db, serviceId);
@@ -144,7 +145,7 @@ export async function startOnBoard(
 
 /** Keeps the kitchen’s menu cycle. Refuses when somebody saved it since, and services it does not know. */
 export async function saveCycle(pool: pg.Pool, input: unknown): Promise<{ readonly revision: number }> {
-  const { cycle: given, base, by } = accept(SavedCycleAsked, input);
+  const { cycle: given, base, by } = acceptSaid(SavedCycleAsked, input);
   const cycle = accept(Cycle, given);
   return transaction(async (db) => {
     const house = await theHouse(db);

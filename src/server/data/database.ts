@@ -14,6 +14,8 @@ const USES = {
   /** Taps of what is kept: neither kind waits for the other. */
   kept: { max: 3, statement: 3000 },
   health: { max: 1, statement: 1500 },
+  /** Who asks: before anything else, and never behind it. */
+  keys: { max: 2, statement: 1500 },
   /** An archive is read and written in its own thread. */
   archive: { max: 2, statement: 120_000 },
 } as const;

@@ -77,8 +77,9 @@ const away = async () => (await listParts(pool)).filter((p) => p.away).map((p) =
 
 beforeAll(async () => {
   ({ pool, drop } = await testDatabase());
-  await loadDemo(pool, join(process.cwd(), 'demo'));
+  // Before there is any line: the demo of a first of the month has lines of the month before.
   await openSince(pool, new Date('2026-02-01Z'));
+  await loadDemo(pool, join(process.cwd(), 'demo'));
   old = await cooked('2026-03-14');
   await cooked('2026-04-02');
   await sealRest(pool, K, null);
@@ -409,7 +410,8 @@ describe('a record from before there were parts', () => {
       expect(applied[0]).toBe(firstParts);
       await makeParts(old.pool);
       const all = async () => (await old.pool.query('SELECT * FROM batch_event ORDER BY seq')).rows;
-      expect(await all()).toEqual(before);
+      // Its key came later, and of these lines there is none.
+      expect(await all()).toEqual(before.map((r) => ({ ...r, via: null })));
       expect((await old.pool.query('SELECT * FROM to_seal ORDER BY source, seq')).rows).toEqual(sealable);
       await expect(old.pool.query('DELETE FROM batch_event_before')).rejects.toThrow(/append-only/);
 

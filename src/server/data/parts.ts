@@ -395,10 +395,10 @@ export async function bringBack(
           (id, n) => `line ${first + n} of the file is not what the chain of the record has (${id})`,
         );
         await tx.query(
-          `INSERT INTO ${part.table} (id, batch_id, seq, at, received_at, station, body, clock_ms, batch_started_at)
+          `INSERT INTO ${part.table} (id, batch_id, seq, at, received_at, station, body, clock_ms, batch_started_at, via)
            SELECT (l ->> 'id')::uuid, (l ->> 'batch')::uuid, (l ->> 'seq')::bigint, (l ->> 'at')::timestamp AT TIME ZONE 'UTC',
              (l ->> 'received')::timestamp AT TIME ZONE 'UTC', l ->> 'station', l -> 'body', (l ->> 'clock')::bigint,
-             (t::jsonb ->> 'started')::timestamp AT TIME ZONE 'UTC'
+             (t::jsonb ->> 'started')::timestamp AT TIME ZONE 'UTC', l -> 'via'
            FROM unnest($1::text[]) AS t, LATERAL (SELECT t::jsonb -> 'line' AS l) AS line`,
           [own],
         );

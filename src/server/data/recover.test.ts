@@ -26,9 +26,10 @@ let head: { n: number; hash: string };
 
 beforeAll(async () => {
   ({ pool, drop } = await testDatabase());
+  // Before there is any line: the demo of a first of the month has lines of the month before.
+  await openSince(pool, new Date('2026-02-01Z'));
   await loadDemo(pool, join(process.cwd(), 'demo'));
   await sealOld(pool);
-  await openSince(pool, new Date('2026-02-01Z'));
   const [demo] = await readBatches(pool, K);
   if (!demo) throw new Error('no batch');
   old = randomUUID();

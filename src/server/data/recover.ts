@@ -78,9 +78,9 @@ async function putBatch(
   const { rowCount: here } = await db.query('SELECT 1 FROM batch WHERE id = $1', [batch.id]);
   if (here) return 'here';
   const { rowCount } = await db.query(
-    `INSERT INTO batch (id, kitchen_id, recipe_id, recipe_version, plan, started_at, serve_at, received_at)
+    `INSERT INTO batch (id, kitchen_id, recipe_id, recipe_version, plan, started_at, serve_at, received_at, via)
      SELECT (b ->> 'id')::uuid, v.kitchen_id, v.recipe_id, v.version, b -> 'plan', (b ->> 'started')::timestamp AT TIME ZONE 'UTC',
-       (b ->> 'serve')::timestamp AT TIME ZONE 'UTC', (b ->> 'received')::timestamp AT TIME ZONE 'UTC'
+       (b ->> 'serve')::timestamp AT TIME ZONE 'UTC', (b ->> 'received')::timestamp AT TIME ZONE 'UTC', b -> 'via'
      FROM (SELECT $1::jsonb AS b) t
      JOIN recipe_version v ON (v.kitchen_id, v.recipe_id, v.version) = (b ->> 'kitchen', b ->> 'recipe', (b ->> 'version')::integer)`,
     [JSON.stringify(batch)],
@@ -103,10 +103,10 @@ async function goneOf(db: pg.PoolClient, lines: readonly Row[]): Promise<readonl
 async function putInPlace(db: pg.PoolClient, lines: readonly Row[]): Promise<void> {
   await db.query('ALTER TABLE batch_event DISABLE TRIGGER batch_event_once');
   await db.query(
-    `INSERT INTO batch_event (id, batch_id, seq, at, received_at, station, body, clock_ms, batch_started_at)
+    `INSERT INTO batch_event (id, batch_id, seq, at, received_at, station, body, clock_ms, batch_started_at, via)
      OVERRIDING SYSTEM VALUE
      SELECT (l ->> 'id')::uuid, b.id, (l ->> 'seq')::bigint, (l ->> 'at')::timestamp AT TIME ZONE 'UTC',
-       (l ->> 'received')::timestamp AT TIME ZONE 'UTC', l ->> 'station', l -> 'body', (l ->> 'clock')::bigint, b.started_at
+       (l ->> 'received')::timestamp AT TIME ZONE 'UTC', l ->> 'station', l -> 'body', (l ->> 'clock')::bigint, b.started_at, l -> 'via'
      FROM unnest($1::jsonb[]) AS l JOIN batch b ON b.id = (l ->> 'batch')::uuid`,
     [lines.map((l) => JSON.stringify(l))],
   );
@@ -168,9 +168,9 @@ export async function recover(db: pg.Pool, file: string, heads: readonly Head[])
           continue;
         }
         const { rowCount } = await tx.query(
-          `INSERT INTO batch_event (id, batch_id, at, received_at, station, body, clock_ms, batch_started_at)
+          `INSERT INTO batch_event (id, batch_id, at, received_at, station, body, clock_ms, batch_started_at, via)
            SELECT (l ->> 'id')::uuid, b.id, (l ->> 'at')::timestamp AT TIME ZONE 'UTC', (l ->> 'received')::timestamp AT TIME ZONE 'UTC',
-             l ->> 'station', l -> 'body', (l ->> 'clock')::bigint, b.started_at
+             l ->> 'station', l -> 'body', (l ->> 'clock')::bigint, b.started_at, l -> 'via'
            FROM (SELECT $1::jsonb AS l) t JOIN batch b ON b.id = (l ->> 'batch')::uuid`,
           [JSON.stringify(e.line)],
         );

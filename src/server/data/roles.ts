@@ -6,9 +6,9 @@ import { transaction } from './database';
  * happened; when it was received, its number and its place in the chain are the database’s to say.
  */
 export const MAY_ADD: Readonly<Record<string, readonly string[]>> = {
-  batch: ['id', 'kitchen_id', 'recipe_id', 'recipe_version', 'plan', 'started_at', 'serve_at'],
-  batch_event: ['id', 'batch_id', 'at', 'station', 'body', 'clock_ms', 'batch_started_at'],
-  keep_event: ['id', 'kitchen_id', 'lot_id', 'at', 'station', 'clock_ms', 'body'],
+  batch: ['id', 'kitchen_id', 'recipe_id', 'recipe_version', 'plan', 'started_at', 'serve_at', 'via'],
+  batch_event: ['id', 'batch_id', 'at', 'station', 'body', 'clock_ms', 'batch_started_at', 'via'],
+  keep_event: ['id', 'kitchen_id', 'lot_id', 'at', 'station', 'clock_ms', 'body', 'via'],
   recipe_version: ['kitchen_id', 'recipe_id', 'version', 'body', 'made_at', 'note', 'made_by'],
   kitchen_version: ['kitchen_id', 'revision', 'body', 'made_by', 'note'],
   service_version: ['kitchen_id', 'id', 'revision', 'day', 'body', 'made_by'],
@@ -31,6 +31,10 @@ export const MAY_CHANGE = [
   'logged',
   'lesson',
   'learned',
+  'station',
+  'pairing',
+  'lead_pin',
+  'lead_session',
 ] as const;
 
 /** What does with the owner’s rights what the application may not do itself. */

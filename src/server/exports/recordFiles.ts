@@ -17,6 +17,9 @@ const FIELDS = [
   'says',
   'celsius',
   'by',
+  'station',
+  'access',
+  'said',
   'probe',
   'marks',
   'done',
@@ -38,6 +41,9 @@ export function recordCsv({ entries, head, away }: KeptRecord, say: Words): stri
     says: say(e.says),
     celsius: e.celsius ?? '',
     by: e.by,
+    station: e.via?.name ?? '',
+    access: e.via?.access ?? '',
+    said: e.via?.said ?? '',
     probe: e.probe ?? '',
     marks: e.marks.join('; '),
     done: e.done ? e.done.what || say(message('nobody has said what was done')) : '',
@@ -66,6 +72,8 @@ export const recordJson = (record: KeptRecord, say: Words) => ({
 });
 
 const MARGIN = 36;
+/** Points of the column that says by whom. */
+const BY_WIDE = 96;
 const TOMATO = '#b32a18';
 
 /** The record on paper: what was over a limit, late, missing or thrown away stands out by a word of its own. */
@@ -93,7 +101,7 @@ export async function recordPdf(record: KeptRecord, paper: Paper, say: Words): P
   let y = doc.y + 8;
   let day = '';
   const room = () => doc.page.height - MARGIN - foot;
-  const columns = { at: MARGIN, of: MARGIN + 52, says: MARGIN + 170, by: MARGIN + width - 96 };
+  const columns = { at: MARGIN, of: MARGIN + 52, says: MARGIN + 170, by: MARGIN + width - BY_WIDE };
   const row = (e: Entry): void => {
     const here = dayAndTime(new Date(e.at)).split(',')[0] ?? '';
     const marks = e.marks.map((m) => say(term(m))).join(', ');
@@ -109,8 +117,12 @@ export async function recordPdf(record: KeptRecord, paper: Paper, say: Words): P
       : null;
     const words = done ? `${line}\n${done}` : line;
     const bad = e.marks.some((m) => LOUD.has(m));
-    doc.font(bad ? BOLD : TEXT).fontSize(9.5);
+    const by = [e.by, e.via && e.via.name !== e.by ? e.via.name : '', e.probe].filter(Boolean).join(', ');
+    doc.font(TEXT).fontSize(9.5);
+    const tall = doc.heightOfString(by, { width: BY_WIDE });
+    doc.font(bad ? BOLD : TEXT);
     const height = Math.max(
+      tall,
       doc.heightOfString(words, { width: columns.by - columns.says - 8 }),
       doc.heightOfString(e.name, { width: columns.says - columns.of - 8 }),
     );
@@ -140,7 +152,7 @@ export async function recordPdf(record: KeptRecord, paper: Paper, say: Words): P
       .font(TEXT)
       .fillColor(INK)
       .text(e.name, columns.of, y, { width: columns.says - columns.of - 8 });
-    doc.fillColor(QUIET).text(e.probe ? `${e.by}, ${e.probe}` : e.by, columns.by, y, { width: 96 });
+    doc.fillColor(QUIET).text(by, columns.by, y, { width: BY_WIDE });
     y += height + 3;
   };
   for (const e of record.entries) row(e);

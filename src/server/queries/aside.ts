@@ -68,9 +68,9 @@ export async function mend(pool: pg.Pool): Promise<Mended> {
       const mendedAs = differs ? randomUUID() : id;
       if (differs) {
         await db.query(
-          `INSERT INTO batch_event (id, batch_id, at, station, body, clock_ms, batch_started_at)
+          `INSERT INTO batch_event (id, batch_id, at, station, body, clock_ms, batch_started_at, via)
            SELECT $2, b.id, (q.row ->> 'at')::timestamp AT TIME ZONE 'UTC', q.row ->> 'station', q.row -> 'body',
-             (q.row ->> 'clock')::bigint, b.started_at
+             (q.row ->> 'clock')::bigint, b.started_at, q.row -> 'via'
            FROM quarantine q JOIN batch b ON b.id = q.batch_id WHERE q.n = $1`,
           [n, mendedAs],
         );

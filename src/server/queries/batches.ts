@@ -1,6 +1,7 @@
 import { BatchEvent } from '../../core/batch/events';
 import type { Batch, RecordedPlan, Unreadable } from '../../core/batch/record';
 import type { Row } from '../../core/record/chain';
+import type { Via } from '../../core/record/line';
 import { DAY_MS } from '../../core/units/moment';
 import type { Queryable } from '../data/database';
 import { readAway } from './parts';
@@ -15,6 +16,8 @@ type BatchRow = {
   started_at: Date;
   serve_at: Date | null;
   received_at: Date;
+  via: Via | null;
+  brought_by: string | null;
 };
 type EventRow = {
   id: string;
@@ -24,9 +27,10 @@ type EventRow = {
   body: unknown;
   clock_ms: string | null;
   received_at: Date;
+  via: unknown;
 };
 
-const EVENT = 'id, batch_id, at, station, body, clock_ms, received_at';
+const EVENT = 'id, batch_id, at, station, body, clock_ms, received_at, via';
 
 /** A stored moment as text; “infinity” and years no calendar has come as they are. */
 const momentOf = (at: unknown): string =>
@@ -41,6 +45,7 @@ function eventOf(row: EventRow): BatchEvent | Unreadable {
     body: row.body,
     receivedAt: momentOf(row.received_at),
     ...(row.clock_ms !== null && { clockMs: Number(row.clock_ms) }),
+    ...(row.via !== null && { via: row.via }),
   });
   if (read.success) return read.data;
   const [issue] = read.error.issues;
@@ -76,6 +81,8 @@ async function withEvents(db: Queryable, rows: readonly BatchRow[]): Promise<rea
       startedAt: momentOf(row.started_at),
       serveAt: row.serve_at === null ? null : momentOf(row.serve_at),
       receivedAt: momentOf(row.received_at),
+      ...(row.via && { via: row.via }),
+      ...(row.brought_by && { brought: true }),
       events: all.filter(isReadable),
       ...(unreadable.length > 0 && { unreadable }),
       ...(away.has(row.id) && { away: away.get(row.id) }),
@@ -215,19 +222,20 @@ async function insertBatch(db: Queryable, b: NewBatch): Promise<boolean> {
     JSON.stringify(b.plan),
     b.startedAt,
     b.serveAt,
+    b.via ? JSON.stringify(b.via) : null,
     ...(b.receivedAt ? [b.receivedAt] : []),
   ];
   if (b.broughtBy) {
     const { rows } = await db.query<{ is_new: boolean }>(
-      'SELECT bring_batch($9, $1, $2, $3, $4, $5::jsonb, $6, $7, coalesce($8::timestamptz, $6::timestamptz)) AS is_new',
-      [...values.slice(0, 7), b.receivedAt ?? null, b.broughtBy],
+      'SELECT bring_batch($10, $1, $2, $3, $4, $5::jsonb, $6, $7, coalesce($9::timestamptz, $6::timestamptz), $8::jsonb) AS is_new',
+      [...values.slice(0, 8), b.receivedAt ?? null, b.broughtBy],
     );
     return rows[0]?.is_new ?? false;
   }
   // The moment it is received is the database’s to say, but where the owner puts in what was before.
   const { rowCount } = await db.query(
-    `INSERT INTO batch (id, kitchen_id, recipe_id, recipe_version, plan, started_at, serve_at${b.receivedAt ? ', received_at' : ''})
-     VALUES ($1, $2, $3, $4, $5::jsonb, $6, $7${b.receivedAt ? ', $8::timestamptz' : ''}) ON CONFLICT (id) DO NOTHING`,
+    `INSERT INTO batch (id, kitchen_id, recipe_id, recipe_version, plan, started_at, serve_at, via${b.receivedAt ? ', received_at' : ''})
+     VALUES ($1, $2, $3, $4, $5::jsonb, $6, $7, $8::jsonb${b.receivedAt ? ', $9::timestamptz' : ''}) ON CONFLICT (id) DO NOTHING`,
     values,
   );
   return rowCount === 1;
@@ -244,7 +252,7 @@ export async function bringLines(
   events: readonly BatchEvent[],
 ): Promise<readonly string[]> {
   const { rows } = await db.query<{ id: string }>(
-    'SELECT bring_lines($1::uuid[], $2::uuid[], $3::timestamptz[], $4::text[], $5::jsonb[], $6::bigint[], $7::timestamptz[]) AS id',
+    'SELECT bring_lines($1::uuid[], $2::uuid[], $3::timestamptz[], $4::text[], $5::jsonb[], $6::bigint[], $7::timestamptz[], $8::jsonb[]) AS id',
     [
       events.map((e) => e.id),
       events.map(() => batch),
@@ -253,6 +261,7 @@ export async function bringLines(
       events.map((e) => JSON.stringify(e.body)),
       events.map((e) => e.clockMs ?? null),
       events.map((e) => e.receivedAt ?? e.at),
+      events.map((e) => (e.via ? JSON.stringify(e.via) : null)),
     ],
   );
   return rows.map((r) => r.id);
@@ -331,11 +340,11 @@ async function insertEvents(db: Queryable, drafts: readonly EventToWrite[]): Pro
   const { rows } = await db.query<Written>({
     name: `append-events ${dated} ${naming}`,
     // A line whose id is taken, anywhere and ever, is left out as it is written (claim_line).
-    text: `INSERT INTO batch_event (id, batch_id, at, station, body, clock_ms, batch_started_at${dated ? ', received_at' : ''})
-     SELECT d.id, b.id, d.at, d.station, d.body, d.clock_ms, b.started_at${dated ? `, ${received}` : ''}
+    text: `INSERT INTO batch_event (id, batch_id, at, station, body, clock_ms, batch_started_at, via${dated ? ', received_at' : ''})
+     SELECT d.id, b.id, d.at, d.station, d.body, d.clock_ms, b.started_at, d.via${dated ? `, ${received}` : ''}
      FROM unnest($1::uuid[], $2::uuid[], $3::timestamptz[], $4::text[], $5::jsonb[], $6::int[], $7::uuid[],
-       $8::float8[], $9::float8[], $10::bigint[], $11::timestamptz[]) WITH ORDINALITY
-       AS d(id, batch_id, at, station, body, step, event, depth_mm, ml, clock_ms, received_at, n)
+       $8::float8[], $9::float8[], $10::bigint[], $11::timestamptz[], $12::jsonb[]) WITH ORDINALITY
+       AS d(id, batch_id, at, station, body, step, event, depth_mm, ml, clock_ms, received_at, via, n)
      JOIN batch b ON b.id = d.batch_id
      WHERE (d.step IS NULL OR d.step < b.steps)
        AND d.at - ${received} <= interval '1 day'
@@ -358,6 +367,7 @@ async function insertEvents(db: Queryable, drafts: readonly EventToWrite[]): Pro
       drafts.map((d) => d.event.clockMs ?? null),
       // What a station claims of that is not taken.
       drafts.map((d) => (d.bounds.archived ? (d.event.receivedAt ?? d.event.at) : null)),
+      drafts.map((d) => (d.event.via ? JSON.stringify(d.event.via) : null)),
     ],
   });
   return rows;

@@ -10,9 +10,11 @@ type Row = {
   station: string;
   clock_ms: string | null;
   body: unknown;
+  via: unknown;
+  brought: boolean;
 };
 
-const EVENT = 'id, lot_id, at, received_at, station, clock_ms, body';
+const EVENT = 'id, lot_id, at, received_at, station, clock_ms, body, via, brought';
 
 /** A stored line; one that cannot be read counts for nothing here and stands in the record. */
 function lineOf(row: Row): readonly KeepEvent[] {
@@ -23,6 +25,8 @@ function lineOf(row: Row): readonly KeepEvent[] {
     station: row.station,
     body: row.body,
     ...(row.clock_ms !== null && { clockMs: Number(row.clock_ms) }),
+    ...(row.via !== null && { via: row.via }),
+    ...(row.brought && { brought: true }),
   });
   return read.success ? [read.data] : [];
 }
@@ -216,8 +220,8 @@ export async function appendLine(
   dated = false,
 ): Promise<boolean> {
   const { rowCount } = await db.query(
-    `INSERT INTO keep_event (id, kitchen_id, lot_id, at, station, clock_ms, body${dated ? ', received_at' : ''})
-     VALUES ($1, $2, $3, $4, $5, $6, $7::jsonb${dated ? ', $8::timestamptz' : ''})`,
+    `INSERT INTO keep_event (id, kitchen_id, lot_id, at, station, clock_ms, body, via${dated ? ', received_at' : ''})
+     VALUES ($1, $2, $3, $4, $5, $6, $7::jsonb, $8::jsonb${dated ? ', $9::timestamptz' : ''})`,
     [
       e.id,
       kitchenId,
@@ -226,6 +230,7 @@ export async function appendLine(
       e.station,
       e.clockMs ?? null,
       JSON.stringify(e.body),
+      e.via ? JSON.stringify(e.via) : null,
       ...(dated ? [e.receivedAt ?? e.at] : []),
     ],
   );
@@ -240,8 +245,18 @@ export async function bringLine(
   e: KeepEvent,
 ): Promise<boolean> {
   const { rows } = await db.query<{ is_new: boolean }>(
-    'SELECT bring_kept($1, $2, $3, $4, $5, $6, $7::jsonb, $8) AS is_new',
-    [e.id, kitchenId, lot, e.at, e.station, e.clockMs ?? null, JSON.stringify(e.body), e.receivedAt ?? e.at],
+    'SELECT bring_kept($1, $2, $3, $4, $5, $6, $7::jsonb, $8, $9::jsonb) AS is_new',
+    [
+      e.id,
+      kitchenId,
+      lot,
+      e.at,
+      e.station,
+      e.clockMs ?? null,
+      JSON.stringify(e.body),
+      e.receivedAt ?? e.at,
+      e.via ? JSON.stringify(e.via) : null,
+    ],
   );
   return rows[0]?.is_new ?? false;
 }

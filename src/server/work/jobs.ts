@@ -48,6 +48,7 @@ import { planPdf } from '../exports/planPdf';
 import { recordCsv, recordJson, recordPdf } from '../exports/recordFiles';
 import { type Drawn, serviceIcs } from '../exports/serviceFiles';
 import { weighOutCsv } from '../exports/weighOutCsv';
+import { type Asking, as } from '../guard/asking';
 import { type Moves, railMoved, railOf } from '../live/rail';
 import { readWholeLog } from '../queries/log';
 import { readBodies, readRecipe, readRecipes } from '../queries/recipes';
@@ -246,7 +247,8 @@ export const jobs = {
   keepOpen: async ({ mend }: { mend: boolean }): Promise<JsonText<KeepOpened>> =>
     jsonText(await openKeep(db(), { mend })),
   /** A line of something kept that has very many: it is judged by all of them. */
-  recordKeep: ({ lot, input }: { lot: string; input: unknown }) => recordKeep(pool('kept'), lot, input),
+  recordKeep: ({ lot, input, asked }: { lot: string; input: unknown; asked: Asking }) =>
+    as(asked, () => recordKeep(pool('kept'), lot, input)),
   openService: async (text: string) => {
     const opened = openService(text);
     if (opened.kind === 'refused') throw badFile(opened.problems);

@@ -18,6 +18,7 @@ import { useReally } from '../shared/hooks/useReally';
 import { useSay } from '../shared/hooks/useSay';
 import { Link } from '../shared/Link';
 import { FIELD } from '../shared/styles';
+import { StationsPart } from '../stations/StationsPart';
 import { ArchivePart } from './ArchivePart';
 import { BurnersPart } from './BurnersPart';
 import { type KitchenForm, kitchenFieldOf, kitchenForm, kitchenOf } from './form/form';
@@ -33,6 +34,7 @@ const PARTS = [
   { value: 'products', words: message('Products') },
   { value: 'keeping', words: message('Keeping') },
   { value: 'archive', words: message('Archive') },
+  { value: 'stations', words: message('Stations') },
 ] as const;
 type Part = (typeof PARTS)[number]['value'];
 
@@ -176,8 +178,9 @@ export function KitchenView({ kitchen, revision, part: first, lastImport }: Prop
           {part === 'products' && <ProductsPart problemAt={problemAt} />}
           {part === 'keeping' && <KeepingPart problemAt={problemAt} />}
           {part === 'archive' && <ArchivePart last={lastImport} />}
+          {part === 'stations' && <StationsPart roles={kitchen.roles} />}
         </div>
-        {part !== 'archive' && (
+        {part !== 'archive' && part !== 'stations' && (
           <footer className="flex shrink-0 items-stretch border-ink border-t-2 bg-surface">
             <p
               role={told?.bad ? 'alert' : 'status'}

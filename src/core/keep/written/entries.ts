@@ -3,6 +3,7 @@ import type { House } from '../../kitchen/house';
 import { type Message, message } from '../../message/message';
 import { term } from '../../message/term';
 import { takenBack } from '../../record/counting';
+import type { Via } from '../../record/line';
 import type { RuleSet } from '../../safety/rules';
 import type { KeepEvent } from '../events';
 import { happened, type Lot, type LotStage, type LotState, placeOf } from '../lot';
@@ -21,6 +22,7 @@ export const MARKS = [
   'clock',
   'put right',
   'discarded',
+  'brought',
   'taken back',
 ] as const;
 export type Mark = (typeof MARKS)[number];
@@ -52,6 +54,8 @@ export type Entry = {
   /** Whether its temperature is a reading, which can be put right. */
   readonly reading?: true;
   readonly by: string;
+  /** By whose key it was written; null of what was written at the kitchen’s own machine. */
+  readonly via: Via | null;
   readonly probe: string | null;
   readonly marks: readonly Mark[];
   /**
@@ -176,6 +180,7 @@ const ownMarks = (event: KeepEvent, withdrawn: ReadonlySet<string>): Mark[] => {
     ...clockMark(event),
     ...(body.kind === 'put right' || body.kind === 'probe put right' ? (['put right'] as const) : []),
     ...(body.kind === 'thrown away' ? (['discarded'] as const) : []),
+    ...(event.brought ? (['brought'] as const) : []),
     ...(withdrawn.has(event.id) ? (['taken back'] as const) : []),
   ];
 };
@@ -196,6 +201,7 @@ function gapsOf(lot: Lot, stages: Stages, every: number, now: number): readonly 
         says: message('Not probed for {minutes} min', { minutes: minutes(until - from) }),
         celsius: null,
         by: '',
+        via: null,
         probe: null,
         marks: ['gap'],
         done: null,
@@ -279,6 +285,7 @@ function lotEntries(lot: Lot, house: House, rule: RuleSet, now: number): readonl
       celsius,
       ...(body.kind === 'temperature' && { reading: true as const }),
       by: event.station,
+      via: event.via ?? null,
       probe: body.kind === 'temperature' ? (body.from ?? null) : null,
       marks: [...marks],
       done: doneOf(against),
@@ -297,6 +304,7 @@ function lotEntries(lot: Lot, house: House, rule: RuleSet, now: number): readonl
         says: d.says,
         celsius: d.celsius,
         by: '',
+        via: null,
         probe: null,
         marks: [markOf(d)],
         done: doneOf([d]),
@@ -349,6 +357,7 @@ export function entriesOf(
         says: says(event, house),
         celsius: event.body.kind === 'probe checked' ? event.body.celsius : null,
         by: event.station,
+        via: event.via ?? null,
         probe: event.body.kind === 'probe checked' ? event.body.probe : null,
         marks: ownMarks(event, gone),
         done: null,
@@ -369,8 +378,13 @@ export function entriesOf(
           celsius: event.body.kind === 'temperature' ? event.body.celsius : null,
           ...(event.body.kind === 'temperature' && { reading: true as const }),
           by: event.station,
+          via: event.via ?? null,
           probe: event.body.kind === 'temperature' ? (event.body.from ?? null) : null,
-          marks: [...clockMark(event), ...(back ? (['taken back'] as const) : [])],
+          marks: [
+            ...clockMark(event),
+            ...(event.brought ? (['brought'] as const) : []),
+            ...(back ? (['taken back'] as const) : []),
+          ],
           done: null,
         },
       ];

@@ -34,6 +34,7 @@ function putBy(batch: Batch, house: House): KeepEvent | null {
     id: v5(event?.id ?? batch.id, OWN),
     at: finished.at,
     station: event?.station ?? 'Stove',
+    ...(event?.via && { via: event.via }),
     body: {
       kind: 'put by',
       what: 'soup',

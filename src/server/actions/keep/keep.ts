@@ -11,6 +11,7 @@ import type { House } from '../../../core/kitchen/house';
 import { message } from '../../../core/message/message';
 import { takenBack } from '../../../core/record/counting';
 import { type Queryable, transaction } from '../../data/database';
+import { written } from '../../guard/lines';
 import { appendEvents, readBatch, UNBOUND } from '../../queries/batches';
 import {
   appendLine,
@@ -106,7 +107,7 @@ async function recordOfKitchen(pool: pg.Pool, house: House, event: KeepEvent): P
  * its field. The same id twice is kept once.
  */
 export async function recordKeep(pool: pg.Pool, lotId: string, input: unknown): Promise<RecordedLine> {
-  const { receivedAt: _claimed, ...event } = accept(KeepEvent, input);
+  const event = written(accept(KeepEvent, input));
   const house = await theHouse(pool);
   refuseMoment(event.at);
   if (lotId === 'kitchen') return recordOfKitchen(pool, house, event);
@@ -202,6 +203,7 @@ async function leavesPot(
         id: v5(`cleared ${event.id}`, OWN),
         at: event.at,
         station: event.station,
+        via: event.via,
         body: { kind: 'cleared' },
       },
       bounds: UNBOUND,

@@ -7,14 +7,15 @@ import { shortDay } from '../../../core/service/words/dayWords';
 import { wordsFor } from '../../../core/text/inWords';
 import { dayOf } from '../../../core/units/clock';
 import { readRecipe } from '../../queries/recipes';
-import { accept, cannot, unknown } from '../../refusal';
+import { cannot, unknown } from '../../refusal';
+import { acceptSaid } from '../../saying';
 import { theBatch } from '../batches';
 import { theHouse } from '../kitchen';
 import { saveRecipe } from '../recipes';
 
 /** The batch as it was cooked, as the newest version of its recipe. Refuses one whose record has no steps, or whose recipe is gone. */
 export async function keepAsCooked(pool: pg.Pool, id: string, input: unknown): Promise<SavedRecipe> {
-  const { by } = accept(KeptAsCooked, input);
+  const { by } = acceptSaid(KeptAsCooked, input);
   const house = await theHouse(pool);
   const batch = await theBatch(pool, id);
   const stored = await readRecipe(pool, house.id, batch.recipeId);

@@ -41,7 +41,8 @@ import {
   writeLearned,
 } from '../../queries/log';
 import { readRecipeNames } from '../../queries/recipes';
-import { accept, unknown } from '../../refusal';
+import { unknown } from '../../refusal';
+import { acceptSaid } from '../../saying';
 import { theHouse } from '../kitchen';
 
 /** How many batches a page of the log has, and over how many it is judged how well was foreseen. */
@@ -263,7 +264,7 @@ const without = <T>(all: Readonly<Record<string, T>>, key: string): Record<strin
  * done is written down; what it changes of the numbers is worked out at once where it can be, from the lessons where it must.
  */
 export async function actOnLearning(pool: pg.Pool, input: unknown): Promise<{ readonly anew: boolean }> {
-  const { id, by, body } = accept(LearningAct, input);
+  const { id, by, body } = acceptSaid(LearningAct, input);
   return transaction(async (db) => {
     const house = await theHouse(db);
     const { knowledge, byHand } = learnedOr(await readLearned(db, house.id));

@@ -1,6 +1,10 @@
 import { type AnswerOf, addressOf, type Given, type RouteName } from '../../../contract/routes';
 import { type Message, message } from '../../../core/message/message';
+import { askForPin } from '../pin';
 import { timed } from './clock';
+
+/** What would let a request through that was refused. */
+const WANTS = 'x-panache-wants';
 
 /** What was wrong with what was sent, in the words the server chose for this station, or in ours where it could not be asked. */
 export type ToldProblem = {
@@ -41,7 +45,8 @@ const refused = (
   body: { readonly problems?: readonly ToldProblem[] } | null,
 ): ServerAnswer<never> => ({
   ok: false,
-  again: status >= 500,
+  // Where the key is gone a tap waits, until there is one again.
+  again: status >= 500 || status === 401,
   status,
   problems: body?.problems ?? [
     { field: 'server', given: message('the server answered {status}', { status }), allowed: '' },
@@ -72,11 +77,14 @@ export async function ask<R extends RouteName>(
   const { body } = given;
   const { method, url } = addressOf(route, given);
   const sent = typeof body === 'string' || body instanceof Blob ? body : JSON.stringify(body);
-  try {
-    const response = await timed(url, {
+  const request = () =>
+    timed(url, {
       method,
       ...(body !== undefined && { headers: { 'content-type': 'application/json' }, body: sent }),
     });
+  try {
+    const first = await request();
+    const response = first.headers.get(WANTS) === 'pin' && (await askForPin()) ? await request() : first;
     const answer = await response.json().catch(() => null);
     return response.ok ? { ok: true, body: answer } : refused(response.status, answer);
   } catch {
@@ -101,7 +109,9 @@ export async function askAsItGoes<R extends RouteName>(
   const { method, url } = addressOf(route, given);
   const headers = { 'content-type': 'application/json', accept: 'application/x-ndjson' };
   try {
-    const response = await timed(url, { method, headers, body: given.body, signal });
+    const request = () => timed(url, { method, headers, body: given.body, signal });
+    const first = await request();
+    const response = first.headers.get(WANTS) === 'pin' && (await askForPin()) ? await request() : first;
     if (!response.ok || !response.body)
       return refused(response.status, await response.json().catch(() => null));
     let text = '';

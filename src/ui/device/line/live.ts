@@ -3,6 +3,7 @@
 import { useEffect, useRef, useSyncExternalStore } from 'react';
 import type { BatchEvent } from '../../../core/batch/events';
 import type { Ticket } from '../../../core/batch/ticket';
+import { ask } from './api';
 import { heardClock } from './clock';
 import { type Lead, waitToLead } from './leader';
 
@@ -90,6 +91,12 @@ const parsed = (data: string): unknown => {
 };
 const dataOf = (e: Event): unknown => parsed((e as MessageEvent<string>).data);
 
+/** A station whose key was taken away shows nothing of the kitchen any more. */
+async function leaveIfUnknown(): Promise<void> {
+  const answer = await ask('GET /api/stations/me', {});
+  if (answer.ok && answer.body.kind === 'stranger') location.assign('/pair');
+}
+
 function open(): void {
   source?.close();
   const s = new EventSource('/api/live');
@@ -100,6 +107,7 @@ function open(): void {
   };
   s.onerror = () => {
     tellAll({ kind: 'line', up: false });
+    void leaveIfUnknown();
     // A stream the server ended for good, or would not open, is not taken up again by itself.
     if (s.readyState === EventSource.CLOSED && source === s)
       setTimeout(() => leads && source === s && open(), 2000);

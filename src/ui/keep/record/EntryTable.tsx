@@ -5,6 +5,7 @@ import {
   CircleQuestionMark,
   Clock,
   CornerUpLeft,
+  FileDown,
   Hourglass,
   type LucideIcon,
   Thermometer,
@@ -16,6 +17,7 @@ import { type Entry, LOUD, type Mark } from '../../../core/keep/written/entries'
 import { type Message, message } from '../../../core/message/message';
 import { dayAndTime, timeOfDay } from '../../../core/units/clock';
 import { useSay } from '../../shared/hooks/useSay';
+import { KeyOf } from '../../shared/KeyOf';
 
 const MARKS: Readonly<Record<Mark, { words: Message; icon: LucideIcon }>> = {
   'over the limit': { words: message('over the limit'), icon: Thermometer },
@@ -26,6 +28,7 @@ const MARKS: Readonly<Record<Mark, { words: Message; icon: LucideIcon }>> = {
   clock: { words: message('clock off'), icon: Clock },
   'put right': { words: message('put right'), icon: Wrench },
   discarded: { words: message('thrown away'), icon: Trash2 },
+  brought: { words: message('from an archive'), icon: FileDown },
   'taken back': { words: message('taken back'), icon: CornerUpLeft },
 };
 
@@ -119,6 +122,7 @@ export function EntryTable({
               </td>
               <td className="px-2 py-1.5 text-[15px] leading-tight max-[600px]:hidden">
                 {e.by}
+                {e.via && <KeyOf via={e.via} />}
                 {e.probe && <span className="block whitespace-nowrap text-quiet">{e.probe}</span>}
               </td>
               {onBack && (

@@ -100,7 +100,7 @@ export function Verify({ onProblem }: { onProblem: (says: string) => void }) {
             </p>
           ))}
           {followed.done && (
-            <p className="mt-1 break-all text-[13px] text-quiet">
+            <p className="mt-1 text-[13px] text-quiet [overflow-wrap:anywhere]">
               {say('Head {n}:{hash}', { n: followed.head.n, hash: followed.head.hash })}
             </p>
           )}

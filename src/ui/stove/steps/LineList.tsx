@@ -8,6 +8,7 @@ import type { BatchState } from '../../../core/batch/state';
 import { takenBack } from '../../../core/record/counting';
 import { timeOfDay } from '../../../core/units/clock';
 import { useSay } from '../../shared/hooks/useSay';
+import { KeyOf } from '../../shared/KeyOf';
 import { BUTTON } from '../../shared/styles';
 
 type Props = {
@@ -37,6 +38,12 @@ export function LineList({ events, state, onBack, write }: Props) {
               </span>
               <span className="block text-[15px] text-quiet">
                 {e.station}
+                {e.via && (
+                  <>
+                    {' · '}
+                    <KeyOf via={e.via} />
+                  </>
+                )}
                 {back && ` · ${say('taken back')}`}
               </span>
             </span>

@@ -1,0 +1,208 @@
+import { randomUUID } from 'node:crypto';
+import { type BrowserContext, expect, type Page, test } from '@playwright/test';
+import jsQR from 'jsqr';
+import pg from 'pg';
+import { PNG } from 'pngjs';
+import { prepare, serve } from '../cli/app.mjs';
+import { forgetPin, makeCode, setPin } from '../src/server/actions/stations';
+import { emptyDatabase, watch } from './kit';
+import { type Stranger, stranger } from './stranger';
+
+/** A kitchen that is served to its network, and somebody on that network who is not this machine. */
+const NAME = 'panache_test_stations';
+
+let app: Awaited<ReturnType<typeof serve>>;
+let outside: Stranger;
+let address: string;
+let db: pg.Pool;
+let end: () => Promise<void>;
+
+test.beforeAll(async () => {
+  test.setTimeout(120_000);
+  const base = await emptyDatabase(NAME);
+  const { url } = await prepare(base.url);
+  db = new pg.Pool({ connectionString: base.url, max: 2 });
+  db.on('error', () => {});
+  app = await serve({
+    mode: 'start',
+    host: '0.0.0.0',
+    from: 3580,
+    databaseUrl: url,
+    env: { DEVICES_URL: '' },
+  });
+  outside = await stranger(Number(process.env.TEST_PARALLEL_INDEX ?? 0));
+  address = `http://${outside.machine}:${new URL(app.address).port}`;
+  end = async () => {
+    await outside.leave();
+    await app.stop();
+    await db.end();
+    await base.drop();
+  };
+});
+test.afterAll(() => end());
+
+/** Another device: a browser with cookies of its own. */
+async function device(): Promise<{ page: Page; context: BrowserContext }> {
+  const context = await outside.browser.newContext({
+    baseURL: address,
+    locale: 'en-GB',
+    viewport: { width: 1280, height: 800 },
+  });
+  const page = await context.newPage();
+  watch(page);
+  return { page, context };
+}
+/** A device let in by a code that was made at the machine. */
+async function letIn(access: string, name: string, worksAs = '') {
+  const { code } = await makeCode(db, { name, access, worksAs });
+  const let_ = await device();
+  await let_.page.goto('/');
+  await expect(let_.page).toHaveURL(/\/pair\?to=%2F/);
+  await let_.page.getByLabel('The code').fill(code);
+  await let_.page.getByRole('button', { name: 'Pair', exact: true }).click();
+  await expect(let_.page).not.toHaveURL(/\/pair/);
+  return let_;
+}
+const status = (page: Page, path: string, init: object = {}) =>
+  page.evaluate(async ([p, i]) => (await fetch(p as string, i as RequestInit)).status, [path, init] as const);
+const JSON_TYPE = { 'content-type': 'application/json' };
+
+test('this machine’s own browser is in; one on the network is shown where a code is typed, and nothing else', async ({
+  browser,
+}) => {
+  const here = await browser.newPage({ baseURL: app.address });
+  await here.goto('/kitchen');
+  await expect(here.getByRole('heading', { name: 'Kitchen' })).toBeVisible();
+  await here.close();
+  const { page, context } = await device();
+  for (const path of ['/', '/kitchen', '/record', '/stove']) {
+    await page.goto(path);
+    await expect(page.getByRole('heading', { name: 'Pair this screen' })).toBeVisible();
+  }
+  expect(await page.content()).not.toContain('Quay House');
+  for (const path of ['/api/kitchen', '/api/record', '/api/live', '/api/archive', '/api/rail'])
+    expect([path, await status(page, path)]).toEqual([path, 401]);
+  const lie = { method: 'POST', headers: JSON_TYPE, body: JSON.stringify({ kind: 'put by' }) };
+  expect(await status(page, `/api/keep/${randomUUID()}/events`, lie)).toBe(401);
+  await context.close();
+});
+
+test('a second browser is paired by the code the lead sees, as QR too, writes under its own name, and is revoked', async () => {
+  test.setTimeout(120_000);
+  await forgetPin(db);
+  const lead = await letIn('lead', 'Office');
+  await lead.page.goto('/kitchen?part=stations');
+  await lead.page.getByLabel('What it is called').fill('Stove tablet');
+  await lead.page.getByLabel('Whose it is').selectOption('Closer');
+  await lead.page.getByRole('button', { name: 'Show a code' }).click();
+  // The first thing only a lead may do: the PIN is set, and asked for from now on.
+  await lead.page.getByLabel('PIN', { exact: true }).fill('2468');
+  await lead.page.getByRole('button', { name: 'Set it, and go on' }).click();
+  const card = lead.page.getByRole('region', { name: 'Code for Stove tablet' });
+  await expect(card).toBeVisible();
+  const code = (/\d{3} \d{3}/.exec(await card.innerText())?.[0] ?? '').replace(' ', '');
+  // What a camera reads off the screen opens the page with the code in it.
+  const png = PNG.sync.read(await card.getByRole('img').screenshot());
+  const link = jsQR(new Uint8ClampedArray(png.data), png.width, png.height)?.data ?? '';
+  expect(link).toBe(`${address}/pair?code=${code}`);
+
+  const { page, context } = await device();
+  await page.goto(link);
+  await page.getByRole('button', { name: 'Pair', exact: true }).click();
+  await expect(page).toHaveURL(/\/service/);
+  const [key] = await context.cookies();
+  expect(key).toMatchObject({ name: 'panache-key', httpOnly: true, sameSite: 'Strict' });
+  await expect(card).toBeHidden();
+  await expect(lead.page.getByRole('listitem').filter({ hasText: 'Stove tablet' })).toContainText(
+    'Line · Closer',
+  );
+  // The code was for one.
+  const second = await device();
+  await second.page.goto(link);
+  await second.page.getByRole('button', { name: 'Pair', exact: true }).click();
+  await expect(second.page.getByRole('alert').filter({ hasText: 'no station is waited for' })).toBeVisible();
+  await second.context.close();
+
+  const lot = randomUUID();
+  const line = {
+    id: randomUUID(),
+    at: new Date().toISOString(),
+    station: 'Head chef',
+    via: { station: lot, name: 'Head chef', access: 'lead' },
+    body: {
+      kind: 'put by',
+      what: 'stock',
+      name: 'Brown chicken stock',
+      madeAt: new Date().toISOString(),
+      ml: 3000,
+      allergens: ['celery'],
+      container: { kind: 'pans', pan: 'tub-2', count: 2 },
+      place: 'fridge',
+    },
+  };
+  const put = { method: 'POST', headers: JSON_TYPE, body: JSON.stringify(line) };
+  expect(await status(page, `/api/keep/${lot}/events`, put)).toBe(201);
+  await lead.page.goto('/record');
+  const row = lead.page.getByRole('row').filter({ hasText: 'Brown chicken stock' });
+  await expect(row).toContainText('Closer');
+  await expect(row).toContainText('Stove tablet');
+
+  await page.goto('/stove');
+  await lead.page.goto('/kitchen?part=stations');
+  await lead.page.getByRole('button', { name: 'Revoke Stove tablet' }).click();
+  await lead.page.getByRole('button', { name: 'Yes, that is right' }).click();
+  await expect(lead.page.getByRole('listitem').filter({ hasText: 'Stove tablet' })).toContainText('revoked');
+  // It hears nothing more, and is shown the way in again by itself.
+  await expect(page.getByRole('heading', { name: 'Pair this screen' })).toBeVisible({ timeout: 30_000 });
+  expect(await status(page, '/api/kitchen')).toBe(401);
+  expect(await status(page, `/api/keep/${randomUUID()}/events`, put)).toBe(401);
+  await context.close();
+  await lead.context.close();
+});
+
+test('an inspector sees the record, follows it, takes it away, and sees nothing else', async () => {
+  const { page, context } = await letIn('inspector', 'Health office');
+  await expect(page).toHaveURL(/\/record$/);
+  await expect(page.getByRole('heading', { name: /^Record, / })).toBeVisible();
+  await expect(page.getByRole('navigation', { name: 'Views' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Was anything changed?' }).click();
+  await expect(page.getByRole('status').filter({ hasText: /^Nothing: all \d+ lines follow/ })).toBeVisible();
+  await page.getByLabel('From').fill('2026-01-01');
+  await page.getByRole('button', { name: 'Show these days' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'days at once' })).toBeVisible();
+  expect(await status(page, '/api/record?as=csv')).toBe(200);
+  for (const path of ['/kitchen', '/keep', '/stove', '/log']) {
+    await page.goto(path);
+    await expect(page).toHaveURL(/\/record$/);
+  }
+  for (const path of ['/api/kitchen', '/api/keep', '/api/live', '/api/archive', '/api/log', '/api/stations'])
+    expect([path, await status(page, path)]).toEqual([path, 403]);
+  await context.close();
+});
+
+test('a cook’s change of a recipe waits for the lead’s PIN; five wrong ones, and it waits for everybody', async () => {
+  await setPin(db, { pin: '2468' });
+  const { page, context } = await letIn('line', 'Larder');
+  await page.goto('/kitchen');
+  await page.locator('#k-name').fill('Quay House, upstairs');
+  await page.getByRole('button', { name: /^Save/ }).click();
+  const sheet = page.getByRole('dialog', { name: 'The lead’s PIN' });
+  await expect(sheet).toBeVisible();
+  for (const says of ['4 tries left', '3 tries left', '2 tries left', 'one try left', 'again in 60 s']) {
+    await sheet.getByLabel('PIN', { exact: true }).fill('1111');
+    await sheet.getByRole('button', { name: 'Go on' }).click();
+    await expect(sheet.getByText(says)).toBeVisible();
+  }
+  await sheet.getByLabel('PIN', { exact: true }).fill('2468');
+  await sheet.getByRole('button', { name: 'Go on' }).click();
+  await expect(sheet.getByText('too many wrong PINs')).toBeVisible();
+  // A minute later the right one is right, and what was tapped goes on by itself.
+  await db.query("UPDATE lead_pin SET wait_until = wait_until - interval '61 seconds'");
+  await sheet.getByLabel('PIN', { exact: true }).fill('2468');
+  await sheet.getByRole('button', { name: 'Go on' }).click();
+  await expect(sheet).toBeHidden();
+  await expect(page.getByText('Revision 2')).toBeVisible();
+  const { rows } = await db.query('SELECT made_by FROM kitchen_version ORDER BY revision DESC LIMIT 1');
+  expect(rows[0].made_by).toBe('Larder, lead');
+  await context.close();
+});

@@ -1,0 +1,103 @@
+'use client';
+
+import { Delete } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
+import { CODE_DIGITS } from '../../contract/digits';
+import { ask, problemWords } from '../device/line/api';
+import { Form } from '../shared/form/Form';
+import { useSay } from '../shared/hooks/useSay';
+import { BUTTON, PRIMARY } from '../shared/styles';
+
+const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9'] as const;
+
+/** Pages a station kept for when the server is away: not for whoever has no key any more. */
+async function forgetPages(): Promise<void> {
+  if (typeof caches === 'undefined') return;
+  for (const name of await caches.keys()) if (name.includes('pages')) await caches.delete(name);
+}
+
+/** Six digits, as the lead reads them out: on large keys, or typed, or out of the address a code was scanned from. */
+export function PairView({ code: given, to }: { readonly code: string; readonly to: string }) {
+  const say = useSay();
+  const [code, setCode] = useState(given);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const sent = useRef('');
+  useEffect(() => {
+    void forgetPages();
+    // A link from outside opens without the key there may be: asked again from here, it is sent along.
+    void ask('GET /api/stations/me', {}).then((me) => {
+      if (me.ok && me.body.kind !== 'stranger') location.replace(to);
+    });
+  }, [to]);
+  const change = (next: string) => {
+    setProblem(null);
+    setCode(next.replaceAll(/\D/g, '').slice(0, CODE_DIGITS));
+  };
+  const pair = async (typed: string) => {
+    sent.current = typed;
+    setBusy(true);
+    const answer = await ask('POST /api/stations/pair', { body: { code: typed } });
+    if (answer.ok) return location.replace(to);
+    setBusy(false);
+    setProblem(say(problemWords(answer.problems)));
+    setCode('');
+  };
+  const press = (key: string) => change(code + key);
+  return (
+    <div className="mx-auto grid max-w-120 gap-4 px-5 py-6">
+      <h1 className="font-bold text-[32px] leading-tight">{say('Pair this screen')}</h1>
+      <p className="text-[19px] leading-snug">
+        {say('The lead opens Kitchen › Stations on a screen that is in, and reads out six digits.')}
+      </p>
+      <Form className="grid gap-3" onSubmit={() => code.length === CODE_DIGITS && void pair(code)}>
+        <label htmlFor="code" className="font-bold">
+          {say('The code')}
+        </label>
+        <input
+          id="code"
+          inputMode="numeric"
+          autoComplete="one-time-code"
+          value={code}
+          aria-invalid={problem !== null}
+          onChange={(e) => change(e.target.value)}
+          className="figures h-20 w-full rounded-sm border-2 border-ink bg-surface px-4 text-center text-[48px] tracking-[0.25em] aria-invalid:border-tomato"
+        />
+        {problem && (
+          <p role="alert" className="font-bold text-tomato first-letter:uppercase">
+            {problem}
+          </p>
+        )}
+        <div className="grid grid-cols-3 gap-2">
+          {KEYS.map((k) => (
+            <button
+              key={k}
+              type="button"
+              onClick={() => press(k)}
+              className={`${BUTTON} figures text-[27px]`}
+            >
+              {k}
+            </button>
+          ))}
+          <button
+            type="button"
+            aria-label={say('Take the last digit away')}
+            onClick={() => change(code.slice(0, -1))}
+            className={BUTTON}
+          >
+            <Delete aria-hidden />
+          </button>
+          <button type="button" onClick={() => press('0')} className={`${BUTTON} figures text-[27px]`}>
+            0
+          </button>
+          <button type="submit" disabled={busy || code.length < CODE_DIGITS} className={PRIMARY}>
+            {busy ? say('Pairing …') : say('Pair')}
+          </button>
+        </div>
+      </Form>
+      <p className="text-quiet">
+        {say('No lead’s screen yet? The first code stands on the terminal the kitchen was started from.')}
+      </p>
+    </div>
+  );
+}
