@@ -10,6 +10,7 @@ const PROGRAMS = {
   devices: 'src/devices/main.ts',
   prepare: 'src/server/data/prepare.ts',
   stations: 'src/server/data/stations.ts',
+  backups: 'src/server/data/backups.ts',
 };
 
 /** What Node is to run for one of them: built, or as it is written where `mode` is dev. */

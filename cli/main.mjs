@@ -3,7 +3,10 @@ import { Complaint, complain } from './say.mjs';
 const [major, minor] = process.versions.node.split('.').map(Number);
 
 const COMMANDS = {
-  start: ['serve.mjs', 'install what is missing, load the demo, build, serve'],
+  start: [
+    'serve.mjs',
+    'install what is missing, load the demo, build, serve; a backup each day [--every 6h|never --keep 30 --to FOLDER]',
+  ],
   dev: ['serve.mjs', 'the same with the development server'],
   test: ['test.mjs', 'types, lint, boundaries, unit, checks, database and end-to-end tests'],
   plan: [
@@ -39,6 +42,14 @@ const COMMANDS = {
     'recover FILE [--head N:HASH …]: what a month’s file has and a database that was cut or restored from an older copy has not',
   ],
   mend: ['parts.mjs', 'put back into the record the lines that stand aside because another has their id'],
+  backup: [
+    'backup.mjs',
+    'backup [FILE]: database, counts and heads of the record in one file; [FOLDER] --every 6h --keep 30 goes on doing it',
+  ],
+  restore: [
+    'backup.mjs',
+    'restore FILE: a backup in place of the database, counted and followed first; what stood there is set aside',
+  ],
   code: ['stations.mjs', 'print a code that lets a lead’s screen in over the network'],
   pin: ['stations.mjs', 'take the lead’s PIN away where it was lost, and print a code for a lead’s screen'],
   db: ['db.mjs', 'open psql on the private database'],
@@ -53,6 +64,7 @@ const help = `Panache\n${Object.entries(COMMANDS)
   HOST=0.0.0.0    let other devices on the network reach it, each by a code (default: this machine only)
   PANACHE_HOSTS=… names it answers to besides its own, with commas (a proxy in front of it)
   TRUST_PROXY=1   a proxy on this machine is believed whom it speaks for (or its addresses, with commas)
+  PANACHE_BACKUPS=… folder for backups, best on another disk (default: .panache/backups; off for none)
   DATABASE_URL=…  use that PostgreSQL and start none
   DEVICES_URL=…   read probes, scale and flow timer from that bridge and simulate none`;
 

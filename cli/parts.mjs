@@ -1,5 +1,5 @@
-import { resolve } from 'node:path';
 import { asOwner } from './owner.mjs';
+import { fromCaller } from './place.mjs';
 import { Complaint } from './say.mjs';
 import { headsIn } from './verify.mjs';
 
@@ -15,13 +15,12 @@ export async function run(name, args) {
   if (name === 'recover') {
     const [file, ...heads] = args;
     if (!file || file.startsWith('-')) throw new Complaint('recover takes FILE [--head N:HASH …].');
-    return asOwner('moveParts.ts', [name, resolve(file), JSON.stringify(headsIn(heads))]);
+    return asOwner('moveParts.ts', [name, fromCaller(file), JSON.stringify(headsIn(heads))]);
   }
   const takes = TAKES[name];
   if (args.length !== takes.length || args.some((a) => a.startsWith('-')))
     throw new Complaint(
       `${name} takes ${takes.length ? takes.join(' and ') : 'nothing'}; ./panache parts shows what there is.`,
     );
-  // A file is where the caller stands, not where the program is.
-  await asOwner('moveParts.ts', [name, ...args.map((a, n) => (takes[n] === 'FILE' ? resolve(a) : a))]);
+  await asOwner('moveParts.ts', [name, ...args.map((a, n) => (takes[n] === 'FILE' ? fromCaller(a) : a))]);
 }

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { mkdirSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 
 /** The clone, and the folder that holds what this clone alone owns: in it, unless PANACHE_HOME names another. */
 export const root = join(import.meta.dirname, '..');
@@ -14,3 +14,6 @@ export const cloneId = createHash('sha256')
   .slice(0, 12);
 
 export const bin = (name) => join(root, 'node_modules', '.bin', name);
+
+/** A file as whoever called names it: from where they stand, not from where the program is. */
+export const fromCaller = (file) => resolve(process.env.PANACHE_CALLED_FROM ?? process.cwd(), file);

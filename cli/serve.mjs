@@ -1,17 +1,21 @@
 import { firstCode, prepare, serve } from './app.mjs';
+import { backUp, backupsAsked } from './backup.mjs';
 import { build } from './build.mjs';
 import { devicesPlace, simulatedDevices } from './devices.mjs';
 import { keep, running, watch } from './keep.mjs';
 import { npmPackages } from './packages.mjs';
 import { askedPort } from './ports.mjs';
 import { database, postgres } from './postgres.mjs';
-import { say } from './say.mjs';
+import { Complaint, say } from './say.mjs';
 
 /** Whether nobody but this machine gets there. */
 const isOwn = (host) => host === 'localhost' || host === '::1' || host.startsWith('127.');
 
 /** Serves until told to stop; what ends by itself meanwhile, server, database or devices, is started again. */
-export async function run(mode) {
+export async function run(mode, args) {
+  const { rest, ...backups } = backupsAsked(args, mode === 'dev' ? { every: 'never' } : {});
+  if (rest.length > 0)
+    throw new Complaint(`${mode} takes [--every 6h --keep 30 --to FOLDER], not ${rest.join(' ')}.`);
   const host = process.env.HOST ?? '127.0.0.1';
   const asked = await askedPort(host);
   await npmPackages();
@@ -31,6 +35,8 @@ export async function run(mode) {
   try {
     const owner = process.env.DATABASE_URL ?? (await database(server, 'panache'));
     await building;
+    // An upgrade makes one first.
+    process.env.PANACHE_BACKUPS = backups.to;
     const { out, url: databaseUrl } = await prepare(owner, mode);
     process.stdout.write(out);
     const begin = async (port) => {
@@ -62,6 +68,7 @@ export async function run(mode) {
     }
     say(`ready at ${app.address} (Ctrl-C stops it)`);
     if (!isOwn(host)) process.stdout.write(await firstCode(databaseUrl, mode));
+    if (backups.everyMs !== null) kept.push(backUp(owner, mode, backups, stopped));
     await stopped;
   } finally {
     await Promise.all(kept);

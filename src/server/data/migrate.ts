@@ -7,20 +7,37 @@ import { transaction } from './database';
 /** Any number, the same in every process: only one migrates at a time. */
 const LOCK = 7_426_224;
 
-const FOLDER = join(process.cwd(), 'src/server/sql');
+/** Where the migrations of this Panache stand. */
+export const MIGRATIONS = join(process.cwd(), 'src/server/sql');
+
+const FILE = /^\d{4}_.*\.sql$/;
 
 /** A database this code must not be let loose on, in words for whoever starts it. */
-class WrongSchema extends Error {}
+export class WrongSchema extends Error {}
 
-const checksumOf = (text: string): string => createHash('sha256').update(text).digest('hex');
+/** What a migration is known by: its text may not change once it was applied. */
+export const checksumOf = (text: string): string => createHash('sha256').update(text).digest('hex');
+
+/** Migrations of this Panache that `pool`’s database has not had; none where it has never had any. */
+export async function pending(pool: pg.Pool): Promise<readonly string[]> {
+  const { rows: there } = await pool.query<{ there: boolean }>(
+    "SELECT to_regclass('migration') IS NOT NULL AS there",
+  );
+  if (!there[0]?.there) return [];
+  const { rows } = await pool.query<{ name: string }>('SELECT name FROM migration');
+  const known = new Set(rows.map((r) => r.name));
+  return known.size === 0
+    ? []
+    : (await readdir(MIGRATIONS)).filter((f) => FILE.test(f) && !known.has(f)).sort();
+}
 
 /**
  * Applies the numbered SQL files of `folder` not yet applied, in order, each in its own transaction. Returns
  * their names. Refuses with {@link WrongSchema} a database that has migrations this code does not know, made by a newer
  * one, or one whose text has been changed since it was applied.
  */
-export async function migrate(pool: pg.Pool, folder = FOLDER): Promise<readonly string[]> {
-  const files = (await readdir(folder)).filter((f) => /^\d{4}_.*\.sql$/.test(f)).sort();
+export async function migrate(pool: pg.Pool, folder = MIGRATIONS): Promise<readonly string[]> {
+  const files = (await readdir(folder)).filter((f) => FILE.test(f)).sort();
   await transaction(async (db) => {
     await db.query('SELECT pg_advisory_xact_lock($1)', [LOCK]);
     await db.query(

@@ -1,10 +1,13 @@
+import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import pg from 'pg';
 import { setAside } from '../queries/aside';
 import { sealOld } from '../queries/seals';
+import { makeBackup } from './backup';
 import { limited } from './database';
 import { loadBlank, loadDemo } from './demo';
-import { migrate } from './migrate';
+import { backupName } from './keepBackups';
+import { migrate, pending } from './migrate';
 import { makeParts } from './parts';
 import { guard } from './roles';
 
@@ -18,7 +21,25 @@ const db = new pg.Pool({
   statement_timeout: 0,
   query_timeout: 0,
 });
+/** A kitchen that is to be brought up to date is put away first, as it stands. */
+async function backUpFirst(): Promise<void> {
+  const [first] = await pending(db);
+  if (!first) return;
+  const { rowCount } = await db.query('SELECT 1 FROM kitchen LIMIT 1');
+  const folder = process.env.PANACHE_BACKUPS ?? '';
+  if (!rowCount || folder === 'off' || folder === '') return;
+  await mkdir(folder, { recursive: true, mode: 0o700 });
+  const file = join(folder, `before-${first.slice(0, 4)}-${backupName(new Date())}`);
+  await makeBackup(process.env.DATABASE_URL ?? '', file).catch((error: Error) => {
+    throw new Error(
+      `the backup before this upgrade could not be made (${error.message}); nothing was changed, and PANACHE_BACKUPS=off goes without one`,
+    );
+  });
+  console.log(`backup: the kitchen as it was before this upgrade is in ${file}`);
+}
+
 try {
+  await backUpFirst();
   const applied = await migrate(db);
   const parts = await makeParts(db);
   if (applied.length) console.log(`database: applied ${applied.join(', ')}`);
