@@ -1,8 +1,10 @@
 import * as z from 'zod';
 import { BatchEvent } from '../batch/events';
 import { RecordedPlan } from '../batch/record';
+import { BANDS } from '../flow/bands';
 import { KeepEvent } from '../keep/events';
 import { KitchenFile } from '../kitchen/kitchenFile';
+import { WaterTest } from '../learn/waterTest';
 import { issue } from '../message/told';
 import { Recipe, type RecipeText } from '../recipe/recipe';
 import { Via } from '../record/line';
@@ -88,6 +90,59 @@ export const ArchivedLot = z.object({
 });
 export type ArchivedLot = z.infer<typeof ArchivedLot>;
 
+/** A pot measured with plain water, and what came of it. */
+export const ArchivedWaterTest = z.object({
+  id: z.uuid(),
+  vesselId: z.string().max(60),
+  burnerId: z.string().max(60),
+  madeAt: Time,
+  readings: WaterTest,
+  lossFactor: z.number().min(0.01).max(100),
+  intoPotW: z.number().min(0).max(1e6),
+});
+export type ArchivedWaterTest = z.infer<typeof ArchivedWaterTest>;
+
+const Key = z.string().min(3).max(160);
+
+/** What somebody did about what the house learned. */
+export const ArchivedAct = z.object({
+  id: z.uuid(),
+  at: Time,
+  station: z.string().max(80),
+  body: z.discriminatedUnion('kind', [
+    z.object({ kind: z.literal('fix'), key: Key, factor: z.number().min(0.1).max(10) }),
+    z.object({ kind: z.literal('free'), key: Key }),
+    z.object({ kind: z.literal('forget'), key: Key }),
+    z.object({ kind: z.literal('leave out'), batch: z.uuid() }),
+    z.object({ kind: z.literal('count again'), batch: z.uuid() }),
+  ]),
+});
+export type ArchivedAct = z.infer<typeof ArchivedAct>;
+
+/** A batch of a notebook. */
+export const ArchivedPast = z.object({
+  id: z.uuid(),
+  day: z.iso.date(),
+  soup: z.string().max(200),
+  recipeId: z.string().max(200).nullable(),
+  ml: z.number().min(1).max(1e6),
+  bowl: z
+    .object({ at: z.number().min(0).max(1e7), by: z.enum(['test', 'band']), band: z.enum(BANDS) })
+    .nullable(),
+  pot: z.string().max(200),
+  role: z.string().max(200),
+  score: z.number().min(0).max(10).nullable(),
+  note: z.string().max(2000),
+  taught: z
+    .object({
+      ingredient: z.string().max(160),
+      miss: z.number().min(-10).max(10),
+      sure: z.number().min(0.01).max(1e6),
+    })
+    .nullable(),
+});
+export type ArchivedPast = z.infer<typeof ArchivedPast>;
+
 /**
  * A whole kitchen: its settings, every version of every recipe, every batch, the services planned, and what is
  * kept. `panache.archive/1`.
@@ -105,6 +160,10 @@ export const Archive = z
     /** What is and was kept, and the lines of the kitchen: probes checked, days signed; absent before anything was kept here. */
     kept: z.array(ArchivedLot).max(50_000).default([]),
     kitchenLines: z.array(KeepEvent).max(50_000).default([]),
+    /** Pots measured, what was set by hand of what the house learned, and batches of a notebook; absent of older archives. */
+    waterTests: z.array(ArchivedWaterTest).max(10_000).default([]),
+    acts: z.array(ArchivedAct).max(50_000).default([]),
+    notebook: z.array(ArchivedPast).max(100_000).default([]),
   })
   .superRefine((a, ctx) => {
     const versions = new Map(a.recipes.map((r) => [r.id, r.versions.length]));

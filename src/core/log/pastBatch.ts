@@ -66,21 +66,66 @@ export function pastLesson(id: string, p: PastBatch, recipe: Recipe, house: Hous
   if (!line || !given || plan.solved.missed.length > 0) return null;
   const miss = Math.log(line.g / given);
   const error = Math.hypot(BATCH_SPREAD, OFF.untold, p.bowl.by === 'band' ? OFF.band : 0);
-  const sure = 1 / error ** 2;
+  return taughtLesson(id, noon(p), recipe.id, { ingredient: line.ingredient, miss, sure: 1 / error ** 2 });
+}
+
+/** What a batch of a notebook taught: of which thickener, how far off its dose was, ln, and how surely, one over variance. */
+export type PastTaught = { readonly ingredient: string; readonly miss: number; readonly sure: number };
+
+/** The lesson of a batch of a notebook: dose and soup cannot be told apart by it. */
+export const taughtLesson = (
+  id: string,
+  at: string,
+  recipeId: string,
+  { ingredient, miss, sure }: PastTaught,
+): Lesson => ({
+  id,
+  at,
+  keys: [keyOf('flour', ingredient), keyOf('soup', recipeId)],
+  precision: [
+    [sure, sure],
+    [sure, sure],
+  ],
+  shift: [miss * sure, miss * sure],
+  counts: [1, 1],
+  readings: 1,
+  lots: {},
+  foreseen: [],
+  atEnd: [3, 3],
+  could: [],
+});
+
+/** A batch of a notebook as an archive keeps it: what was read of it, and what it taught. */
+export type KeptPast = Omit<PastBatch, 'line' | 'amounts'> & {
+  readonly id: string;
+  readonly taught: PastTaught | null;
+};
+
+/** The other way from {@link loggedPast} and {@link taughtLesson}. */
+export function keptPast(l: Logged, lesson: Lesson | null): KeptPast {
+  const by = l.measured !== null ? 'test' : 'band';
+  const sure = lesson?.precision[0]?.[0];
+  const [, ingredient] = lesson?.keys[0]?.split(' ') ?? [];
   return {
-    id,
-    at: noon(p),
-    keys: [keyOf('flour', line.ingredient), keyOf('soup', recipe.id)],
-    precision: [
-      [sure, sure],
-      [sure, sure],
-    ],
-    shift: [miss * sure, miss * sure],
-    counts: [1, 1],
-    readings: 1,
-    lots: {},
-    foreseen: [],
-    atEnd: [3, 3],
-    could: [],
+    id: l.id,
+    day: l.startedAt.slice(0, 10),
+    soup: l.name,
+    recipeId: l.recipeId || null,
+    ml: l.askedMl,
+    bowl: l.landed === null ? null : { at: l.target, by, band: l.landed },
+    pot: l.pot,
+    role: l.role,
+    score: l.score,
+    note: l.note,
+    taught: sure && ingredient ? { ingredient, miss: (lesson?.shift[0] ?? 0) / sure, sure } : null,
   };
 }
+
+/** A batch of a notebook out of an archive: as the log has it, and its lesson. */
+export const pastOf = (p: KeptPast): { readonly logged: Logged; readonly lesson: Lesson | null } => {
+  const logged = loggedPast(p.id, { ...p, line: 0, amounts: [] });
+  return {
+    logged,
+    lesson: p.taught && p.recipeId ? taughtLesson(p.id, logged.startedAt, p.recipeId, p.taught) : null,
+  };
+};

@@ -2,7 +2,15 @@ import { createReadStream } from 'node:fs';
 import { readFile, stat } from 'node:fs/promises';
 import { JSONParser } from '@streamparser/json';
 import type * as z from 'zod';
-import { type Archive, ArchivedBatch, ArchivedLot, ArchivedRecipe } from '../../core/formats/archive';
+import {
+  type Archive,
+  ArchivedAct,
+  ArchivedBatch,
+  ArchivedLot,
+  ArchivedPast,
+  ArchivedRecipe,
+  ArchivedWaterTest,
+} from '../../core/formats/archive';
 import { MOST_CHARACTERS, openFile } from '../../core/formats/openFile';
 import { KeepEvent } from '../../core/keep/events';
 import { KitchenFile } from '../../core/kitchen/kitchenFile';
@@ -20,7 +28,10 @@ export type ArchiveEntry =
   | { readonly kind: 'service'; readonly service: Service }
   | { readonly kind: 'cycle'; readonly cycle: Cycle }
   | { readonly kind: 'lot'; readonly lot: ArchivedLot }
-  | { readonly kind: 'line'; readonly line: KeepEvent };
+  | { readonly kind: 'line'; readonly line: KeepEvent }
+  | { readonly kind: 'water test'; readonly test: ArchivedWaterTest }
+  | { readonly kind: 'act'; readonly act: ArchivedAct }
+  | { readonly kind: 'past'; readonly past: ArchivedPast };
 
 /** A file that cannot be used, with up to {@link MOST_PROBLEMS} places and reasons. */
 export class BadArchive extends Error {
@@ -59,6 +70,9 @@ async function* wholeOf(text: string): AsyncGenerator<ArchiveEntry> {
   if (opened.archive.cycle) yield { kind: 'cycle', cycle: opened.archive.cycle };
   for (const lot of opened.archive.kept) yield { kind: 'lot', lot };
   for (const line of opened.archive.kitchenLines) yield { kind: 'line', line };
+  for (const test of opened.archive.waterTests) yield { kind: 'water test', test };
+  for (const act of opened.archive.acts) yield { kind: 'act', act };
+  for (const past of opened.archive.notebook) yield { kind: 'past', past };
 }
 
 const pathWords = (path: readonly PropertyKey[]): string =>
@@ -78,6 +92,9 @@ async function* piecesOf(file: string, onRead: (bytes: number) => void): AsyncGe
       '$.cycle',
       '$.kept.*',
       '$.kitchenLines.*',
+      '$.waterTests.*',
+      '$.acts.*',
+      '$.notebook.*',
     ],
     keepStack: false,
   });
@@ -136,6 +153,15 @@ async function* piecesOf(file: string, onRead: (bytes: number) => void): AsyncGe
       } else if (key === 'kitchenLines') {
         const line = read(KeepEvent, place, value);
         if (line) yield { kind: 'line', line };
+      } else if (key === 'waterTests') {
+        const test = read(ArchivedWaterTest, place, value);
+        if (test) yield { kind: 'water test', test };
+      } else if (key === 'acts') {
+        const act = read(ArchivedAct, place, value);
+        if (act) yield { kind: 'act', act };
+      } else if (key === 'notebook') {
+        const past = read(ArchivedPast, place, value);
+        if (past) yield { kind: 'past', past };
       } else {
         const batch = read(ArchivedBatch, place, value);
         if (!batch) continue;

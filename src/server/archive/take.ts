@@ -5,6 +5,7 @@ import type { TakenIn } from '../../contract/kitchen';
 import { lotState } from '../../core/keep/safe/fold';
 import type { House } from '../../core/kitchen/house';
 import { type KitchenFile, kitchenFileOf } from '../../core/kitchen/kitchenFile';
+import { pastOf } from '../../core/log/pastBatch';
 import { same } from '../../core/maths/same';
 import { message } from '../../core/message/message';
 import type { FoundWrong } from '../../core/words/issueWords';
@@ -15,9 +16,11 @@ import { bringLines, readBatch, writeBatch } from '../queries/batches';
 import { writeImport } from '../queries/imports';
 import { bringLine, isOutOfSight, moveRow, openRow, readLot } from '../queries/keep';
 import { replaceHouse } from '../queries/kitchen';
+import { askAnew, bringAct, setByHandAnew, writeAllLogged, writeLessons } from '../queries/log';
 import { claimRecipe, holdRecipe, readVersions, setArchived, writeVersion } from '../queries/recipes';
 import { importIsSealed, seal, sealRest } from '../queries/seals';
 import { readCycle, readService, writeCycle, writeService } from '../queries/services';
+import { bringWaterTest } from '../queries/waterTests';
 import { accept, Refusal, taken } from '../refusal';
 import { Watch } from '../work/watch';
 import { type ArchiveEntry, BadArchive, partsOf } from './read';
@@ -56,6 +59,9 @@ type Under = {
   readonly lots: string[];
   readonly lines: string[];
   kitchen: KitchenFile | null;
+  /** Batches of a notebook, written together at the end; whether anything was brought that somebody set by hand. */
+  readonly past: ReturnType<typeof pastOf>[];
+  acted: boolean;
   /** Batches of which lines are put away elsewhere. */
   notWhole: number;
   /** Lines there are to seal. */
@@ -170,6 +176,24 @@ async function takeLot(db: Queryable, u: Under, { lot }: PartOf<'lot'>): Promise
   u.lots.push(lot.id);
 }
 
+/** Batches of a notebook, and what was set by hand: what the house learned is gone through anew with them. */
+async function takeWhatWasLearned(db: Queryable, { house, past, acted }: Under): Promise<void> {
+  if (past.length > 0) {
+    await writeAllLogged(
+      db,
+      house.id,
+      past.map((p) => p.logged),
+    );
+    await writeLessons(
+      db,
+      house.id,
+      past.flatMap((p) => (p.lesson ? [p.lesson] : [])),
+    );
+    await askAnew(db, house.id);
+  }
+  if (acted) await setByHandAnew(db, house.id);
+}
+
 /**
  * Takes the archive in `file` in, all of it or nothing: its kitchen takes the place of the settings here; recipes
  * and batches not known here are added with their whole history, services as they stand; a recipe known here under the same id gets,
@@ -199,6 +223,8 @@ export async function takeArchive(
         lots: [],
         lines: [],
         kitchen: null,
+        past: [],
+        acted: false,
         notWhole: 0,
         seals: 0,
       };
@@ -214,8 +240,12 @@ export async function takeArchive(
         else if (part.kind === 'lot') await takeLot(db, u, part);
         else if (part.kind === 'line') {
           if (await bringLine(db, house.id, null, part.line)) u.lines.push(part.line.id);
-        } else if (!(await readCycle(db, house.id))) await writeCycle(db, house.id, part.cycle);
+        } else if (part.kind === 'water test') await bringWaterTest(db, house.id, part.test);
+        else if (part.kind === 'act') u.acted = (await bringAct(db, house.id, part.act)) || u.acted;
+        else if (part.kind === 'past') u.past.push(pastOf(part.past));
+        else if (!(await readCycle(db, house.id))) await writeCycle(db, house.id, part.cycle);
       }
+      await takeWhatWasLearned(db, u);
       const after: KitchenFile = { ...(u.kitchen ?? kitchenFileOf(house)), id: house.id };
       await db.query('SELECT 1 FROM kitchen FOR UPDATE');
       await refuseInUse(db, after);

@@ -5,12 +5,15 @@ import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { kitchenFileOf } from '../../core/kitchen/kitchenFile';
+import { keptPast } from '../../core/log/pastBatch';
 import { theHouse } from '../actions/kitchen';
 import type { Queryable } from '../data/database';
 import { readBatchesFrom } from '../queries/batches';
 import { readKitchenLines, readLotsFrom } from '../queries/keep';
+import { readActs, readPast } from '../queries/log';
 import { readRecipeList, readVersions, type Version } from '../queries/recipes';
 import { readCycle, readServicesFrom } from '../queries/services';
+import { readAllWaterTests } from '../queries/waterTests';
 import { FOLDER } from './receive';
 
 /** Batches read at a time: what is in memory of an archive is no more than that, and taps go between. */
@@ -18,6 +21,12 @@ const AT_A_TIME = 8;
 
 const SERVICES_AT_A_TIME = 50;
 const LOTS_AT_A_TIME = 50;
+
+const PAST_AT_A_TIME = 500;
+
+/** A line as it was written: that an archive brought it here is for the next place to say anew. */
+const unmarked = <E extends { readonly brought?: boolean | undefined }>({ brought: _here, ...line }: E) =>
+  line;
 
 type ArchivedRecipe = {
   readonly id: string;
@@ -68,7 +77,7 @@ export async function* archiveText(db: Queryable, now: Date): AsyncGenerator<str
       AT_A_TIME,
     );
     for (const b of page) {
-      const batch = { ...b, recipeVersion: await numberOf(b.recipeId, b.recipeVersion) };
+      const batch = { ...unmarked(b), recipeVersion: await numberOf(b.recipeId, b.recipeVersion) };
       yield `${first ? '\n' : ',\n'}${JSON.stringify(batch)}`;
       first = false;
     }
@@ -99,14 +108,28 @@ export async function* archiveText(db: Queryable, now: Date): AsyncGenerator<str
     );
     for (const { openedAt: _order, ...lot } of page) {
       if (lot.events.length === 0) continue;
-      yield `${first ? '\n' : ',\n'}${JSON.stringify(lot)}`;
+      yield `${first ? '\n' : ',\n'}${JSON.stringify({ ...lot, events: lot.events.map(unmarked) })}`;
       first = false;
     }
     const last = page.at(-1);
     if (!last || page.length < LOTS_AT_A_TIME) break;
     after = { openedAt: last.openedAt, id: last.id };
   }
-  yield `],\n"kitchenLines":${JSON.stringify(await readKitchenLines(db, house.id, null))}}\n`;
+  const lines = (await readKitchenLines(db, house.id, null)).map(unmarked);
+  yield `],\n"kitchenLines":${JSON.stringify(lines)},\n"waterTests":${JSON.stringify(await readAllWaterTests(db, house.id))}`;
+  yield `,\n"acts":${JSON.stringify(await readActs(db, house.id))},\n"notebook":[`;
+  first = true;
+  for (let after: { at: string; id: string } | null = null; ; ) {
+    const page: Awaited<ReturnType<typeof readPast>> = await readPast(db, house.id, after, PAST_AT_A_TIME);
+    for (const { logged, lesson } of page) {
+      yield `${first ? '\n' : ',\n'}${JSON.stringify(keptPast(logged, lesson))}`;
+      first = false;
+    }
+    const last = page.at(-1)?.logged;
+    if (!last || page.length < PAST_AT_A_TIME) break;
+    after = { at: last.startedAt, id: last.id };
+  }
+  yield ']}\n';
 }
 
 /** Writes {@link archiveText} to a file of its own, away from where taps are answered. Returns its path; it is the caller’s to remove. */

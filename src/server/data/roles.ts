@@ -38,7 +38,15 @@ export const MAY_CHANGE = [
 ] as const;
 
 /** What does with the owner’s rights what the application may not do itself. */
-export const MAY_CALL = ['seal_lines', 'bring_batch', 'bring_lines', 'bring_kept', 'remove_recipe'] as const;
+export const MAY_CALL = [
+  'seal_lines',
+  'bring_batch',
+  'bring_lines',
+  'bring_kept',
+  'bring_water_test',
+  'bring_act',
+  'remove_recipe',
+] as const;
 
 const READ_ONLY = [
   'migration',

@@ -1,15 +1,10 @@
 import { setTimeout } from 'node:timers/promises';
 import type { Lesson } from '../../core/learn/own/batch/lesson';
+import { afterAct, type ByHand, type HandAct, NOTHING_BY_HAND } from '../../core/learn/own/byHand';
 import { type Knowledge, NOTHING_LEARNED } from '../../core/learn/own/knowledge';
 import type { Did, LearnedNumbers } from '../../core/learn/own/teach';
 import { type Landed, type Logged, landedAs } from '../../core/log/logged';
 import type { Queryable } from '../data/database';
-
-/** What somebody set by hand, as factors, and since when readings of a number count no longer, ISO. */
-export type ByHand = {
-  readonly fixed: Readonly<Record<string, number>>;
-  readonly forgotten: Readonly<Record<string, string>>;
-};
 
 /** Ids of batches to be logged, the first that came first, at most `most`. */
 export async function readToLog(db: Queryable, kitchenId: string, most: number): Promise<readonly string[]> {
@@ -28,6 +23,11 @@ export async function countToLog(db: Queryable, kitchenId: string): Promise<numb
   );
   return rows[0]?.n ?? 0;
 }
+
+/** Whether a batch was left out before it was taken in: what was done last about it counts. */
+const LEFT_OUT = (batch: string, kitchen: string): string =>
+  `coalesce((SELECT a.body ->> 'kind' = 'leave out' FROM learning_act a
+     WHERE a.body ? 'batch' AND a.body ->> 'batch' = ${batch} AND a.kitchen_id = ${kitchen} ORDER BY a.at DESC, a.id LIMIT 1), false)`;
 
 /** Takes a batch off the list of those to be logged: what is written of it from now on puts it there again. */
 export const startLogging = (db: Queryable, batch: string) =>
@@ -80,8 +80,8 @@ export async function writeAllLogged(
 /** Writes lessons that are taken in with all others, from the first on. */
 export const writeLessons = (db: Queryable, kitchenId: string, lessons: readonly Lesson[]) =>
   db.query(
-    `INSERT INTO lesson (batch_id, kitchen_id, at, body)
-     SELECT DISTINCT ON (d.id) d.id, $1, d.at, d.body FROM unnest($2::uuid[], $3::timestamptz[], $4::jsonb[]) AS d(id, at, body)
+    `INSERT INTO lesson (batch_id, kitchen_id, at, body, left_out)
+     SELECT DISTINCT ON (d.id) d.id, $1, d.at, d.body, ${LEFT_OUT('d.id::text', '$1')} FROM unnest($2::uuid[], $3::timestamptz[], $4::jsonb[]) AS d(id, at, body)
      ON CONFLICT (batch_id) DO NOTHING`,
     [kitchenId, lessons.map((l) => l.id), lessons.map((l) => l.at), lessons.map((l) => JSON.stringify(l))],
   );
@@ -106,12 +106,21 @@ export async function readLesson(db: Queryable, batch: string): Promise<Lesson |
   return rows[0]?.body ?? null;
 }
 
-export const writeLesson = (db: Queryable, kitchenId: string, lesson: Lesson, did: Did) =>
-  db.query(
-    `INSERT INTO lesson (batch_id, kitchen_id, at, body, did) VALUES ($1, $2, $3, $4::jsonb, $5::jsonb)
-     ON CONFLICT (batch_id) DO UPDATE SET body = excluded.body, did = excluded.did`,
+/** Writes what a batch teaches; false where it was left out, and teaches nothing. */
+export async function writeLesson(
+  db: Queryable,
+  kitchenId: string,
+  lesson: Lesson,
+  did: Did,
+): Promise<boolean> {
+  const { rows } = await db.query<{ left_out: boolean }>(
+    `INSERT INTO lesson (batch_id, kitchen_id, at, body, did, left_out)
+     VALUES ($1::uuid, $2, $3, $4::jsonb, $5::jsonb, ${LEFT_OUT('$1::uuid::text', '$2')})
+     ON CONFLICT (batch_id) DO UPDATE SET body = excluded.body, did = excluded.did RETURNING left_out`,
     [lesson.id, kitchenId, lesson.at, JSON.stringify(lesson), JSON.stringify(did)],
   );
+  return rows[0]?.left_out === false;
+}
 
 export const writeDid = (db: Queryable, batches: readonly string[], did: readonly Did[]) =>
   db.query(
@@ -262,6 +271,60 @@ export const writeAct = (
     'INSERT INTO learning_act (id, kitchen_id, station, body) VALUES ($1, $2, $3, $4::jsonb) ON CONFLICT (id) DO NOTHING',
     [id, kitchenId, station, JSON.stringify(body)],
   );
+
+/** What somebody did about it, as an archive keeps it. */
+export type KeptAct = {
+  readonly id: string;
+  readonly at: string;
+  readonly station: string;
+  readonly body: HandAct;
+};
+
+/** All that was done by hand, the first first. */
+export async function readActs(db: Queryable, kitchenId: string): Promise<readonly KeptAct[]> {
+  const { rows } = await db.query<{ id: string; at: Date; station: string; body: HandAct }>(
+    'SELECT id, at, station, body FROM learning_act WHERE kitchen_id = $1 ORDER BY at, id',
+    [kitchenId],
+  );
+  return rows.map((r) => ({ ...r, at: r.at.toISOString() }));
+}
+
+/** Writes what an archive has of it, with its own day. True when it was new. */
+export async function bringAct(db: Queryable, kitchenId: string, a: KeptAct): Promise<boolean> {
+  const { rows } = await db.query<{ is_new: boolean }>(
+    'SELECT bring_act($1, $2, $3, $4, $5::jsonb) AS is_new',
+    [a.id, kitchenId, a.at, a.station, JSON.stringify(a.body)],
+  );
+  return rows[0]?.is_new ?? false;
+}
+
+/** What stands by hand, worked out from all that was done, as after some of it was brought. */
+export async function setByHandAnew(db: Queryable, kitchenId: string): Promise<void> {
+  let byHand: ByHand = NOTHING_BY_HAND;
+  for (const { body, at } of await readActs(db, kitchenId)) byHand = afterAct(byHand, body, at);
+  await askAnew(db, kitchenId);
+  await db.query('UPDATE learned SET by_hand = $2::jsonb WHERE kitchen_id = $1', [
+    kitchenId,
+    JSON.stringify(byHand),
+  ]);
+}
+
+/** Batches of a notebook, with what each taught, `most` from after one on. */
+export async function readPast(
+  db: Queryable,
+  kitchenId: string,
+  after: { readonly at: string; readonly id: string } | null,
+  most: number,
+): Promise<readonly { readonly logged: Logged; readonly lesson: Lesson | null }[]> {
+  const { rows } = await db.query<{ logged: Logged; lesson: Lesson | null }>(
+    `SELECT g.body AS logged, l.body AS lesson FROM logged g LEFT JOIN lesson l USING (batch_id)
+     WHERE g.kitchen_id = $1 AND g.body ? 'fromNotebook'
+       AND ($2::timestamptz IS NULL OR (g.started_at, g.batch_id) > ($2::timestamptz, $3::uuid))
+     ORDER BY g.started_at, g.batch_id LIMIT $4`,
+    [kitchenId, after?.at ?? null, after?.id ?? null, most],
+  );
+  return rows;
+}
 
 /** What the log is asked for. */
 export type LogAsked = {

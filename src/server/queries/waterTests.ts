@@ -25,11 +25,32 @@ export async function writeWaterTest(
   return rowCount === 1;
 }
 
-/** The kitchen's water tests, newest first. */
-export async function readWaterTests(db: Queryable, kitchenId: string): Promise<readonly WaterTestRecord[]> {
+/** Writes one of an archive, with its own day. True when it was new. */
+export async function bringWaterTest(db: Queryable, kitchenId: string, t: WaterTestRecord): Promise<boolean> {
+  const { rows } = await db.query<{ is_new: boolean }>(
+    'SELECT bring_water_test($1, $2, $3, $4, $5, $6::jsonb, $7, $8) AS is_new',
+    [t.id, kitchenId, t.vesselId, t.burnerId, t.madeAt, JSON.stringify(t.readings), t.lossFactor, t.intoPotW],
+  );
+  return rows[0]?.is_new ?? false;
+}
+
+/** The newest hundred of the kitchen’s water tests, newest first. */
+export const readWaterTests = (db: Queryable, kitchenId: string): Promise<readonly WaterTestRecord[]> =>
+  read(db, kitchenId, 'DESC', 100);
+
+/** All of them, the first first. */
+export const readAllWaterTests = (db: Queryable, kitchenId: string): Promise<readonly WaterTestRecord[]> =>
+  read(db, kitchenId, 'ASC', null);
+
+async function read(
+  db: Queryable,
+  kitchenId: string,
+  order: 'ASC' | 'DESC',
+  most: number | null,
+): Promise<readonly WaterTestRecord[]> {
   const { rows } = await db.query(
-    'SELECT * FROM water_test WHERE kitchen_id = $1 ORDER BY made_at DESC, id LIMIT 100',
-    [kitchenId],
+    `SELECT * FROM water_test WHERE kitchen_id = $1 ORDER BY made_at ${order}, id LIMIT $2`,
+    [kitchenId, most],
   );
   return rows.map((r) => ({
     id: r.id,

@@ -2,6 +2,7 @@ import type pg from 'pg';
 import { batchState } from '../../../core/batch/state';
 import { type Lesson, lessonOf } from '../../../core/learn/own/batch/lesson';
 import { toldBy } from '../../../core/learn/own/batch/told';
+import { type ByHand, NOTHING_BY_HAND } from '../../../core/learn/own/byHand';
 import { type Knowledge, NOTHING_LEARNED } from '../../../core/learn/own/knowledge';
 import { type Did, ownNumbers, teach } from '../../../core/learn/own/teach';
 import { loggedOf } from '../../../core/log/logged';
@@ -10,7 +11,6 @@ import { transaction } from '../../data/database';
 import { readBatch } from '../../queries/batches';
 import { readHouse } from '../../queries/kitchen';
 import {
-  type ByHand,
   countToLog,
   holdLearning,
   readLearned,
@@ -31,8 +31,6 @@ const AT_ONCE = 12;
 
 /** Lessons gone through between two looks at whether to go on. */
 const STRETCH = 200;
-
-const NOTHING_SET: ByHand = { fixed: {}, forgotten: {} };
 
 type Db = Pick<pg.PoolClient, 'query'>;
 
@@ -86,7 +84,7 @@ export async function logAndLearn(pool: pg.Pool, watch?: Watch): Promise<{ reado
     const house = await readHouse(db);
     if (!house || !(await holdLearning(db, house.id))) return { left: 0 };
     const before = await readLearned(db, house.id);
-    const byHand = before?.byHand ?? NOTHING_SET;
+    const byHand = before?.byHand ?? NOTHING_BY_HAND;
     let anew = before?.anew ?? false;
     let knowledge = before?.knowledge ?? NOTHING_LEARNED;
     const ids = await readToLog(db, house.id, AT_ONCE);
@@ -99,9 +97,9 @@ export async function logAndLearn(pool: pg.Pool, watch?: Watch): Promise<{ reado
       }
       if (known && same(says(known), says(lesson))) continue;
       const { knowledge: next, did } = teach(knowledge, lesson, byHand.forgotten);
-      await writeLesson(db, house.id, lesson, did);
+      const counts = await writeLesson(db, house.id, lesson, did);
       if (known) anew = true;
-      else knowledge = next;
+      else if (counts) knowledge = next;
     }
     if (ids.length === 0 && !anew) return { left: 0 };
     if (anew) knowledge = await learnAnew(db, house.id, byHand, watch);

@@ -14,6 +14,7 @@ import {
 import { ingredient, isIngredient } from '../../../core/food/catalogue';
 import { filmsKnown } from '../../../core/keep/standing';
 import type { House } from '../../../core/kitchen/house';
+import { afterAct } from '../../../core/learn/own/byHand';
 import { NOTHING_LEARNED } from '../../../core/learn/own/knowledge';
 import { kindOf, type NumberKey, thingOf } from '../../../core/learn/own/laws';
 import { type KnownNumber, knownNumbers } from '../../../core/learn/own/standing';
@@ -256,9 +257,6 @@ export async function loggedBatch(db: Queryable, id: string): Promise<LoggedBatc
   return { logged: dated(house, logged), batch, kept: rows.map((r) => r.id) };
 }
 
-const without = <T>(all: Readonly<Record<string, T>>, key: string): Record<string, T> =>
-  Object.fromEntries(Object.entries(all).filter(([k]) => k !== key));
-
 /**
  * Does what somebody wants of what was learned: a number set, freed or forgotten, a batch left out or counted again. What was
  * done is written down; what it changes of the numbers is worked out at once where it can be, from the lessons where it must.
@@ -269,30 +267,16 @@ export async function actOnLearning(pool: pg.Pool, input: unknown): Promise<{ re
     const house = await theHouse(db);
     const { knowledge, byHand } = learnedOr(await readLearned(db, house.id));
     await writeAct(db, house.id, { id, station: by, body });
-    let { fixed, forgotten } = byHand;
-    let anew = false;
-    switch (body.kind) {
-      case 'fix':
-        fixed = { ...fixed, [body.key]: body.factor };
-        break;
-      case 'free':
-        fixed = without(fixed, body.key);
-        break;
-      case 'forget':
-        forgotten = { ...forgotten, [body.key]: new Date().toISOString() };
-        fixed = without(fixed, body.key);
-        anew = true;
-        break;
-      default: {
-        const { rowCount } = await leaveOut(db, house.id, body.batch, body.kind === 'leave out');
-        if (rowCount !== 1) throw unknown('batch', body.batch, []);
-        anew = true;
-      }
+    const after = afterAct(byHand, body, new Date().toISOString());
+    const anew = body.kind !== 'fix' && body.kind !== 'free';
+    if ('batch' in body) {
+      const { rowCount } = await leaveOut(db, house.id, body.batch, body.kind === 'leave out');
+      if (rowCount !== 1) throw unknown('batch', body.batch, []);
     }
     await writeLearned(db, house.id, {
       knowledge,
-      own: ownNumbers(knowledge, fixed),
-      byHand: { fixed, forgotten },
+      own: ownNumbers(knowledge, after.fixed),
+      byHand: after,
       anew,
     });
     return { anew };
