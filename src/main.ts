@@ -17,6 +17,7 @@ import { keepLearning } from './server/live/learning';
 import { keepRail } from './server/live/theRail';
 import { log } from './server/log';
 import { busy } from './server/refusal';
+import { requestId, watched } from './server/watched/requests';
 import { startWorkers } from './server/work/workers';
 
 /** One server process: `start` or `dev`, `-p` port, `-H` host. Everything but the taps and their stream is Next’s. */
@@ -85,14 +86,17 @@ const LAID_TO_IT = 15_000;
 
 server.on('request', async (request, response) => {
   guarded(request, response, dev);
+  const id = requestId(request);
+  response.setHeader('X-Request-Id', id);
+  let asked: Asking | null = null;
+  watched(request, response, () => asked);
   dropUnreadable(request);
   const refused = refusedAtTheDoor(request, hosts);
   if (refused) return refuse(request, response, refused);
   // Well is who can show a page.
-  if (request.url?.startsWith('/api/health')) await ready;
-  let asked: Asking;
+  if (/^\/api\/health(\/ready)?(\?|$)/.test(request.url ?? '')) await ready;
   try {
-    asked = await askingOf(request);
+    asked = await askingOf(request, id);
   } catch (error) {
     noted(error);
     if (!isAway(error)) logged(error);
@@ -101,7 +105,8 @@ server.on('request', async (request, response) => {
   const away = turnedAway(request, asked.who);
   if (away?.refusal) return refuse(request, response, away.refusal);
   if (away) return void response.writeHead(303, { location: away.to }).end();
-  return as(asked, () => answer(request, response, asked));
+  const asking = asked;
+  return as(asking, () => answer(request, response, asking));
 });
 
 async function answer(request: IncomingMessage, response: ServerResponse, asked: Asking): Promise<void> {

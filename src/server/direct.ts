@@ -4,7 +4,7 @@ import { message } from '../core/message/message';
 import { LANGUAGE_COOKIE, type Language, languageIn } from '../core/text/catalogue';
 import { recordEvent } from './actions/batches';
 import { afterBatchEvent, recordKeep } from './actions/keep/keep';
-import { pool, reached } from './data/database';
+import { pool, poolsInUse, reached } from './data/database';
 import { addressOf } from './guard/address';
 import { asking } from './guard/asking';
 import { TELLS_TIME } from './guard/headers';
@@ -18,6 +18,7 @@ import { log, said } from './log';
 import { isLongLot } from './queries/long';
 import { readRecordHead } from './queries/seals';
 import { answered, busy, jsonIn, notAllowed, type Refusal, tooLarge, unknown } from './refusal';
+import { metricsText, readsFrom, tapped } from './watched/metrics';
 import { work } from './work/work';
 
 /** Most bytes of one event. */
@@ -80,37 +81,57 @@ export function refuse(request: IncomingMessage, response: ServerResponse, refus
 /** After these a batch may be one to be logged. */
 const ENDS: ReadonlySet<BatchEvent['body']['kind']> = new Set(['finished', 'cleared', 'note', 'withdrawn']);
 
+/** Counts and times a tap, once it is answered. */
+async function timed(
+  of: 'batch' | 'keep',
+  response: ServerResponse,
+  answer: (told: (input: unknown) => void) => Promise<void>,
+): Promise<void> {
+  const from = performance.now();
+  let said: Parameters<typeof tapped>[3];
+  await answer((input) => {
+    if (typeof input === 'object' && input !== null) said = input;
+  });
+  tapped(of, response.statusCode, (performance.now() - from) / 1000, said);
+}
+
 /** Writes one event of a batch: a tap of a station. */
 const event = (batch: string, request: IncomingMessage, response: ServerResponse): Promise<void> =>
-  tell(
-    response,
-    async () => {
-      const input = await jsonOf(request);
-      const recorded = await recordEvent(pool('taps'), batch, input);
-      if (recorded.isNew && ENDS.has((input as BatchEvent).body.kind)) learnSoon();
-      // What was finished to be kept is put by at once; where that fails it is as soon as anybody looks.
-      if (recorded.isNew)
-        await afterBatchEvent(pool('saves'), batch, input as BatchEvent).catch((error: unknown) =>
-          log().warn({ batch, error: said(error) }, 'what was finished was not put by yet'),
-        );
-      return { status: recorded.isNew ? 201 : 200, body: recorded };
-    },
-    languageOf(request),
+  timed('batch', response, (told) =>
+    tell(
+      response,
+      async () => {
+        const input = await jsonOf(request);
+        told(input);
+        const recorded = await recordEvent(pool('taps'), batch, input);
+        if (recorded.isNew && ENDS.has((input as BatchEvent).body.kind)) learnSoon();
+        // What was finished to be kept is put by at once; where that fails it is as soon as anybody looks.
+        if (recorded.isNew)
+          await afterBatchEvent(pool('saves'), batch, input as BatchEvent).catch((error: unknown) =>
+            log().warn({ batch, error: said(error) }, 'what was finished was not put by yet'),
+          );
+        return { status: recorded.isNew ? 201 : 200, body: recorded };
+      },
+      languageOf(request),
+    ),
   );
 
 /** Writes one line of something kept. */
 const keepLine = (lot: string, request: IncomingMessage, response: ServerResponse): Promise<void> =>
-  tell(
-    response,
-    async () => {
-      const input = await jsonOf(request);
-      const db = pool('kept');
-      const recorded = (await isLongLot(db, lot))
-        ? await work('recordKeep', { lot, input, asked: asking() })
-        : await recordKeep(db, lot, input);
-      return { status: recorded.isNew ? 201 : 200, body: recorded };
-    },
-    languageOf(request),
+  timed('keep', response, (told) =>
+    tell(
+      response,
+      async () => {
+        const input = await jsonOf(request);
+        told(input);
+        const db = pool('kept');
+        const recorded = (await isLongLot(db, lot))
+          ? await work('recordKeep', { lot, input, asked: asking() })
+          : await recordKeep(db, lot, input);
+        return { status: recorded.isNew ? 201 : 200, body: recorded };
+      },
+      languageOf(request),
+    ),
   );
 
 /** Streams each address has open. */
@@ -278,7 +299,37 @@ function decoded(part: string): string | null {
   }
 }
 
-const DIRECT = new Set(['/api/live', '/api/rail', '/api/health', '/api/clock']);
+/** Whether this process can do its work: its database answers and it hears what others write. Without more: anybody may ask. */
+async function isReady(response: ServerResponse): Promise<void> {
+  const ok = (await reached()).ok && isListening();
+  await tell(response, async () => ({
+    status: ok ? 200 : 503,
+    body: { ok },
+    ...(!ok && { headers: { 'retry-after': '2' } }),
+  }));
+}
+
+readsFrom({
+  pools: poolsInUse,
+  streams: () => ({ stations: stations.size, programs: programs.size }),
+  listening: isListening,
+});
+
+/** What is measured of this process, as Prometheus reads it. */
+async function metrics(response: ServerResponse): Promise<void> {
+  const { text, type } = await metricsText();
+  response.writeHead(200, { 'content-type': type, 'cache-control': 'no-store' }).end(text);
+}
+
+const ANSWERS: Readonly<Record<string, (request: IncomingMessage, response: ServerResponse) => void>> = {
+  '/api/live': live,
+  '/api/rail': (_request, response) => void rail(response),
+  '/api/clock': (_request, response) => void tell(response, async () => ({ body: { now: Date.now() } })),
+  '/api/health': (_request, response) => void health(response),
+  '/api/health/live': (_request, response) => void tell(response, async () => ({ body: { ok: true } })),
+  '/api/health/ready': (_request, response) => void isReady(response),
+  '/api/metrics': (_request, response) => void metrics(response),
+};
 const EVENTS = /^\/api\/(batches|keep)\/([^/?]+)\/events$/;
 
 /**
@@ -297,11 +348,9 @@ export function direct(request: IncomingMessage, response: ServerResponse): bool
     else refuse(request, response, notAllowed(405, 'method', String(method), 'POST'));
     return true;
   }
-  if (!DIRECT.has(path)) return false;
+  const answer = Object.hasOwn(ANSWERS, path) ? ANSWERS[path] : undefined;
+  if (!answer) return false;
   if (!reads) refuse(request, response, notAllowed(405, 'method', String(method), 'GET'));
-  else if (path === '/api/live') live(request, response);
-  else if (path === '/api/rail') void rail(response);
-  else if (path === '/api/clock') void tell(response, async () => ({ body: { now: Date.now() } }));
-  else void health(response);
+  else answer(request, response);
   return true;
 }

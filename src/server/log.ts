@@ -1,4 +1,5 @@
 import pino, { type Logger } from 'pino';
+import { requestOf } from './guard/asking';
 
 /** One log a process: `main.ts` makes it; whatever else runs in the process, bundled or not, finds it there. */
 const holder = globalThis as typeof globalThis & { panacheLog?: Logger; panacheAway?: Map<string, number> };
@@ -9,7 +10,15 @@ const since = holder.panacheAway;
 /** JSON lines: to the file in PANACHE_LOG, begun anew at 10 MB with five kept, else to standard error. */
 export function log(): Logger {
   holder.panacheLog ??= pino(
-    { level: process.env.PANACHE_LOG_LEVEL ?? 'info', base: { pid: process.pid } },
+    {
+      level: process.env.PANACHE_LOG_LEVEL ?? 'info',
+      base: { pid: process.pid },
+      // What happened while a request was answered names it.
+      mixin: () => {
+        const request = requestOf();
+        return request ? { request } : {};
+      },
+    },
     process.env.PANACHE_LOG
       ? pino.transport({
           target: 'pino-roll',

@@ -65,6 +65,17 @@ export function pool(use: PoolUse = 'pages'): pg.Pool {
   return made;
 }
 
+/** Lines of each pool of this process: all there are, those nobody uses, and how many wait for one. */
+export const poolsInUse = (): Readonly<
+  Record<string, { readonly total: number; readonly idle: number; readonly waiting: number }>
+> =>
+  Object.fromEntries(
+    Object.entries(holder.panachePools ?? {}).map(([use, p]) => [
+      use,
+      { total: p.totalCount, idle: p.idleCount, waiting: p.waitingCount },
+    ]),
+  );
+
 /** Why the database did not do it: it cannot be reached, is too slow, or has no room. Not: what was asked is wrong. */
 const AWAY_CODES = /^(ECONN|EPIPE|ETIMEDOUT|ENOTFOUND|EHOST|ENET|EAI_|57P0|57014|55P03|25P0[34]|53|08|58)/;
 const AWAY_WORDS =

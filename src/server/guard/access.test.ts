@@ -33,6 +33,16 @@ const station = (access: Access, raised = false): Station => ({
 });
 const STRANGER = { kind: 'stranger' } as const;
 
+/** What whoever has no key may ask. */
+const OPEN = [
+  'GET /api/health',
+  'GET /api/health/live',
+  'GET /api/health/ready',
+  'GET /api/clock',
+  'GET /api/stations/me',
+  'POST /api/stations/pair',
+];
+
 /** Answered by the process itself, before any file of a page. */
 const DIRECT = [
   'GET /api/live',
@@ -42,6 +52,8 @@ const DIRECT = [
   'GET /api/rail',
   'GET /api/metrics',
   'GET /api/health',
+  'GET /api/health/live',
+  'GET /api/health/ready',
   'GET /api/clock',
 ];
 
@@ -69,12 +81,11 @@ test.each([
 });
 
 describe('a stranger', () => {
-  const open = ['GET /api/health', 'GET /api/clock', 'GET /api/stations/me', 'POST /api/stations/pair'];
-  test.each(Object.keys(NEEDS).filter((r) => !open.includes(r)))('is refused %s with a 401', (route) => {
+  test.each(Object.keys(NEEDS).filter((r) => !OPEN.includes(r)))('is refused %s with a 401', (route) => {
     const away = turnedAway({ method: methodOf(route), url: pathOf(route), headers: {} }, STRANGER);
     expect(away?.refusal).toMatchObject({ status: 401, wants: 'key' });
   });
-  test.each(open)('may have %s', (route) => {
+  test.each(OPEN)('may have %s', (route) => {
     expect(turnedAway({ method: methodOf(route), url: pathOf(route), headers: {} }, STRANGER)).toBeNull();
   });
   test.each(['/', '/plan?target=153', '/kitchen', '/record', '/log/x', '/_next/image?url=x'])(
@@ -103,11 +114,7 @@ describe('a stranger', () => {
 
 describe('an inspector', () => {
   const inspector = station('inspector');
-  const reads = [
-    'GET /api/record',
-    'POST /api/record/verify',
-    ...['GET /api/health', 'GET /api/clock', 'GET /api/stations/me', 'POST /api/stations/pair'],
-  ];
+  const reads = ['GET /api/record', 'POST /api/record/verify', ...OPEN];
   test.each(Object.keys(NEEDS))('%s: the record and nothing else', (route) => {
     const away = turnedAway({ method: methodOf(route), url: pathOf(route), headers: {} }, inspector);
     if (reads.includes(route)) expect(away).toBeNull();

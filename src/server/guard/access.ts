@@ -15,6 +15,8 @@ type FileRoute =
   | 'GET /api/archive'
   | 'GET /api/clock'
   | 'GET /api/health'
+  | 'GET /api/health/live'
+  | 'GET /api/health/ready'
   | 'GET /api/help/[picture]'
   | 'GET /api/keep/labels'
   | 'GET /api/line-spread'
@@ -32,6 +34,8 @@ type FileRoute =
 /** What each route asks. One that is left out here does not compile; one that is nowhere asks for the PIN. */
 export const NEEDS: Readonly<Record<RouteName | FileRoute, Need>> = {
   'GET /api/health': 'nothing',
+  'GET /api/health/live': 'nothing',
+  'GET /api/health/ready': 'nothing',
   'GET /api/clock': 'nothing',
   'GET /api/stations/me': 'nothing',
   'POST /api/stations/pair': 'nothing',

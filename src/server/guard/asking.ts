@@ -26,6 +26,8 @@ export type Asking = {
   readonly address: string;
   /** Whether what is sent back goes over TLS. */
   readonly secure: boolean;
+  /** What the request is known by in the log. */
+  readonly id?: string;
 };
 
 export const HERE: Who = { kind: 'here' };
@@ -41,6 +43,9 @@ export const as = <T>(asking: Asking, work: () => T): T => storage.run(asking, w
 
 /** Who asks for what is being done; the machine itself where nobody does, as its own clockwork. */
 export const asking = (): Asking => storage.getStore() ?? ITSELF;
+
+/** What the request that is being answered is known by; null where none is. */
+export const requestOf = (): string | null => storage.getStore()?.id ?? null;
 
 /** What a station is called in a record: whose it is, or its own name. */
 export const calledOf = ({ name, worksAs }: Pick<Station, 'name' | 'worksAs'>): string => worksAs || name;

@@ -57,7 +57,8 @@ export async function whoAsks(request: IncomingMessage): Promise<Who> {
 }
 
 /** As {@link whoAsks}, with from where, and whether what is answered goes over TLS. */
-export const askingOf = async (request: IncomingMessage): Promise<Asking> => ({
+export const askingOf = async (request: IncomingMessage, id?: string): Promise<Asking> => ({
+  ...(id && { id }),
   who: await whoAsks(request),
   address: addressOf(request),
   secure: (request.socket as Partial<TLSSocket>).encrypted === true || protoOf(request) === 'https',

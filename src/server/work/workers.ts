@@ -3,7 +3,8 @@ import { Piscina } from 'piscina';
 import { message } from '../../core/message/message';
 import { noted } from '../data/database';
 import { log, said } from '../log';
-import { busy, cannot, Refusal } from '../refusal';
+import { busy, cannot, isRefusal, Refusal } from '../refusal';
+import { readsFrom, worked } from '../watched/metrics';
 import type { JobName, JobOutcome } from './jobs';
 
 /** Threads that share a queue: what a cook waits for, what a file takes, the rail, and the record. */
@@ -119,7 +120,30 @@ export function startWorkers(): void {
   for (const line of Object.keys(AHEAD) as Line[]) setTimeout(poolFor, AHEAD[line], line);
   /** Jobs given to each line and not yet answered. */
   const under: Record<Line, number> = { quick: 0, long: 0, rail: 0, record: 0, archive: 0, learn: 0 };
+  readsFrom({
+    queues: () =>
+      Object.fromEntries(
+        (Object.keys(pools) as Line[]).map((line) => {
+          const waiting = pools[line]?.queueSize ?? 0;
+          return [line, { waiting, running: Math.max(0, under[line] - waiting) }];
+        }),
+      ),
+  });
   holder.panacheWork = async (name, input) => {
+    const from = performance.now();
+    let came: Parameters<typeof worked>[1] = 'given up';
+    try {
+      const value = await done(name, input);
+      came = 'done';
+      return value;
+    } catch (error) {
+      if (isRefusal(error) && error.status !== 503) came = 'refused';
+      throw error;
+    } finally {
+      worked(name, came, (performance.now() - from) / 1000);
+    }
+  };
+  const done: Work = async (name, input) => {
     const { line, ms } = BUDGET[name];
     // Its time runs while it waits, too: what runs out behind others did not ask for too much itself.
     const waits = under[line] >= LINES[line].threads;
