@@ -5,7 +5,7 @@ const [major, minor] = process.versions.node.split('.').map(Number);
 const COMMANDS = {
   start: [
     'serve.mjs',
-    'install what is missing, load the demo, build, serve; a backup each day [--every 6h|never --keep 30 --to FOLDER]',
+    'install what is missing, load the demo, build, serve; a backup each day [--every 6h|never --keep 30 --to FOLDER]; --lan: on the kitchen’s network, by https',
   ],
   dev: ['serve.mjs', 'the same with the development server'],
   test: ['test.mjs', 'types, lint, boundaries, unit, checks, database and end-to-end tests'],

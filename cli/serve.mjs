@@ -7,16 +7,45 @@ import { npmPackages } from './packages.mjs';
 import { askedPort } from './ports.mjs';
 import { database, postgres } from './postgres.mjs';
 import { Complaint, say } from './say.mjs';
+import { certificate } from './tls.mjs';
 
 /** Whether nobody but this machine gets there. */
 const isOwn = (host) => host === 'localhost' || host === '::1' || host.startsWith('127.');
 
+/** ms between two looks at the certificate: the machine may have another address, or it runs out. */
+const LOOKS = 10 * 60_000;
+
+/** Makes the certificate anew whenever it is time, until `stopped`; the server takes it up by itself. */
+async function renewed(stopped) {
+  let over = false;
+  stopped.then(() => {
+    over = true;
+  });
+  while (!over) {
+    let timer;
+    const rest = new Promise((r) => {
+      timer = setTimeout(r, LOOKS);
+    });
+    await Promise.race([rest, stopped]);
+    clearTimeout(timer);
+    if (over) return;
+    const { made } = await certificate().catch((error) => ({
+      made: `it could not be made: ${error.message}`,
+    }));
+    if (made) say(`a new certificate for this machine: ${made}`);
+  }
+}
+
 /** Serves until told to stop; what ends by itself meanwhile, server, database or devices, is started again. */
 export async function run(mode, args) {
-  const { rest, ...backups } = backupsAsked(args, mode === 'dev' ? { every: 'never' } : {});
+  const lan = args.includes('--lan');
+  const { rest, ...backups } = backupsAsked(
+    args.filter((a) => a !== '--lan'),
+    mode === 'dev' ? { every: 'never' } : {},
+  );
   if (rest.length > 0)
-    throw new Complaint(`${mode} takes [--every 6h --keep 30 --to FOLDER], not ${rest.join(' ')}.`);
-  const host = process.env.HOST ?? '127.0.0.1';
+    throw new Complaint(`${mode} takes [--lan] [--every 6h --keep 30 --to FOLDER], not ${rest.join(' ')}.`);
+  const host = process.env.HOST ?? (lan ? '0.0.0.0' : '127.0.0.1');
   const asked = await askedPort(host);
   await npmPackages();
   // The first time both take a while, and neither wants the other.
@@ -35,6 +64,7 @@ export async function run(mode, args) {
   try {
     const owner = process.env.DATABASE_URL ?? (await database(server, 'panache'));
     await building;
+    const tls = lan ? await certificate() : null;
     // An upgrade makes one first.
     process.env.PANACHE_BACKUPS = backups.to;
     const { out, url: databaseUrl } = await prepare(owner, mode);
@@ -45,7 +75,14 @@ export async function run(mode, args) {
         host,
         port,
         databaseUrl,
-        env: simulated ? { DEVICES_URL: simulated.url } : {},
+        env: {
+          ...(simulated && { DEVICES_URL: simulated.url }),
+          ...(tls && {
+            PANACHE_TLS_CERT: tls.cert,
+            PANACHE_TLS_KEY: tls.key,
+            PANACHE_TLS_ROOT: tls.root,
+          }),
+        },
       });
       void watch(app, stopped);
       return app;
@@ -67,6 +104,14 @@ export async function run(mode, args) {
       kept.push(keep('the simulated devices', await attach(), attach, stopped));
     }
     say(`ready at ${app.address} (Ctrl-C stops it)`);
+    if (tls) {
+      const at = tls.addresses.find((a) => a.includes('.') && !isOwn(a)) ?? tls.names[0];
+      say(
+        `on the kitchen’s network at https://${at}:${app.port}; each device trusts it once by http://${at}:${app.port}/trust`,
+      );
+      say(`its root’s fingerprint (SHA-256): ${tls.fingerprint}`);
+      kept.push(renewed(stopped));
+    }
     if (!isOwn(host)) process.stdout.write(await firstCode(databaseUrl, mode));
     if (backups.everyMs !== null) kept.push(backUp(owner, mode, backups, stopped));
     await stopped;

@@ -1,9 +1,12 @@
-import { randomUUID } from 'node:crypto';
+import { createHash, randomUUID, X509Certificate } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { get } from 'node:https';
 import { type BrowserContext, expect, type Page, test } from '@playwright/test';
 import jsQR from 'jsqr';
 import pg from 'pg';
 import { PNG } from 'pngjs';
 import { prepare, serve } from '../cli/app.mjs';
+import { certificate } from '../cli/tls.mjs';
 import { forgetPin, makeCode, setPin } from '../src/server/actions/stations';
 import { emptyDatabase, watch } from './kit';
 import { type Stranger, stranger } from './stranger';
@@ -14,6 +17,7 @@ const NAME = 'panache_test_stations';
 let app: Awaited<ReturnType<typeof serve>>;
 let outside: Stranger;
 let address: string;
+let appAddress: string;
 let db: pg.Pool;
 let end: () => Promise<void>;
 
@@ -21,6 +25,7 @@ test.beforeAll(async () => {
   test.setTimeout(120_000);
   const base = await emptyDatabase(NAME);
   const { url } = await prepare(base.url);
+  appAddress = url;
   db = new pg.Pool({ connectionString: base.url, max: 2 });
   db.on('error', () => {});
   app = await serve({
@@ -205,4 +210,75 @@ test('a cook’s change of a recipe waits for the lead’s PIN; five wrong ones,
   const { rows } = await db.query('SELECT made_by FROM kitchen_version ORDER BY revision DESC LIMIT 1');
   expect(rows[0].made_by).toBe('Larder, lead');
   await context.close();
+});
+
+test('by https with the kitchen’s own authority: its names hold, http leads there, and a page is kept for when the server is away', async () => {
+  test.setTimeout(150_000);
+  const { cert, key, root, names, fingerprint } = await certificate();
+  const env = { DEVICES_URL: '', PANACHE_TLS_CERT: cert, PANACHE_TLS_KEY: key, PANACHE_TLS_ROOT: root };
+  const start = (port: number | null) =>
+    serve({ mode: 'start', host: '0.0.0.0', port, from: 3590, databaseUrl: appAddress, env });
+  let tls = await start(null);
+  const { port } = new URL(tls.address);
+  const at = `https://${outside.machine}:${port}`;
+  // Whoever has the root and nothing else takes it for what it is, by address and by name; whoever has not, does not.
+  const asked = (host: string, ca?: Buffer) =>
+    new Promise<string>((resolve) => {
+      get(
+        {
+          host: outside.machine,
+          port,
+          path: '/api/health',
+          ca,
+          servername: host,
+          headers: { host: `${host}:${port}` },
+        },
+        (answer) => {
+          answer.resume();
+          resolve(String(answer.statusCode));
+        },
+      ).on('error', (error: NodeJS.ErrnoException) => resolve(error.code ?? 'failed'));
+    });
+  const ca = readFileSync(root);
+  expect(await asked(names[0] ?? '', ca)).toBe('200');
+  expect(await asked('kitchen.example', ca)).toBe('ERR_TLS_CERT_ALTNAME_INVALID');
+  expect(await asked(names[0] ?? '')).toBe('UNABLE_TO_VERIFY_LEAF_SIGNATURE');
+
+  const spki = createHash('sha256')
+    .update(new X509Certificate(readFileSync(cert)).publicKey.export({ type: 'spki', format: 'der' }))
+    .digest('base64');
+  const browser = await outside.another(`--ignore-certificate-errors-spki-list=${spki}`);
+  try {
+    const page = await (await browser.newContext({ locale: 'en-GB' })).newPage();
+    watch(page);
+    await page.goto(`http://${outside.machine}:${port}/trust`);
+    await expect(page.getByText(fingerprint)).toBeVisible();
+    const download = page.waitForEvent('download');
+    await page.getByRole('link', { name: 'The root, for this device' }).click();
+    expect(readFileSync(await (await download).path())).toEqual(ca);
+    await page.goto(`http://${outside.machine}:${port}/stove`);
+    await expect(page).toHaveURL(`${at}/pair?to=%2Fstove`);
+    const { code } = await makeCode(db, { name: 'Stove', access: 'line', worksAs: '' });
+    await page.getByLabel('The code').fill(code);
+    await page.getByRole('button', { name: 'Pair', exact: true }).click();
+    await expect(page).toHaveURL(/\/stove/);
+    const [cookie] = await page.context().cookies();
+    expect(cookie).toMatchObject({ name: 'panache-key', secure: true, httpOnly: true, sameSite: 'Strict' });
+    const { rows } = await db.query('SELECT id FROM batch WHERE over_at IS NULL LIMIT 1');
+    await page.goto(`${at}/stove/${rows[0].id}`);
+    const step = page.getByRole('heading', { name: 'Simmer until tender' });
+    await expect(step).toBeVisible();
+    await expect
+      .poll(() => page.evaluate(async () => (await (await caches.open('panache-parts-1')).keys()).length))
+      .toBeGreaterThan(5);
+    await page.waitForTimeout(1500);
+    await tls.kill();
+    await page.reload();
+    await expect(step).toBeVisible({ timeout: 20_000 });
+    tls = await start(Number(port));
+    await expect(page.getByText('Server away')).toBeHidden({ timeout: 20_000 });
+  } finally {
+    await browser.close();
+    await tls.stop();
+  }
 });

@@ -12,6 +12,8 @@ export type Stranger = {
   readonly machine: string;
   /** Whether it is in a network of its own; else it speaks to this machine’s own address on a network there is. */
   readonly apart: boolean;
+  /** Another browser of the same stranger’s, started with more `args`. */
+  readonly another: (...args: readonly string[]) => Promise<Browser>;
   readonly leave: () => Promise<void>;
 };
 
@@ -63,11 +65,14 @@ export async function stranger(n: number): Promise<Stranger> {
     .flatMap((all) => all ?? [])
     .find((a) => !a.internal && a.family === 'IPv4')?.address;
   if (!machine) throw new Error('this machine is on no network, and none can be made');
-  const browser = await chromium.launch({ ...chromiumOptions, executablePath });
+  const another = (...args: readonly string[]) =>
+    chromium.launch({ ...chromiumOptions, args: [...chromiumOptions.args, ...args], executablePath });
+  const browser = await another();
   return {
     browser,
     machine,
     apart: network !== null,
+    another,
     leave: async () => {
       await browser.close();
       network?.end();

@@ -11,6 +11,7 @@ import { hostsOf, refusedAtTheDoor } from './server/guard/door';
 import { dropUnreadable, guarded } from './server/guard/headers';
 import { serving } from './server/guard/served';
 import { inTurn } from './server/guard/share';
+import { bySpeech, createSecured, tlsFiles, towardsTls } from './server/guard/tls';
 import { turnedAway } from './server/guard/turnedAway';
 import { askingOf } from './server/guard/who';
 import { keepLearning } from './server/live/learning';
@@ -30,7 +31,9 @@ const dev = mode === 'dev';
 const port = Number(given('-p') ?? 3000);
 const hostname = given('-H') ?? '127.0.0.1';
 const hosts = hostsOf(hostname, process.env.PANACHE_HOSTS);
-serving({ host: hostname, port, secure: false });
+/** Where it is served over TLS: its certificate and key, made anew in place before they run out. */
+const tls = tlsFiles();
+serving({ host: hostname, port, secure: tls !== null });
 
 const server = createServer();
 // A station's browser uses its connections again; it, not we, decides when it is done with one.
@@ -39,13 +42,21 @@ server.keepAliveTimeout = 75_000;
 server.headersTimeout = 10_000;
 server.requestTimeout = 120_000;
 
+/** The same over TLS, where there is a certificate. */
+const secured = tls && createSecured(tls, server);
+
 // Lines are counted before anything is made of them: a flood of them is let go in less time than it takes to dial.
 const front = createFront({ allowHalfOpen: true, noDelay: true }, (socket) => {
-  if (admit(socket)) server.emit('connection', socket);
+  if (!admit(socket)) return;
+  if (secured) bySpeech(socket, { tls: secured, plain: server });
+  else server.emit('connection', socket);
 });
 front.maxConnections = 4000;
 // What watches over slow requests begins with this.
-front.on('listening', () => server.emit('listening'));
+front.on('listening', () => {
+  server.emit('listening');
+  secured?.emit('listening');
+});
 front.on('error', (error) => {
   console.error(error.message);
   process.exit(1);
@@ -93,6 +104,8 @@ server.on('request', async (request, response) => {
   dropUnreadable(request);
   const refused = refusedAtTheDoor(request, hosts);
   if (refused) return refuse(request, response, refused);
+  const secure = tls && towardsTls(request);
+  if (secure) return void response.writeHead(308, { location: secure }).end();
   // Well is who can show a page.
   if (/^\/api\/health(\/ready)?(\?|$)/.test(request.url ?? '')) await ready;
   try {

@@ -34,6 +34,8 @@ export type CodeMade = {
   readonly until: string;
   /** Addresses that open the page where it is typed, with it; none where the kitchen is served to its own machine alone. */
   readonly links: readonly string[];
+  /** Where a device comes to trust the kitchen’s own authority first; null where it has none. */
+  readonly trust: string | null;
 };
 
 /** A station as the lead sees it. */

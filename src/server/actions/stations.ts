@@ -73,7 +73,7 @@ export async function theStations(pool: pg.Pool, served: boolean): Promise<Stati
 }
 
 /** A code that lets one station in as `input` says, for five minutes. */
-export async function makeCode(pool: pg.Pool, input: unknown): Promise<Omit<CodeMade, 'links'>> {
+export async function makeCode(pool: pg.Pool, input: unknown): Promise<Omit<CodeMade, 'links' | 'trust'>> {
   const { name, access, worksAs } = accept(CodeAsked, input);
   const house = await theHouse(pool);
   const [id, code] = [randomUUID(), newCode()];

@@ -39,6 +39,7 @@ const OPEN = [
   'GET /api/health/live',
   'GET /api/health/ready',
   'GET /api/clock',
+  'GET /api/trust/root',
   'GET /api/stations/me',
   'POST /api/stations/pair',
 ];

@@ -29,7 +29,8 @@ type FileRoute =
   | 'GET /api/rail'
   | 'GET /api/recipes'
   | 'GET /api/services/[id]/export'
-  | 'GET /api/services/cycle';
+  | 'GET /api/services/cycle'
+  | 'GET /api/trust/root';
 
 /** What each route asks. One that is left out here does not compile; one that is nowhere asks for the PIN. */
 export const NEEDS: Readonly<Record<RouteName | FileRoute, Need>> = {
@@ -37,6 +38,7 @@ export const NEEDS: Readonly<Record<RouteName | FileRoute, Need>> = {
   'GET /api/health/live': 'nothing',
   'GET /api/health/ready': 'nothing',
   'GET /api/clock': 'nothing',
+  'GET /api/trust/root': 'nothing',
   'GET /api/stations/me': 'nothing',
   'POST /api/stations/pair': 'nothing',
 
@@ -110,7 +112,7 @@ export const NEEDS: Readonly<Record<RouteName | FileRoute, Need>> = {
 
 /** Pages, by how they begin; the rest are for whoever cooks. */
 const PAGES: readonly (readonly [RegExp, Need])[] = [
-  [/^\/pair\/?$/, 'nothing'],
+  [/^\/(pair|trust)\/?$/, 'nothing'],
   [/^\/record(\/|$)/, 'a key'],
 ];
 

@@ -1,25 +1,9 @@
 'use client';
 
-import { create } from 'qrcode';
 import { useEffect, useState } from 'react';
 import type { CodeMade } from '../../contract/stations';
 import { useSay } from '../shared/hooks/useSay';
-
-/** A QR code (ISO/IEC 18004) as squares, with the four of quiet around it the standard asks for. */
-function Qr({ text, label }: { readonly text: string; readonly label: string }) {
-  const { modules } = create(text, { errorCorrectionLevel: 'M' });
-  const side = modules.size + 8;
-  const path = Array.from(modules.data)
-    .flatMap((dark, at) =>
-      dark ? [`M${(at % modules.size) + 4} ${Math.floor(at / modules.size) + 4}h1v1h-1z`] : [],
-    )
-    .join('');
-  return (
-    <svg viewBox={`0 0 ${side} ${side}`} role="img" aria-label={label} className="w-56 max-w-full bg-white">
-      <path d={path} className="fill-black" />
-    </svg>
-  );
-}
+import { Qr } from './Qr';
 
 /** A code while it stands: six digits to be read out, the same to be scanned, and how long it stands still. */
 export function CodeCard({
@@ -60,6 +44,11 @@ export function CodeCard({
             seconds: String(left % 60).padStart(2, '0'),
           })}
         </p>
+        {made.trust && (
+          <p className="text-quiet [overflow-wrap:anywhere]">
+            {say('A device that was never here trusts this kitchen first: {page}', { page: made.trust })}
+          </p>
+        )}
         {made.links.length > 0 ? (
           <p className="break-all text-quiet">
             {say('Scan it there, or open')}{' '}

@@ -1,5 +1,6 @@
 import { makeCode } from '../../../../server/actions/stations';
 import { pool } from '../../../../server/data/database';
+import { rootCertificate } from '../../../../server/guard/root';
 import { linksTo } from '../../../../server/guard/served';
 import { readJson } from '../../../../server/refusal';
 import { respond } from '../../respond';
@@ -11,9 +12,11 @@ export function POST(request: Request): Promise<Response> {
   return respond('POST /api/stations/codes', async () => {
     const made = await makeCode(pool('saves'), await readJson(request));
     const host = request.headers.get('host') ?? '';
+    const [first] = linksTo('/trust', host);
+    const trust = rootCertificate() && first ? first.replace(/^https/, 'http') : null;
     return {
       status: 201,
-      body: { ...made, links: linksTo(`/pair?code=${made.code}`, host) },
+      body: { ...made, links: linksTo(`/pair?code=${made.code}`, host), trust },
       headers: { 'cache-control': 'no-store' },
     };
   });
