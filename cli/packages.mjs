@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { root } from './place.mjs';
+import { own, root } from './place.mjs';
 import { must } from './run.mjs';
 import { Complaint, say } from './say.mjs';
 
@@ -35,4 +35,28 @@ export async function debianPackage(name, shownBy) {
     await must('reading Debian’s package lists', 'apt-get', ['update'], { env });
     await must(`installing ${name}`, 'apt-get', args, { env });
   }
+}
+
+/**
+ * A program of Debian’s that is only tried with, laid out beside the clone and not installed: no service of the machine begins by it.
+ * Returns where it is; the machine’s own where it has one.
+ */
+export async function debianProgram(name, path) {
+  if (existsSync(path)) return path;
+  const folder = join(own, 'debian', name);
+  const program = join(folder, path);
+  if (existsSync(program)) return program;
+  if (!existsSync('/usr/bin/apt-get'))
+    throw new Complaint(`${name} is missing and this is not Debian: install it, then run this again.`);
+  say(`fetching Debian’s ${name} …`);
+  mkdirSync(folder, { recursive: true });
+  const fetch = () => must(`fetching ${name}`, 'apt-get', ['download', name], { cwd: folder });
+  await fetch().catch(async () => {
+    await must('reading Debian’s package lists', 'apt-get', ['update']);
+    await fetch();
+  });
+  const [deb] = readdirSync(folder).filter((f) => f.endsWith('.deb'));
+  await must(`laying out ${name}`, 'dpkg-deb', ['-x', join(folder, deb), folder]);
+  rmSync(join(folder, deb));
+  return program;
 }

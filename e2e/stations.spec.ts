@@ -1,11 +1,15 @@
+import { spawn } from 'node:child_process';
 import { createHash, randomUUID, X509Certificate } from 'node:crypto';
-import { readFileSync } from 'node:fs';
-import { get } from 'node:https';
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { get, type RequestOptions, request } from 'node:https';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { type BrowserContext, expect, type Page, test } from '@playwright/test';
 import jsQR from 'jsqr';
 import pg from 'pg';
 import { PNG } from 'pngjs';
 import { prepare, serve } from '../cli/app.mjs';
+import { debianProgram } from '../cli/packages.mjs';
 import { certificate } from '../cli/tls.mjs';
 import { forgetPin, makeCode, setPin } from '../src/server/actions/stations';
 import { emptyDatabase, watch } from './kit';
@@ -280,5 +284,96 @@ test('by https with the kitchen’s own authority: its names hold, http leads th
   } finally {
     await browser.close();
     await tls.stop();
+  }
+});
+
+test('behind Caddy, by the file in deploy/: who comes through it is a stranger by its own address, and is let in by a code', async () => {
+  test.setTimeout(120_000);
+  const caddy = await debianProgram('caddy', '/usr/bin/caddy');
+  const data = mkdtempSync(join(tmpdir(), 'panache-caddy-'));
+  const port = 9600 + Number(process.env.TEST_PARALLEL_INDEX ?? 0);
+  const name = 'soup.local';
+  const behind = await serve({
+    mode: 'start',
+    from: 3595,
+    databaseUrl: appAddress,
+    env: { DEVICES_URL: '', TRUST_PROXY: '1', PANACHE_HOSTS: name },
+  });
+  const proxy = spawn(caddy, ['run', '--config', 'deploy/Caddyfile', '--adapter', 'caddyfile'], {
+    env: {
+      ...process.env,
+      HOME: data,
+      XDG_DATA_HOME: data,
+      XDG_CONFIG_HOME: data,
+      PANACHE_NAME: `${name}:${port}`,
+      PANACHE_PORT: new URL(behind.address).port,
+      PANACHE_TLS: 'internal',
+    },
+    stdio: 'ignore',
+  });
+  try {
+    const root = join(data, 'caddy/pki/authorities/local/root.crt');
+    await expect.poll(() => existsSync(root), { timeout: 30_000 }).toBe(true);
+    const asked = (path: string, more: RequestOptions = {}, body?: string) =>
+      new Promise<{ status: number | undefined; cookie: string; text: string }>((resolve) => {
+        const sent = request(
+          {
+            host: '127.0.0.1',
+            port,
+            path,
+            ca: readFileSync(root),
+            servername: name,
+            ...more,
+            headers: { host: `${name}:${port}`, ...more.headers },
+          },
+          async (answer) => {
+            let text = '';
+            for await (const piece of answer) text += piece;
+            resolve({ status: answer.statusCode, cookie: String(answer.headers['set-cookie'] ?? ''), text });
+          },
+        );
+        sent.on('error', (error) => resolve({ status: undefined, cookie: '', text: String(error) }));
+        sent.end(body);
+      });
+    await expect.poll(async () => (await asked('/api/health/ready')).status, { timeout: 30_000 }).toBe(200);
+    // Over loopback, and not this machine: neither as it comes nor with what it makes up.
+    for (const headers of [{}, { 'x-forwarded-for': '127.0.0.1' }, { forwarded: 'for=127.0.0.1' }])
+      expect((await asked('/api/kitchen', { headers })).status).toBe(401);
+    const { code } = await makeCode(db, { name: 'Proxied', access: 'line', worksAs: '' });
+    const paired = await asked(
+      '/api/stations/pair',
+      { method: 'POST', headers: JSON_TYPE },
+      JSON.stringify({ code }),
+    );
+    expect(paired.status).toBe(200);
+    expect(paired.cookie).toContain('Secure');
+    const cookie = paired.cookie.split(';')[0] ?? '';
+    expect((await asked('/api/kitchen', { headers: { cookie } })).status).toBe(200);
+    expect((await asked('/plan', { headers: { cookie } })).text).toContain('Panache');
+    // What stations are told comes at once, not when something is full.
+    const first = await new Promise<string>((resolve, reject) => {
+      const sent = request(
+        {
+          host: '127.0.0.1',
+          port,
+          path: '/api/live',
+          ca: readFileSync(root),
+          servername: name,
+          headers: { host: `${name}:${port}`, cookie },
+        },
+        (answer) => answer.once('data', (piece: Buffer) => resolve(String(piece))),
+      );
+      sent.setTimeout(20_000, () => reject(new Error('nothing was told')));
+      sent.on('error', reject);
+      sent.end();
+      setTimeout(() => sent.destroy(), 20_000).unref();
+    });
+    expect(first).toContain('event: ');
+    // At the machine itself, past the proxy, it is as ever.
+    expect((await fetch(`${behind.address}/api/kitchen`)).status).toBe(200);
+  } finally {
+    proxy.kill();
+    await behind.stop();
+    rmSync(data, { recursive: true, force: true });
   }
 });
