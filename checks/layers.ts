@@ -45,6 +45,7 @@ export const VIEWS: readonly string[] = [
   'keep',
   'kitchen',
   'log',
+  'pair',
   'plan',
   'print',
   'recipes',

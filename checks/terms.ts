@@ -89,6 +89,8 @@ export const IDS: ReadonlySet<string> = new Set([
   'to match',
   'date mark',
   'flow timer',
+  'count again',
+  'leave out',
   'hold back',
   'hot blending',
   'hot fat',

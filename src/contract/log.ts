@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import type { Batch } from '../core/batch/record';
 import type { Noticed } from '../core/learn/own/changes';
+import { HandActSchema } from '../core/learn/own/handAct';
 import type { KnownNumber } from '../core/learn/own/standing';
 import type { TiedNumbers } from '../core/learn/own/tied';
 import type { WorthReading } from '../core/learn/own/worth';
@@ -16,20 +17,7 @@ import { By } from './saying';
 export const LearningAct = z.object({
   id: z.uuid({ error: issue('id is a UUID made by the station') }),
   by: By,
-  body: z.discriminatedUnion('kind', [
-    z.object({
-      kind: z.literal('fix'),
-      key: z.string().min(3).max(160),
-      factor: z
-        .number({ error: issue('a factor is a number') })
-        .min(0.1, issue('at least 0.1'))
-        .max(10, issue('at most 10')),
-    }),
-    z.object({ kind: z.literal('free'), key: z.string().min(3).max(160) }),
-    z.object({ kind: z.literal('forget'), key: z.string().min(3).max(160) }),
-    z.object({ kind: z.literal('leave out'), batch: z.uuid() }),
-    z.object({ kind: z.literal('count again'), batch: z.uuid() }),
-  ]),
+  body: HandActSchema,
 });
 export type LearningAct = z.infer<typeof LearningAct>;
 

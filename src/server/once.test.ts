@@ -144,13 +144,13 @@ test('a tap under the id of a line an archive is still bringing waits for it, an
   try {
     await bringing.query('BEGIN');
     const { rows } = await bringing.query<{ ok: boolean }>(
-      `SELECT bring_batch($1, $2, kitchen_id, recipe_id, recipe_version, plan, started_at, serve_at, started_at) AS ok FROM batch WHERE id = $3`,
+      `SELECT bring_batch($1, $2, kitchen_id, recipe_id, recipe_version, plan, started_at, serve_at, started_at, NULL) AS ok FROM batch WHERE id = $3`,
       [randomUUID(), randomUUID(), demo],
     );
     expect(rows[0]?.ok).toBe(true);
     await bringing.query(
       `SELECT * FROM bring_lines(ARRAY[$1]::uuid[], ARRAY(SELECT id FROM batch WHERE brought_by IS NOT NULL ORDER BY received_at DESC LIMIT 1),
-         ARRAY[now()], ARRAY['x'], ARRAY['{"kind":"note","text":"x"}'::jsonb], ARRAY[NULL::bigint], ARRAY[now()])`,
+         ARRAY[now()], ARRAY['x'], ARRAY['{"kind":"note","text":"x"}'::jsonb], ARRAY[NULL::bigint], ARRAY[now()], ARRAY[NULL::jsonb])`,
       [id],
     );
     const tapped = appendEvents(pool, [{ batch: demo, event: note('tap', id), bounds: UNBOUND }]);

@@ -20,7 +20,7 @@ import {
 } from './actions/stations';
 import { loadDemo } from './data/demo';
 import { refusal, testDatabase } from './data/testDatabase';
-import { as, HERE, type Station, type Who } from './guard/asking';
+import { as, HERE, type PairedStation, type Who } from './guard/asking';
 import { hashed, LEAD_LASTS } from './guard/keys';
 import { readBatch, readBatches } from './queries/batches';
 import { readRecipe, readVersions } from './queries/recipes';
@@ -44,7 +44,7 @@ const by = <T>(who: Who, work: () => Promise<T>): Promise<T> =>
 const asked = (more: object = {}) => ({ name: 'Pass tablet', access: 'line', ...more });
 
 /** A station let in by a code, as it comes in by its key. */
-async function letIn(access: Access = 'line', worksAs = ''): Promise<{ key: string; who: Station }> {
+async function letIn(access: Access = 'line', worksAs = ''): Promise<{ key: string; who: PairedStation }> {
   const { code } = await makeCode(pool, asked({ access, worksAs }));
   const { key } = await pair(pool, { code });
   const found = await readStationByKey(pool, hashed(key));

@@ -1,6 +1,6 @@
 import { redirect } from 'next/navigation';
 import { asking } from '../../server/guard/asking';
-import { PairView } from '../../ui/stations/PairView';
+import { PairView } from '../../ui/pair/PairView';
 import { titled } from '../reader';
 
 export const generateMetadata = titled('Pair this screen');

@@ -1,7 +1,7 @@
 import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
 import { rootCertificate } from '../../server/guard/root';
-import { TrustView } from '../../ui/stations/TrustView';
+import { TrustView } from '../../ui/pair/TrustView';
 import { titled } from '../reader';
 
 export const generateMetadata = titled('Trust this kitchen');

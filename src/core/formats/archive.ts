@@ -4,6 +4,7 @@ import { RecordedPlan } from '../batch/record';
 import { BANDS } from '../flow/bands';
 import { KeepEvent } from '../keep/events';
 import { KitchenFile } from '../kitchen/kitchenFile';
+import { HandActSchema } from '../learn/own/handAct';
 import { WaterTest } from '../learn/waterTest';
 import { issue } from '../message/told';
 import { Recipe, type RecipeText } from '../recipe/recipe';
@@ -102,20 +103,12 @@ export const ArchivedWaterTest = z.object({
 });
 export type ArchivedWaterTest = z.infer<typeof ArchivedWaterTest>;
 
-const Key = z.string().min(3).max(160);
-
 /** What somebody did about what the house learned. */
 export const ArchivedAct = z.object({
   id: z.uuid(),
   at: Time,
   station: z.string().max(80),
-  body: z.discriminatedUnion('kind', [
-    z.object({ kind: z.literal('fix'), key: Key, factor: z.number().min(0.1).max(10) }),
-    z.object({ kind: z.literal('free'), key: Key }),
-    z.object({ kind: z.literal('forget'), key: Key }),
-    z.object({ kind: z.literal('leave out'), batch: z.uuid() }),
-    z.object({ kind: z.literal('count again'), batch: z.uuid() }),
-  ]),
+  body: HandActSchema,
 });
 export type ArchivedAct = z.infer<typeof ArchivedAct>;
 

@@ -25,7 +25,7 @@ export async function backupsIn(
 }
 
 /** What one look came to: the backup that was made, null where none was due; those that were let go. */
-export type Kept = { readonly made: string | null; readonly gone: readonly string[] };
+export type BackupsKept = { readonly made: string | null; readonly gone: readonly string[] };
 
 /**
  * Makes a backup in `folder` where the newest is `everyMs` old, and lets go of all but the newest `keep`. Files it did not name itself
@@ -36,7 +36,7 @@ export async function keepBackups(
   folder: string,
   { everyMs, keep }: { readonly everyMs: number; readonly keep: number },
   now = new Date(),
-): Promise<Kept> {
+): Promise<BackupsKept> {
   await mkdir(folder, { recursive: true, mode: 0o700 });
   // What one that was cut off left behind.
   for (const name of await readdir(folder))

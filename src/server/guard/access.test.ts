@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { dirname, join, relative } from 'node:path';
 import { ACCESS, type Access } from '../../core/record/access';
 import { mayDo, NEEDS, type Need, needOf, needOfLine } from './access';
-import { HERE, type Station } from './asking';
+import { HERE, type PairedStation } from './asking';
 import { turnedAway } from './turnedAway';
 
 const APP = join(process.cwd(), 'src/app');
@@ -22,7 +22,7 @@ const pathOf = (route: string): string =>
   (route.split(' ')[1] ?? '').replaceAll(/\[[^\]]+\]/g, '3f1c0f2e-0000-4000-8000-000000000001');
 const methodOf = (route: string): string => route.split(' ')[0] ?? '';
 
-const station = (access: Access, raised = false): Station => ({
+const station = (access: Access, raised = false): PairedStation => ({
   kind: 'station',
   id: '3f1c0f2e-0000-4000-8000-000000000002',
   kitchenId: 'quay-house',

@@ -19,7 +19,7 @@ export type Who =
       readonly raised: boolean;
     }
   | { readonly kind: 'stranger' };
-export type Station = Extract<Who, { kind: 'station' }>;
+export type PairedStation = Extract<Who, { kind: 'station' }>;
 
 export type Asking = {
   readonly who: Who;
@@ -48,10 +48,11 @@ export const asking = (): Asking => storage.getStore() ?? ITSELF;
 export const requestOf = (): string | null => storage.getStore()?.id ?? null;
 
 /** What a station is called in a record: whose it is, or its own name. */
-export const calledOf = ({ name, worksAs }: Pick<Station, 'name' | 'worksAs'>): string => worksAs || name;
+export const calledOf = ({ name, worksAs }: Pick<PairedStation, 'name' | 'worksAs'>): string =>
+  worksAs || name;
 
 /** What a lead may do: a lead’s own station, and any cook’s where the PIN was typed. */
-const accessOf = ({ access, raised }: Station): Access => (raised ? 'lead' : access);
+const accessOf = ({ access, raised }: PairedStation): Access => (raised ? 'lead' : access);
 
 /**
  * Who writes a line, as a record has it: by the key where there is one, whatever the line itself says; what it said is kept beside

@@ -3,7 +3,7 @@ import type { TLSSocket } from 'node:tls';
 import { pool } from '../data/database';
 import { goOnWithSession, readStationByKey } from '../queries/stations';
 import { addressOf, isLoopback, isThroughProxy, protoOf } from './address';
-import { type Asking, HERE, type Station, type Who } from './asking';
+import { type Asking, HERE, type PairedStation, type Who } from './asking';
 import { cookieOf, hashed, KEY_COOKIE, LEAD_COOKIE, LEAD_LASTS } from './keys';
 
 /** ms a key that was looked up is believed: every tap would ask the database otherwise. A revoked one is forgotten at once. */
@@ -12,7 +12,10 @@ const BELIEVED = 2000;
 /** Most keys remembered; whoever makes up more than that is looked up each time. */
 const MOST_KNOWN = 2000;
 
-type Known = { readonly at: number; readonly station: Promise<Omit<Station, 'kind' | 'raised'> | null> };
+type Known = {
+  readonly at: number;
+  readonly station: Promise<Omit<PairedStation, 'kind' | 'raised'> | null>;
+};
 const holder = globalThis as typeof globalThis & { panacheKeys?: Map<string, Known> };
 holder.panacheKeys ??= new Map();
 const known = holder.panacheKeys;

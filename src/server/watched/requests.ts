@@ -19,7 +19,7 @@ export function requestId({ headers, socket }: IncomingMessage): string {
 /** Answers longer than this, s, are told of. */
 const SLOW = 3;
 
-/** Measures a request, and writes a line where it changed something, failed or took long; taps and their stream write none that went well. */
+/** Measures a request, and writes a line where it changed something, failed or took long; taps that went well write none. */
 export function watched(
   request: IncomingMessage,
   response: ServerResponse,

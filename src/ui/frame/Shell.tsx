@@ -3,10 +3,10 @@ import type { Ticket } from '../../core/batch/ticket';
 import type { Access } from '../../core/record/access';
 import type { Reader } from '../../core/text/inWords';
 import { ShowProvider } from '../shared/hooks/useShow';
-import { PinSheet } from '../stations/PinSheet';
 import { Aside } from './Aside';
 import { Shortcuts } from './keys/Shortcuts';
 import { Nav } from './Nav';
+import { PinSheet } from './PinSheet';
 import { Rail } from './rail/Rail';
 import { SkipLink } from './SkipLink';
 

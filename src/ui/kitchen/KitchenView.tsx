@@ -18,7 +18,6 @@ import { useReally } from '../shared/hooks/useReally';
 import { useSay } from '../shared/hooks/useSay';
 import { Link } from '../shared/Link';
 import { FIELD } from '../shared/styles';
-import { StationsPart } from '../stations/StationsPart';
 import { ArchivePart } from './ArchivePart';
 import { BurnersPart } from './BurnersPart';
 import { type KitchenForm, kitchenFieldOf, kitchenForm, kitchenOf } from './form/form';
@@ -26,6 +25,7 @@ import { HousePart } from './HousePart';
 import { KeepingPart } from './KeepingPart';
 import { PotsPart } from './PotsPart';
 import { ProductsPart } from './ProductsPart';
+import { StationsPart } from './stations/StationsPart';
 
 const PARTS = [
   { value: 'house', words: message('House') },

@@ -1,15 +1,15 @@
 'use client';
 
 import { useCallback, useEffect, useId, useState } from 'react';
-import type { CodeMade, StationsTold, StationTold } from '../../contract/stations';
-import { type Message, message } from '../../core/message/message';
-import { ACCESS, type Access } from '../../core/record/access';
-import { dayAndTime } from '../../core/units/clock';
-import { ask, problemWords } from '../device/line/api';
-import { Field, Pick } from '../shared/form/Field';
-import { useReally } from '../shared/hooks/useReally';
-import { useSay } from '../shared/hooks/useSay';
-import { BUTTON, PRIMARY } from '../shared/styles';
+import type { CodeMade, StationsTold, StationTold } from '../../../contract/stations';
+import { type Message, message } from '../../../core/message/message';
+import { ACCESS, type Access } from '../../../core/record/access';
+import { dayAndTime } from '../../../core/units/clock';
+import { ask, problemWords } from '../../device/line/api';
+import { Field, Pick } from '../../shared/form/Field';
+import { useReally } from '../../shared/hooks/useReally';
+import { useSay } from '../../shared/hooks/useSay';
+import { BUTTON, PRIMARY } from '../../shared/styles';
 import { CodeCard } from './CodeCard';
 import { PinCard } from './PinCard';
 

@@ -1,9 +1,9 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { CodeMade } from '../../contract/stations';
-import { useSay } from '../shared/hooks/useSay';
-import { Qr } from './Qr';
+import type { CodeMade } from '../../../contract/stations';
+import { Qr } from '../../shared/draw/Qr';
+import { useSay } from '../../shared/hooks/useSay';
 
 /** A code while it stands: six digits to be read out, the same to be scanned, and how long it stands still. */
 export function CodeCard({

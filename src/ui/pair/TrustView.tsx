@@ -2,9 +2,9 @@
 
 import { Download } from 'lucide-react';
 import { type Message, message } from '../../core/message/message';
+import { Qr } from '../shared/draw/Qr';
 import { useSay } from '../shared/hooks/useSay';
 import { PRIMARY } from '../shared/styles';
-import { Qr } from './Qr';
 
 /** What is done on each kind of device, once: common practice of their makers, from memory. */
 const STEPS: readonly { readonly on: Message; readonly steps: readonly Message[] }[] = [

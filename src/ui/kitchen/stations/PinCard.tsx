@@ -1,10 +1,10 @@
 'use client';
 
 import { useId, useState } from 'react';
-import { ask, problemWords } from '../device/line/api';
-import { Field } from '../shared/form/Field';
-import { useSay } from '../shared/hooks/useSay';
-import { BUTTON } from '../shared/styles';
+import { ask, problemWords } from '../../device/line/api';
+import { Field } from '../../shared/form/Field';
+import { useSay } from '../../shared/hooks/useSay';
+import { BUTTON } from '../../shared/styles';
 
 /** The lead’s PIN: set, or set anew. What it is nothing shows. */
 export function PinCard({ set, onSet }: { readonly set: boolean; readonly onSet: () => void }) {
