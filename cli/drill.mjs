@@ -18,9 +18,16 @@ export async function drill(server, args, options = {}) {
   });
 }
 
-/** `./panache drill`: all of it, some twenty minutes; `--short` a form of two; or one part by its name. */
+/** `./panache drill`: all of it, some twenty minutes; `--short` a form of two; or one part by its name; `pitr` back to a moment. */
 export async function run(_name, args) {
   await npmPackages();
+  if (args[0] === 'pitr') {
+    await debianPackage('postgresql', ['/usr/lib/postgresql']);
+    await debianPackage('pgbackrest', ['/usr/bin/pgbackrest']);
+    const { code } = await runProgram(process.execPath, ['--import', 'tsx', 'drill/pitr.ts'], { cwd: root });
+    process.exitCode = code;
+    return;
+  }
   await installChromium();
   if (process.getuid?.() === 0 && !args.includes('--short'))
     await debianPackage('faketime', ['/usr/bin/faketime']).catch(() => {});

@@ -19,7 +19,11 @@ async function asEverybodyHasIt<T>(work: () => Promise<T>): Promise<T> {
   }
 }
 
-async function inTheCanteen(browser: Browser, see: (page: Page) => Promise<void>): Promise<void> {
+/** The canteen, begun once for all of this file: three months take a while to come in. */
+let address: string;
+let end: () => Promise<void>;
+test.beforeAll(async () => {
+  test.setTimeout(240_000);
   const { url: databaseUrl, drop } = await emptyDatabase(NAME);
   const app = await asEverybodyHasIt(async () => {
     const { url } = await prepare(databaseUrl);
@@ -30,15 +34,22 @@ async function inTheCanteen(browser: Browser, see: (page: Page) => Promise<void>
       env: { DEVICES_URL: '', PANACHE_CLOCK: 'own' },
     });
   });
-  const context = await browser.newContext({ baseURL: app.address, locale: 'en-GB' });
+  address = app.address;
+  end = async () => {
+    await app.stop();
+    await drop();
+  };
+});
+test.afterAll(() => end());
+
+async function inTheCanteen(browser: Browser, see: (page: Page) => Promise<void>): Promise<void> {
+  const context = await browser.newContext({ baseURL: address, locale: 'en-GB' });
   try {
     const page = await context.newPage();
     watch(page);
     await see(page);
   } finally {
     await context.close();
-    await app.stop();
-    await drop();
   }
 }
 

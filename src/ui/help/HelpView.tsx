@@ -38,7 +38,7 @@ const ABOUT: readonly (readonly [id: string, picture: string, name: Message, say
     'kitchen',
     message('Kitchen'),
     message(
-      'Pots, burners, products and rules. A water test, an hour with plain water, makes a pot’s forecast its own.',
+      'Pots, burners, products and rules. A water test, an hour with plain water, makes a pot’s forecast its own. Stations lets another screen in by a code, and sets the lead’s PIN.',
     ),
   ],
   [
