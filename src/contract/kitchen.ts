@@ -65,5 +65,8 @@ export type TakenIn = {
   readonly importId: string | null;
 };
 
+/** Backups that are made by themselves: in which folder, and when the newest was made; null before there is one. */
+export type BackupsTold = { readonly folder: string; readonly newest: string | null };
+
 /** An import that stands or stood. */
 export type ImportTold = { readonly id: string; readonly madeAt: string; readonly taken: TakenIn };

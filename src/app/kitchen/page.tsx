@@ -1,6 +1,7 @@
 import { kitchenFileOf } from '../../core/kitchen/kitchenFile';
 import { theHouse } from '../../server/actions/kitchen';
 import { pool } from '../../server/data/database';
+import { backupsTold } from '../../server/data/keepBackups';
 import { readImports } from '../../server/queries/imports';
 import { WhenLive } from '../../ui/frame/WhenLive';
 import { KitchenView } from '../../ui/kitchen/KitchenView';
@@ -21,6 +22,7 @@ export default async function KitchenPage({ searchParams }: { searchParams: Quer
         kitchen={kitchenFileOf(house)}
         revision={house.revision}
         lastImport={last ? { id: last.id, madeAt: last.madeAt, taken: last.taken } : null}
+        backups={await backupsTold()}
         part={typeof part === 'string' ? part : undefined}
       />
     </WhenLive>

@@ -1,6 +1,7 @@
 import { existsSync } from 'node:fs';
 import { mkdir, readdir, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
+import type { BackupsTold } from '../../contract/kitchen';
 import { DAY_MS } from '../../core/units/moment';
 import { makeBackup } from './backup';
 
@@ -22,6 +23,13 @@ export async function backupsIn(
       return day && time ? [{ name, at: new Date(`${day}T${time.replaceAll('-', ':')}Z`) }] : [];
     })
     .sort((a, b) => b.at.getTime() - a.at.getTime());
+}
+
+/** Backups of this kitchen as it is served, for whoever looks after it; null where none are made. */
+export async function backupsTold(folder = process.env.PANACHE_BACKUPS ?? ''): Promise<BackupsTold | null> {
+  if (folder === '' || folder === 'off') return null;
+  const [newest] = await backupsIn(folder).catch(() => []);
+  return { folder, newest: newest?.at.toISOString() ?? null };
 }
 
 /** What one look came to: the backup that was made, null where none was due; those that were let go. */

@@ -2,7 +2,7 @@
 
 import { Download, Undo2 } from 'lucide-react';
 import { useRef, useState } from 'react';
-import type { ImportTold, TakenIn } from '../../contract/kitchen';
+import type { BackupsTold, ImportTold, TakenIn } from '../../contract/kitchen';
 import { type Message, message } from '../../core/message/message';
 import { leftOutWords } from '../../core/record/awayWords';
 import { dayAndTime } from '../../core/units/clock';
@@ -20,8 +20,46 @@ const batches = (n: number): Message => message('{n, plural, one {# batch} other
 const kept = (n: number): Message => message('{n, plural, one {# thing kept} other {# things kept}}', { n });
 const services = (n: number): Message => message('{n, plural, one {# service} other {# services}}', { n });
 
+/** ms after which a backup that is made by itself is overdue: days a kitchen may be closed are no alarm. */
+const OVERDUE = 3 * 86_400_000;
+
+/** Whether the database is backed up by itself, and since when not. */
+function BackupNote({ backups }: { readonly backups: BackupsTold | null }) {
+  const say = useSay();
+  const at = backups?.newest ? new Date(backups.newest) : null;
+  const late = at !== null && Date.now() - at.getTime() > OVERDUE;
+  return (
+    <p className={`mt-5 border-rule border-t-2 pt-4 ${late ? 'font-bold text-tomato' : ''}`}>
+      {backups === null
+        ? say(
+            'No backups are made by themselves here: “./panache backup FILE” makes one of the whole database.',
+          )
+        : at === null
+          ? say('Backups of the whole database go to {folder}: none is made yet.', { folder: backups.folder })
+          : late
+            ? say(
+                'The last backup of the whole database is of {at}. None was made since: look at {folder}.',
+                {
+                  at: dayAndTime(at),
+                  folder: backups.folder,
+                },
+              )
+            : say('The last backup of the whole database is of {at}, in {folder}.', {
+                at: dayAndTime(at),
+                folder: backups.folder,
+              })}
+    </p>
+  );
+}
+
 /** The whole kitchen as a file, out and in. What an import would do is said before it is done. */
-export function ArchivePart({ last }: { last: ImportTold | null }) {
+export function ArchivePart({
+  last,
+  backups,
+}: {
+  readonly last: ImportTold | null;
+  readonly backups: BackupsTold | null;
+}) {
   const say = useSay();
   const [file, setFile] = useState<File | null>(null);
   const [would, setWould] = useState<TakenIn | null>(null);
@@ -89,6 +127,7 @@ export function ArchivePart({ last }: { last: ImportTold | null }) {
         <a href="/api/archive" download className={`mt-4 ${PRIMARY}`}>
           <Download size={22} aria-hidden /> {say('Save the archive')}
         </a>
+        <BackupNote backups={backups} />
       </section>
       <section aria-labelledby="a-in" className={CARD}>
         <h2 id="a-in" className="font-bold text-[21px]">

@@ -4,7 +4,7 @@ import '../../core/food/load';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { FormProvider, useForm } from 'react-hook-form';
-import type { ImportTold } from '../../contract/kitchen';
+import type { BackupsTold, ImportTold } from '../../contract/kitchen';
 import type { KitchenFile } from '../../core/kitchen/kitchenFile';
 import { askedOfKitchen } from '../../core/kitchen/plausible';
 import { message } from '../../core/message/message';
@@ -54,12 +54,13 @@ type Props = {
   readonly revision: number;
   readonly part: string | undefined;
   readonly lastImport: ImportTold | null;
+  readonly backups: BackupsTold | null;
 };
 
 const UNDONE = message('a change of the kitchen');
 
 /** What the kitchen is: its room, standards, pots, burners and products, saved together. */
-export function KitchenView({ kitchen, revision, part: first, lastImport }: Props) {
+export function KitchenView({ kitchen, revision, part: first, lastImport, backups }: Props) {
   const say = useSay();
   const router = useRouter();
   const form = useForm<KitchenForm>({ defaultValues: kitchenForm(kitchen) });
@@ -177,7 +178,7 @@ export function KitchenView({ kitchen, revision, part: first, lastImport }: Prop
           {part === 'burners' && <BurnersPart problemAt={problemAt} />}
           {part === 'products' && <ProductsPart problemAt={problemAt} />}
           {part === 'keeping' && <KeepingPart problemAt={problemAt} />}
-          {part === 'archive' && <ArchivePart last={lastImport} />}
+          {part === 'archive' && <ArchivePart last={lastImport} backups={backups} />}
           {part === 'stations' && <StationsPart roles={kitchen.roles} />}
         </div>
         {part !== 'archive' && part !== 'stations' && (
