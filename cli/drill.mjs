@@ -1,3 +1,4 @@
+import { existsSync, rmSync, writeFileSync } from 'node:fs';
 import { prepare } from './app.mjs';
 import { build } from './build.mjs';
 import { installChromium } from './chromium.mjs';
@@ -18,13 +19,39 @@ export async function drill(server, args, options = {}) {
   });
 }
 
-/** `./panache drill`: all of it, some twenty minutes; `--short` a form of two; or one part by its name; `pitr` back to a moment. */
+/** Packages that come with a service of their own, installed without it being begun: what is tried here begins its own. */
+async function withoutServices(install) {
+  const policy = '/usr/sbin/policy-rc.d';
+  const own = process.getuid?.() === 0 && !existsSync(policy);
+  if (own) writeFileSync(policy, '#!/bin/sh\nexit 101\n', { mode: 0o755 });
+  try {
+    await install();
+  } finally {
+    if (own) rmSync(policy);
+  }
+}
+
+/** `./panache drill`: all of it, some twenty minutes; `--short` a form of two; or one part by its name; `pitr` back to a moment; `failover`. */
 export async function run(_name, args) {
   await npmPackages();
   if (args[0] === 'pitr') {
     await debianPackage('postgresql', ['/usr/lib/postgresql']);
     await debianPackage('pgbackrest', ['/usr/bin/pgbackrest']);
     const { code } = await runProgram(process.execPath, ['--import', 'tsx', 'drill/pitr.ts'], { cwd: root });
+    process.exitCode = code;
+    return;
+  }
+  if (args[0] === 'failover') {
+    await withoutServices(async () => {
+      await debianPackage('postgresql', ['/usr/lib/postgresql']);
+      await debianPackage('patroni', ['/usr/bin/patroni']);
+      await debianPackage('etcd-server', ['/usr/bin/etcd']);
+      await debianPackage('haproxy', ['/usr/sbin/haproxy']);
+    });
+    await build();
+    const { code } = await runProgram(process.execPath, ['--import', 'tsx', 'drill/failover.ts'], {
+      cwd: root,
+    });
     process.exitCode = code;
     return;
   }

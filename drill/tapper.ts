@@ -11,6 +11,8 @@ export type Report = {
   /** Taps answered since the last reset, and the longest any waited for its first answer, ms. */
   readonly answered: number;
   readonly longest: number;
+  /** The longest time in which nothing was taken, ms. */
+  readonly gap: number;
   /** Of a hundred, the one but the slowest: ms. */
   readonly p99: number;
   /** Answers that were neither yes nor come again, by status. */
@@ -35,7 +37,12 @@ const post = (body: unknown): Promise<number> =>
         agent,
         method: 'POST',
         timeout: 15_000,
-        headers: { 'content-type': 'application/json', 'content-length': Buffer.byteLength(text) },
+        headers: {
+          'content-type': 'application/json',
+          'content-length': Buffer.byteLength(text),
+          // Through a proxy it is a station with a key.
+          ...(process.env.DRILL_KEY && { cookie: `panache-key=${process.env.DRILL_KEY}` }),
+        },
       },
       (response) => {
         response.resume();
@@ -54,6 +61,8 @@ const taken: string[] = [];
 let waits: number[] = [];
 let wrong: Record<string, number> = {};
 let again = 0;
+let lastTaken = performance.now();
+let gap = 0;
 let stopping = false;
 
 const made = () => ({
@@ -67,8 +76,11 @@ async function one(event: { id: string }): Promise<void> {
   const from = performance.now();
   const status = await post(event);
   waits.push(performance.now() - from);
-  if (status === 200 || status === 201) taken.push(event.id);
-  else {
+  if (status === 200 || status === 201) {
+    taken.push(event.id);
+    gap = Math.max(gap, performance.now() - lastTaken);
+    lastTaken = performance.now();
+  } else {
     if (status === 0 || status === 503) again++;
     else wrong[status] = (wrong[status] ?? 0) + 1;
     queue.push(event);
@@ -92,12 +104,13 @@ async function run(): Promise<void> {
 }
 
 process.on('message', (word) => {
-  if (word === 'reset') [waits, wrong, again] = [[], {}, 0];
+  if (word === 'reset') [waits, wrong, again, gap, lastTaken] = [[], {}, 0, 0, performance.now()];
   if (word === 'report') {
     const sorted = waits.toSorted((a, b) => a - b);
     process.send?.({
       answered: waits.length,
       longest: Math.round(sorted.at(-1) ?? 0),
+      gap: Math.round(gap),
       p99: Math.round(sorted[Math.floor(sorted.length * 0.99)] ?? 0),
       wrong,
       again,

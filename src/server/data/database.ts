@@ -76,8 +76,9 @@ export const poolsInUse = (): Readonly<
     ]),
   );
 
-/** Why the database did not do it: it cannot be reached, is too slow, or has no room. Not: what was asked is wrong. */
-const AWAY_CODES = /^(ECONN|EPIPE|ETIMEDOUT|ENOTFOUND|EHOST|ENET|EAI_|57P0|57014|55P03|25P0[34]|53|08|58)/;
+/** Why the database did not do it: it cannot be reached, is too slow, has no room, or is no primary any more. Not: what was asked is wrong. */
+const AWAY_CODES =
+  /^(ECONN|EPIPE|ETIMEDOUT|ENOTFOUND|EHOST|ENET|EAI_|57P0|57014|55P03|25006|25P0[34]|53|08|58)/;
 const AWAY_WORDS =
   /timeout exceeded when trying to connect|Connection terminated|Query read timeout|connection error and is not queryable|Client was closed|Cannot use a pool after/;
 
