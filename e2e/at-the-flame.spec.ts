@@ -61,7 +61,8 @@ test('a roux velouté from plan to finish, with probe, scale and flow timer', as
   await expect(heading(page)).toHaveText('Bring to the simmer');
   const before = await left(page);
   await pass(page, before / 2);
-  // The probe in the simulated pot, written down in two taps.
+  // The probe in the simulated pot, which has caught up, written down in two taps.
+  await probed();
   await page.getByRole('button', { name: 'Temperature' }).click();
   await page.getByRole('button', { name: /^Probe 2 shows/ }).click();
   await expect(page.getByRole('dialog')).toBeHidden();

@@ -13,6 +13,7 @@ import { debianProgram } from '../cli/packages.mjs';
 import { certificate } from '../cli/tls.mjs';
 import { forgetPin, makeCode, setPin } from '../src/server/actions/stations';
 import { emptyDatabase, watch } from './kit';
+import { looksRight } from './looks';
 import { type Stranger, stranger } from './stranger';
 
 /** A kitchen that is served to its network, and somebody on that network who is not this machine. */
@@ -89,6 +90,7 @@ test('this machine’s own browser is in; one on the network is shown where a co
     await expect(page.getByRole('heading', { name: 'Pair this screen' })).toBeVisible();
   }
   expect(await page.content()).not.toContain('Quay House');
+  await looksRight(page, '/pair');
   for (const path of ['/api/kitchen', '/api/record', '/api/live', '/api/archive', '/api/rail'])
     expect([path, await status(page, path)]).toEqual([path, 401]);
   const lie = { method: 'POST', headers: JSON_TYPE, body: JSON.stringify({ kind: 'put by' }) };
@@ -176,6 +178,7 @@ test('an inspector sees the record, follows it, takes it away, and sees nothing 
   await expect(page.getByRole('navigation', { name: 'Views' })).toHaveCount(0);
   await page.getByRole('button', { name: 'Was anything changed?' }).click();
   await expect(page.getByRole('status').filter({ hasText: /^Nothing: all \d+ lines follow/ })).toBeVisible();
+  await looksRight(page, '/record');
   await page.getByLabel('From').fill('2026-01-01');
   await page.getByRole('button', { name: 'Show these days' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'days at once' })).toBeVisible();
@@ -257,6 +260,7 @@ test('by https with the kitchen’s own authority: its names hold, http leads th
     watch(page);
     await page.goto(`http://${outside.machine}:${port}/trust`);
     await expect(page.getByText(fingerprint)).toBeVisible();
+    await looksRight(page, '/trust');
     const download = page.waitForEvent('download');
     await page.getByRole('link', { name: 'The root, for this device' }).click();
     expect(readFileSync(await (await download).path())).toEqual(ca);

@@ -91,7 +91,7 @@ export function TrustView({ fingerprint, host }: { readonly fingerprint: string;
           </li>
         ))}
       </ul>
-      <a href={`https://${host}/`} className="min-h-11 font-bold text-[21px] underline">
+      <a href={`https://${host}/`} className="flex min-h-12 items-center font-bold text-[21px] underline">
         {say('Then open the kitchen')}
       </a>
     </div>
