@@ -142,12 +142,17 @@ function beginNode(node: Node): void {
   processes.set(node.name, child);
 }
 
-const asked = async (node: Node, path: string, body?: object): Promise<{ status: number; text: string }> => {
+const asked = async (
+  node: Node,
+  path: string,
+  body?: object,
+  method = 'POST',
+): Promise<{ status: number; text: string }> => {
   try {
     const answer = await fetch(`http://${node.address}:${node.rest}${path}`, {
       signal: AbortSignal.timeout(2000),
       ...(body && {
-        method: 'POST',
+        method,
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify(body),
       }),
@@ -321,9 +326,12 @@ async function main(): Promise<void> {
   if ((await until(30_000, async () => (await fetch(`${address}/api/health/ready`)).status === 200)) === null)
     throw new Error('no process is ready behind HAProxy');
   const ears = Array.from({ length: 20 }, () => listener(address, key));
-  // Four that tap each 80 ms: fifty a second.
-  const tappers: Tapper[] = Array.from({ length: 4 }, () => tapper(address, batch, 80));
+  // Fifty a second, with what each waits for its answer.
+  const tappers: Tapper[] = Array.from({ length: 4 }, () => tapper(address, batch, 55));
+  await pause(3000);
+  for (const t of tappers) t.reset();
   await pause(5000);
+  const aSecond = (await Promise.all(tappers.map((t) => t.report()))).reduce((n, r) => n + r.answered, 0) / 5;
 
   const gapOf = async (): Promise<number> =>
     Math.max(...(await Promise.all(tappers.map((t) => t.report()))).map((r) => r.gap));
@@ -331,7 +339,7 @@ async function main(): Promise<void> {
     for (const t of tappers) t.reset();
   };
   const calm = await gapOf();
-  tell('nothing yet', true, `longest gap in writing ${calm} ms`);
+  tell('nothing yet', true, `${aSecond.toFixed(0)} taps a second, longest gap in writing ${calm} ms`);
   for (let n = 1; n <= 3; n++) {
     reset();
     const was = await primary();
@@ -357,9 +365,18 @@ async function main(): Promise<void> {
   const leader = await primary();
   if (leader && leader.address !== FAR) {
     reset();
+    // It is handed to one that has every commit: for a while both others are waited for.
+    await asked(leader, '/config', { synchronous_node_count: 2 }, 'PATCH');
+    await until(60_000, async () =>
+      /"name": "node3"[^}]*sync_standby|sync_standby[^}]*"name": "node3"/.test(
+        (await asked(leader, '/cluster')).text,
+      ),
+    );
     await asked(leader, '/switchover', { leader: leader.name, candidate: 'node3' });
     await until(60_000, async () => (await primary())?.address === FAR);
     await pause(3000);
+    const after = await primary();
+    if (after) await asked(after, '/config', { synchronous_node_count: 1 }, 'PATCH');
     tell(
       'handed over in good order',
       (await primary())?.address === FAR,
