@@ -161,6 +161,7 @@ describe('what counts as away', () => {
     [{ code: '57P01' }, true],
     [{ code: '57014' }, true],
     [{ code: '55P03' }, true],
+    [{ code: '25006' }, true],
     [{ code: '53100' }, true],
     [{ code: '23505' }, false],
     [{ code: '22021' }, false],
