@@ -7,8 +7,8 @@ export default defineConfig({
   testDir: 'e2e',
   workers: Math.max(1, apps.length),
   // Patience with a machine that runs a browser a core, not a limit the application is held to.
-  timeout: 90_000,
-  expect: { timeout: 10_000 },
+  timeout: 180_000,
+  expect: { timeout: 20_000 },
   forbidOnly: true,
   retries: 0,
   reporter: [

@@ -24,14 +24,14 @@ test('a page at rest holds no line to the server but the one it hears by', async
   for (const path of ['/plan', '/stove', '/recipes']) {
     await open(page, path);
     // What an answer was not read of would stay under way.
-    await page.waitForLoadState('networkidle', { timeout: 20_000 });
+    await page.waitForLoadState('networkidle', { timeout: 40_000 });
   }
 });
 
 test('with the database away a reload shows the batch as it was, another page says so and comes by itself', async ({
   browser,
 }) => {
-  test.setTimeout(150_000);
+  test.setTimeout(240_000);
   const { line, app } = await behind(3520);
   const context = await browser.newContext({ baseURL: app.address });
   try {
@@ -45,7 +45,7 @@ test('with the database away a reload shows the batch as it was, another page sa
     await page.waitForTimeout(1500);
     line.set('refused');
     await page.reload();
-    await expect(heading(page)).toHaveText('Cook a blond roux', { timeout: 20_000 });
+    await expect(heading(page)).toHaveText('Cook a blond roux', { timeout: 40_000 });
     await done(page);
     await expect(page.getByText('1 waiting to be saved')).toBeVisible();
 
@@ -55,10 +55,10 @@ test('with the database away a reload shows the batch as it was, another page sa
     expect(answer?.headers()['retry-after']).toBe('2');
     await expect(other.getByRole('heading', { name: 'This page cannot be shown now' })).toBeVisible();
     line.set('none');
-    await expect(other.getByRole('heading', { name: 'Recipes' })).toBeVisible({ timeout: 20_000 });
+    await expect(other.getByRole('heading', { name: 'Recipes' })).toBeVisible({ timeout: 40_000 });
     // What waited is sent from whatever page is open.
     await page.close();
-    await expect.poll(async () => (await eventsOf(id)).length, { timeout: 15_000 }).toBe(2);
+    await expect.poll(async () => (await eventsOf(id)).length, { timeout: 40_000 }).toBe(2);
   } finally {
     await context.close();
     await app.stop();
@@ -69,7 +69,7 @@ test('with the database away a reload shows the batch as it was, another page sa
 test('silence is taken for what it is within twenty seconds, and a page nobody kept says that the server is away', async ({
   browser,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   const base = new URL(here.address);
   const line = await proxyTo(Number(base.port));
   const context = await browser.newContext({ baseURL: `http://127.0.0.1:${line.port}` });
@@ -86,8 +86,8 @@ test('silence is taken for what it is within twenty seconds, and a page nobody k
     await other.goto('/kitchen');
     await expect(other.getByRole('heading', { name: 'The kitchen’s server is away' })).toBeVisible();
     line.set('none');
-    await expect(other.getByRole('heading', { name: 'Kitchen' })).toBeVisible({ timeout: 20_000 });
-    await expect(page.getByText('Server away')).toBeHidden({ timeout: 20_000 });
+    await expect(other.getByRole('heading', { name: 'Kitchen' })).toBeVisible({ timeout: 40_000 });
+    await expect(page.getByText('Server away')).toBeHidden({ timeout: 40_000 });
   } finally {
     await context.close();
     await line.close();
@@ -97,7 +97,7 @@ test('silence is taken for what it is within twenty seconds, and a page nobody k
 test('nine pages of one browser share one stream; when the one that has it goes, another takes it', async ({
   browser,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   const { line, app } = await behind(3530);
   const context = await browser.newContext({ baseURL: app.address });
   const stations = async (): Promise<number> =>
@@ -127,7 +127,7 @@ test('nine pages of one browser share one stream; when the one that has it goes,
 test.describe('a station whose clock is twenty minutes fast', () => {
   let context: BrowserContext;
   test('writes by the server’s, says so, and its timers begin where they should', async ({ browser }) => {
-    test.setTimeout(90_000);
+    test.setTimeout(240_000);
     const { line, app } = await behind(3540);
     context = await browser.newContext({ baseURL: app.address });
     await context.addInitScript(() => {

@@ -154,7 +154,7 @@ test('files that are broken, huge or of another kind are refused with the line a
 test('a recipe is edited beside what it comes to, reordered by mouse and by keys, versioned and restored', async ({
   page,
 }) => {
-  test.setTimeout(90_000);
+  test.setTimeout(240_000);
   await open(page, '/recipes/smoked-parsnip-veloute');
   await settled(page, '/recipes/cockle');
   const steps = page
@@ -266,8 +266,8 @@ test('the thickener is chosen with reasons, split, and taken from Compare into t
   const flour = await grams(page);
   await page.getByRole('button', { name: /^Thickened with/ }).click();
   const sheet = page.getByRole('dialog', { name: 'Thickened with' });
-  await expect(sheet.getByText('Arrowroot turns slimy with milk or cream.')).toBeVisible({ timeout: 20_000 });
-  await expect(sheet.getByText(/Liaison of yolk/)).toBeVisible({ timeout: 20_000 });
+  await expect(sheet.getByText('Arrowroot turns slimy with milk or cream.')).toBeVisible({ timeout: 40_000 });
+  await expect(sheet.getByText(/Liaison of yolk/)).toBeVisible({ timeout: 40_000 });
   await sheet.getByText('Cornstarch slurry').click();
   await sheet.getByRole('button', { name: '50 %' }).click();
   await page.keyboard.press('Escape');
@@ -306,9 +306,9 @@ test('the dairy is changed in two taps: evaporated milk as rich as before, and t
   await expect(cups).toBeHidden();
   await page.getByRole('button', { name: 'Finished with whole milk and heavy cream' }).click();
   const sheet = page.getByRole('dialog', { name: 'Finished with' });
-  await expect(sheet.getByText('Stands the boil.').first()).toBeVisible({ timeout: 20_000 });
+  await expect(sheet.getByText('Stands the boil.').first()).toBeVisible({ timeout: 40_000 });
   const evaporated = sheet.getByRole('radio', { name: /^Evaporated milk \d/ });
-  await expect(sheet.getByRole('radio', { name: /^Oat drink/ })).toBeVisible({ timeout: 20_000 });
+  await expect(sheet.getByRole('radio', { name: /^Oat drink/ })).toBeVisible({ timeout: 40_000 });
   // Out of sight in its row, which is what a finger taps.
   await sheet
     .locator('label')
@@ -368,7 +368,7 @@ test('Compare has two sides: a finish is picked by what it costs and asks of the
   await open(page, '/compare?recipe=cockle-and-leek-chowder&litres=12&pot=tall-steel-36&burner=front-left');
   await page.getByRole('button', { name: 'Finish', exact: true }).click();
   const table = page.getByRole('table');
-  await expect(table.getByRole('button', { name: /^Oat drink/ })).toBeVisible({ timeout: 20_000 });
+  await expect(table.getByRole('button', { name: /^Oat drink/ })).toBeVisible({ timeout: 40_000 });
   const sour = table.getByRole('row').filter({ hasText: 'Sour cream' });
   await expect(sour).toContainText('never');
   await expect(sour).toContainText(/g \(−\d+ g\)/);
@@ -383,7 +383,7 @@ test('Compare has two sides: a finish is picked by what it costs and asks of the
 test('size by portions and US units, target by a test, remedies in one tap, what changes with the size', async ({
   page,
 }) => {
-  test.setTimeout(90_000);
+  test.setTimeout(240_000);
   await open(page, '/plan?recipe=cockle-and-leek-chowder');
   await settled(page, '/plan');
   await page.getByRole('button', { name: /How much/ }).click();
@@ -451,7 +451,7 @@ const kitchenPart = async (page: Page, part: string) => {
 test('the kitchen is changed and every plan counts with it; nonsense is marked, focused and kept', async ({
   page,
 }) => {
-  test.setTimeout(90_000);
+  test.setTimeout(240_000);
   await kitchenPart(page, 'house');
   await page.getByLabel('Altitude, m').fill('very high');
   await page.getByLabel('Thin', { exact: true }).fill('95');
@@ -554,7 +554,7 @@ test('a water test sets the pot’s loss and the burner’s power, by stop-watch
 });
 
 test('the whole kitchen goes out as a file and comes back in, said before it is done', async ({ page }) => {
-  test.setTimeout(150_000);
+  test.setTimeout(240_000);
   await kitchenPart(page, 'archive');
   const [download] = await Promise.all([
     page.waitForEvent('download'),
@@ -584,7 +584,7 @@ test('the whole kitchen goes out as a file and comes back in, said before it is 
   const batches = await count('batch');
   await page.getByLabel('Choose a file').setInputFiles(file('years.json', JSON.stringify(years)));
   await expect(page.getByRole('progressbar', { name: 'Share of the file read' })).toBeVisible();
-  await expect(page.getByText('add 400 batches')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('add 400 batches')).toBeVisible({ timeout: 120_000 });
   await page.getByRole('button', { name: 'Do that' }).click();
   const bar = page.getByRole('progressbar', { name: 'Share of the file read' });
   await expect.poll(async () => Number(await bar.getAttribute('aria-valuenow'))).toBeGreaterThan(0);

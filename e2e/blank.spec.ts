@@ -77,7 +77,7 @@ test('a blank kitchen: every view opens, and a recipe of one’s own is written,
     await expect(page).toHaveURL(/\/recipes\/leek-veloute$/);
 
     await page.getByRole('link', { name: 'Plan it' }).click();
-    await expect(page.getByText(/^Chance of/)).toBeVisible({ timeout: 20_000 });
+    await expect(page.getByText(/^Chance of/)).toBeVisible({ timeout: 40_000 });
     await page.getByRole('button', { name: 'Start this batch' }).click();
     await started(page);
     await expect(page.getByRole('timer', { name: 'Time left in this step' })).toHaveText(/\d\d:\d\d/);
@@ -92,7 +92,7 @@ test('a blank kitchen: every view opens, and a recipe of one’s own is written,
     // No ice, no blast: the ways there are, and readings by hand until it is cold.
     await temperature(page, '78');
     const ways = page.getByRole('list', { name: 'Ways to cool it from here' });
-    await expect(ways.getByText(/Trying the kitchen/)).toHaveCount(0, { timeout: 20_000 });
+    await expect(ways.getByText(/Trying the kitchen/)).toHaveCount(0, { timeout: 40_000 });
     await ways.getByRole('button').first().click();
     for (const [minutes, celsius] of [
       [40, '40'],
@@ -150,7 +150,7 @@ test('the first minutes: a stranger’s kitchen comes to a right dose in fewer t
     await tap(/^Smoked parsnip velouté \(sample\)/);
     // The dose is there before the last question, and follows what is answered.
     const dose = page.getByRole('status', { name: 'The dose' });
-    await expect(dose).toContainText(/\d+\s?g/, { timeout: 20_000 });
+    await expect(dose).toContainText(/\d+\s?g/, { timeout: 40_000 });
     await tap(/^Pot 28/);
     await tap(/^Stockpot 36/);
     await tap('Next');
@@ -162,7 +162,7 @@ test('the first minutes: a stranger’s kitchen comes to a right dose in fewer t
     await page.getByLabel('Name of the kitchen').fill('Harbour Street');
     const promised = (await dose.innerText()).match(/^[\d\s]+/)?.[0].trim();
     await tap('Plan it');
-    await expect(page).toHaveURL(/\/plan\?/, { timeout: 20_000 });
+    await expect(page).toHaveURL(/\/plan\?/, { timeout: 40_000 });
     await expect(page.getByText('(the dose)')).toBeVisible();
     expect([taps < 15, fields < 8]).toEqual([true, true]);
     await expect(page.getByRole('listitem').filter({ hasText: '(the dose)' })).toContainText(
@@ -209,12 +209,12 @@ test('the same soup typed from memory: fewer than 30 taps and fields to its dose
     }
     await tap('All are right');
     await tap('Make the recipe');
-    await expect(page.getByText('After each step')).toBeVisible({ timeout: 20_000 });
+    await expect(page.getByText('After each step')).toBeVisible({ timeout: 40_000 });
     await tap(/^Save$/);
     await tap('Plan it', 'link');
     // Every amount of it is given: the flour and the stock are what may move.
     await expect(page.getByText(/^Written with .*plain flour.*for this pot it has to be/)).toBeVisible({
-      timeout: 20_000,
+      timeout: 40_000,
     });
     await expect(page.getByRole('listitem').filter({ hasText: '(the dose)' })).toContainText('Plain flour');
     expect(acts).toBeLessThan(30);

@@ -31,7 +31,7 @@ for (const quarter of [0, 1, 2, 3]) {
 }
 
 test('sheets opened over the Plan are clean too, and give the focus back', async ({ page }) => {
-  test.setTimeout(90_000);
+  test.setTimeout(240_000);
   await page.goto('/plan?litres=30&pot=tall-steel-36');
   await settled(page, '/plan');
   for (const [button, title] of [
@@ -53,7 +53,7 @@ test('sheets opened over the Plan are clean too, and give the focus back', async
     const sheet = page.getByRole('dialog', { name: title });
     await expect(sheet).toBeVisible();
     if (title === 'Thickened with')
-      await expect(sheet.getByText(/Liaison of yolk/)).toBeVisible({ timeout: 20_000 });
+      await expect(sheet.getByText(/Liaison of yolk/)).toBeVisible({ timeout: 40_000 });
     const { violations } = await new AxeBuilder({ page }).include('[role=dialog]').analyze();
     expect(violations.map((v) => `${String(title)} ${v.id}: ${v.nodes[0]?.html}`)).toEqual([]);
     await page.keyboard.press('Escape');

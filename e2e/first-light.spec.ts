@@ -89,7 +89,7 @@ test.describe('without the worker that keeps pages', () => {
     await expect(page.getByText('1 waiting to be saved')).toBeVisible();
     expect(await events(id)).toEqual([]);
     await page.unroute('**/events');
-    await expect(page.getByText('1 waiting to be saved')).toBeHidden({ timeout: 10_000 });
+    await expect(page.getByText('1 waiting to be saved')).toBeHidden({ timeout: 40_000 });
     expect(await events(id)).toEqual([{ body: { kind: 'step-done', step: 0 } }]);
   });
 });

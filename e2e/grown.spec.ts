@@ -19,7 +19,7 @@ const file = join(tmpdir(), `panache-month-${process.pid}.jsonl.gz`);
 test('in a kitchen of three years: the rail, a recipe found, a batch begun, tapped and finished, a month put away and brought back', async ({
   browser,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   const { url: databaseUrl, drop } = await emptyDatabase(NAME);
   const { url } = await prepare(databaseUrl);
   const db = new pg.Pool({ connectionString: databaseUrl, max: 2 });

@@ -49,7 +49,7 @@ test('held, cooled in a pot that would fail, warned, spread out, cold in time, l
   await page.getByRole('link', { name: /^Keep it hot/ }).click();
   await expect(page).toHaveURL(`/keep?lot=${lot}`);
   await expect(page.getByRole('button', { name: /Smoked parsnip velouté/ })).toBeVisible();
-  await expect(page.getByText('Best before')).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText('Best before')).toBeVisible({ timeout: 40_000 });
 
   // The probe that is in it, in two taps; from then on a reading is one.
   await page.getByRole('button', { name: 'Pair a probe', exact: true }).click();
@@ -58,7 +58,7 @@ test('held, cooled in a pot that would fail, warned, spread out, cold in time, l
     .getByRole('button', { name: /^Probe 2/ })
     .click();
   // Out of the air of the kitchen and into the pot.
-  await expect(page.getByRole('button', { name: /^Write down [78]\d/ })).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByRole('button', { name: /^Write down [78]\d/ })).toBeVisible({ timeout: 40_000 });
   expect(await writeDown(page, lot)).toBeGreaterThan(70);
   await pass(page, 30 * MINUTE);
   expect(await writeDown(page, lot)).toBeGreaterThan(60);
@@ -76,22 +76,22 @@ test('held, cooled in a pot that would fail, warned, spread out, cold in time, l
     await writeDown(page, lot);
   }
   await expect(page.getByRole('alert').getByText('Will miss the limit: change the way now')).toBeVisible({
-    timeout: 15_000,
+    timeout: 40_000,
   });
   await expect(page.getByRole('list', { name: 'Pots on the stove' })).toContainText('Cools too slowly', {
-    timeout: 15_000,
+    timeout: 40_000,
   });
   await clean(page, 'alarm');
 
   // What still saves it: the first of the ways, pans in the blast.
   const ways = page.getByRole('list', { name: 'Ways to cool it from here' });
-  await expect(ways.getByText(/Trying the kitchen/)).toHaveCount(0, { timeout: 20_000 });
+  await expect(ways.getByText(/Trying the kitchen/)).toHaveCount(0, { timeout: 40_000 });
   const first = ways.getByRole('button').first();
   await expect(first).toContainText('Blast');
   await expect(first).toContainText(/(18|19|20) in 20/);
   await first.click();
   await expect(page.getByRole('button', { name: /^How it is cooled: \d × .*, Blast/ })).toBeVisible();
-  await expect(page.getByText('Keeps every limit')).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText('Keeps every limit')).toBeVisible({ timeout: 40_000 });
   let celsius = 90;
   for (let n = 0; n < 12 && celsius > 4.9; n++) {
     await pass(page, 35 * MINUTE);
@@ -129,7 +129,7 @@ test('held, cooled in a pot that would fail, warned, spread out, cold in time, l
   await expect(page.getByRole('alert').getByText('Never new onto old.')).toBeVisible();
   await page.getByRole('button', { name: 'Leave it as it is' }).click();
   await page.getByRole('button', { name: 'Reheat it' }).click();
-  await expect(page.getByText(/Stir in \d+ mL of stock or water/)).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText(/Stir in \d+ mL of stock or water/)).toBeVisible({ timeout: 40_000 });
   await page.getByRole('button', { name: /^Reheat it with \d+ mL/ }).click();
   await expect(page.getByRole('button', { name: 'It is hot again' })).toBeVisible();
   await pass(page, 35 * MINUTE);
@@ -255,7 +255,7 @@ test('two stations see one shelf, and a tap made while the server is away comes 
   await expect(row(one)).toContainText('3.8 L');
   await expect(row(two)).toContainText('4.8 L');
   await one.context().setOffline(false);
-  await expect(row(two)).toContainText('3.8 L', { timeout: 20_000 });
+  await expect(row(two)).toContainText('3.8 L', { timeout: 40_000 });
   for (const page of [one, two]) await page.close();
 });
 

@@ -60,8 +60,8 @@ export async function settled(page: Page, path: string): Promise<void> {
   await live(page);
   if (path === '/plan') await expect(page.getByText(/^Chance of/)).toBeVisible();
   if (path === '/service')
-    await expect(page.getByText('Working out how long each takes …')).toHaveCount(0, { timeout: 20_000 });
-  if (path === '/compare') await expect(page.getByText(/Simulating each/)).toBeHidden({ timeout: 20_000 });
+    await expect(page.getByText('Working out how long each takes …')).toHaveCount(0, { timeout: 40_000 });
+  if (path === '/compare') await expect(page.getByText(/Simulating each/)).toBeHidden({ timeout: 40_000 });
   if (/^\/recipes\/cockle[^/]*$/.test(path)) await expect(page.getByText('After each step')).toBeVisible();
 }
 

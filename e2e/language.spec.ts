@@ -124,7 +124,7 @@ test('in a longer, accented language nothing is left in English and nothing is c
     await page.setViewportSize({ width: 1280, height: 800 });
     await page.goto(path);
     await expect(page.getByRole('list', { name: say('Pots on the stove') })).toContainText(/\d\d:\d\d/);
-    await expect(page.getByText(say('Simulating it …'))).toBeHidden({ timeout: 20_000 });
+    await expect(page.getByText(say('Simulating it …'))).toBeHidden({ timeout: 40_000 });
     await page.waitForTimeout(1500);
     for (const [width, height] of [
       [1280, 800],
@@ -139,14 +139,14 @@ test('in a longer, accented language nothing is left in English and nothing is c
 });
 
 test('and in the clock, the steps and the shopping of a plan that is warned of', async ({ page }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(240_000);
   await inPseudo(page);
   const own = await ownWords(page);
   await page.goto('/plan?litres=30&pot=tall-steel-36');
   await expect(page.getByRole('list', { name: say('Pots on the stove') })).toContainText(/\d\d:\d\d/);
   expect(await sideways(page)).toBeLessThanOrEqual(0);
   for (const tab of ['Clock', 'Steps', 'Shop']) {
-    await page.getByRole('button', { name: say(tab), exact: true }).click({ timeout: 10_000 });
+    await page.getByRole('button', { name: say(tab), exact: true }).click({ timeout: 40_000 });
     await page.waitForTimeout(1200);
     expect.soft(await untranslated(page, own), tab).toEqual([]);
   }
@@ -189,7 +189,7 @@ test('and at the stove, in the check and in every correction too', async ({ page
 });
 
 test('and on the sheets over the plan: the thickeners, the finishes and the guests', async ({ page }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(240_000);
   await inPseudo(page);
   const own = await ownWords(page);
   await page.goto('/plan?recipe=cockle-and-leek-chowder&litres=12&pot=tall-steel-36&burner=front-left');
@@ -215,7 +215,7 @@ test('and on the sheets over the plan: the thickeners, the finishes and the gues
 test('and what bad input is told: by the editor, the kitchen, a file and the lines of a recipe', async ({
   page,
 }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(240_000);
   await inPseudo(page);
   // What was typed, and names of fields and kinds as they stand in a file, are the same in every language.
   const own = [

@@ -86,7 +86,7 @@ test('the Log finds the weak flour and the burner that lost a jet, tells how wel
     await expect(sheet.getByText(', set by hand')).toBeVisible();
     // Left out, it is gone through again in a thread of its own; and can be counted again.
     await sheet.getByRole('button', { name: 'Leave it out' }).first().click();
-    await expect(sheet.getByRole('button', { name: 'Count it again' })).toBeVisible({ timeout: 20_000 });
+    await expect(sheet.getByRole('button', { name: 'Count it again' })).toBeVisible({ timeout: 40_000 });
     await page.keyboard.press('Escape');
     await expect(page.getByRole('button', { name: /^Front left/ })).toContainText('set by hand');
 
@@ -94,7 +94,7 @@ test('the Log finds the weak flour and the burner that lost a jet, tells how wel
     await page.goto('/plan?recipe=cockle-and-leek-chowder&litres=12&pot=tall-steel-36&burner=front-left');
     await live(page);
     await expect(page.getByText(/By your own readings: .*plain flour is \d+ % weaker/)).toBeVisible({
-      timeout: 20_000,
+      timeout: 40_000,
     });
 
     for (const path of ['/log/predicts', '/log/week', '/log/given']) {
@@ -122,7 +122,7 @@ test('a batch is found by a word, opened on its clock, set beside another, and k
     ).toHaveCount(0);
     await rows.first().getByRole('button').click();
     await page.getByRole('link', { name: /^Open / }).click();
-    await expect(page.getByRole('heading', { name: 'What differed' })).toBeVisible({ timeout: 20_000 });
+    await expect(page.getByRole('heading', { name: 'What differed' })).toBeVisible({ timeout: 40_000 });
     await expect(page.getByText(/Put right: Cornstarch slurry/)).toBeVisible();
     await expect(page.getByRole('figure')).toHaveCount(3);
     const [, , id] = new URL(page.url()).pathname.split('/');

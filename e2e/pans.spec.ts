@@ -41,7 +41,7 @@ test('the plan says which pan is for what, and shows them side by side', async (
 test('a soup of three pans is cooked to the pass: the tray goes by itself, and what is due fills the screen', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   await page.clock.install();
   const id = await begin(page, CARROT);
   await expect(heading(page)).toHaveText('Roast the carrot');

@@ -27,7 +27,7 @@ let db: pg.Pool;
 let end: () => Promise<void>;
 
 test.beforeAll(async () => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   const base = await emptyDatabase(NAME);
   const { url } = await prepare(base.url);
   appAddress = url;
@@ -99,7 +99,7 @@ test('this machine’s own browser is in; one on the network is shown where a co
 });
 
 test('a second browser is paired by the code the lead sees, as QR too, writes under its own name, and is revoked', async () => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   await forgetPin(db);
   const lead = await letIn('lead', 'Office');
   await lead.page.goto('/kitchen?part=stations');
@@ -220,7 +220,7 @@ test('a cook’s change of a recipe waits for the lead’s PIN; five wrong ones,
 });
 
 test('by https with the kitchen’s own authority: its names hold, http leads there, and a page is kept for when the server is away', async () => {
-  test.setTimeout(150_000);
+  test.setTimeout(240_000);
   const { cert, key, root, names, fingerprint } = await certificate();
   const env = { DEVICES_URL: '', PANACHE_TLS_CERT: cert, PANACHE_TLS_KEY: key, PANACHE_TLS_ROOT: root };
   const start = (port: number | null) =>
@@ -282,9 +282,9 @@ test('by https with the kitchen’s own authority: its names hold, http leads th
     await page.waitForTimeout(1500);
     await tls.kill();
     await page.reload();
-    await expect(step).toBeVisible({ timeout: 20_000 });
+    await expect(step).toBeVisible({ timeout: 40_000 });
     tls = await start(Number(port));
-    await expect(page.getByText('Server away')).toBeHidden({ timeout: 20_000 });
+    await expect(page.getByText('Server away')).toBeHidden({ timeout: 40_000 });
   } finally {
     await browser.close();
     await tls.stop();
@@ -292,7 +292,7 @@ test('by https with the kitchen’s own authority: its names hold, http leads th
 });
 
 test('behind Caddy, by the file in deploy/: who comes through it is a stranger by its own address, and is let in by a code', async () => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   const caddy = await debianProgram('caddy', '/usr/bin/caddy');
   const data = mkdtempSync(join(tmpdir(), 'panache-caddy-'));
   const port = 9600 + Number(process.env.TEST_PARALLEL_INDEX ?? 0);

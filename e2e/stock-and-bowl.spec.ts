@@ -23,12 +23,12 @@ const axe = async (page: Page, include: string) => {
 test('a bisque on shell stock made here: its own pot and clock, started as a batch, shells on the shopping list, both printed', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   await open(page, BISQUE);
   await page.getByRole('button', { name: 'On shell stock' }).click();
   const sheet = page.getByRole('dialog', { name: 'On which stock' });
   await expect(sheet.getByRole('radio', { name: /^Fish stock \d.*0\.9 % gelatine/ })).toBeAttached({
-    timeout: 20_000,
+    timeout: 40_000,
   });
   expect(await axe(page, '[role=dialog]')).toEqual([]);
   await sheet.getByRole('button', { name: 'Made here, for it' }).click();
@@ -65,13 +65,13 @@ test('a bisque on shell stock made here: its own pot and clock, started as a bat
 });
 
 test('stock by the spoon, made before, and not enough of it: each is said and follows', async ({ page }) => {
-  test.setTimeout(90_000);
+  test.setTimeout(240_000);
   await open(page, BISQUE);
   const before = await grams(page);
   await page.getByRole('button', { name: 'On shell stock' }).click();
   const sheet = page.getByRole('dialog', { name: 'On which stock' });
   const paste = sheet.getByRole('radio', { name: /^Stock concentrate/ });
-  await expect(paste).toBeAttached({ timeout: 20_000 });
+  await expect(paste).toBeAttached({ timeout: 40_000 });
   await expect(sheet.getByText(/g stirred into water, 1 pack of 454 g/)).toBeVisible();
   await sheet.locator('label[for=stock-stock-concentrate]').click();
   await expect(paste).toBeChecked();
@@ -106,7 +106,7 @@ test('stock by the spoon, made before, and not enough of it: each is said and fo
 test('wine is boiled down to a share, and what is held back for the bowl goes with the plan into the record', async ({
   page,
 }) => {
-  test.setTimeout(90_000);
+  test.setTimeout(240_000);
   await open(page, BISQUE);
   const alcohol = async () => (await page.getByText(/On the pass .* fat/).innerText()).includes('alcohol');
   await page.getByRole('button', { name: /^Wine/ }).click();
@@ -156,7 +156,7 @@ test('wine is boiled down to a share, and what is held back for the bowl goes wi
 test('the sentence stays two lines at 1280 px, for every soup of the house as it is written', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   await page.setViewportSize({ width: 1280, height: 800 });
   const recipes: { body: { id: string } }[] = await (await page.request.get('/api/recipes')).json();
   for (const { body } of recipes) {

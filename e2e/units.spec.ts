@@ -74,7 +74,7 @@ test('what is metric on a page is found', async ({ page }) => {
 });
 
 test('every view reads gallons, pounds and degrees Fahrenheit where the kitchen does', async ({ page }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(240_000);
   await reads(page, { volume: 'gal', temperature: 'F' });
   const found: Record<string, readonly string[]> = {};
   for (const path of VIEWS.filter((v) => !v.includes('/versions'))) {
@@ -89,7 +89,7 @@ test('every view reads gallons, pounds and degrees Fahrenheit where the kitchen 
 test('and so do the sheets of a pot: a temperature, a level, a weight, what is put in, its steps, and the PDFs’ page', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   await reads(page, { volume: 'gal', temperature: 'F' });
   const id = await begin(page, 'recipe=smoked-parsnip-veloute&litres=8&pot=middle-28&burner=front-right');
   await done(page);
@@ -117,7 +117,7 @@ const CHOWDER = 'recipe=cockle-and-leek-chowder&litres=12&pot=tall-steel-36&burn
 test('and so does what is printed and taken away for people: a plan, a record, labels, by the gallon in PDF and CSV', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   await reads(page, { volume: 'gal', temperature: 'F' });
   const { lots } = await (await page.request.get('/api/keep')).json();
   const day = (ago: number) => new Date(Date.now() - ago * 86_400_000).toISOString().slice(0, 10);
