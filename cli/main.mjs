@@ -63,6 +63,7 @@ const help = `Panache\n${Object.entries(COMMANDS)
   PORT=…          serve on that port (default: the first free one from 3000)
   HOST=0.0.0.0    let other devices on the network reach it, each by a code (default: this machine only)
   PANACHE_HOSTS=… names it answers to besides its own, with commas (a proxy in front of it)
+  PANACHE_LAN=on  the same as --lan, for where no argument can be given
   TRUST_PROXY=1   a proxy on this machine is believed whom it speaks for (or its addresses, with commas)
   PANACHE_BACKUPS=… folder for backups, best on another disk (default: .panache/backups; off for none)
   DATABASE_URL=…  use that PostgreSQL and start none

@@ -38,7 +38,7 @@ async function renewed(stopped) {
 
 /** Serves until told to stop; what ends by itself meanwhile, server, database or devices, is started again. */
 export async function run(mode, args) {
-  const lan = args.includes('--lan');
+  const lan = args.includes('--lan') || process.env.PANACHE_LAN === 'on';
   const { rest, ...backups } = backupsAsked(
     args.filter((a) => a !== '--lan'),
     mode === 'dev' ? { every: 'never' } : {},

@@ -7,7 +7,16 @@ const quoted = (text) =>
 
 /** A systemd unit for this clone: starts with the machine, and again whenever it ends. */
 export function unit({ user = userInfo().username, env = process.env } = {}) {
-  const set = ['PORT', 'HOST', 'PANACHE_HOSTS', 'TRUST_PROXY', 'PANACHE_DEMO', 'DEVICES_URL']
+  const set = [
+    'PORT',
+    'HOST',
+    'PANACHE_HOSTS',
+    'TRUST_PROXY',
+    'PANACHE_LAN',
+    'PANACHE_BACKUPS',
+    'PANACHE_DEMO',
+    'DEVICES_URL',
+  ]
     .filter((name) => env[name] !== undefined)
     .map((name) => `Environment=${quoted(`${name}=${env[name]}`)}`);
   return `# Save as /etc/systemd/system/panache.service, then:
