@@ -76,7 +76,7 @@ export const poolsInUse = (): Readonly<
     ]),
   );
 
-/** Why the database did not do it: it cannot be reached, is too slow, has no room, or is no primary any more. Not: what was asked is wrong. */
+/** Why the database did not do it: it is out of reach, too slow, full, or no primary any more. Not: what was asked is wrong. */
 const AWAY_CODES =
   /^(ECONN|EPIPE|ETIMEDOUT|ENOTFOUND|EHOST|ENET|EAI_|57P0|57014|55P03|25006|25P0[34]|53|08|58)/;
 const AWAY_WORDS =

@@ -21,21 +21,11 @@ export const MAY_ADD: Readonly<Record<string, readonly string[]>> = {
   imported_version: ['import_id', 'kitchen_id', 'recipe_id', 'version'],
 };
 
-/** Settings, which change: who changed what is for the versions to say. */
-export const MAY_CHANGE = [
-  'kitchen',
-  'recipe',
-  'service',
-  'lot',
-  'to_log',
-  'logged',
-  'lesson',
-  'learned',
-  'station',
-  'pairing',
-  'lead_pin',
-  'lead_session',
-] as const;
+/** Settings, which change and are never removed: who changed what is for the versions to say. */
+export const MAY_CHANGE = ['kitchen', 'recipe', 'service', 'lot', 'learned', 'station', 'lead_pin'] as const;
+
+/** What runs out, and what is worked out of the record and can be worked out anew: it may go, too. */
+export const MAY_CLEAR = ['to_log', 'logged', 'lesson', 'pairing', 'lead_session'] as const;
 
 /** What does with the owner’s rights what the application may not do itself. */
 export const MAY_CALL = [
@@ -86,7 +76,8 @@ export async function guard(owner: pg.Pool, name: string, password: string): Pro
     await db.query(`REVOKE ALL ON ALL TABLES IN SCHEMA public FROM ${role}`);
     for (const [table, columns] of Object.entries(MAY_ADD))
       await db.query(`GRANT SELECT, INSERT (${columns.join(', ')}) ON ${table} TO ${role}`);
-    await db.query(`GRANT SELECT, INSERT, UPDATE, DELETE ON ${MAY_CHANGE.join(', ')} TO ${role}`);
+    await db.query(`GRANT SELECT, INSERT, UPDATE ON ${MAY_CHANGE.join(', ')} TO ${role}`);
+    await db.query(`GRANT SELECT, INSERT, UPDATE, DELETE ON ${MAY_CLEAR.join(', ')} TO ${role}`);
     const { rows: functions } = await db.query<{ call: string }>(
       'SELECT oid::regprocedure::text AS call FROM pg_proc WHERE proname = ANY($1)',
       [MAY_CALL],
