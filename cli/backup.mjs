@@ -1,6 +1,8 @@
 import { existsSync, readdirSync, statSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import { programOf } from './bundle.mjs';
+import { repeat } from './keep.mjs';
+import { asOwner } from './owner.mjs';
 import { npmPackages } from './packages.mjs';
 import { fromCaller, own, root } from './place.mjs';
 import { database, postgres } from './postgres.mjs';
@@ -47,41 +49,25 @@ const newestIn = (folder) =>
       )
     : 0;
 
-const program = (databaseUrl, mode, args) =>
-  runProgram(process.execPath, [...programOf('backups', mode), ...args], {
-    cwd: root,
-    env: { ...process.env, DATABASE_URL: databaseUrl },
-  });
-
 /** ms until it is tried again where a backup could not be made. */
 const AGAIN = 10 * 60_000;
 
 /** Makes a backup whenever one is due, until `stopped`. What goes wrong is said, and tried again. */
-export async function backUp(databaseUrl, mode, { everyMs, keep, to }, stopped) {
-  let over = false;
-  stopped.then(() => {
-    over = true;
-  });
-  const pause = (ms) => {
-    let timer;
-    const rest = new Promise((r) => {
-      timer = setTimeout(r, Math.min(ms, 2 ** 31 - 1));
+export function backUp(databaseUrl, mode, { everyMs, keep, to }, stopped) {
+  const due = () => newestIn(to) + everyMs - Date.now();
+  const once = async () => {
+    const { code } = await runProgram(
+      process.execPath,
+      [...programOf('backups', mode), 'keep', to, String(everyMs), String(keep)],
+      { cwd: root, env: { ...process.env, DATABASE_URL: databaseUrl } },
+    ).catch((error) => {
+      say(`no backup could be made: ${error.message}`);
+      return { code: 1 };
     });
-    return Promise.race([rest, stopped]).finally(() => clearTimeout(timer));
-  };
-  while (!over) {
-    await pause(newestIn(to) + everyMs - Date.now());
-    if (over) return;
-    const { code } = await program(databaseUrl, mode, ['keep', to, String(everyMs), String(keep)]).catch(
-      (error) => {
-        say(`no backup could be made: ${error.message}`);
-        return { code: 1 };
-      },
-    );
-    if (code !== 0) await pause(AGAIN);
     // Due to the second, and counted in ms: never in a circle.
-    else await pause(1000);
-  }
+    return code === 0 ? Math.max(1000, due()) : AGAIN;
+  };
+  return repeat(due(), once, stopped);
 }
 
 /** `backup [FILE]`, or every so often with `--every`; `restore FILE`. */
@@ -95,24 +81,22 @@ export async function run(name, args) {
         : 'backup takes [FILE], or [FOLDER] --every 6h --keep 30.',
     );
   const [file] = rest;
+  if (name === 'restore') return asOwner('backups.ts', ['restore', fromCaller(file)]);
+  if (!repeats) {
+    const to = fromCaller(file ?? `panache-${new Date().toISOString().slice(0, 10)}.tar`);
+    if (existsSync(to)) throw new Complaint(`${to} is there already: a backup is written over nothing.`);
+    if (!existsSync(dirname(to)))
+      throw new Complaint(`there is no folder ${dirname(to)} for ${basename(to)}.`);
+    return asOwner('backups.ts', ['make', to]);
+  }
   await npmPackages();
   const server = await postgres();
   try {
     const url = process.env.DATABASE_URL ?? (await database(server, 'panache'));
-    if (name === 'restore') {
-      process.exitCode = (await program(url, 'dev', ['restore', fromCaller(file)])).code;
-    } else if (repeats) {
-      const stopped = new Promise((done) => {
-        for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, done);
-      });
-      await backUp(url, 'dev', { ...asked, to: file ? fromCaller(file) : asked.to }, stopped);
-    } else {
-      const to = fromCaller(file ?? `panache-${new Date().toISOString().slice(0, 10)}.tar`);
-      if (existsSync(to)) throw new Complaint(`${to} is there already: a backup is written over nothing.`);
-      if (!existsSync(dirname(to)))
-        throw new Complaint(`there is no folder ${dirname(to)} for ${basename(to)}.`);
-      process.exitCode = (await program(url, 'dev', ['make', to])).code;
-    }
+    const stopped = new Promise((done) => {
+      for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, done);
+    });
+    await backUp(url, 'dev', { ...asked, to: file ? fromCaller(file) : asked.to }, stopped);
   } finally {
     await server.stop();
   }

@@ -9,6 +9,23 @@ const CALM = 60_000;
 
 const pause = (ms) => new Promise((r) => setTimeout(r, ms));
 
+/** Does `work` over and over until `stopped`, each time after the ms it says before; `first` is how long it waits at first. */
+export async function repeat(first, work, stopped) {
+  let over = false;
+  void stopped.then(() => {
+    over = true;
+  });
+  for (let wait = first; ; wait = await work()) {
+    let timer;
+    const rest = new Promise((r) => {
+      timer = setTimeout(r, Math.min(wait, 2 ** 31 - 1));
+    });
+    await Promise.race([rest, stopped]);
+    clearTimeout(timer);
+    if (over) return;
+  }
+}
+
 /**
  * Keeps one thing running until `stopped`: `start` gives it running, with `ended`, a promise of its end, and `how` it
  * ended. One line is said an outage, and one when it is over.

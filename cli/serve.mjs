@@ -2,7 +2,7 @@ import { firstCode, prepare, serve } from './app.mjs';
 import { backUp, backupsAsked } from './backup.mjs';
 import { build } from './build.mjs';
 import { devicesPlace, simulatedDevices } from './devices.mjs';
-import { keep, running, watch } from './keep.mjs';
+import { keep, repeat, running, watch } from './keep.mjs';
 import { npmPackages } from './packages.mjs';
 import { askedPort } from './ports.mjs';
 import { database, postgres } from './postgres.mjs';
@@ -16,25 +16,18 @@ const isOwn = (host) => host === 'localhost' || host === '::1' || host.startsWit
 const LOOKS = 10 * 60_000;
 
 /** Makes the certificate anew whenever it is time, until `stopped`; the server takes it up by itself. */
-async function renewed(stopped) {
-  let over = false;
-  stopped.then(() => {
-    over = true;
-  });
-  while (!over) {
-    let timer;
-    const rest = new Promise((r) => {
-      timer = setTimeout(r, LOOKS);
-    });
-    await Promise.race([rest, stopped]);
-    clearTimeout(timer);
-    if (over) return;
-    const { made } = await certificate().catch((error) => ({
-      made: `it could not be made: ${error.message}`,
-    }));
-    if (made) say(`a new certificate for this machine: ${made}`);
-  }
-}
+const renewed = (stopped) =>
+  repeat(
+    LOOKS,
+    async () => {
+      const { made } = await certificate().catch((error) => ({
+        made: `it could not be made: ${error.message}`,
+      }));
+      if (made) say(`a new certificate for this machine: ${made}`);
+      return LOOKS;
+    },
+    stopped,
+  );
 
 /** Serves until told to stop; what ends by itself meanwhile, server, database or devices, is started again. */
 export async function run(mode, args) {

@@ -1,6 +1,6 @@
 import { X509Certificate } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
-import { BlockList, isIPv4, isIPv6 } from 'node:net';
+import { BlockList, isIPv6 } from 'node:net';
 import { hostname, networkInterfaces } from 'node:os';
 import { join } from 'node:path';
 import { debianPackage } from './packages.mjs';
@@ -51,30 +51,34 @@ export function ownNames() {
   };
 }
 
+/** The network an address of the machine’s lies in: of IPv4 those beside it, of IPv6 itself. */
+const near = (address) => (isIPv6(address) ? [address, 128] : [address.replace(/\.\d+$/, '.0'), 24]);
+
+/** So many bits as a mask, as openssl writes one. */
+const maskOf = (net, bits) => {
+  const [parts, wide, base, dot] = isIPv6(net) ? [8, 16, 16, ':'] : [4, 8, 10, '.'];
+  return Array.from({ length: parts }, (_, n) => {
+    const set = Math.min(wide, Math.max(0, bits - n * wide));
+    return (2 ** wide - 2 ** (wide - set)).toString(base);
+  }).join(dot);
+};
+
 /**
  * What the root may speak for: names of the local network and addresses of private ones (RFC 1918, 3927, 4193), and those the machine
  * has. Whoever steals it can pose as no site of the world’s (RFC 5280, 4.2.1.10).
  */
 const permitted = ({ names, addresses }) =>
   [
-    'IP:10.0.0.0/255.0.0.0',
-    'IP:172.16.0.0/255.240.0.0',
-    'IP:192.168.0.0/255.255.0.0',
-    'IP:169.254.0.0/255.255.0.0',
-    'IP:127.0.0.0/255.0.0.0',
-    'IP:fc00::/fe00::',
-    'IP:::1/ffff:ffff:ffff:ffff:ffff:ffff:ffff:ffff',
-    ...addresses.filter(isIPv4).map((a) => `IP:${a.replace(/\.\d+$/, '.0')}/255.255.255.0`),
-    ...addresses.filter(isIPv6).map((a) => `IP:${a}/ffff:ffff:ffff:ffff:ffff:ffff:ffff:ffff`),
+    ...[...PRIVATE, ...addresses.map(near)].map(([net, bits]) => `IP:${net}/${maskOf(net, bits)}`),
     ...[...names, 'local'].map((n) => `DNS:${n}`),
   ].map((what) => `permitted;${what}`);
 
 /** Those of what a machine is called now that its root may speak for: it moved elsewhere, or has another name, since that was made. */
-async function spokenFor(place, { names, addresses }) {
-  const { names: known, addresses: near } = JSON.parse(readFileSync(place.made, 'utf8'));
+function spokenFor(place, { names, addresses }) {
+  const { names: known, addresses: had } = JSON.parse(readFileSync(place.made, 'utf8'));
   const inside = new BlockList();
-  for (const [net, bits] of PRIVATE) inside.addSubnet(net, bits, isIPv6(net) ? 'ipv6' : 'ipv4');
-  for (const a of near) inside.addSubnet(a, isIPv6(a) ? 128 : 24, isIPv6(a) ? 'ipv6' : 'ipv4');
+  for (const [net, bits] of [...PRIVATE, ...had.map(near)])
+    inside.addSubnet(net, bits, isIPv6(net) ? 'ipv6' : 'ipv4');
   return {
     names: names.filter((n) => known.includes(n) || n.endsWith('.local')),
     addresses: addresses.filter((a) => inside.check(a, isIPv6(a) ? 'ipv6' : 'ipv4')),
@@ -185,7 +189,7 @@ export async function certificate() {
   const place = tlsPlace();
   const called = ownNames();
   if ([place.root, place.rootKey, place.made].some((f) => !existsSync(f))) await makeRoot(place, called);
-  const mine = await spokenFor(place, called);
+  const mine = spokenFor(place, called);
   const why = wants(place, mine);
   if (why) await makeCertificate(place, mine);
   const { fingerprint256 } = new X509Certificate(readFileSync(place.root));

@@ -211,6 +211,18 @@ export async function moveRow(db: Queryable, id: string, state: LotState | null)
   ]);
 }
 
+/** What a line says, in the order both ways of writing it take it in; and by which key it came. */
+const said = (kitchenId: string, lot: string | null, e: KeepEvent) => [
+  e.id,
+  kitchenId,
+  lot,
+  e.at,
+  e.station,
+  e.clockMs ?? null,
+  JSON.stringify(e.body),
+];
+const keyOf = (e: KeepEvent): string | null => (e.via ? JSON.stringify(e.via) : null);
+
 /** Writes a line once; false where its id is taken. `dated` is for the owner alone, who puts in what was before with its moments. */
 export async function appendLine(
   db: Queryable,
@@ -222,17 +234,7 @@ export async function appendLine(
   const { rowCount } = await db.query(
     `INSERT INTO keep_event (id, kitchen_id, lot_id, at, station, clock_ms, body, via${dated ? ', received_at' : ''})
      VALUES ($1, $2, $3, $4, $5, $6, $7::jsonb, $8::jsonb${dated ? ', $9::timestamptz' : ''})`,
-    [
-      e.id,
-      kitchenId,
-      lot,
-      e.at,
-      e.station,
-      e.clockMs ?? null,
-      JSON.stringify(e.body),
-      e.via ? JSON.stringify(e.via) : null,
-      ...(dated ? [e.receivedAt ?? e.at] : []),
-    ],
+    [...said(kitchenId, lot, e), keyOf(e), ...(dated ? [e.receivedAt ?? e.at] : [])],
   );
   return rowCount === 1;
 }
@@ -246,17 +248,7 @@ export async function bringLine(
 ): Promise<boolean> {
   const { rows } = await db.query<{ is_new: boolean }>(
     'SELECT bring_kept($1, $2, $3, $4, $5, $6, $7::jsonb, $8, $9::jsonb) AS is_new',
-    [
-      e.id,
-      kitchenId,
-      lot,
-      e.at,
-      e.station,
-      e.clockMs ?? null,
-      JSON.stringify(e.body),
-      e.receivedAt ?? e.at,
-      e.via ? JSON.stringify(e.via) : null,
-    ],
+    [...said(kitchenId, lot, e), e.receivedAt ?? e.at, keyOf(e)],
   );
   return rows[0]?.is_new ?? false;
 }
