@@ -29,7 +29,7 @@ const COMMANDS = {
   drill: ['drill.mjs', 'attack it: kills, cuts, floods, wrong clocks, foreign pages; says what held'],
   verify: [
     'verify.mjs',
-    'verify [--head N:HASH …]: whether anything in the record was changed, removed or slipped in, against heads printed on an export',
+    'verify [KITCHEN] [--head N:HASH …]: whether anything in the record was changed, removed or slipped in, against heads printed on an export',
   ],
   parts: ['parts.mjs', 'the parts of the record, one a month, and which are put away'],
   'put-away': [
@@ -50,8 +50,15 @@ const COMMANDS = {
     'backup.mjs',
     'restore FILE: a backup in place of the database, counted and followed first; what stood there is set aside',
   ],
-  code: ['stations.mjs', 'print a code that lets a lead’s screen in over the network'],
-  pin: ['stations.mjs', 'take the lead’s PIN away where it was lost, and print a code for a lead’s screen'],
+  code: ['stations.mjs', 'code [KITCHEN]: print a code that lets a lead’s screen in over the network'],
+  kitchens: [
+    'kitchens.mjs',
+    'kitchens [list | add NAME | group NAME HEAD ID …]: more kitchens in one database, and which of them leads a group',
+  ],
+  pin: [
+    'stations.mjs',
+    'pin [KITCHEN]: take the lead’s PIN away where it was lost, and print a code for a lead’s screen',
+  ],
   db: ['db.mjs', 'open psql on the private database'],
   bench: ['bench.mjs', 'benchmarks as bars: each ratio beside what it is held to [--only NAME]'],
   screenshots: ['screenshots.mjs', 'take docs/screenshots anew from the demo data'],

@@ -90,8 +90,8 @@ export async function grow(owner: pg.Pool, g: Growth): Promise<void> {
       [tag, g.batches, g.days],
     );
     await db.query(
-      `INSERT INTO batch_event (id, batch_id, at, received_at, station, body, batch_started_at)
-       SELECT ${uuidOf(`'event ' || $1::text || ' ' || n || ' ' || k`)}, ${made('batch')}, at, at, (ARRAY['Opener', 'Closer', 'Lead'])[k % 3 + 1],
+      `INSERT INTO batch_event (id, batch_id, kitchen_id, at, received_at, station, body, batch_started_at)
+       SELECT ${uuidOf(`'event ' || $1::text || ' ' || n || ' ' || k`)}, ${made('batch')}, (SELECT id FROM kitchen ORDER BY id LIMIT 1), at, at, (ARRAY['Opener', 'Closer', 'Lead'])[k % 3 + 1],
          CASE WHEN k = $3 THEN '{"kind":"finished","goesTo":"pass"}'::jsonb
            WHEN k % 6 = 0 THEN jsonb_build_object('kind', 'step-done', 'step', k / 6)
            WHEN k % 6 = 1 THEN jsonb_build_object('kind', 'note', 'text', 'stirred')

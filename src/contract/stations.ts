@@ -24,7 +24,14 @@ export const CodeAsked = z.object({
   access: z.enum(ACCESS),
   worksAs: z.string().max(30).default(''),
 });
-export const PairAsked = z.object({ code: Code });
+/** The code that was read out; and of which kitchen, where there are several. */
+export const PairAsked = z.object({
+  code: Code,
+  kitchen: z
+    .string()
+    .regex(/^[a-z0-9-]{1,60}$/, issue('the kitchen is small letters, digits and hyphens'))
+    .optional(),
+});
 export const StationChanged = z.object({ name: StationName });
 export const PinAsked = z.object({ pin: Pin });
 
@@ -32,6 +39,8 @@ export const PinAsked = z.object({ pin: Pin });
 export type CodeMade = {
   readonly code: string;
   readonly until: string;
+  /** The kitchen it opens, by its id; null where there is no other. */
+  readonly kitchen: string | null;
   /** Addresses that open the page where it is typed, with it; none where the kitchen is served to its own machine alone. */
   readonly links: readonly string[];
   /** Where a device comes to trust the kitchen’s own authority first; null where it has none. */
@@ -66,4 +75,6 @@ export type Me = {
   readonly access: Access | null;
   readonly raised: boolean;
   readonly pinSet: boolean;
+  /** Whether a code is of one of several kitchens: then it is asked which. */
+  readonly several: boolean;
 };

@@ -95,7 +95,7 @@ test('a connection cut in a transaction costs that one, and the next is a new on
 
 test('one that listens silently dead is noticed, and what was missed is read anew', async () => {
   const told: LiveTold[] = [];
-  const stop = listen((t) => told.push(t));
+  const stop = listen(null, (t) => told.push(t));
   const until = async (enough: () => boolean) => {
     for (const end = Date.now() + 25_000; Date.now() < end && !enough(); )
       await new Promise((r) => setTimeout(r, 50));

@@ -6,7 +6,7 @@ import { recordEvent } from './actions/batches';
 import { afterBatchEvent, recordKeep } from './actions/keep/keep';
 import { pool, poolsInUse, reached } from './data/database';
 import { addressOf } from './guard/address';
-import { asking } from './guard/asking';
+import { askedKitchen, asking, ownKitchen } from './guard/asking';
 import { TELLS_TIME } from './guard/headers';
 import { later } from './guard/later';
 import { whoAsks } from './guard/who';
@@ -17,7 +17,7 @@ import { listenToRail, type RailNews, theRail, wholeRail } from './live/theRail'
 import { log, said } from './log';
 import { isLongLot } from './queries/long';
 import { readRecordHead } from './queries/seals';
-import { answered, busy, jsonIn, notAllowed, type Refusal, tooLarge, unknown } from './refusal';
+import { answered, beyond, busy, jsonIn, notAllowed, type Refusal, tooLarge, unknown } from './refusal';
 import { metricsText, readsFrom, tapped } from './watched/metrics';
 import { work } from './work/work';
 
@@ -140,54 +140,75 @@ const streamsOf = new Map<string, number>();
 /** A frame of the stream. */
 const frame = (name: string, data: unknown): string => `event: ${name}\ndata: ${JSON.stringify(data)}\n\n`;
 
-/** Stations that are told, and programs that are no station. Each frame is put together once for all of them. */
-const stations = new Set<ServerResponse>();
-const programs = new Set<ServerResponse>();
+/** Stations of a kitchen that are told, and programs that are no station. Each frame is put together once for all of them. */
+class Told {
+  readonly stations = new Set<ServerResponse>();
+  readonly programs = new Set<ServerResponse>();
+  /** What is told as long as there is a station. */
+  private readonly stop: () => void;
+  private asItIs: {
+    readonly of: RailNews['tickets'];
+    readonly head: RailNews['head'];
+    readonly text: string;
+  } | null = null;
+
+  constructor(private readonly kitchen: string) {
+    const stops = [
+      listen(kitchen, (told) => {
+        if (told === 'again') this.sendAll(frame('again', {}));
+        else this.sendAll(frame('service' in told ? 'service' : 'keep' in told ? 'keep' : 'told', told));
+      }),
+      listenToRail((news) => this.sendAll(frame('ticket', news))),
+    ];
+    const breath = setInterval(() => this.sendAll(alive()), BREATH);
+    this.stop = () => {
+      clearInterval(breath);
+      for (const stop of stops) stop();
+    };
+  }
+
+  private sendAll(text: string): void {
+    for (const station of this.stations) send(station, text);
+    for (const program of this.programs) send(program, text);
+  }
+
+  /** The whole rail as a frame: put together once, for all who come while it is as it is. */
+  whole(): string | null {
+    const whole = wholeRail();
+    if (!whole) return null;
+    if (this.asItIs?.of !== whole.tickets || this.asItIs.head !== whole.head)
+      this.asItIs = { of: whole.tickets, head: whole.head, text: frame('ticket', whole) };
+    return this.asItIs.text;
+  }
+
+  /** One is told no more; where nobody is, nothing is put together. */
+  leave(response: ServerResponse): void {
+    this.stations.delete(response);
+    this.programs.delete(response);
+    if (this.stations.size + this.programs.size > 0 || tellings.get(this.kitchen) !== this) return;
+    this.stop();
+    tellings.delete(this.kitchen);
+  }
+}
+
+/** Who is told, by kitchen. */
+const tellings = new Map<string, Told>();
+function tellingHere(): Told {
+  const kitchen = askedKitchen();
+  const known = tellings.get(kitchen) ?? new Told(kitchen);
+  tellings.set(kitchen, known);
+  return known;
+}
+const toldInAll = (of: 'stations' | 'programs'): number =>
+  [...tellings.values()].reduce((n, t) => n + t[of].size, 0);
 
 function send(response: ServerResponse, text: string): void {
   // Who does not read is cut: it would cost the memory of all, and when it comes back it reads anew.
   if (response.writableLength > MOST_UNREAD) response.destroy();
   else response.write(text);
 }
-const sendAll = (text: string): void => {
-  for (const station of stations) send(station, text);
-  for (const program of programs) send(program, text);
-};
 const alive = (): string =>
   frame('alive', { ...(TELLS_TIME && { now: Date.now() }), telling: isListening() });
-
-/** The whole rail as a frame: put together once, for all who come while it is as it is. */
-let asItIs: {
-  readonly of: RailNews['tickets'];
-  readonly head: RailNews['head'];
-  readonly text: string;
-} | null = null;
-function wholeFrame(): string | null {
-  const whole = wholeRail();
-  if (!whole) return null;
-  if (asItIs?.of !== whole.tickets || asItIs.head !== whole.head)
-    asItIs = { of: whole.tickets, head: whole.head, text: frame('ticket', whole) };
-  return asItIs.text;
-}
-
-/** What is told as long as there is a station; null while there is none. */
-let stopTelling: (() => void) | null = null;
-
-function beginTelling(): void {
-  const stops = [
-    listen((told) => {
-      if (told === 'again') sendAll(frame('again', {}));
-      else sendAll(frame('service' in told ? 'service' : 'keep' in told ? 'keep' : 'told', told));
-    }),
-    listenToRail((news) => sendAll(frame('ticket', news))),
-  ];
-  const breath = setInterval(() => sendAll(alive()), BREATH);
-  stopTelling = () => {
-    clearInterval(breath);
-    for (const stop of stops) stop();
-    stopTelling = null;
-  };
-}
 
 /**
  * Server-sent events: `told` with each event of any batch, `ticket` with what changes on the rail, `service` with
@@ -207,7 +228,7 @@ function live(request: IncomingMessage, response: ServerResponse): void {
   const { who } = asking();
   const address = addressOf(request);
   const own = streamsOf.get(address) ?? 0;
-  const all = stations.size + programs.size;
+  const all = toldInAll('stations') + toldInAll('programs');
   if (own >= MOST_STREAMS_EACH || all >= MOST_STREAMS) {
     const full = busy(
       own >= MOST_STREAMS_EACH
@@ -222,14 +243,14 @@ function live(request: IncomingMessage, response: ServerResponse): void {
   streamsOf.set(address, own + 1);
   response.write('retry: 1000\n\n');
   response.write(alive());
-  if (!stopTelling) beginTelling();
+  const here = tellingHere();
   // What stands in for the devices hears nothing of them.
   const isStation = !/[?&]devices=no\b/.test(request.url ?? '');
-  const told = isStation ? stations : programs;
+  const told = isStation ? here.stations : here.programs;
   told.add(response);
   // Whatever was told before it came, it reads anew.
   if (isListening()) send(response, frame('again', {}));
-  const whole = wholeFrame();
+  const whole = here.whole();
   if (whole) send(response, whole);
   // A key that is revoked hears no more.
   const stillIn =
@@ -248,8 +269,7 @@ function live(request: IncomingMessage, response: ServerResponse): void {
     if (left > 0) streamsOf.set(address, left);
     else streamsOf.delete(address);
     clearInterval(stillIn);
-    told.delete(response);
-    if (stations.size + programs.size === 0) stopTelling?.();
+    here.leave(response);
     stopDevices?.();
   });
 }
@@ -280,7 +300,7 @@ async function health(response: ServerResponse): Promise<void> {
     run: process.env.PANACHE_RUN ?? null,
     database: { reached: database.ok, ms: database.ms },
     telling: isListening(),
-    stations: stations.size,
+    stations: toldInAll('stations'),
     memoryMb: Math.round(process.memoryUsage.rss() / 1e6),
   };
   await tell(response, async () => ({
@@ -311,12 +331,13 @@ async function isReady(response: ServerResponse): Promise<void> {
 
 readsFrom({
   pools: poolsInUse,
-  streams: () => ({ stations: stations.size, programs: programs.size }),
+  streams: () => ({ stations: toldInAll('stations'), programs: toldInAll('programs') }),
   listening: isListening,
 });
 
-/** What is measured of this process, as Prometheus reads it. */
-async function metrics(response: ServerResponse): Promise<void> {
+/** What is measured of this process, as Prometheus reads it: of all kitchens, so that it is for those of the machine’s own alone. */
+async function metrics(request: IncomingMessage, response: ServerResponse): Promise<void> {
+  if (askedKitchen() !== ownKitchen()) return refuse(request, response, beyond(null));
   const { text, type } = await metricsText();
   response.writeHead(200, { 'content-type': type, 'cache-control': 'no-store' }).end(text);
 }
@@ -328,7 +349,7 @@ const ANSWERS: Readonly<Record<string, (request: IncomingMessage, response: Serv
   '/api/health': (_request, response) => void health(response),
   '/api/health/live': (_request, response) => void tell(response, async () => ({ body: { ok: true } })),
   '/api/health/ready': (_request, response) => void isReady(response),
-  '/api/metrics': (_request, response) => void metrics(response),
+  '/api/metrics': (request, response) => void metrics(request, response),
 };
 const EVENTS = /^\/api\/(batches|keep)\/([^/?]+)\/events$/;
 

@@ -204,8 +204,8 @@ test('two lines under one id, from before ids were used once, stand aside: the c
   await pool.query('ALTER TABLE batch_event DISABLE TRIGGER USER');
   const second = (id: string, text: string) =>
     pool.query(
-      `INSERT INTO batch_event (id, batch_id, at, station, body, batch_started_at, received_at)
-       SELECT id, batch_id, at, station, jsonb_build_object('kind', 'note', 'text', $2::text), batch_started_at, received_at + interval '35 days' FROM batch_event WHERE id = $1`,
+      `INSERT INTO batch_event (id, batch_id, kitchen_id, at, station, body, batch_started_at, received_at)
+       SELECT id, batch_id, kitchen_id, at, station, jsonb_build_object('kind', 'note', 'text', $2::text), batch_started_at, received_at + interval '35 days' FROM batch_event WHERE id = $1`,
       [id, text],
     );
   await second(same.id, 'stands');

@@ -318,7 +318,7 @@ describe('what whoever owns the database does is found', () => {
         );
         await db.query('DELETE FROM batch_event');
         await db.query(
-          `INSERT INTO event_part_moved (part, n, what, lines, sha256, file) VALUES ('batch_event_before', 1, 'put away', $1, '', 'x')`,
+          `INSERT INTO event_part_moved (part, n, what, lines, sha256, file, kitchens) VALUES ('batch_event_before', 1, 'put away', $1, '', 'x', '{${K}}')`,
           [rowCount],
         );
       }),
@@ -328,8 +328,8 @@ describe('what whoever owns the database does is found', () => {
       'a second line under one id, in another month',
       past('batch_event')(async (db) => {
         await db.query(
-          `INSERT INTO batch_event (id, batch_id, at, station, body, batch_started_at, received_at)
-           SELECT id, batch_id, at, station, '{"kind":"note","text":"x"}'::jsonb, batch_started_at, received_at + interval '40 days' FROM batch_event WHERE id = '${line}'`,
+          `INSERT INTO batch_event (id, batch_id, kitchen_id, at, station, body, batch_started_at, received_at)
+           SELECT id, batch_id, kitchen_id, at, station, '{"kind":"note","text":"x"}'::jsonb, batch_started_at, received_at + interval '40 days' FROM batch_event WHERE id = '${line}'`,
         );
       }),
       ['twice'],

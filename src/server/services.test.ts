@@ -132,7 +132,7 @@ describe('a service saved', () => {
     client.removeAllListeners('notification');
     await client.query('UNLISTEN *');
     client.release();
-    expect(JSON.parse(told[0]!)).toEqual({ service: made.id, revision: 1 });
+    expect(JSON.parse(told[0]!)).toEqual({ kitchen: 'quay-house', service: made.id, revision: 1 });
   });
 });
 

@@ -1,5 +1,6 @@
 import { message } from '../../core/message/message';
 import { isAway, noted, type Queryable } from '../data/database';
+import { perKitchen } from '../guard/asking';
 import { appendEvents, type EventToWrite } from '../queries/batches';
 import { busy } from '../refusal';
 
@@ -12,7 +13,8 @@ type Waiting = {
 };
 type Queue = { waiting: Waiting[]; busy: boolean };
 
-const queues = new WeakMap<Queryable, Queue>();
+/** A statement is of one kitchen. */
+const queues = perKitchen(() => new WeakMap<Queryable, Queue>());
 
 /** Most events in one statement. */
 const MOST = 64;
@@ -63,8 +65,9 @@ async function empty(db: Queryable, queue: Queue): Promise<void> {
  */
 export const gathered = (db: Queryable, draft: EventToWrite): Promise<boolean> =>
   new Promise((done, failed) => {
-    const queue = queues.get(db) ?? { waiting: [], busy: false };
-    queues.set(db, queue);
+    const own = queues();
+    const queue = own.get(db) ?? { waiting: [], busy: false };
+    own.set(db, queue);
     if (queue.waiting.length >= MOST_WAITING)
       return failed(busy(message('too many taps wait to be written')));
     queue.waiting.push({ draft, done, failed, until: performance.now() + PATIENCE });

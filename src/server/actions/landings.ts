@@ -1,5 +1,6 @@
 import type { House } from '../../core/kitchen/house';
 import type { Landing } from '../../core/recipe/listed';
+import { perKitchen } from '../guard/asking';
 import type { NamedRecipe } from '../queries/recipes';
 import { work } from '../work/work';
 
@@ -15,7 +16,7 @@ type Landings = {
   askedAt: number;
   filling: Promise<void> | null;
 };
-const holder = globalThis as typeof globalThis & { panacheLandings?: Landings };
+const holder = globalThis as typeof globalThis & { panacheLandings?: () => Landings };
 
 const MOST = 20_000;
 
@@ -60,8 +61,14 @@ export async function landingsOf(
   recipes: readonly NamedRecipe[],
   patience: number,
 ): Promise<readonly (Landing | null | undefined)[]> {
-  holder.panacheLandings ??= { known: new Map(), wanted: [], house: null, askedAt: 0, filling: null };
-  const of = holder.panacheLandings;
+  holder.panacheLandings ??= perKitchen(() => ({
+    known: new Map(),
+    wanted: [],
+    house: null,
+    askedAt: 0,
+    filling: null,
+  }));
+  const of = holder.panacheLandings();
   const here = () => recipes.map((r) => of.known.get(keyOf(r, house)));
   const until = Date.now() + patience;
   while (here().some((l) => l === undefined)) {

@@ -14,9 +14,10 @@ import {
 } from '../../contract/stations';
 import { message } from '../../core/message/message';
 import { transaction } from '../data/database';
-import { asking, calledOf } from '../guard/asking';
+import { as, asking, calledOf } from '../guard/asking';
 import { hashed, LEAD_LASTS, newCode, newSecret } from '../guard/keys';
 import { readHouse } from '../queries/kitchen';
+import { readKitchenIds } from '../queries/kitchens';
 import {
   beginSession,
   countWrongCode,
@@ -87,7 +88,8 @@ export async function makeCode(pool: pg.Pool, input: unknown): Promise<Omit<Code
       ),
     pool,
   );
-  return { code, until: until.toISOString() };
+  const several = (await readKitchenIds(pool)).length > 1;
+  return { code, until: until.toISOString(), kitchen: several ? house.id : null };
 }
 
 /**
@@ -98,7 +100,10 @@ export async function pair(
   pool: pg.Pool,
   input: unknown,
 ): Promise<{ readonly key: string; readonly id: string }> {
-  const { code } = accept(PairAsked, input);
+  const { code, kitchen } = accept(PairAsked, input);
+  // Whoever is in already, in whichever kitchen, is a stranger to the one it asks for.
+  if (kitchen !== undefined)
+    return as({ ...asking(), who: { kind: 'stranger' }, kitchen }, () => pair(pool, { code }));
   const key = newSecret();
   // Counted even where it is refused: the refusal comes after what was counted is kept.
   const paired = await transaction(async (db) => {
@@ -217,7 +222,8 @@ export async function theMe(pool: pg.Pool): Promise<Me> {
   const { who } = asking();
   const house = await readHouse(pool);
   const pinSet = house !== null && (await readPin(pool, house.id)) !== null;
+  const several = (await readKitchenIds(pool)).length > 1;
   if (who.kind === 'station')
-    return { kind: 'station', name: who.name, access: who.access, raised: who.raised, pinSet };
-  return { kind: who.kind, name: '', access: null, raised: false, pinSet };
+    return { kind: 'station', name: who.name, access: who.access, raised: who.raised, pinSet, several };
+  return { kind: who.kind, name: '', access: null, raised: false, pinSet, several };
 }

@@ -1,4 +1,5 @@
 import pg from 'pg';
+import { askedKitchen } from '../guard/asking';
 import { away, back } from '../log';
 // What is stored speaks of ingredients: whoever reads it has the catalogue.
 import '../../core/food/load';
@@ -58,12 +59,25 @@ export function pool(use: PoolUse = 'pages'): pg.Pool {
   if (known) return known;
   const connectionString = process.env.DATABASE_URL;
   if (!connectionString) throw new Error('DATABASE_URL is not set: start with ./panache start');
-  const made = new pg.Pool(limited(connectionString, use));
+  const made = new KitchenPool(limited(connectionString, use));
   // An idle connection may die with its server; the pool makes a new one at the next query.
   made.on('error', (error) => away('database', error));
   pools[use] = made;
   return made;
 }
+
+/** Connections on which each statement is of the kitchen that is asked for: a single one goes in a transaction of its own. */
+export class KitchenPool extends pg.Pool {
+  override query: pg.Pool['query'] = ((...asked: Parameters<pg.PoolClient['query']>) =>
+    transaction(async (client) => client.query(...asked), this)) as pg.Pool['query'];
+}
+
+/**
+ * How a transaction begins: with the kitchen it is of. Row-level security shows and takes the rows of that one, for as long as the
+ * transaction lasts and not on the connection after it, whoever has that next.
+ */
+export const beginning = (): string =>
+  `BEGIN; SET LOCAL panache.kitchen = ${pg.escapeLiteral(askedKitchen())}`;
 
 /** Lines of each pool of this process: all there are, those nobody uses, and how many wait for one. */
 export const poolsInUse = (): Readonly<
@@ -119,7 +133,7 @@ export async function transaction<T>(
   client.on('error', lost);
   let broken: Error | undefined;
   try {
-    await client.query('BEGIN');
+    await client.query(beginning());
     const result = await work(client);
     await client.query('COMMIT');
     fine();

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import type pg from 'pg';
 import type { EventBody } from '../../core/batch/events';
 import { DEFAULT_LIMITS, middleOf } from '../../core/flow/bands';
+import { idFrom } from '../../core/formats/draft/ids';
 import { USUAL_KEEPING } from '../../core/kitchen/keeping';
 import { KitchenFile } from '../../core/kitchen/kitchenFile';
 import { Recipe, type RecipeText } from '../../core/recipe/recipe';
@@ -44,11 +45,29 @@ const BLANK = KitchenFile.parse({
   burners: [{ id: 'burner', name: 'Burner', kind: 'gas', powerW: 7000 }],
 });
 
+/** Whether there is a kitchen already; nobody else brings one until the transaction ends. */
+async function hasKitchens(db: pg.PoolClient): Promise<boolean> {
+  await db.query('LOCK TABLE kitchen IN EXCLUSIVE MODE');
+  return (await db.query('SELECT 1 FROM kitchen LIMIT 1')).rowCount === 1;
+}
+
+/** Puts another kitchen without soups beside those there are. Its id is made of its name; returned. */
+export const addKitchen = (pool: pg.Pool, name: string): Promise<string> =>
+  transaction(async (client) => {
+    await hasKitchens(client);
+    const { rows } = await client.query<{ id: string }>('SELECT id FROM kitchen');
+    const taken = new Set(rows.map((r) => r.id));
+    const first = idFrom(name, 'kitchen').slice(0, 50);
+    let id = first;
+    for (let n = 2; taken.has(id); n++) id = `${first}-${n}`;
+    await writeHouse(client, { ...BLANK, id, name });
+    return id;
+  }, pool);
+
 /** Puts a kitchen without soups into a database that has none. True when it did. */
 export const loadBlank = (pool: pg.Pool): Promise<boolean> =>
   transaction(async (client) => {
-    await client.query('LOCK TABLE kitchen IN EXCLUSIVE MODE');
-    if (await readHouse(client)) return false;
+    if (await hasKitchens(client)) return false;
     await writeHouse(client, BLANK);
     return true;
   }, pool);
@@ -95,8 +114,7 @@ async function loadServices(
  */
 export async function loadDemo(pool: pg.Pool, folder: string): Promise<boolean> {
   return transaction(async (client) => {
-    await client.query('LOCK TABLE kitchen IN EXCLUSIVE MODE');
-    if (await readHouse(client)) return false;
+    if (await hasKitchens(client)) return false;
     const kitchen = KitchenFile.parse(await readJsonFile(join(folder, 'kitchen.json')));
     await writeHouse(client, kitchen);
     const files = (await readdir(join(folder, 'recipes'))).filter((f) => f.endsWith('.json')).sort();

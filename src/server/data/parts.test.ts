@@ -316,7 +316,7 @@ describe('put away and brought back', () => {
         .update(readFileSync(file('other.gz')))
         .digest('hex');
       await pool.query(
-        `INSERT INTO event_part_moved SELECT part, n + 1, what, now(), lines, '${sum}', file FROM event_part_moved
+        `INSERT INTO event_part_moved SELECT part, n + 1, what, now(), lines, '${sum}', file, gen_random_uuid(), kitchens FROM event_part_moved
          WHERE part = 'batch_event_2026_03' ORDER BY n DESC LIMIT 1`,
       );
       const at = text.split('\n').findIndex((l) => l.includes('88.25')) + 1;
@@ -327,7 +327,7 @@ describe('put away and brought back', () => {
       const { rows: left } = await pool.query(`SELECT to_regclass('batch_event_2026_03') AS there`);
       expect(left[0].there).toBeNull();
       await pool.query(
-        `INSERT INTO event_part_moved SELECT part, n + 2, what, now(), lines, sha256, file FROM event_part_moved
+        `INSERT INTO event_part_moved SELECT part, n + 2, what, now(), lines, sha256, file, gen_random_uuid(), kitchens FROM event_part_moved
          WHERE part = 'batch_event_2026_03' AND file = 'away.gz' ORDER BY n LIMIT 1`,
       );
     });
@@ -410,8 +410,8 @@ describe('a record from before there were parts', () => {
       expect(applied[0]).toBe(firstParts);
       await makeParts(old.pool);
       const all = async () => (await old.pool.query('SELECT * FROM batch_event ORDER BY seq')).rows;
-      // Its key came later, and of these lines there is none.
-      expect(await all()).toEqual(before.map((r) => ({ ...r, via: null })));
+      // Its key came later, and of these lines there is none; whose it is, it was.
+      expect(await all()).toEqual(before.map((r) => ({ ...r, via: null, kitchen_id: 'k' })));
       expect((await old.pool.query('SELECT * FROM to_seal ORDER BY source, seq')).rows).toEqual(sealable);
       await expect(old.pool.query('DELETE FROM batch_event_before')).rejects.toThrow(/append-only/);
 

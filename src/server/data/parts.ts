@@ -137,13 +137,13 @@ async function writeMove(
   sha256: string,
   file: string,
 ): Promise<void> {
-  const { rows } = await tx.query<{ id: string; kitchen: string }>(
-    `INSERT INTO event_part_moved (part, n, what, lines, sha256, file) VALUES ($1, $2, $3, $4, $5, $6)
-     RETURNING id, (SELECT id FROM kitchen ORDER BY id LIMIT 1) AS kitchen`,
+  const { rows } = await tx.query<{ id: string; kitchens: readonly string[] }>(
+    `INSERT INTO event_part_moved (part, n, what, lines, sha256, file, kitchens)
+     VALUES ($1, $2, $3, $4, $5, $6, ARRAY(SELECT id FROM kitchen ORDER BY id)) RETURNING id, kitchens`,
     [part.table, (part.n ?? 0) + 1, what, lines, sha256, basename(file)],
   );
-  const [row] = rows;
-  if (row) await seal(tx, row.kitchen, [{ source: 'part_moved', ids: [row.id] }]);
+  for (const { id, kitchens } of rows)
+    for (const kitchen of kitchens) await seal(tx, kitchen, [{ source: 'part_moved', ids: [id] }]);
 }
 
 /** Why the lines of a part cannot go, or null. */
@@ -395,10 +395,11 @@ export async function bringBack(
           (id, n) => `line ${first + n} of the file is not what the chain of the record has (${id})`,
         );
         await tx.query(
-          `INSERT INTO ${part.table} (id, batch_id, seq, at, received_at, station, body, clock_ms, batch_started_at, via)
+          `INSERT INTO ${part.table} (id, batch_id, seq, at, received_at, station, body, clock_ms, batch_started_at, via, kitchen_id)
            SELECT (l ->> 'id')::uuid, (l ->> 'batch')::uuid, (l ->> 'seq')::bigint, (l ->> 'at')::timestamp AT TIME ZONE 'UTC',
              (l ->> 'received')::timestamp AT TIME ZONE 'UTC', l ->> 'station', l -> 'body', (l ->> 'clock')::bigint,
-             (t::jsonb ->> 'started')::timestamp AT TIME ZONE 'UTC', l -> 'via'
+             (t::jsonb ->> 'started')::timestamp AT TIME ZONE 'UTC', l -> 'via',
+             (SELECT b.kitchen_id FROM batch b WHERE b.id = (l ->> 'batch')::uuid)
            FROM unnest($1::text[]) AS t, LATERAL (SELECT t::jsonb -> 'line' AS l) AS line`,
           [own],
         );

@@ -38,6 +38,15 @@ async function backUpFirst(): Promise<void> {
   console.log(`backup: the kitchen as it was before this upgrade is in ${file}`);
 }
 
+/** Whoever owns the database sees all of it: where there are two kitchens the application must be somebody else. */
+async function refuseMany(): Promise<void> {
+  const { rowCount } = await db.query('SELECT 1 FROM kitchen LIMIT 2');
+  if ((rowCount ?? 0) > 1)
+    throw new Error(
+      'there are several kitchens here, and the application would run as the owner, who sees all of them: give it a role of its own',
+    );
+}
+
 try {
   await backUpFirst();
   const applied = await migrate(db);
@@ -46,12 +55,15 @@ try {
   if (parts.length) console.log(`database: parts of the record for ${parts.join(', ')}`);
   if (process.env.APP_DATABASE_URL) {
     const { username, password } = new URL(process.env.APP_DATABASE_URL);
-    await guard(db, decodeURIComponent(username), decodeURIComponent(password)).catch((error: Error) =>
-      console.log(
-        `database: no role for the application could be made (${error.message}): it runs as the owner, and the record is guarded by triggers alone`,
-      ),
+    await guard(db, decodeURIComponent(username), decodeURIComponent(password)).catch(
+      async (error: Error) => {
+        await refuseMany();
+        console.log(
+          `database: no role for the application could be made (${error.message}): it runs as the owner, and the record is guarded by triggers alone`,
+        );
+      },
     );
-  }
+  } else await refuseMany();
   if (process.env.PANACHE_DEMO !== 'off') {
     const loaded = await loadDemo(db, join(process.cwd(), 'demo'));
     if (loaded) console.log('demo: Quay House Canteen loaded, one batch under way');

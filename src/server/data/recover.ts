@@ -185,10 +185,9 @@ export async function recover(db: pg.Pool, file: string, heads: readonly Head[])
     if (lines !== head.lines) throw new NotMoved(`${file} has ${lines} lines of ${head.lines}`);
     return { lines, here, linesMissing: lost, follow, missing: [...missing], links, restored };
   }, db);
-  const { rows } = await db.query<{ id: string }>('SELECT id FROM kitchen ORDER BY id LIMIT 1');
-  const [kitchen] = rows;
+  const { rows } = await db.query<{ id: string }>('SELECT id FROM kitchen ORDER BY id');
   // Lines of batches that were here are sealed with the rest of what no link speaks of.
-  if (kitchen) await sealRest(db, kitchen.id, null);
+  for (const { id } of rows) await sealRest(db, id, null);
   return {
     name: head.part,
     lines: so.lines,

@@ -19,6 +19,8 @@ export const MAY_ADD: Readonly<Record<string, readonly string[]>> = {
   import_sealed: ['import_id'],
   imported_batch: ['import_id', 'batch_id'],
   imported_version: ['import_id', 'kitchen_id', 'recipe_id', 'version'],
+  published: ['id', 'group_id', 'kind', 'subject', 'edition', 'body', 'note', 'made_by'],
+  published_answer: ['kitchen_id', 'published_id', 'answer', 'taken_as', 'made_by'],
 };
 
 /** Settings, which change and are never removed: who changed what is for the versions to say. */
@@ -36,6 +38,13 @@ export const MAY_CALL = [
   'bring_water_test',
   'bring_act',
   'remove_recipe',
+  'station_by_key',
+  'kitchen_ids',
+  'kitchens_to_log',
+  'group_figures',
+  'asked_group',
+  'leads_group',
+  'only_kitchen',
 ] as const;
 
 const READ_ONLY = [
@@ -48,6 +57,8 @@ const READ_ONLY = [
   'event_part_moved',
   'event_away',
   'quarantine',
+  'kitchen_group',
+  'group_member',
 ];
 
 /**

@@ -28,6 +28,8 @@ export type Asking = {
   readonly secure: boolean;
   /** What the request is known by in the log. */
   readonly id?: string;
+  /** The kitchen it is about where no station says that: a screen nobody let in yet, and what is done by itself. */
+  readonly kitchen?: string;
 };
 
 export const HERE: Who = { kind: 'here' };
@@ -43,6 +45,44 @@ export const as = <T>(asking: Asking, work: () => T): T => storage.run(asking, w
 
 /** Who asks for what is being done; the machine itself where nobody does, as its own clockwork. */
 export const asking = (): Asking => storage.getStore() ?? ITSELF;
+
+const own = globalThis as typeof globalThis & { panacheOwnKitchen?: string };
+
+/** The kitchen this machine itself stands in, from now on. */
+export const standsIn = (kitchen: string): void => {
+  own.panacheOwnKitchen = kitchen;
+};
+
+/** The kitchen this machine stands in; empty before it is known. */
+export const ownKitchen = (): string => own.panacheOwnKitchen ?? '';
+
+/**
+ * The kitchen what is being done is of: the station’s; what was said where there is none; this machine’s own. Empty before that is
+ * known.
+ */
+export const askedKitchen = (): string => {
+  const { who, kitchen } = asking();
+  return who.kind === 'station' ? who.kitchenId : (kitchen ?? ownKitchen());
+};
+
+/** Does `work` by itself, of a kitchen. */
+export const inKitchen = <T>(kitchen: string, work: () => T): T => as({ ...ITSELF, kitchen }, work);
+
+/** What there is one of to a kitchen, made when it is first asked for; of those not asked for longest `most` are kept. */
+export function perKitchen<T>(make: () => T, most = 2000): () => T {
+  const all = new Map<string, T>();
+  return () => {
+    const kitchen = askedKitchen();
+    const one = all.get(kitchen) ?? make();
+    all.delete(kitchen);
+    all.set(kitchen, one);
+    for (const oldest of all.keys()) {
+      if (all.size <= most) break;
+      all.delete(oldest);
+    }
+    return one;
+  };
+}
 
 /** What the request that is being answered is known by; null where none is. */
 export const requestOf = (): string | null => storage.getStore()?.id ?? null;

@@ -1,9 +1,10 @@
 import type { IncomingMessage } from 'node:http';
 import type { TLSSocket } from 'node:tls';
-import { pool } from '../data/database';
+import { noted, pool } from '../data/database';
+import { readKitchenIds } from '../queries/kitchens';
 import { goOnWithSession, readStationByKey } from '../queries/stations';
 import { addressOf, isLoopback, isThroughProxy, protoOf } from './address';
-import { type Asking, HERE, type PairedStation, type Who } from './asking';
+import { type Asking, HERE, inKitchen, ownKitchen, type PairedStation, standsIn, type Who } from './asking';
 import { cookieOf, hashed, KEY_COOKIE, LEAD_COOKIE, LEAD_LASTS } from './keys';
 
 /** ms a key that was looked up is believed: every tap would ask the database otherwise. A revoked one is forgotten at once. */
@@ -55,14 +56,40 @@ export async function whoAsks(request: IncomingMessage): Promise<Who> {
   if (!station) return { kind: 'stranger' };
   const token = cookieOf(request.headers.cookie, LEAD_COOKIE);
   const raised =
-    token !== null && (await goOnWithSession(pool('keys'), station.id, hashed(token), LEAD_LASTS));
+    token !== null &&
+    (await inKitchen(station.kitchenId, () =>
+      goOnWithSession(pool('keys'), station.id, hashed(token), LEAD_LASTS),
+    ));
   return { kind: 'station', ...station, raised };
 }
 
+/** The kitchen this machine stands in, by PANACHE_KITCHEN or the first there is: looked for until there is one. */
+export async function findOwnKitchen(): Promise<void> {
+  if (ownKitchen()) return;
+  const ids = await readKitchenIds(pool('keys'));
+  const named = process.env.PANACHE_KITCHEN || ids[0];
+  if (named && ids.includes(named)) standsIn(named);
+}
+
+/** ms a request waits to hear which kitchen this machine stands in. */
+const PATIENCE = 300;
+let looking: Promise<void> | null = null;
+
 /** As {@link whoAsks}, with from where, and whether what is answered goes over TLS. */
-export const askingOf = async (request: IncomingMessage, id?: string): Promise<Asking> => ({
-  ...(id && { id }),
-  who: await whoAsks(request),
-  address: addressOf(request),
-  secure: (request.socket as Partial<TLSSocket>).encrypted === true || protoOf(request) === 'https',
-});
+export async function askingOf(request: IncomingMessage, id?: string): Promise<Asking> {
+  // Where the database is away there is none yet, and what needs one says so: nobody waits long for that.
+  if (!ownKitchen()) {
+    looking ??= findOwnKitchen()
+      .catch(noted)
+      .finally(() => {
+        looking = null;
+      });
+    await Promise.race([looking, new Promise((r) => setTimeout(r, PATIENCE))]);
+  }
+  return {
+    ...(id && { id }),
+    who: await whoAsks(request),
+    address: addressOf(request),
+    secure: (request.socket as Partial<TLSSocket>).encrypted === true || protoOf(request) === 'https',
+  };
+}

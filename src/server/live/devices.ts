@@ -1,5 +1,6 @@
 import { createParser } from 'eventsource-parser';
 import * as z from 'zod';
+import { askedKitchen, ownKitchen } from '../guard/asking';
 
 /** A device as a bridge lists it. */
 const Device = z.object({
@@ -108,8 +109,9 @@ const holder = globalThis as typeof globalThis & { panacheDevices?: Hub };
 holder.panacheDevices ??= { listeners: new Set(), stop: null, devices: [], state: 'lost' };
 const hub = holder.panacheDevices;
 
-/** Where the kitchen's device bridge answers; null without one. */
-export const bridgeUrl = (): string | null => process.env.DEVICES_URL || null;
+/** Where the kitchen's device bridge answers; null without one. It stands where this machine does, and hears no other kitchen’s pots. */
+export const bridgeUrl = (): string | null =>
+  askedKitchen() === ownKitchen() ? process.env.DEVICES_URL || null : null;
 
 const AGAIN = 1500;
 

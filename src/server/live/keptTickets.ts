@@ -17,7 +17,7 @@ import { readFilmLines, readLots } from '../queries/keep';
 /** What was worked out of something that cools, by its last line; it can be lost at any time. */
 const known = new Map<string, { readonly key: string; readonly found: ReturnType<typeof coolingForecast> }>();
 const soups = new Map<string, CoolingSoup>();
-const MOST = 40;
+const MOST = 200;
 
 const kept = <V>(map: Map<string, V>, id: string, value: V): V => {
   map.delete(id);

@@ -1,7 +1,7 @@
 import { pool } from '../data/database';
+import { askedKitchen, inKitchen } from '../guard/asking';
 import { log, said } from '../log';
-import { readHouse } from '../queries/kitchen';
-import { countToLog, readLearned } from '../queries/log';
+import { readKitchensToLog } from '../queries/kitchens';
 import { Watch } from '../work/watch';
 import { work } from '../work/work';
 
@@ -10,26 +10,38 @@ const SETTLES = 4000;
 /** ms after which it is looked again whether anything is to be logged: another process may have written it. */
 const EVERY = 60_000;
 
-type Learner = { due: ReturnType<typeof setTimeout> | null; working: boolean; watch: Watch | null };
+type Learner = {
+  due: ReturnType<typeof setTimeout> | null;
+  working: boolean;
+  /** Which kitchen is learned of, and how far that has come. */
+  watch: Watch | null;
+  kitchen: string;
+};
 const holder = globalThis as typeof globalThis & { panacheLearner?: Learner };
-holder.panacheLearner ??= { due: null, working: false, watch: null };
+holder.panacheLearner ??= { due: null, working: false, watch: null, kitchen: '' };
 const learner = holder.panacheLearner;
-
-/** Whether anything waits to be logged, or to be gone through again. */
-async function isWanted(): Promise<boolean> {
-  const house = await readHouse(pool());
-  if (!house) return false;
-  return (await countToLog(pool(), house.id)) > 0 || ((await readLearned(pool(), house.id))?.anew ?? false);
-}
 
 async function learn(): Promise<void> {
   learner.due = null;
   if (learner.working) return learnSoon();
   learner.working = true;
   try {
-    while (await isWanted()) {
-      learner.watch = new Watch();
-      await work('learn', { shared: learner.watch.shared });
+    // Kitchens where anything waits to be logged, or to be gone through again: a stretch of each in turn.
+    const failed = new Set<string>();
+    for (;;) {
+      const wanted = (await readKitchensToLog(pool())).filter((k) => !failed.has(k));
+      if (wanted.length === 0) break;
+      for (const kitchen of wanted) {
+        const watch = new Watch();
+        Object.assign(learner, { watch, kitchen });
+        try {
+          await inKitchen(kitchen, () => work('learn', { shared: watch.shared }));
+        } catch (error) {
+          // The others do not wait for it; it is tried again with the next round.
+          failed.add(kitchen);
+          log().warn({ kitchen, error: said(error) }, 'what was finished could not be learned from yet');
+        }
+      }
     }
   } catch (error) {
     log().warn({ error: said(error) }, 'what was finished could not be learned from yet');
@@ -47,7 +59,8 @@ export function learnSoon(ms = SETTLES): void {
 }
 
 /** How far learning anew has come, 0–1; null while nothing is gone through. */
-export const learningShare = (): number | null => learner.watch?.share ?? null;
+export const learningShare = (): number | null =>
+  learner.kitchen === askedKitchen() ? (learner.watch?.share ?? null) : null;
 
 /** Learns from now on, where threads work. */
 export function keepLearning(): void {

@@ -42,7 +42,7 @@ async function toldDuring(work: () => Promise<unknown>, enough: number): Promise
   const all = new Promise<void>((resolve) => {
     arrived = resolve;
   });
-  const stop = listen((t) => {
+  const stop = listen(null, (t) => {
     told.push(t);
     if (told.length >= enough) arrived();
   });

@@ -2,6 +2,7 @@ import { Socket } from 'node:net';
 import pg from 'pg';
 import { BatchEvent } from '../../core/batch/events';
 import { limited, pool } from '../data/database';
+import { inKitchen } from '../guard/asking';
 import { away, back } from '../log';
 import { readEvent } from '../queries/batches';
 
@@ -16,23 +17,42 @@ type ToldKept = { readonly keep: string; readonly seq: number };
 
 /** All that is told. */
 export type LiveTold = ToldEvent | ToldService | ToldKept | 'again';
-type Listener = (told: LiveTold) => void;
+type Listener = (told: LiveTold, kitchen: string) => void;
+type Listening = { readonly to: string | null; readonly listener: Listener };
 
 /** One listening connection a process, made when somebody first listens. */
-type Hub = { readonly listeners: Set<Listener>; client: pg.Client | null; waiting: boolean };
+type Hub = { readonly listeners: Set<Listening>; client: pg.Client | null; waiting: boolean };
 const holder = globalThis as typeof globalThis & { panacheHub?: Hub };
 holder.panacheHub ??= { listeners: new Set(), client: null, waiting: false };
 const hub = holder.panacheHub;
 
 const AGAIN = 500;
 
-const tell = (told: LiveTold) => {
-  for (const listener of hub.listeners) listener(told);
+/** Tells those who listen to a kitchen; all, where nobody knows which it is about. */
+const tell = (told: LiveTold, kitchen: string | null) => {
+  for (const { to, listener } of hub.listeners)
+    if (kitchen === null || to === null || to === kitchen) listener(told, kitchen ?? to ?? '');
 };
+
+/** Of which kitchen a notification is; null where it does not say. */
+function kitchenOf(payload: string): string | null {
+  const { kitchen } = JSON.parse(payload) as { kitchen?: unknown };
+  return typeof kitchen === 'string' ? kitchen : null;
+}
 
 /** A notification as it comes from the database; a long event is read by its number. */
 async function read(payload: string): Promise<LiveTold> {
-  const { batch, seq, again, service, revision, keep, ...event } = JSON.parse(payload) as {
+  const {
+    kitchen: _of,
+    batch,
+    seq,
+    again,
+    service,
+    revision,
+    keep,
+    ...event
+  } = JSON.parse(payload) as {
+    kitchen?: string;
     batch: string;
     seq: number;
     again?: boolean;
@@ -82,10 +102,11 @@ async function connect(): Promise<void> {
   client.on('error', lost);
   client.on('end', () => lost());
   client.on('notification', ({ payload }) => {
-    read(payload ?? '{}').then(
-      tell,
+    const of = kitchenOf(payload ?? '{}');
+    inKitchen(of ?? '', () => read(payload ?? '{}')).then(
+      (told) => tell(told, of),
       // What could not be read is read anew by whoever it is for.
-      () => tell('again'),
+      () => tell('again', of),
     );
   });
   try {
@@ -95,7 +116,7 @@ async function connect(): Promise<void> {
     beat = setInterval(() => void client.query('SELECT 1').catch(lost), HEARTBEAT);
     beat.unref();
     // What was told while nobody listened is read anew.
-    tell('again');
+    tell('again', null);
   } catch (error) {
     lost(error);
   }
@@ -105,15 +126,16 @@ async function connect(): Promise<void> {
 export const isListening = (): boolean => hub.listeners.size === 0 || (hub.client !== null && !hub.waiting);
 
 /**
- * Calls `listener` with every event written by any process, and with “again” whenever some may have been missed.
- * Returns the way to stop.
+ * Calls `listener` with every event of `kitchen` written by any process, and with “again” whenever some may have been missed; of all
+ * kitchens where that is null, with which it is: empty where it may be any. Returns the way to stop.
  */
-export function listen(listener: Listener): () => void {
-  hub.listeners.add(listener);
-  if (hub.client) listener('again');
+export function listen(kitchen: string | null, listener: Listener): () => void {
+  const listening = { to: kitchen, listener };
+  hub.listeners.add(listening);
+  if (hub.client) listener('again', kitchen ?? '');
   else void connect();
   return () => {
-    hub.listeners.delete(listener);
+    hub.listeners.delete(listening);
     if (hub.listeners.size > 0 || !hub.client) return;
     const { client } = hub;
     hub.client = null;

@@ -5,6 +5,7 @@ import type { Batch } from '../../core/batch/record';
 import { type ByModel, type Ticket, ticketOf } from '../../core/batch/ticket';
 import type { Lot } from '../../core/keep/lot';
 import type { Queryable } from '../data/database';
+import { perKitchen } from '../guard/asking';
 import { log } from '../log';
 import { readLiveBatches } from '../queries/batches';
 import { readHouse } from '../queries/kitchen';
@@ -14,7 +15,7 @@ import { keptTickets, readKept } from './keptTickets';
 const known = new Map<string, Followed>();
 /** When the step at hand ends, by what was followed: it is the same until the next event. */
 const ends = new WeakMap<Followed, number>();
-const MOST = 40;
+const MOST = 200;
 
 const endsAt = (followed: Followed): number => {
   const found = ends.get(followed) ?? stepEndsAt(followed);
@@ -98,8 +99,8 @@ export type Moves = {
   readonly kept: boolean;
 };
 
-/** What this thread knows to be alive; null before it has read it. */
-let living: Living | null = null;
+/** What this thread knows to be alive in a kitchen; null before it has read it. */
+const alive = perKitchen<{ living: Living | null }>(() => ({ living: null }));
 
 const withTold = (batch: Batch, told: Moves['told']): Batch => {
   const had = new Set(batch.events.map((e) => e.id));
@@ -112,17 +113,18 @@ const withTold = (batch: Batch, told: Moves['told']): Batch => {
  * the first time, where something began or came back to life.
  */
 export async function railMoved(db: Queryable, moves: Moves, now: number): Promise<readonly Ticket[]> {
-  const had = living;
+  const here = alive();
+  const had = here.living;
   const revived = moves.told.some(
     (t) => t.event.body.kind === 'withdrawn' && !had?.batches.some((b) => b.id === t.batch),
   );
-  if (!had || moves.anew || revived) living = await readLiving(db);
+  if (!had || moves.anew || revived) here.living = await readLiving(db);
   else {
     const house = moves.kept ? await readHouse(db) : null;
-    living = {
+    here.living = {
       batches: had.batches.map((b) => withTold(b, moves.told)),
       lots: house ? await readKept(db, house.id) : had.lots,
     };
   }
-  return living ? tickets(db, living, now, (b) => tried(b, now)) : [];
+  return here.living ? tickets(db, here.living, now, (b) => tried(b, now)) : [];
 }

@@ -5,6 +5,7 @@ import type { BatchEvent } from '../../core/batch/events';
 import { recordEvent } from '../actions/batches';
 import { loadDemo } from '../data/demo';
 import { testDatabase } from '../data/testDatabase';
+import { standsIn } from '../guard/asking';
 import { readBatches, readInUse, readLiveBatches } from '../queries/batches';
 import { type Moves, railMoved, railOf } from './rail';
 import { keepRail, listenToRail, type RailNews, theRail, wholeRail } from './theRail';
@@ -20,6 +21,7 @@ beforeAll(async () => {
   ({ pool, drop } = await testDatabase());
   await loadDemo(pool, join(process.cwd(), 'demo'));
   batch = (await readBatches(pool, K))[0]?.id ?? '';
+  standsIn(K);
   const { host, port, user, password, database } = pool.options;
   process.env.DATABASE_URL =
     pool.options.connectionString ?? `postgres://${user}:${password}@${host}:${port}/${database}`;

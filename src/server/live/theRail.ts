@@ -1,9 +1,10 @@
 import type { Ticket } from '../../core/batch/ticket';
 import { pool } from '../data/database';
+import { askedKitchen, inKitchen, ownKitchen } from '../guard/asking';
 import { log, said } from '../log';
 import { readRecordHead } from '../queries/seals';
 import { work } from '../work/work';
-import { isListening, listen } from './live';
+import { isListening, type LiveTold, listen } from './live';
 import { type Moves, railByPlan } from './rail';
 
 /**
@@ -28,8 +29,9 @@ const AGAIN = 1000;
 type Asked = { readonly running: Promise<readonly Ticket[]>; next: Promise<readonly Ticket[]> | null };
 type Teller = (news: RailNews) => void;
 
-/** The rail of this process: worked out once for all stations, moved by each event. The bundled pages find it here. */
+/** The rail of a kitchen in this process: worked out once for all its stations, moved by each event. The bundled pages find it here. */
 type Kept = {
+  readonly kitchen: string;
   tickets: readonly Ticket[] | null;
   /** How each looked when it was told last, in their order. */
   told: ReadonlyMap<string, string>;
@@ -38,29 +40,44 @@ type Kept = {
   moves: Moves;
   due: ReturnType<typeof setTimeout> | null;
   working: boolean;
+  asked: Asked | null;
+  planned: Promise<readonly Ticket[]> | null;
 };
 const NO_MOVES: Moves = { anew: false, told: [], kept: false };
-const holder = globalThis as typeof globalThis & { panacheRail?: Asked | null; panacheKeptRail?: Kept };
-holder.panacheKeptRail ??= {
-  tickets: null,
-  told: new Map(),
-  head: null,
-  tellers: new Set(),
-  moves: { ...NO_MOVES, anew: true },
-  due: null,
-  working: false,
-};
-const kept = holder.panacheKeptRail;
+type Rails = { readonly known: Map<string, Kept>; isKept: boolean };
+const holder = globalThis as typeof globalThis & { panacheRails?: Rails };
+holder.panacheRails ??= { known: new Map(), isKept: false };
+const rails = holder.panacheRails;
+
+/** The rail of the kitchen that is asked for. */
+function railHere(): Kept {
+  const kitchen = askedKitchen();
+  const known = rails.known.get(kitchen);
+  if (known) return known;
+  const made: Kept = {
+    kitchen,
+    tickets: null,
+    told: new Map(),
+    head: null,
+    tellers: new Set(),
+    moves: { ...NO_MOVES, anew: true },
+    due: null,
+    working: false,
+    asked: null,
+    planned: null,
+  };
+  rails.known.set(kitchen, made);
+  if (rails.isKept) soon(made);
+  return made;
+}
 
 const idsOf = (tickets: readonly Ticket[]): readonly string[] => tickets.map((t) => t.id);
 
 /** All of it, as a station is told that comes; null while it is not known. */
-export const wholeRail = (): RailNews | null =>
-  kept.tickets && {
-    order: idsOf(kept.tickets),
-    tickets: kept.tickets,
-    ...(kept.head && { head: kept.head }),
-  };
+export const wholeRail = (): RailNews | null => {
+  const { tickets, head } = railHere();
+  return tickets && { order: idsOf(tickets), tickets, ...(head && { head }) };
+};
 
 /** A ticket as far as a glance tells it from another: half a degree, ten seconds. */
 const seenOf = (t: Ticket): string => {
@@ -74,7 +91,7 @@ const seenOf = (t: Ticket): string => {
 };
 
 /** Tells what of `tickets` looks otherwise than it was told last; nothing where that is nothing. */
-function tellChanges(tickets: readonly Ticket[], head: string | null): void {
+function tellChanges(kept: Kept, tickets: readonly Ticket[], head: string | null): void {
   const seen = new Map(tickets.map((t) => [t.id, seenOf(t)]));
   const order = idsOf(tickets);
   const changed = tickets.filter((t) => kept.told.get(t.id) !== seen.get(t.id));
@@ -89,7 +106,7 @@ function tellChanges(tickets: readonly Ticket[], head: string | null): void {
 }
 
 /** Works the rail out with all that has come in, and again when more has come in meanwhile. */
-async function settle(withHead: boolean): Promise<void> {
+async function settle(kept: Kept, withHead: boolean): Promise<void> {
   kept.due = null;
   if (kept.working) return;
   kept.working = true;
@@ -97,11 +114,10 @@ async function settle(withHead: boolean): Promise<void> {
   kept.moves = NO_MOVES;
   let wait = TOGETHER;
   try {
-    const [tickets, head] = await Promise.all([
-      work('railMoved', moves),
-      withHead || kept.head === null ? readRecordHead(pool()) : null,
-    ]);
-    tellChanges(tickets, head && `${head.n}:${head.hash}`);
+    const [tickets, head] = await inKitchen(kept.kitchen, () =>
+      Promise.all([work('railMoved', moves), withHead || kept.head === null ? readRecordHead(pool()) : null]),
+    );
+    tellChanges(kept, tickets, head && `${head.n}:${head.hash}`);
   } catch (error) {
     log().warn({ error: said(error) }, 'the rail could not be worked out');
     kept.moves = { ...NO_MOVES, anew: true };
@@ -110,67 +126,89 @@ async function settle(withHead: boolean): Promise<void> {
   }
   kept.working = false;
   const { anew, told, kept: lines } = kept.moves;
-  if (anew || lines || told.length > 0) soon(wait);
+  if (anew || lines || told.length > 0) soon(kept, wait);
 }
 
-const soon = (ms = TOGETHER): void => {
-  kept.due ??= setTimeout(settle, ms, false);
+const soon = (kept: Kept, ms = TOGETHER): void => {
+  kept.due ??= setTimeout(settle, ms, kept, false);
 };
 
-/** Keeps the rail for all stations of this process from now on, where threads work. Returns the way to stop. */
+/** Takes in what was told. */
+function move(kept: Kept, told: LiveTold): void {
+  const { moves } = kept;
+  if (told === 'again') kept.moves = { ...moves, anew: true };
+  else if ('service' in told) return;
+  else if ('keep' in told) kept.moves = { ...moves, kept: true };
+  else if (told.event)
+    kept.moves = { ...moves, told: [...moves.told, { batch: told.batch, event: told.event }] };
+  else kept.moves = { ...moves, anew: true };
+  soon(kept);
+}
+
+/** Lets go of what is known of a rail. */
+function forget(kept: Kept): void {
+  clearTimeout(kept.due ?? undefined);
+  kept.due = null;
+  kept.tickets = null;
+  rails.known.delete(kept.kitchen);
+}
+
+/**
+ * Keeps the rails for all stations of this process from now on, where threads work: this machine’s own kitchen’s, and of others those
+ * that are looked at. Returns the way to stop.
+ */
 export function keepRail(): () => void {
-  const stop = listen((told) => {
-    const { moves } = kept;
-    if (told === 'again') kept.moves = { ...moves, anew: true };
-    else if ('service' in told) return;
-    else if ('keep' in told) kept.moves = { ...moves, kept: true };
-    else if (told.event)
-      kept.moves = { ...moves, told: [...moves.told, { batch: told.batch, event: told.event }] };
-    else kept.moves = { ...moves, anew: true };
-    soon();
+  rails.isKept = true;
+  const stop = listen(null, (told, kitchen) => {
+    for (const kept of rails.known.values()) if (kitchen === '' || kept.kitchen === kitchen) move(kept, told);
   });
-  const beat = setInterval(() => void settle(true), EVERY);
+  soon(inKitchen(ownKitchen(), railHere));
+  const beat = setInterval(() => {
+    // Nobody is told of it: whoever asks next has it worked out anew.
+    for (const kept of [...rails.known.values()])
+      if (kept.tellers.size === 0 && !kept.asked && kept.kitchen !== ownKitchen()) forget(kept);
+      else void settle(kept, true);
+  }, EVERY);
   return () => {
+    rails.isKept = false;
     stop();
     clearInterval(beat);
-    clearTimeout(kept.due ?? undefined);
-    kept.due = null;
-    kept.tickets = null;
+    for (const kept of [...rails.known.values()]) forget(kept);
   };
 }
 
-/** Calls `teller` with every change of the rail. Returns the way to stop. */
+/** Calls `teller` with every change of the rail of the kitchen that is asked for. Returns the way to stop. */
 export function listenToRail(teller: Teller): () => void {
+  const kept = railHere();
   kept.tellers.add(teller);
   return () => kept.tellers.delete(teller);
 }
 
 /** Whoever asks while it is worked out shares the next answer: what was written meanwhile is in that. */
-function byModel(): Promise<readonly Ticket[]> {
-  const now = holder.panacheRail;
+function byModel(kept: Kept): Promise<readonly Ticket[]> {
+  const now = kept.asked;
   if (now) {
-    now.next ??= now.running.then(byModel, byModel);
+    const again = () => byModel(kept);
+    now.next ??= now.running.then(again, again);
     return now.next;
   }
   const running = work('rail').finally(() => {
-    holder.panacheRail = null;
+    kept.asked = null;
   });
-  holder.panacheRail = { running, next: null };
+  kept.asked = { running, next: null };
   return running;
 }
 
-let planned: Promise<readonly Ticket[]> | null = null;
-
 /** The rail without the model: read where taps are answered, and so by one at a time. */
-function byPlan(): Promise<readonly Ticket[]> {
-  planned ??= railByPlan(pool(), Date.now()).finally(() => {
-    planned = null;
+function byPlan(kept: Kept): Promise<readonly Ticket[]> {
+  kept.planned ??= railByPlan(pool(), Date.now()).finally(() => {
+    kept.planned = null;
   });
-  return planned;
+  return kept.planned;
 }
 
 /** Nothing has happened that the tickets known here do not show. */
-const isSettled = (): boolean =>
+const isSettled = (kept: Kept): boolean =>
   isListening() && !kept.working && !kept.moves.anew && !kept.moves.kept && kept.moves.told.length === 0;
 
 /**
@@ -178,13 +216,14 @@ const isSettled = (): boolean =>
  * plan alone where that takes too long or fails.
  */
 export async function theRail(): Promise<readonly Ticket[]> {
-  if (kept.tickets && isSettled()) return kept.tickets;
+  const kept = railHere();
+  if (kept.tickets && isSettled(kept)) return kept.tickets;
   let timer: ReturnType<typeof setTimeout> | undefined;
   const late = new Promise<null>((resolve) => {
     timer = setTimeout(resolve, PATIENCE, null);
   });
-  const tickets = await Promise.race([byModel().catch(() => null), late]);
+  const tickets = await Promise.race([byModel(kept).catch(() => null), late]);
   clearTimeout(timer);
   // What was told last is a moment old at the most; what is read here is read once for all who wait.
-  return tickets ?? kept.tickets ?? byPlan();
+  return tickets ?? kept.tickets ?? byPlan(kept);
 }

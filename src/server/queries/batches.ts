@@ -353,7 +353,7 @@ async function insertEvents(db: Queryable, drafts: readonly EventToWrite[]): Pro
        AND (d.depth_mm IS NULL OR b.rim_mm IS NULL OR d.depth_mm <= b.rim_mm)
        AND (d.ml IS NULL OR b.rim_mm IS NULL OR d.ml <= ${RIM})
      ORDER BY d.n
-     RETURNING id, (SELECT kitchen_id FROM batch k WHERE k.id = batch_id) AS kitchen_id, event_row(batch_event) AS row`,
+     RETURNING id, kitchen_id, event_row(batch_event) AS row`,
     values: [
       drafts.map((d) => d.event.id),
       drafts.map((d) => d.batch),

@@ -2,6 +2,7 @@ import type { House } from '../../core/kitchen/house';
 import { houseOf, KitchenFile, kitchenFileOf } from '../../core/kitchen/kitchenFile';
 import type { OwnNumbers } from '../../core/pot/kitchen';
 import type { Queryable } from '../data/database';
+import { perKitchen } from '../guard/asking';
 import { stale } from '../refusal';
 
 /** Who saved something, by role, and why, in their words; empty when nobody said. */
@@ -17,15 +18,17 @@ type KitchenVersion = {
 
 const NEWEST = `
   FROM kitchen k JOIN kitchen_version v ON v.kitchen_id = k.id
-  ORDER BY k.id, v.revision DESC LIMIT 1`;
+  WHERE k.id = asked_kitchen() ORDER BY v.revision DESC LIMIT 1`;
 
 /**
  * The house read last: a revision never changes, and every page and thread reads it. Never of another database:
  * what was written then tells them apart.
  */
-let last: { readonly key: string; readonly house: House } | null = null;
+const read = perKitchen<{ last: { readonly key: string; readonly house: House } | null }>(() => ({
+  last: null,
+}));
 
-/** The house; null when none has been loaded yet. There is one kitchen to a database so far. */
+/** The house that is asked for; null when none has been loaded yet. */
 export async function readHouse(db: Queryable): Promise<House | null> {
   const { rows: newest } = await db.query<{ key: string }>({
     name: 'newest-kitchen',
@@ -34,7 +37,8 @@ export async function readHouse(db: Queryable): Promise<House | null> {
   });
   const [now] = newest;
   if (!now) return null;
-  if (last?.key === now.key) return last.house;
+  const known = read();
+  if (known.last?.key === now.key) return known.last.house;
   const { rows } = await db.query<{
     revision: number;
     body: unknown;
@@ -57,7 +61,7 @@ export async function readHouse(db: Queryable): Promise<House | null> {
     kitchen: own && Object.keys(own).length > 0 ? { ...file.kitchen, own } : file.kitchen,
     ...(pace && Object.keys(pace).length > 0 && { pace }),
   };
-  last = { key: now.key, house };
+  known.last = { key: now.key, house };
   return house;
 }
 

@@ -23,7 +23,7 @@ export async function isLongSpan(db: Queryable, from: string | null, to: string 
   if (from === null || !isDay(from) || (to !== null && !isDay(to))) return false;
   return isMany(
     db,
-    `SELECT 1 FROM keep_event WHERE kitchen_id = (SELECT id FROM kitchen LIMIT 1)
+    `SELECT 1 FROM keep_event WHERE kitchen_id = asked_kitchen()
        AND at >= $1::date - interval '1 day' AND at < $2::date + interval '2 days'`,
     [from, to ?? from],
   );

@@ -12,7 +12,7 @@ import {
   Verifier,
 } from '../../core/record/chain';
 import type { ChainFollowed } from '../../core/record/followed';
-import { type Queryable, transaction } from '../data/database';
+import { beginning, type Queryable, transaction } from '../data/database';
 import { countAside, readLinesAway, readPartOf } from './parts';
 
 /** What is to be sealed: ids of rows of one kind, in the order they were written. */
@@ -54,10 +54,10 @@ export async function readHead(db: Queryable, kitchenId: string, hold = false): 
   return rows[0] ? { n: Number(rows[0].n), hash: rows[0].hash } : NO_LINK;
 }
 
-/** The end of the chain of the kitchen there is; null before there is one. One short question, and no document read for it. */
+/** The end of the chain of the kitchen that is asked for; null before there is one. One short question, and no document read for it. */
 export async function readRecordHead(db: Queryable): Promise<Head | null> {
   const { rows } = await db.query<{ n: string; hash: string }>(
-    'SELECT n, hash FROM seal WHERE kitchen_id = (SELECT id FROM kitchen LIMIT 1) ORDER BY n DESC LIMIT 1',
+    'SELECT n, hash FROM seal WHERE kitchen_id = asked_kitchen() ORDER BY n DESC LIMIT 1',
   );
   return rows[0] ? { n: Number(rows[0].n), hash: rows[0].hash } : null;
 }
@@ -121,7 +121,7 @@ export async function sealRest(
   let sealed = 0;
   try {
     // Looked for once, however much it is: what is written meanwhile is sealed as it is written.
-    await client.query('BEGIN');
+    await client.query(beginning());
     await client.query({
       text: `DECLARE unsealed CURSOR WITH HOLD FOR SELECT t.source, t.id, t.received_at FROM to_seal t
          WHERE t.kitchen_id = $1 AND NOT EXISTS (SELECT 1 FROM seal s WHERE s.source = t.source AND s.id = t.id)

@@ -37,16 +37,13 @@ export async function readStations(
 
 /** The station a key is of; null of none, and of one that was revoked. Notes that it was seen, once a minute. */
 export async function readStationByKey(db: Queryable, keyHash: string) {
-  const { rows } = await db.query<Pick<Row, 'id' | 'name' | 'access' | 'works_as'> & { kitchen_id: string }>(
-    `SELECT id, kitchen_id, name, access, works_as FROM station WHERE key_hash = $1 AND revoked_at IS NULL`,
-    [keyHash],
-  );
+  const { rows } = await db.query<Pick<Row, 'id' | 'name' | 'access' | 'works_as'> & { kitchen_id: string }>({
+    name: 'station-by-key',
+    text: 'SELECT * FROM station_by_key($1)',
+    values: [keyHash],
+  });
   const [row] = rows;
   if (!row) return null;
-  await db.query(
-    "UPDATE station SET seen_at = now() WHERE id = $1 AND seen_at < now() - interval '1 minute'",
-    [row.id],
-  );
   return {
     id: row.id,
     kitchenId: row.kitchen_id,

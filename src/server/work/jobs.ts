@@ -48,7 +48,7 @@ import { planPdf } from '../exports/planPdf';
 import { recordCsv, recordJson, recordPdf } from '../exports/recordFiles';
 import { type Drawn, serviceIcs } from '../exports/serviceFiles';
 import { weighOutCsv } from '../exports/weighOutCsv';
-import { type Asking, as } from '../guard/asking';
+import { type Asking, as, inKitchen } from '../guard/asking';
 import { type Moves, railMoved, railOf } from '../live/rail';
 import { readWholeLog } from '../queries/log';
 import { readBodies, readRecipe, readRecipes } from '../queries/recipes';
@@ -326,10 +326,19 @@ try {
   // Where that is not allowed, all are equal.
 }
 
-/** Runs one job; a refusal is an answer too. */
-export default async function run({ name, input }: { name: JobName; input: never }): Promise<JobOutcome> {
+/** Runs one job, of a kitchen; a refusal is an answer too. */
+export default async function run({
+  name,
+  input,
+  kitchen,
+}: {
+  name: JobName;
+  input: never;
+  kitchen: string;
+}): Promise<JobOutcome> {
   try {
-    return { ok: true, value: await (jobs[name] as (input: never) => Promise<unknown>)(input) };
+    const job = jobs[name] as (input: never) => Promise<unknown>;
+    return { ok: true, value: await inKitchen(kitchen, () => job(input)) };
   } catch (error) {
     if (isRefusal(error))
       return { ok: false, status: error.status, problems: error.problems, show: error.show };

@@ -2,6 +2,7 @@ import { availableParallelism } from 'node:os';
 import { Piscina } from 'piscina';
 import { message } from '../../core/message/message';
 import { noted } from '../data/database';
+import { askedKitchen } from '../guard/asking';
 import { log, said } from '../log';
 import { busy, cannot, isRefusal, Refusal } from '../refusal';
 import { readsFrom, worked } from '../watched/metrics';
@@ -153,7 +154,7 @@ export function startWorkers(): void {
     const timer = setTimeout(() => waited.abort(), ms + grace(line));
     let outcome: JobOutcome;
     try {
-      outcome = await pool.run({ name, input }, { signal: waited.signal });
+      outcome = await pool.run({ name, input, kitchen: askedKitchen() }, { signal: waited.signal });
     } catch (error) {
       const { code, name: kind } = error as { code?: string; name?: string };
       if (/queue/i.test(said(error))) throw busy(message('too much is being worked out already'));

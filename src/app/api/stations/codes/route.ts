@@ -14,9 +14,10 @@ export function POST(request: Request): Promise<Response> {
     const host = request.headers.get('host') ?? '';
     const [first] = linksTo('/trust', host);
     const trust = rootCertificate() && first ? first.replace(/^https/, 'http') : null;
+    const of = made.kitchen === null ? '' : `&kitchen=${made.kitchen}`;
     return {
       status: 201,
-      body: { ...made, links: linksTo(`/pair?code=${made.code}`, host), trust },
+      body: { ...made, links: linksTo(`/pair?code=${made.code}${of}`, host), trust },
       headers: { 'cache-control': 'no-store' },
     };
   });
