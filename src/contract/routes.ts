@@ -16,6 +16,7 @@ import type { ChainFollowed } from '../core/record/followed';
 import type { OpenedService } from '../core/service/openService';
 import type { Cycle, Service } from '../core/service/schema';
 import type { StartedBatch, StartRequest } from './batches';
+import type { AnswerAsked, GroupTold, PublishAsked } from './groups';
 import type { KeepOpened, KeptRecord, VerifyAsked } from './keep';
 import type {
   FunnelAsked,
@@ -143,9 +144,15 @@ export type Routes = {
   'POST /api/log/notebook': Route<NotebookTold, string | Blob, 'take'>;
   'POST /api/log/acts': Route<{ readonly anew: boolean }, Of<typeof LearningAct>>;
 
+  'GET /api/group': Route<{ readonly group: GroupTold }>;
+  'POST /api/group/published': Route<
+    { readonly edition: number; readonly isNew: boolean },
+    Of<typeof PublishAsked>
+  >;
+  'POST /api/group/published/[id]': Route<{ readonly takenAs: number | null }, Of<typeof AnswerAsked>>;
   'GET /api/stations': Route<StationsTold>;
   'GET /api/stations/me': Route<Me>;
-  'POST /api/stations/pair': Route<{ readonly id: string }, Of<typeof PairAsked>>;
+  'POST /api/stations/pair': Route<{ readonly id: string; readonly kitchen: string }, Of<typeof PairAsked>>;
   'POST /api/stations/codes': Route<CodeMade, Of<typeof CodeAsked>>;
   'PUT /api/stations/[id]': Route<{ readonly id: string }, Of<typeof StationChanged>>;
   'DELETE /api/stations/[id]': Route<{ readonly id: string }, Record<string, never>>;

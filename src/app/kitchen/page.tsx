@@ -1,4 +1,5 @@
 import { kitchenFileOf } from '../../core/kitchen/kitchenFile';
+import { waitingOfGroup } from '../../server/actions/groups';
 import { theHouse } from '../../server/actions/kitchen';
 import { pool } from '../../server/data/database';
 import { backupsTold } from '../../server/data/keepBackups';
@@ -23,6 +24,7 @@ export default async function KitchenPage({ searchParams }: { searchParams: Quer
         revision={house.revision}
         lastImport={last ? { id: last.id, madeAt: last.madeAt, taken: last.taken } : null}
         backups={await backupsTold()}
+        waiting={await waitingOfGroup(pool())}
         part={typeof part === 'string' ? part : undefined}
       />
     </WhenLive>

@@ -14,8 +14,14 @@ const pathIn = (to: unknown): string =>
 
 /** Where a code is typed that lets a screen in. */
 export default async function PairPage({ searchParams }: { searchParams: Query }) {
-  const { code, to } = await searchParams;
+  const { code, kitchen, to } = await searchParams;
   // Whoever is in needs no code.
   if (asking().who.kind !== 'stranger') redirect(pathIn(to));
-  return <PairView code={typeof code === 'string' && /^\d{6}$/.test(code) ? code : ''} to={pathIn(to)} />;
+  return (
+    <PairView
+      code={typeof code === 'string' && /^\d{6}$/.test(code) ? code : ''}
+      kitchen={typeof kitchen === 'string' && /^[a-z0-9-]{1,60}$/.test(kitchen) ? kitchen : ''}
+      to={pathIn(to)}
+    />
+  );
 }

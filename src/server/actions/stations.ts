@@ -99,7 +99,7 @@ export async function makeCode(pool: pg.Pool, input: unknown): Promise<Omit<Code
 export async function pair(
   pool: pg.Pool,
   input: unknown,
-): Promise<{ readonly key: string; readonly id: string }> {
+): Promise<{ readonly key: string; readonly id: string; readonly kitchen: string }> {
   const { code, kitchen } = accept(PairAsked, input);
   // Whoever is in already, in whichever kitchen, is a stranger to the one it asks for.
   if (kitchen !== undefined)
@@ -123,7 +123,7 @@ export async function pair(
       keyHash: hashed(key),
       pairedBy: found.madeBy,
     });
-    return id;
+    return { id, kitchen: found.kitchenId };
   }, pool);
   if (paired === null)
     throw cannot(
@@ -131,7 +131,7 @@ export async function pair(
       message('no station is waited for under this code'),
       message('the six digits the lead sees under Kitchen › Stations, within five minutes'),
     );
-  return { key, id: paired };
+  return { key, ...paired };
 }
 
 /** Gives a station another name. Its lines keep the one they were written under. */

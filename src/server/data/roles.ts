@@ -42,6 +42,7 @@ export const MAY_CALL = [
   'kitchen_ids',
   'kitchens_to_log',
   'group_figures',
+  'group_answers',
   'asked_group',
   'leads_group',
   'only_kitchen',

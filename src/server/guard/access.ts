@@ -88,6 +88,7 @@ export const NEEDS: Readonly<Record<RouteName | FileRoute, Need>> = {
   'DELETE /api/stations/pin': 'the day',
 
   'GET /api/archive': 'a lead',
+  'GET /api/group': 'a lead',
   'GET /api/metrics': 'a lead',
   'GET /api/stations': 'a lead',
 
@@ -103,6 +104,8 @@ export const NEEDS: Readonly<Record<RouteName | FileRoute, Need>> = {
   'POST /api/log/[id]/recipe': 'the PIN',
   'POST /api/log/notebook': 'the PIN',
   'POST /api/log/acts': 'the PIN',
+  'POST /api/group/published': 'the PIN',
+  'POST /api/group/published/[id]': 'the PIN',
   'POST /api/stations/codes': 'the PIN',
   'PUT /api/stations/[id]': 'the PIN',
   'DELETE /api/stations/[id]': 'the PIN',

@@ -122,6 +122,20 @@ LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
   ORDER BY 2, 1
 $$;
 
+-- How each kitchen of the group answered what is newest, to the one that leads it; null where it has not.
+CREATE FUNCTION group_answers() RETURNS TABLE (published uuid, kitchen text, name text, answer text)
+LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+  SELECT p.id, m.kitchen_id,
+    (SELECT v.body ->> 'name' FROM kitchen_version v WHERE v.kitchen_id = m.kitchen_id ORDER BY v.revision DESC LIMIT 1),
+    (SELECT a.answer FROM published_answer a WHERE a.kitchen_id = m.kitchen_id AND a.published_id = p.id ORDER BY a.n DESC LIMIT 1)
+  FROM kitchen_group g
+  JOIN group_member m ON m.group_id = g.id
+  CROSS JOIN LATERAL (SELECT DISTINCT ON (kind, subject) p.id FROM published p WHERE p.group_id = g.id
+    ORDER BY kind, subject, edition DESC) p
+  WHERE g.head_id = asked_kitchen()
+  ORDER BY 3, 2
+$$;
+
 -- Whose a key is, before anybody knows which kitchen is asked for; that it was seen is noted once a minute.
 CREATE FUNCTION station_by_key(of_key text) RETURNS TABLE (id uuid, kitchen_id text, name text, access text, works_as text)
 LANGUAGE plpgsql SECURITY DEFINER SET search_path = public AS $$
@@ -323,6 +337,7 @@ LANGUAGE sql SECURITY DEFINER SET search_path = public AS $$
 $$;
 
 REVOKE ALL ON FUNCTION group_figures(timestamptz) FROM PUBLIC;
+REVOKE ALL ON FUNCTION group_answers() FROM PUBLIC;
 REVOKE ALL ON FUNCTION station_by_key(text) FROM PUBLIC;
 REVOKE ALL ON FUNCTION kitchen_ids() FROM PUBLIC;
 REVOKE ALL ON FUNCTION kitchens_to_log() FROM PUBLIC;

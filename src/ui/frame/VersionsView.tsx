@@ -6,6 +6,7 @@ import type { ChangedLine } from '../../core/formats/changedLines';
 import { type Message, message } from '../../core/message/message';
 import { problemWords } from '../device/line/api';
 import { restore, type Versioned } from '../device/line/restore';
+import { ChangedLines } from '../shared/draw/ChangedLines';
 import { useSay } from '../shared/hooks/useSay';
 import { Link } from '../shared/Link';
 import { Scroll } from '../shared/Scroll';
@@ -20,10 +21,6 @@ type Version = {
   /** Against the version before; of the first, all of it. */
   readonly changes: readonly ChangedLine[];
 };
-
-const SIGN = { in: '+', out: '−', same: ' ' } as const;
-const SAID = { in: 'In: ', out: 'Out: ', same: '' } as const;
-const STYLE = { in: 'text-chive font-bold', out: 'text-tomato line-through', same: 'text-quiet' } as const;
 
 const when = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone: 'UTC' });
 
@@ -101,20 +98,7 @@ export function VersionsView({ name, versions, back, versioned }: Props) {
               {v.changes.length === 0 ? (
                 <p className="px-4 py-3">{say('Says the same as the version before.')}</p>
               ) : (
-                <ul translate="no" className="px-4 py-3">
-                  {v.changes.map((c, i) => {
-                    const key = `${i} ${c.text}`;
-                    return (
-                      <li key={key} className={`flex gap-3 whitespace-pre-wrap ${STYLE[c.kind]}`}>
-                        <span aria-hidden className="figures w-4 shrink-0 no-underline">
-                          {SIGN[c.kind]}
-                        </span>
-                        <span className="sr-only">{SAID[c.kind]}</span>
-                        {c.text}
-                      </li>
-                    );
-                  })}
-                </ul>
+                <ChangedLines lines={v.changes} />
               )}
             </li>
           ))}

@@ -21,6 +21,7 @@ import { FIELD } from '../shared/styles';
 import { ArchivePart } from './ArchivePart';
 import { BurnersPart } from './BurnersPart';
 import { type KitchenForm, kitchenFieldOf, kitchenForm, kitchenOf } from './form/form';
+import { GroupPart } from './group/GroupPart';
 import { HousePart } from './HousePart';
 import { KeepingPart } from './KeepingPart';
 import { PotsPart } from './PotsPart';
@@ -35,7 +36,11 @@ const PARTS = [
   { value: 'keeping', words: message('Keeping') },
   { value: 'archive', words: message('Archive') },
   { value: 'stations', words: message('Stations') },
+  { value: 'group', words: message('Group') },
 ] as const;
+
+/** Parts that are not saved with the kitchen. */
+const APART: ReadonlySet<string> = new Set(['archive', 'stations', 'group']);
 type Part = (typeof PARTS)[number]['value'];
 
 const partOf = (field: string): Part =>
@@ -55,12 +60,14 @@ type Props = {
   readonly part: string | undefined;
   readonly lastImport: ImportTold | null;
   readonly backups: BackupsTold | null;
+  /** How many things its group published it has not answered; null where it is in none. */
+  readonly waiting: number | null;
 };
 
 const UNDONE = message('a change of the kitchen');
 
 /** What the kitchen is: its room, standards, pots, burners and products, saved together. */
-export function KitchenView({ kitchen, revision, part: first, lastImport, backups }: Props) {
+export function KitchenView({ kitchen, revision, part: first, lastImport, backups, waiting }: Props) {
   const say = useSay();
   const router = useRouter();
   const form = useForm<KitchenForm>({ defaultValues: kitchenForm(kitchen) });
@@ -147,6 +154,9 @@ export function KitchenView({ kitchen, revision, part: first, lastImport, backup
 
   // That it was saved is true until the next change.
   const told = said && (said.bad || !formState.isDirty) ? said : null;
+  const parts = PARTS.filter((p) => p.value !== 'group' || waiting !== null).map((p) =>
+    p.value === 'group' && waiting ? { ...p, words: message('Group: {waiting} new', { waiting }) } : p,
+  );
   return (
     <FormProvider {...form}>
       {question}
@@ -170,7 +180,7 @@ export function KitchenView({ kitchen, revision, part: first, lastImport, backup
           <Link href="/log/knows" className="inline-flex min-h-12 items-center underline underline-offset-4">
             {say('What the house knows')}
           </Link>
-          <Segments label={say('Part of the kitchen')} value={part} onChange={setPart} options={PARTS} />
+          <Segments label={say('Part of the kitchen')} value={part} onChange={setPart} options={parts} />
         </header>
         <div className="min-h-0 flex-1 overflow-y-auto px-5 py-4">
           {part === 'house' && <HousePart problemAt={problemAt} />}
@@ -180,8 +190,9 @@ export function KitchenView({ kitchen, revision, part: first, lastImport, backup
           {part === 'keeping' && <KeepingPart problemAt={problemAt} />}
           {part === 'archive' && <ArchivePart last={lastImport} backups={backups} />}
           {part === 'stations' && <StationsPart roles={kitchen.roles} />}
+          {part === 'group' && <GroupPart />}
         </div>
-        {part !== 'archive' && part !== 'stations' && (
+        {!APART.has(part) && (
           <footer className="flex shrink-0 items-stretch border-ink border-t-2 bg-surface">
             <p
               role={told?.bad ? 'alert' : 'status'}

@@ -4,6 +4,8 @@ import { Delete } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { CODE_DIGITS } from '../../contract/digits';
 import { ask, problemWords } from '../device/line/api';
+import { beginIn } from '../device/line/heads';
+import { Field } from '../shared/form/Field';
 import { Form } from '../shared/form/Form';
 import { useSay } from '../shared/hooks/useSay';
 import { BUTTON, PRIMARY } from '../shared/styles';
@@ -17,9 +19,20 @@ async function forgetPages(): Promise<void> {
 }
 
 /** Six digits, as the lead reads them out: on large keys, or typed, or out of the address a code was scanned from. */
-export function PairView({ code: given, to }: { readonly code: string; readonly to: string }) {
+export function PairView({
+  code: given,
+  kitchen: named,
+  to,
+}: {
+  readonly code: string;
+  /** The kitchen the code is of, by its id, where the address says it. */
+  readonly kitchen: string;
+  readonly to: string;
+}) {
   const say = useSay();
   const [code, setCode] = useState(given);
+  const [kitchen, setKitchen] = useState(named);
+  const [several, setSeveral] = useState(named !== '');
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const sent = useRef('');
@@ -28,6 +41,7 @@ export function PairView({ code: given, to }: { readonly code: string; readonly 
     // A link from outside opens without the key there may be: asked again from here, it is sent along.
     void ask('GET /api/stations/me', {}).then((me) => {
       if (me.ok && me.body.kind !== 'stranger') location.replace(to);
+      else if (me.ok) setSeveral((was) => was || me.body.several);
     });
   }, [to]);
   const change = (next: string) => {
@@ -37,8 +51,13 @@ export function PairView({ code: given, to }: { readonly code: string; readonly 
   const pair = async (typed: string) => {
     sent.current = typed;
     setBusy(true);
-    const answer = await ask('POST /api/stations/pair', { body: { code: typed } });
-    if (answer.ok) return location.replace(to);
+    const answer = await ask('POST /api/stations/pair', {
+      body: { code: typed, ...(kitchen !== '' && { kitchen }) },
+    });
+    if (answer.ok) {
+      beginIn(answer.body.kitchen);
+      return location.replace(to);
+    }
     setBusy(false);
     setProblem(say(problemWords(answer.problems)));
     setCode('');
@@ -51,6 +70,17 @@ export function PairView({ code: given, to }: { readonly code: string; readonly 
         {say('The lead opens Kitchen › Stations on a screen that is in, and reads out six digits.')}
       </p>
       <Form className="grid gap-3" onSubmit={() => code.length === CODE_DIGITS && void pair(code)}>
+        {several && (
+          <Field
+            id="kitchen"
+            label={say('The kitchen')}
+            value={kitchen}
+            maxLength={60}
+            autoCapitalize="none"
+            placeholder={say('as it stands beside the code')}
+            onChange={(e) => setKitchen(e.target.value.trim().toLowerCase())}
+          />
+        )}
         <label htmlFor="code" className="font-bold">
           {say('The code')}
         </label>

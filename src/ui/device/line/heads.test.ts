@@ -1,4 +1,4 @@
-import { headIn, headsKept, keepHead } from './heads';
+import { beginIn, headIn, headsKept, keepHead } from './heads';
 
 const store = new Map<string, string>();
 beforeEach(() => {
@@ -7,6 +7,7 @@ beforeEach(() => {
     localStorage: {
       getItem: (k: string) => store.get(k) ?? null,
       setItem: (k: string, v: string) => store.set(k, v),
+      removeItem: (k: string) => store.delete(k),
     },
   });
 });
@@ -34,4 +35,15 @@ test('of very many the first and the last stay', () => {
 test('what cannot be read on the device is nothing', () => {
   store.set('panache.heads', '{broken');
   expect(headsKept()).toEqual([]);
+});
+
+test('let in anew by the same kitchen it keeps its heads; of another’s it has none yet', () => {
+  beginIn('quay');
+  keepHead(head(5));
+  beginIn('quay');
+  expect(headsKept().map((h) => h.n)).toEqual([5]);
+  beginIn('harbour');
+  expect(headsKept()).toEqual([]);
+  keepHead(head(2));
+  expect(headsKept().map((h) => h.n)).toEqual([2]);
 });

@@ -16,6 +16,15 @@ export function headsKept(): readonly Head[] {
   }
 }
 
+const KITCHEN = 'panache.kitchen';
+
+/** This station is of `kitchen` from now on: heads of another’s record say nothing of its. */
+export function beginIn(kitchen: string): void {
+  const before = localStorage.getItem(KITCHEN);
+  if (before !== null && before !== kitchen) localStorage.removeItem(KEY);
+  localStorage.setItem(KITCHEN, kitchen);
+}
+
 /** Keeps a head this station was told, where it is later than those it has. A shorter record is no later one. */
 export function keepHead(head: Head): void {
   if (head.n === 0) return;

@@ -38,6 +38,11 @@ export function CodeCard({
         <p className="figures whitespace-nowrap font-bold text-[64px] leading-none tracking-[0.12em]">
           {made.code.slice(0, 3)} {made.code.slice(3)}
         </p>
+        {made.kitchen !== null && (
+          <p className="text-[21px]">
+            {say('of the kitchen')} <b translate="no">{made.kitchen}</b>
+          </p>
+        )}
         <p className="text-[19px]">
           {say('for one screen, {minutes}:{seconds} more', {
             minutes: Math.floor(left / 60),

@@ -12,7 +12,9 @@ export const dynamic = 'force-dynamic';
 export function POST(request: Request): Promise<Response> {
   return respond('POST /api/stations/pair', async () => {
     const { address, secure } = asking();
-    const { key, id } = await slowDown(address, async () => pair(pool('saves'), await readJson(request)));
-    return { body: { id }, headers: { 'set-cookie': keyCookie(key, secure), 'cache-control': 'no-store' } };
+    const { key, ...body } = await slowDown(address, async () =>
+      pair(pool('saves'), await readJson(request)),
+    );
+    return { body, headers: { 'set-cookie': keyCookie(key, secure), 'cache-control': 'no-store' } };
   });
 }
