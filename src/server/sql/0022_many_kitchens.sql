@@ -146,9 +146,10 @@ BEGIN
     WHERE s.key_hash = of_key AND s.revoked_at IS NULL;
 END $$;
 
--- Which kitchens there are, for what is done for each of them by itself: their ids, and no more.
+-- Which kitchens there are, for what is done for each of them by itself: their ids, and no more; the first there was before the others.
 CREATE FUNCTION kitchen_ids() RETURNS SETOF text LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
-  SELECT id FROM kitchen ORDER BY id
+  SELECT k.id FROM kitchen k
+  ORDER BY (SELECT min(v.made_at) FROM kitchen_version v WHERE v.kitchen_id = k.id), k.id
 $$;
 CREATE FUNCTION kitchens_to_log() RETURNS SETOF text LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
   SELECT k.id FROM kitchen k
