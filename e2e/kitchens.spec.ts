@@ -1,9 +1,13 @@
+import { type ChildProcess, spawn } from 'node:child_process';
 import { createHash, randomUUID } from 'node:crypto';
-import { readFileSync } from 'node:fs';
+import { chmodSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { request as ask } from 'node:http';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import pg from 'pg';
 import { prepare, serve } from '../cli/app.mjs';
+import { debianProgram } from '../cli/packages.mjs';
 import { publish } from '../src/server/actions/groups';
 import { makeCode, pair, setPin } from '../src/server/actions/stations';
 import { KitchenPool } from '../src/server/data/database';
@@ -15,7 +19,8 @@ import { emptyDatabase, VIEWS } from './kit';
 
 /**
  * Two kitchens on one server and in one database, each with a lead’s station. Every route there is is asked by the second for what is the
- * first’s: by its ids, in its words. Then the first asks the same of its own, so that what was asked was worth asking.
+ * first’s: by its ids, in its words. Then the first asks the same of its own, so that what was asked was worth asking. Between server and
+ * database stands a pooler that hands three connections from one transaction to the next, whosever they are.
  */
 const NAME = 'panache_test_kitchens';
 const HOST = 'kitchens.test';
@@ -98,6 +103,55 @@ async function station(kitchen: string, db: KitchenPool): Promise<Station> {
   return let_;
 }
 
+const LIBRARIES = { x64: 'x86_64-linux-gnu', arm64: 'aarch64-linux-gnu' }[process.arch as 'x64'] ?? '';
+
+/** PgBouncer by the file in deploy/, before the database of `url`: the address it answers at. */
+async function pooled(url: string): Promise<{ readonly url: string; readonly stop: () => void }> {
+  const program = await debianProgram('pgbouncer', '/usr/sbin/pgbouncer');
+  // What it is linked to and a machine may not have.
+  const libraries = [
+    await debianProgram('libc-ares2', `/usr/lib/${LIBRARIES}/libcares.so.2`),
+    await debianProgram('libevent-2.1-7', `/usr/lib/${LIBRARIES}/libevent-2.1.so.7`),
+  ];
+  const folder = mkdtempSync(join(tmpdir(), 'panache-pooler-'));
+  const to = new URL(url);
+  const port = 9700 + Number(process.env.TEST_PARALLEL_INDEX ?? 0);
+  const [name, password] = [decodeURIComponent(to.username), decodeURIComponent(to.password)];
+  writeFileSync(join(folder, 'users'), `"${name}" "${password}"\n`);
+  writeFileSync(
+    join(folder, 'pgbouncer.ini'),
+    readFileSync('deploy/pgbouncer.ini', 'utf8')
+      .replace(
+        'panache = host=127.0.0.1 port=5432 dbname=panache',
+        `${NAME} = host=${to.hostname} port=${to.port || 5432} dbname=${NAME}`,
+      )
+      .replace('/etc/pgbouncer/userlist.txt', join(folder, 'users'))
+      .replace('listen_port = 6432', `listen_port = ${port}`)
+      .replace('default_pool_size = 20', 'default_pool_size = 3'),
+  );
+  for (const [path, mode] of [
+    [folder, 0o755],
+    [join(folder, 'users'), 0o644],
+    [join(folder, 'pgbouncer.ini'), 0o644],
+  ] as const)
+    chmodSync(path, mode);
+  // As root it will not run.
+  const asNobody = process.getuid?.() === 0 ? ['-u', 'nobody'] : [];
+  const child: ChildProcess = spawn(program, ['-q', ...asNobody, join(folder, 'pgbouncer.ini')], {
+    stdio: 'ignore',
+    env: { ...process.env, LD_LIBRARY_PATH: libraries.map((l) => dirname(l)).join(':') },
+  });
+  to.hostname = '127.0.0.1';
+  to.port = String(port);
+  return {
+    url: to.href,
+    stop: () => {
+      child.kill('SIGKILL');
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
+
 /** All rows of a kitchen, by table, as one hash each: what was written to it would show. What a station does by asking is left out. */
 async function printOf(kitchen: string): Promise<Readonly<Record<string, string>>> {
   const { rows: tables } = await owner.query<{ name: string }>(
@@ -130,12 +184,19 @@ test.beforeAll(async () => {
   owner = new pg.Pool({ connectionString: base.url, max: 2 });
   owner.on('error', () => {});
   B = await addKitchen(owner, 'Harbour View');
+  const pooler = await pooled(url);
   app = await serve({
     mode: 'start',
     host: '127.0.0.1',
     from: 3590,
-    databaseUrl: url,
-    env: { DEVICES_URL: '', PANACHE_HOSTS: HOST, PANACHE_LEARN: 'off' },
+    databaseUrl: pooler.url,
+    env: {
+      DEVICES_URL: '',
+      PANACHE_HOSTS: HOST,
+      PANACHE_LEARN: 'off',
+      PANACHE_POOLER: 'transaction',
+      PANACHE_DIRECT_URL: url,
+    },
   });
   const db = new KitchenPool({ connectionString: url, max: 2 });
   [ofA, ofB] = [await station(A, db), await station(B, db)];
@@ -146,6 +207,7 @@ test.beforeAll(async () => {
   end = async () => {
     await db.end();
     await app.stop();
+    pooler.stop();
     await owner.end();
     await base.drop();
   };
@@ -368,6 +430,9 @@ test('no route shows a kitchen anything of another’s or writes to it; the same
     ([route]) => route.includes('[id]') && route !== 'DELETE /api/recipes/[id]' && !route.includes('devices'),
   );
   expect(named.filter(([, status]) => status < 400)).toEqual([]);
+
+  // What is counted of the whole server is for the machine’s own kitchen.
+  expect(Object.fromEntries(said)['GET /api/metrics']).toBe(403);
 
   // A kitchen of its own was written to meanwhile, and by nobody but itself.
   expect((await asked(ofB, { method: 'GET', path: '/api/recipes' })).status).toBe(200);

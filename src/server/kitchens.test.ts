@@ -363,6 +363,23 @@ test('through the actions: another’s batch is none there is, its code lets nob
   expect((await readStationByKey(app, hashed(key)))?.kitchenId).toBe(A);
 });
 
+test('taps of both at one moment are each written to its own, and not left out of the other’s statement', async () => {
+  const batchOfB = (await inKitchen(B, () => readBatches(app, B)))[0]?.id ?? '';
+  const taps = Array.from({ length: 20 }, (_, n) =>
+    inKitchen(n % 2 ? A : B, () =>
+      recordEvent(app, n % 2 ? batchOfA : batchOfB, line({ kind: 'note', text: `tap ${n}` })),
+    ),
+  );
+  expect((await Promise.all(taps)).map((t) => t.isNew)).toEqual(Array(20).fill(true));
+  const { rows } = await owner.query(
+    "SELECT kitchen_id AS k, count(*)::int AS n FROM batch_event WHERE body ->> 'text' LIKE 'tap %' GROUP BY 1 ORDER BY 1",
+  );
+  expect(rows).toEqual([
+    { k: B, n: 10 },
+    { k: A, n: 10 },
+  ]);
+});
+
 test('all ids are known, the first kitchen’s before one that came later, whatever they are called', async () => {
   expect(await inKitchen(B, () => readKitchenIds(app))).toEqual([A, B]);
 });

@@ -19,6 +19,8 @@ const USES = {
   keys: { max: 2, statement: 1500 },
   /** An archive is read and written in its own thread. */
   archive: { max: 2, statement: 120_000 },
+  /** An archive taken in: it keeps a cursor from one transaction to the next, on a line of its own to the database. */
+  direct: { max: 2, statement: 120_000 },
 } as const;
 export type PoolUse = keyof typeof USES;
 
@@ -29,6 +31,34 @@ const IDLE_IN_TRANSACTION = 15_000;
 /** A line that is dead and does not say so is given up this long after the statement should have been over. */
 const GRACE = 1000;
 
+/**
+ * Whether a pooler stands between that hands connections on after each transaction (PANACHE_POOLER=transaction; PgBouncer’s
+ * pool_mode): then nothing is left on a connection, neither limits nor prepared statements.
+ */
+const isPooled = (): boolean => process.env.PANACHE_POOLER === 'transaction';
+
+/** Past a pooler, where one stands between (PANACHE_DIRECT_URL): for what listens, and for a cursor that outlives its transaction. */
+export const directUrl = (): string => process.env.PANACHE_DIRECT_URL || process.env.DATABASE_URL || '';
+
+const limitsOf = (use: PoolUse) => {
+  const { statement } = USES[use];
+  return {
+    statement_timeout: statement,
+    lock_timeout: Math.min(LOCK, statement),
+    idle_in_transaction_session_timeout: IDLE_IN_TRANSACTION,
+  };
+};
+
+/** A connection whose next transaction may be on another: it has no statements prepared by name. */
+class HandedOn extends pg.Client {
+  override query: pg.Client['query'] = ((...asked: Parameters<pg.Client['query']>) => {
+    const [first, ...rest] = asked as readonly unknown[];
+    const bare =
+      typeof first === 'object' && first !== null && 'name' in first ? { ...first, name: undefined } : first;
+    return super.query(...([bare, ...rest] as Parameters<pg.Client['query']>));
+  }) as pg.Client['query'];
+}
+
 /** Connection settings with every wait limited. */
 export const limited = (connectionString: string, use: PoolUse): pg.PoolConfig => {
   const { max, statement } = USES[use];
@@ -36,10 +66,8 @@ export const limited = (connectionString: string, use: PoolUse): pg.PoolConfig =
     connectionString,
     max,
     connectionTimeoutMillis: CONNECT,
-    statement_timeout: statement,
     query_timeout: statement + GRACE,
-    lock_timeout: Math.min(LOCK, statement),
-    idle_in_transaction_session_timeout: IDLE_IN_TRANSACTION,
+    ...limitsOf(use),
     keepAlive: true,
     keepAliveInitialDelayMillis: 5000,
     application_name: `panache ${use}`,
@@ -57,9 +85,12 @@ export function pool(use: PoolUse = 'pages'): pg.Pool {
   const pools = holder.panachePools;
   const known = pools[use];
   if (known) return known;
-  const connectionString = process.env.DATABASE_URL;
+  const connectionString = use === 'direct' ? directUrl() : process.env.DATABASE_URL;
   if (!connectionString) throw new Error('DATABASE_URL is not set: start with ./panache start');
-  const made = new KitchenPool(limited(connectionString, use));
+  const made =
+    isPooled() && use !== 'direct'
+      ? handedOn(connectionString, use)
+      : new KitchenPool(limited(connectionString, use));
   // An idle connection may die with its server; the pool makes a new one at the next query.
   made.on('error', (error) => away('database', error));
   pools[use] = made;
@@ -68,16 +99,35 @@ export function pool(use: PoolUse = 'pages'): pg.Pool {
 
 /** Connections on which each statement is of the kitchen that is asked for: a single one goes in a transaction of its own. */
 export class KitchenPool extends pg.Pool {
+  /** What a transaction begins with besides, where its connection keeps nothing. */
+  readonly limits: string = '';
   override query: pg.Pool['query'] = ((...asked: Parameters<pg.PoolClient['query']>) =>
     transaction(async (client) => client.query(...asked), this)) as pg.Pool['query'];
+}
+
+/** Connections through a pooler: each transaction brings its limits along. */
+function handedOn(connectionString: string, use: PoolUse): KitchenPool {
+  const limits = limitsOf(use);
+  const {
+    statement_timeout: _s,
+    lock_timeout: _l,
+    idle_in_transaction_session_timeout: _i,
+    ...settings
+  } = limited(connectionString, use);
+  const made = new KitchenPool({ ...settings, Client: HandedOn });
+  return Object.assign(made, {
+    limits: Object.entries(limits)
+      .map(([name, ms]) => ` SET LOCAL ${name} = ${ms};`)
+      .join(''),
+  });
 }
 
 /**
  * How a transaction begins: with the kitchen it is of. Row-level security shows and takes the rows of that one, for as long as the
  * transaction lasts and not on the connection after it, whoever has that next.
  */
-export const beginning = (): string =>
-  `BEGIN; SET LOCAL panache.kitchen = ${pg.escapeLiteral(askedKitchen())}`;
+export const beginning = (from: pg.Pool): string =>
+  `BEGIN;${from instanceof KitchenPool ? from.limits : ''} SET LOCAL panache.kitchen = ${pg.escapeLiteral(askedKitchen())}`;
 
 /** Lines of each pool of this process: all there are, those nobody uses, and how many wait for one. */
 export const poolsInUse = (): Readonly<
@@ -133,7 +183,7 @@ export async function transaction<T>(
   client.on('error', lost);
   let broken: Error | undefined;
   try {
-    await client.query(beginning());
+    await client.query(beginning(from));
     const result = await work(client);
     await client.query('COMMIT');
     fine();

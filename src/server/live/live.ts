@@ -1,7 +1,7 @@
 import { Socket } from 'node:net';
 import pg from 'pg';
 import { BatchEvent } from '../../core/batch/events';
-import { limited, pool } from '../data/database';
+import { directUrl, limited, pool } from '../data/database';
 import { inKitchen } from '../guard/asking';
 import { away, back } from '../log';
 import { readEvent } from '../queries/batches';
@@ -78,7 +78,7 @@ async function connect(): Promise<void> {
   const socket = new Socket();
   const client = new pg.Client({
     stream: () => socket,
-    ...limited(process.env.DATABASE_URL ?? '', 'taps'),
+    ...limited(directUrl(), 'taps'),
     query_timeout: ANSWER,
     application_name: 'panache live',
   });

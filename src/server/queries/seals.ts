@@ -121,7 +121,7 @@ export async function sealRest(
   let sealed = 0;
   try {
     // Looked for once, however much it is: what is written meanwhile is sealed as it is written.
-    await client.query(beginning());
+    await client.query(beginning(pool));
     await client.query({
       text: `DECLARE unsealed CURSOR WITH HOLD FOR SELECT t.source, t.id, t.received_at FROM to_seal t
          WHERE t.kitchen_id = $1 AND NOT EXISTS (SELECT 1 FROM seal s WHERE s.source = t.source AND s.id = t.id)

@@ -267,7 +267,7 @@ export const jobs = {
   /** The whole kitchen in a file; whoever asked removes it. */
   archiveFile: (at: string): Promise<string> => archiveFile(db(), new Date(at)),
   take: ({ file, rehearse, shared }: { file: string; rehearse: boolean; shared: SharedArrayBuffer }) =>
-    takeArchive(db(), file, { rehearse, watch: new Watch(shared) }),
+    takeArchive(pool('direct'), file, { rehearse, watch: new Watch(shared) }),
   verify: ({ heads, stretch }: { heads: readonly Head[]; stretch?: ChainStretch }) =>
     verifyRecord(db(), heads, stretch),
   /** The whole log as a file. */
