@@ -363,6 +363,28 @@ test('through the actions: another’s batch is none there is, its code lets nob
   expect((await readStationByKey(app, hashed(key)))?.kitchenId).toBe(A);
 });
 
+test('an archive of the other’s is refused, with the reason and whole', async () => {
+  let text = '';
+  await inKitchen(A, async () => {
+    for await (const piece of archiveText(app, new Date())) text += piece;
+  });
+  const whole = JSON.parse(text);
+  const before = await inKitchen(B, () => seen(app, 'batch'));
+  // All of it; and batches of it alone, which have no line that would tell.
+  for (const archive of [
+    whole,
+    { ...whole, batches: whole.batches.map((b: object) => ({ ...b, events: [] })), kept: [] },
+  ]) {
+    writeFileSync(join(folder, 'other.json'), JSON.stringify(archive));
+    const { status, problems } = await inKitchen(B, () =>
+      refusal(takeArchive(app, join(folder, 'other.json'))),
+    );
+    expect([status, problems.length]).toEqual([400, 1]);
+    expect(problems[0]?.given).toMatch(/another/);
+  }
+  expect(await inKitchen(B, () => seen(app, 'batch'))).toEqual(before);
+});
+
 test('taps of both at one moment are each written to its own, and not left out of the other’s statement', async () => {
   const batchOfB = (await inKitchen(B, () => readBatches(app, B)))[0]?.id ?? '';
   const taps = Array.from({ length: 20 }, (_, n) =>

@@ -12,6 +12,7 @@ import { logAndLearn } from './actions/log/learn';
 import { actOnLearning } from './actions/log/log';
 import { takeNotebook } from './actions/log/notebook';
 import { takeArchive } from './archive/take';
+import { undoImport } from './archive/undo';
 import { archiveText } from './archive/write';
 import { loadDemo } from './data/demo';
 import { refusal, testDatabase } from './data/testDatabase';
@@ -159,3 +160,57 @@ test('an older archive, that has none of it, is taken in as before; a wrong one 
   const { problems } = await refusal(takeArchive(b.pool, fileOf('wrong.json', JSON.stringify(wrong))));
   expect(problems.map((p) => p.field)).toEqual(['line 1, acts[0].body.factor']);
 });
+
+test('gone back on, nothing of it counts any more: no pot measured, nothing by hand, no lesson; taken in again all of it does', async () => {
+  const c = await testDatabase();
+  try {
+    const house = await theHouse(a.pool);
+    const client = await c.pool.connect();
+    await writeHouse(client, { ...kitchenFileOf(house), name: 'Our kitchen' });
+    client.release();
+    // Something of its own, that no import brought.
+    await actOnLearning(c.pool, {
+      id: randomUUID(),
+      by: 'Lead',
+      body: { kind: 'fix', key: 'flour plain-flour', factor: 1.1 },
+    });
+    const empty = await textOf(c.pool);
+    const file = fileOf('back.json', await textOf(a.pool));
+    const learnt = async () => {
+      await logAndLearn(c.pool);
+      const { rows } = await c.pool.query(
+        `SELECT (SELECT count(*) FROM logged)::int AS logged, (SELECT count(*) FROM lesson)::int AS lessons,
+           (SELECT count(*) FROM lesson WHERE left_out)::int AS out`,
+      );
+      const learned = await readLearned(c.pool, K);
+      return {
+        ...rows[0],
+        tests: (await readAllWaterTests(c.pool, K)).length,
+        fixed: learned?.byHand.fixed,
+        forgotten: Object.keys(learned?.byHand.forgotten ?? {}),
+      };
+    };
+    const none = { logged: 0, lessons: 0, out: 0, tests: 0, fixed: { [FIXED]: 1.1 }, forgotten: [] };
+    expect(await learnt()).toEqual(none);
+    const once = await takeArchive(c.pool, file);
+    const all = await learnt();
+    expect(all).toEqual({
+      logged: expect.any(Number),
+      lessons: expect.any(Number),
+      out: 1,
+      tests: 1,
+      fixed: { [FIXED]: expect.any(Number) },
+      forgotten: [FORGOTTEN],
+    });
+    expect(all.logged).toBeGreaterThan(2);
+    await undoImport(c.pool, { id: once.importId, anyway: true });
+    expect(await learnt()).toEqual(none);
+    const { acts, waterTests, notebook, batches } = Archive.parse(JSON.parse(await textOf(c.pool)));
+    expect([acts.length, waterTests, notebook, batches]).toEqual([1, [], [], []]);
+    expect(JSON.parse(empty).acts).toHaveLength(1);
+    await takeArchive(c.pool, file);
+    expect(await learnt()).toEqual(all);
+  } finally {
+    await c.drop();
+  }
+}, 60_000);

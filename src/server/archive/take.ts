@@ -13,10 +13,18 @@ import { refuseInUse, theHouse } from '../actions/kitchen';
 import { type Queryable, transaction } from '../data/database';
 import { log, said } from '../log';
 import { bringLines, readBatch, writeBatch } from '../queries/batches';
-import { writeImport } from '../queries/imports';
+import { isGoneWithImports, writeImport } from '../queries/imports';
 import { bringLine, isOutOfSight, moveRow, openRow, readLot } from '../queries/keep';
 import { replaceHouse } from '../queries/kitchen';
-import { askAnew, bringAct, setByHandAnew, writeAllLogged, writeLessons } from '../queries/log';
+import {
+  askAnew,
+  bringAct,
+  leaveOutAnew,
+  setByHandAnew,
+  toBeLogged,
+  writeAllLogged,
+  writeLessons,
+} from '../queries/log';
 import { claimRecipe, holdRecipe, readVersions, setArchived, writeVersion } from '../queries/recipes';
 import { importIsSealed, seal, sealRest } from '../queries/seals';
 import { readCycle, readService, writeCycle, writeService } from '../queries/services';
@@ -42,6 +50,9 @@ class Rehearsed extends Error {
 /** Share of the time an archive takes that is over when all of it is in, and what is left is to seal it. A rough figure of ours. */
 const WITHOUT_SEALING = 0.7;
 
+/** As row-level security refuses to touch another kitchen’s (SQLSTATE, insufficient_privilege). */
+const OF_ANOTHER = '42501';
+
 /** Events written in one statement. */
 const AT_A_TIME = 500;
 
@@ -59,9 +70,10 @@ type Under = {
   readonly lots: string[];
   readonly lines: string[];
   kitchen: KitchenFile | null;
-  /** Batches of a notebook, written together at the end; whether anything was brought that somebody set by hand. */
+  /** Batches of a notebook, written together at the end; pots measured and what somebody set by hand, by their ids. */
   readonly past: ReturnType<typeof pastOf>[];
-  acted: boolean;
+  readonly tests: string[];
+  readonly acts: string[];
   /** Batches of which lines are put away elsewhere. */
   notWhole: number;
   /** Lines there are to seal. */
@@ -176,22 +188,21 @@ async function takeLot(db: Queryable, u: Under, { lot }: PartOf<'lot'>): Promise
   u.lots.push(lot.id);
 }
 
-/** Batches of a notebook, and what was set by hand: what the house learned is gone through anew with them. */
-async function takeWhatWasLearned(db: Queryable, { house, past, acted }: Under): Promise<void> {
-  if (past.length > 0) {
-    await writeAllLogged(
-      db,
-      house.id,
-      past.map((p) => p.logged),
-    );
-    await writeLessons(
-      db,
-      house.id,
-      past.flatMap((p) => (p.lesson ? [p.lesson] : [])),
-    );
-    await askAnew(db, house.id);
-  }
-  if (acted) await setByHandAnew(db, house.id);
+/** Batches of a notebook, and what they taught; the ids of those that are new here. */
+async function takePast(db: Queryable, { house, past }: Under): Promise<readonly string[]> {
+  if (past.length === 0) return [];
+  const fresh = await writeAllLogged(
+    db,
+    house.id,
+    past.map((p) => p.logged),
+  );
+  await writeLessons(
+    db,
+    house.id,
+    past.flatMap((p) => (p.lesson ? [p.lesson] : [])),
+  );
+  await askAnew(db, house.id);
+  return fresh;
 }
 
 /**
@@ -224,7 +235,8 @@ export async function takeArchive(
         lines: [],
         kitchen: null,
         past: [],
-        acted: false,
+        tests: [],
+        acts: [],
         notWhole: 0,
         seals: 0,
       };
@@ -240,12 +252,24 @@ export async function takeArchive(
         else if (part.kind === 'lot') await takeLot(db, u, part);
         else if (part.kind === 'line') {
           if (await bringLine(db, house.id, null, part.line)) u.lines.push(part.line.id);
-        } else if (part.kind === 'water test') await bringWaterTest(db, house.id, part.test);
-        else if (part.kind === 'act') u.acted = (await bringAct(db, house.id, part.act)) || u.acted;
-        else if (part.kind === 'past') u.past.push(pastOf(part.past));
+        } else if (part.kind === 'water test') {
+          const { id } = part.test;
+          if (
+            (await bringWaterTest(db, house.id, part.test)) ||
+            (await isGoneWithImports(db, house.id, 'newTests', id))
+          )
+            u.tests.push(id);
+        } else if (part.kind === 'act') {
+          const { id } = part.act;
+          if (
+            (await bringAct(db, house.id, part.act)) ||
+            (await isGoneWithImports(db, house.id, 'newActs', id))
+          )
+            u.acts.push(id);
+        } else if (part.kind === 'past') u.past.push(pastOf(part.past));
         else if (!(await readCycle(db, house.id))) await writeCycle(db, house.id, part.cycle);
       }
-      await takeWhatWasLearned(db, u);
+      const newPast = await takePast(db, u);
       const after: KitchenFile = { ...(u.kitchen ?? kitchenFileOf(house)), id: house.id };
       await db.query('SELECT 1 FROM kitchen FOR UPDATE');
       await refuseInUse(db, after);
@@ -261,6 +285,9 @@ export async function takeArchive(
         newServices: u.services,
         newLots: u.lots,
         newLines: u.lines,
+        newTests: u.tests,
+        newActs: u.acts,
+        newPast,
         notWhole: u.notWhole,
         importId: rehearse ? null : importId,
       };
@@ -274,6 +301,12 @@ export async function takeArchive(
         batches: u.batches,
         versions: u.versions,
       });
+      // What was out of sight since an import was gone back on was logged once, and is again.
+      await toBeLogged(db, u.batches);
+      if (u.acts.length > 0) {
+        await setByHandAnew(db, house.id);
+        await leaveOutAnew(db, house.id);
+      }
       await seal(db, house.id, [{ source: 'import', ids: [importId] }]);
       await db.query("SELECT pg_notify('panache', '{\"again\":true}')");
       const { batches, lots, lines, seals } = u;
@@ -296,6 +329,13 @@ export async function takeArchive(
   } catch (error) {
     if (error instanceof Rehearsed) return error.taken;
     if (error instanceof BadArchive) throw badFile(error.problems);
+    if ((error as { code?: unknown }).code === OF_ANOTHER)
+      throw badFile([
+        {
+          place: 'file',
+          says: message('it has what another kitchen of this database has under the same id'),
+        },
+      ]);
     throw error;
   }
 }

@@ -3,9 +3,10 @@ import { UndoneImport } from '../../contract/kitchen';
 import { message } from '../../core/message/message';
 import { refuseInUse, theHouse } from '../actions/kitchen';
 import { transaction } from '../data/database';
-import { type ImportRecord, readImports, undone } from '../queries/imports';
+import { type ImportRecord, readImportedBatches, readImports, undone } from '../queries/imports';
 import { hideLots } from '../queries/keep';
 import { replaceHouse } from '../queries/kitchen';
+import { askAnew, leaveOutAnew, setByHandAnew, unlogAll } from '../queries/log';
 import { seal } from '../queries/seals';
 import { readService, writeService } from '../queries/services';
 import { accept, taken, unknown } from '../refusal';
@@ -51,6 +52,12 @@ export function undoImport(pool: pg.Pool, input: unknown): Promise<ImportRecord>
     }
     if (wanted.taken.newLots?.length) await hideLots(db, wanted.taken.newLots);
     await undone(db, id);
+    const { newPast = [], newActs = [] } = wanted.taken;
+    const gone = await unlogAll(db, house.id, { past: newPast, batches: await readImportedBatches(db, id) });
+    if (newActs.length > 0) {
+      await setByHandAnew(db, house.id);
+      await leaveOutAnew(db, house.id);
+    } else if (gone) await askAnew(db, house.id);
     await seal(db, house.id, [{ source: 'import_undone', ids: [id] }]);
     await db.query("SELECT pg_notify('panache', '{\"again\":true}')");
     return wanted;

@@ -12,6 +12,29 @@ export type ImportRecord = {
   readonly undoneAt: string | null;
 };
 
+/** What an import brought that is told by its ids alone. */
+type BroughtById = 'newTests' | 'newActs';
+
+/** That `id` came by imports of the kitchen `$1`, and each of them was gone back on. */
+export const goneWithImports = (brought: BroughtById, id: string): string =>
+  `(EXISTS (SELECT 1 FROM import i WHERE i.kitchen_id = $1 AND i.taken -> '${brought}' ? ${id}::text)
+    AND NOT EXISTS (SELECT 1 FROM import i WHERE i.kitchen_id = $1 AND i.taken -> '${brought}' ? ${id}::text
+      AND NOT EXISTS (SELECT 1 FROM import_undone u WHERE u.import_id = i.id)))`;
+
+/** Whether something an import brought is out of sight since that was gone back on. */
+export async function isGoneWithImports(
+  db: Queryable,
+  kitchenId: string,
+  brought: BroughtById,
+  id: string,
+): Promise<boolean> {
+  const { rows } = await db.query<{ gone: boolean }>(`SELECT ${goneWithImports(brought, '$2')} AS gone`, [
+    kitchenId,
+    id,
+  ]);
+  return rows[0]?.gone ?? false;
+}
+
 /** Writes down an import with all that came by it. Run it in the transaction that took it in. */
 export async function writeImport(
   db: Queryable,
@@ -35,6 +58,15 @@ export async function writeImport(
      SELECT $1, $2, v.recipe_id, v.version FROM unnest($3::text[], $4::int[]) AS v(recipe_id, version)`,
     [i.id, i.kitchenId, i.versions.map((v) => v.recipeId), i.versions.map((v) => v.version)],
   );
+}
+
+/** Batches an import brought, by their ids. */
+export async function readImportedBatches(db: Queryable, id: string): Promise<readonly string[]> {
+  const { rows } = await db.query<{ id: string }>(
+    'SELECT batch_id AS id FROM imported_batch WHERE import_id = $1',
+    [id],
+  );
+  return rows.map((r) => r.id);
 }
 
 /** The kitchen's last imports, newest first. */

@@ -5,6 +5,7 @@ import { type Knowledge, NOTHING_LEARNED } from '../../core/learn/own/knowledge'
 import type { Did, LearnedNumbers } from '../../core/learn/own/teach';
 import { type Landed, type Logged, landedAs } from '../../core/log/logged';
 import type { Queryable } from '../data/database';
+import { goneWithImports } from './imports';
 
 /** Ids of batches to be logged, the first that came first, at most `most`. */
 export async function readToLog(db: Queryable, kitchenId: string, most: number): Promise<readonly string[]> {
@@ -25,9 +26,10 @@ export async function countToLog(db: Queryable, kitchenId: string): Promise<numb
 }
 
 /** Whether a batch was left out before it was taken in: what was done last about it counts. */
-const LEFT_OUT = (batch: string, kitchen: string): string =>
+const LEFT_OUT = (batch: string): string =>
   `coalesce((SELECT a.body ->> 'kind' = 'leave out' FROM learning_act a
-     WHERE a.body ? 'batch' AND a.body ->> 'batch' = ${batch} AND a.kitchen_id = ${kitchen} ORDER BY a.at DESC, a.id LIMIT 1), false)`;
+     WHERE a.body ? 'batch' AND a.body ->> 'batch' = ${batch} AND a.kitchen_id = $1
+       AND NOT ${goneWithImports('newActs', 'a.id')} ORDER BY a.at DESC, a.id LIMIT 1), false)`;
 
 /** Takes a batch off the list of those to be logged: what is written of it from now on puts it there again. */
 export const startLogging = (db: Queryable, batch: string) =>
@@ -47,21 +49,21 @@ export const writeLogged = (db: Queryable, kitchenId: string, b: Logged) =>
 /** Batches at once to a statement. */
 const TOGETHER = 2000;
 
-/** Writes many that were not cooked here; how many were not there before. */
+/** Writes many that were not cooked here; the ids of those that were not there before. */
 export async function writeAllLogged(
   db: Queryable,
   kitchenId: string,
   batches: readonly Logged[],
-): Promise<number> {
-  let fresh = 0;
+): Promise<readonly string[]> {
+  const fresh: string[] = [];
   for (let n = 0; n < batches.length; n += TOGETHER) {
     const some = batches.slice(n, n + TOGETHER);
-    const { rowCount } = await db.query(
+    const { rows } = await db.query<{ id: string }>(
       `INSERT INTO logged (batch_id, kitchen_id, recipe_id, started_at, words, body, landed)
        SELECT DISTINCT ON (d.id) d.id, $1, d.recipe, d.at, to_tsvector('simple', d.words), d.body, d.landed
        FROM unnest($2::uuid[], $3::text[], $4::timestamptz[], $5::text[], $6::jsonb[], $7::text[])
          AS d(id, recipe, at, words, body, landed)
-       ON CONFLICT (batch_id) DO NOTHING`,
+       ON CONFLICT (batch_id) DO NOTHING RETURNING batch_id AS id`,
       [
         kitchenId,
         some.map((b) => b.id),
@@ -72,7 +74,7 @@ export async function writeAllLogged(
         some.map(landedAs),
       ],
     );
-    fresh += rowCount ?? 0;
+    fresh.push(...rows.map((r) => r.id));
   }
   return fresh;
 }
@@ -81,9 +83,45 @@ export async function writeAllLogged(
 export const writeLessons = (db: Queryable, kitchenId: string, lessons: readonly Lesson[]) =>
   db.query(
     `INSERT INTO lesson (batch_id, kitchen_id, at, body, left_out)
-     SELECT DISTINCT ON (d.id) d.id, $1, d.at, d.body, ${LEFT_OUT('d.id::text', '$1')} FROM unnest($2::uuid[], $3::timestamptz[], $4::jsonb[]) AS d(id, at, body)
+     SELECT DISTINCT ON (d.id) d.id, $1, d.at, d.body, ${LEFT_OUT('d.id::text')} FROM unnest($2::uuid[], $3::timestamptz[], $4::jsonb[]) AS d(id, at, body)
      ON CONFLICT (batch_id) DO NOTHING`,
     [kitchenId, lessons.map((l) => l.id), lessons.map((l) => l.at), lessons.map((l) => JSON.stringify(l))],
+  );
+
+/** Takes batches out of the log that count no more: those a notebook brought, and those kept no longer. What they taught goes with them. */
+export async function unlogAll(
+  db: Queryable,
+  kitchenId: string,
+  { past, batches }: { readonly past: readonly string[]; readonly batches: readonly string[] },
+): Promise<boolean> {
+  const { rowCount } = await db.query(
+    `DELETE FROM logged g WHERE kitchen_id = $1 AND (g.batch_id = ANY($2::uuid[]) AND g.body ? 'fromNotebook'
+       OR g.batch_id = ANY($3::uuid[]) AND NOT EXISTS (SELECT 1 FROM kept_batch k WHERE k.id = g.batch_id))`,
+    [kitchenId, past, batches],
+  );
+  await db.query(
+    'DELETE FROM lesson l WHERE kitchen_id = $1 AND l.batch_id = ANY($2::uuid[]) AND NOT EXISTS (SELECT 1 FROM logged g WHERE g.batch_id = l.batch_id)',
+    [kitchenId, [...past, ...batches]],
+  );
+  return (rowCount ?? 0) > 0;
+}
+
+/** Has batches off the stove that are not in the log put there. */
+export const toBeLogged = (db: Queryable, batches: readonly string[]) =>
+  db.query(
+    `INSERT INTO to_log (batch_id, kitchen_id) SELECT k.id, k.kitchen_id FROM kept_batch k
+     WHERE k.id = ANY($1::uuid[]) AND k.off_stove_at IS NOT NULL AND NOT EXISTS (SELECT 1 FROM logged g WHERE g.batch_id = k.id)
+     ON CONFLICT (batch_id) DO NOTHING`,
+    [batches],
+  );
+
+/** Which lessons are left out, by all that was said of it that stands. */
+export const leaveOutAnew = (db: Queryable, kitchenId: string) =>
+  db.query(
+    `UPDATE lesson l SET left_out = n.left_out
+     FROM (SELECT batch_id, ${LEFT_OUT('batch_id::text')} AS left_out FROM lesson WHERE kitchen_id = $1) n
+     WHERE l.batch_id = n.batch_id AND l.left_out <> n.left_out`,
+    [kitchenId],
   );
 
 /** All lessons are to be gone through again from the first. */
@@ -115,9 +153,9 @@ export async function writeLesson(
 ): Promise<boolean> {
   const { rows } = await db.query<{ left_out: boolean }>(
     `INSERT INTO lesson (batch_id, kitchen_id, at, body, did, left_out)
-     VALUES ($1::uuid, $2, $3, $4::jsonb, $5::jsonb, ${LEFT_OUT('$1::uuid::text', '$2')})
+     VALUES ($2::uuid, $1, $3, $4::jsonb, $5::jsonb, ${LEFT_OUT('$2::uuid::text')})
      ON CONFLICT (batch_id) DO UPDATE SET body = excluded.body, did = excluded.did RETURNING left_out`,
-    [lesson.id, kitchenId, lesson.at, JSON.stringify(lesson), JSON.stringify(did)],
+    [kitchenId, lesson.id, lesson.at, JSON.stringify(lesson), JSON.stringify(did)],
   );
   return rows[0]?.left_out === false;
 }
@@ -283,7 +321,8 @@ export type KeptAct = {
 /** All that was done by hand, the first first. */
 export async function readActs(db: Queryable, kitchenId: string): Promise<readonly KeptAct[]> {
   const { rows } = await db.query<{ id: string; at: Date; station: string; body: HandAct }>(
-    'SELECT id, at, station, body FROM learning_act WHERE kitchen_id = $1 ORDER BY at, id',
+    `SELECT id, at, station, body FROM learning_act a
+     WHERE kitchen_id = $1 AND NOT ${goneWithImports('newActs', 'a.id')} ORDER BY at, id`,
     [kitchenId],
   );
   return rows.map((r) => ({ ...r, at: r.at.toISOString() }));

@@ -1,5 +1,6 @@
 import type { WaterTest } from '../../core/learn/waterTest';
 import type { Queryable } from '../data/database';
+import { goneWithImports } from './imports';
 
 type WaterTestRecord = {
   readonly id: string;
@@ -49,7 +50,7 @@ async function read(
   most: number | null,
 ): Promise<readonly WaterTestRecord[]> {
   const { rows } = await db.query(
-    `SELECT * FROM water_test WHERE kitchen_id = $1 ORDER BY made_at ${order}, id LIMIT $2`,
+    `SELECT * FROM water_test t WHERE kitchen_id = $1 AND NOT ${goneWithImports('newTests', 't.id')} ORDER BY made_at ${order}, id LIMIT $2`,
     [kitchenId, most],
   );
   return rows.map((r) => ({

@@ -89,6 +89,6 @@ export async function takeNotebook(
     const taken = await writeAllLogged(db, house.id, batches);
     await writeLessons(db, house.id, lessons);
     await askAnew(db, house.id);
-    return { ...told, taken, teaching: lessons.length };
+    return { ...told, taken: taken.length, teaching: lessons.length };
   }, pool);
 }
