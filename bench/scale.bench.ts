@@ -5,7 +5,7 @@ import { gathered } from '../src/server/actions/gathered';
 import { KitchenPool } from '../src/server/data/database';
 import { inKitchen } from '../src/server/guard/asking';
 import { UNBOUND } from '../src/server/queries/batches';
-import { readFigures, writeGroup } from '../src/server/queries/groups';
+import { readFigures, writeGroup } from '../src/server/queries/kitchens';
 import { bar } from './kit/bar';
 import { post } from './kit/client';
 import { growKitchens } from './kit/growKitchens';

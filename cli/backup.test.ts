@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type pg from 'pg';
 import { readManifest } from '../src/server/data/backup';
-import { loadDemo } from '../src/server/data/demo';
+import { loadDemo } from '../src/server/data/demo/demo';
 import { migrate, pending } from '../src/server/data/migrate';
 import { testDatabase } from '../src/server/data/testDatabase';
 import { readHead } from '../src/server/queries/seals';

@@ -16,7 +16,7 @@ import pg from 'pg';
 import { freePort } from '../cli/ports.mjs';
 import { recordEvent } from '../src/server/actions/batches';
 import { verifyRecord } from '../src/server/actions/verify';
-import { loadDemo } from '../src/server/data/demo';
+import { loadDemo } from '../src/server/data/demo/demo';
 import { migrate } from '../src/server/data/migrate';
 import { makeParts } from '../src/server/data/parts';
 import { readBatches } from '../src/server/queries/batches';

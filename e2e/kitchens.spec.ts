@@ -11,10 +11,10 @@ import { debianProgram } from '../cli/packages.mjs';
 import { publish } from '../src/server/actions/groups';
 import { makeCode, pair, setPin } from '../src/server/actions/stations';
 import { KitchenPool } from '../src/server/data/database';
-import { addKitchen } from '../src/server/data/demo';
+import { addKitchen } from '../src/server/data/demo/demo';
 import { NEEDS } from '../src/server/guard/access';
 import { inKitchen } from '../src/server/guard/asking';
-import { writeGroup } from '../src/server/queries/groups';
+import { writeGroup } from '../src/server/queries/kitchens';
 import { emptyDatabase, VIEWS } from './kit';
 
 /**

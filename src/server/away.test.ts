@@ -5,7 +5,7 @@ import { type Line, proxyTo, through } from '../../drill/proxy';
 import { recordEvent } from './actions/batches';
 import { gathered } from './actions/gathered';
 import { isAway, limited, pool as poolFor, reached, transaction } from './data/database';
-import { loadDemo } from './data/demo';
+import { loadDemo } from './data/demo/demo';
 import { refusal, testDatabase } from './data/testDatabase';
 import { type LiveTold, listen } from './live/live';
 import { readBatches, UNBOUND } from './queries/batches';

@@ -5,10 +5,10 @@ import { LANGUAGE_COOKIE, type Language, languageIn } from '../core/text/catalog
 import { recordEvent } from './actions/batches';
 import { afterBatchEvent, recordKeep } from './actions/keep/keep';
 import { pool, poolsInUse, reached } from './data/database';
-import { addressOf } from './guard/address';
 import { askedKitchen, asking, ownKitchen } from './guard/asking';
 import { TELLS_TIME } from './guard/headers';
 import { later } from './guard/later';
+import { addressOf } from './guard/network/address';
 import { whoAsks } from './guard/who';
 import { listenToDevices } from './live/devices';
 import { learnSoon } from './live/learning';

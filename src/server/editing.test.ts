@@ -17,7 +17,7 @@ import { planStored } from './actions/planning';
 import { archiveRecipe, createRecipe, deleteRecipe, restoreVersion, saveRecipe } from './actions/recipes';
 import { takeArchive as takeFile } from './archive/take';
 import { archiveText } from './archive/write';
-import { loadBlank, loadDemo } from './data/demo';
+import { loadBlank, loadDemo } from './data/demo/demo';
 import { refusal, testDatabase } from './data/testDatabase';
 import { planPdf } from './exports/planPdf';
 import { weighOutCsv } from './exports/weighOutCsv';

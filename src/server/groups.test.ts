@@ -6,11 +6,11 @@ import { answer, publish, theGroup, waitingOfGroup } from './actions/groups';
 import { saveKitchen, theHouse } from './actions/kitchen';
 import { createRecipe, saveRecipe } from './actions/recipes';
 import { KitchenPool } from './data/database';
-import { addKitchen, loadDemo } from './data/demo';
+import { addKitchen, loadDemo } from './data/demo/demo';
 import { guard } from './data/roles';
 import { refusal, testDatabase } from './data/testDatabase';
 import { inKitchen } from './guard/asking';
-import { writeGroup } from './queries/groups';
+import { writeGroup } from './queries/kitchens';
 import { readRecipe, readRecipes, readVersions } from './queries/recipes';
 
 /** A canteen’s leading kitchen and two it publishes to, beside one that is in no group; as the application’s own role. */

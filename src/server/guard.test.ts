@@ -16,7 +16,7 @@ import { saveRecipe } from './actions/recipes';
 import { takeArchive } from './archive/take';
 import { undoImport } from './archive/undo';
 import { archiveFile, archiveText, sentOnce } from './archive/write';
-import { loadDemo } from './data/demo';
+import { loadDemo } from './data/demo/demo';
 import { migrate } from './data/migrate';
 import { guard } from './data/roles';
 import { refusal, testDatabase } from './data/testDatabase';

@@ -16,7 +16,7 @@ import { verifyRecord } from './actions/verify';
 import { takeArchive } from './archive/take';
 import { undoImport } from './archive/undo';
 import { archiveText } from './archive/write';
-import { loadDemo } from './data/demo';
+import { loadDemo } from './data/demo/demo';
 import { refusal, testDatabase } from './data/testDatabase';
 import { recordCsv, recordJson, recordPdf } from './exports/recordFiles';
 import { railOf } from './live/rail';

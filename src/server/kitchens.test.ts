@@ -11,14 +11,13 @@ import { makeCode, pair, raise, setPin } from './actions/stations';
 import { takeArchive } from './archive/take';
 import { archiveText } from './archive/write';
 import { KitchenPool } from './data/database';
-import { addKitchen, loadDemo } from './data/demo';
+import { addKitchen, loadDemo } from './data/demo/demo';
 import { guard, MAY_ADD, MAY_CHANGE, MAY_CLEAR } from './data/roles';
 import { refusal, testDatabase } from './data/testDatabase';
 import { as, inKitchen } from './guard/asking';
 import { hashed } from './guard/keys';
 import { readBatch, readBatches } from './queries/batches';
-import { writeGroup } from './queries/groups';
-import { readKitchenIds } from './queries/kitchens';
+import { readKitchenIds, writeGroup } from './queries/kitchens';
 import { readStationByKey } from './queries/stations';
 import { writeWaterTest } from './queries/waterTests';
 

@@ -26,7 +26,7 @@ import {
 } from './actions/log/log';
 import { takeNotebook } from './actions/log/notebook';
 import { theRecord } from './actions/record';
-import { loadDemo } from './data/demo';
+import { loadDemo } from './data/demo/demo';
 import { refusal, testDatabase } from './data/testDatabase';
 import { givenCsv, logCsv, logJson, weekPdf } from './exports/logFiles';
 import { appendEvents, UNBOUND, writeBatch } from './queries/batches';

@@ -11,7 +11,7 @@ import { startOf, startOnBoard } from './actions/services';
 import { verifyRecord } from './actions/verify';
 import { takeArchive } from './archive/take';
 import { archiveText } from './archive/write';
-import { loadDemo } from './data/demo';
+import { loadDemo } from './data/demo/demo';
 import { refusal, testDatabase } from './data/testDatabase';
 import { mend, setAside } from './queries/aside';
 import { appendEvents, readBatch, readBatches, UNBOUND } from './queries/batches';

@@ -7,7 +7,7 @@ import { type Head, hashOf, linked, NO_LINK } from '../core/record/chain';
 import { recordEvent } from './actions/batches';
 import { takeArchive } from './archive/take';
 import { archiveText } from './archive/write';
-import { loadDemo } from './data/demo';
+import { loadDemo } from './data/demo/demo';
 import { guard } from './data/roles';
 import { testDatabase } from './data/testDatabase';
 import { readBatches } from './queries/batches';

@@ -7,7 +7,7 @@ import { Order } from '../core/order/order';
 import { spoken } from '../core/text/spoken';
 import { recordEvent, startBatch } from './actions/batches';
 import { planStored } from './actions/planning';
-import { loadDemo } from './data/demo';
+import { loadDemo } from './data/demo/demo';
 import { migrate } from './data/migrate';
 import { refusal, testDatabase } from './data/testDatabase';
 import { railOf } from './live/rail';

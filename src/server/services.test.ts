@@ -20,7 +20,7 @@ import { openDay, saveCycle, saveService, startOf, startOnBoard, theService } fr
 import { takeArchive } from './archive/take';
 import { undoImport } from './archive/undo';
 import { archiveText } from './archive/write';
-import { loadBlank, loadDemo } from './data/demo';
+import { loadBlank, loadDemo } from './data/demo/demo';
 import { refusal, testDatabase } from './data/testDatabase';
 import { type Drawn, serviceCsv, serviceIcs } from './exports/serviceFiles';
 import { readBatch } from './queries/batches';

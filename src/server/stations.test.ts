@@ -18,7 +18,7 @@ import {
   theMe,
   theStations,
 } from './actions/stations';
-import { loadDemo } from './data/demo';
+import { loadDemo } from './data/demo/demo';
 import { refusal, testDatabase } from './data/testDatabase';
 import { as, HERE, type PairedStation, type Who } from './guard/asking';
 import { hashed, LEAD_LASTS } from './guard/keys';

@@ -14,7 +14,7 @@ import { takeNotebook } from './actions/log/notebook';
 import { takeArchive } from './archive/take';
 import { undoImport } from './archive/undo';
 import { archiveText } from './archive/write';
-import { loadDemo } from './data/demo';
+import { loadDemo } from './data/demo/demo';
 import { refusal, testDatabase } from './data/testDatabase';
 import { as } from './guard/asking';
 import { readBatches } from './queries/batches';

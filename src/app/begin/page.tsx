@@ -1,6 +1,6 @@
 import { theHouse } from '../../server/actions/kitchen';
 import { pool } from '../../server/data/database';
-import { readSamples } from '../../server/data/samples';
+import { readSamples } from '../../server/data/demo/samples';
 import { readRecipeNames } from '../../server/queries/recipes';
 import { BeginView } from '../../ui/begin/BeginView';
 import { WhenLive } from '../../ui/frame/WhenLive';

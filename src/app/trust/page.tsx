@@ -1,6 +1,6 @@
 import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
-import { rootCertificate } from '../../server/guard/root';
+import { rootCertificate } from '../../server/guard/network/root';
 import { TrustView } from '../../ui/pair/TrustView';
 import { titled } from '../reader';
 

@@ -12,6 +12,7 @@ import { message } from '../../core/message/message';
 import { Recipe } from '../../core/recipe/recipe';
 import type { Words } from '../../core/text/inWords';
 import { type Queryable, transaction } from '../data/database';
+import { replaceHouse } from '../queries/kitchen';
 import {
   type Published,
   readAnswers,
@@ -20,8 +21,7 @@ import {
   readPublished,
   writeAnswer,
   writePublished,
-} from '../queries/groups';
-import { replaceHouse } from '../queries/kitchen';
+} from '../queries/kitchens';
 import {
   claimRecipe,
   holdRecipe,

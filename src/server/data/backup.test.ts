@@ -9,7 +9,7 @@ import { recordEvent } from '../actions/batches';
 import { readBatches } from '../queries/batches';
 import { readHead } from '../queries/seals';
 import { makeBackup, readManifest, restoreBackup } from './backup';
-import { loadDemo } from './demo';
+import { loadDemo } from './demo/demo';
 import { backupName, backupsIn, keepBackups } from './keepBackups';
 import { pending } from './migrate';
 import { testDatabase } from './testDatabase';

@@ -1,10 +1,9 @@
 import { idFrom } from '../../core/formats/draft/ids';
 import { inKitchen } from '../guard/asking';
-import { hasOwnRole, readGroups, writeGroup } from '../queries/groups';
 import { readHouse } from '../queries/kitchen';
-import { readKitchenIds } from '../queries/kitchens';
+import { hasOwnRole, readGroups, readKitchenIds, writeGroup } from '../queries/kitchens';
 import { KitchenPool, limited, transaction } from './database';
-import { addKitchen } from './demo';
+import { addKitchen } from './demo/demo';
 
 /**
  * Kitchens of one database, and the groups they are in: `list`, `add NAME`, `group NAME HEAD ID …`. Run as the owner (DATABASE_URL).

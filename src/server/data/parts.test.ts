@@ -19,7 +19,7 @@ import { takeArchive } from '../archive/take';
 import { archiveText } from '../archive/write';
 import { appendEvents, readBatch, readBatches, readLimits, UNBOUND, writeBatch } from '../queries/batches';
 import { sealRest } from '../queries/seals';
-import { loadDemo } from './demo';
+import { loadDemo } from './demo/demo';
 import { migrate } from './migrate';
 import { bringBack, listParts, makeParts, putAway } from './parts';
 import { openSince, testDatabase } from './testDatabase';

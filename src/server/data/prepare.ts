@@ -5,7 +5,7 @@ import { setAside } from '../queries/aside';
 import { sealOld } from '../queries/seals';
 import { makeBackup } from './backup';
 import { limited } from './database';
-import { loadBlank, loadDemo } from './demo';
+import { loadBlank, loadDemo } from './demo/demo';
 import { backupName } from './keepBackups';
 import { migrate, pending } from './migrate';
 import { makeParts } from './parts';

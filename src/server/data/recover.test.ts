@@ -8,7 +8,7 @@ import type { BatchEvent } from '../../core/batch/events';
 import { verifyRecord } from '../actions/verify';
 import { appendEvents, readBatch, readBatches, UNBOUND, writeBatch } from '../queries/batches';
 import { readHead, sealOld, sealRest } from '../queries/seals';
-import { loadDemo } from './demo';
+import { loadDemo } from './demo/demo';
 import { bringBack, putAway } from './parts';
 import { recover } from './recover';
 import { openSince, testDatabase } from './testDatabase';

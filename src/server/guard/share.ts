@@ -1,5 +1,5 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
-import { addressOf } from './address';
+import { addressOf } from './network/address';
 
 /**
  * What lies ready and is only sent. All else is worked out, read or drawn; taps, the stream, the rail and the

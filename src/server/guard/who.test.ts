@@ -1,5 +1,5 @@
 import type { IncomingMessage } from 'node:http';
-import { addressOf, isLoopback, protoOf } from './address';
+import { addressOf, isLoopback, protoOf } from './network/address';
 import { isHere } from './who';
 
 const from = (remoteAddress: string, headers: Record<string, string> = {}) =>

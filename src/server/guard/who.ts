@@ -3,9 +3,9 @@ import type { TLSSocket } from 'node:tls';
 import { noted, pool } from '../data/database';
 import { readKitchenIds } from '../queries/kitchens';
 import { goOnWithSession, readStationByKey } from '../queries/stations';
-import { addressOf, isLoopback, isThroughProxy, protoOf } from './address';
 import { type Asking, HERE, inKitchen, ownKitchen, type PairedStation, standsIn, type Who } from './asking';
 import { cookieOf, hashed, KEY_COOKIE, LEAD_COOKIE, LEAD_LASTS } from './keys';
+import { addressOf, isLoopback, isThroughProxy, protoOf } from './network/address';
 
 /** ms a key that was looked up is believed: every tap would ask the database otherwise. A revoked one is forgotten at once. */
 const BELIEVED = 2000;

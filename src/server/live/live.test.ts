@@ -4,7 +4,7 @@ import pg from 'pg';
 import type { BatchEvent } from '../../core/batch/events';
 import { recordEvent } from '../actions/batches';
 import { gathered } from '../actions/gathered';
-import { loadDemo } from '../data/demo';
+import { loadDemo } from '../data/demo/demo';
 import { refusal, testDatabase } from '../data/testDatabase';
 import { readBatches, UNBOUND } from '../queries/batches';
 import { type DeviceNews, eventsOf, heard, thinned } from './devices';

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import type pg from 'pg';
 import type { BatchEvent } from '../../core/batch/events';
 import { recordEvent } from '../actions/batches';
-import { loadDemo } from '../data/demo';
+import { loadDemo } from '../data/demo/demo';
 import { testDatabase } from '../data/testDatabase';
 import { standsIn } from '../guard/asking';
 import { readBatches, readInUse, readLiveBatches } from '../queries/batches';

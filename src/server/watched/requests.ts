@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { IncomingMessage, ServerResponse } from 'node:http';
-import { trusted } from '../guard/address';
 import type { Asking } from '../guard/asking';
+import { trusted } from '../guard/network/address';
 import { log } from '../log';
 import { requested } from './metrics';
 

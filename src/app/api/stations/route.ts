@@ -1,6 +1,6 @@
 import { theStations } from '../../../server/actions/stations';
 import { pool } from '../../../server/data/database';
-import { isServed } from '../../../server/guard/served';
+import { isServed } from '../../../server/guard/network/served';
 import { respond } from '../respond';
 
 export const dynamic = 'force-dynamic';

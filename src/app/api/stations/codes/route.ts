@@ -1,7 +1,7 @@
 import { makeCode } from '../../../../server/actions/stations';
 import { pool } from '../../../../server/data/database';
-import { rootCertificate } from '../../../../server/guard/root';
-import { linksTo } from '../../../../server/guard/served';
+import { rootCertificate } from '../../../../server/guard/network/root';
+import { linksTo } from '../../../../server/guard/network/served';
 import { readJson } from '../../../../server/refusal';
 import { respond } from '../../respond';
 

@@ -1,4 +1,4 @@
-import { rootCertificate } from '../../../../server/guard/root';
+import { rootCertificate } from '../../../../server/guard/network/root';
 import { unknown } from '../../../../server/refusal';
 import { respondFile } from '../../respond';
 

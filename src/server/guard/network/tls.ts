@@ -4,9 +4,9 @@ import type { IncomingMessage, Server } from 'node:http';
 import { createServer, type Server as SecureServer } from 'node:https';
 import type { Socket } from 'node:net';
 import type { TLSSocket } from 'node:tls';
-import { log, said } from '../log';
-import { needOf } from './access';
-import { isHere } from './who';
+import { log, said } from '../../log';
+import { needOf } from '../access';
+import { isHere } from '../who';
 
 /** A certificate and its key, PEM, by where they stand. */
 export type TlsFiles = { readonly cert: string; readonly key: string };

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { SAMPLE } from '../../core/recipe/listed';
-import type { RecipeText } from '../../core/recipe/recipe';
+import { SAMPLE } from '../../../core/recipe/listed';
+import type { RecipeText } from '../../../core/recipe/recipe';
 
 const FOLDER = join(process.cwd(), 'demo/recipes');
 

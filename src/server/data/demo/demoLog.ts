@@ -2,14 +2,14 @@ import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
 import type pg from 'pg';
-import type { Batch } from '../../core/batch/record';
-import type { Lesson } from '../../core/learn/own/batch/lesson';
-import type { Knowledge } from '../../core/learn/own/knowledge';
-import type { Did, LearnedNumbers } from '../../core/learn/own/teach';
-import type { Logged } from '../../core/log/logged';
-import { DAY_MS } from '../../core/units/moment';
-import { appendEvents, UNBOUND, writeBatch } from '../queries/batches';
-import { writeLearned, writeLesson, writeLogged } from '../queries/log';
+import type { Batch } from '../../../core/batch/record';
+import type { Lesson } from '../../../core/learn/own/batch/lesson';
+import type { Knowledge } from '../../../core/learn/own/knowledge';
+import type { Did, LearnedNumbers } from '../../../core/learn/own/teach';
+import type { Logged } from '../../../core/log/logged';
+import { DAY_MS } from '../../../core/units/moment';
+import { appendEvents, UNBOUND, writeBatch } from '../../queries/batches';
+import { writeLearned, writeLesson, writeLogged } from '../../queries/log';
 
 /** Three months of the canteen as checks/writeHistory cooked them. */
 type History = {

@@ -1,16 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import type pg from 'pg';
-import type { BatchEvent, EventBody } from '../../core/batch/events';
-import { middleOf } from '../../core/flow/bands';
-import type { KeepBody, KeepEvent } from '../../core/keep/events';
-import { lotState } from '../../core/keep/safe/fold';
-import { allergensOn, costIn } from '../../core/keep/soup/keptPot';
-import type { House } from '../../core/kitchen/house';
-import { dayOf } from '../../core/units/clock';
-import { plannedBatch } from '../actions/batches';
-import { appendEvent, UNBOUND, writeBatch } from '../queries/batches';
-import { appendLine, moveRow, openRow, readLot } from '../queries/keep';
-import { seal } from '../queries/seals';
+import type { BatchEvent, EventBody } from '../../../core/batch/events';
+import { middleOf } from '../../../core/flow/bands';
+import type { KeepBody, KeepEvent } from '../../../core/keep/events';
+import { lotState } from '../../../core/keep/safe/fold';
+import { allergensOn, costIn } from '../../../core/keep/soup/keptPot';
+import type { House } from '../../../core/kitchen/house';
+import { dayOf } from '../../../core/units/clock';
+import { plannedBatch } from '../../actions/batches';
+import { appendEvent, UNBOUND, writeBatch } from '../../queries/batches';
+import { appendLine, moveRow, openRow, readLot } from '../../queries/keep';
+import { seal } from '../../queries/seals';
 
 const MINUTE = 60_000;
 const HOUR = 60 * MINUTE;
