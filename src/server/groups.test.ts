@@ -4,7 +4,7 @@ import { kitchenFileOf } from '../core/kitchen/kitchenFile';
 import { inEnglish } from '../core/text/inWords';
 import { answer, publish, theGroup, waitingOfGroup } from './actions/groups';
 import { saveKitchen, theHouse } from './actions/kitchen';
-import { createRecipe, saveRecipe } from './actions/recipes';
+import { archiveRecipe, createRecipe, saveRecipe } from './actions/recipes';
 import { KitchenPool } from './data/database';
 import { addKitchen, loadDemo } from './data/demo/demo';
 import { guard } from './data/roles';
@@ -143,6 +143,16 @@ test('what a kitchen has made of a recipe stands below what it takes; an edition
   ]);
 });
 
+test('a recipe put away here is out again by taking it: what was taken is there to be cooked', async () => {
+  const id = 'chestnut-mushroom-cream';
+  const head = (await inKitchen(HEAD, () => readRecipe(app, HEAD, id)))!;
+  await inKitchen(two, () => createRecipe(app, two, { body: head.body, note: '', by: 'Lead' }));
+  await inKitchen(two, () => archiveRecipe(app, two, id, { archived: true }));
+  await publishing({ kind: 'recipe', recipe: id });
+  expect(await answering(two, (await newest(two))?.id ?? '', 'taken')).toEqual({ takenAs: 1 });
+  expect((await inKitchen(two, () => readRecipes(app, two))).map((r) => r.recipe.id)).toContain(id);
+});
+
 test('rules are taken as a revision: bands, code, probing and allergens; pots, pans and room stay', async () => {
   const house = await inKitchen(HEAD, () => theHouse(app));
   const file = kitchenFileOf(house);
@@ -182,9 +192,9 @@ test('the leader sees counts of its own kitchens and of nobody else’s; nobody 
     [two, 'Harbour View'],
     [HEAD, 'Quay House Canteen'],
   ]);
-  // Two has answered the first edition of the recipe, not the second, and not the rules.
+  // Two has answered the first edition of the recipe, not the second, and not the rules; one has not answered the other recipe.
   expect(figures?.map((f) => [f.waiting, f.declined])).toEqual([
-    [0, 0],
+    [1, 0],
     [2, 0],
     [0, 0],
   ]);

@@ -10,12 +10,14 @@ import { actOnLearning } from './actions/log/log';
 import { makeCode, pair, raise, setPin } from './actions/stations';
 import { takeArchive } from './archive/take';
 import { archiveText } from './archive/write';
-import { KitchenPool } from './data/database';
+import { KitchenPool, pool } from './data/database';
 import { addKitchen, loadDemo } from './data/demo/demo';
 import { guard, MAY_ADD, MAY_CHANGE, MAY_CLEAR } from './data/roles';
 import { refusal, testDatabase } from './data/testDatabase';
-import { as, inKitchen } from './guard/asking';
+import { as, askedKitchen, inKitchen, perKitchen, standsIn } from './guard/asking';
 import { hashed } from './guard/keys';
+import { bridgeUrl, listenToDevices } from './live/devices';
+import { learnSoon } from './live/learning';
 import { readBatch, readBatches } from './queries/batches';
 import { readKitchenIds, writeGroup } from './queries/kitchens';
 import { readStationByKey } from './queries/stations';
@@ -139,6 +141,7 @@ beforeAll(async () => {
   url.pathname = `/${rows[0].base}`;
   [url.username, url.password] = [ROLE, 'a secret'];
   app = new KitchenPool({ connectionString: url.href, max: 4 });
+  process.env.DATABASE_URL = url.href;
   B = await addKitchen(owner, 'Harbour View');
   // The second begins with what the first has, under ids of its own: so that it, too, has something of every kind.
   let text = '';
@@ -181,6 +184,7 @@ beforeAll(async () => {
 afterAll(async () => {
   rmSync(folder, { recursive: true, force: true });
   await app.end();
+  await pool().end();
   await owner.query(`DROP OWNED BY ${ROLE}; DROP ROLE ${ROLE}`);
   await drop();
 });
@@ -399,6 +403,52 @@ test('taps of both at one moment are each written to its own, and not left out o
     { k: B, n: 10 },
     { k: A, n: 10 },
   ]);
+});
+
+test('what is learned is learned of each by itself: one that cannot be does not keep the others from it', async () => {
+  const learned: string[] = [];
+  process.env.PANACHE_LEARN = 'on';
+  Object.assign(globalThis, {
+    panacheWork: async () => {
+      const kitchen = askedKitchen();
+      learned.push(kitchen);
+      if (kitchen === A) throw new Error('the model lost it');
+      await owner.query('DELETE FROM to_log WHERE kitchen_id = $1', [kitchen]);
+      await owner.query('UPDATE learned SET anew = false WHERE kitchen_id = $1', [kitchen]);
+    },
+  });
+  await owner.query(
+    'INSERT INTO to_log (batch_id, kitchen_id) SELECT id, kitchen_id FROM batch ON CONFLICT DO NOTHING',
+  );
+  learnSoon(0);
+  for (let n = 0; n < 200 && !learned.includes(B); n++) await new Promise((r) => setTimeout(r, 20));
+  await new Promise((r) => setTimeout(r, 100));
+  // Each once: one that fails is not tried again at once.
+  expect(learned.toSorted()).toEqual([B, A].toSorted());
+});
+
+test('the bridge of this machine’s devices is its own kitchen’s, and no other hears it', () => {
+  standsIn(A);
+  process.env.DEVICES_URL = 'http://127.0.0.1:1';
+  expect([inKitchen(A, bridgeUrl), inKitchen(B, bridgeUrl)]).toEqual(['http://127.0.0.1:1', null]);
+  const told: unknown[] = [];
+  inKitchen(B, () => listenToDevices((news) => told.push(news)));
+  expect(told).toEqual([{ kind: 'bridge', state: 'none' }]);
+});
+
+test('what there is one of to a kitchen is another’s of each, and that asked for longest ago goes first', () => {
+  const made: string[] = [];
+  const one = perKitchen(() => {
+    made.push(askedKitchen());
+    return { of: askedKitchen() };
+  }, 2);
+  const of = (kitchen: string) => inKitchen(kitchen, one);
+  expect(of('a')).toBe(of('a'));
+  expect(of('b')).not.toBe(of('a'));
+  of('c');
+  expect([of('a').of, made]).toEqual(['a', ['a', 'b', 'c']]);
+  of('b');
+  expect(made).toEqual(['a', 'b', 'c', 'b']);
 });
 
 test('all ids are known, the first kitchen’s before one that came later, whatever they are called', async () => {
