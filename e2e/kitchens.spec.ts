@@ -4,9 +4,10 @@ import { chmodSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'nod
 import { request as ask } from 'node:http';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
-import { expect, test } from '@playwright/test';
+import { chromium, expect, test } from '@playwright/test';
 import pg from 'pg';
 import { prepare, serve } from '../cli/app.mjs';
+import { chromiumOptions } from '../cli/chromium.mjs';
 import { debianProgram } from '../cli/packages.mjs';
 import { publish } from '../src/server/actions/groups';
 import { makeCode, pair, setPin } from '../src/server/actions/stations';
@@ -16,6 +17,7 @@ import { NEEDS } from '../src/server/guard/access';
 import { inKitchen } from '../src/server/guard/asking';
 import { writeGroup } from '../src/server/queries/kitchens';
 import { emptyDatabase, VIEWS } from './kit';
+import { looksRight } from './looks';
 
 /**
  * Two kitchens on one server and in one database, each with a lead’s station. Every route there is is asked by the second for what is the
@@ -399,7 +401,12 @@ async function probes(): Promise<Readonly<Record<keyof typeof NEEDS, Asked & { r
       }),
     },
     'POST /api/kitchen/restore': post('/api/kitchen/restore', { revision: 1 }),
-    'POST /api/group/published/[id]': post(`/api/group/published/${published}`, { answer: 'declined' }),
+    // Not answered by the first either: that is done by hand, below.
+    'POST /api/group/published/[id]': post(
+      `/api/group/published/${published}`,
+      { answer: 'declined' },
+      { does: false },
+    ),
     'POST /api/group/published': post('/api/group/published', { kind: 'rules' }, { does: false }),
     'POST /api/archive': post('/api/archive?rehearse=1', JSON.parse(archive), { does: false }),
     'PUT /api/stations/pin': put('/api/stations/pin', { pin: PIN }),
@@ -482,6 +489,37 @@ test('a stream tells its own kitchen what is written there, and no other', async
   expect(b?.text).not.toContain('heard where it was said');
   expect(b?.text).not.toMatch(ITS_OWN);
   expect(b?.text).toContain('event: alive');
+});
+
+test('a lead sees what the group published and what it would change, declines it, and holds the kitchen to it after all', async () => {
+  const browser = await chromium.launch({
+    ...chromiumOptions,
+    args: [...chromiumOptions.args, `--host-resolver-rules=MAP ${HOST} 127.0.0.1`],
+  });
+  try {
+    const { port } = new URL(app.address);
+    const baseURL = `http://${HOST}:${port}`;
+    const context = await browser.newContext({ baseURL, viewport: { width: 1280, height: 800 } });
+    const [key = ''] = ofA?.cookie.split('; ') ?? [];
+    await context.addCookies([{ name: 'panache-key', value: key.split('=')[1] ?? '', url: baseURL }]);
+    const page = await context.newPage();
+    await page.goto('/kitchen');
+    await page.getByRole('button', { name: 'Group: 1 new' }).click();
+    const rules = page.getByRole('article', { name: 'The rules' });
+    await expect(rules).toContainText('for Quay House alone');
+    await expect(rules).toContainText('not answered yet');
+    await looksRight(page, 'group');
+    await rules.getByRole('button', { name: 'Decline' }).click();
+    await page.getByRole('textbox', { name: 'PIN' }).fill(PIN);
+    await page.getByRole('button', { name: 'Go on', exact: true }).click();
+    await expect(rules).toContainText('Declined');
+    await expect(page.getByRole('button', { name: 'Group', exact: true })).toBeVisible();
+    await rules.getByRole('button', { name: 'Hold this kitchen to them' }).click();
+    await expect(rules).toContainText(/Taken as revision \d+/);
+    await expect(rules.getByRole('button')).toHaveCount(0);
+  } finally {
+    await browser.close();
+  }
 });
 
 test('a code lets in where it was made; at another’s door, or with no kitchen said, it lets nobody in', async () => {

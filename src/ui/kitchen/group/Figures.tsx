@@ -25,7 +25,7 @@ export function Figures({
     say('Outside'),
     say('Not tested'),
     say('Thrown away'),
-    say('cooled too slowly'),
+    say('Of them cooled too slowly'),
     say('Not answered'),
     say('Last line'),
   ];

@@ -61,7 +61,17 @@ export function PublishedCard({
                 {say('Taking it changes nothing here: this kitchen has it so already.')}
               </p>
             ) : (
-              <ChangedLines lines={p.changes} />
+              <>
+                {p.changes.every((c) => c.kind === 'same') && (
+                  <p className="px-4 pt-3 font-bold">{say('New here:')}</p>
+                )}
+                <ChangedLines lines={p.changes} />
+              </>
+            )}
+            {p.kind === 'rules' && (
+              <p className="px-4 pb-3 text-quiet">
+                {say('Your local code comes before them: take none that is looser than it.')}
+              </p>
             )}
             <div className="flex flex-wrap gap-3 px-4 pb-4">
               <button type="button" className={PRIMARY} disabled={busy} onClick={() => void answer('taken')}>
