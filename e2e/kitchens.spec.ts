@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { createHash, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import { chmodSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { request as ask } from 'node:http';
 import { tmpdir } from 'node:os';
@@ -160,18 +160,17 @@ async function printOf(kitchen: string): Promise<Readonly<Record<string, string>
     `SELECT c.relname AS name FROM pg_class c JOIN pg_attribute a ON a.attrelid = c.oid AND a.attname = 'kitchen_id'
      WHERE c.relnamespace = 'public'::regnamespace AND c.relkind IN ('r', 'p') AND NOT c.relispartition ORDER BY 1`,
   );
-  const print: Record<string, string> = {};
-  for (const { name } of tables) {
-    const row = name === 'station' ? "to_jsonb(t) - 'seen_at'" : 'to_jsonb(t)';
-    const { rows } = await owner.query<{ t: string }>(
-      `SELECT (${row})::text AS t FROM ${name} t WHERE kitchen_id = $1 ORDER BY 1`,
-      [kitchen],
-    );
-    print[name] = createHash('sha256')
-      .update(rows.map((r) => r.t).join('\n'))
-      .digest('hex');
-  }
-  return print;
+  const { rows } = await owner.query<{ name: string; print: string }>(
+    tables
+      .map(({ name }) => {
+        const row = name === 'station' ? "to_jsonb(t) - 'seen_at'" : 't';
+        return `SELECT '${name}' AS name, coalesce(md5(string_agg(h, '' ORDER BY h)), '') AS print
+          FROM (SELECT md5((${row})::text) AS h FROM ${name} t WHERE kitchen_id = $1) t`;
+      })
+      .join(' UNION ALL '),
+    [kitchen],
+  );
+  return Object.fromEntries(rows.map((r) => [r.name, r.print]));
 }
 
 test.beforeAll(async () => {
@@ -429,8 +428,9 @@ test('no route shows a kitchen anything of another’s or writes to it; the same
     said.push([route, status]);
     expect([route, ITS_OWN.exec(text)?.[0]]).toEqual([route, undefined]);
     expect([route, status < 500]).toEqual([route, true]);
-    expect([route, await printOf(A)]).toEqual([route, before]);
+    if (probe.method !== 'GET') expect([route, await printOf(A)]).toEqual([route, before]);
   }
+  expect(await printOf(A)).toEqual(before);
   // Whatever names something of the first’s by its id is not known to the second.
   // (The recipe taken out it had made itself, a route before.)
   const named = said.filter(
