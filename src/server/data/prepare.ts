@@ -2,6 +2,7 @@ import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import pg from 'pg';
 import { setAside } from '../queries/aside';
+import { readKitchenIds } from '../queries/kitchens';
 import { sealOld } from '../queries/seals';
 import { makeBackup } from './backup';
 import { limited } from './database';
@@ -68,6 +69,12 @@ try {
     const loaded = await loadDemo(db, join(process.cwd(), 'demo'));
     if (loaded) console.log('demo: Quay House Canteen loaded, one batch under way');
   } else if (await loadBlank(db)) console.log('kitchen: a blank one, to be filled in under Kitchen');
+  const ids = await readKitchenIds(db);
+  const own = process.env.PANACHE_KITCHEN;
+  if (own && !ids.includes(own))
+    throw new Error(
+      `PANACHE_KITCHEN is ${own}, and there is ${ids.join(', ')}: say one of these, or nothing`,
+    );
   // Whatever stands wrong with what is old: the kitchen opens, and is told.
   try {
     const aside = await setAside(db);
