@@ -205,6 +205,43 @@ async function takePast(db: Queryable, { house, past }: Under): Promise<readonly
   return fresh;
 }
 
+/** Something brought that is told by its id alone: new here, or out of sight since the import it came by was gone back on. */
+const comes = async (
+  db: Queryable,
+  u: Under,
+  list: 'newTests' | 'newActs',
+  id: string,
+  brought: Promise<boolean>,
+): Promise<boolean> => (await brought) || isGoneWithImports(db, u.house.id, list, id);
+
+/** How each part of an archive is taken in. */
+const TAKES: {
+  readonly [K in ArchiveEntry['kind']]: (db: Queryable, u: Under, part: PartOf<K>) => Promise<void>;
+} = {
+  kitchen: async (_db, u, { kitchen }) => {
+    u.kitchen = kitchen;
+  },
+  recipe: takeRecipe,
+  batch: takeBatch,
+  service: takeService,
+  lot: takeLot,
+  line: async (db, u, { line }) => {
+    if (await bringLine(db, u.house.id, null, line)) u.lines.push(line.id);
+  },
+  'water test': async (db, u, { test }) => {
+    if (await comes(db, u, 'newTests', test.id, bringWaterTest(db, u.house.id, test))) u.tests.push(test.id);
+  },
+  act: async (db, u, { act }) => {
+    if (await comes(db, u, 'newActs', act.id, bringAct(db, u.house.id, act))) u.acts.push(act.id);
+  },
+  past: async (_db, u, { past }) => {
+    u.past.push(pastOf(past));
+  },
+  cycle: async (db, u, { cycle }) => {
+    if (!(await readCycle(db, u.house.id))) await writeCycle(db, u.house.id, cycle);
+  },
+};
+
 /**
  * Takes the archive in `file` in, all of it or nothing: its kitchen takes the place of the settings here; recipes
  * and batches not known here are added with their whole history, services as they stand; a recipe known here under the same id gets,
@@ -245,29 +282,7 @@ export async function takeArchive(
         if (watch.stopped) throw taken('file', message('it was stopped'), message('nothing was changed'));
         // A text no database can hold is refused by its place, as everywhere.
         accept(z.unknown(), part, part.kind);
-        if (part.kind === 'kitchen') u.kitchen = part.kitchen;
-        else if (part.kind === 'recipe') await takeRecipe(db, u, part);
-        else if (part.kind === 'batch') await takeBatch(db, u, part);
-        else if (part.kind === 'service') await takeService(db, u, part);
-        else if (part.kind === 'lot') await takeLot(db, u, part);
-        else if (part.kind === 'line') {
-          if (await bringLine(db, house.id, null, part.line)) u.lines.push(part.line.id);
-        } else if (part.kind === 'water test') {
-          const { id } = part.test;
-          if (
-            (await bringWaterTest(db, house.id, part.test)) ||
-            (await isGoneWithImports(db, house.id, 'newTests', id))
-          )
-            u.tests.push(id);
-        } else if (part.kind === 'act') {
-          const { id } = part.act;
-          if (
-            (await bringAct(db, house.id, part.act)) ||
-            (await isGoneWithImports(db, house.id, 'newActs', id))
-          )
-            u.acts.push(id);
-        } else if (part.kind === 'past') u.past.push(pastOf(part.past));
-        else if (!(await readCycle(db, house.id))) await writeCycle(db, house.id, part.cycle);
+        await TAKES[part.kind](db, u, part as never);
       }
       const newPast = await takePast(db, u);
       const after: KitchenFile = { ...(u.kitchen ?? kitchenFileOf(house)), id: house.id };

@@ -62,7 +62,6 @@ export function PairView({
     setProblem(say(problemWords(answer.problems)));
     setCode('');
   };
-  const press = (key: string) => change(code + key);
   return (
     <div className="mx-auto grid max-w-120 gap-4 px-5 py-6">
       <h1 className="font-bold text-[32px] leading-tight">{say('Pair this screen')}</h1>
@@ -98,36 +97,48 @@ export function PairView({
             {problem}
           </p>
         )}
-        <div className="grid grid-cols-3 gap-2">
-          {KEYS.map((k) => (
-            <button
-              key={k}
-              type="button"
-              onClick={() => press(k)}
-              className={`${BUTTON} figures text-[27px]`}
-            >
-              {k}
-            </button>
-          ))}
-          <button
-            type="button"
-            aria-label={say('Take the last digit away')}
-            onClick={() => change(code.slice(0, -1))}
-            className={BUTTON}
-          >
-            <Delete aria-hidden />
-          </button>
-          <button type="button" onClick={() => press('0')} className={`${BUTTON} figures text-[27px]`}>
-            0
-          </button>
-          <button type="submit" disabled={busy || code.length < CODE_DIGITS} className={PRIMARY}>
-            {busy ? say('Pairing …') : say('Pair')}
-          </button>
-        </div>
+        <Keypad
+          onKey={(key) => change(code + key)}
+          onBack={() => change(code.slice(0, -1))}
+          busy={busy}
+          ready={code.length === CODE_DIGITS}
+        />
       </Form>
       <p className="text-quiet">
         {say('No lead’s screen yet? The first code stands on the terminal the kitchen was started from.')}
       </p>
+    </div>
+  );
+}
+
+/** Digits as large as a knuckle, one to take back, and what sends them. */
+function Keypad({
+  onKey,
+  onBack,
+  busy,
+  ready,
+}: {
+  readonly onKey: (key: string) => void;
+  readonly onBack: () => void;
+  readonly busy: boolean;
+  readonly ready: boolean;
+}) {
+  const say = useSay();
+  const digit = (k: string) => (
+    <button key={k} type="button" onClick={() => onKey(k)} className={`${BUTTON} figures text-[27px]`}>
+      {k}
+    </button>
+  );
+  return (
+    <div className="grid grid-cols-3 gap-2">
+      {KEYS.map(digit)}
+      <button type="button" aria-label={say('Take the last digit away')} onClick={onBack} className={BUTTON}>
+        <Delete aria-hidden />
+      </button>
+      {digit('0')}
+      <button type="submit" disabled={busy || !ready} className={PRIMARY}>
+        {busy ? say('Pairing …') : say('Pair')}
+      </button>
     </div>
   );
 }
