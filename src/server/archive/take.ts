@@ -12,7 +12,7 @@ import type { FoundWrong } from '../../core/words/issueWords';
 import { refuseInUse, theHouse } from '../actions/kitchen';
 import { type Queryable, transaction } from '../data/database';
 import { log, said } from '../log';
-import { bringLines, readBatch, writeBatch } from '../queries/batches';
+import { bringLines, isBatchHere, readBatch, writeBatch } from '../queries/batches';
 import { isGoneWithImports, writeImport } from '../queries/imports';
 import { bringLine, isOutOfSight, moveRow, openRow, readLot } from '../queries/keep';
 import { replaceHouse } from '../queries/kitchen';
@@ -52,6 +52,7 @@ const WITHOUT_SEALING = 0.7;
 
 /** As row-level security refuses to touch another kitchen’s (SQLSTATE, insufficient_privilege). */
 const OF_ANOTHER = '42501';
+const ANOTHERS = message('it has what another kitchen of this database has under the same id');
 
 /** Events written in one statement. */
 const AT_A_TIME = 500;
@@ -142,6 +143,8 @@ async function takeBatch(db: Queryable, u: Under, { batch }: PartOf<'batch'>): P
     },
     false,
   );
+  if (!isNew && !(await isBatchHere(db, b.id)))
+    throw new BadArchive([{ place: `batch ${b.id}`, says: ANOTHERS }]);
   // What an import that was gone back on brought is back with its lines.
   if (isNew)
     for (let n = 0; n < events.length; n += AT_A_TIME) {
@@ -344,13 +347,7 @@ export async function takeArchive(
   } catch (error) {
     if (error instanceof Rehearsed) return error.taken;
     if (error instanceof BadArchive) throw badFile(error.problems);
-    if ((error as { code?: unknown }).code === OF_ANOTHER)
-      throw badFile([
-        {
-          place: 'file',
-          says: message('it has what another kitchen of this database has under the same id'),
-        },
-      ]);
+    if ((error as { code?: unknown }).code === OF_ANOTHER) throw badFile([{ place: 'file', says: ANOTHERS }]);
     throw error;
   }
 }

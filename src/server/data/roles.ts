@@ -39,6 +39,7 @@ export const MAY_CALL = [
   'bring_act',
   'remove_recipe',
   'station_by_key',
+  'logged_with',
   'kitchen_ids',
   'kitchens_to_log',
   'group_figures',

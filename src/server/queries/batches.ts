@@ -213,6 +213,10 @@ export const writeBatch = (db: Queryable, b: NewBatch, sealed = true): Promise<b
     return isNew;
   });
 
+/** Whether a batch of that id is this kitchen’s, whatever became of the import it came by. */
+export const isBatchHere = async (db: Queryable, id: string): Promise<boolean> =>
+  (await db.query('SELECT 1 FROM batch WHERE id = $1', [id])).rowCount === 1;
+
 async function insertBatch(db: Queryable, b: NewBatch): Promise<boolean> {
   const values = [
     b.id,

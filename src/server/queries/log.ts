@@ -378,6 +378,9 @@ export type LogAsked = {
 /** The newest so many are looked through for words before the index of words is asked: a common word is among them. */
 const NEAR = 2000;
 
+/** Words (`$2`) as they are looked for: each as one begins. */
+const WANTED = `(SELECT to_tsquery('simple', string_agg(quote_literal(w) || ':*', ' & ')) FROM regexp_split_to_table($2, '\\s+') AS w)`;
+
 /** Batches as the log has them, newest first; of an import that was undone none. */
 export async function readLogged(
   db: Queryable,
@@ -386,11 +389,11 @@ export async function readLogged(
 ): Promise<readonly Logged[]> {
   const words = asked.words.trim();
   const look = async (near: boolean): Promise<readonly Logged[]> => {
+    const has = near ? `g.words @@ ${WANTED}` : `g.batch_id IN (SELECT logged_with(${WANTED}))`;
     const { rows } = await db.query<{ body: Logged }>(
       `SELECT g.body FROM ${near ? `(SELECT * FROM logged n WHERE n.kitchen_id = $1 AND ${BEFORE('n')} ORDER BY n.started_at DESC, n.batch_id DESC LIMIT ${NEAR})` : 'logged'} g
        WHERE g.kitchen_id = $1
-         AND ($2 = '' OR g.words @@ (SELECT to_tsquery('simple', string_agg(quote_literal(w) || ':*', ' & '))
-                FROM regexp_split_to_table($2, '\\s+') AS w))
+         AND ${words === '' ? '$2::text IS NOT NULL' : has}
          AND ($3::text IS NULL OR g.recipe_id = $3)
          AND ${BEFORE('g')}
          AND NOT EXISTS (SELECT 1 FROM imported_batch i JOIN import_undone u USING (import_id) WHERE i.batch_id = g.batch_id)

@@ -146,6 +146,12 @@ BEGIN
     WHERE s.key_hash = of_key AND s.revoked_at IS NULL;
 END $$;
 
+-- Batches of the log that have these words, of the kitchen that is asked for. Behind a policy no index of words is used: what a word is
+-- compared by might tell of rows that are not to be seen.
+CREATE FUNCTION logged_with(query tsquery) RETURNS SETOF uuid LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+  SELECT g.batch_id FROM logged g WHERE g.kitchen_id = asked_kitchen() AND g.words @@ query
+$$;
+
 -- Which kitchens there are, for what is done for each of them by itself: their ids, and no more; the first there was before the others.
 CREATE FUNCTION kitchen_ids() RETURNS SETOF text LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
   SELECT k.id FROM kitchen k
@@ -340,6 +346,7 @@ $$;
 REVOKE ALL ON FUNCTION group_figures(timestamptz) FROM PUBLIC;
 REVOKE ALL ON FUNCTION group_answers() FROM PUBLIC;
 REVOKE ALL ON FUNCTION station_by_key(text) FROM PUBLIC;
+REVOKE ALL ON FUNCTION logged_with(tsquery) FROM PUBLIC;
 REVOKE ALL ON FUNCTION kitchen_ids() FROM PUBLIC;
 REVOKE ALL ON FUNCTION kitchens_to_log() FROM PUBLIC;
 
