@@ -40,6 +40,7 @@ export const MAY_CALL = [
   'remove_recipe',
   'station_by_key',
   'logged_with',
+  'lessons_with',
   'kitchen_ids',
   'kitchens_to_log',
   'group_figures',

@@ -219,7 +219,7 @@ export async function readLessonsOf(
   most: number,
 ): Promise<readonly TakenLesson[]> {
   const { rows } = await db.query<TakenRow>(
-    `${TAKEN} WHERE l.kitchen_id = $1 AND l.body -> 'keys' @> to_jsonb($2::text) ORDER BY l.at DESC, l.batch_id LIMIT $3`,
+    `${TAKEN} WHERE l.kitchen_id = $1 AND l.batch_id IN (SELECT lessons_with($2)) ORDER BY l.at DESC, l.batch_id LIMIT $3`,
     [kitchenId, key, most],
   );
   return rows.map(takenOf);

@@ -152,6 +152,10 @@ CREATE FUNCTION logged_with(query tsquery) RETURNS SETOF uuid LANGUAGE sql STABL
   SELECT g.batch_id FROM logged g WHERE g.kitchen_id = asked_kitchen() AND g.words @@ query
 $$;
 
+CREATE FUNCTION lessons_with(key text) RETURNS SETOF uuid LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
+  SELECT l.batch_id FROM lesson l WHERE l.kitchen_id = asked_kitchen() AND l.body -> 'keys' @> to_jsonb(key)
+$$;
+
 -- Which kitchens there are, for what is done for each of them by itself: their ids, and no more; the first there was before the others.
 CREATE FUNCTION kitchen_ids() RETURNS SETOF text LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public AS $$
   SELECT k.id FROM kitchen k
@@ -347,6 +351,7 @@ REVOKE ALL ON FUNCTION group_figures(timestamptz) FROM PUBLIC;
 REVOKE ALL ON FUNCTION group_answers() FROM PUBLIC;
 REVOKE ALL ON FUNCTION station_by_key(text) FROM PUBLIC;
 REVOKE ALL ON FUNCTION logged_with(tsquery) FROM PUBLIC;
+REVOKE ALL ON FUNCTION lessons_with(text) FROM PUBLIC;
 REVOKE ALL ON FUNCTION kitchen_ids() FROM PUBLIC;
 REVOKE ALL ON FUNCTION kitchens_to_log() FROM PUBLIC;
 
