@@ -59,7 +59,7 @@ export type TakenIn = {
   readonly newLots?: readonly string[];
   /** Ids of the lines of the kitchen itself that it brought; absent of imports made before they were counted. */
   readonly newLines?: readonly string[];
-  /** Ids of pots measured, of what was set by hand and of a notebook’s batches it brought; absent of imports made before they were counted. */
+  /** Ids of pots measured, of what was set by hand and of a notebook’s batches; absent of imports made before they were counted. */
   readonly newTests?: readonly string[];
   readonly newActs?: readonly string[];
   readonly newPast?: readonly string[];
