@@ -31,8 +31,8 @@ async function jest(databaseUrl, args, tally) {
   rmSync(report, { force: true });
   const { code } = await runProgram(
     process.execPath,
-    // A worker a core: by itself Jest leaves one idle, which of two is half.
-    [bin('jest'), '--json', '--maxWorkers=100%', `--outputFile=${report}`, ...args],
+    // One more than cores: a suite waits for its database, or for a program it starts, as often as it works.
+    [bin('jest'), '--json', `--maxWorkers=${availableParallelism() + 1}`, `--outputFile=${report}`, ...args],
     {
       cwd: root,
       env: env({ TEST_DATABASE_URL: databaseUrl, TZ: 'UTC' }),

@@ -193,8 +193,8 @@ export async function flood(address: string, large: boolean): Promise<readonly R
     [400],
   );
   await beside(
-    'a recipe of as much work as one may be, planned 6 times',
-    () => all(6, () => post(address, '/api/foresight', heavy)),
+    `a recipe of as much work as one may be, planned ${large ? 6 : 3} times`,
+    () => all(large ? 6 : 3, () => post(address, '/api/foresight', heavy)),
     [200, 422, 503],
   );
   await beside(

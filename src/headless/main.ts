@@ -1,9 +1,11 @@
 import { readFileSync } from 'node:fs';
+import demo from '../../demo/kitchen.json' with { type: 'json' };
 import '../core/food/load';
 import { justMultiplied, multipliedWords } from '../core/compare/multiplied';
 import { doubtOf } from '../core/doubt/uncertainty';
 import { bandOf, chanceOfBand } from '../core/flow/bands';
 import { readRecipeFile, recipeJsonSchema } from '../core/formats/recipeFile';
+import { KitchenFile } from '../core/kitchen/kitchenFile';
 import { bracketOf } from '../core/maths/logNormal';
 import { amended, cannotBe, usualShare } from '../core/order/amended';
 import { planFor } from '../core/plan/plan';
@@ -17,7 +19,9 @@ import { detailsOf, titleOf } from '../core/words/steps';
 import { fixed } from './fix';
 import { BadOption, type Command, Help, isCommand, type Options, readOptions } from './options';
 
-const house = JSON.parse(readFileSync(new URL('../../demo/kitchen.json', import.meta.url), 'utf8'));
+const house = KitchenFile.parse(demo);
+// Whoever read the first lines of it may be done with it.
+process.stdout.on('error', () => process.exit(0));
 
 const print = (line = ''): void => {
   process.stdout.write(`${line}\n`);
