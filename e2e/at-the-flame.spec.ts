@@ -1,8 +1,8 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { type BrowserContext, expect, test } from '@playwright/test';
 import { serve } from '../cli/app.mjs';
 import { app as here } from './app';
 import { open, watch } from './kit';
+import { foundByAxe } from './looks';
 import { begin, done, eventsOf, heading, kindsOf, left, pair, pass, simulate, tickAll } from './stove';
 
 const VELOUTE = 'recipe=smoked-parsnip-veloute&litres=8&pot=middle-28&burner=front-right';
@@ -18,7 +18,7 @@ test.afterEach(async () => {
 
 /** No axe violation on the page as it stands. */
 async function clean(page: import('@playwright/test').Page, what: string): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
+  const violations = await foundByAxe(page);
   expect(violations.map((v) => `${what} ${v.id}: ${v.nodes[0]?.html}`)).toEqual([]);
 }
 

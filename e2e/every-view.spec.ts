@@ -1,7 +1,6 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import { settled, VIEWS, watch } from './kit';
-import { looksRight } from './looks';
+import { foundByAxe, looksRight } from './looks';
 
 // The longest of all: its tests go to whichever browser is free.
 test.describe.configure({ mode: 'parallel' });
@@ -54,7 +53,7 @@ test('sheets opened over the Plan are clean too, and give the focus back', async
     await expect(sheet).toBeVisible();
     if (title === 'Thickened with')
       await expect(sheet.getByText(/Liaison of yolk/)).toBeVisible({ timeout: 40_000 });
-    const { violations } = await new AxeBuilder({ page }).include('[role=dialog]').analyze();
+    const violations = await foundByAxe(page, '[role=dialog]');
     expect(violations.map((v) => `${String(title)} ${v.id}: ${v.nodes[0]?.html}`)).toEqual([]);
     await page.keyboard.press('Escape');
     await expect(sheet).toBeHidden();

@@ -1,6 +1,6 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
 import { db, open, watch } from './kit';
+import { foundByAxe } from './looks';
 import { begin, done, eventsOf, heading, kindsOf, pass, simulate } from './stove';
 
 test.beforeEach(async ({ page }) => {
@@ -35,7 +35,7 @@ const usable = (page: Page) =>
   cards(page).filter({ has: page.getByRole('button', { name: /^(Do this|Two thirds first|Half first)$/ }) });
 
 async function clean(page: Page, what: string): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
+  const violations = await foundByAxe(page);
   expect(violations.map((v) => `${what} ${v.id}: ${v.nodes[0]?.html}`)).toEqual([]);
 }
 

@@ -1,6 +1,6 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
 import { db, live, open, watch } from './kit';
+import { foundByAxe } from './looks';
 import { begin, done, heading, left, pass, simulate } from './stove';
 
 const POT = 'recipe=smoked-parsnip-veloute&litres=14&pot=tall-steel-36&burner=floor-ring';
@@ -13,7 +13,7 @@ test.beforeEach(async ({ page }) => {
 test.afterEach(() => simulate.clock(new Date().toISOString()));
 
 const clean = async (page: Page, what: string): Promise<void> => {
-  const { violations } = await new AxeBuilder({ page }).analyze();
+  const violations = await foundByAxe(page);
   expect(violations.map((v) => `${what} ${v.id}: ${v.nodes[0]?.html}`)).toEqual([]);
 };
 

@@ -1,6 +1,6 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
 import { open, watch } from './kit';
+import { foundByAxe } from './looks';
 import { begin, done, eventsOf, heading, left, pass, simulate } from './stove';
 
 test.beforeEach(async ({ page }) => {
@@ -12,7 +12,7 @@ const CARROT = 'recipe=roast-carrot-cream&litres=6&pot=middle-28&burner=front-le
 
 /** No axe violation on the page as it stands. */
 async function clean(page: Page, what: string): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
+  const violations = await foundByAxe(page);
   expect(violations.map((v) => `${what} ${v.id}: ${v.nodes[0]?.html}`)).toEqual([]);
 }
 

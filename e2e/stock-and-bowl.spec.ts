@@ -1,6 +1,6 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
 import { db, grams, live, open, settled, watch } from './kit';
+import { foundByAxe } from './looks';
 
 test.beforeEach(({ page }) => watch(page));
 
@@ -16,7 +16,7 @@ async function allTheSame(page: Page): Promise<void> {
   if (await anyway.isVisible()) await anyway.click();
 }
 const axe = async (page: Page, include: string) => {
-  const { violations } = await new AxeBuilder({ page }).include(include).analyze();
+  const violations = await foundByAxe(page, include);
   return violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`);
 };
 
