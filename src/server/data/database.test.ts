@@ -23,11 +23,20 @@ const prepared = async (db: pg.Pool): Promise<number> =>
   (await db.query('SELECT count(*)::int AS n FROM pg_prepared_statements')).rows[0].n;
 const NAMED = { name: 'one', text: 'SELECT $1::int AS v', values: [1] };
 
-test('each statement is limited, and of its kitchen', async () => {
+test('each statement is limited, and of its kitchen for as long as it lasts', async () => {
   const db = pool('taps');
   expect([await setting(db, 'statement_timeout'), await setting(db, 'lock_timeout')]).toEqual(['3s', '3s']);
-  expect(await inKitchen('quay', () => setting(db, 'panache.kitchen'))).toBe('quay');
   await db.query(NAMED);
+  expect(await inKitchen('quay', () => setting(db, 'panache.kitchen'))).toBe('quay');
+  // Nothing of that is left on the connection for whoever has it next, however it is asked.
+  const client = await db.connect();
+  try {
+    const { rows } = await client.query("SELECT coalesce(current_setting('panache.kitchen', true), '') AS v");
+    expect(rows).toEqual([{ v: '' }]);
+  } finally {
+    client.release();
+  }
+  expect(db.totalCount).toBe(1);
   await db.end();
 });
 
