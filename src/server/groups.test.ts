@@ -5,10 +5,9 @@ import { inEnglish } from '../core/text/inWords';
 import { answer, publish, theGroup, waitingOfGroup } from './actions/groups';
 import { saveKitchen, theHouse } from './actions/kitchen';
 import { archiveRecipe, createRecipe, saveRecipe } from './actions/recipes';
-import { KitchenPool } from './data/database';
+import type { KitchenPool } from './data/database';
 import { addKitchen, loadDemo } from './data/demo/demo';
-import { guard } from './data/roles';
-import { refusal, testDatabase } from './data/testDatabase';
+import { asApplication, refusal, testDatabase } from './data/testDatabase';
 import { inKitchen } from './guard/asking';
 import { writeGroup } from './queries/kitchens';
 import { readRecipe, readRecipes, readVersions } from './queries/recipes';
@@ -19,26 +18,21 @@ const SOUP = 'smoked-parsnip-veloute';
 const ROLE = 'panache_groups_test';
 let owner: pg.Pool;
 let app: KitchenPool;
+let leave: () => Promise<void>;
 let drop: () => Promise<void>;
 let [one, two, other] = ['', '', ''];
 
 beforeAll(async () => {
   ({ pool: owner, drop } = await testDatabase());
   await loadDemo(owner, join(process.cwd(), 'demo'));
-  await guard(owner, ROLE, 'a secret');
-  const { rows } = await owner.query('SELECT current_database() AS base');
-  const url = new URL(process.env.TEST_DATABASE_URL ?? '');
-  url.pathname = `/${rows[0].base}`;
-  [url.username, url.password] = [ROLE, 'a secret'];
-  app = new KitchenPool({ connectionString: url.href, max: 4 });
+  ({ app, leave } = await asApplication(owner, ROLE));
   one = await addKitchen(owner, 'Harbour View');
   two = await addKitchen(owner, 'Harbour View');
   other = await addKitchen(owner, 'Elsewhere');
   await writeGroup(owner, { id: 'quay', name: 'Quay Group', head: HEAD, kitchens: [HEAD, one, two] });
 }, 60_000);
 afterAll(async () => {
-  await app.end();
-  await owner.query(`DROP OWNED BY ${ROLE}; DROP ROLE ${ROLE}`);
+  await leave();
   await drop();
 });
 

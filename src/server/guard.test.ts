@@ -3,7 +3,7 @@ import { existsSync } from 'node:fs';
 import { cp, mkdtemp, readdir, rename, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import pg from 'pg';
+import type pg from 'pg';
 import { StartRequest } from '../contract/batches';
 import { lateBy } from '../core/batch/guide/late';
 import { ticketOf } from '../core/batch/ticket';
@@ -18,8 +18,7 @@ import { undoImport } from './archive/undo';
 import { archiveFile, archiveText, sentOnce } from './archive/write';
 import { loadDemo } from './data/demo/demo';
 import { migrate } from './data/migrate';
-import { guard } from './data/roles';
-import { refusal, testDatabase } from './data/testDatabase';
+import { asApplication, refusal, testDatabase } from './data/testDatabase';
 import { railOf } from './live/rail';
 import { readBatch, readBatches, readLiveBatches } from './queries/batches';
 import { readImports } from './queries/imports';
@@ -459,19 +458,11 @@ describe('an import', () => {
 
 describe('the application’s own role', () => {
   let app: pg.Pool;
+  let leave: () => Promise<void>;
   beforeAll(async () => {
-    const { rows } = await pool.query('SELECT current_database() AS base');
-    await guard(pool, 'panache_guard_test', 'a secret');
-    const url = new URL(process.env.TEST_DATABASE_URL ?? '');
-    url.pathname = `/${rows[0].base}`;
-    [url.username, url.password] = ['panache_guard_test', 'a secret'];
-    app = new pg.Pool({ connectionString: url.href, max: 2 });
+    ({ app, leave } = await asApplication(pool, 'panache_guard_test'));
   });
-  afterAll(async () => {
-    await app.end();
-    await pool.query('DROP OWNED BY panache_guard_test');
-    await pool.query('DROP ROLE panache_guard_test');
-  });
+  afterAll(() => leave());
 
   test('does all the application does', async () => {
     expect((await recordEvent(app, demo, note())).isNew).toBe(true);

@@ -12,8 +12,8 @@ import { takeArchive } from './archive/take';
 import { archiveText } from './archive/write';
 import { KitchenPool, pool } from './data/database';
 import { addKitchen, loadDemo } from './data/demo/demo';
-import { guard, MAY_ADD, MAY_CHANGE, MAY_CLEAR } from './data/roles';
-import { refusal, testDatabase } from './data/testDatabase';
+import { MAY_ADD, MAY_CHANGE, MAY_CLEAR } from './data/roles';
+import { asApplication, refusal, testDatabase } from './data/testDatabase';
 import { as, askedKitchen, inKitchen, perKitchen, standsIn } from './guard/asking';
 import { hashed } from './guard/keys';
 import { bridgeUrl, listenToDevices } from './live/devices';
@@ -29,6 +29,7 @@ const ROLE = 'panache_kitchens_test';
 const folder = mkdtempSync(join(tmpdir(), 'panache-kitchens-'));
 let owner: pg.Pool;
 let app: KitchenPool;
+let leave: () => Promise<void>;
 let drop: () => Promise<void>;
 let B: string;
 let batchOfA: string;
@@ -135,13 +136,9 @@ async function fill(kitchen: string): Promise<void> {
 beforeAll(async () => {
   ({ pool: owner, drop } = await testDatabase());
   await loadDemo(owner, join(process.cwd(), 'demo'));
-  await guard(owner, ROLE, 'a secret');
-  const { rows } = await owner.query('SELECT current_database() AS base');
-  const url = new URL(process.env.TEST_DATABASE_URL ?? '');
-  url.pathname = `/${rows[0].base}`;
-  [url.username, url.password] = [ROLE, 'a secret'];
-  app = new KitchenPool({ connectionString: url.href, max: 4 });
-  process.env.DATABASE_URL = url.href;
+  const role = await asApplication(owner, ROLE);
+  ({ app, leave } = role);
+  process.env.DATABASE_URL = role.url;
   B = await addKitchen(owner, 'Harbour View');
   // The second begins with what the first has, under ids of its own: so that it, too, has something of every kind.
   let text = '';
@@ -183,9 +180,8 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(async () => {
   rmSync(folder, { recursive: true, force: true });
-  await app.end();
   await pool().end();
-  await owner.query(`DROP OWNED BY ${ROLE}; DROP ROLE ${ROLE}`);
+  await leave();
   await drop();
 });
 

@@ -2,14 +2,13 @@ import { randomUUID } from 'node:crypto';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import pg from 'pg';
+import type pg from 'pg';
 import { type Head, hashOf, linked, NO_LINK } from '../core/record/chain';
 import { recordEvent } from './actions/batches';
 import { takeArchive } from './archive/take';
 import { archiveText } from './archive/write';
 import { loadDemo } from './data/demo/demo';
-import { guard } from './data/roles';
-import { testDatabase } from './data/testDatabase';
+import { asApplication, testDatabase } from './data/testDatabase';
 import { readBatches } from './queries/batches';
 import { readHead, sealOld, verifyChain } from './queries/seals';
 
@@ -22,6 +21,7 @@ const K = 'quay-house';
 const folder = mkdtempSync(join(tmpdir(), 'panache-rewriting-'));
 let pool: pg.Pool;
 let app: pg.Pool;
+let leave: () => Promise<void>;
 let drop: () => Promise<void>;
 let head: Head;
 /** A batch begun here, a line of it, and an import. */
@@ -46,15 +46,10 @@ beforeAll(async () => {
   writeFileSync(join(folder, 'archive.json'), text);
   brought = (await takeArchive(pool, join(folder, 'archive.json'))).importId ?? '';
   head = await readHead(pool, K);
-  const { rows } = await pool.query('SELECT current_database() AS base');
-  await guard(pool, 'panache_rewriting_test', 'a secret');
-  const url = new URL(process.env.TEST_DATABASE_URL ?? '');
-  url.pathname = `/${rows[0].base}`;
-  [url.username, url.password] = ['panache_rewriting_test', 'a secret'];
-  app = new pg.Pool({ connectionString: url.href, max: 2 });
+  ({ app, leave } = await asApplication(pool, 'panache_rewriting_test'));
 });
 afterAll(async () => {
-  await app.end();
+  await leave();
   rmSync(folder, { recursive: true, force: true });
   await drop();
 });

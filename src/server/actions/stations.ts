@@ -17,7 +17,7 @@ import { transaction } from '../data/database';
 import { as, asking, calledOf } from '../guard/asking';
 import { hashed, LEAD_LASTS, newCode, newSecret } from '../guard/keys';
 import { readHouse } from '../queries/kitchen';
-import { readKitchenIds } from '../queries/kitchens';
+import { areSeveral } from '../queries/kitchens';
 import {
   beginSession,
   countWrongCode,
@@ -88,8 +88,11 @@ export async function makeCode(pool: pg.Pool, input: unknown): Promise<Omit<Code
       ),
     pool,
   );
-  const several = (await readKitchenIds(pool)).length > 1;
-  return { code, until: until.toISOString(), kitchen: several ? house.id : null };
+  return {
+    code,
+    until: until.toISOString(),
+    kitchen: (await areSeveral(pool)) ? house.id : null,
+  };
 }
 
 /**
@@ -222,7 +225,7 @@ export async function theMe(pool: pg.Pool): Promise<Me> {
   const { who } = asking();
   const house = await readHouse(pool);
   const pinSet = house !== null && (await readPin(pool, house.id)) !== null;
-  const several = (await readKitchenIds(pool)).length > 1;
+  const several = house !== null && (await areSeveral(pool));
   if (who.kind === 'station')
     return { kind: 'station', name: who.name, access: who.access, raised: who.raised, pinSet, several };
   return { kind: who.kind, name: '', access: null, raised: false, pinSet, several };

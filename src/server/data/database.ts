@@ -99,27 +99,28 @@ export function pool(use: PoolUse = 'pages'): pg.Pool {
 
 /** Connections on which each statement is of the kitchen that is asked for: a single one goes in a transaction of its own. */
 export class KitchenPool extends pg.Pool {
-  /** What a transaction begins with besides, where its connection keeps nothing. */
-  readonly limits: string = '';
+  /** `limits`: what a transaction begins with besides, where its connection keeps nothing. */
+  constructor(
+    config: pg.PoolConfig,
+    readonly limits = '',
+  ) {
+    super(config);
+  }
+
   override query: pg.Pool['query'] = ((...asked: Parameters<pg.PoolClient['query']>) =>
     transaction(async (client) => client.query(...asked), this)) as pg.Pool['query'];
 }
 
 /** Connections through a pooler: each transaction brings its limits along. */
 function handedOn(connectionString: string, use: PoolUse): KitchenPool {
-  const limits = limitsOf(use);
+  const limits = Object.entries(limitsOf(use)).map(([name, ms]) => ` SET LOCAL ${name} = ${ms};`);
   const {
     statement_timeout: _s,
     lock_timeout: _l,
     idle_in_transaction_session_timeout: _i,
     ...settings
   } = limited(connectionString, use);
-  const made = new KitchenPool({ ...settings, Client: HandedOn });
-  return Object.assign(made, {
-    limits: Object.entries(limits)
-      .map(([name, ms]) => ` SET LOCAL ${name} = ${ms};`)
-      .join(''),
-  });
+  return new KitchenPool({ ...settings, Client: HandedOn }, limits.join(''));
 }
 
 /**

@@ -3,8 +3,10 @@ import pg from 'pg';
 import { wordsFor } from '../../core/text/inWords';
 import { type Spoken, spoken } from '../../core/text/spoken';
 import { type Problem, Refusal } from '../refusal';
+import { KitchenPool } from './database';
 import { migrate } from './migrate';
 import { makeParts } from './parts';
+import { guard } from './roles';
 
 /** A database of one's own on the test server, migrated unless it is to be `empty`, and the way to drop it. For tests. */
 export async function testDatabase({
@@ -36,6 +38,28 @@ export async function testDatabase({
       }
       await admin.query(`DROP DATABASE ${name} WITH (FORCE)`);
       await admin.end();
+    },
+  };
+}
+
+/**
+ * The database of `owner` as the application’s own role has it, under a name of the test’s own; `leave` takes the role away. For
+ * tests.
+ */
+export async function asApplication(
+  owner: pg.Pool,
+  role: string,
+): Promise<{ app: KitchenPool; url: string; leave: () => Promise<void> }> {
+  await guard(owner, role, 'a secret');
+  const url = new URL(owner.options.connectionString ?? '');
+  [url.username, url.password] = [role, 'a secret'];
+  const app = new KitchenPool({ connectionString: url.href, max: 4 });
+  return {
+    app,
+    url: url.href,
+    leave: async () => {
+      await app.end();
+      await owner.query(`DROP OWNED BY ${role}; DROP ROLE ${role}`);
     },
   };
 }

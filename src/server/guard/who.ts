@@ -64,8 +64,7 @@ export async function whoAsks(request: IncomingMessage): Promise<Who> {
 }
 
 /** The kitchen this machine stands in, by PANACHE_KITCHEN or the first there is: looked for until there is one. */
-export async function findOwnKitchen(): Promise<void> {
-  if (ownKitchen()) return;
+async function findOwnKitchen(): Promise<void> {
   const ids = await readKitchenIds(pool('keys'));
   const named = process.env.PANACHE_KITCHEN || ids[0];
   if (named && ids.includes(named)) standsIn(named);

@@ -7,6 +7,12 @@ export async function readKitchensToLog(db: Queryable): Promise<readonly string[
   return rows.map((r) => r.id);
 }
 
+/** Whether there is another kitchen beside this one. */
+export async function areSeveral(db: Queryable): Promise<boolean> {
+  const { rows } = await db.query<{ several: boolean }>('SELECT only_kitchen() IS NULL AS several');
+  return rows[0]?.several ?? false;
+}
+
 /** All kitchens of this database, by their ids. */
 export async function readKitchenIds(db: Queryable): Promise<readonly string[]> {
   const { rows } = await db.query<{ id: string }>('SELECT kitchen_ids() AS id');
