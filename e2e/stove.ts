@@ -40,10 +40,14 @@ export async function begin(page: Page, query: string): Promise<string> {
   return page.url().split('/').at(-1) ?? '';
 }
 
-/** Lets `seconds` go by at the stove: for the page and for the simulated devices. */
+/**
+ * Lets `seconds` go by at the stove: for the simulated devices, then for the page. The other way round a reading that is
+ * under way as the page's clock jumps, of the pot as it was, would stand there as one of now.
+ */
 export async function pass(page: Page, seconds: number): Promise<void> {
-  await page.clock.fastForward(Math.round(seconds * 1000));
-  await simulate.clock(await page.evaluate(() => new Date().toISOString()));
+  const ms = Math.round(seconds * 1000);
+  await simulate.clock(await page.evaluate((by) => new Date(Date.now() + by).toISOString(), ms));
+  await page.clock.fastForward(ms);
 }
 
 /** Seconds the step at hand still takes, as the stove says. */
