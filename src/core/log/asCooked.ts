@@ -10,12 +10,12 @@ import { roundToScale } from '../units/shown/round';
 const shareText = (share: number): string =>
   share >= 0.999 ? 'all' : String(Math.round(share * 1000) / 1000);
 
+/** A portion whose amount is figures, g, or is written out. */
+type Written = Omit<Portion, 'amount'> & { readonly amount: number | string };
+
 /** A step with its amounts as they went in, in a recipe’s words. */
 function written(step: Step): object {
-  const told = withPortions(step, (p: Portion) => ({
-    ...p,
-    amount: `${roundToScale(p.amount)} g` as unknown as number,
-  }));
+  const told = withPortions(step, (p: Written) => ({ ...p, amount: `${roundToScale(Number(p.amount))} g` }));
   return told.kind === 'puree' ? { ...told, fraction: shareText(told.fraction) } : told;
 }
 

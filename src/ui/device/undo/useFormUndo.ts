@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useId, useRef } from 'react';
+import { useEffect, useId, useMemo, useRef } from 'react';
 import type { FieldValues, UseFormReturn } from 'react-hook-form';
 import { same } from '../../../core/maths/same';
 import type { Message } from '../../../core/message/message';
@@ -18,8 +18,10 @@ export function useFormUndo<F extends FieldValues>(
   const owner = useId();
   const latest = useRef<F>(undefined);
   const since = useRef<{ field: string; at: number } | null>(null);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: what was saved begins anew
+  // What was saved begins anew.
+  const begun = useMemo(() => ({ form, saved }), [form, saved]);
   useEffect(() => {
+    const { form } = begun;
     forget(owner);
     latest.current = structuredClone(form.getValues());
     since.current = null;
@@ -52,5 +54,5 @@ export function useFormUndo<F extends FieldValues>(
       watched.unsubscribe();
       forget(owner);
     };
-  }, [form, owner, saved]);
+  }, [begun, owner, words]);
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { Download, Thermometer } from 'lucide-react';
-import { type ChangeEvent, useEffect, useState } from 'react';
+import { type ChangeEvent, useEffect, useMemo, useState } from 'react';
 import type { KeptRecord } from '../../../contract/keep';
 import type { KeepBody } from '../../../core/keep/events';
 import type { Entry } from '../../../core/keep/written/entries';
@@ -44,10 +44,12 @@ export function RecordFace({ now, dayEnds, heard, onWrite, onProbes }: Props) {
   const [by, setBy] = useState('');
   const [note, setNote] = useState('');
   const [unsigned, setUnsigned] = useState<string | undefined>();
-  // biome-ignore lint/correctness/useExhaustiveDependencies: what was heard makes it worth reading anew
+  // What was heard makes it worth reading anew.
+  const asked = useMemo(() => ({ query: { from, to, page }, heard }), [from, to, page, heard]);
   useEffect(() => {
+    const { query } = asked;
     let gone = false;
-    void ask('GET /api/record', { query: { from, to, page } }).then((answer) => {
+    void ask('GET /api/record', { query }).then((answer) => {
       if (gone) return;
       if (answer.ok) setTold(answer.body);
       setProblem(answer.ok ? null : say(problemWords(answer.problems)));
@@ -55,7 +57,7 @@ export function RecordFace({ now, dayEnds, heard, onWrite, onProbes }: Props) {
     return () => {
       gone = true;
     };
-  }, [from, to, page, heard, say]);
+  }, [asked, say]);
   const days = (set: (day: string) => void) => (e: ChangeEvent<HTMLInputElement>) => {
     if (!e.target.value) return;
     set(e.target.value);

@@ -42,11 +42,14 @@ type Props = {
   readonly className?: string;
 };
 
-/** A line chart in the house's colours, redrawn with its theme and its size. */
-export default function Chart({ option, says, className }: Props) {
-  const box = useRef<HTMLDivElement>(null);
+/** A line chart in the house's colours, drawn anew with its theme, and with its size. */
+export default function Chart(props: Props) {
   const [theme] = useTheme();
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the theme changes what the palette reads
+  return <Drawn key={theme} {...props} />;
+}
+
+function Drawn({ option, says, className }: Props) {
+  const box = useRef<HTMLDivElement>(null);
   useEffect(() => {
     if (!box.current) return;
     const chart = init(box.current, null, { renderer: 'svg' });
@@ -62,7 +65,7 @@ export default function Chart({ option, says, className }: Props) {
       watch.disconnect();
       chart.dispose();
     };
-  }, [option, theme]);
+  }, [option]);
   return (
     <figure className={className}>
       <div ref={box} className="h-full w-full" aria-hidden="true" />

@@ -105,7 +105,7 @@ export function stepForm(step: StepText): StepFields {
 }
 
 function stepOf(f: StepFields): StepText {
-  const step: Record<string, unknown> = { kind: f.kind };
+  const step: { [key: string]: unknown; kind: StepText['kind'] } = { kind: f.kind };
   const holds = FORMS[f.kind].holds;
   if (holds === 'items') step.items = f.items.map(portionOf);
   else if (holds) for (const key of holds) if (f[key]) step[key] = portionOf(f[key]);
@@ -131,7 +131,7 @@ function stepOf(f: StepFields): StepText {
   }
   if (f.in) step.in = f.in;
   if (f.look.trim()) step.look = f.look.trim();
-  return step as unknown as StepText;
+  return step as StepText;
 }
 
 export const recipeForm = (body: RecipeText): RecipeForm => ({
