@@ -62,7 +62,8 @@ const FIELD_OF: Readonly<Record<string, keyof Typed>> = {
   'thick.seconds': 'thickSeconds',
 };
 
-function Calibration({ funnels }: { funnels: readonly HouseFunnel[] }) {
+/** What is typed and timed of a calibration, and keeping it. */
+function useCalibration() {
   const say = useSay();
   const router = useRouter();
   const [typed, setTyped] = useState<Typed>({
@@ -118,25 +119,40 @@ function Calibration({ funnels }: { funnels: readonly HouseFunnel[] }) {
     setProblems(wrong);
     document.getElementById(`funnel-${Object.keys(wrong)[0]}`)?.focus();
   };
-  const run = (key: 'thinSeconds' | 'thickSeconds') => (
+  return { field, set, save, press, timing, seconds: watch.seconds, kept, problem: problems.form };
+}
+type Calibrating = ReturnType<typeof useCalibration>;
+
+type RunProps = { readonly of: Calibrating; readonly timed: 'thinSeconds' | 'thickSeconds' };
+
+/** The watch of one of the liquids. */
+function Run({ of: { press, timing, seconds }, timed }: RunProps) {
+  const say = useSay();
+  return (
     <button
       type="button"
-      onClick={() => press(key)}
-      className={`${timing === key ? PRIMARY : BUTTON} min-h-20`}
+      onClick={() => press(timed)}
+      className={`${timing === timed ? PRIMARY : BUTTON} min-h-20`}
     >
       <Timer aria-hidden />
-      {timing === key
+      {timing === timed
         ? say.rich('<part>{seconds}</part> Stop', {
             part: (text) => (
               <span role="timer" className="figures text-[26px]">
                 {text}
               </span>
             ),
-            seconds: (watch.seconds ?? 0).toFixed(1),
+            seconds: (seconds ?? 0).toFixed(1),
           })
         : say('Start the watch')}
     </button>
   );
+}
+
+function Calibration({ funnels }: { funnels: readonly HouseFunnel[] }) {
+  const say = useSay();
+  const calibrating = useCalibration();
+  const { kept, save, problem } = calibrating;
   return (
     <>
       {kept && <Kept funnel={kept} />}
@@ -146,68 +162,92 @@ function Calibration({ funnels }: { funnels: readonly HouseFunnel[] }) {
           void save();
         }}
       >
-        <section aria-labelledby="f-1" className={CARD}>
-          <h2 id="f-1" className="font-bold text-[21px]">
-            {say('1 The funnel')}
-          </h2>
-          <Field label={say('Name')} maxLength={60} {...field('name')} />
-          <Field label={say('Opening, mm')} {...field('orificeMm')} />
-          <MetricField
-            id={field('ml').id}
-            words={message('How much runs, {unit}')}
-            what="jug"
-            value={field('ml').value}
-            onValue={(metric) => set('ml', metric)}
-            problem={field('ml').problem}
-          />
-          <p className="text-[16px] text-quiet">
-            {say('Mark the level on its wall; the opening decides how hard it shears the soup.')}
-          </p>
-        </section>
-        <section aria-labelledby="f-2" className={CARD}>
-          <h2 id="f-2" className="font-bold text-[21px]">
-            2 {say(CALIBRATION_LIQUIDS.water.words)}
-          </h2>
-          {run('thinSeconds')}
-          <Field label={say('It ran, s')} {...field('thinSeconds')} />
-          <Field
-            label={say('Its viscosity, mm²/s')}
-            hint={say('another liquid will do, if you know it')}
-            {...field('thinNu')}
-          />
-        </section>
-        <section aria-labelledby="f-3" className={CARD}>
-          <h2 id="f-3" className="font-bold text-[21px]">
-            3 {say(CALIBRATION_LIQUIDS.syrup.words)}
-          </h2>
-          {run('thickSeconds')}
-          <Field label={say('It ran, s')} {...field('thickSeconds')} />
-          <Field label={say('Its viscosity, mm²/s')} {...field('thickNu')} />
-        </section>
-        {problems.form && (
+        <TheFunnel of={calibrating} />
+        <Liquids of={calibrating} />
+        {problem && (
           <p role="alert" className="font-bold text-tomato min-[1000px]:col-span-3">
-            {problems.form}
+            {problem}
           </p>
         )}
         <button type="submit" className={`${PRIMARY} min-h-18 text-[22px] min-[1000px]:col-span-3`}>
           {say('Keep this calibration')}
         </button>
       </Form>
-      {funnels.length > 0 && (
-        <section aria-labelledby="f-all" className="mt-5">
-          <h2 id="f-all" className="font-bold text-[21px]">
-            {say('Calibrated already')}
-          </h2>
-          <ul>
-            {funnels.map((f) => (
-              <li key={f.id} className="border-rule border-b py-2">
-                <Said funnel={f} />
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
+      {funnels.length > 0 && <Already funnels={funnels} />}
     </>
+  );
+}
+
+type Part = { readonly of: Calibrating };
+
+function TheFunnel({ of: { field, set } }: Part) {
+  const say = useSay();
+  return (
+    <section aria-labelledby="f-1" className={CARD}>
+      <h2 id="f-1" className="font-bold text-[21px]">
+        {say('1 The funnel')}
+      </h2>
+      <Field label={say('Name')} maxLength={60} {...field('name')} />
+      <Field label={say('Opening, mm')} {...field('orificeMm')} />
+      <MetricField
+        id={field('ml').id}
+        words={message('How much runs, {unit}')}
+        what="jug"
+        value={field('ml').value}
+        onValue={(metric) => set('ml', metric)}
+        problem={field('ml').problem}
+      />
+      <p className="text-[16px] text-quiet">
+        {say('Mark the level on its wall; the opening decides how hard it shears the soup.')}
+      </p>
+    </section>
+  );
+}
+
+function Liquids({ of }: Part) {
+  const say = useSay();
+  const { field } = of;
+  return (
+    <>
+      <section aria-labelledby="f-2" className={CARD}>
+        <h2 id="f-2" className="font-bold text-[21px]">
+          2 {say(CALIBRATION_LIQUIDS.water.words)}
+        </h2>
+        <Run of={of} timed="thinSeconds" />
+        <Field label={say('It ran, s')} {...field('thinSeconds')} />
+        <Field
+          label={say('Its viscosity, mm²/s')}
+          hint={say('another liquid will do, if you know it')}
+          {...field('thinNu')}
+        />
+      </section>
+      <section aria-labelledby="f-3" className={CARD}>
+        <h2 id="f-3" className="font-bold text-[21px]">
+          3 {say(CALIBRATION_LIQUIDS.syrup.words)}
+        </h2>
+        <Run of={of} timed="thickSeconds" />
+        <Field label={say('It ran, s')} {...field('thickSeconds')} />
+        <Field label={say('Its viscosity, mm²/s')} {...field('thickNu')} />
+      </section>
+    </>
+  );
+}
+
+function Already({ funnels }: { funnels: readonly HouseFunnel[] }) {
+  const say = useSay();
+  return (
+    <section aria-labelledby="f-all" className="mt-5">
+      <h2 id="f-all" className="font-bold text-[21px]">
+        {say('Calibrated already')}
+      </h2>
+      <ul>
+        {funnels.map((f) => (
+          <li key={f.id} className="border-rule border-b py-2">
+            <Said funnel={f} />
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -65,36 +65,16 @@ export function Kinds({ kinds, kind, target, tells, onChoose, pots, batchId }: P
       <fieldset className="mt-3 max-[720px]:hidden">
         <legend className="mb-1 font-bold">{say('Test')}</legend>
         <div className="grid gap-1 max-[1100px]:grid-cols-2">
-          {kinds.map((k) => {
-            const would = target === null ? null : tells(k);
-            const on = k.id === kind.id;
-            return (
-              <button
-                key={k.id}
-                type="button"
-                aria-pressed={on}
-                onClick={() => onChoose(k.id)}
-                className={clsx(
-                  'min-h-12 rounded-sm border-2 border-ink px-3 text-left leading-tight',
-                  on ? 'bg-ink text-surface' : 'bg-surface',
-                )}
-              >
-                <b className="block">{say.either(k.words)}</b>
-                <span className="block text-[15px]">
-                  {k.test === null
-                    ? say('a level, no viscosity')
-                    : target === null
-                      ? say('good to {flowError} %', { flowError: Math.round(flowError(k.test, 1) * 100) })
-                      : would === null
-                        ? say('cannot tell this target')
-                        : say('{would} on target, good to {flowError} %', {
-                            would: readWords(k, would, say.reader),
-                            flowError: Math.round(flowError(k.test, 1) * 100),
-                          })}
-                </span>
-              </button>
-            );
-          })}
+          {kinds.map((k) => (
+            <KindButton
+              key={k.id}
+              kind={k}
+              on={k.id === kind.id}
+              target={target}
+              tells={tells}
+              onChoose={onChoose}
+            />
+          ))}
         </div>
       </fieldset>
       <div className="mt-3 grid grid-cols-2 gap-1.5">
@@ -106,5 +86,38 @@ export function Kinds({ kinds, kind, target, tells, onChoose, pots, batchId }: P
         </Link>
       </div>
     </section>
+  );
+}
+
+type One = Pick<Props, 'kind' | 'target' | 'tells' | 'onChoose'> & { readonly on: boolean };
+
+/** A test, with what it would read on target and how good it is. */
+function KindButton({ kind: k, on, target, tells, onChoose }: One) {
+  const say = useSay();
+  const would = target === null ? null : tells(k);
+  return (
+    <button
+      type="button"
+      aria-pressed={on}
+      onClick={() => onChoose(k.id)}
+      className={clsx(
+        'min-h-12 rounded-sm border-2 border-ink px-3 text-left leading-tight',
+        on ? 'bg-ink text-surface' : 'bg-surface',
+      )}
+    >
+      <b className="block">{say.either(k.words)}</b>
+      <span className="block text-[15px]">
+        {k.test === null
+          ? say('a level, no viscosity')
+          : target === null
+            ? say('good to {flowError} %', { flowError: Math.round(flowError(k.test, 1) * 100) })
+            : would === null
+              ? say('cannot tell this target')
+              : say('{would} on target, good to {flowError} %', {
+                  would: readWords(k, would, say.reader),
+                  flowError: Math.round(flowError(k.test, 1) * 100),
+                })}
+      </span>
+    </button>
   );
 }

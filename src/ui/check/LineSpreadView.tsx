@@ -37,37 +37,7 @@ export function LineSpreadView({ sheet }: { sheet: SpreadSheet }) {
         </button>
       </header>
       <div className="mx-auto w-[194mm] max-w-full py-4 print:m-0 print:p-0">
-        <svg
-          viewBox="-97 -97 194 194"
-          width="194mm"
-          height="194mm"
-          role="img"
-          aria-label={say('Rings from {from} to {to} mm', {
-            from: sheet.rings[0]?.radius ?? 0,
-            to: sheet.rings.at(-1)?.radius ?? 0,
-          })}
-          className="max-w-full"
-        >
-          {sheet.rings.map(({ radius, labelled }) => (
-            <g key={radius}>
-              <circle r={radius} fill="none" stroke="var(--ink)" strokeWidth={labelled ? 0.35 : 0.15} />
-              {labelled &&
-                [-1, 1].map((side) => (
-                  <text
-                    key={side}
-                    x={side * radius}
-                    y="4"
-                    fontSize="3.4"
-                    textAnchor="middle"
-                    fill="var(--ink)"
-                  >
-                    {radius}
-                  </text>
-                ))}
-            </g>
-          ))}
-          <path d="M-97 0 H97 M0 -97 V97" stroke="var(--quiet)" strokeWidth="0.15" />
-        </svg>
+        <Rings sheet={sheet} />
         <p className="mt-2">
           {say(
             'Ring on the cross, {ml} of soup at {celsius} in it. Lift it straight up; after {seconds} s read the radius, mm, on four sides.',
@@ -98,5 +68,35 @@ export function LineSpreadView({ sheet }: { sheet: SpreadSheet }) {
         <p className="text-[15px]">{say('100 mm, to check the scale with a ruler')}</p>
       </div>
     </Scroll>
+  );
+}
+
+function Rings({ sheet }: { sheet: SpreadSheet }) {
+  const say = useSay();
+  return (
+    <svg
+      viewBox="-97 -97 194 194"
+      width="194mm"
+      height="194mm"
+      role="img"
+      aria-label={say('Rings from {from} to {to} mm', {
+        from: sheet.rings[0]?.radius ?? 0,
+        to: sheet.rings.at(-1)?.radius ?? 0,
+      })}
+      className="max-w-full"
+    >
+      {sheet.rings.map(({ radius, labelled }) => (
+        <g key={radius}>
+          <circle r={radius} fill="none" stroke="var(--ink)" strokeWidth={labelled ? 0.35 : 0.15} />
+          {labelled &&
+            [-1, 1].map((side) => (
+              <text key={side} x={side * radius} y="4" fontSize="3.4" textAnchor="middle" fill="var(--ink)">
+                {radius}
+              </text>
+            ))}
+        </g>
+      ))}
+      <path d="M-97 0 H97 M0 -97 V97" stroke="var(--quiet)" strokeWidth="0.15" />
+    </svg>
   );
 }

@@ -57,9 +57,6 @@ export function NowPane({ batchId, going, probe, show, onRead, onDevices }: Prop
   const say = useSay();
   const { seen, to, doubt, pot, followed } = going;
   const limits = followed.kitchen.bandLimits;
-  const wanted = bandOf(followed.cooked.target, limits);
-  // One thing at a time: the pot and its ladder keep their room.
-  const salty = seen.saltPercent > followed.kitchen.saltPercent * SALTY;
   const measured = measuredMark(followed.state.events, seen.fatFraction);
   const marks: ScaleMark[] = [
     { id: 'target', words: say('target'), at: followed.cooked.target, kind: 'target' },
@@ -71,37 +68,66 @@ export function NowPane({ batchId, going, probe, show, onRead, onDevices }: Prop
   ];
   return (
     <div className="flex min-h-0 flex-col">
-      <div className="grid shrink-0 grid-cols-2 border-ink border-b-2">
-        <section aria-label={say('Now')} className="min-w-0 border-ink border-r-2 px-4 py-2">
-          <h2 className="font-bold leading-tight">{say('Now')}</h2>
-          <p className="figures font-bold text-[38px] leading-[1.1]">
-            {degrees(probe?.value ?? seen.celsius, show)}
-          </p>
-          <p className="truncate text-[15px] text-quiet">
-            {probe ? (
-              <>
-                {probe.name},{' '}
-                <span className={probe.value === null ? 'font-bold text-tomato' : ''}>
-                  {say.either(probe.says)}
-                </span>
-              </>
-            ) : (
-              say('by the model')
-            )}
-          </p>
-        </section>
-        <section aria-label={say('At the pass, by the model')} className="min-w-0 px-4 py-2">
-          <h2 className="font-bold leading-tight">{say('At the pass')}</h2>
-          <p className="font-bold text-[30px] leading-[1.2]">{say(term(to.end.band))}</p>
-          <p className="text-[15px] text-quiet leading-tight">
-            {mPas(to.end.bowlViscosity)}
-            {doubt && ` (${mPas(doubt.bracket[0])}–${mPas(doubt.bracket[1])})`},{' '}
-            {volumeWords(to.end.volumeMl, show)}
-            <br />
-            {doubt ? say('{band}: {chance}', { band: term(wanted), chance: inTen(doubt.chance) }) : ' '}
-          </p>
-        </section>
+      <Figures going={going} probe={probe} show={show} />
+      <Wrong going={going} show={show} />
+      <div className="grid h-56 shrink-0 grid-cols-[1fr_150px] gap-2 px-3 py-2 min-[1100px]:h-auto min-[1100px]:min-h-0 min-[1100px]:flex-1">
+        <PotNow vessel={pot.vessel} ml={seen.volumeMl} endMl={to.end.volumeMl} show={show} />
+        <Scale limits={limits} marks={marks} label={say('Consistency in the bowl')} />
       </div>
+      <Pads batchId={batchId} onRead={onRead} onDevices={onDevices} />
+    </div>
+  );
+}
+
+/** How warm it is now, and what it will be at the pass. */
+function Figures({
+  going: { seen, to, doubt, followed },
+  probe,
+  show,
+}: Pick<Props, 'going' | 'probe' | 'show'>) {
+  const say = useSay();
+  const wanted = bandOf(followed.cooked.target, followed.kitchen.bandLimits);
+  return (
+    <div className="grid shrink-0 grid-cols-2 border-ink border-b-2">
+      <section aria-label={say('Now')} className="min-w-0 border-ink border-r-2 px-4 py-2">
+        <h2 className="font-bold leading-tight">{say('Now')}</h2>
+        <p className="figures font-bold text-[38px] leading-[1.1]">
+          {degrees(probe?.value ?? seen.celsius, show)}
+        </p>
+        <p className="truncate text-[15px] text-quiet">
+          {probe ? (
+            <>
+              {probe.name},{' '}
+              <span className={probe.value === null ? 'font-bold text-tomato' : ''}>
+                {say.either(probe.says)}
+              </span>
+            </>
+          ) : (
+            say('by the model')
+          )}
+        </p>
+      </section>
+      <section aria-label={say('At the pass, by the model')} className="min-w-0 px-4 py-2">
+        <h2 className="font-bold leading-tight">{say('At the pass')}</h2>
+        <p className="font-bold text-[30px] leading-[1.2]">{say(term(to.end.band))}</p>
+        <p className="text-[15px] text-quiet leading-tight">
+          {mPas(to.end.bowlViscosity)}
+          {doubt && ` (${mPas(doubt.bracket[0])}–${mPas(doubt.bracket[1])})`},{' '}
+          {volumeWords(to.end.volumeMl, show)}
+          <br />
+          {doubt ? say('{band}: {chance}', { band: term(wanted), chance: inTen(doubt.chance) }) : ' '}
+        </p>
+      </section>
+    </div>
+  );
+}
+
+/** What is wrong with it, one thing at a time: the pot and its ladder keep their room. */
+function Wrong({ going: { seen, to, followed }, show }: Pick<Props, 'going' | 'show'>) {
+  const say = useSay();
+  const salty = seen.saltPercent > followed.kitchen.saltPercent * SALTY;
+  return (
+    <>
       {salty && (
         <p
           role="alert"
@@ -134,31 +160,34 @@ export function NowPane({ batchId, going, probe, show, onRead, onDevices }: Prop
               })}
         </p>
       )}
-      <div className="grid h-56 shrink-0 grid-cols-[1fr_150px] gap-2 px-3 py-2 min-[1100px]:h-auto min-[1100px]:min-h-0 min-[1100px]:flex-1">
-        <PotNow vessel={pot.vessel} ml={seen.volumeMl} endMl={to.end.volumeMl} show={show} />
-        <Scale limits={limits} marks={marks} label={say('Consistency in the bowl')} />
-      </div>
-      <section aria-label={say('Readings')} className="grid shrink-0 grid-cols-3 gap-2 px-3 pb-3">
-        {PADS.slice(0, 2).map((p) => (
-          <Pad key={p.kind} {...p} onRead={onRead} />
-        ))}
-        <Link href={`/check?batch=${batchId}`} className={PAD}>
-          <Droplets size={22} aria-hidden /> {say('Flow test')}
-        </Link>
-        {PADS.slice(2).map((p) => (
-          <Pad key={p.kind} {...p} onRead={onRead} />
-        ))}
-        <button type="button" onClick={onDevices} className={PAD}>
-          <Wifi size={22} aria-hidden /> {say('Devices')}
-        </button>
-        <Link
-          href={`/fix?batch=${batchId}`}
-          className="col-span-3 flex min-h-13 items-center justify-center gap-2 rounded-sm border-2 border-tomato bg-surface font-bold text-tomato"
-        >
-          <Wrench size={22} aria-hidden /> {say('Something’s wrong')}
-        </Link>
-      </section>
-    </div>
+    </>
+  );
+}
+
+/** What is read off the pot, a tap away. */
+function Pads({ batchId, onRead, onDevices }: Pick<Props, 'batchId' | 'onRead' | 'onDevices'>) {
+  const say = useSay();
+  return (
+    <section aria-label={say('Readings')} className="grid shrink-0 grid-cols-3 gap-2 px-3 pb-3">
+      {PADS.slice(0, 2).map((p) => (
+        <Pad key={p.kind} {...p} onRead={onRead} />
+      ))}
+      <Link href={`/check?batch=${batchId}`} className={PAD}>
+        <Droplets size={22} aria-hidden /> {say('Flow test')}
+      </Link>
+      {PADS.slice(2).map((p) => (
+        <Pad key={p.kind} {...p} onRead={onRead} />
+      ))}
+      <button type="button" onClick={onDevices} className={PAD}>
+        <Wifi size={22} aria-hidden /> {say('Devices')}
+      </button>
+      <Link
+        href={`/fix?batch=${batchId}`}
+        className="col-span-3 flex min-h-13 items-center justify-center gap-2 rounded-sm border-2 border-tomato bg-surface font-bold text-tomato"
+      >
+        <Wrench size={22} aria-hidden /> {say('Something’s wrong')}
+      </Link>
+    </section>
   );
 }
 

@@ -40,7 +40,7 @@ export function Conditions({ wanted, want, minutes, now, keeps, larder, onToggle
   const say = useSay();
   const [typed, setTyped] = useState<string | null>(null);
   const [open, setOpen] = useState(false);
-  const { freeOf, noFlour, keepYield } = wanted;
+  const { freeOf } = wanted;
   const text = typed ?? String(Math.ceil(minutes));
   const can = (m: number): boolean => m >= 0 && m <= MOST;
   const timely = can(parseNumber(text));
@@ -102,20 +102,7 @@ export function Conditions({ wanted, want, minutes, now, keeps, larder, onToggle
             }
           />
         </Sheet>
-        <div className="flex flex-wrap gap-x-6">
-          <Tick
-            id="fix-flour"
-            label={say('No flour')}
-            checked={noFlour}
-            onChange={(e) => want({ noFlour: e.target.checked })}
-          />
-          <Tick
-            id="fix-yield"
-            label={say('Keep the yield')}
-            checked={keepYield}
-            onChange={(e) => want({ keepYield: e.target.checked })}
-          />
-        </div>
+        <Pins wanted={wanted} want={want} />
       </div>
       {!timely && (
         <p role="alert" className="font-bold text-tomato">
@@ -126,5 +113,26 @@ export function Conditions({ wanted, want, minutes, now, keeps, larder, onToggle
         <p className="font-bold">{say('Promised free of {freeOf}.', { freeOf: freeOf.join(', ') })}</p>
       )}
     </>
+  );
+}
+
+/** What must not be, and what must stay. */
+function Pins({ wanted: { noFlour, keepYield }, want }: Pick<Props, 'wanted' | 'want'>) {
+  const say = useSay();
+  return (
+    <div className="flex flex-wrap gap-x-6">
+      <Tick
+        id="fix-flour"
+        label={say('No flour')}
+        checked={noFlour}
+        onChange={(e) => want({ noFlour: e.target.checked })}
+      />
+      <Tick
+        id="fix-yield"
+        label={say('Keep the yield')}
+        checked={keepYield}
+        onChange={(e) => want({ keepYield: e.target.checked })}
+      />
+    </div>
   );
 }

@@ -85,28 +85,39 @@ export function Guide({ guide, step, parts, colour, show, write }: Props) {
         </p>
       );
     case 'salt':
-      return (
-        <p className="mt-4 text-[20px]">
-          {say.rich(
-            'In it already: <b>{percent} %</b> salt, with bacon, cheese, stock and what boiled off counted. The house wants {wanted} %.',
-            {
-              b: (text) => <b className="figures text-[28px]">{text}</b>,
-              percent: guide.percent.toFixed(2),
-              wanted: guide.wanted.toFixed(2),
-            },
-          )}{' '}
-          {guide.toAdd >= 0.5
-            ? say.rich('Still to add: <b>{toAdd}</b>. Half first, stir, taste.', {
-                b: (text) => <b className="figures bg-butter px-2 text-[28px] text-on-butter">{text}</b>,
-                toAdd: { g: guide.toAdd },
-              })
-            : guide.unsaltedLiquid > 50
-              ? say.rich('Add none: <b>{unsaltedLiquid}</b> of unsalted liquid would bring it down.', {
-                  b: (text) => <b>{text}</b>,
-                  unsaltedLiquid: volumeWords(guide.unsaltedLiquid, show),
-                })
-              : say('Add none.')}
-        </p>
-      );
+      return <Salt guide={guide} show={show} />;
   }
+}
+
+type SaltProps = {
+  readonly guide: Extract<Guidance, { kind: 'salt' }>;
+  readonly show: Show;
+};
+
+/** How much salt is in it, and how much is still to add. */
+function Salt({ guide, show }: SaltProps) {
+  const say = useSay();
+  return (
+    <p className="mt-4 text-[20px]">
+      {say.rich(
+        'In it already: <b>{percent} %</b> salt, with bacon, cheese, stock and what boiled off counted. The house wants {wanted} %.',
+        {
+          b: (text) => <b className="figures text-[28px]">{text}</b>,
+          percent: guide.percent.toFixed(2),
+          wanted: guide.wanted.toFixed(2),
+        },
+      )}{' '}
+      {guide.toAdd >= 0.5
+        ? say.rich('Still to add: <b>{toAdd}</b>. Half first, stir, taste.', {
+            b: (text) => <b className="figures bg-butter px-2 text-[28px] text-on-butter">{text}</b>,
+            toAdd: { g: guide.toAdd },
+          })
+        : guide.unsaltedLiquid > 50
+          ? say.rich('Add none: <b>{unsaltedLiquid}</b> of unsalted liquid would bring it down.', {
+              b: (text) => <b>{text}</b>,
+              unsaltedLiquid: volumeWords(guide.unsaltedLiquid, show),
+            })
+          : say('Add none.')}
+    </p>
+  );
 }

@@ -44,7 +44,6 @@ export function StepsSheet({ events, state, unreadable, write, onLook, onEnd }: 
   const [adding, setAdding] = useState(false);
   const [face, setFace] = useState<'steps' | 'lines'>('steps');
   const [backing, setBacking] = useState<BatchEvent | null>(null);
-  const show = useShow();
   if (skipping)
     return (
       <SkipStep
@@ -96,93 +95,21 @@ export function StepsSheet({ events, state, unreadable, write, onLook, onEnd }: 
       {faces}
       {taking}
       <ol aria-label={say('Steps')}>
-        {state.steps.map((s, n) => {
-          const here = n === state.current;
-          const ended = s.done ?? s.skipped?.event ?? null;
-          return (
-            <li
-              key={String(s.key)}
-              aria-current={here ? 'step' : undefined}
-              className={clsx(
-                'flex items-center gap-2 border-rule border-b px-3 py-1',
-                here && 'bg-butter/25',
-              )}
-            >
-              <button
-                type="button"
-                onClick={() => (ended ? setBacking(ended) : write({ kind: 'step-done', step: s.key }))}
-                aria-label={
-                  ended
-                    ? say('Take back: {title}', { title: titleIn(s, show) })
-                    : say('Mark done: {title}', { title: titleIn(s, show) })
-                }
-                className="grid size-14 shrink-0 place-items-center"
-              >
-                <span
-                  className={clsx(
-                    'grid size-9 place-items-center rounded-sm border-2 border-ink',
-                    ended ? 'bg-ink text-surface' : 'bg-surface',
-                  )}
-                >
-                  {s.done ? (
-                    <Check size={24} strokeWidth={3} aria-hidden />
-                  ) : s.skipped ? (
-                    <SkipForward size={20} aria-hidden />
-                  ) : (
-                    <span className="figures text-[17px]">{n + 1}</span>
-                  )}
-                </span>
-              </button>
-              <button
-                type="button"
-                onClick={() => onLook(n)}
-                className="min-h-14 min-w-0 flex-1 text-left leading-tight"
-              >
-                <span className={clsx('block', here && 'font-bold', s.skipped && 'line-through')}>
-                  {s.does?.in && <Pan name={s.does.in} />}
-                  {titleIn(s, show)}
-                </span>
-                <span className="block text-[15px] text-quiet">
-                  {s.done
-                    ? say('done at {timeOfDay} by {station}{late}', {
-                        timeOfDay: timeOfDay(new Date(s.done.at)),
-                        station: s.done.station,
-                        late: lateWords(s.done),
-                      })
-                    : s.skipped
-                      ? say('left out: {reason}', { reason: s.skipped.reason })
-                      : s.begun !== null
-                        ? say('goes by itself since {time}', { time: timeOfDay(new Date(s.begun)) })
-                        : s.planned
-                          ? duration(s.seconds)
-                          : say('{time}, added here', { time: duration(s.seconds) })}
-                </span>
-              </button>
-              {ended ? (
-                <Undo2 aria-hidden className="mr-3 shrink-0 text-quiet" size={20} />
-              ) : (
-                <button
-                  type="button"
-                  onClick={() => setSkipping(s)}
-                  aria-label={say('Leave out: {title}', { title: titleIn(s, show) })}
-                  className={`${BUTTON} shrink-0 border-rule px-3`}
-                >
-                  <SkipForward size={20} aria-hidden />
-                </button>
-              )}
-            </li>
-          );
-        })}
+        {state.steps.map((s, n) => (
+          <StepRow
+            key={String(s.key)}
+            step={s}
+            n={n}
+            here={n === state.current}
+            onEnd={() => write({ kind: 'step-done', step: s.key })}
+            onBack={setBacking}
+            onLook={() => onLook(n)}
+            onSkip={() => setSkipping(s)}
+          />
+        ))}
       </ol>
       <div className="grid gap-2 p-3">
-        {unreadable.length > 0 && (
-          <p role="status" className="border-2 border-tomato px-3 py-2">
-            {say.rich(
-              '<b>{count, plural, one {One line of this record cannot be read} other {# lines of this record cannot be read}}</b>: {why}. It stays in the record and in the archive, and counts for nothing here.',
-              { b: (text) => <b>{text}</b>, count: unreadable.length, why: unreadable[0]?.why ?? '' },
-            )}
-          </p>
-        )}
+        {unreadable.length > 0 && <Unread unreadable={unreadable} />}
         <button type="button" onClick={() => setAdding(true)} className={BUTTON}>
           <Plus aria-hidden /> {say('Add a step before the one at hand')}
         </button>
@@ -191,5 +118,100 @@ export function StepsSheet({ events, state, unreadable, write, onLook, onEnd }: 
         </button>
       </div>
     </div>
+  );
+}
+
+/** Lines of the record that nobody can read any more, and why. */
+function Unread({ unreadable }: Pick<Props, 'unreadable'>) {
+  const say = useSay();
+  return (
+          <p role="status" className="border-2 border-tomato px-3 py-2">
+            {say.rich(
+              '<b>{count, plural, one {One line of this record cannot be read} other {# lines of this record cannot be read}}</b>: {why}. It stays in the record and in the archive, and counts for nothing here.',
+              { b: (text) => <b>{text}</b>, count: unreadable.length, why: unreadable[0]?.why ?? '' },
+            )}
+          </p>
+  );
+}
+
+type Row = {
+  readonly step: StepState;
+  readonly n: number;
+  readonly here: boolean;
+  readonly onEnd: () => void;
+  /** The line that ended it is to be taken back. */
+  readonly onBack: (line: BatchEvent) => void;
+  readonly onLook: () => void;
+  readonly onSkip: () => void;
+};
+
+function StepRow({ step: s, n, here, onEnd, onBack, onLook, onSkip }: Row) {
+  const say = useSay();
+  const show = useShow();
+  const ended = s.done ?? s.skipped?.event ?? null;
+  const stands = () =>
+    s.done
+      ? say('done at {timeOfDay} by {station}{late}', {
+          timeOfDay: timeOfDay(new Date(s.done.at)),
+          station: s.done.station,
+          late: lateWords(s.done),
+        })
+      : s.skipped
+        ? say('left out: {reason}', { reason: s.skipped.reason })
+        : s.begun !== null
+          ? say('goes by itself since {time}', { time: timeOfDay(new Date(s.begun)) })
+          : s.planned
+            ? duration(s.seconds)
+            : say('{time}, added here', { time: duration(s.seconds) });
+  return (
+    <li
+      aria-current={here ? 'step' : undefined}
+      className={clsx('flex items-center gap-2 border-rule border-b px-3 py-1', here && 'bg-butter/25')}
+    >
+      <button
+        type="button"
+        onClick={() => (ended ? onBack(ended) : onEnd())}
+        aria-label={
+          ended
+            ? say('Take back: {title}', { title: titleIn(s, show) })
+            : say('Mark done: {title}', { title: titleIn(s, show) })
+        }
+        className="grid size-14 shrink-0 place-items-center"
+      >
+        <span
+          className={clsx(
+            'grid size-9 place-items-center rounded-sm border-2 border-ink',
+            ended ? 'bg-ink text-surface' : 'bg-surface',
+          )}
+        >
+          {s.done ? (
+            <Check size={24} strokeWidth={3} aria-hidden />
+          ) : s.skipped ? (
+            <SkipForward size={20} aria-hidden />
+          ) : (
+            <span className="figures text-[17px]">{n + 1}</span>
+          )}
+        </span>
+      </button>
+      <button type="button" onClick={onLook} className="min-h-14 min-w-0 flex-1 text-left leading-tight">
+        <span className={clsx('block', here && 'font-bold', s.skipped && 'line-through')}>
+          {s.does?.in && <Pan name={s.does.in} />}
+          {titleIn(s, show)}
+        </span>
+        <span className="block text-[15px] text-quiet">{stands()}</span>
+      </button>
+      {ended ? (
+        <Undo2 aria-hidden className="mr-3 shrink-0 text-quiet" size={20} />
+      ) : (
+        <button
+          type="button"
+          onClick={onSkip}
+          aria-label={say('Leave out: {title}', { title: titleIn(s, show) })}
+          className={`${BUTTON} shrink-0 border-rule px-3`}
+        >
+          <SkipForward size={20} aria-hidden />
+        </button>
+      )}
+    </li>
   );
 }

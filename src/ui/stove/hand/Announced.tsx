@@ -1,8 +1,8 @@
 'use client';
 
-import type { Timer } from '../../core/batch/state';
-import { useReadAloud } from '../device/useSpoken';
-import { useSay } from '../shared/hooks/useSay';
+import type { Timer } from '../../../core/batch/state';
+import { useReadAloud } from '../../device/useSpoken';
+import { useSay } from '../../shared/hooks/useSay';
 
 type Props = {
   /** The step at hand, as it is shown. */

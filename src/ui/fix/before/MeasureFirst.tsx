@@ -1,11 +1,11 @@
 import { clsx } from 'clsx';
 import { Droplets } from 'lucide-react';
-import { type BandLimits, bandOf } from '../../core/flow/bands';
-import { term } from '../../core/message/term';
-import { mPas } from '../../core/units/shown/format';
-import { useSay } from '../shared/hooks/useSay';
-import { Link } from '../shared/Link';
-import { BUTTON, PRIMARY } from '../shared/styles';
+import { type BandLimits, bandOf } from '../../../core/flow/bands';
+import { term } from '../../../core/message/term';
+import { mPas } from '../../../core/units/shown/format';
+import { useSay } from '../../shared/hooks/useSay';
+import { Link } from '../../shared/Link';
+import { BUTTON, PRIMARY } from '../../shared/styles';
 
 type Props = {
   /** The cook says one thing, the model another. */

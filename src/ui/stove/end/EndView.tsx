@@ -1,17 +1,17 @@
 'use client';
 
-import { differencesOf } from '../../core/batch/differences';
-import type { EventBody } from '../../core/batch/events';
-import type { Batch } from '../../core/batch/record';
-import type { BatchState } from '../../core/batch/state';
-import { term } from '../../core/message/term';
-import type { RuleSet } from '../../core/safety/rules';
-import { timeOfDay } from '../../core/units/clock';
-import { duration, mPas } from '../../core/units/shown/format';
-import type { Going } from '../device/useFollow';
-import { useSay } from '../shared/hooks/useSay';
-import { measuredMark } from '../shared/marks';
-import { BUTTON } from '../shared/styles';
+import { differencesOf } from '../../../core/batch/differences';
+import type { EventBody } from '../../../core/batch/events';
+import type { Batch } from '../../../core/batch/record';
+import type { BatchState } from '../../../core/batch/state';
+import { term } from '../../../core/message/term';
+import type { RuleSet } from '../../../core/safety/rules';
+import { timeOfDay } from '../../../core/units/clock';
+import { duration, mPas } from '../../../core/units/shown/format';
+import type { Going } from '../../device/useFollow';
+import { useSay } from '../../shared/hooks/useSay';
+import { measuredMark } from '../../shared/marks';
+import { BUTTON } from '../../shared/styles';
 import { Finish } from './Finish';
 import { Finished } from './Finished';
 
@@ -55,8 +55,6 @@ export function EndView({ batch, state, going, write, rules, onBack }: Props) {
   const { finished, stage } = state;
   const level = going?.seen.volumeMl ?? null;
   const yieldMl = finished?.yieldMl ?? level;
-  const differences = differencesOf(batch, state, yieldMl);
-  const measured = measuredMark(state.events, going?.seen.fatFraction ?? 0);
   const from = Date.parse(batch.startedAt);
   const last = state.steps.map((s) => Date.parse(s.done?.at ?? '')).filter((t) => !Number.isNaN(t));
   const took = (Math.max(from, ...last) - from) / 1000;
@@ -94,46 +92,59 @@ export function EndView({ batch, state, going, write, rules, onBack }: Props) {
         className="border-ink bg-ground px-5 py-4 max-[1100px]:border-t-2 min-[1100px]:overflow-y-auto min-[1100px]:border-l-2"
       >
         <h2 className="font-bold text-[22px]">{say('How it came out')}</h2>
-        <dl className="mt-2 grid grid-cols-[1fr_auto_auto] items-baseline gap-x-4 gap-y-1">
-          <dt className="col-start-2 text-right text-[15px] text-quiet">{say('planned')}</dt>
-          <dd className="text-right text-[15px] text-quiet">
-            {measured ? say('measured') : say('by the model')}
-          </dd>
-          <dt className="font-bold">{say('Consistency, mPa·s')}</dt>
-          <dd className="figures text-right text-[24px]">
-            {mPas(batch.plan.cooked?.target ?? batch.plan.viscosity)}
-          </dd>
-          <dd className="figures text-right font-bold text-[24px]">
-            {measured ? mPas(measured.at) : going ? mPas(going.seen.bowlViscosity) : '–'}
-          </dd>
-          <dt className="font-bold">{say('Volume')}</dt>
-          <dd className="figures text-right text-[24px]">
-            {say('{volume}', { volume: { ml: batch.plan.litres * 1000 } })}
-          </dd>
-          <dd className="figures text-right font-bold text-[24px]">
-            {yieldMl === null ? '–' : say('{volume}', { volume: { ml: yieldMl } })}
-          </dd>
-        </dl>
+        <CameOut batch={batch} state={state} going={going} yieldMl={yieldMl} />
         <h2 className="mt-5 font-bold text-[22px]">{say('What differed from the plan')}</h2>
-        {differences.length === 0 ? (
-          <p className="mt-1">{say('Nothing to speak of.')}</p>
-        ) : (
-          <ul className="mt-1">
-            {differences.map((d, n) => (
-              <li
-                key={`${say.either(d.what)} ${n.toString()}`}
-                className="border-rule border-b py-2 leading-tight"
-              >
-                <b>{say.either(d.what)}</b>
-                <span className="block">
-                  {say.either(d.was)}{' '}
-                  <span className="text-quiet">{say('instead of {planned}', { planned: d.planned })}</span>
-                </span>
-              </li>
-            ))}
-          </ul>
-        )}
+        <Differences differences={differencesOf(batch, state, yieldMl)} />
       </section>
     </div>
+  );
+}
+
+type CameProps = Pick<Props, 'batch' | 'state' | 'going'> & { readonly yieldMl: number | null };
+
+/** Consistency and volume, planned and as they came out. */
+function CameOut({ batch, state, going, yieldMl }: CameProps) {
+  const say = useSay();
+  const measured = measuredMark(state.events, going?.seen.fatFraction ?? 0);
+  return (
+    <dl className="mt-2 grid grid-cols-[1fr_auto_auto] items-baseline gap-x-4 gap-y-1">
+      <dt className="col-start-2 text-right text-[15px] text-quiet">{say('planned')}</dt>
+      <dd className="text-right text-[15px] text-quiet">
+        {measured ? say('measured') : say('by the model')}
+      </dd>
+      <dt className="font-bold">{say('Consistency, mPa·s')}</dt>
+      <dd className="figures text-right text-[24px]">
+        {mPas(batch.plan.cooked?.target ?? batch.plan.viscosity)}
+      </dd>
+      <dd className="figures text-right font-bold text-[24px]">
+        {measured ? mPas(measured.at) : going ? mPas(going.seen.bowlViscosity) : '–'}
+      </dd>
+      <dt className="font-bold">{say('Volume')}</dt>
+      <dd className="figures text-right text-[24px]">
+        {say('{volume}', { volume: { ml: batch.plan.litres * 1000 } })}
+      </dd>
+      <dd className="figures text-right font-bold text-[24px]">
+        {yieldMl === null ? '–' : say('{volume}', { volume: { ml: yieldMl } })}
+      </dd>
+    </dl>
+  );
+}
+
+function Differences({ differences }: { readonly differences: ReturnType<typeof differencesOf> }) {
+  const say = useSay();
+  return differences.length === 0 ? (
+    <p className="mt-1">{say('Nothing to speak of.')}</p>
+  ) : (
+    <ul className="mt-1">
+      {differences.map((d, n) => (
+        <li key={`${say.either(d.what)} ${n.toString()}`} className="border-rule border-b py-2 leading-tight">
+          <b>{say.either(d.what)}</b>
+          <span className="block">
+            {say.either(d.was)}{' '}
+            <span className="text-quiet">{say('instead of {planned}', { planned: d.planned })}</span>
+          </span>
+        </li>
+      ))}
+    </ul>
   );
 }

@@ -1,12 +1,12 @@
 'use client';
 
-import type { Contradiction } from '../../core/adjust/measured';
-import type { BatchEvent, EventBody } from '../../core/batch/events';
-import { volumeWords } from '../../core/units/shown/show';
-import { useSay } from '../shared/hooks/useSay';
-import { useShow } from '../shared/hooks/useShow';
-import { Link } from '../shared/Link';
-import { BUTTON } from '../shared/styles';
+import type { Contradiction } from '../../../core/adjust/measured';
+import type { BatchEvent, EventBody } from '../../../core/batch/events';
+import { volumeWords } from '../../../core/units/shown/show';
+import { useSay } from '../../shared/hooks/useSay';
+import { useShow } from '../../shared/hooks/useShow';
+import { Link } from '../../shared/Link';
+import { BUTTON } from '../../shared/styles';
 
 /** Two readings that cannot both be right: which one is not? */
 export function Clash({

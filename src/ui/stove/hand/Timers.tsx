@@ -2,15 +2,15 @@
 
 import { BellRing, Timer as TimerIcon } from 'lucide-react';
 import { useState } from 'react';
-import type { EventBody } from '../../core/batch/events';
-import type { Timer } from '../../core/batch/state';
-import { countdown } from '../../core/units/clock';
-import { parseNumber } from '../../core/units/typed/parse';
-import { Field } from '../shared/form/Field';
-import { Form } from '../shared/form/Form';
-import { useSay } from '../shared/hooks/useSay';
-import { Sheet } from '../shared/Sheet';
-import { BUTTON, PRIMARY } from '../shared/styles';
+import type { EventBody } from '../../../core/batch/events';
+import type { Timer } from '../../../core/batch/state';
+import { countdown } from '../../../core/units/clock';
+import { parseNumber } from '../../../core/units/typed/parse';
+import { Field } from '../../shared/form/Field';
+import { Form } from '../../shared/form/Form';
+import { useSay } from '../../shared/hooks/useSay';
+import { Sheet } from '../../shared/Sheet';
+import { BUTTON, PRIMARY } from '../../shared/styles';
 
 const MINUTES = [1, 2, 3, 5, 8, 10, 15, 20, 30, 45] as const;
 

@@ -1,10 +1,10 @@
-import type { Ages } from '../../core/adjust/measured';
-import { type Message, message } from '../../core/message/message';
-import type { Observation } from '../../core/pot/observe';
-import { mPas } from '../../core/units/shown/format';
-import { degrees, volumeWords } from '../../core/units/shown/show';
-import { useSay } from '../shared/hooks/useSay';
-import { useShow } from '../shared/hooks/useShow';
+import type { Ages } from '../../../core/adjust/measured';
+import { type Message, message } from '../../../core/message/message';
+import type { Observation } from '../../../core/pot/observe';
+import { mPas } from '../../../core/units/shown/format';
+import { degrees, volumeWords } from '../../../core/units/shown/show';
+import { useSay } from '../../shared/hooks/useSay';
+import { useShow } from '../../shared/hooks/useShow';
 
 const ago = (now: number, at: number): Message => {
   const minutes = Math.max(0, Math.round((now - at) / 60_000));

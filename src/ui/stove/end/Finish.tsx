@@ -2,13 +2,13 @@
 
 import { clsx } from 'clsx';
 import { useState } from 'react';
-import type { EventBody, GoesTo } from '../../core/batch/events';
-import { type Message, message } from '../../core/message/message';
-import type { RuleSet } from '../../core/safety/rules';
-import { parseNumber } from '../../core/units/typed/parse';
-import { MetricField } from '../shared/form/MetricField';
-import { useSay } from '../shared/hooks/useSay';
-import { BUTTON, PRIMARY } from '../shared/styles';
+import type { EventBody, GoesTo } from '../../../core/batch/events';
+import { type Message, message } from '../../../core/message/message';
+import type { RuleSet } from '../../../core/safety/rules';
+import { parseNumber } from '../../../core/units/typed/parse';
+import { MetricField } from '../../shared/form/MetricField';
+import { useSay } from '../../shared/hooks/useSay';
+import { BUTTON, PRIMARY } from '../../shared/styles';
 
 const goesTo = ({ hot, cooling }: RuleSet): readonly { value: GoesTo; words: Message; aside: Message }[] => [
   { value: 'pass', words: message('All served'), aside: message('straight from the pot') },
@@ -84,25 +84,7 @@ export function Finish({ level, rules, write }: Props) {
           hint={typed === null && level !== null ? say('by the model') : undefined}
           className="figures text-right font-bold text-[32px]"
         />
-        <fieldset>
-          <legend className="mb-1 font-bold">{say('How it tastes, 1 poor to 5 as it should')}</legend>
-          <div className="flex gap-2">
-            {[1, 2, 3, 4, 5].map((n) => (
-              <button
-                key={n}
-                type="button"
-                aria-pressed={score === n}
-                onClick={() => setScore(score === n ? null : n)}
-                className={clsx(
-                  'figures size-14 rounded-sm border-2 border-ink font-bold text-[26px]',
-                  score === n ? 'bg-ink text-surface' : 'bg-surface',
-                )}
-              >
-                {n}
-              </button>
-            ))}
-          </div>
-        </fieldset>
+        <Tasted score={score} onScore={setScore} />
       </div>
       <label htmlFor="end-note" className="mt-4 mb-1 block font-bold">
         {say('For whoever cooks it next')}
@@ -115,24 +97,60 @@ export function Finish({ level, rules, write }: Props) {
         onChange={(e) => setNote(e.target.value)}
         className="w-full rounded-sm border-2 border-ink bg-surface p-3"
       />
-      <fieldset className="mt-4">
-        <legend className="mb-1 font-bold">{say('Where it goes now')}</legend>
-        <div className="grid gap-2 min-[560px]:grid-cols-2">
-          {goesTo(rules).map((g, n) => (
-            <button
-              key={g.value}
-              type="button"
-              onClick={() => finish(g.value)}
-              className={`${n === 0 ? PRIMARY : BUTTON} min-h-20 justify-start text-left`}
-            >
-              <span>
-                <span className="block text-[22px] leading-tight">{say(g.words)}</span>
-                <span className="block font-normal text-[16px]">{say(g.aside)}</span>
-              </span>
-            </button>
-          ))}
-        </div>
-      </fieldset>
+      <Destinations rules={rules} onGoes={finish} />
     </>
+  );
+}
+
+type Taste = { readonly score: number | null; readonly onScore: (score: number | null) => void };
+
+function Tasted({ score, onScore }: Taste) {
+  const say = useSay();
+  return (
+    <fieldset>
+      <legend className="mb-1 font-bold">{say('How it tastes, 1 poor to 5 as it should')}</legend>
+      <div className="flex gap-2">
+        {[1, 2, 3, 4, 5].map((n) => (
+          <button
+            key={n}
+            type="button"
+            aria-pressed={score === n}
+            onClick={() => onScore(score === n ? null : n)}
+            className={clsx(
+              'figures size-14 rounded-sm border-2 border-ink font-bold text-[26px]',
+              score === n ? 'bg-ink text-surface' : 'bg-surface',
+            )}
+          >
+            {n}
+          </button>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+type Goes = Pick<Props, 'rules'> & { readonly onGoes: (to: GoesTo) => void };
+
+function Destinations({ rules, onGoes }: Goes) {
+  const say = useSay();
+  return (
+    <fieldset className="mt-4">
+      <legend className="mb-1 font-bold">{say('Where it goes now')}</legend>
+      <div className="grid gap-2 min-[560px]:grid-cols-2">
+        {goesTo(rules).map((g, n) => (
+          <button
+            key={g.value}
+            type="button"
+            onClick={() => onGoes(g.value)}
+            className={`${n === 0 ? PRIMARY : BUTTON} min-h-20 justify-start text-left`}
+          >
+            <span>
+              <span className="block text-[22px] leading-tight">{say(g.words)}</span>
+              <span className="block font-normal text-[16px]">{say(g.aside)}</span>
+            </span>
+          </button>
+        ))}
+      </div>
+    </fieldset>
   );
 }

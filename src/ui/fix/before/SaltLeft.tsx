@@ -1,5 +1,5 @@
-import { useSay } from '../shared/hooks/useSay';
-import { PRIMARY } from '../shared/styles';
+import { useSay } from '../../shared/hooks/useSay';
+import { PRIMARY } from '../../shared/styles';
 
 type Props = {
   /** % of salt in it by what went in. */

@@ -1,10 +1,10 @@
 import { List, Thermometer, Undo2, Wrench } from 'lucide-react';
-import type { Message } from '../../core/message/message';
-import { timeOfDay } from '../../core/units/clock';
-import { useSay } from '../shared/hooks/useSay';
-import { Link } from '../shared/Link';
-import { Pan } from '../shared/Pan';
-import { BUTTON } from '../shared/styles';
+import type { Message } from '../../../core/message/message';
+import { timeOfDay } from '../../../core/units/clock';
+import { useSay } from '../../shared/hooks/useSay';
+import { Link } from '../../shared/Link';
+import { Pan } from '../../shared/Pan';
+import { BUTTON } from '../../shared/styles';
 
 /** Where a thumb reaches on a phone, the pads being further up. */
 const NEAR = 'flex min-h-13 min-w-0 flex-1 items-center justify-center gap-2 border-ink px-2 text-[17px]';

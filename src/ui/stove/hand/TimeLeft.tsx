@@ -1,10 +1,10 @@
 'use client';
 
 import { clsx } from 'clsx';
-import { countdown } from '../../core/units/clock';
-import { momentWords } from '../../core/words/moment';
-import type { Going } from '../device/useFollow';
-import { useSay } from '../shared/hooks/useSay';
+import { countdown } from '../../../core/units/clock';
+import { momentWords } from '../../../core/words/moment';
+import type { Going } from '../../device/useFollow';
+import { useSay } from '../../shared/hooks/useSay';
 
 type Props = {
   /** Seconds left in the step at hand, below zero once they are gone; null until the clock runs. */

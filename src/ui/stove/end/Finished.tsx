@@ -1,12 +1,12 @@
 'use client';
 
 import { ArrowRight } from 'lucide-react';
-import type { BodyOf, GoesTo } from '../../core/batch/events';
-import { type Message, message } from '../../core/message/message';
-import { timeOfDay } from '../../core/units/clock';
-import { useSay } from '../shared/hooks/useSay';
-import { Link } from '../shared/Link';
-import { PRIMARY } from '../shared/styles';
+import type { BodyOf, GoesTo } from '../../../core/batch/events';
+import { type Message, message } from '../../../core/message/message';
+import { timeOfDay } from '../../../core/units/clock';
+import { useSay } from '../../shared/hooks/useSay';
+import { Link } from '../../shared/Link';
+import { PRIMARY } from '../../shared/styles';
 
 const SAID: Readonly<Record<GoesTo, Message>> = {
   pass: message('Served at {time}'),
