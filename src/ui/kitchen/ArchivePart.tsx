@@ -52,14 +52,8 @@ function BackupNote({ backups }: { readonly backups: BackupsTold | null }) {
   );
 }
 
-/** The whole kitchen as a file, out and in. What an import would do is said before it is done. */
-export function ArchivePart({
-  last,
-  backups,
-}: {
-  readonly last: ImportTold | null;
-  readonly backups: BackupsTold | null;
-}) {
+/** A file that is chosen, what taking it in would do, and doing that; it can be stopped. */
+function useTaking() {
   const say = useSay();
   const [file, setFile] = useState<File | null>(null);
   const [would, setWould] = useState<TakenIn | null>(null);
@@ -68,10 +62,6 @@ export function ArchivePart({
   const [share, setShare] = useState<number | null>(null);
   const busy = share !== null;
   const going = useRef<AbortController>(undefined);
-  const standing: ImportTold | null = did?.importId
-    ? { id: did.importId, madeAt: new Date().toISOString(), taken: did }
-    : last;
-
   const sent = async (of: File, rehearse: boolean) => {
     going.current = new AbortController();
     setShare(0);
@@ -113,106 +103,155 @@ export function ArchivePart({
     if (answer.ok) setDid(answer.body);
     else setProblems(answer.problems);
   };
+  return { file, would, did, problems, share, busy, look, take, stop: () => going.current?.abort() };
+}
+type Taking = ReturnType<typeof useTaking>;
+
+type Props = { readonly last: ImportTold | null; readonly backups: BackupsTold | null };
+
+/** The whole kitchen as a file, out and in. What an import would do is said before it is done. */
+export function ArchivePart({ last, backups }: Props) {
   return (
     <div className="grid gap-4 min-[1100px]:grid-cols-2">
-      <section aria-labelledby="a-out" className={CARD}>
-        <h2 id="a-out" className="font-bold text-[21px]">
-          {say('Export everything')}
-        </h2>
-        <p className="mt-2">
-          {say(
-            'One open JSON file: this kitchen’s settings, every version of every recipe, every batch with its record.',
-          )}
-        </p>
-        <a href="/api/archive" download className={`mt-4 ${PRIMARY}`}>
-          <Download size={22} aria-hidden /> {say('Save the archive')}
-        </a>
-        <BackupNote backups={backups} />
-      </section>
-      <section aria-labelledby="a-in" className={CARD}>
-        <h2 id="a-in" className="font-bold text-[21px]">
-          {say('Import an archive or a kitchen')}
-        </h2>
-        <p className="mt-2">
-          {say(
-            'Its kitchen takes the place of the settings here. Recipes and batches not known here are added; nothing here is thrown away.',
-          )}
-        </p>
-        <FileButton
-          id="archive-file"
-          words={busy ? say('Reading …') : say('Choose a file')}
-          accept=".json,application/json"
-          look={`mt-4 ${BUTTON}`}
-          onFile={(f) => void look(f)}
-        />
-        {share !== null && (
-          <div className="mt-4 flex items-center gap-3">
-            <div className="flex-1">
-              <Progress label={say('Share of the file read')} done={Math.round(share * 100)} of={100} />
-            </div>
-            <button type="button" className={BUTTON} onClick={() => going.current?.abort()}>
-              {say('Stop')}
-            </button>
+      <Out backups={backups} />
+      <In last={last} />
+    </div>
+  );
+}
+
+function Out({ backups }: Pick<Props, 'backups'>) {
+  const say = useSay();
+  return (
+    <section aria-labelledby="a-out" className={CARD}>
+      <h2 id="a-out" className="font-bold text-[21px]">
+        {say('Export everything')}
+      </h2>
+      <p className="mt-2">
+        {say(
+          'One open JSON file: this kitchen’s settings, every version of every recipe, every batch with its record.',
+        )}
+      </p>
+      <a href="/api/archive" download className={`mt-4 ${PRIMARY}`}>
+        <Download size={22} aria-hidden /> {say('Save the archive')}
+      </a>
+      <BackupNote backups={backups} />
+    </section>
+  );
+}
+
+function In({ last }: Pick<Props, 'last'>) {
+  const say = useSay();
+  const taking = useTaking();
+  const { did, share, busy } = taking;
+  const standing: ImportTold | null = did?.importId
+    ? { id: did.importId, madeAt: new Date().toISOString(), taken: did }
+    : last;
+  return (
+    <section aria-labelledby="a-in" className={CARD}>
+      <h2 id="a-in" className="font-bold text-[21px]">
+        {say('Import an archive or a kitchen')}
+      </h2>
+      <p className="mt-2">
+        {say(
+          'Its kitchen takes the place of the settings here. Recipes and batches not known here are added; nothing here is thrown away.',
+        )}
+      </p>
+      <FileButton
+        id="archive-file"
+        words={busy ? say('Reading …') : say('Choose a file')}
+        accept=".json,application/json"
+        look={`mt-4 ${BUTTON}`}
+        onFile={(f) => void taking.look(f)}
+      />
+      {share !== null && (
+        <div className="mt-4 flex items-center gap-3">
+          <div className="flex-1">
+            <Progress label={say('Share of the file read')} done={Math.round(share * 100)} of={100} />
           </div>
-        )}
-        {would && (
-          <div className="mt-4" role="status">
-            <p className="font-bold">{say('{name} would', { name: file?.name ?? '' })}</p>
-            <ul className="list-disc pl-6">
-              <li>
-                {say('make this “{kitchen}”, with its pots, burners and products', {
-                  kitchen: would.kitchen,
-                })}
-              </li>
-              <li>{say('add {what}', { what: recipes(would.newRecipes.length) })}</li>
-              <li>
-                {say('add newer versions to {what}', {
-                  what: recipes(would.newVersions.length),
-                })}
-              </li>
-              <li>{say('add {what}', { what: batches(would.newBatches) })}</li>
-              <li>{say('add {what}', { what: services(would.newServices?.length ?? 0) })}</li>
-              <li>{say('add {what}', { what: kept(would.newLots?.length ?? 0) })}</li>
-              {(would.notWhole ?? 0) > 0 && <li>{say(leftOutWords(would.notWhole ?? 0))}</li>}
-            </ul>
-            <button type="button" className={`mt-3 ${PRIMARY}`} disabled={busy} onClick={take}>
-              {say('Do that')}
-            </button>
-          </div>
-        )}
-        {did && (
-          <p className="mt-4 font-bold" role="status">
-            {say.rich(
-              'Done: {recipes}, newer versions of {count}, {batches}, {services}, {kept}. <link>Load the kitchen again</link>.',
-              {
-                link: (text) => <a href="/kitchen">{text}</a>,
-                recipes: recipes(did.newRecipes.length),
-                count: did.newVersions.length,
-                batches: batches(did.newBatches),
-                services: services(did.newServices?.length ?? 0),
-                kept: kept(did.newLots?.length ?? 0),
-              },
-            )}
-          </p>
-        )}
-        {problems.length > 0 && (
-          <div role="alert" className="mt-4 text-tomato">
-            <p className="font-bold">
-              {say('{name} cannot be taken in; nothing was changed.', {
-                name: file?.name ?? say('This file'),
-              })}
-            </p>
-            <ul className="list-disc pl-6">
-              {problems.map((p) => (
-                <li key={`${p.field}${say.either(p.given)}`}>
-                  <b>{p.field}</b>: {say(problemWords([p]))}
-                </li>
-              ))}
-            </ul>
-          </div>
-        )}
-        {standing && <Undo last={standing} />}
-      </section>
+          <button type="button" className={BUTTON} onClick={taking.stop}>
+            {say('Stop')}
+          </button>
+        </div>
+      )}
+      <Would taking={taking} />
+      <Did taking={taking} />
+      <Refused taking={taking} />
+      {standing && <Undo last={standing} />}
+    </section>
+  );
+}
+
+type Part = { readonly taking: Taking };
+
+/** What taking the chosen file in would do. */
+function Would({ taking: { file, would, busy, take } }: Part) {
+  const say = useSay();
+  if (!would) return null;
+  return (
+    <div className="mt-4" role="status">
+      <p className="font-bold">{say('{name} would', { name: file?.name ?? '' })}</p>
+      <ul className="list-disc pl-6">
+        <li>
+          {say('make this “{kitchen}”, with its pots, burners and products', {
+            kitchen: would.kitchen,
+          })}
+        </li>
+        <li>{say('add {what}', { what: recipes(would.newRecipes.length) })}</li>
+        <li>
+          {say('add newer versions to {what}', {
+            what: recipes(would.newVersions.length),
+          })}
+        </li>
+        <li>{say('add {what}', { what: batches(would.newBatches) })}</li>
+        <li>{say('add {what}', { what: services(would.newServices?.length ?? 0) })}</li>
+        <li>{say('add {what}', { what: kept(would.newLots?.length ?? 0) })}</li>
+        {(would.notWhole ?? 0) > 0 && <li>{say(leftOutWords(would.notWhole ?? 0))}</li>}
+      </ul>
+      <button type="button" className={`mt-3 ${PRIMARY}`} disabled={busy} onClick={take}>
+        {say('Do that')}
+      </button>
+    </div>
+  );
+}
+
+function Did({ taking: { did } }: Part) {
+  const say = useSay();
+  if (!did) return null;
+  return (
+    <p className="mt-4 font-bold" role="status">
+      {say.rich(
+        'Done: {recipes}, newer versions of {count}, {batches}, {services}, {kept}. <link>Load the kitchen again</link>.',
+        {
+          link: (text) => <a href="/kitchen">{text}</a>,
+          recipes: recipes(did.newRecipes.length),
+          count: did.newVersions.length,
+          batches: batches(did.newBatches),
+          services: services(did.newServices?.length ?? 0),
+          kept: kept(did.newLots?.length ?? 0),
+        },
+      )}
+    </p>
+  );
+}
+
+/** Why it cannot be taken in. */
+function Refused({ taking: { file, problems } }: Part) {
+  const say = useSay();
+  if (problems.length === 0) return null;
+  return (
+    <div role="alert" className="mt-4 text-tomato">
+      <p className="font-bold">
+        {say('{name} cannot be taken in; nothing was changed.', {
+          name: file?.name ?? say('This file'),
+        })}
+      </p>
+      <ul className="list-disc pl-6">
+        {problems.map((p) => (
+          <li key={`${p.field}${say.either(p.given)}`}>
+            <b>{p.field}</b>: {say(problemWords([p]))}
+          </li>
+        ))}
+      </ul>
     </div>
   );
 }

@@ -22,61 +22,16 @@ export function BurnersPart({ problemAt }: PartProps) {
   return (
     <>
       <ul className="grid gap-3 min-[1100px]:grid-cols-2">
-        {fields.map((f, n) => {
-          const burner = burners[n];
-          const share = EFFICIENCY[burner?.kind as keyof typeof EFFICIENCY] ?? 0;
-          const into = burner?.intoPotKw
-            ? Number(burner.intoPotKw)
-            : parseNumber(burner?.powerKw ?? '') * share;
-          const at = (key: string) => problemAt(`burners.${n}.${key}`);
-          return (
-            <li key={f.key} className={`${CARD} grid gap-2`}>
-              <NameRow
-                id={`burner-${n}-name`}
-                label={say('Name')}
-                {...register(`burners.${n}.name`)}
-                problem={at('name')}
-                what={burner?.name || say('this burner')}
-                only={fields.length === 1}
-                onRemove={() => remove(n)}
-              />
-              <div className="grid grid-cols-2 gap-2">
-                <Pick
-                  id={`burner-${n}-kind`}
-                  label={say('Kind')}
-                  {...register(`burners.${n}.kind`)}
-                  problem={at('kind')}
-                >
-                  {Object.keys(EFFICIENCY).map((k) => (
-                    <option key={k} value={k}>
-                      {say(term(k))}
-                    </option>
-                  ))}
-                </Pick>
-                <Field
-                  id={`burner-${n}-power`}
-                  label={say('Rated, kW')}
-                  inputMode="decimal"
-                  {...register(`burners.${n}.powerKw`)}
-                  problem={at('powerKw')}
-                  className="figures"
-                />
-              </div>
-              <p>
-                {Number.isFinite(into) &&
-                  say.rich(
-                    '<b>{into} kW</b> reaches a pot on the full flame{intoPotKw, select, yes {, by a water test.} other {, by the usual {share} %.}}',
-                    {
-                      b: (text) => <b className="figures">{text}</b>,
-                      into: spaced(into, 2),
-                      intoPotKw: burner?.intoPotKw ? 'yes' : 'no',
-                      share: Math.round(share * 100),
-                    },
-                  )}
-              </p>
-            </li>
-          );
-        })}
+        {fields.map((f, n) => (
+          <Burner
+            key={f.key}
+            n={n}
+            burner={burners[n]}
+            only={fields.length === 1}
+            onRemove={() => remove(n)}
+            problemAt={problemAt}
+          />
+        ))}
       </ul>
       <button
         type="button"
@@ -97,5 +52,67 @@ export function BurnersPart({ problemAt }: PartProps) {
         />
       </div>
     </>
+  );
+}
+
+type BurnerProps = PartProps & {
+  readonly n: number;
+  readonly burner: KitchenForm['burners'][number] | undefined;
+  readonly only: boolean;
+  readonly onRemove: () => void;
+};
+
+function Burner({ n, burner, only, onRemove, problemAt }: BurnerProps) {
+  const say = useSay();
+  const { register } = useFormContext<KitchenForm>();
+  const share = EFFICIENCY[burner?.kind as keyof typeof EFFICIENCY] ?? 0;
+  const into = burner?.intoPotKw ? Number(burner.intoPotKw) : parseNumber(burner?.powerKw ?? '') * share;
+  const at = (key: string) => problemAt(`burners.${n}.${key}`);
+  return (
+    <li className={`${CARD} grid gap-2`}>
+      <NameRow
+        id={`burner-${n}-name`}
+        label={say('Name')}
+        {...register(`burners.${n}.name`)}
+        problem={at('name')}
+        what={burner?.name || say('this burner')}
+        only={only}
+        onRemove={onRemove}
+      />
+      <div className="grid grid-cols-2 gap-2">
+        <Pick
+          id={`burner-${n}-kind`}
+          label={say('Kind')}
+          {...register(`burners.${n}.kind`)}
+          problem={at('kind')}
+        >
+          {Object.keys(EFFICIENCY).map((k) => (
+            <option key={k} value={k}>
+              {say(term(k))}
+            </option>
+          ))}
+        </Pick>
+        <Field
+          id={`burner-${n}-power`}
+          label={say('Rated, kW')}
+          inputMode="decimal"
+          {...register(`burners.${n}.powerKw`)}
+          problem={at('powerKw')}
+          className="figures"
+        />
+      </div>
+      <p>
+        {Number.isFinite(into) &&
+          say.rich(
+            '<b>{into} kW</b> reaches a pot on the full flame{intoPotKw, select, yes {, by a water test.} other {, by the usual {share} %.}}',
+            {
+              b: (text) => <b className="figures">{text}</b>,
+              into: spaced(into, 2),
+              intoPotKw: burner?.intoPotKw ? 'yes' : 'no',
+              share: Math.round(share * 100),
+            },
+          )}
+      </p>
+    </li>
   );
 }

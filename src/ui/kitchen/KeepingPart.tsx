@@ -28,15 +28,12 @@ export function KeepingPart({ problemAt }: PartProps) {
 
 const at = (path: string) => `keeping.${path}` as 'keeping.hot';
 
-/** The set of rules with each figure and its source; a field beside it tightens, never loosens. */
-function RulesCard({ problemAt }: PartProps) {
+/** What a set of rules asks, with its source, and the field that asks for more. */
+function useRows(set: string) {
   const say = useSay();
-  const { register, control } = useFormContext<KitchenForm>();
-  const keeping = useWatch({ control, name: 'keeping' });
   const degrees = useFormUnits().of('celsius').unit;
-  const rule =
-    RULES[(RULE_SETS as readonly string[]).includes(keeping.rules) ? (keeping.rules as RuleSetId) : 'fda'];
-  const rows = [
+  const rule = RULES[(RULE_SETS as readonly string[]).includes(set) ? (set as RuleSetId) : 'fda'];
+  return [
     {
       key: 'hot',
       label: say('Kept hot at, {unit}', { unit: degrees }),
@@ -80,6 +77,49 @@ function RulesCard({ problemAt }: PartProps) {
       source: rule.keep.source,
     },
   ] as const;
+}
+
+type RowProps = PartProps & {
+  readonly row: ReturnType<typeof useRows>[number];
+  /** This kitchen asks for more than the rule. */
+  readonly tighter: boolean;
+};
+
+function RuleRow({ row: { key, label, is, source }, tighter, problemAt }: RowProps) {
+  const say = useSay();
+  const { register } = useFormContext<KitchenForm>();
+  return (
+    <div className="grid grid-cols-[1fr_6.5rem] items-start gap-3 border-rule border-t pt-2">
+      <p className="leading-tight">
+        <b>{is}</b>
+        <span className="block text-[14px] text-quiet">
+          {say('{source}', { source: { opening: source } })}
+        </span>
+        {tighter && (
+          <span className="mt-1 inline-flex items-center gap-1 font-bold text-[15px] text-chive">
+            <ShieldPlus size={18} aria-hidden /> {say('this kitchen asks for more')}
+          </span>
+        )}
+      </p>
+      <Field
+        id={`k-${key}`}
+        label={label}
+        hideLabel
+        inputMode="decimal"
+        placeholder="–"
+        {...register(at(key))}
+        problem={problemAt(`keeping.${key}`)}
+        className="figures"
+      />
+    </div>
+  );
+}
+
+/** The set of rules with each figure and its source; a field beside it tightens, never loosens. */
+function RulesCard({ problemAt }: PartProps) {
+  const say = useSay();
+  const { register, control } = useFormContext<KitchenForm>();
+  const keeping = useWatch({ control, name: 'keeping' });
   return (
     <section aria-labelledby="k-rules" className={`${CARD} grid content-start gap-3`}>
       <h2 id="k-rules" className="font-bold text-[21px]">
@@ -106,34 +146,9 @@ function RulesCard({ problemAt }: PartProps) {
         <span>{say('The rule')}</span>
         <span>{say('Stricter here')}</span>
       </p>
-      {rows.map(({ key, label, is, source }) => {
-        const tighter = keeping[key].trim() !== '';
-        return (
-          <div key={key} className="grid grid-cols-[1fr_6.5rem] items-start gap-3 border-rule border-t pt-2">
-            <p className="leading-tight">
-              <b>{is}</b>
-              <span className="block text-[14px] text-quiet">
-                {say('{source}', { source: { opening: source } })}
-              </span>
-              {tighter && (
-                <span className="mt-1 inline-flex items-center gap-1 font-bold text-[15px] text-chive">
-                  <ShieldPlus size={18} aria-hidden /> {say('this kitchen asks for more')}
-                </span>
-              )}
-            </p>
-            <Field
-              id={`k-${key}`}
-              label={label}
-              hideLabel
-              inputMode="decimal"
-              placeholder="–"
-              {...register(at(key))}
-              problem={problemAt(`keeping.${key}`)}
-              className="figures"
-            />
-          </div>
-        );
-      })}
+      {useRows(keeping.rules).map((row) => (
+        <RuleRow key={row.key} row={row} tighter={keeping[row.key].trim() !== ''} problemAt={problemAt} />
+      ))}
       <div className="grid grid-cols-3 gap-3 border-rule border-t pt-2">
         <Field
           id="k-probe-every"

@@ -2,13 +2,13 @@
 
 import '../../core/food/load';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
-import { FormProvider, useForm } from 'react-hook-form';
+import { type FormEvent, useEffect, useState } from 'react';
+import { FormProvider, type UseFormReturn, useForm } from 'react-hook-form';
 import type { BackupsTold, ImportTold } from '../../contract/kitchen';
 import type { KitchenFile } from '../../core/kitchen/kitchenFile';
 import { askedOfKitchen } from '../../core/kitchen/plausible';
 import { message } from '../../core/message/message';
-import { ask, problemWords } from '../device/line/api';
+import { ask, problemWords, type ToldProblem } from '../device/line/api';
 import { didSave } from '../device/undo/didSave';
 import { useFormUndo } from '../device/undo/useFormUndo';
 import { readRole } from '../device/useRole';
@@ -66,13 +66,54 @@ type Props = {
 
 const UNDONE = message('a change of the kitchen');
 
-/** What the kitchen is: its room, standards, pots, burners and products, saved together. */
-export function KitchenView({ kitchen, revision, part: first, lastImport, backups, waiting }: Props) {
+/** What is wrong at a field of the form; ending in a dot, anywhere inside it. */
+function useProblems(form: UseFormReturn<KitchenForm>) {
+  const say = useSay();
+  const { formState } = form;
+  const { errors } = formState;
+  return (path: string): string | undefined => {
+    const inside = path.endsWith('.');
+    const { error } = form.getFieldState((inside ? path.slice(0, -1) : path) as 'name', {
+      ...formState,
+      errors,
+    });
+    if (!error) return undefined;
+    return inside ? say('look here') : typeof error.message === 'string' ? error.message : undefined;
+  };
+}
+
+/** Puts what was refused at its fields, goes to the first of them, and says how many there are. */
+function useRefusals({ setError, setFocus }: UseFormReturn<KitchenForm>, onPart: (part: Part) => void) {
+  const say = useSay();
+  return (problems: readonly ToldProblem[], go: boolean): string => {
+    const wrong = problems.map((p) => ({ field: kitchenFieldOf(p.field), says: say(problemWords([p])) }));
+    for (const w of wrong) setError(w.field as 'name', { message: w.says });
+    const [at] = wrong;
+    if (at && go) {
+      onPart(partOf(at.field));
+      setTimeout(() => setFocus(at.field as 'name'), 60);
+    }
+    return say('Not saved. {count} What you typed is still here.', {
+      count:
+        wrong.length === 1
+          ? (at?.says ?? '')
+          : say('{count, plural, one {One field to mend.} other {# fields to mend.}}', {
+              count: wrong.length,
+            }),
+    });
+  };
+}
+
+/** The kitchen as it is typed, and saving it: what is unusual is asked about, what is refused stands at its field. */
+function useKitchen(
+  { kitchen, revision }: Pick<Props, 'kitchen' | 'revision'>,
+  onPart: (part: Part) => void,
+) {
   const say = useSay();
   const router = useRouter();
   const form = useForm<KitchenForm>({ defaultValues: kitchenForm(kitchen) });
-  const { handleSubmit, setError, clearErrors, setFocus, reset, formState } = form;
-  const [part, setPart] = useState<Part>(PARTS.find((p) => p.value === first)?.value ?? 'house');
+  const { handleSubmit, clearErrors, reset, formState } = form;
+  const refuse = useRefusals(form, onPart);
   const [said, setSaid] = useState<{ words: string; bad: boolean } | null>(null);
   const [saving, setSaving] = useState(false);
   const [now, setNow] = useState(revision);
@@ -86,18 +127,6 @@ export function KitchenView({ kitchen, revision, part: first, lastImport, backup
     setNow(revision);
     reset(kitchenForm(kitchen));
   }, [revision, now, formState.isDirty, kitchen, reset]);
-
-  const { errors } = formState;
-  /** What is wrong at a field; ending in a dot, anywhere inside it. */
-  const problemAt = (path: string): string | undefined => {
-    const inside = path.endsWith('.');
-    const { error } = form.getFieldState((inside ? path.slice(0, -1) : path) as 'name', {
-      ...formState,
-      errors,
-    });
-    if (!error) return undefined;
-    return inside ? say('look here') : typeof error.message === 'string' ? error.message : undefined;
-  };
 
   const { really, sheet: question } = useReally();
   const save = handleSubmit(async (values) => {
@@ -118,30 +147,7 @@ export function KitchenView({ kitchen, revision, part: first, lastImport, backup
       },
     });
     setSaving(false);
-    if (!answer.ok) {
-      const wrong = answer.problems.map((p) => ({
-        field: kitchenFieldOf(p.field),
-        says: say(problemWords([p])),
-      }));
-      for (const w of wrong) setError(w.field as 'name', { message: w.says });
-      const [at] = wrong;
-      setSaid({
-        words: say('Not saved. {count} What you typed is still here.', {
-          count:
-            wrong.length === 1
-              ? (at?.says ?? '')
-              : say('{count, plural, one {One field to mend.} other {# fields to mend.}}', {
-                  count: wrong.length,
-                }),
-        }),
-        bad: true,
-      });
-      if (at && answer.status === 400) {
-        setPart(partOf(at.field));
-        setTimeout(() => setFocus(at.field as 'name'), 60);
-      }
-      return;
-    }
+    if (!answer.ok) return setSaid({ words: refuse(answer.problems, answer.status === 400), bad: true });
     if (answer.body.revision !== now)
       didSave(message('saving the kitchen'), { kind: 'kitchen' }, now, answer.body.revision);
     setNow(answer.body.revision);
@@ -151,37 +157,38 @@ export function KitchenView({ kitchen, revision, part: first, lastImport, backup
     setSaid({ words: say('Saved. Every plan counts with it from now on.'), bad: false });
     router.refresh();
   };
-
   // That it was saved is true until the next change.
   const told = said && (said.bad || !formState.isDirty) ? said : null;
-  const parts = PARTS.filter((p) => p.value !== 'group' || waiting !== null).map((p) =>
-    p.value === 'group' && waiting ? { ...p, words: message('Group: {waiting} new', { waiting }) } : p,
-  );
+  return {
+    form,
+    now,
+    note,
+    setNote,
+    saving,
+    isDirty: formState.isDirty,
+    told,
+    question,
+    onSubmit: (e: FormEvent) => {
+      // What the server said last time must not keep this time from being asked.
+      clearErrors();
+      return save(e);
+    },
+  };
+}
+type Typing = ReturnType<typeof useKitchen>;
+
+/** What the kitchen is: its room, standards, pots, burners and products, saved together. */
+export function KitchenView(props: Props) {
+  const { kitchen, lastImport, backups } = props;
+  const [part, setPart] = useState<Part>(PARTS.find((p) => p.value === props.part)?.value ?? 'house');
+  const typing = useKitchen(props, setPart);
+  const { form, question, onSubmit } = typing;
+  const problemAt = useProblems(form);
   return (
     <FormProvider {...form}>
       {question}
-      <form
-        onSubmit={(e) => {
-          // What the server said last time must not keep this time from being asked.
-          clearErrors();
-          return save(e);
-        }}
-        noValidate
-        className="flex h-full flex-col"
-      >
-        <header className="flex shrink-0 flex-wrap items-center gap-x-6 gap-y-2 border-ink border-b-2 bg-surface px-5 py-3">
-          <h1 className="font-bold text-[27px]">{say('Kitchen')}</h1>
-          <Link
-            href="/kitchen/versions"
-            className="mr-auto inline-flex min-h-12 items-center underline underline-offset-4"
-          >
-            {say('Revision {now}', { now })}
-          </Link>
-          <Link href="/log/knows" className="inline-flex min-h-12 items-center underline underline-offset-4">
-            {say('What the house knows')}
-          </Link>
-          <Segments label={say('Part of the kitchen')} value={part} onChange={setPart} options={parts} />
-        </header>
+      <form onSubmit={onSubmit} noValidate className="flex h-full flex-col">
+        <Head now={typing.now} part={part} onPart={setPart} waiting={props.waiting} />
         <div className="min-h-0 flex-1 overflow-y-auto px-5 py-4">
           {part === 'house' && <HousePart problemAt={problemAt} />}
           {part === 'pots' && <PotsPart problemAt={problemAt} />}
@@ -192,36 +199,70 @@ export function KitchenView({ kitchen, revision, part: first, lastImport, backup
           {part === 'stations' && <StationsPart roles={kitchen.roles} />}
           {part === 'group' && <GroupPart />}
         </div>
-        {!APART.has(part) && (
-          <footer className="flex shrink-0 items-stretch border-ink border-t-2 bg-surface">
-            <p
-              role={told?.bad ? 'alert' : 'status'}
-              className={`flex flex-1 items-center px-5 py-2 leading-tight ${told?.bad ? 'font-bold text-tomato' : ''}`}
-            >
-              {told?.words ?? (formState.isDirty ? say('Changed, not saved yet.') : '')}
-            </p>
-            {formState.isDirty && (
-              <label className="flex items-center gap-3 border-rule border-l px-4">
-                <span className="font-bold">{say('Why')}</span>
-                <input
-                  value={note}
-                  onChange={(e) => setNote(e.target.value)}
-                  maxLength={200}
-                  placeholder={say('for whoever looks later')}
-                  className={`w-64 ${FIELD}`}
-                />
-              </label>
-            )}
-            <button
-              type="submit"
-              disabled={saving || !formState.isDirty}
-              className="min-h-18 border-ink border-l-2 bg-butter px-8 font-bold text-[24px] text-on-butter disabled:bg-ground disabled:text-quiet"
-            >
-              {saving ? say('Saving …') : formState.isDirty ? say('Save') : say('Saved')}
-            </button>
-          </footer>
-        )}
+        {!APART.has(part) && <Foot typing={typing} />}
       </form>
     </FormProvider>
+  );
+}
+
+type HeadProps = {
+  readonly now: number;
+  readonly part: Part;
+  readonly onPart: (part: Part) => void;
+  readonly waiting: number | null;
+};
+
+function Head({ now, part, onPart, waiting }: HeadProps) {
+  const say = useSay();
+  const parts = PARTS.filter((p) => p.value !== 'group' || waiting !== null).map((p) =>
+    p.value === 'group' && waiting ? { ...p, words: message('Group: {waiting} new', { waiting }) } : p,
+  );
+  return (
+    <header className="flex shrink-0 flex-wrap items-center gap-x-6 gap-y-2 border-ink border-b-2 bg-surface px-5 py-3">
+      <h1 className="font-bold text-[27px]">{say('Kitchen')}</h1>
+      <Link
+        href="/kitchen/versions"
+        className="mr-auto inline-flex min-h-12 items-center underline underline-offset-4"
+      >
+        {say('Revision {now}', { now })}
+      </Link>
+      <Link href="/log/knows" className="inline-flex min-h-12 items-center underline underline-offset-4">
+        {say('What the house knows')}
+      </Link>
+      <Segments label={say('Part of the kitchen')} value={part} onChange={onPart} options={parts} />
+    </header>
+  );
+}
+
+function Foot({ typing: { told, isDirty, note, setNote, saving } }: { readonly typing: Typing }) {
+  const say = useSay();
+  return (
+    <footer className="flex shrink-0 items-stretch border-ink border-t-2 bg-surface">
+      <p
+        role={told?.bad ? 'alert' : 'status'}
+        className={`flex flex-1 items-center px-5 py-2 leading-tight ${told?.bad ? 'font-bold text-tomato' : ''}`}
+      >
+        {told?.words ?? (isDirty ? say('Changed, not saved yet.') : '')}
+      </p>
+      {isDirty && (
+        <label className="flex items-center gap-3 border-rule border-l px-4">
+          <span className="font-bold">{say('Why')}</span>
+          <input
+            value={note}
+            onChange={(e) => setNote(e.target.value)}
+            maxLength={200}
+            placeholder={say('for whoever looks later')}
+            className={`w-64 ${FIELD}`}
+          />
+        </label>
+      )}
+      <button
+        type="submit"
+        disabled={saving || !isDirty}
+        className="min-h-18 border-ink border-l-2 bg-butter px-8 font-bold text-[24px] text-on-butter disabled:bg-ground disabled:text-quiet"
+      >
+        {saving ? say('Saving …') : isDirty ? say('Save') : say('Saved')}
+      </button>
+    </footer>
   );
 }

@@ -7,18 +7,9 @@ import { Field, Pick } from '../../shared/form/Field';
 import { useSay } from '../../shared/hooks/useSay';
 import { BUTTON, PRIMARY } from '../../shared/styles';
 
-/** A recipe as it stands here, or the rules, on their way to every kitchen of the group. */
-export function PublishCard({
-  recipes,
-  onPublished,
-}: {
-  readonly recipes: readonly { readonly id: string; readonly name: string }[];
-  readonly onPublished: () => void;
-}) {
+/** Publishing, and what came of it. */
+function usePublish(note: string, onNew: () => void) {
   const say = useSay();
-  const id = useId();
-  const [recipe, setRecipe] = useState('');
-  const [note, setNote] = useState('');
   const [said, setSaid] = useState<{ readonly words: string; readonly bad: boolean } | null>(null);
   const [busy, setBusy] = useState(false);
   const publish = async (
@@ -36,9 +27,27 @@ export function PublishCard({
       bad: false,
     });
     if (!isNew) return;
+    onNew();
+  };
+  return { publish, said, busy };
+}
+
+/** A recipe as it stands here, or the rules, on their way to every kitchen of the group. */
+export function PublishCard({
+  recipes,
+  onPublished,
+}: {
+  readonly recipes: readonly { readonly id: string; readonly name: string }[];
+  readonly onPublished: () => void;
+}) {
+  const say = useSay();
+  const id = useId();
+  const [recipe, setRecipe] = useState('');
+  const [note, setNote] = useState('');
+  const { publish, said, busy } = usePublish(note, () => {
     setNote('');
     onPublished();
-  };
+  });
   return (
     <section
       className="grid gap-4 rounded-sm border-2 border-ink bg-surface p-5"

@@ -54,42 +54,7 @@ export function PublishedCard({
       {leads ? (
         <Answers answers={p.answers} />
       ) : (
-        p.answer !== 'taken' && (
-          <>
-            {p.changes.length === 0 ? (
-              <p className="px-4 py-3">
-                {say('Taking it changes nothing here: this kitchen has it so already.')}
-              </p>
-            ) : (
-              <>
-                {p.changes.every((c) => c.kind === 'same') && (
-                  <p className="px-4 pt-3 font-bold">{say('New here:')}</p>
-                )}
-                <ChangedLines lines={p.changes} />
-              </>
-            )}
-            {p.kind === 'rules' && (
-              <p className="px-4 pb-3 text-quiet">
-                {say('Your local code comes before them: take none that is looser than it.')}
-              </p>
-            )}
-            <div className="flex flex-wrap gap-3 px-4 pb-4">
-              <button type="button" className={PRIMARY} disabled={busy} onClick={() => void answer('taken')}>
-                {p.kind === 'rules' ? say('Hold this kitchen to them') : say('Take it')}
-              </button>
-              {p.answer === null && (
-                <button
-                  type="button"
-                  className={BUTTON}
-                  disabled={busy}
-                  onClick={() => void answer('declined')}
-                >
-                  {say('Decline')}
-                </button>
-              )}
-            </div>
-          </>
-        )
+        p.answer !== 'taken' && <Deciding of={p} busy={busy} onAnswer={(said) => void answer(said)} />
       )}
       {problem && (
         <p role="alert" className="px-4 pb-3 font-bold text-tomato">
@@ -97,6 +62,46 @@ export function PublishedCard({
         </p>
       )}
     </article>
+  );
+}
+
+type DecidingProps = {
+  readonly of: PublishedTold;
+  readonly busy: boolean;
+  readonly onAnswer: (said: PublishedAnswer) => void;
+};
+
+/** What taking it would change here, and the two answers. */
+function Deciding({ of: p, busy, onAnswer }: DecidingProps) {
+  const say = useSay();
+  return (
+    <>
+      {p.changes.length === 0 ? (
+        <p className="px-4 py-3">{say('Taking it changes nothing here: this kitchen has it so already.')}</p>
+      ) : (
+        <>
+          {p.changes.every((c) => c.kind === 'same') && (
+            <p className="px-4 pt-3 font-bold">{say('New here:')}</p>
+          )}
+          <ChangedLines lines={p.changes} />
+        </>
+      )}
+      {p.kind === 'rules' && (
+        <p className="px-4 pb-3 text-quiet">
+          {say('Your local code comes before them: take none that is looser than it.')}
+        </p>
+      )}
+      <div className="flex flex-wrap gap-3 px-4 pb-4">
+        <button type="button" className={PRIMARY} disabled={busy} onClick={() => onAnswer('taken')}>
+          {p.kind === 'rules' ? say('Hold this kitchen to them') : say('Take it')}
+        </button>
+        {p.answer === null && (
+          <button type="button" className={BUTTON} disabled={busy} onClick={() => onAnswer('declined')}>
+            {say('Decline')}
+          </button>
+        )}
+      </div>
+    </>
   );
 }
 

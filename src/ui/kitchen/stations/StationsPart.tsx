@@ -157,10 +157,9 @@ function StationList({
   readonly onChanged: () => void;
 }) {
   const say = useSay();
-  const { really, sheet } = useReally();
-  const [naming, setNaming] = useState<{ readonly id: string; readonly name: string } | null>(null);
+  const [naming, setNaming] = useState<Naming>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const told = (answer: Awaited<ReturnType<typeof ask<'DELETE /api/stations/[id]'>>>) => {
+  const told = (answer: Told) => {
     setProblem(answer.ok ? null : say(problemWords(answer.problems)));
     if (answer.ok) {
       setNaming(null);
@@ -173,7 +172,6 @@ function StationList({
     );
   return (
     <section aria-label={say('Stations')} className="grid gap-2">
-      {sheet}
       <h2 className="font-bold text-[24px]">{say('Stations')}</h2>
       {problem && (
         <p role="alert" className="font-bold text-tomato">
@@ -182,73 +180,96 @@ function StationList({
       )}
       <ul className="border-ink border-t-2">
         {stations.map((s) => (
-          <li key={s.id} className="flex flex-wrap items-center gap-x-4 gap-y-2 border-rule border-b py-2.5">
-            <div className="min-w-0 flex-1">
-              {naming?.id === s.id ? (
-                <Field
-                  id={`name-${s.id}`}
-                  label={say('What it is called')}
-                  hideLabel
-                  value={naming.name}
-                  maxLength={40}
-                  onChange={(e) => setNaming({ id: s.id, name: e.target.value })}
-                />
-              ) : (
-                <p className={`font-bold text-[21px] ${s.revokedAt ? 'text-quiet line-through' : ''}`}>
-                  {s.name}
-                  {s.mine && <span className="font-normal text-quiet"> {say('(this one)')}</span>}
-                </p>
-              )}
-              <p className="text-[17px] text-quiet">
-                {[
-                  say(MAY[s.access].name),
-                  s.worksAs,
-                  s.revokedAt
-                    ? say('revoked {at}', { at: dayAndTime(new Date(s.revokedAt)) })
-                    : say('last seen {at}', { at: dayAndTime(new Date(s.seenAt)) }),
-                ]
-                  .filter(Boolean)
-                  .join(' · ')}
-              </p>
-            </div>
-            {!s.revokedAt && (
-              <>
-                <button
-                  type="button"
-                  className={BUTTON}
-                  onClick={() => {
-                    if (naming?.id !== s.id) return setNaming({ id: s.id, name: s.name });
-                    void ask('PUT /api/stations/[id]', {
-                      at: { id: s.id },
-                      body: { name: naming.name },
-                    }).then(told);
-                  }}
-                >
-                  {naming?.id === s.id ? say('Keep the name') : say('Rename')}
-                </button>
-                <button
-                  type="button"
-                  aria-label={say('Revoke {name}', { name: s.name })}
-                  className={`${BUTTON} border-tomato text-tomato`}
-                  onClick={() =>
-                    really(
-                      message(
-                        'Revoke {name}? It shows nothing of the kitchen from now on; what it wrote stays.',
-                        {
-                          name: s.name,
-                        },
-                      ),
-                      () => void ask('DELETE /api/stations/[id]', { at: { id: s.id }, body: {} }).then(told),
-                    )
-                  }
-                >
-                  {say('Revoke')}
-                </button>
-              </>
-            )}
-          </li>
+          <Station key={s.id} station={s} naming={naming} onNaming={setNaming} onTold={told} />
         ))}
       </ul>
     </section>
+  );
+}
+
+type Naming = { readonly id: string; readonly name: string } | null;
+type Told = Awaited<ReturnType<typeof ask<'DELETE /api/stations/[id]'>>>;
+
+type StationProps = {
+  readonly station: StationTold;
+  /** The one whose name is typed, and what is. */
+  readonly naming: Naming;
+  readonly onNaming: (naming: Naming) => void;
+  readonly onTold: (answer: Told) => void;
+};
+
+function Station({ station: s, naming, onNaming, onTold }: StationProps) {
+  const say = useSay();
+  return (
+    <li className="flex flex-wrap items-center gap-x-4 gap-y-2 border-rule border-b py-2.5">
+      <div className="min-w-0 flex-1">
+        {naming?.id === s.id ? (
+          <Field
+            id={`name-${s.id}`}
+            label={say('What it is called')}
+            hideLabel
+            value={naming.name}
+            maxLength={40}
+            onChange={(e) => onNaming({ id: s.id, name: e.target.value })}
+          />
+        ) : (
+          <p className={`font-bold text-[21px] ${s.revokedAt ? 'text-quiet line-through' : ''}`}>
+            {s.name}
+            {s.mine && <span className="font-normal text-quiet"> {say('(this one)')}</span>}
+          </p>
+        )}
+        <p className="text-[17px] text-quiet">
+          {[
+            say(MAY[s.access].name),
+            s.worksAs,
+            s.revokedAt
+              ? say('revoked {at}', { at: dayAndTime(new Date(s.revokedAt)) })
+              : say('last seen {at}', { at: dayAndTime(new Date(s.seenAt)) }),
+          ]
+            .filter(Boolean)
+            .join(' · ')}
+        </p>
+      </div>
+      {!s.revokedAt && <Changes station={s} naming={naming} onNaming={onNaming} onTold={onTold} />}
+    </li>
+  );
+}
+
+/** Renames it, or revokes its key. */
+function Changes({ station: s, naming, onNaming, onTold }: StationProps) {
+  const say = useSay();
+  const { really, sheet } = useReally();
+  return (
+    <>
+      {sheet}
+      <button
+        type="button"
+        className={BUTTON}
+        onClick={() => {
+          if (naming?.id !== s.id) return onNaming({ id: s.id, name: s.name });
+          void ask('PUT /api/stations/[id]', {
+            at: { id: s.id },
+            body: { name: naming.name },
+          }).then(onTold);
+        }}
+      >
+        {naming?.id === s.id ? say('Keep the name') : say('Rename')}
+      </button>
+      <button
+        type="button"
+        aria-label={say('Revoke {name}', { name: s.name })}
+        className={`${BUTTON} border-tomato text-tomato`}
+        onClick={() =>
+          really(
+            message('Revoke {name}? It shows nothing of the kitchen from now on; what it wrote stays.', {
+              name: s.name,
+            }),
+            () => void ask('DELETE /api/stations/[id]', { at: { id: s.id }, body: {} }).then(onTold),
+          )
+        }
+      >
+        {say('Revoke')}
+      </button>
+    </>
   );
 }
