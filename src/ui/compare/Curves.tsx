@@ -5,6 +5,7 @@ import type { Compared } from '../../core/compare/compare';
 import { BANDS, type BandLimits, LADDER_RANGE } from '../../core/flow/bands';
 import { term } from '../../core/message/term';
 import { mPas, spaced } from '../../core/units/shown/format';
+import { axis } from '../shared/draw/axes';
 import Chart, { type Palette } from '../shared/draw/Chart';
 import { useSay } from '../shared/hooks/useSay';
 
@@ -33,13 +34,7 @@ export function Curves({ all, picked, target, limits }: Props) {
           nameLocation: 'middle' as const,
           nameGap: 26,
           nameTextStyle: { color: c.ink, fontSize: 15 },
-          axisLine: { lineStyle: { color: c.ink, width: 2 } },
-          axisLabel: {
-            color: c.ink,
-            fontSize: 15,
-            showMaxLabel: false,
-            formatter: (v: number) => spaced(v),
-          },
+          ...axis(c, { showMaxLabel: false, formatter: (v: number) => spaced(v) }),
           splitLine: { show: false },
           splitNumber: 5,
         },
@@ -47,14 +42,7 @@ export function Curves({ all, picked, target, limits }: Props) {
           type: 'log' as const,
           min: LADDER_RANGE[0],
           max: 1500,
-          axisLine: { show: true, lineStyle: { color: c.ink, width: 2 } },
-          axisLabel: {
-            color: c.ink,
-            fontSize: 15,
-            showMaxLabel: false,
-            showMinLabel: false,
-            formatter: (v: number) => spaced(v),
-          },
+          ...axis(c, { showMaxLabel: false, showMinLabel: false, formatter: (v: number) => spaced(v) }),
           splitLine: { show: false },
         },
         series: shown

@@ -10,7 +10,6 @@ import { term } from '../../core/message/term';
 import type { CoolingFound } from '../../workers/keeper';
 import { useSay } from '../shared/hooks/useSay';
 import { BUTTON } from '../shared/styles';
-
 import type { SheetName } from './sheets/Sheets';
 import type { ProbeNow } from './useProbe';
 
@@ -36,7 +35,6 @@ export function Foot({ house, face, state, now, probe, refused, found, onOpen, o
   const cold = state?.stage === 'cooling' && last !== null && last <= rule.cold.atMost;
   const lost = state?.stage === 'cooling' && (found?.alarm === 'lost' || mark?.why === 'not within the rule');
   const fell = state?.stage === 'hot' && state.under !== null;
-  const condition = mark && ifColdWords(mark);
   const primary = !state
     ? null
     : lost
@@ -55,75 +53,8 @@ export function Foot({ house, face, state, now, probe, refused, found, onOpen, o
             : { words: say('Enter temperature'), act: () => onOpen('read') };
   return (
     <footer className="flex shrink-0 flex-wrap items-stretch border-ink border-t-2 bg-surface max-[1100px]:contents">
-      <p
-        role={refused ? 'alert' : undefined}
-        className={`flex min-w-60 flex-1 flex-col justify-center bg-surface px-5 py-2 leading-tight max-[1100px]:flex-none max-[1100px]:border-ink max-[1100px]:border-t-2 ${refused ? 'font-bold text-tomato' : ''}`}
-      >
-        {refused ? (
-          say(refused)
-        ) : state && mark ? (
-          <>
-            <b className="text-[18px]">
-              {mark.useBy
-                ? condition
-                  ? say('Use by {day}, {condition}.', { day: dateWords(mark), condition })
-                  : say('Use by {day}.', { day: dateWords(mark) })
-                : mark.why === 'frozen'
-                  ? say('Frozen: its date stands still.')
-                  : say('{why}.', { why: { opening: dateWords(mark) } })}
-            </b>
-            <span className="text-[16px] text-quiet">
-              {state.put.allergens.length > 0
-                ? say('{those}.', {
-                    those: {
-                      opening: {
-                        text: '{those}',
-                        values: { those: { listed: state.put.allergens.map((a) => term(a)) } },
-                      },
-                    },
-                  })
-                : say('No allergen written down.')}
-            </span>
-          </>
-        ) : null}
-      </p>
-      {state && (
-        <div className="flex shrink-0 flex-wrap items-center gap-2 bg-surface px-3 py-2">
-          {(face === 'hot' || face === 'cooling') && (
-            <button type="button" className={BUTTON} onClick={() => onOpen('probe')}>
-              {probe ? say('{name} in it', { name: probe.name }) : say('Pair a probe')}
-            </button>
-          )}
-          {probe && (
-            <button type="button" className={BUTTON} onClick={() => onOpen('read')}>
-              {say('By hand')}
-            </button>
-          )}
-          {face === 'hot' && state.stage === 'hot' && (
-            <>
-              <button type="button" className={BUTTON} onClick={() => onOpen('take')}>
-                {say('Ladled off')}
-              </button>
-              <button type="button" className={BUTTON} onClick={() => onOpen('way')}>
-                {say('Cool it')}
-              </button>
-            </>
-          )}
-          {face === 'cooling' && !cold && (
-            <button type="button" className={BUTTON} onClick={() => onOpen('cooled')}>
-              {say('Put away')}
-            </button>
-          )}
-          <button type="button" className={BUTTON} onClick={() => onOpen('labels')}>
-            {say('Labels')}
-          </button>
-          {face !== 'shelf' && (
-            <button type="button" className={BUTTON} onClick={() => onOpen('wrong')}>
-              {say('Something’s wrong')}
-            </button>
-          )}
-        </div>
-      )}
+      <Holds state={state} mark={mark} refused={refused} />
+      {state && <Acts face={face} state={state} probe={probe} cold={cold} onOpen={onOpen} />}
       {primary && (
         <button
           type="button"
@@ -134,5 +65,94 @@ export function Foot({ house, face, state, now, probe, refused, found, onOpen, o
         </button>
       )}
     </footer>
+  );
+}
+
+type HoldsProps = Pick<Props, 'state' | 'refused'> & { readonly mark: ReturnType<typeof dateMark> | null };
+
+/** By when it is used, and what is in it that somebody must not eat; or why the last tap was not taken. */
+function Holds({ state, mark, refused }: HoldsProps) {
+  const say = useSay();
+  const condition = mark && ifColdWords(mark);
+  return (
+    <p
+      role={refused ? 'alert' : undefined}
+      className={`flex min-w-60 flex-1 flex-col justify-center bg-surface px-5 py-2 leading-tight max-[1100px]:flex-none max-[1100px]:border-ink max-[1100px]:border-t-2 ${refused ? 'font-bold text-tomato' : ''}`}
+    >
+      {refused ? (
+        say(refused)
+      ) : state && mark ? (
+        <>
+          <b className="text-[18px]">
+            {mark.useBy
+              ? condition
+                ? say('Use by {day}, {condition}.', { day: dateWords(mark), condition })
+                : say('Use by {day}.', { day: dateWords(mark) })
+              : mark.why === 'frozen'
+                ? say('Frozen: its date stands still.')
+                : say('{why}.', { why: { opening: dateWords(mark) } })}
+          </b>
+          <span className="text-[16px] text-quiet">
+            {state.put.allergens.length > 0
+              ? say('{those}.', {
+                  those: {
+                    opening: {
+                      text: '{those}',
+                      values: { those: { listed: state.put.allergens.map((a) => term(a)) } },
+                    },
+                  },
+                })
+              : say('No allergen written down.')}
+          </span>
+        </>
+      ) : null}
+    </p>
+  );
+}
+
+type ActsProps = Pick<Props, 'face' | 'probe' | 'onOpen'> & {
+  readonly state: LotState;
+  /** Read cold already. */
+  readonly cold: boolean;
+};
+
+function Acts({ face, state, probe, cold, onOpen }: ActsProps) {
+  const say = useSay();
+  return (
+    <div className="flex shrink-0 flex-wrap items-center gap-2 bg-surface px-3 py-2">
+      {(face === 'hot' || face === 'cooling') && (
+        <button type="button" className={BUTTON} onClick={() => onOpen('probe')}>
+          {probe ? say('{name} in it', { name: probe.name }) : say('Pair a probe')}
+        </button>
+      )}
+      {probe && (
+        <button type="button" className={BUTTON} onClick={() => onOpen('read')}>
+          {say('By hand')}
+        </button>
+      )}
+      {face === 'hot' && state.stage === 'hot' && (
+        <>
+          <button type="button" className={BUTTON} onClick={() => onOpen('take')}>
+            {say('Ladled off')}
+          </button>
+          <button type="button" className={BUTTON} onClick={() => onOpen('way')}>
+            {say('Cool it')}
+          </button>
+        </>
+      )}
+      {face === 'cooling' && !cold && (
+        <button type="button" className={BUTTON} onClick={() => onOpen('cooled')}>
+          {say('Put away')}
+        </button>
+      )}
+      <button type="button" className={BUTTON} onClick={() => onOpen('labels')}>
+        {say('Labels')}
+      </button>
+      {face !== 'shelf' && (
+        <button type="button" className={BUTTON} onClick={() => onOpen('wrong')}>
+          {say('Something’s wrong')}
+        </button>
+      )}
+    </div>
   );
 }

@@ -7,10 +7,69 @@ import { mPas, spaced } from '../../core/units/shown/format';
 import type { Show } from '../../core/units/shown/show';
 import { toFahrenheit } from '../../core/units/temperature';
 import { titleAsMessage } from '../../core/words/steps';
+import { axis } from '../shared/draw/axes';
 import Chart, { type Palette } from '../shared/draw/Chart';
-import { useSay } from '../shared/hooks/useSay';
+import { type Say, useSay } from '../shared/hooks/useSay';
 
 type Props = { readonly plan: Plan; readonly lightAt: Date | null; readonly show: Show };
+
+/** Where the three stand, one over the other. */
+const GRIDS = [
+  { left: 48, right: 20, top: 50, height: '18%' },
+  { left: 48, right: 20, top: '42%', height: '17%' },
+  { left: 48, right: 20, top: '70%', height: '21%' },
+];
+
+/** One of the three: its name stands over its line. */
+const axisOf = (c: Palette, index: number, name: string, label: object = {}) => ({
+  gridIndex: index,
+  name,
+  nameLocation: 'end' as const,
+  nameGap: index === 0 ? 24 : 9,
+  nameTextStyle: {
+    color: c.ink,
+    fontWeight: 'bold' as const,
+    align: 'left' as const,
+    fontSize: 15,
+    padding: [0, 0, 0, -44],
+  },
+  ...axis(c, { fontSize: 14, ...label }),
+  splitLine: { lineStyle: { color: c.rule } },
+  splitNumber: 3,
+});
+
+/** Where each step begins, min; its number only where it stands clear of the one before. */
+function stepMarks(plan: Plan, c: Palette) {
+  const at = (seconds: number) => seconds / 60;
+  const most = at(plan.seconds);
+  let lastShown = Number.NEGATIVE_INFINITY;
+  return plan.steps.map((s, n) => {
+    const clear = at(s.startsAt) - lastShown > most / 28;
+    if (clear) lastShown = at(s.startsAt);
+    return {
+      xAxis: at(s.startsAt),
+      label: {
+        formatter: clear ? String(n + 1) : '',
+        color: c.quiet,
+        fontSize: 14,
+        position: 'end' as const,
+      },
+    };
+  });
+}
+
+/** Its steps in words. */
+const stepsSaid = (plan: Plan, say: Say): string =>
+  plan.steps
+    .map((s, n) =>
+      say('{n}, {step}: {celsius}, {volume}', {
+        n: n + 1,
+        step: titleAsMessage(s.step, s.from),
+        celsius: { celsius: s.celsius },
+        volume: { ml: s.volumeMl },
+      }),
+    )
+    .join('; ');
 
 /** Temperature, volume and consistency along the plan's clock, its steps marked. */
 export function Trajectory({ plan, lightAt, show }: Props) {
@@ -25,38 +84,7 @@ export function Trajectory({ plan, lightAt, show }: Props) {
           : say('{minutes} min', { minutes: Math.round(minutes) });
       const hot = (celsius: number) => (show.temperature === 'C' ? celsius : toFahrenheit(celsius));
       const most = at(plan.seconds);
-      const axis = (index: number, name: string) => ({
-        gridIndex: index,
-        name,
-        nameLocation: 'end' as const,
-        nameGap: index === 0 ? 24 : 9,
-        nameTextStyle: {
-          color: c.ink,
-          fontWeight: 'bold' as const,
-          align: 'left' as const,
-          fontSize: 15,
-          padding: [0, 0, 0, -44],
-        },
-        axisLine: { show: true, lineStyle: { color: c.ink, width: 2 } },
-        axisLabel: { color: c.ink, fontSize: 14 },
-        splitLine: { lineStyle: { color: c.rule } },
-        splitNumber: 3,
-      });
-      // A number only where it stands clear of the one before.
-      let lastShown = Number.NEGATIVE_INFINITY;
-      const steps = plan.steps.map((s, n) => {
-        const clear = at(s.startsAt) - lastShown > most / 28;
-        if (clear) lastShown = at(s.startsAt);
-        return {
-          xAxis: at(s.startsAt),
-          label: {
-            formatter: clear ? String(n + 1) : '',
-            color: c.quiet,
-            fontSize: 14,
-            position: 'end' as const,
-          },
-        };
-      });
+      const steps = stepMarks(plan, c);
       const line = (
         index: number,
         color: string,
@@ -77,31 +105,24 @@ export function Trajectory({ plan, lightAt, show }: Props) {
           data: steps,
         },
       });
-      const grids = [
-        { left: 48, right: 20, top: 50, height: '18%' },
-        { left: 48, right: 20, top: '42%', height: '17%' },
-        { left: 48, right: 20, top: '70%', height: '21%' },
-      ];
       return {
-        grid: grids,
-        xAxis: grids.map((_, n) => ({
+        grid: GRIDS,
+        xAxis: GRIDS.map((_, n) => ({
           gridIndex: n,
           type: 'value' as const,
           min: 0,
           max: most,
           interval: most > 120 ? 30 : most > 50 ? 15 : 10,
-          axisLine: { lineStyle: { color: c.ink, width: 2 } },
-          axisLabel: { show: n === 2, color: c.ink, fontSize: 14, formatter: clock, showMaxLabel: false },
+          ...axis(c, { show: n === 2, fontSize: 14, formatter: clock, showMaxLabel: false }),
           splitLine: { show: false },
         })),
         yAxis: [
-          axis(0, show.temperature === 'C' ? say('°C in the pot') : say('°F in the pot')),
-          { ...axis(1, say('Litres')), min: 0 },
+          axisOf(c, 0, show.temperature === 'C' ? say('°C in the pot') : say('°F in the pot')),
+          { ...axisOf(c, 1, say('Litres')), min: 0 },
           {
-            ...axis(2, say('mPa·s, were it served now')),
+            ...axisOf(c, 2, say('mPa·s, were it served now'), { formatter: (v: number) => spaced(v) }),
             type: 'log' as const,
             min: 1,
-            axisLabel: { color: c.ink, fontSize: 14, formatter: (v: number) => spaced(v) },
           },
         ],
         series: [
@@ -133,22 +154,12 @@ export function Trajectory({ plan, lightAt, show }: Props) {
     },
     [plan, light, show, say],
   );
-  const says = plan.steps
-    .map((s, n) =>
-      say('{n}, {step}: {celsius}, {volume}', {
-        n: n + 1,
-        step: titleAsMessage(s.step, s.from),
-        celsius: { celsius: s.celsius },
-        volume: { ml: s.volumeMl },
-      }),
-    )
-    .join('; ');
   return (
     <Chart
       option={option}
       className="h-full min-h-80 w-full"
       says={say('Along the clock. {says}. On the pass {bowlViscosity} mPa·s.', {
-        says,
+        says: stepsSaid(plan, say),
         bowlViscosity: mPas(plan.found.bowlViscosity),
       })}
     />

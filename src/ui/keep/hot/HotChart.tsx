@@ -5,6 +5,7 @@ import type { BandLimits } from '../../../core/flow/bands';
 import type { HotForecast } from '../../../core/keep/soup/hot';
 import { timeOfDay } from '../../../core/units/clock';
 import { mPas, spaced } from '../../../core/units/shown/format';
+import { axis, clockAxis, lineOf } from '../../shared/draw/axes';
 import Chart, { type Palette } from '../../shared/draw/Chart';
 import { useSay } from '../../shared/hooks/useSay';
 
@@ -28,37 +29,20 @@ export default function HotChart({ forecast, at, limits, bands }: Props) {
       const ms = (minutes: number) => at + minutes * 60_000;
       return {
         grid: { left: 64, right: 18, top: 16, bottom: 34 },
-        xAxis: {
-          type: 'time' as const,
-          axisLine: { lineStyle: { color: c.ink, width: 2 } },
-          axisLabel: {
-            color: c.ink,
-            fontSize: 15,
-            hideOverlap: true,
-            formatter: (v: number) => timeOfDay(new Date(v)),
-            showMaxLabel: false,
-          },
-          splitLine: { show: true, lineStyle: { color: c.rule } },
-        },
+        xAxis: clockAxis(c),
         yAxis: {
           type: 'value' as const,
           min: Math.max(0, Math.floor(least / 100) * 100),
           max: Math.ceil(most / 100) * 100,
-          axisLine: { show: true, lineStyle: { color: c.ink, width: 2 } },
-          axisLabel: {
-            color: c.ink,
-            fontSize: 15,
-            formatter: (v: number) => spaced(Math.round(v)),
-          },
+          ...axis(c, { formatter: (v: number) => spaced(Math.round(v)) }),
           splitLine: { show: false },
         },
         series: [
           {
-            type: 'line' as const,
-            data: points.map((p) => [ms(p.minutes), p.viscosity]),
-            symbol: 'none',
-            silent: true,
-            lineStyle: { color: c.ink, width: 4 },
+            ...lineOf(
+              points.map((p) => [ms(p.minutes), p.viscosity]),
+              c.ink,
+            ),
             markLine: {
               silent: true,
               symbol: 'none',
@@ -80,13 +64,12 @@ export default function HotChart({ forecast, at, limits, bands }: Props) {
           },
           ...(letDown > 0
             ? [
-                {
-                  type: 'line' as const,
-                  data: [points[0], points.at(-1)].map((p) => [ms(p?.minutes ?? 0), first]),
-                  symbol: 'none',
-                  silent: true,
-                  lineStyle: { color: c.chive, width: 3, type: 'dashed' as const },
-                },
+                lineOf(
+                  [points[0], points.at(-1)].map((p) => [ms(p?.minutes ?? 0), first]),
+                  c.chive,
+                  3,
+                  'dashed',
+                ),
               ]
             : []),
         ],

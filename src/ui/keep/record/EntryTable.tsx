@@ -32,21 +32,19 @@ const MARKS: Readonly<Record<Mark, { words: Message; icon: LucideIcon }>> = {
   'taken back': { words: message('taken back'), icon: CornerUpLeft },
 };
 
-/** The record line by line: time, of what, what, by whom; what is missing or wrong by word and shape. */
-export function EntryTable({
-  entries,
-  named = true,
-  onBack,
-}: {
+type Props = {
   readonly entries: readonly Entry[];
   readonly named?: boolean;
   /** Takes a line back; absent where nothing is to be changed. */
   readonly onBack?: (entry: Entry) => void;
-}) {
+};
+
+/** The record line by line: time, of what, what, by whom; what is missing or wrong by word and shape. */
+export function EntryTable({ entries, named = true, onBack }: Props) {
   const say = useSay();
   if (entries.length === 0)
     return <p className="p-6 text-[19px]">{say('Nothing was written down in these days.')}</p>;
-  let day = '';
+  const days = entries.map((e) => dayAndTime(new Date(e.at)).split(',')[0] ?? '');
   return (
     <table className="w-full border-collapse text-left">
       <caption className="sr-only">{say('The record')}</caption>
@@ -74,75 +72,93 @@ export function EntryTable({
         </tr>
       </thead>
       <tbody>
-        {entries.map((e) => {
-          const here = dayAndTime(new Date(e.at)).split(',')[0] ?? '';
-          const fresh = here !== day;
-          day = here;
-          const loud = e.marks.some((m) => LOUD.has(m));
-          return (
-            <tr
-              key={e.id}
-              className={clsx(
-                'border-rule border-b align-top',
-                e.marks.includes('taken back') && 'text-quiet line-through',
-              )}
-            >
-              <td className="whitespace-nowrap px-3 py-1.5">
-                {fresh && <b className="block text-[14px]">{here}</b>}
-                <span className="figures text-[18px]">{timeOfDay(new Date(e.at))}</span>
-              </td>
-              {named && <td className="w-[26%] px-2 py-1.5 leading-tight">{e.name}</td>}
-              <td className={clsx('px-2 py-1.5 leading-tight', loud && 'font-bold text-tomato')}>
-                {say(e.says)}
-                {e.marks.map((m) => {
-                  const { words, icon: Icon } = MARKS[m];
-                  return (
-                    <span
-                      key={m}
-                      className="ml-2 inline-flex items-center gap-1 whitespace-nowrap border-2 border-current px-1.5 text-[14px]"
-                    >
-                      <Icon size={14} aria-hidden /> {say(words)}
-                    </span>
-                  );
-                })}
-                <span className="block font-normal text-[15px] text-quiet min-[600px]:hidden">
-                  {[e.by, e.probe].filter(Boolean).join(', ')}
-                </span>
-                {e.done && (
-                  <span className="mt-0.5 block font-normal text-[15px] text-ink">
-                    {e.done.what
-                      ? say('{what}: {by}, {at}', {
-                          what: e.done.what,
-                          by: e.done.by,
-                          at: timeOfDay(new Date(e.done.at)),
-                        })
-                      : say('Nobody has said what was done.')}
-                  </span>
-                )}
-              </td>
-              <td className="px-2 py-1.5 text-[15px] leading-tight max-[600px]:hidden">
-                {e.by}
-                {e.via && <KeyOf via={e.via} />}
-                {e.probe && <span className="block whitespace-nowrap text-quiet">{e.probe}</span>}
-              </td>
-              {onBack && (
-                <td className="px-1 py-0.5 text-right">
-                  {e.source && !e.marks.includes('taken back') && (
-                    <button
-                      type="button"
-                      aria-label={say('Take back: {title}', { title: say(e.says) })}
-                      onClick={() => onBack(e)}
-                      className="grid size-12 place-items-center rounded-sm border-2 border-rule"
-                    >
-                      <CornerUpLeft size={20} aria-hidden />
-                    </button>
-                  )}
-                </td>
-              )}
-            </tr>
-          );
-        })}
+        {entries.map((e, n) => (
+          <EntryRow
+            key={e.id}
+            entry={e}
+            day={days[n] === days[n - 1] ? null : (days[n] ?? null)}
+            named={named}
+            {...(onBack && { onBack })}
+          />
+        ))}
       </tbody>
     </table>
   );
+}
+
+type RowProps = Omit<Props, 'entries'> & {
+  readonly entry: Entry;
+  /** The day it is of, where the line before is of another. */
+  readonly day: string | null;
+};
+
+function EntryRow({ entry: e, day, named, onBack }: RowProps) {
+  const say = useSay();
+  const loud = e.marks.some((m) => LOUD.has(m));
+  return (
+    <tr
+      className={clsx(
+        'border-rule border-b align-top',
+        e.marks.includes('taken back') && 'text-quiet line-through',
+      )}
+    >
+      <td className="whitespace-nowrap px-3 py-1.5">
+        {day !== null && <b className="block text-[14px]">{day}</b>}
+        <span className="figures text-[18px]">{timeOfDay(new Date(e.at))}</span>
+      </td>
+      {named && <td className="w-[26%] px-2 py-1.5 leading-tight">{e.name}</td>}
+      <td className={clsx('px-2 py-1.5 leading-tight', loud && 'font-bold text-tomato')}>
+        {say(e.says)}
+        <Marks marks={e.marks} />
+        <span className="block font-normal text-[15px] text-quiet min-[600px]:hidden">
+          {[e.by, e.probe].filter(Boolean).join(', ')}
+        </span>
+        {e.done && (
+          <span className="mt-0.5 block font-normal text-[15px] text-ink">
+            {e.done.what
+              ? say('{what}: {by}, {at}', {
+                  what: e.done.what,
+                  by: e.done.by,
+                  at: timeOfDay(new Date(e.done.at)),
+                })
+              : say('Nobody has said what was done.')}
+          </span>
+        )}
+      </td>
+      <td className="px-2 py-1.5 text-[15px] leading-tight max-[600px]:hidden">
+        {e.by}
+        {e.via && <KeyOf via={e.via} />}
+        {e.probe && <span className="block whitespace-nowrap text-quiet">{e.probe}</span>}
+      </td>
+      {onBack && (
+        <td className="px-1 py-0.5 text-right">
+          {e.source && !e.marks.includes('taken back') && (
+            <button
+              type="button"
+              aria-label={say('Take back: {title}', { title: say(e.says) })}
+              onClick={() => onBack(e)}
+              className="grid size-12 place-items-center rounded-sm border-2 border-rule"
+            >
+              <CornerUpLeft size={20} aria-hidden />
+            </button>
+          )}
+        </td>
+      )}
+    </tr>
+  );
+}
+
+function Marks({ marks }: Pick<Entry, 'marks'>) {
+  const say = useSay();
+  return marks.map((m) => {
+    const { words, icon: Icon } = MARKS[m];
+    return (
+      <span
+        key={m}
+        className="ml-2 inline-flex items-center gap-1 whitespace-nowrap border-2 border-current px-1.5 text-[14px]"
+      >
+        <Icon size={14} aria-hidden /> {say(words)}
+      </span>
+    );
+  });
 }

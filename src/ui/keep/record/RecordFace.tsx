@@ -9,6 +9,7 @@ import { dayAndTime, dayOf } from '../../../core/units/clock';
 import { ask, problemWords } from '../../device/line/api';
 import { Field } from '../../shared/form/Field';
 import { Form } from '../../shared/form/Form';
+import { useTyped, Wrong } from '../../shared/form/useTyped';
 import { useSay } from '../../shared/hooks/useSay';
 import { Link } from '../../shared/Link';
 import { BUTTON, PRIMARY } from '../../shared/styles';
@@ -41,9 +42,6 @@ export function RecordFace({ now, dayEnds, heard, onWrite, onProbes }: Props) {
   const [told, setTold] = useState<KeptRecord | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [backing, setBacking] = useState<Entry | null>(null);
-  const [by, setBy] = useState('');
-  const [note, setNote] = useState('');
-  const [unsigned, setUnsigned] = useState<string | undefined>();
   // What was heard makes it worth reading anew.
   const asked = useMemo(() => ({ query: { from, to, page }, heard }), [from, to, page, heard]);
   useEffect(() => {
@@ -108,64 +106,78 @@ export function RecordFace({ now, dayEnds, heard, onWrite, onProbes }: Props) {
             )}
           </p>
         )}
-        <div className="grid grid-cols-3 gap-2">
-          {(['pdf', 'csv', 'json'] as const).map((as) => (
-            <a key={as} className={BUTTON} href={`/api/record?from=${from}&to=${to}&as=${as}`} download>
-              <Download size={20} className="shrink-0" aria-hidden /> {as.toUpperCase()}
-            </a>
-          ))}
-        </div>
-        <div className="grid grid-cols-2 gap-2">
-          <Link className={`${BUTTON} text-center`} href={`/record?from=${from}&to=${to}`}>
-            {say('For whoever inspects')}
-          </Link>
-          <button type="button" className={BUTTON} onClick={onProbes}>
-            <Thermometer size={20} aria-hidden /> {say('Probes')}
-          </button>
-        </div>
+        <Files from={from} to={to} onProbes={onProbes} />
         <Verify onProblem={setProblem} />
-        <Form
-          className="grid gap-2 border-rule border-t pt-3"
-          onSubmit={() => {
-            if (by.trim() === '') return setUnsigned(say('Who signs?'));
-            onWrite({ kind: 'signed', from, to, by: by.trim(), ...(note.trim() && { note: note.trim() }) });
-            setBy('');
-            setNote('');
-          }}
-        >
-          <Field
-            id="record-by"
-            label={say('Signed off by')}
-            value={by}
-            maxLength={60}
-            onChange={(e) => {
-              setBy(e.target.value);
-              setUnsigned(undefined);
-            }}
-            problem={unsigned}
-          />
-          <Field
-            id="record-note"
-            label={say('Note')}
-            value={note}
-            maxLength={500}
-            onChange={(e) => setNote(e.target.value)}
-          />
-          <button type="submit" className={PRIMARY}>
-            {say('Sign these days off')}
-          </button>
-          {told?.signed.map((s) => (
-            <p key={s.at} className="text-[15px]">
-              {say('{from} to {to}: {by}, {at}', {
-                from: s.from,
-                to: s.to,
-                by: s.by,
-                at: dayAndTime(new Date(s.at)),
-              })}
-            </p>
-          ))}
-        </Form>
+        <SignOff from={from} to={to} signed={told?.signed ?? []} onWrite={onWrite} />
       </section>
     </>
+  );
+}
+
+type FilesProps = { readonly from: string; readonly to: string; readonly onProbes: () => void };
+
+/** These days as files, for whoever inspects, and the probes they were read with. */
+function Files({ from, to, onProbes }: FilesProps) {
+  const say = useSay();
+  return (
+    <>
+      <div className="grid grid-cols-3 gap-2">
+        {(['pdf', 'csv', 'json'] as const).map((as) => (
+          <a key={as} className={BUTTON} href={`/api/record?from=${from}&to=${to}&as=${as}`} download>
+            <Download size={20} className="shrink-0" aria-hidden /> {as.toUpperCase()}
+          </a>
+        ))}
+      </div>
+      <div className="grid grid-cols-2 gap-2">
+        <Link className={`${BUTTON} text-center`} href={`/record?from=${from}&to=${to}`}>
+          {say('For whoever inspects')}
+        </Link>
+        <button type="button" className={BUTTON} onClick={onProbes}>
+          <Thermometer size={20} aria-hidden /> {say('Probes')}
+        </button>
+      </div>
+    </>
+  );
+}
+
+type SignProps = Pick<Props, 'onWrite'> & {
+  readonly from: string;
+  readonly to: string;
+  readonly signed: KeptRecord['signed'];
+};
+
+/** That a lead has looked at these days, and who did before. */
+function SignOff({ from, to, signed, onWrite }: SignProps) {
+  const say = useSay();
+  const f = useTyped(
+    { by: '', note: '' },
+    ({ by, note }) =>
+      by.trim() === ''
+        ? new Wrong('by', say('Who signs?'))
+        : { by: by.trim(), ...(note.trim() && { note: note.trim() }) },
+    (who) => {
+      onWrite({ kind: 'signed', from, to, ...who });
+      f.set('by', '');
+      f.set('note', '');
+    },
+  );
+  return (
+    <Form className="grid gap-2 border-rule border-t pt-3" onSubmit={f.send}>
+      <Field id="record-by" label={say('Signed off by')} maxLength={60} {...f.field('by')} />
+      <Field id="record-note" label={say('Note')} maxLength={500} {...f.field('note')} />
+      <button type="submit" className={PRIMARY}>
+        {say('Sign these days off')}
+      </button>
+      {signed.map((s) => (
+        <p key={s.at} className="text-[15px]">
+          {say('{from} to {to}: {by}, {at}', {
+            from: s.from,
+            to: s.to,
+            by: s.by,
+            at: dayAndTime(new Date(s.at)),
+          })}
+        </p>
+      ))}
+    </Form>
   );
 }

@@ -45,7 +45,6 @@ export function Verify({ onProblem }: { onProblem: (says: string) => void }) {
     }
     setGoing(false);
   };
-  const found = followed?.findings ?? [];
   return (
     <div className="border-rule border-t pt-3">
       <button
@@ -66,45 +65,50 @@ export function Verify({ onProblem }: { onProblem: (says: string) => void }) {
           </p>
         </div>
       )}
-      {followed && (followed.done || found.length > 0) && (
-        <div role="status" className="mt-2">
-          <p
-            className={`flex items-center gap-2 font-bold ${found.length > 0 ? 'text-tomato' : 'text-chive'}`}
-          >
-            {found.length > 0 ? <ShieldX aria-hidden /> : <ShieldCheck aria-hidden />}
-            {found.length > 0
-              ? say('{count, plural, one {One thing does} other {# things do}} not agree', {
-                  count: found.length + followed.more,
-                })
-              : say('Nothing: all {links} lines follow', { links: followed.links })}
-          </p>
-          <ul className="mt-1 grid gap-1 text-[15px]">
-            {found.map((f) => (
-              <li key={JSON.stringify(f.finding)}>{say(findingWords(f))}</li>
-            ))}
-          </ul>
-          {followed.more > 0 && (
-            <p className="mt-1 text-[15px]">{say('and {more} more', { more: followed.more })}</p>
+      {followed && (followed.done || followed.findings.length > 0) && <Found followed={followed} />}
+    </div>
+  );
+}
+
+/** What does not agree; or that all of it does. */
+function Found({ followed }: { readonly followed: ChainFollowed<NamedFinding> }) {
+  const say = useSay();
+  const found = followed.findings;
+  return (
+    <div role="status" className="mt-2">
+      <p className={`flex items-center gap-2 font-bold ${found.length > 0 ? 'text-tomato' : 'text-chive'}`}>
+        {found.length > 0 ? <ShieldX aria-hidden /> : <ShieldCheck aria-hidden />}
+        {found.length > 0
+          ? say('{count, plural, one {One thing does} other {# things do}} not agree', {
+              count: found.length + followed.more,
+            })
+          : say('Nothing: all {links} lines follow', { links: followed.links })}
+      </p>
+      <ul className="mt-1 grid gap-1 text-[15px]">
+        {found.map((f) => (
+          <li key={JSON.stringify(f.finding)}>{say(findingWords(f))}</li>
+        ))}
+      </ul>
+      {followed.more > 0 && (
+        <p className="mt-1 text-[15px]">{say('and {more} more', { more: followed.more })}</p>
+      )}
+      {followed.aside > 0 && (
+        <p className="mt-1 font-bold text-[15px] text-tomato">
+          {say(
+            '{aside, plural, one {One line stands} other {# lines stand}} aside, another has the id: “./panache mend” on the machine Panache runs on puts it back',
+            { aside: followed.aside },
           )}
-          {followed.aside > 0 && (
-            <p className="mt-1 font-bold text-[15px] text-tomato">
-              {say(
-                '{aside, plural, one {One line stands} other {# lines stand}} aside, another has the id: “./panache mend” on the machine Panache runs on puts it back',
-                { aside: followed.aside },
-              )}
-            </p>
-          )}
-          {followed.away.map((a) => (
-            <p key={a.file} className="mt-1 text-[15px]">
-              {say('{lines} of them are put away in {file}: followed, not looked at', a)}
-            </p>
-          ))}
-          {followed.done && (
-            <p className="mt-1 text-[13px] text-quiet [overflow-wrap:anywhere]">
-              {say('Head {n}:{hash}', { n: followed.head.n, hash: followed.head.hash })}
-            </p>
-          )}
-        </div>
+        </p>
+      )}
+      {followed.away.map((a) => (
+        <p key={a.file} className="mt-1 text-[15px]">
+          {say('{lines} of them are put away in {file}: followed, not looked at', a)}
+        </p>
+      ))}
+      {followed.done && (
+        <p className="mt-1 text-[13px] text-quiet [overflow-wrap:anywhere]">
+          {say('Head {n}:{hash}', { n: followed.head.n, hash: followed.head.hash })}
+        </p>
       )}
     </div>
   );

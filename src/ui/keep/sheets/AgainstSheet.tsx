@@ -1,7 +1,6 @@
 'use client';
 
 import { TriangleAlert } from 'lucide-react';
-import { useState } from 'react';
 import type { Deviation, DeviationKind } from '../../../core/keep/safe/deviation';
 import { rulesIn } from '../../../core/keep/standing';
 import type { House } from '../../../core/kitchen/house';
@@ -9,6 +8,7 @@ import { type Message, message } from '../../../core/message/message';
 import type { RuleSet, Sourced } from '../../../core/safety/rules';
 import { Field } from '../../shared/form/Field';
 import { Form } from '../../shared/form/Form';
+import { useTyped, Wrong } from '../../shared/form/useTyped';
 import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
 import { BUTTON, PRIMARY } from '../../shared/styles';
@@ -56,11 +56,7 @@ const OTHERWISE: readonly Message[] = [
 export function AgainstSheet({ house, against, before, onGoOn, onInstead, onClose }: Props) {
   const say = useSay();
   const rule = rulesIn(house);
-  const [what, setWhat] = useState('');
-  const [problem, setProblem] = useState<string | undefined>();
   const kinds = new Set(against.map((d) => d.kind));
-  const first = against[0];
-  const usual = [...new Set([...kinds].flatMap((k) => USUAL[k] ?? OTHERWISE))];
   const warmer = kinds.has('warmer');
   const reading = warmer || kinds.has('cold');
   return (
@@ -104,49 +100,53 @@ export function AgainstSheet({ house, against, before, onGoOn, onInstead, onClos
             {say('Throw it away')}
           </button>
         </div>
-        <Form
-          className="grid gap-3 border-ink border-t-2 pt-3"
-          onSubmit={() => {
-            if (what.trim() === '') setProblem(say('Write what was done.'));
-            else onGoOn(what.trim());
-          }}
-        >
-          <h3 className="font-bold text-[19px]">
-            {before ? say('Write it down all the same') : say('What was done about it')}
-          </h3>
-          <div className="flex flex-wrap gap-2">
-            {usual.map((u) => (
-              <button key={u.text} type="button" className={BUTTON} onClick={() => onGoOn(say(u))}>
-                {say(u)}
-              </button>
-            ))}
-          </div>
-          <div className="grid gap-3 min-[560px]:grid-cols-[1fr_auto] min-[560px]:items-end">
-            <Field
-              id="against-what"
-              label={say('What was done')}
-              value={what}
-              maxLength={300}
-              onChange={(e) => {
-                setWhat(e.target.value);
-                setProblem(undefined);
-              }}
-              problem={problem}
-              hint={say('It stands in the record beside it, with the time and who.')}
-            />
-            <button type="submit" className={BUTTON}>
-              {say('Write it down')}
-            </button>
-          </div>
-          {first?.known === false && !warmer && (
-            <p className="text-[15px] text-quiet">
-              {say(
-                'Nobody can tell whether it was kept within the rule. What cannot be shown counts as not kept.',
-              )}
-            </p>
-          )}
-        </Form>
+        <GoOn against={against} before={before} onGoOn={onGoOn} />
       </div>
     </Sheet>
+  );
+}
+
+/** It is gone on with: with what was done about it, one tap or typed. */
+function GoOn({ against, before, onGoOn }: Pick<Props, 'against' | 'before' | 'onGoOn'>) {
+  const say = useSay();
+  const kinds = new Set(against.map((d) => d.kind));
+  const usual = [...new Set([...kinds].flatMap((k) => USUAL[k] ?? OTHERWISE))];
+  const f = useTyped(
+    { what: '' },
+    ({ what }) => what.trim() || new Wrong('what', say('Write what was done.')),
+    onGoOn,
+  );
+  return (
+    <Form className="grid gap-3 border-ink border-t-2 pt-3" onSubmit={f.send}>
+      <h3 className="font-bold text-[19px]">
+        {before ? say('Write it down all the same') : say('What was done about it')}
+      </h3>
+      <div className="flex flex-wrap gap-2">
+        {usual.map((u) => (
+          <button key={u.text} type="button" className={BUTTON} onClick={() => onGoOn(say(u))}>
+            {say(u)}
+          </button>
+        ))}
+      </div>
+      <div className="grid gap-3 min-[560px]:grid-cols-[1fr_auto] min-[560px]:items-end">
+        <Field
+          id="against-what"
+          label={say('What was done')}
+          maxLength={300}
+          {...f.field('what')}
+          hint={say('It stands in the record beside it, with the time and who.')}
+        />
+        <button type="submit" className={BUTTON}>
+          {say('Write it down')}
+        </button>
+      </div>
+      {against[0]?.known === false && !kinds.has('warmer') && (
+        <p className="text-[15px] text-quiet">
+          {say(
+            'Nobody can tell whether it was kept within the rule. What cannot be shown counts as not kept.',
+          )}
+        </p>
+      )}
+    </Form>
   );
 }

@@ -1,6 +1,5 @@
 'use client';
 
-import { useState } from 'react';
 import type { KeepBody } from '../../../core/keep/events';
 import type { LotState } from '../../../core/keep/lot';
 import { LABEL_SIZES, type LabelSizeId } from '../../../core/keep/written/labels';
@@ -8,6 +7,7 @@ import { type Message, message } from '../../../core/message/message';
 import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick } from '../../shared/form/Field';
 import { Form } from '../../shared/form/Form';
+import { useTyped, Wrong } from '../../shared/form/useTyped';
 import { useSay } from '../../shared/hooks/useSay';
 import { Sheet } from '../../shared/Sheet';
 import { PRIMARY } from '../../shared/styles';
@@ -33,48 +33,53 @@ type Props = {
   readonly onClose: () => void;
 };
 
+type Typed = { size: LabelSizeId; count: string; from: string };
+
+/** How many a sheet of them takes; null of a roll. */
+const perSheet = (size: LabelSizeId): number | null =>
+  size === 'A4' || size === 'Letter'
+    ? (LABEL_SIZES.find((s) => s.id === size)?.grid.reduce<number>((a, b) => a * b, 1) ?? 1)
+    : null;
+
+/** What is to be printed, as it is typed: so many, from that place of a sheet begun before on. */
+function useLabels({ state, onTake }: Omit<Props, 'onClose'>) {
+  const say = useSay();
+  const read = ({ size, count, from }: Typed) => {
+    const n = typedNumber(count);
+    const f = typedNumber(from);
+    const per = perSheet(size);
+    if (!(typeof n === 'number' && Number.isInteger(n) && n >= 1 && n <= 200))
+      return new Wrong<keyof Typed>(
+        'count',
+        say('“{count}” cannot be: labels are a number from 1 to 200.', { count }),
+      );
+    if (per === null) return { size, n, first: 0 };
+    if (!(typeof f === 'number' && Number.isInteger(f) && f >= 1 && f <= per))
+      return new Wrong<keyof Typed>('from', say('A place of the sheet, 1 to {per}.', { per }));
+    return { size, n, first: f - 1 };
+  };
+  const asItStands: Typed = {
+    size: remembered(),
+    count: String(state.container.kind === 'pans' ? state.container.count : 1),
+    from: '1',
+  };
+  return useTyped(asItStands, read, ({ size, n, first }) => {
+    localStorage.setItem(KEY, size);
+    const q = new URLSearchParams({ lot: state.id, size, count: String(n), from: String(first) });
+    // A new tab shows it to the printer at once; where that is not allowed the file is kept.
+    window.open(`/api/keep/labels?${q}`, '_blank', 'noopener');
+    onTake({ kind: 'labelled', count: n, size, again: state.labels > 0 });
+  });
+}
+
 /** How many labels, on what: made as a PDF at true scale, and counted. */
 export function LabelSheet({ state, onTake, onClose }: Props) {
   const say = useSay();
-  const [size, setSize] = useState<LabelSizeId>(remembered);
-  const [count, setCount] = useState(String(state.container.kind === 'pans' ? state.container.count : 1));
-  const [from, setFrom] = useState('1');
-  const [problem, setProblem] = useState<{ field: string; says: string } | null>(null);
-  const sheet = size === 'A4' || size === 'Letter';
-  const per = sheet
-    ? (LABEL_SIZES.find((s) => s.id === size)?.grid.reduce<number>((a, b) => a * b, 1) ?? 1)
-    : 1;
+  const f = useLabels({ state, onTake });
   return (
     <Sheet open onOpenChange={(open) => open || onClose()} title={say('Labels')}>
-      <Form
-        onSubmit={() => {
-          const n = typedNumber(count);
-          const f = typedNumber(from);
-          if (!(typeof n === 'number' && Number.isInteger(n) && n >= 1 && n <= 200))
-            return setProblem({
-              field: 'count',
-              says: say('“{count}” cannot be: labels are a number from 1 to 200.', { count }),
-            });
-          if (sheet && !(typeof f === 'number' && Number.isInteger(f) && f >= 1 && f <= per))
-            return setProblem({ field: 'from', says: say('A place of the sheet, 1 to {per}.', { per }) });
-          localStorage.setItem(KEY, size);
-          const q = new URLSearchParams({
-            lot: state.id,
-            size,
-            count: String(n),
-            from: String(sheet ? (f as number) - 1 : 0),
-          });
-          // A new tab shows it to the printer at once; where that is not allowed the file is kept.
-          window.open(`/api/keep/labels?${q}`, '_blank', 'noopener');
-          onTake({ kind: 'labelled', count: n, size, again: state.labels > 0 });
-        }}
-      >
-        <Pick
-          id="label-size"
-          label={say('On what')}
-          value={size}
-          onChange={(e) => setSize(e.target.value as LabelSizeId)}
-        >
+      <Form onSubmit={f.send}>
+        <Pick id="label-size" label={say('On what')} {...f.field('size')}>
           {LABEL_SIZES.map((s) => (
             <option key={s.id} value={s.id}>
               {say(SIZES[s.id])}
@@ -86,23 +91,19 @@ export function LabelSheet({ state, onTake, onClose }: Props) {
             id="label-count"
             label={say('How many')}
             inputMode="numeric"
-            value={count}
-            onChange={(e) => setCount(e.target.value)}
-            problem={problem?.field === 'count' ? problem.says : undefined}
+            {...f.field('count')}
             hint={
               state.labels > 0
                 ? say('{labels} printed before: these are marked as printed again', { labels: state.labels })
                 : say('one for each container')
             }
           />
-          {sheet && (
+          {perSheet(f.typed.size) !== null && (
             <Field
               id="label-from"
               label={say('From place')}
               inputMode="numeric"
-              value={from}
-              onChange={(e) => setFrom(e.target.value)}
-              problem={problem?.field === 'from' ? problem.says : undefined}
+              {...f.field('from')}
               hint={say('a sheet begun before goes on there')}
             />
           )}

@@ -1,6 +1,5 @@
 'use client';
 
-import { useState } from 'react';
 import { panHolds } from '../../../core/heat/cool/body';
 import type { CoolingWay } from '../../../core/keep/cool/ways';
 import type { Lot, LotState } from '../../../core/keep/lot';
@@ -11,6 +10,7 @@ import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick, Tick } from '../../shared/form/Field';
 import { Form } from '../../shared/form/Form';
 import { MetricField } from '../../shared/form/MetricField';
+import { useTyped, Wrong } from '../../shared/form/useTyped';
 import { useSay } from '../../shared/hooks/useSay';
 import { useAsked } from '../../shared/hooks/useWorker';
 import { Sheet } from '../../shared/Sheet';
@@ -28,86 +28,86 @@ type Props = {
   readonly onClose: () => void;
 };
 
-/** How it is cooled: in what, where, covered or not, stirred, with wands or ice in it. */
-export function WaySheet({ house, lot, state, now, working, onWay, onClose }: Props) {
+type Typed = {
+  holder: string;
+  count: string;
+  place: string;
+  lid: boolean;
+  stir: string;
+  wands: string;
+  ice: string;
+};
+
+const asItStands = ({ way, container, place }: LotState): Typed => {
+  const into = way?.into ?? container;
+  return {
+    holder: into.kind === 'pot' ? `pot ${into.vessel}` : into.pan,
+    count: into.kind === 'pans' ? String(into.count) : '4',
+    place: way?.place ?? place,
+    lid: way?.lid ?? false,
+    stir: way?.stirEvery ? String(way.stirEvery) : '',
+    wands: way?.wands ? String(way.wands) : '',
+    ice: '',
+  };
+};
+
+/** The way as it is typed, or what is wrong with it. */
+function useReadWay({ keeping }: House, { ml }: LotState) {
   const say = useSay();
-  const { keeping, vessels } = house;
-  const { way } = state;
-  const into = way?.into ?? state.container;
-  const [holder, setHolder] = useState(into.kind === 'pot' ? `pot ${into.vessel}` : into.pan);
-  const [count, setCount] = useState(into.kind === 'pans' ? String(into.count) : '4');
-  const [place, setPlace] = useState(way?.place ?? state.place);
-  const [lid, setLid] = useState(way?.lid ?? false);
-  const [stir, setStir] = useState(way?.stirEvery ? String(way.stirEvery) : '');
-  const [wands, setWands] = useState(way?.wands ? String(way.wands) : '');
-  const [ice, setIce] = useState('');
-  const [problem, setProblem] = useState<{ field: string; says: string } | null>(null);
-  const pan = keeping.pans.find((p) => p.id === holder);
-  const wrong = (field: string) => (problem?.field === field ? problem.says : undefined);
-  /** The way as it is typed, or what is wrong with it. */
-  const composed = (): CoolingWay | { readonly field: string; readonly says: string } => {
-    const n = typedNumber(count);
+  return (t: Typed): CoolingWay | Wrong<keyof Typed> => {
+    const n = typedNumber(t.count);
+    const pan = keeping.pans.find((p) => p.id === t.holder);
     if (pan) {
-      const least = Math.ceil(state.ml / panHolds(pan));
+      const least = Math.ceil(ml / panHolds(pan));
       if (typeof n !== 'number' || !Number.isInteger(n) || n < least || n > pan.count)
-        return {
-          field: 'count',
-          says: say('“{count}” cannot be: {least} at the least hold it, and the kitchen has {most}.', {
-            count,
+        return new Wrong(
+          'count',
+          say('“{count}” cannot be: {least} at the least hold it, and the kitchen has {most}.', {
+            count: t.count,
             least,
             most: pan.count,
           }),
-        };
+        );
     }
-    const minutes = stir.trim() === '' ? undefined : typedNumber(stir);
+    const minutes = t.stir.trim() === '' ? undefined : typedNumber(t.stir);
     if (minutes !== undefined && !(typeof minutes === 'number' && minutes >= 1 && minutes <= 120))
-      return { field: 'stir', says: say('Minutes between two stirrings are a number from 1 to 120.') };
-    const bottles = wands.trim() === '' ? undefined : typedNumber(wands);
+      return new Wrong('stir', say('Minutes between two stirrings are a number from 1 to 120.'));
+    const bottles = t.wands.trim() === '' ? undefined : typedNumber(t.wands);
     const { wands: most } = keeping;
     if (
       bottles !== undefined &&
       !(typeof bottles === 'number' && Number.isInteger(bottles) && bottles >= 0 && bottles <= most)
     )
-      return { field: 'wands', says: say('The kitchen has {most} ice wands.', { most }) };
-    const kilos = ice.trim() === '' ? undefined : typedNumber(ice);
-    if (kilos !== undefined && !(typeof kilos === 'number' && kilos > 0 && kilos * 1000 < state.ml * 0.6))
-      return {
-        field: 'ice',
-        says: say('Ice is less than {most}.', {
-          most: { g: Math.floor(state.ml * 0.6) },
-        }),
-      };
+      return new Wrong('wands', say('The kitchen has {most} ice wands.', { most }));
+    const kilos = t.ice.trim() === '' ? undefined : typedNumber(t.ice);
+    if (kilos !== undefined && !(typeof kilos === 'number' && kilos > 0 && kilos * 1000 < ml * 0.6))
+      return new Wrong('ice', say('Ice is less than {most}.', { most: { g: Math.floor(ml * 0.6) } }));
     return {
       into: pan
         ? { kind: 'pans', pan: pan.id, count: n as number }
-        : { kind: 'pot', vessel: holder.replace(/^pot /, '') },
-      place,
-      lid,
-      ...(minutes !== undefined && { stirEvery: minutes as number }),
-      ...(bottles !== undefined && { wands: bottles as number }),
-      ...(kilos !== undefined && { iceG: (kilos as number) * 1000 }),
+        : { kind: 'pot', vessel: t.holder.replace(/^pot /, '') },
+      place: t.place,
+      lid: t.lid,
+      ...(minutes !== undefined && { stirEvery: minutes }),
+      ...(bottles !== undefined && { wands: bottles }),
+      ...(kilos !== undefined && { iceG: kilos * 1000 }),
     };
   };
-  const typed = composed();
-  const key = 'into' in typed ? `${lot.id} ${working.known} ${JSON.stringify(typed)}` : null;
-  // Not at every key stroke.
-  const answered = useAsked(working.keeper, 'way', key, () => ({ lot, now, way: typed as CoolingWay }), 250);
-  const one = answered.key === key ? answered.pieces[0] : undefined;
-  const last = one?.forecast.verdict.stages.at(-1);
-  const take = () => {
-    if ('into' in typed) onWay(typed);
-    else setProblem(typed);
-  };
+}
+
+/** How it is cooled: in what, where, covered or not, stirred, with wands or ice in it. */
+export function WaySheet(props: Props) {
+  const { house, state, onWay, onClose } = props;
+  const say = useSay();
+  const { keeping, vessels } = house;
+  const read = useReadWay(house, state);
+  const f = useTyped(asItStands(state), read, onWay);
+  const isPan = keeping.pans.some((p) => p.id === f.typed.holder);
   return (
     <Sheet open onOpenChange={(open) => open || onClose()} title={say('How it is cooled')}>
-      <Form onSubmit={take}>
+      <Form onSubmit={f.send}>
         <div className="grid gap-4 min-[560px]:grid-cols-[1fr_8rem]">
-          <Pick
-            id="way-holder"
-            label={say('In what')}
-            value={holder}
-            onChange={(e) => setHolder(e.target.value)}
-          >
+          <Pick id="way-holder" label={say('In what')} {...f.field('holder')}>
             {keeping.pans.map((p) => (
               <option key={p.id} value={p.id}>
                 {say('{pan}, {deep} mm deep', { pan: p.name, deep: p.depthMm })}
@@ -119,18 +119,11 @@ export function WaySheet({ house, lot, state, now, working, onWay, onClose }: Pr
               </option>
             ))}
           </Pick>
-          {pan && (
-            <Field
-              id="way-count"
-              label={say('How many')}
-              inputMode="numeric"
-              value={count}
-              onChange={(e) => setCount(e.target.value)}
-              problem={wrong('count')}
-            />
+          {isPan && (
+            <Field id="way-count" label={say('How many')} inputMode="numeric" {...f.field('count')} />
           )}
         </div>
-        <Pick id="way-place" label={say('Where')} value={place} onChange={(e) => setPlace(e.target.value)}>
+        <Pick id="way-place" label={say('Where')} {...f.field('place')}>
           {keeping.places
             .filter((p) => p.kind !== 'bath' && p.kind !== 'ring')
             .map((p) => (
@@ -139,61 +132,76 @@ export function WaySheet({ house, lot, state, now, working, onWay, onClose }: Pr
               </option>
             ))}
         </Pick>
-        <Tick
-          id="way-lid"
-          label={say('Covered: slower, and nothing falls in')}
-          checked={lid}
-          onChange={(e) => setLid(e.target.checked)}
-        />
-        <div className="grid gap-4 min-[560px]:grid-cols-3">
-          <Field
-            id="way-stir"
-            label={say('Stirred every, min')}
-            inputMode="numeric"
-            value={stir}
-            onChange={(e) => setStir(e.target.value)}
-            problem={wrong('stir')}
-            hint={say('empty: not stirred')}
-          />
-          <Field
-            id="way-wands"
-            label={say('Ice wands')}
-            inputMode="numeric"
-            value={wands}
-            onChange={(e) => setWands(e.target.value)}
-            problem={wrong('wands')}
-            hint={say('{n} in the kitchen', { n: keeping.wands })}
-          />
-          <MetricField
-            id="way-ice"
-            words={message('Ice into it, {unit}')}
-            what="kilos"
-            value={ice}
-            onValue={setIce}
-            problem={wrong('ice')}
-            hint={say('only as liquid held back')}
-          />
-        </div>
-        {one && last && (
-          <p role="status" className="bg-ground px-3 py-2 text-[18px]">
-            <b className={one.forecast.chance < 0.1 ? 'text-tomato' : ''}>
-              {one.forecast.chance < 0.1
-                ? say('This fails')
-                : say('Keeps every limit {chance}', { chance: chanceWords(one.forecast.chance) })}
-            </b>{' '}
-            {Number.isFinite(last.met)
-              ? say('{to} at {at}, {mm} mm deep', {
-                  to: { celsius: last.to },
-                  at: timeOfDay(new Date((answered.question?.now ?? now) + last.met * 1000)),
-                  mm: Math.round(one.mm),
-                })
-              : say('not cold within the hours looked at')}
-          </p>
-        )}
+        <Tick id="way-lid" label={say('Covered: slower, and nothing falls in')} {...f.tick('lid')} />
+        <Helps f={f} most={keeping.wands} />
+        <Foreseen {...props} way={read(f.typed)} />
         <button type="submit" className={`${PRIMARY} min-h-16 text-[20px]`}>
           {say('Cool it so from now on')}
         </button>
       </Form>
     </Sheet>
+  );
+}
+
+type HelpsProps = { readonly f: ReturnType<typeof useTyped<Typed, CoolingWay>>; readonly most: number };
+
+/** What helps it along: a spoon, wands, ice. */
+function Helps({ f, most }: HelpsProps) {
+  const say = useSay();
+  return (
+    <div className="grid gap-4 min-[560px]:grid-cols-3">
+      <Field
+        id="way-stir"
+        label={say('Stirred every, min')}
+        inputMode="numeric"
+        {...f.field('stir')}
+        hint={say('empty: not stirred')}
+      />
+      <Field
+        id="way-wands"
+        label={say('Ice wands')}
+        inputMode="numeric"
+        {...f.field('wands')}
+        hint={say('{n} in the kitchen', { n: most })}
+      />
+      <MetricField
+        id="way-ice"
+        words={message('Ice into it, {unit}')}
+        what="kilos"
+        {...f.metric('ice')}
+        hint={say('only as liquid held back')}
+      />
+    </div>
+  );
+}
+
+type ForeseenProps = Omit<Props, 'house' | 'state' | 'onWay' | 'onClose'> & {
+  readonly way: CoolingWay | Wrong<keyof Typed>;
+};
+
+/** When it will be cold so, and how likely that is within every limit. */
+function Foreseen({ lot, now, working, way }: ForeseenProps) {
+  const say = useSay();
+  const key = way instanceof Wrong ? null : `${lot.id} ${working.known} ${JSON.stringify(way)}`;
+  // Not at every key stroke.
+  const answered = useAsked(working.keeper, 'way', key, () => ({ lot, now, way: way as CoolingWay }), 250);
+  const one = answered.key === key ? answered.pieces[0] : undefined;
+  const last = one?.forecast.verdict.stages.at(-1);
+  if (!one || !last) return null;
+  return (
+    <p role="status" className="bg-ground px-3 py-2 text-[18px]">
+      <b className={one.forecast.chance < 0.1 ? 'text-tomato' : ''}>
+        {one.forecast.chance < 0.1
+          ? say('This fails')
+          : say('Keeps every limit {chance}', { chance: chanceWords(one.forecast.chance) })}
+      </b>{' '}
+      {Number.isFinite(last.met)
+        ? say('{to} at {at}, {mm} mm deep', {
+            to: { celsius: last.to },
+            at: timeOfDay(new Date((answered.question?.now ?? now) + last.met * 1000)),
+            mm: Math.round(one.mm),
+          })
+        : say('not cold within the hours looked at')}
+    </p>
   );
 }

@@ -1,6 +1,5 @@
 'use client';
 
-import { useState } from 'react';
 import type { KeepBody } from '../../../core/keep/events';
 import { rulesIn } from '../../../core/keep/standing';
 import type { House } from '../../../core/kitchen/house';
@@ -9,6 +8,7 @@ import { typedNumber } from '../../../core/units/typed/parse';
 import { Field, Pick } from '../../shared/form/Field';
 import { Form } from '../../shared/form/Form';
 import { MetricField } from '../../shared/form/MetricField';
+import { useTyped, Wrong } from '../../shared/form/useTyped';
 import { useSay } from '../../shared/hooks/useSay';
 import { useUnits } from '../../shared/hooks/useUnits';
 import { Sheet } from '../../shared/Sheet';
@@ -27,58 +27,44 @@ export function ReheatedSheet({ house, celsius, onTake, onClose }: Props) {
   const say = useSay();
   const degrees = useUnits().of('celsius');
   const { to, forSeconds } = rulesIn(house).reheat;
-  const [typed, setTyped] = useState(celsius === null ? '' : String(celsius));
-  const [held, setHeld] = useState(String(forSeconds));
   const places = house.keeping.places.filter((p) => p.kind === 'bath' || p.kind === 'ring');
-  const [place, setPlace] = useState(places.find((p) => p.kind === 'ring')?.id ?? places[0]?.id ?? '');
-  const [problem, setProblem] = useState<{ field: string; says: string } | null>(null);
+  const f = useTyped(
+    {
+      celsius: celsius === null ? '' : String(celsius),
+      held: String(forSeconds),
+      place: places.find((p) => p.kind === 'ring')?.id ?? places[0]?.id ?? '',
+    },
+    ({ celsius: typed, held, place }) => {
+      const c = typedNumber(typed);
+      const s = typedNumber(held);
+      if (!(typeof c === 'number' && c >= to && c <= 110))
+        return new Wrong(
+          'celsius',
+          say('“{typed}” is not enough: {to} at the least, in the middle.', {
+            typed: degrees.text(Number(typed)) === 'NaN' ? typed : degrees.text(Number(typed)),
+            to: { celsius: to },
+          }),
+        );
+      if (!(typeof s === 'number' && s >= forSeconds && s <= 3600))
+        return new Wrong('held', say('Held {seconds} s at the least.', { seconds: forSeconds }));
+      return { kind: 'reheated' as const, celsius: c, seconds: s, ...(place && { place }) };
+    },
+    onTake,
+  );
   return (
     <Sheet open onOpenChange={(open) => open || onClose()} title={say('It is hot again')}>
-      <Form
-        onSubmit={() => {
-          const c = typedNumber(typed);
-          const s = typedNumber(held);
-          if (!(typeof c === 'number' && c >= to && c <= 110))
-            return setProblem({
-              field: 'celsius',
-              says: say('“{typed}” is not enough: {to} at the least, in the middle.', {
-                typed: degrees.text(Number(typed)) === 'NaN' ? typed : degrees.text(Number(typed)),
-                to: { celsius: to },
-              }),
-            });
-          if (!(typeof s === 'number' && s >= forSeconds && s <= 3600))
-            return setProblem({
-              field: 'held',
-              says: say('Held {seconds} s at the least.', { seconds: forSeconds }),
-            });
-          onTake({ kind: 'reheated', celsius: c, seconds: s, ...(place && { place }) });
-        }}
-      >
+      <Form onSubmit={f.send}>
         <div className="grid gap-4 min-[480px]:grid-cols-2">
           <MetricField
             id="reheated-celsius"
             words={message('Temperature in the middle, {unit}')}
             what="celsius"
-            value={typed}
-            onValue={setTyped}
-            problem={problem?.field === 'celsius' ? problem.says : undefined}
+            {...f.metric('celsius')}
           />
-          <Field
-            id="reheated-held"
-            label={say('Held there, s')}
-            inputMode="numeric"
-            value={held}
-            onChange={(e) => setHeld(e.target.value)}
-            problem={problem?.field === 'held' ? problem.says : undefined}
-          />
+          <Field id="reheated-held" label={say('Held there, s')} inputMode="numeric" {...f.field('held')} />
         </div>
         {places.length > 0 && (
-          <Pick
-            id="reheated-place"
-            label={say('Where it is kept hot')}
-            value={place}
-            onChange={(e) => setPlace(e.target.value)}
-          >
+          <Pick id="reheated-place" label={say('Where it is kept hot')} {...f.field('place')}>
             {places.map((p) => (
               <option key={p.id} value={p.id}>
                 {p.name}

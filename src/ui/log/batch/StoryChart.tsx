@@ -4,6 +4,7 @@ import { useCallback } from 'react';
 import type { Story, StoryPoint, StoryReading } from '../../../core/log/story';
 import { duration, mPas } from '../../../core/units/shown/format';
 import { degrees, volumeWords } from '../../../core/units/shown/show';
+import { axis } from '../../shared/draw/axes';
 import Chart, { type Palette } from '../../shared/draw/Chart';
 import { useSay } from '../../shared/hooks/useSay';
 import { useShow } from '../../shared/hooks/useShow';
@@ -47,8 +48,7 @@ export default function StoryChart({ story, of, until, target, title }: Props) {
           type: 'value' as const,
           min: 0,
           max: Math.ceil(until / 60),
-          axisLine: { lineStyle: { color: c.ink, width: 2 } },
-          axisLabel: { color: c.ink, fontSize: 14, formatter: (v: number) => duration(v * 60) },
+          ...axis(c, { fontSize: 14, formatter: (v: number) => duration(v * 60) }),
           splitLine: { lineStyle: { color: c.rule } },
         },
         yAxis: {
@@ -56,8 +56,7 @@ export default function StoryChart({ story, of, until, target, title }: Props) {
           ...(of === 'celsius' && { min: 0, max: 110 }),
           ...(of === 'volumeMl' && { min: 0 }),
           ...(thick && { min: 10, max: PASTE }),
-          axisLine: { show: true, lineStyle: { color: c.ink, width: 2 } },
-          axisLabel: { color: c.ink, fontSize: 14, formatter: words },
+          ...axis(c, { fontSize: 14, formatter: words }),
           splitLine: { lineStyle: { color: c.rule } },
         },
         series: [
