@@ -4,13 +4,12 @@ import { clsx } from 'clsx';
 import { TriangleAlert, Wand2 } from 'lucide-react';
 import type { Message } from '../../core/message/message';
 import type { Arranging, Outcome } from '../../core/service/arrange/arrange';
-import type { Mend } from '../../core/service/arrange/mend';
-import { leastFirst, type Relief } from '../../core/service/arrange/relief';
+import { leastFirst } from '../../core/service/arrange/relief';
 import type { Clash } from '../../core/service/board';
-import type { Service } from '../../core/service/service';
 import { clashWords, mendWords, type Named, reliefWords } from '../../core/service/words/serviceWords';
 import { useSay } from '../shared/hooks/useSay';
 import { BUTTON } from '../shared/styles';
+import type { BoardHere } from './useBoard';
 
 /** How it stands while it is arranged. */
 function stateWords(state: Arranging, say: ReturnType<typeof useSay>): string {
@@ -55,30 +54,18 @@ function outcomeWords(
 }
 
 type Props = {
-  readonly clash: Clash | undefined;
-  /** How many clash besides. */
-  readonly more: number;
-  readonly onNextClash: () => void;
-  readonly mends: readonly Mend[];
+  readonly here: BoardHere;
   readonly named: Named;
-  readonly arranging: Arranging | null;
-  readonly outcome: Outcome | null;
-  readonly reliefs: readonly Relief[];
-  readonly asking: boolean;
+  /** Why the last change or start was not taken; and the pot that is in use, where that is why. */
   readonly refused: Message | null;
   readonly inUse: string | null;
-  readonly ready: boolean;
-  readonly onService: (next: Service) => void;
-  readonly onArrange: () => void;
-  readonly onStop: () => void;
   readonly onAnyway: () => void;
   readonly primary: { readonly words: string; readonly act: () => void; readonly off?: boolean } | null;
 };
 
 /** What clashes with what would mend it, what cannot be and why, and the one next action. */
 export function Foot(props: Props) {
-  const { clash, more, mends, named, arranging, outcome, reliefs, asking, refused, inUse, ready, primary } =
-    props;
+  const { here, primary } = props;
   const say = useSay();
   return (
     <footer className="flex min-h-22 shrink-0 items-stretch border-ink border-t-2 bg-surface max-[1100px]:sticky max-[1100px]:bottom-0 max-[1100px]:z-40 max-[900px]:contents">
@@ -86,69 +73,19 @@ export function Foot(props: Props) {
         className="flex min-w-0 flex-1 flex-wrap items-center gap-x-3 gap-y-1.5 border-ink bg-surface px-5 py-2 leading-tight max-[900px]:flex-none max-[900px]:border-t-2"
         aria-live="polite"
       >
-        {refused ? (
-          <>
-            <p role="alert" className="flex min-w-0 flex-1 basis-64 items-center gap-2 font-bold text-tomato">
-              <TriangleAlert className="shrink-0" aria-hidden /> {say(refused)}
-            </p>
-            {inUse && (
-              <button type="button" className={BUTTON} onClick={props.onAnyway}>
-                {say('Start all the same')}
-              </button>
-            )}
-          </>
-        ) : arranging ? (
-          <>
-            <p className="min-w-0 flex-1 basis-64" role="status">
-              {stateWords(arranging, say)}
-            </p>
-            <button type="button" className={BUTTON} onClick={props.onStop}>
-              {say('Stop')}
-            </button>
-          </>
-        ) : outcome?.kind === 'cannot' ? (
-          <Cannot {...props} reliefs={reliefs} asking={asking} outcome={outcome} />
-        ) : clash && ready ? (
-          <>
-            <p className="flex min-w-0 flex-1 basis-64 items-center gap-2 font-bold text-tomato">
-              <TriangleAlert className="shrink-0" aria-hidden />
-              <span>{say('{clash}.', { clash: clashWords(clash, named) })}</span>
-            </p>
-            {more > 0 && (
-              <button type="button" className="min-h-12 px-1 underline" onClick={props.onNextClash}>
-                {say('{more, plural, one {One more clash} other {# more clashes}}', { more })}
-              </button>
-            )}
-            {mends.map((m) => (
-              <button
-                key={`${m.key} ${m.sooner} ${m.burner} ${m.pot}`}
-                type="button"
-                className={`${BUTTON} text-[16px]`}
-                onClick={() => props.onService(m.service)}
-              >
-                {say(mendWords(m, named))}
-              </button>
-            ))}
-          </>
-        ) : outcome?.kind === 'arranged' ? (
-          <p className="min-w-0 flex-1 basis-64">{outcomeWords(outcome, say)}</p>
-        ) : (
-          <p className="min-w-0 flex-1 basis-64 text-quiet">
-            {ready ? say('Nothing clashes.') : say('Working out how long each takes …')}
-          </p>
-        )}
+        <Stands {...props} />
       </div>
       <div
         className={clsx(
           'flex shrink-0 items-center gap-3 bg-surface p-2',
-          primary?.act === props.onArrange && 'hidden',
+          primary?.act === here.arrange && 'hidden',
         )}
       >
         <button
           type="button"
           className={BUTTON}
-          onClick={props.onArrange}
-          disabled={arranging !== null || !ready}
+          onClick={here.arrange}
+          disabled={here.scheduler.arranging !== null || !here.ready}
         >
           <Wand2 size={22} aria-hidden /> {say('Arrange')}
         </button>
@@ -167,15 +104,83 @@ export function Foot(props: Props) {
   );
 }
 
+/** How the board stands: refused, being arranged, not to be done, clashing, arranged, or as it should. */
+function Stands({ here, named, refused, inUse, onAnyway }: Omit<Props, 'primary'>) {
+  const say = useSay();
+  const { clash, ready, outcome, scheduler } = here;
+  const { arranging } = scheduler;
+  return refused ? (
+    <>
+      <p role="alert" className="flex min-w-0 flex-1 basis-64 items-center gap-2 font-bold text-tomato">
+        <TriangleAlert className="shrink-0" aria-hidden /> {say(refused)}
+      </p>
+      {inUse && (
+        <button type="button" className={BUTTON} onClick={onAnyway}>
+          {say('Start all the same')}
+        </button>
+      )}
+    </>
+  ) : arranging ? (
+    <>
+      <p className="min-w-0 flex-1 basis-64" role="status">
+        {stateWords(arranging, say)}
+      </p>
+      <button type="button" className={BUTTON} onClick={scheduler.stop}>
+        {say('Stop')}
+      </button>
+    </>
+  ) : outcome?.kind === 'cannot' ? (
+    <Cannot here={here} named={named} outcome={outcome} />
+  ) : clash && ready ? (
+    <Clashing here={here} clash={clash} named={named} />
+  ) : outcome?.kind === 'arranged' ? (
+    <p className="min-w-0 flex-1 basis-64">{outcomeWords(outcome, say)}</p>
+  ) : (
+    <p className="min-w-0 flex-1 basis-64 text-quiet">
+      {ready ? say('Nothing clashes.') : say('Working out how long each takes …')}
+    </p>
+  );
+}
+
+type ClashProps = Pick<Props, 'here' | 'named'> & { readonly clash: Clash };
+
+/** What clashes, how many more do, and what would mend it. */
+function Clashing({ here, clash, named }: ClashProps) {
+  const say = useSay();
+  const more = here.board.clashes.length - 1;
+  return (
+    <>
+      <p className="flex min-w-0 flex-1 basis-64 items-center gap-2 font-bold text-tomato">
+        <TriangleAlert className="shrink-0" aria-hidden />
+        <span>{say('{clash}.', { clash: clashWords(clash, named) })}</span>
+      </p>
+      {more > 0 && (
+        <button type="button" className="min-h-12 px-1 underline" onClick={here.nextClash}>
+          {say('{more, plural, one {One more clash} other {# more clashes}}', { more })}
+        </button>
+      )}
+      {here.mends.map((m) => (
+        <button
+          key={`${m.key} ${m.sooner} ${m.burner} ${m.pot}`}
+          type="button"
+          className={`${BUTTON} text-[16px]`}
+          onClick={() => here.onService(m.service)}
+        >
+          {say(mendWords(m, named))}
+        </button>
+      ))}
+    </>
+  );
+}
+
 /** What cannot be done, and the smallest things that would each make it possible. */
 function Cannot({
-  outcome,
-  reliefs,
-  asking,
+  here,
   named,
-  onService,
-}: Props & { readonly outcome: Extract<Outcome, { kind: 'cannot' }> }) {
+  outcome,
+}: Pick<Props, 'here' | 'named'> & { readonly outcome: Extract<Outcome, { kind: 'cannot' }> }) {
   const say = useSay();
+  const { reliefs, asking } = here.scheduler;
   return (
     <div className="min-w-0 flex-1">
       <p className="flex items-center gap-2 font-bold text-tomato">
@@ -198,7 +203,7 @@ function Cannot({
                 <button
                   type="button"
                   className="min-h-12 rounded-sm border-2 border-ink bg-surface px-3 font-bold text-[16px] hover:bg-butter/25"
-                  onClick={() => onService(service)}
+                  onClick={() => here.onService(service)}
                 >
                   {words}
                 </button>

@@ -9,7 +9,7 @@ import type { Relief } from '../../core/service/arrange/relief';
 import { batchesOf, orderOf, type Service } from '../../core/service/service';
 import type { Scheduler, SchedulerKnows, Situation, Timed } from '../../workers/scheduler';
 import type { Shelf } from '../order/stores';
-import { useWorker } from '../shared/hooks/useWorker';
+import { type Asker, useWorker } from '../shared/hooks/useWorker';
 
 const beginWorker = () =>
   new Worker(new URL('../../workers/scheduler.ts', import.meta.url), { type: 'module' });
@@ -38,18 +38,11 @@ const keyOf = (order: Order): string =>
       .sort(([a], [b]) => (a < b ? -1 : 1)),
   );
 
-/** The worker of the board: how long each batch takes where it stands, or might, and the arranging of them all. */
-export function useScheduler({ house, recipes, soups: shelf }: Shelf, service: Service): SchedulerHere {
-  const { ask, know, stop: giveUp } = useWorker<Scheduler, SchedulerKnows>(beginWorker);
-  const [known, setKnown] = useState<ReadonlyMap<string, Timed>>(new Map());
-  const [arranging, setArranging] = useState<Arranging | null>(null);
-  const [outcome, setOutcome] = useState<Outcome | null>(null);
-  const [reliefs, setReliefs] = useState<readonly Relief[]>([]);
-  const [asking, setAsking] = useState(false);
-  /** What is being arranged; another once it is given up. */
-  const work = useRef<Situation | null>(null);
-  useEffect(() => know('house', { foods: catalogue(), house, recipes }), [know, house, recipes]);
+type Asking = Asker<Scheduler, SchedulerKnows>;
 
+/** How long each batch takes where it lies and where else it might, asked as it is wanted. */
+function useTimes({ house, recipes, soups: shelf }: Shelf, service: Service, ask: Asking['ask']) {
+  const [known, setKnown] = useState<ReadonlyMap<string, Timed>>(new Map());
   const { placed, soups, covers } = service;
   const wanted = useMemo(() => {
     const batches = batchesOf({ soups, covers });
@@ -94,7 +87,22 @@ export function useScheduler({ house, recipes, soups: shelf }: Shelf, service: S
     }),
     [known],
   );
+  return { tables, known, missing };
+}
 
+/** The worker of the board: how long each batch takes where it stands, or might, and the arranging of them all. */
+export function useScheduler(shelf: Shelf, service: Service): SchedulerHere {
+  const { ask, know, stop: giveUp } = useWorker<Scheduler, SchedulerKnows>(beginWorker);
+  const { house, recipes } = shelf;
+  const [arranging, setArranging] = useState<Arranging | null>(null);
+  const [outcome, setOutcome] = useState<Outcome | null>(null);
+  const [reliefs, setReliefs] = useState<readonly Relief[]>([]);
+  const [asking, setAsking] = useState(false);
+  /** What is being arranged; another once it is given up. */
+  const work = useRef<Situation | null>(null);
+  useEffect(() => know('house', { foods: catalogue(), house, recipes }), [know, house, recipes]);
+
+  const { tables, known, missing } = useTimes(shelf, service, ask);
   const why = useCallback(
     async (situation: Situation) => {
       setAsking(true);

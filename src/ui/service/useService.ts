@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { type RefObject, useCallback, useEffect, useRef, useState } from 'react';
 import type { StoredService } from '../../contract/services';
 import type { Message } from '../../core/message/message';
 import { type MergeTold, merged, withMine } from '../../core/service/merge';
@@ -25,6 +25,9 @@ function waitingOf(id: string): (StoredService & { readonly mine: true }) | null
   }
 }
 
+const keepWaiting = (service: Service, revision: number): void =>
+  localStorage.setItem(place(service.id), JSON.stringify({ service, revision, mine: true }));
+
 export type KeptService = {
   readonly service: Service;
   readonly revision: number;
@@ -38,6 +41,43 @@ export type KeptService = {
   readonly refused: Message | null;
 };
 
+/** The service as this station has it; changed and not at the server yet, on its way there. */
+type Now = { service: Service; revision: number; dirty: boolean; saving: boolean };
+
+/** Tells of what others made of it, where nothing of this station is on its way. */
+function useOthers(id: string, now: RefObject<Now>, onNewer: (stored: StoredService) => void): void {
+  useNews((news) => {
+    const mine = news.kind === 'service' && news.service === id && news.revision > now.current.revision;
+    if (!mine && news.kind !== 'again') return;
+    if (now.current.dirty || now.current.saving) return;
+    void ask('GET /api/services/[id]', { at: { id: id } }).then((answer) => {
+      if (!answer.ok || now.current.dirty || answer.body.revision <= now.current.revision) return;
+      now.current = { ...now.current, service: answer.body.service, revision: answer.body.revision };
+      onNewer(answer.body);
+    });
+  });
+}
+
+/** What somebody else had changed too: as they have it stands, and what was set here can be put back. */
+function useClashed() {
+  const [told, setTold] = useState<readonly MergeTold[]>([]);
+  const lost = useRef<Service | null>(null);
+  const tell = useCallback((mine: Service, clashes: readonly MergeTold[]) => {
+    if (clashes.length === 0) return;
+    lost.current = mine;
+    setTold(clashes);
+  }, []);
+  return {
+    told,
+    tell,
+    mine: (now: Service, change: (next: Service) => void) => {
+      if (lost.current) change(withMine(now, lost.current, told));
+      setTold([]);
+    },
+    calm: () => setTold([]),
+  };
+}
+
 /**
  * A service on this station: changed at once, saved when it rests, kept while the server is away, and put together
  * with what others change.
@@ -46,10 +86,10 @@ export function useService(first: StoredService): KeptService {
   const [stored, setStoredService] = useState(first);
   const [service, setService] = useState(first.service);
   const [waiting, setWaiting] = useState(false);
-  const [told, setTold] = useState<readonly MergeTold[]>([]);
   const [refused, setRefused] = useState<Message | null>(null);
-  const lost = useRef<Service | null>(null);
-  const now = useRef({ service: first.service, revision: first.revision, dirty: false, saving: false });
+  const clashed = useClashed();
+  const { tell } = clashed;
+  const now = useRef<Now>({ ...first, dirty: false, saving: false });
   const up = useLine();
 
   const again = useRef<ReturnType<typeof setTimeout>>(undefined);
@@ -58,13 +98,8 @@ export function useService(first: StoredService): KeptService {
     now.current.saving = true;
     const mine = now.current.service;
     now.current.dirty = false;
-    const answer = await ask('PUT /api/services', {
-      body: {
-        service: mine,
-        base: now.current.revision,
-        by: readRole(),
-      },
-    });
+    const base = now.current.revision;
+    const answer = await ask('PUT /api/services', { body: { service: mine, base, by: readRole() } });
     now.current.saving = false;
     if (!answer.ok) {
       setRefused(answer.again ? null : problemWords(answer.problems));
@@ -79,17 +114,14 @@ export function useService(first: StoredService): KeptService {
     setRefused(null);
     now.current.revision = answer.body.revision;
     setStoredService(answer.body);
-    if (answer.body.told.length > 0) {
-      lost.current = mine;
-      setTold(answer.body.told);
-    }
+    tell(mine, answer.body.told);
     // What was changed while it was under way goes onto what came back, and is saved next.
     now.current.service = merged(mine, now.current.service, answer.body.service).service;
     setService(now.current.service);
     if (now.current.dirty) return void save();
     setWaiting(false);
     localStorage.removeItem(place(mine.id));
-  }, []);
+  }, [tell]);
 
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const change = useCallback(
@@ -98,10 +130,7 @@ export function useService(first: StoredService): KeptService {
       now.current.dirty = true;
       setService(next);
       setWaiting(true);
-      localStorage.setItem(
-        place(next.id),
-        JSON.stringify({ service: next, revision: now.current.revision, mine: true }),
-      );
+      keepWaiting(next, now.current.revision);
       clearTimeout(timer.current);
       timer.current = setTimeout(() => void save(), REST);
     },
@@ -120,17 +149,9 @@ export function useService(first: StoredService): KeptService {
     if (up) void save();
   }, [up, save]);
 
-  useNews((news) => {
-    const mine =
-      news.kind === 'service' && news.service === service.id && news.revision > now.current.revision;
-    if (!mine && news.kind !== 'again') return;
-    if (now.current.dirty || now.current.saving) return;
-    void ask('GET /api/services/[id]', { at: { id: service.id } }).then((answer) => {
-      if (!answer.ok || now.current.dirty || answer.body.revision <= now.current.revision) return;
-      now.current = { ...now.current, service: answer.body.service, revision: answer.body.revision };
-      setStoredService(answer.body);
-      setService(answer.body.service);
-    });
+  useOthers(service.id, now, (newer) => {
+    setStoredService(newer);
+    setService(newer.service);
   });
 
   return {
@@ -138,12 +159,9 @@ export function useService(first: StoredService): KeptService {
     revision: stored.revision,
     change,
     waiting,
-    told,
-    mine: () => {
-      if (lost.current) change(withMine(service, lost.current, told));
-      setTold([]);
-    },
-    calm: () => setTold([]),
+    told: clashed.told,
+    mine: () => clashed.mine(service, change),
+    calm: clashed.calm,
     refused,
   };
 }

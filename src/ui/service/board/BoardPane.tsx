@@ -8,7 +8,7 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import { type KeyboardEvent, useRef, useState } from 'react';
+import { type KeyboardEvent, type RefObject, useRef, useState } from 'react';
 import type { House } from '../../../core/kitchen/house';
 import type { Bar, Board } from '../../../core/service/board';
 import { type BoardPlace, clockOf, type Service } from '../../../core/service/service';
@@ -17,7 +17,7 @@ import { Scroll } from '../../shared/Scroll';
 import { barWords } from './BarBlock';
 import { BAR, BurnerRow, GAP } from './BurnerRow';
 import { Hands, OvenRow, ToolRows } from './Counts';
-import { across, hoursOf } from './lanes';
+import { across, hoursOf, type LaneSpan } from './lanes';
 import { Legend } from './Marks';
 import { PASS_STEP, PassTags, passOf, timesOf } from './PassTags';
 
@@ -48,37 +48,13 @@ const FINE = 1;
 /** px a finger moves before it drags. */
 const SLACK = 6;
 
-/** Burners down, time across, a bar for each batch; below them the hands and the tools they share. */
-export function BoardPane({
-  service,
-  board,
-  base,
-  house,
-  now,
-  nameOf,
-  onPass,
-  onMove,
-  onTry,
-  onOpen,
-}: Props) {
-  const say = useSay();
-  const scale = useRef<HTMLDivElement>(null);
-  const [dragged, setDragged] = useState<string | null>(null);
-  const [said, setSaid] = useState('');
-  const justDragged = useRef(false);
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: SLACK } }));
-  const span = { from: base.from, to: base.to };
-  const times = timesOf(service);
-  const clashing = new Set(board.clashes.flatMap((c) => c.keys));
-  const burnerOf = (id: string) => house.burners.find((b) => b.id === id)?.name ?? id;
-  const potOf = (id: string) => house.vessels.find((v) => v.id === id)?.name ?? id;
-  const wordsOf = (bar: Bar) =>
-    barWords(
-      bar,
-      { name: nameOf(bar.batch.key), pot: potOf(bar.place.vesselId), burner: burnerOf(bar.place.burnerId) },
-      say,
-    );
+type DragStart = Pick<DragMoveEvent, 'active'>;
 
+/** A bar under a finger: where it would lie, to the minute and on the burner under it; and a time on the pass that is moved. */
+function useDragging({ base, house, onTry, onMove, onPass }: Props, scale: RefObject<HTMLDivElement | null>) {
+  const [dragged, setDragged] = useState<string | null>(null);
+  const justDragged = useRef(false);
+  const span = { from: base.from, to: base.to };
   /** Where a bar dragged so far would lie: to the minute, and on the burner under it. */
   const placeAt = ({
     active,
@@ -96,41 +72,81 @@ export function BoardPane({
   const from = useRef<Bar | null>(null);
   const began = useRef(span);
   const frame = useRef(0);
+  const handlers = {
+    onDragStart: ({ active }: DragStart) => {
+      from.current = base.bars.find((b) => b.batch.key === active.id) ?? null;
+      began.current = span;
+      setDragged(String(active.id));
+    },
+    onDragMove: (e: DragMoveEvent) => {
+      cancelAnimationFrame(frame.current);
+      frame.current = requestAnimationFrame(() => {
+        const to = placeAt(e);
+        if (to) onTry({ key: String(e.active.id), to });
+      });
+    },
+    onDragCancel: () => {
+      cancelAnimationFrame(frame.current);
+      setDragged(null);
+      onTry(null);
+    },
+    onDragEnd: (e: DragEndEvent) => {
+      cancelAnimationFrame(frame.current);
+      const pass = passOf(String(e.active.id));
+      if (pass !== null) {
+        const width = scale.current?.getBoundingClientRect().width ?? 1;
+        const minutes = (e.delta.x / width) * (span.to - span.from);
+        onPass(pass, pass + Math.round(minutes / PASS_STEP) * PASS_STEP);
+        return;
+      }
+      const to = placeAt(e);
+      setDragged(null);
+      onTry(null);
+      justDragged.current = true;
+      setTimeout(() => {
+        justDragged.current = false;
+      }, 50);
+      if (to) onMove(String(e.active.id), to);
+    },
+  };
+  return { dragged, justDragged, handlers };
+}
 
+/** Where an arrow puts a bar; null where it means nothing. */
+function arrowed(bar: Bar, { burners }: House, e: KeyboardEvent): Partial<BoardPlace> | null {
+  const by = e.shiftKey ? FINE : ARROW;
+  const at = burners.findIndex((b) => b.id === bar.place.burnerId);
+  const other = burners[at + (e.key === 'ArrowDown' ? 1 : -1)];
+  if (e.key === 'ArrowLeft') return { lightAt: bar.place.lightAt - by };
+  if (e.key === 'ArrowRight') return { lightAt: bar.place.lightAt + by };
+  return (e.key === 'ArrowUp' || e.key === 'ArrowDown') && other ? { burnerId: other.id } : null;
+}
+
+/** Burners down, time across, a bar for each batch; below them the hands and the tools they share. */
+export function BoardPane(props: Props) {
+  const { service, board, base, house, now, nameOf, onPass, onMove, onOpen } = props;
+  const say = useSay();
+  const scale = useRef<HTMLDivElement>(null);
+  const [said, setSaid] = useState('');
+  const { dragged, justDragged, handlers } = useDragging(props, scale);
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: SLACK } }));
+  const span = { from: base.from, to: base.to };
+  const clashing = new Set(board.clashes.flatMap((c) => c.keys));
+  const potOf = (id: string) => house.vessels.find((v) => v.id === id)?.name ?? id;
   const onKey = (bar: Bar) => (e: KeyboardEvent) => {
-    if (bar.live) return;
-    const by = e.shiftKey ? FINE : ARROW;
-    const at = house.burners.findIndex((b) => b.id === bar.place.burnerId);
-    const other = house.burners[at + (e.key === 'ArrowDown' ? 1 : -1)];
-    const to: Partial<BoardPlace> | null =
-      e.key === 'ArrowLeft'
-        ? { lightAt: bar.place.lightAt - by }
-        : e.key === 'ArrowRight'
-          ? { lightAt: bar.place.lightAt + by }
-          : (e.key === 'ArrowUp' || e.key === 'ArrowDown') && other
-            ? { burnerId: other.id }
-            : null;
+    const to = bar.live ? null : arrowed(bar, house, e);
     if (!to) return;
     e.preventDefault();
     onMove(bar.batch.key, to);
     setSaid(bar.batch.key);
   };
-  const movedBar = board.bars.find((b) => b.batch.key === said);
 
   return (
     <Scroll
       label={say('The board')}
       className="relative overflow-auto min-[1100px]:min-h-0 min-[1100px]:flex-1"
     >
-      <p aria-live="polite" className="sr-only">
-        {movedBar &&
-          `${wordsOf(movedBar)}. ${say(
-            '{count, plural, =0 {Nothing clashes} one {One clash} other {# clashes}}',
-            {
-              count: board.clashes.filter((c) => c.keys.includes(said)).length,
-            },
-          )}`}
-      </p>
+      <Heard board={board} house={house} nameOf={nameOf} moved={said} potOf={potOf} />
       <DndContext
         id="board"
         sensors={sensors}
@@ -143,71 +159,14 @@ export function BoardPane({
           // What a move means is said by the board itself.
           announcements: SILENT,
         }}
-        onDragStart={({ active }) => {
-          from.current = base.bars.find((b) => b.batch.key === active.id) ?? null;
-          began.current = span;
-          setDragged(String(active.id));
-        }}
-        onDragMove={(e) => {
-          cancelAnimationFrame(frame.current);
-          frame.current = requestAnimationFrame(() => {
-            const to = placeAt(e);
-            if (to) onTry({ key: String(e.active.id), to });
-          });
-        }}
-        onDragCancel={() => {
-          cancelAnimationFrame(frame.current);
-          setDragged(null);
-          onTry(null);
-        }}
-        onDragEnd={(e: DragEndEvent) => {
-          cancelAnimationFrame(frame.current);
-          const pass = passOf(String(e.active.id));
-          if (pass !== null) {
-            const width = scale.current?.getBoundingClientRect().width ?? 1;
-            const minutes = (e.delta.x / width) * (span.to - span.from);
-            onPass(pass, pass + Math.round(minutes / PASS_STEP) * PASS_STEP);
-            return;
-          }
-          const to = placeAt(e);
-          setDragged(null);
-          onTry(null);
-          justDragged.current = true;
-          setTimeout(() => {
-            justDragged.current = false;
-          }, 50);
-          if (to) onMove(String(e.active.id), to);
-        }}
+        {...handlers}
       >
         <section
           aria-label={say('Batches on the burners')}
           className="grid min-w-190 grid-cols-[140px_1fr] pr-6 max-[720px]:grid-cols-[104px_1fr]"
         >
           <div className="sticky left-0 z-20 bg-ground" />
-          <div ref={scale} className="relative h-12">
-            <PassTags service={service} span={span} onPass={onPass} />
-            {hoursOf(span)
-              .filter((at) => times.every((t) => Math.abs(t.at - at) > CROWDED))
-              .map((at) => (
-                <span
-                  key={at}
-                  aria-hidden
-                  className={`figures absolute pt-1.5 font-bold text-[17px] ${across(span, at) < 4 ? '' : '-translate-x-1/2'}`}
-                  style={{ left: `${across(span, at)}%` }}
-                >
-                  {clockOf(at)}
-                </span>
-              ))}
-            {now !== null && now >= span.from && now <= span.to && (
-              <span
-                aria-hidden
-                className="figures absolute top-0.5 z-30 -translate-x-1/2 rounded-sm bg-ink px-1.5 py-0.5 font-bold text-[17px] text-surface"
-                style={{ left: `${across(span, now)}%` }}
-              >
-                {clockOf(now)}
-              </span>
-            )}
-          </div>
+          <Scale at={scale} service={service} span={span} now={now} onPass={onPass} />
           {house.burners.map((burner, n) => (
             <BurnerRow
               key={burner.id}
@@ -231,5 +190,72 @@ export function BoardPane({
       </DndContext>
       <Legend />
     </Scroll>
+  );
+}
+
+type ScaleProps = Pick<Props, 'service' | 'now' | 'onPass'> & {
+  readonly at: RefObject<HTMLDivElement | null>;
+  readonly span: LaneSpan;
+};
+
+/** The hours across, the times on the pass, and now. */
+function Scale({ at: box, service, span, now, onPass }: ScaleProps) {
+  const times = timesOf(service);
+  return (
+    <div ref={box} className="relative h-12">
+      <PassTags service={service} span={span} onPass={onPass} />
+      {hoursOf(span)
+        .filter((at) => times.every((t) => Math.abs(t.at - at) > CROWDED))
+        .map((at) => (
+          <span
+            key={at}
+            aria-hidden
+            className={`figures absolute pt-1.5 font-bold text-[17px] ${across(span, at) < 4 ? '' : '-translate-x-1/2'}`}
+            style={{ left: `${across(span, at)}%` }}
+          >
+            {clockOf(at)}
+          </span>
+        ))}
+      {now !== null && now >= span.from && now <= span.to && (
+        <span
+          aria-hidden
+          className="figures absolute top-0.5 z-30 -translate-x-1/2 rounded-sm bg-ink px-1.5 py-0.5 font-bold text-[17px] text-surface"
+          style={{ left: `${across(span, now)}%` }}
+        >
+          {clockOf(now)}
+        </span>
+      )}
+    </div>
+  );
+}
+
+type HeardProps = Pick<Props, 'board' | 'house' | 'nameOf'> & {
+  /** The batch that was moved last. */
+  readonly moved: string;
+  readonly potOf: (id: string) => string;
+};
+
+/** What a move by keys means, for who hears the board: where it lies now, and what that clashes with. */
+function Heard({ board, house, nameOf, moved, potOf }: HeardProps) {
+  const say = useSay();
+  const burnerOf = (id: string) => house.burners.find((b) => b.id === id)?.name ?? id;
+  const wordsOf = (bar: Bar) =>
+    barWords(
+      bar,
+      { name: nameOf(bar.batch.key), pot: potOf(bar.place.vesselId), burner: burnerOf(bar.place.burnerId) },
+      say,
+    );
+
+  const movedBar = board.bars.find((b) => b.batch.key === moved);
+  return (
+    <p aria-live="polite" className="sr-only">
+      {movedBar &&
+        `${wordsOf(movedBar)}. ${say(
+          '{count, plural, =0 {Nothing clashes} one {One clash} other {# clashes}}',
+          {
+            count: board.clashes.filter((c) => c.keys.includes(moved)).length,
+          },
+        )}`}
+    </p>
   );
 }

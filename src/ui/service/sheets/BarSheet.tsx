@@ -31,7 +31,6 @@ type Props = {
 export function BarSheet({ bar, name, house, batchId, planHref, today, onMove, onStart, onClose }: Props) {
   const say = useSay();
   const { place, table, live, batch } = bar;
-  const shift = bar.readyAt - (table?.minutes ?? 0);
   return (
     <Sheet
       open
@@ -39,50 +38,7 @@ export function BarSheet({ bar, name, house, batchId, planHref, today, onMove, o
       title={say('{soup}, {litres}', { soup: name, litres: askedVolume(batch.litres, say.reader) })}
     >
       <div className="grid gap-4 p-4">
-        {!live && (
-          <div className="grid grid-cols-2 gap-3">
-            <Pick
-              id="bar-burner"
-              label={say('Burner')}
-              value={place.burnerId}
-              onChange={(e) => onMove({ burnerId: e.target.value })}
-            >
-              {house.burners.map((b) => (
-                <option key={b.id} value={b.id}>
-                  {b.name}
-                </option>
-              ))}
-            </Pick>
-            <Pick
-              id="bar-pot"
-              label={say('Pot')}
-              value={place.vesselId}
-              onChange={(e) => onMove({ vesselId: e.target.value })}
-            >
-              {house.vessels.map((v) => (
-                <option key={v.id} value={v.id}>
-                  {v.name}
-                </option>
-              ))}
-            </Pick>
-            <Clock
-              key={place.lightAt}
-              id="bar-light"
-              label={say('Lit at')}
-              value={place.lightAt}
-              onValue={(lightAt) => onMove({ lightAt })}
-            />
-            <button
-              type="button"
-              className={`${BUTTON} self-end`}
-              aria-pressed={place.pinned ?? false}
-              onClick={() => onMove({ pinned: !place.pinned })}
-            >
-              {place.pinned ? <PinOff size={22} aria-hidden /> : <Pin size={22} aria-hidden />}
-              {place.pinned ? say('Let it be moved') : say('Pin it here')}
-            </button>
-          </div>
-        )}
+        {!live && <Where place={place} house={house} onMove={onMove} />}
         <p>
           {say('Ready {ready}, on the pass {due}.', { ready: clockOf(bar.readyAt), due: clockOf(batch.due) })}{' '}
           {table &&
@@ -110,23 +66,84 @@ export function BarSheet({ bar, name, house, batchId, planHref, today, onMove, o
         <Link className={BUTTON} href={planHref}>
           {say('Open its plan')}
         </Link>
-        <ol>
-          {!live && (
-            <li className="flex gap-3 border-rule border-b py-1.5">
-              <span className="figures w-16 font-bold">{clockOf(bar.mise.from)}</span>
-              <span>{say('Weigh out and cut, {minutes} min', { minutes: table?.mise ?? 0 })}</span>
-            </li>
-          )}
-          {table?.stretches.map((s) => (
-            <li key={`${s.step} ${s.from}`} className="flex gap-3 border-rule border-b py-1.5">
-              <span className="figures w-16 font-bold">{clockOf(s.from + shift)}</span>
-              <span className={s.hands ? 'font-bold' : 'text-quiet'}>
-                {say(s.title)}, {s.to - s.from} min
-              </span>
-            </li>
-          ))}
-        </ol>
+        <Steps bar={bar} />
       </div>
     </Sheet>
+  );
+}
+
+type WhereProps = Pick<Props, 'house' | 'onMove'> & { readonly place: Bar['place'] };
+
+/** Where and when it stands, until it is lit. */
+function Where({ place, house, onMove }: WhereProps) {
+  const say = useSay();
+  return (
+    <div className="grid grid-cols-2 gap-3">
+      <Pick
+        id="bar-burner"
+        label={say('Burner')}
+        value={place.burnerId}
+        onChange={(e) => onMove({ burnerId: e.target.value })}
+      >
+        {house.burners.map((b) => (
+          <option key={b.id} value={b.id}>
+            {b.name}
+          </option>
+        ))}
+      </Pick>
+      <Pick
+        id="bar-pot"
+        label={say('Pot')}
+        value={place.vesselId}
+        onChange={(e) => onMove({ vesselId: e.target.value })}
+      >
+        {house.vessels.map((v) => (
+          <option key={v.id} value={v.id}>
+            {v.name}
+          </option>
+        ))}
+      </Pick>
+      <Clock
+        key={place.lightAt}
+        id="bar-light"
+        label={say('Lit at')}
+        value={place.lightAt}
+        onValue={(lightAt) => onMove({ lightAt })}
+      />
+      <button
+        type="button"
+        className={`${BUTTON} self-end`}
+        aria-pressed={place.pinned ?? false}
+        onClick={() => onMove({ pinned: !place.pinned })}
+      >
+        {place.pinned ? <PinOff size={22} aria-hidden /> : <Pin size={22} aria-hidden />}
+        {place.pinned ? say('Let it be moved') : say('Pin it here')}
+      </button>
+    </div>
+  );
+}
+
+/** Its steps by the clock, those that want hands in bold. */
+function Steps({ bar }: Pick<Props, 'bar'>) {
+  const say = useSay();
+  const { table, live } = bar;
+  const shift = bar.readyAt - (table?.minutes ?? 0);
+  return (
+    <ol>
+      {!live && (
+        <li className="flex gap-3 border-rule border-b py-1.5">
+          <span className="figures w-16 font-bold">{clockOf(bar.mise.from)}</span>
+          <span>{say('Weigh out and cut, {minutes} min', { minutes: table?.mise ?? 0 })}</span>
+        </li>
+      )}
+      {table?.stretches.map((s) => (
+        <li key={`${s.step} ${s.from}`} className="flex gap-3 border-rule border-b py-1.5">
+          <span className="figures w-16 font-bold">{clockOf(s.from + shift)}</span>
+          <span className={s.hands ? 'font-bold' : 'text-quiet'}>
+            {say(s.title)}, {s.to - s.from} min
+          </span>
+        </li>
+      ))}
+    </ol>
   );
 }

@@ -89,22 +89,16 @@ function Ladle({ id, ml, onMl }: { id: string; ml: number; onMl: (ml: number) =>
 }
 
 /** One soup of a service. What cannot be stays as typed and is said; the service keeps what it had. */
-export function SoupForm({ soup, stores, covers, started, onChange }: Props) {
+export function SoupForm(props: Props) {
+  const { soup, stores, covers, started, onChange } = props;
   const say = useSay();
   const recipe = stores.recipes.find((r) => r.id === soup.order.recipeId);
   const byCovers = 'share' in soup.amount;
-  const [low, high] = ORDER_BOUNDS.litres;
+  const litres = litresOf(soup, covers);
+  // As typed: in litres, or in per cent of the covers.
   const [amount, setAmount] = useState(
     'litres' in soup.amount ? String(soup.amount.litres) : String(Math.round(soup.amount.share * 100)),
   );
-  const [times, setTimes] = useState(drawsWords(soup, litresOf(soup, covers)));
-  const figure = Number(amount);
-  const amountFits = byCovers
-    ? figure >= 1 && figure <= 100
-    : amount.trim() !== '' && figure >= low && figure <= high;
-  const { bandLimits } = stores.house.kitchen;
-  const id = (what: string) => `soup-${soup.id}-${what}`;
-  const litres = litresOf(soup, covers);
   return (
     <li className="grid grid-cols-[minmax(0,2fr)_repeat(4,minmax(0,1fr))_auto] items-end gap-x-3 gap-y-2 rounded-sm border-2 border-ink p-3 max-[900px]:grid-cols-2">
       <div className="min-w-0 self-center">
@@ -119,84 +113,10 @@ export function SoupForm({ soup, stores, covers, started, onChange }: Props) {
           </Link>
         </p>
       </div>
-      <MetricField
-        key={byCovers ? 'covers' : 'litres'}
-        id={id('amount')}
-        words={byCovers ? message('% of covers') : message('How much, {unit}')}
-        what={byCovers ? 'percent' : 'litres'}
-        value={amount}
-        disabled={started}
-        problem={
-          amountFits
-            ? undefined
-            : byCovers
-              ? say('1 to 100 %')
-              : say('{low} to {high}', { low: { litres: low }, high: { litres: high } })
-        }
-        onValue={(text) => {
-          setAmount(text);
-          const n = Number(text);
-          if (byCovers && 'share' in soup.amount && n >= 1 && n <= 100)
-            onChange({ ...soup, amount: { ...soup.amount, share: n / 100 } });
-          if (!byCovers && text.trim() !== '' && n >= low && n <= high)
-            onChange({ ...soup, amount: { litres: n } });
-        }}
-      />
-      <Pick
-        id={id('band')}
-        label={say('How thick')}
-        value={bandOf(soup.order.target, bandLimits)}
-        disabled={started}
-        onChange={(e) => {
-          const band = BANDS.find((b) => b === e.target.value);
-          if (band)
-            onChange({ ...soup, order: { ...soup.order, target: Math.round(middleOf(band, bandLimits)) } });
-        }}
-      >
-        {BANDS.map((b) => (
-          <option key={b} value={b}>
-            {say(term(b))}
-          </option>
-        ))}
-      </Pick>
-      <Field
-        id={id('times')}
-        label={say('On the pass')}
-        value={times}
-        disabled={started}
-        problem={
-          drawsFrom(times)
-            ? undefined
-            : say('times such as 11:45, 13:00 or 11:30 8 L, 13:00 4 L, one after the other, {most} at most', {
-                most: MOST_DRAWS,
-              })
-        }
-        onChange={(e) => {
-          setTimes(e.target.value);
-          const read = drawsFrom(e.target.value);
-          if (!read) return;
-          const inLitres = !byCovers && read.litres !== null && read.litres >= low && read.litres <= high;
-          if (inLitres) setAmount(String(read.litres));
-          onChange({
-            ...soup,
-            draws: read.draws,
-            ...(inLitres && read.litres !== null && { amount: { litres: read.litres } }),
-          });
-        }}
-      />
-      <Pick
-        id={id('role')}
-        label={say('Who cooks it')}
-        value={soup.role ?? ''}
-        onChange={(e) => onChange({ ...soup, role: e.target.value || undefined })}
-      >
-        <option value="">{say('anyone’s')}</option>
-        {stores.house.roles.map((r) => (
-          <option key={r} value={r}>
-            {r}
-          </option>
-        ))}
-      </Pick>
+      <HowMuch {...props} amount={amount} onAmount={setAmount} />
+      <HowThick {...props} />
+      <Times {...props} onAmount={setAmount} />
+      <Whose {...props} />
       <button
         type="button"
         disabled={started}
@@ -206,41 +126,173 @@ export function SoupForm({ soup, stores, covers, started, onChange }: Props) {
       >
         <Trash2 size={22} aria-hidden />
       </button>
-      <div className="col-span-full flex flex-wrap items-end gap-x-6">
-        {'share' in soup.amount && (
-          <div className="w-44">
-            <Ladle
-              id={id('ladle')}
-              ml={soup.amount.ladleMl}
-              onMl={(ladleMl) =>
-                'share' in soup.amount && onChange({ ...soup, amount: { ...soup.amount, ladleMl } })
-              }
-            />
-          </div>
-        )}
-        <Tick
-          id={id('covers')}
-          label={say('by covers')}
-          checked={byCovers}
-          disabled={started}
-          onChange={(e) => {
-            const to = e.target.checked
-              ? { share: 0.2, ladleMl: 250 }
-              : { litres: Math.round(litres * 10) / 10 };
-            setAmount('litres' in to ? String(to.litres) : '20');
-            onChange({ ...soup, amount: to });
-          }}
-        />
-        {soup.draws.length > 1 && (
-          <Tick
-            id={id('fresh')}
-            label={say('cooked anew for each time')}
-            checked={soup.fresh}
-            disabled={started}
-            onChange={(e) => onChange({ ...soup, fresh: e.target.checked })}
-          />
-        )}
-      </div>
+      <ByCovers {...props} onAmount={setAmount} />
     </li>
+  );
+}
+
+const idOf = ({ id }: Soup, what: string): string => `soup-${id}-${what}`;
+const [LOW, HIGH] = ORDER_BOUNDS.litres;
+
+type Amount = { readonly onAmount: (typed: string) => void };
+
+function HowMuch({
+  soup,
+  started,
+  onChange,
+  amount,
+  onAmount,
+}: Props & Amount & { readonly amount: string }) {
+  const say = useSay();
+  const byCovers = 'share' in soup.amount;
+  const figure = Number(amount);
+  const fits = byCovers
+    ? figure >= 1 && figure <= 100
+    : amount.trim() !== '' && figure >= LOW && figure <= HIGH;
+  return (
+    <MetricField
+      key={byCovers ? 'covers' : 'litres'}
+      id={idOf(soup, 'amount')}
+      words={byCovers ? message('% of covers') : message('How much, {unit}')}
+      what={byCovers ? 'percent' : 'litres'}
+      value={amount}
+      disabled={started}
+      problem={
+        fits
+          ? undefined
+          : byCovers
+            ? say('1 to 100 %')
+            : say('{low} to {high}', { low: { litres: LOW }, high: { litres: HIGH } })
+      }
+      onValue={(text) => {
+        onAmount(text);
+        const n = Number(text);
+        if (byCovers && 'share' in soup.amount && n >= 1 && n <= 100)
+          onChange({ ...soup, amount: { ...soup.amount, share: n / 100 } });
+        if (!byCovers && text.trim() !== '' && n >= LOW && n <= HIGH)
+          onChange({ ...soup, amount: { litres: n } });
+      }}
+    />
+  );
+}
+
+function HowThick({ soup, stores, started, onChange }: Props) {
+  const say = useSay();
+  const { bandLimits } = stores.house.kitchen;
+  return (
+    <Pick
+      id={idOf(soup, 'band')}
+      label={say('How thick')}
+      value={bandOf(soup.order.target, bandLimits)}
+      disabled={started}
+      onChange={(e) => {
+        const band = BANDS.find((b) => b === e.target.value);
+        if (band)
+          onChange({ ...soup, order: { ...soup.order, target: Math.round(middleOf(band, bandLimits)) } });
+      }}
+    >
+      {BANDS.map((b) => (
+        <option key={b} value={b}>
+          {say(term(b))}
+        </option>
+      ))}
+    </Pick>
+  );
+}
+
+/** When it is on the pass, with the litres of each time where those differ. */
+function Times({ soup, covers, started, onChange, onAmount }: Props & Amount) {
+  const say = useSay();
+  const byCovers = 'share' in soup.amount;
+  const [times, setTimes] = useState(drawsWords(soup, litresOf(soup, covers)));
+  return (
+    <Field
+      id={idOf(soup, 'times')}
+      label={say('On the pass')}
+      value={times}
+      disabled={started}
+      problem={
+        drawsFrom(times)
+          ? undefined
+          : say('times such as 11:45, 13:00 or 11:30 8 L, 13:00 4 L, one after the other, {most} at most', {
+              most: MOST_DRAWS,
+            })
+      }
+      onChange={(e) => {
+        setTimes(e.target.value);
+        const read = drawsFrom(e.target.value);
+        if (!read) return;
+        const inLitres = !byCovers && read.litres !== null && read.litres >= LOW && read.litres <= HIGH;
+        if (inLitres) onAmount(String(read.litres));
+        onChange({
+          ...soup,
+          draws: read.draws,
+          ...(inLitres && read.litres !== null && { amount: { litres: read.litres } }),
+        });
+      }}
+    />
+  );
+}
+
+function Whose({ soup, stores, onChange }: Props) {
+  const say = useSay();
+  return (
+    <Pick
+      id={idOf(soup, 'role')}
+      label={say('Who cooks it')}
+      value={soup.role ?? ''}
+      onChange={(e) => onChange({ ...soup, role: e.target.value || undefined })}
+    >
+      <option value="">{say('anyone’s')}</option>
+      {stores.house.roles.map((r) => (
+        <option key={r} value={r}>
+          {r}
+        </option>
+      ))}
+    </Pick>
+  );
+}
+
+/** Whether its litres come of the covers, and whether it is cooked anew for each time. */
+function ByCovers({ soup, covers, started, onChange, onAmount }: Props & Amount) {
+  const say = useSay();
+  const byCovers = 'share' in soup.amount;
+  const litres = litresOf(soup, covers);
+  return (
+    <div className="col-span-full flex flex-wrap items-end gap-x-6">
+      {'share' in soup.amount && (
+        <div className="w-44">
+          <Ladle
+            id={idOf(soup, 'ladle')}
+            ml={soup.amount.ladleMl}
+            onMl={(ladleMl) =>
+              'share' in soup.amount && onChange({ ...soup, amount: { ...soup.amount, ladleMl } })
+            }
+          />
+        </div>
+      )}
+      <Tick
+        id={idOf(soup, 'covers')}
+        label={say('by covers')}
+        checked={byCovers}
+        disabled={started}
+        onChange={(e) => {
+          const to = e.target.checked
+            ? { share: 0.2, ladleMl: 250 }
+            : { litres: Math.round(litres * 10) / 10 };
+          onAmount('litres' in to ? String(to.litres) : '20');
+          onChange({ ...soup, amount: to });
+        }}
+      />
+      {soup.draws.length > 1 && (
+        <Tick
+          id={idOf(soup, 'fresh')}
+          label={say('cooked anew for each time')}
+          checked={soup.fresh}
+          disabled={started}
+          onChange={(e) => onChange({ ...soup, fresh: e.target.checked })}
+        />
+      )}
+    </div>
   );
 }

@@ -33,11 +33,6 @@ export function SoupsSheet({ service, stores, choose, refused, onChange, onClose
   const say = useSay();
   const [recipeId, setRecipeId] = useState(stores.soups[0]?.id ?? '');
   const { vessels, burners, kitchen } = stores.house;
-  const [usual, setUsual] = useState<number | null>(null);
-  const { day } = service;
-  useEffect(() => {
-    void ask('GET /api/services', { query: { day } }).then((a) => a.ok && setUsual(a.body.usual));
-  }, [day]);
   const full = service.soups.length >= MOST_SOUPS;
   const add = (recipe: Recipe) => {
     const at = service.soups[0]?.draws[0]?.at ?? NOON;
@@ -68,22 +63,7 @@ export function SoupsSheet({ service, stores, choose, refused, onChange, onClose
   return (
     <Sheet wide open onOpenChange={(open) => open || onClose()} title={say('Soups of the service')}>
       <div className="grid gap-3 p-4">
-        <div className="flex flex-wrap items-end gap-3">
-          <Whole
-            key={usual !== null && usual === service.covers ? 'usual' : 'typed'}
-            id="service-covers"
-            label={say('Covers, 0 where litres are given')}
-            value={service.covers ?? 0}
-            low={0}
-            high={20_000}
-            onValue={(n) => onChange(withCovers(service, n === 0 ? null : n))}
-          />
-          {usual !== null && usual !== service.covers && (
-            <button type="button" className={BUTTON} onClick={() => onChange(withCovers(service, usual))}>
-              {say('{usual}, as on the last such days', { usual })}
-            </button>
-          )}
-        </div>
+        <Covers service={service} onChange={onChange} />
         <ul className="grid gap-3">
           {service.soups.map((soup) => (
             <SoupForm
@@ -125,5 +105,33 @@ export function SoupsSheet({ service, stores, choose, refused, onChange, onClose
         )}
       </div>
     </Sheet>
+  );
+}
+
+/** How many are to eat; as on the last such days, where that is known. */
+function Covers({ service, onChange }: { readonly service: Service; readonly onChange: Props['onChange'] }) {
+  const say = useSay();
+  const [usual, setUsual] = useState<number | null>(null);
+  const { day } = service;
+  useEffect(() => {
+    void ask('GET /api/services', { query: { day } }).then((a) => a.ok && setUsual(a.body.usual));
+  }, [day]);
+  return (
+    <div className="flex flex-wrap items-end gap-3">
+      <Whole
+        key={usual !== null && usual === service.covers ? 'usual' : 'typed'}
+        id="service-covers"
+        label={say('Covers, 0 where litres are given')}
+        value={service.covers ?? 0}
+        low={0}
+        high={20_000}
+        onValue={(n) => onChange(withCovers(service, n === 0 ? null : n))}
+      />
+      {usual !== null && usual !== service.covers && (
+        <button type="button" className={BUTTON} onClick={() => onChange(withCovers(service, usual))}>
+          {say('{usual}, as on the last such days', { usual })}
+        </button>
+      )}
+    </div>
   );
 }
