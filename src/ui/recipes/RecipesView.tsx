@@ -2,7 +2,7 @@
 
 import { FilePlus2, FileUp, Search, Trash2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useCallback, useRef, useState } from 'react';
+import { type RefObject, useCallback, useRef, useState } from 'react';
 import type { Allergen } from '../../core/food/ingredient';
 import { term } from '../../core/message/term';
 import { isSample, type Listed, type RecipeList } from '../../core/recipe/listed';
@@ -33,7 +33,7 @@ export function RecipesView({ first }: { first: RecipeList }) {
   const say = useSay();
   const { recipes, all, landed, without: taken } = useList(first);
   const [text, setText] = useState('');
-  const [which, setWhich] = useState<'use' | 'away'>('use');
+  const [which, setWhich] = useState<Which>('use');
   const router = useRouter();
   const toReview = useCallback(() => router.push('/recipes/import'), [router]);
   const box = useRef<HTMLInputElement>(null);
@@ -51,36 +51,7 @@ export function RecipesView({ first }: { first: RecipeList }) {
   };
   return (
     <div className="flex h-full flex-col" {...dropped}>
-      <header className="flex shrink-0 flex-wrap items-center gap-3 border-ink border-b-2 bg-surface px-5 py-3">
-        <h1 className="font-bold text-[27px]">{say('Recipes')}</h1>
-        <div className="relative min-w-56 flex-1">
-          <Search aria-hidden className="pointer-events-none absolute top-4 left-3" />
-          <input
-            ref={box}
-            type="search"
-            value={text}
-            onChange={(e) => search(e.target.value)}
-            aria-label={say('Find a recipe by name, way of thickening or ingredient')}
-            placeholder={say('leek, chowder, cornstarch …')}
-            className={`pl-11 ${FIELD}`}
-          />
-        </div>
-        <Segments
-          label={say('Which')}
-          value={which}
-          onChange={setWhich}
-          options={[
-            { value: 'use', words: say('In use') },
-            { value: 'away', words: say('Put away') },
-          ]}
-        />
-        <Link href="/recipes/import" className={BUTTON}>
-          <FileUp size={22} aria-hidden /> {say('From a file')}
-        </Link>
-        <Link href="/recipes/start" className={PRIMARY}>
-          <FilePlus2 size={22} aria-hidden /> {say('New')}
-        </Link>
-      </header>
+      <Head box={box} text={text} onText={search} which={which} onWhich={setWhich} />
       <div className="min-h-0 flex-1 overflow-y-auto px-5 py-3">
         {busy && (
           <p role="status" className="pb-2 font-bold">
@@ -89,47 +60,8 @@ export function RecipesView({ first }: { first: RecipeList }) {
         )}
         <Problems name={name} problems={problems} />
         <div className="grid grid-cols-2 items-center gap-3 pb-3 min-[720px]:grid-cols-[220px_270px_1fr]">
-          <Pick
-            id="recipes-without"
-            label={say('Without what')}
-            hideLabel
-            value={without ?? ''}
-            onChange={(e) => setWithout((e.target.value || null) as Allergen | null)}
-          >
-            <option value="">{say('Anything in it')}</option>
-            {allergensAmong(here).map((a) => (
-              <option key={a} value={a}>
-                {say('without {allergen}', { allergen: term(a) })}
-              </option>
-            ))}
-          </Pick>
-          <Pick
-            id="recipes-order"
-            label={say('In what order')}
-            hideLabel
-            value={order}
-            onChange={(e) => setOrder(e.target.value as ListOrder)}
-          >
-            {Object.entries(ORDERS).map(([value, words]) => (
-              <option key={value} value={value}>
-                {say(words)}
-              </option>
-            ))}
-          </Pick>
-          <p role="status" className="text-quiet max-[720px]:col-span-2">
-            {say('{count} of {count2} {which, select, yes {in use} other {put away}}', {
-              count: shown.length,
-              count2: here.length,
-              which: which === 'use' ? 'yes' : 'no',
-            })}
-            {recipes.length < all &&
-              say(' · {count} more are being fetched', { count: all - recipes.length })}
-            {recipes.length === all &&
-              landed < all &&
-              say(' · where {landed} of {all} land is worked out', { landed, all })}
-            {unsure > 0 &&
-              say(' · {count} not shown: their ingredients are not worked out yet', { count: unsure })}
-          </p>
+          <Narrowed {...{ here, without, setWithout, order, setOrder }} />
+          <Counted {...{ recipes, all, landed, which, unsure }} shown={shown.length} here={here.length} />
         </div>
         {without && <p className="pb-2 text-quiet">{say(BY_THE_LIST)}</p>}
         <ul className="grid grid-cols-1 gap-2 min-[1100px]:grid-cols-2">
@@ -155,6 +87,125 @@ export function RecipesView({ first }: { first: RecipeList }) {
         )}
       </div>
     </div>
+  );
+}
+
+type Which = 'use' | 'away';
+
+type HeadProps = {
+  readonly box: RefObject<HTMLInputElement | null>;
+  readonly text: string;
+  readonly onText: (text: string) => void;
+  readonly which: Which;
+  readonly onWhich: (which: Which) => void;
+};
+
+function Head({ box, text, onText, which, onWhich }: HeadProps) {
+  const say = useSay();
+  return (
+    <header className="flex shrink-0 flex-wrap items-center gap-3 border-ink border-b-2 bg-surface px-5 py-3">
+      <h1 className="font-bold text-[27px]">{say('Recipes')}</h1>
+      <div className="relative min-w-56 flex-1">
+        <Search aria-hidden className="pointer-events-none absolute top-4 left-3" />
+        <input
+          ref={box}
+          type="search"
+          value={text}
+          onChange={(e) => onText(e.target.value)}
+          aria-label={say('Find a recipe by name, way of thickening or ingredient')}
+          placeholder={say('leek, chowder, cornstarch …')}
+          className={`pl-11 ${FIELD}`}
+        />
+      </div>
+      <Segments
+        label={say('Which')}
+        value={which}
+        onChange={onWhich}
+        options={[
+          { value: 'use', words: say('In use') },
+          { value: 'away', words: say('Put away') },
+        ]}
+      />
+      <Link href="/recipes/import" className={BUTTON}>
+        <FileUp size={22} aria-hidden /> {say('From a file')}
+      </Link>
+      <Link href="/recipes/start" className={PRIMARY}>
+        <FilePlus2 size={22} aria-hidden /> {say('New')}
+      </Link>
+    </header>
+  );
+}
+
+type NarrowedProps = {
+  readonly here: readonly Listed[];
+  readonly without: Allergen | null;
+  readonly setWithout: (without: Allergen | null) => void;
+  readonly order: ListOrder;
+  readonly setOrder: (order: ListOrder) => void;
+};
+
+/** Without what, and in what order. */
+function Narrowed({ here, without, setWithout, order, setOrder }: NarrowedProps) {
+  const say = useSay();
+  return (
+    <>
+      <Pick
+        id="recipes-without"
+        label={say('Without what')}
+        hideLabel
+        value={without ?? ''}
+        onChange={(e) => setWithout((e.target.value || null) as Allergen | null)}
+      >
+        <option value="">{say('Anything in it')}</option>
+        {allergensAmong(here).map((a) => (
+          <option key={a} value={a}>
+            {say('without {allergen}', { allergen: term(a) })}
+          </option>
+        ))}
+      </Pick>
+      <Pick
+        id="recipes-order"
+        label={say('In what order')}
+        hideLabel
+        value={order}
+        onChange={(e) => setOrder(e.target.value as ListOrder)}
+      >
+        {Object.entries(ORDERS).map(([value, words]) => (
+          <option key={value} value={value}>
+            {say(words)}
+          </option>
+        ))}
+      </Pick>
+    </>
+  );
+}
+
+type CountedProps = {
+  readonly recipes: readonly Listed[];
+  readonly all: number;
+  readonly landed: number;
+  readonly which: Which;
+  readonly unsure: number;
+  readonly shown: number;
+  readonly here: number;
+};
+
+/** How many are shown of how many, and what is still on its way. */
+function Counted({ recipes, all, landed, which, unsure, shown, here }: CountedProps) {
+  const say = useSay();
+  return (
+    <p role="status" className="text-quiet max-[720px]:col-span-2">
+      {say('{count} of {count2} {which, select, yes {in use} other {put away}}', {
+        count: shown,
+        count2: here,
+        which: which === 'use' ? 'yes' : 'no',
+      })}
+      {recipes.length < all && say(' · {count} more are being fetched', { count: all - recipes.length })}
+      {recipes.length === all &&
+        landed < all &&
+        say(' · where {landed} of {all} land is worked out', { landed, all })}
+      {unsure > 0 && say(' · {count} not shown: their ingredients are not worked out yet', { count: unsure })}
+    </p>
   );
 }
 

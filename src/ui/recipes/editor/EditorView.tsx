@@ -4,7 +4,7 @@ import '../../../core/food/load';
 import { MoreHorizontal } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import { FormProvider, useForm } from 'react-hook-form';
+import { FormProvider, type UseFormReturn, useForm } from 'react-hook-form';
 import { idFrom } from '../../../core/formats/draft/ids';
 import type { House } from '../../../core/kitchen/house';
 import { message } from '../../../core/message/message';
@@ -44,29 +44,22 @@ type Props = {
   readonly plan?: string | null;
 };
 
-/** A recipe's editor: steps on the left, what they come to on the right. */
-export function EditorView({ house, body, version, archived, plan = null }: Props) {
+/** Foresees what is typed, keeps it on this device until it is saved, and says where something is wrong. */
+function useTyping(
+  form: UseFormReturn<RecipeForm>,
+  { house, body, version }: Props,
+  keep: (typed: RecipeForm) => void,
+) {
   const say = useSay();
-  const router = useRouter();
-  const form = useForm<RecipeForm>({ defaultValues: recipeForm(body), shouldFocusError: true });
-  const { handleSubmit, setError, clearErrors, setFocus, reset, formState } = form;
-  const [open, setOpen] = useState<OpenCard>(version === null ? 'soup' : null);
-  const [more, setMore] = useState(false);
-  const [said, setSaid] = useState<{ words: string; bad: boolean } | null>(null);
-  const [saving, setSaving] = useState(false);
-  const [note, setNote] = useState('');
+  const { formState, reset } = form;
   const { foreseen, away, foresee } = useForesight();
-  const kept = useKept(version === null ? 'new' : body.id, version);
-
   const values = form.watch();
   const named = Boolean(formState.touchedFields.name);
-  const dirty = formState.isDirty || version === null;
   useEffect(() => {
     const typed = bodyOf(values, body, house);
     // A soup not yet named is not wrong yet.
     foresee(version === null && !named && !typed.name ? { ...typed, name: UNNAMED } : typed);
   });
-  const { keep } = kept;
   useEffect(() => {
     if (formState.isDirty) keep(values);
   });
@@ -92,34 +85,32 @@ export function EditorView({ house, body, version, archived, plan = null }: Prop
     const error = form.getFieldState(inside ? (path.slice(0, -1) as 'steps.0') : (path as 'name')).error;
     return inside ? undefined : error?.message;
   };
-  const goTo = (path: string) => {
-    const field = fieldOf(path, values);
-    const n = /^steps\.(\d+)/.exec(field)?.[1];
-    setOpen(n === undefined ? 'soup' : Number(n));
-    setTimeout(() => setFocus(field as 'name'), 60);
-  };
+  return { values, foreseen, away, problemAt };
+}
 
+/** Saves the recipe as its next version, or as a new one; what is refused stands at its field. */
+function useSave(
+  form: UseFormReturn<RecipeForm>,
+  { house, body, version, archived }: Props,
+  onSaved: () => void,
+  onWrong: (field: string) => void,
+) {
+  const say = useSay();
+  const router = useRouter();
+  const [said, setSaid] = useState<{ words: string; bad: boolean } | null>(null);
+  const [saving, setSaving] = useState(false);
+  const [note, setNote] = useState('');
+  const { handleSubmit, setError, reset } = form;
   const save = handleSubmit(async (now) => {
     setSaving(true);
     const made = bodyOf(now, body, house);
     const named = version === null ? { ...made, id: idFrom(made.name) } : made;
     const answer =
       version === null
-        ? await ask('POST /api/recipes', {
-            body: {
-              body: named,
-              note,
-              by: readRole(),
-            },
-          })
+        ? await ask('POST /api/recipes', { body: { body: named, note, by: readRole() } })
         : await ask('PUT /api/recipes/[id]', {
             at: { id: body.id },
-            body: {
-              body: named,
-              note,
-              by: readRole(),
-              base: version,
-            },
+            body: { body: named, note, by: readRole(), base: version },
           });
     setSaving(false);
     if (!answer.ok) {
@@ -130,10 +121,10 @@ export function EditorView({ house, body, version, archived, plan = null }: Prop
         words: say('Not saved. {problems}', { problems: say(problemWords(answer.problems)) }),
         bad: true,
       });
-      if (first && answer.status === 400) goTo(first.field);
+      if (first && answer.status === 400) onWrong(first.field);
       return;
     }
-    kept.forget();
+    onSaved();
     reset(now);
     setNote('');
     setSaid({ words: say('Saved as version {version}.', { version: answer.body.version }), bad: false });
@@ -150,7 +141,27 @@ export function EditorView({ house, body, version, archived, plan = null }: Prop
     if (answer.ok) router.push('/recipes');
     else setSaid({ words: say(problemWords(answer.problems)), bad: true });
   };
+  return { said, saving, note, setNote, save, archive };
+}
 
+/** A recipe's editor: steps on the left, what they come to on the right. */
+export function EditorView(props: Props) {
+  const { house, body, version, archived, plan = null } = props;
+  const say = useSay();
+  const form = useForm<RecipeForm>({ defaultValues: recipeForm(body), shouldFocusError: true });
+  const { clearErrors, setFocus, reset, formState } = form;
+  const [open, setOpen] = useState<OpenCard>(version === null ? 'soup' : null);
+  const [more, setMore] = useState(false);
+  const kept = useKept(version === null ? 'new' : body.id, version);
+  const { values, foreseen, away, problemAt } = useTyping(form, props, kept.keep);
+  const dirty = formState.isDirty || version === null;
+  const goTo = (path: string) => {
+    const field = fieldOf(path, values);
+    const n = /^steps\.(\d+)/.exec(field)?.[1];
+    setOpen(n === undefined ? 'soup' : Number(n));
+    setTimeout(() => setFocus(field as 'name'), 60);
+  };
+  const { said, saving, note, setNote, save, archive } = useSave(form, props, kept.forget, goTo);
   return (
     <FormProvider {...form}>
       <form
@@ -167,51 +178,15 @@ export function EditorView({ house, body, version, archived, plan = null }: Prop
             <option key={o} value={o} />
           ))}
         </datalist>
-        <header className="flex shrink-0 flex-wrap items-center gap-3 border-ink border-b-2 bg-surface px-5 py-3">
-          <h1 className="mr-auto font-bold text-[27px] leading-tight">
-            {values.name || say('A new soup')}
-            <span className="block font-normal text-[17px] text-quiet">
-              {version === null
-                ? say('not saved yet')
-                : say('version {version}{dirty, select, yes {, changed} other {}}', {
-                    version,
-                    dirty: dirty ? 'yes' : 'no',
-                  })}
-              {archived && say(', put away')}
-            </span>
-          </h1>
-          {version !== null && (
-            <Link
-              className={BUTTON}
-              href={`/plan?${plan ?? new URLSearchParams({ recipe: body.id, litres: String(body.yieldLitres) })}`}
-            >
-              {plan === null ? say('Plan it') : say('Back to the plan')}
-            </Link>
-          )}
-          <button type="button" className={BUTTON} onClick={() => setMore(true)}>
-            <MoreHorizontal size={22} aria-hidden /> {say('More')}
-          </button>
-        </header>
+        <Head {...{ values, version, dirty, archived, body, plan }} onMore={() => setMore(true)} />
         {kept.found && (
-          <p
-            className="flex shrink-0 flex-wrap items-center gap-3 border-ink border-b-2 px-5 py-2"
-            role="status"
-          >
-            <span className="mr-auto">{say('Changes you did not save are kept on this device.')}</span>
-            <button
-              type="button"
-              className={BUTTON}
-              onClick={() => {
-                const found = kept.take();
-                if (found) reset(found, { keepDefaultValues: true });
-              }}
-            >
-              {say('Bring them back')}
-            </button>
-            <button type="button" className={BUTTON} onClick={kept.forget}>
-              {say('Throw them away')}
-            </button>
-          </p>
+          <Unsaved
+            onTake={() => {
+              const found = kept.take();
+              if (found) reset(found, { keepDefaultValues: true });
+            }}
+            onForget={kept.forget}
+          />
         )}
         <div className="grid grid-cols-1 min-[1100px]:min-h-0 min-[1100px]:flex-1 min-[1100px]:grid-cols-[1fr_400px]">
           <div className="min-w-0 px-5 py-4 min-[1100px]:overflow-y-auto">
@@ -250,5 +225,60 @@ export function EditorView({ house, body, version, archived, plan = null }: Prop
         <More id={version === null ? null : body.id} archived={archived} onArchive={archive} />
       </Sheet>
     </FormProvider>
+  );
+}
+
+type HeadProps = Pick<Props, 'version' | 'archived' | 'body' | 'plan'> & {
+  readonly values: RecipeForm;
+  readonly dirty: boolean;
+  readonly onMore: () => void;
+};
+
+function Head({ values, version, dirty, archived, body, plan = null, onMore }: HeadProps) {
+  const say = useSay();
+  return (
+    <header className="flex shrink-0 flex-wrap items-center gap-3 border-ink border-b-2 bg-surface px-5 py-3">
+      <h1 className="mr-auto font-bold text-[27px] leading-tight">
+        {values.name || say('A new soup')}
+        <span className="block font-normal text-[17px] text-quiet">
+          {version === null
+            ? say('not saved yet')
+            : say('version {version}{dirty, select, yes {, changed} other {}}', {
+                version,
+                dirty: dirty ? 'yes' : 'no',
+              })}
+          {archived && say(', put away')}
+        </span>
+      </h1>
+      {version !== null && (
+        <Link
+          className={BUTTON}
+          href={`/plan?${plan ?? new URLSearchParams({ recipe: body.id, litres: String(body.yieldLitres) })}`}
+        >
+          {plan === null ? say('Plan it') : say('Back to the plan')}
+        </Link>
+      )}
+      <button type="button" className={BUTTON} onClick={onMore}>
+        <MoreHorizontal size={22} aria-hidden /> {say('More')}
+      </button>
+    </header>
+  );
+}
+
+type UnsavedProps = { readonly onTake: () => void; readonly onForget: () => void };
+
+/** What was typed here before and not saved can be brought back. */
+function Unsaved({ onTake, onForget }: UnsavedProps) {
+  const say = useSay();
+  return (
+    <p className="flex shrink-0 flex-wrap items-center gap-3 border-ink border-b-2 px-5 py-2" role="status">
+      <span className="mr-auto">{say('Changes you did not save are kept on this device.')}</span>
+      <button type="button" className={BUTTON} onClick={onTake}>
+        {say('Bring them back')}
+      </button>
+      <button type="button" className={BUTTON} onClick={onForget}>
+        {say('Throw them away')}
+      </button>
+    </p>
   );
 }

@@ -3,6 +3,7 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { Controller, type FieldPath, useFieldArray, useFormContext } from 'react-hook-form';
 import { ingredient, isIngredient } from '../../../core/food/catalogue';
+import type { Ingredient } from '../../../core/food/ingredient';
 import { message } from '../../../core/message/message';
 import { term } from '../../../core/message/term';
 import { Field, Pick } from '../../shared/form/Field';
@@ -35,16 +36,12 @@ type RowProps = {
 /** One ingredient: what and how much, and only what it needs besides. */
 export function ItemRow({ path, label, problemAt, onRemove }: RowProps) {
   const say = useSay();
-  const degrees = useUnits().of('celsius').unit;
   const { register, control, watch } = useFormContext<RecipeForm>();
   const at = (key: keyof ItemForm) => `${path}.${key}` as FieldPath<RecipeForm>;
   const id = path.replaceAll('.', '-');
   const chosen = String(watch(at('ingredient')) ?? '');
-  const group = isIngredient(chosen) ? ingredient(chosen).group : null;
-  const cut = group !== null && CUT.has(group);
-  const tempered = group !== null && TEMPERED.has(group);
-  const called = group ? { within: term(ingredient(chosen).name) } : message('it');
-  const opened = isIngredient(chosen) && Boolean(ingredient(chosen).puree) && !ingredient(chosen).pulped;
+  const food = isIngredient(chosen) ? ingredient(chosen) : null;
+  const called = food ? { within: term(food.name) } : message('it');
   return (
     <li className="border-rule border-b py-2 last:border-b-0">
       <div className="grid grid-cols-[1.1fr_150px_1fr_auto] items-start gap-2 max-[720px]:grid-cols-[1fr_auto]">
@@ -88,7 +85,7 @@ export function ItemRow({ path, label, problemAt, onRemove }: RowProps) {
           <button
             type="button"
             onClick={onRemove}
-            aria-label={say('Take out {group}', { group: group ? called : { within: label } })}
+            aria-label={say('Take out {group}', { group: food ? called : { within: label } })}
             className="grid size-14 place-items-center rounded-sm border-2 border-ink max-[720px]:order-2"
           >
             <Trash2 size={22} aria-hidden />
@@ -97,65 +94,82 @@ export function ItemRow({ path, label, problemAt, onRemove }: RowProps) {
           <span className="w-14 max-[720px]:order-2" />
         )}
       </div>
-      <div className={`flex flex-wrap items-center gap-2 ${cut || tempered || opened ? 'mt-2' : ''}`}>
-        {cut && (
-          <>
-            <span className="text-quiet">{say('cut in')}</span>
-            <div className="w-32">
-              <Pick id={`${id}-shape`} label={say('Cut')} hideLabel {...register(at('shape'))}>
-                <option value="">{say('not cut')}</option>
-                <option value="cube">{say('cubes')}</option>
-                <option value="slab">{say('slices')}</option>
-                <option value="rod">{say('sticks')}</option>
-              </Pick>
-            </div>
-            <div className="w-28">
-              <Field
-                id={`${id}-edge`}
-                label={say('Edge in mm')}
-                hideLabel
-                placeholder={say('mm')}
-                inputMode="decimal"
-                {...register(at('edgeMm'))}
-                problem={problemAt(at('edgeMm'))}
-                className="figures"
-              />
-            </div>
-            <span className="text-quiet">{say('mm')}</span>
-          </>
-        )}
-        {opened && (
-          <>
-            <span className="text-quiet">{say('goes in')}</span>
-            <div className="w-36">
-              <Pick id={`${id}-as`} label={say('Goes in as')} hideLabel {...register(at('as'))}>
-                <option value="">{say('as pieces')}</option>
-                <option value="puree">{say('as a purée')}</option>
-                <option value="mash">{say('as mash')}</option>
-              </Pick>
-            </div>
-          </>
-        )}
-        {tempered && (
-          <>
-            <span className="text-quiet">{say('goes in at')}</span>
-            <div className="w-28">
-              <MetricInput
-                id={`${id}-celsius`}
-                name={at('celsius')}
-                words={message('Goes in at, {unit}')}
-                what="celsius"
-                hideLabel
-                placeholder={say('as it is')}
-                problem={problemAt(at('celsius'))}
-                className="figures"
-              />
-            </div>
-            <span className="text-quiet">{degrees}</span>
-          </>
-        )}
-      </div>
+      {food && <Besides food={food} path={path} problemAt={problemAt} />}
     </li>
+  );
+}
+
+type BesidesProps = Omit<RowProps, 'label' | 'onRemove'> & { readonly food: Ingredient };
+
+/** What a food of its kind needs said besides: its cut, what it goes in as, how warm. */
+function Besides({ food, path, problemAt }: BesidesProps) {
+  const say = useSay();
+  const degrees = useUnits().of('celsius').unit;
+  const { register } = useFormContext<RecipeForm>();
+  const at = (key: keyof ItemForm) => `${path}.${key}` as FieldPath<RecipeForm>;
+  const id = path.replaceAll('.', '-');
+  const cut = CUT.has(food.group);
+  const tempered = TEMPERED.has(food.group);
+  const opened = Boolean(food.puree) && !food.pulped;
+  return (
+    <div className={`flex flex-wrap items-center gap-2 ${cut || tempered || opened ? 'mt-2' : ''}`}>
+      {cut && (
+        <>
+          <span className="text-quiet">{say('cut in')}</span>
+          <div className="w-32">
+            <Pick id={`${id}-shape`} label={say('Cut')} hideLabel {...register(at('shape'))}>
+              <option value="">{say('not cut')}</option>
+              <option value="cube">{say('cubes')}</option>
+              <option value="slab">{say('slices')}</option>
+              <option value="rod">{say('sticks')}</option>
+            </Pick>
+          </div>
+          <div className="w-28">
+            <Field
+              id={`${id}-edge`}
+              label={say('Edge in mm')}
+              hideLabel
+              placeholder={say('mm')}
+              inputMode="decimal"
+              {...register(at('edgeMm'))}
+              problem={problemAt(at('edgeMm'))}
+              className="figures"
+            />
+          </div>
+          <span className="text-quiet">{say('mm')}</span>
+        </>
+      )}
+      {opened && (
+        <>
+          <span className="text-quiet">{say('goes in')}</span>
+          <div className="w-36">
+            <Pick id={`${id}-as`} label={say('Goes in as')} hideLabel {...register(at('as'))}>
+              <option value="">{say('as pieces')}</option>
+              <option value="puree">{say('as a purée')}</option>
+              <option value="mash">{say('as mash')}</option>
+            </Pick>
+          </div>
+        </>
+      )}
+      {tempered && (
+        <>
+          <span className="text-quiet">{say('goes in at')}</span>
+          <div className="w-28">
+            <MetricInput
+              id={`${id}-celsius`}
+              name={at('celsius')}
+              words={message('Goes in at, {unit}')}
+              what="celsius"
+              hideLabel
+              placeholder={say('as it is')}
+              problem={problemAt(at('celsius'))}
+              className="figures"
+            />
+          </div>
+          <span className="text-quiet">{degrees}</span>
+        </>
+      )}
+    </div>
   );
 }
 

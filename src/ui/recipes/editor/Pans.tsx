@@ -34,7 +34,7 @@ function nameFor(kind: string, taken: readonly string[]): string {
 /** The pans beside the pot: named, told what they are, taken out. Steps are dragged into them, or say where they are done. */
 export function Pans({ problemAt }: { readonly problemAt: (path: string) => string | undefined }) {
   const say = useSay();
-  const { control, register, setValue, getValues } = useFormContext<RecipeForm>();
+  const { control, setValue, getValues } = useFormContext<RecipeForm>();
   const { fields, append, remove } = useFieldArray({ control, name: 'pans' });
   const pans = useWatch({ control, name: 'pans' });
   /** A pan renamed takes its steps with it. */
@@ -79,59 +79,66 @@ export function Pans({ problemAt }: { readonly problemAt: (path: string) => stri
       </div>
       {fields.length > 0 && (
         <ul className="border-rule border-t">
-          {fields.map((f, n) => {
-            const { onBlur, ...name } = register(`pans.${n}.name`);
-            return (
-              <li
-                key={f.id}
-                className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)_auto] items-end gap-3 border-rule border-b px-4 py-2 last:border-b-0 max-[720px]:grid-cols-2"
-              >
-                <Field
-                  id={`pan-${n}-name`}
-                  label={say('Called')}
-                  {...name}
-                  onChange={(e) => {
-                    renamed(getValues(`pans.${n}.name`), e.target.value);
-                    return name.onChange(e);
-                  }}
-                  onBlur={onBlur}
-                  problem={problemAt(`pans.${n}.name`)}
-                />
-                <Pick id={`pan-${n}-as`} label={say('It is')} {...register(`pans.${n}.as`)}>
-                  {PAN_KINDS.map((k) => (
-                    <option key={k} value={k}>
-                      {say(KIND_WORDS[k])}
-                    </option>
-                  ))}
-                </Pick>
-                {pans[n]?.as === 'bowl' ? (
-                  <Pick
-                    id={`pan-${n}-kept`}
-                    label={say('What waits in it is')}
-                    {...register(`pans.${n}.kept`)}
-                  >
-                    {KEPT_AS.map((k) => (
-                      <option key={k} value={k === 'left' ? '' : k}>
-                        {say(KEPT_WORDS[k])}
-                      </option>
-                    ))}
-                  </Pick>
-                ) : (
-                  <span />
-                )}
-                <button
-                  type="button"
-                  className={BUTTON}
-                  aria-label={say('Take “{name}” out', { name: pans[n]?.name ?? '' })}
-                  onClick={() => takeOut(n)}
-                >
-                  <Trash2 size={20} aria-hidden />
-                </button>
-              </li>
-            );
-          })}
+          {fields.map((f, n) => (
+            <PanRow key={f.id} n={n} problemAt={problemAt} onName={renamed} onRemove={() => takeOut(n)} />
+          ))}
         </ul>
       )}
     </section>
+  );
+}
+
+type RowProps = {
+  readonly n: number;
+  readonly problemAt: (path: string) => string | undefined;
+  readonly onName: (was: string, is: string) => void;
+  readonly onRemove: () => void;
+};
+
+function PanRow({ n, problemAt, onName, onRemove }: RowProps) {
+  const say = useSay();
+  const { control, register, getValues } = useFormContext<RecipeForm>();
+  const pan = useWatch({ control, name: `pans.${n}` });
+  const { onBlur, ...name } = register(`pans.${n}.name`);
+  return (
+    <li className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)_auto] items-end gap-3 border-rule border-b px-4 py-2 last:border-b-0 max-[720px]:grid-cols-2">
+      <Field
+        id={`pan-${n}-name`}
+        label={say('Called')}
+        {...name}
+        onChange={(e) => {
+          onName(getValues(`pans.${n}.name`), e.target.value);
+          return name.onChange(e);
+        }}
+        onBlur={onBlur}
+        problem={problemAt(`pans.${n}.name`)}
+      />
+      <Pick id={`pan-${n}-as`} label={say('It is')} {...register(`pans.${n}.as`)}>
+        {PAN_KINDS.map((k) => (
+          <option key={k} value={k}>
+            {say(KIND_WORDS[k])}
+          </option>
+        ))}
+      </Pick>
+      {pan?.as === 'bowl' ? (
+        <Pick id={`pan-${n}-kept`} label={say('What waits in it is')} {...register(`pans.${n}.kept`)}>
+          {KEPT_AS.map((k) => (
+            <option key={k} value={k === 'left' ? '' : k}>
+              {say(KEPT_WORDS[k])}
+            </option>
+          ))}
+        </Pick>
+      ) : (
+        <span />
+      )}
+      <button
+        type="button"
+        className={BUTTON}
+        aria-label={say('Take “{name}” out', { name: pan?.name ?? '' })}
+        onClick={onRemove}
+      >
+        <Trash2 size={20} aria-hidden />
+      </button>
+    </li>
   );
 }

@@ -27,7 +27,6 @@ type Props = {
 /** What the recipe comes to in its own pot, beside it as it is typed. */
 export function Prediction({ foreseen, away, wantedBand, show, onProblem }: Props) {
   const say = useSay();
-  const unit = useUnits().of('ml');
   if (away) {
     return (
       <p role="status" className="font-bold">
@@ -38,32 +37,52 @@ export function Prediction({ foreseen, away, wantedBand, show, onProblem }: Prop
     );
   }
   if (!foreseen) return <p className="text-quiet">{say('Simulating it …')}</p>;
-  if (!foreseen.ok) {
-    return (
-      <div aria-live="polite">
-        <h2 className="flex items-center gap-2 font-bold text-[22px] text-tomato">
-          <TriangleAlert aria-hidden />
-          {say('{count, plural, one {One mistake to correct} other {# mistakes to correct}}', {
-            count: foreseen.problems.length,
-          })}
-        </h2>
-        <ul className="mt-2">
-          {foreseen.problems.map((p) => (
-            <li key={`${p.path}${say(p.says)}`} className="border-rule border-b">
-              <button
-                type="button"
-                onClick={() => onProblem(p.path)}
-                className="min-h-12 w-full py-1.5 text-left leading-tight underline decoration-2 underline-offset-4"
-              >
-                {say('{place}: {says}', { place: placeWords(p.path), says: p.says })}
-              </button>
-            </li>
-          ))}
-        </ul>
-        <p className="mt-3 text-quiet">{say('What you typed is kept. Mended, it is simulated again.')}</p>
-      </div>
-    );
-  }
+  return foreseen.ok ? (
+    <Lands foreseen={foreseen} wantedBand={wantedBand} show={show} />
+  ) : (
+    <Mistakes problems={foreseen.problems} onProblem={onProblem} />
+  );
+}
+
+type Wrong = Extract<Foresight, { ok: false }>;
+
+/** What is wrong with it, each the way to its field. */
+function Mistakes({ problems, onProblem }: Pick<Wrong, 'problems'> & Pick<Props, 'onProblem'>) {
+  const say = useSay();
+  return (
+    <div aria-live="polite">
+      <h2 className="flex items-center gap-2 font-bold text-[22px] text-tomato">
+        <TriangleAlert aria-hidden />
+        {say('{count, plural, one {One mistake to correct} other {# mistakes to correct}}', {
+          count: problems.length,
+        })}
+      </h2>
+      <ul className="mt-2">
+        {problems.map((p) => (
+          <li key={`${p.path}${say(p.says)}`} className="border-rule border-b">
+            <button
+              type="button"
+              onClick={() => onProblem(p.path)}
+              className="min-h-12 w-full py-1.5 text-left leading-tight underline decoration-2 underline-offset-4"
+            >
+              {say('{place}: {says}', { place: placeWords(p.path), says: p.says })}
+            </button>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-3 text-quiet">{say('What you typed is kept. Mended, it is simulated again.')}</p>
+    </div>
+  );
+}
+
+type Right = Extract<Foresight, { ok: true }>;
+
+function Lands({
+  foreseen,
+  wantedBand,
+  show,
+}: Pick<Props, 'wantedBand' | 'show'> & { readonly foreseen: Right }) {
+  const say = useSay();
   const lands = foreseen.band === wantedBand;
   return (
     <div>
@@ -108,41 +127,49 @@ export function Prediction({ foreseen, away, wantedBand, show, onProblem }: Prop
             {say(w.says)}
           </p>
         ))}
-      <table className="mt-3 w-full border-collapse text-[15px]">
-        <caption className="pb-1 text-left font-bold text-[17px]">{say('After each step')}</caption>
-        <thead>
-          <tr className="border-ink border-b text-right text-quiet">
-            <th scope="col" className="text-left font-normal">
-              {say('Step')}
-            </th>
-            <th scope="col" className="font-normal">
-              {show.temperature === 'C' ? '°C' : '°F'}
-            </th>
-            <th scope="col" className="font-normal">
-              {unit.unit}
-            </th>
-            <th scope="col" className="font-normal">
-              {say('mPa·s')}
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {foreseen.steps.map((s, n) => {
-            const key = `${n} ${s.title.text}`;
-            return (
-              <tr key={key} className="border-rule border-b">
-                <th scope="row" className="max-w-44 truncate py-1.5 text-left font-normal">
-                  {n + 1} {say(s.title)}
-                </th>
-                <td className="figures text-right">{degrees(s.celsius, show).split(' ')[0]}</td>
-                <td className="figures text-right">{unit.text(s.volumeMl)}</td>
-                <td className="figures text-right">{s.volumeMl > 300 ? mPas(s.viscosity) : '–'}</td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <AfterEach steps={foreseen.steps} show={show} />
     </div>
+  );
+}
+
+function AfterEach({ steps, show }: Pick<Right, 'steps'> & Pick<Props, 'show'>) {
+  const say = useSay();
+  const unit = useUnits().of('ml');
+  return (
+    <table className="mt-3 w-full border-collapse text-[15px]">
+      <caption className="pb-1 text-left font-bold text-[17px]">{say('After each step')}</caption>
+      <thead>
+        <tr className="border-ink border-b text-right text-quiet">
+          <th scope="col" className="text-left font-normal">
+            {say('Step')}
+          </th>
+          <th scope="col" className="font-normal">
+            {show.temperature === 'C' ? '°C' : '°F'}
+          </th>
+          <th scope="col" className="font-normal">
+            {unit.unit}
+          </th>
+          <th scope="col" className="font-normal">
+            {say('mPa·s')}
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {steps.map((s, n) => {
+          const key = `${n} ${s.title.text}`;
+          return (
+            <tr key={key} className="border-rule border-b">
+              <th scope="row" className="max-w-44 truncate py-1.5 text-left font-normal">
+                {n + 1} {say(s.title)}
+              </th>
+              <td className="figures text-right">{degrees(s.celsius, show).split(' ')[0]}</td>
+              <td className="figures text-right">{unit.text(s.volumeMl)}</td>
+              <td className="figures text-right">{s.volumeMl > 300 ? mPas(s.viscosity) : '–'}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
   );
 }
 

@@ -34,6 +34,23 @@ type Props = {
   readonly problemAt: (path: string) => string | undefined;
 };
 
+/** What is said of a step that is dragged, or moved by keys; `stepOf` counts from 1. */
+function useTold(stepOf: (id: unknown) => number) {
+  const say = useSay();
+  const at = (id: unknown) => ({ step: stepOf(id) });
+  return {
+    screenReaderInstructions: {
+      draggable: say('Space picks the step up, the arrows move it, space puts it down, Escape leaves it.'),
+    },
+    announcements: {
+      onDragStart: ({ active }) => say('Step {step} is picked up.', at(active.id)),
+      onDragOver: ({ over }) => (over ? say('It is over step {step}.', at(over.id)) : undefined),
+      onDragEnd: ({ over }) => (over ? say('It stands where step {step} was.', at(over.id)) : undefined),
+      onDragCancel: ({ active }) => say('Step {step} stays where it is.', at(active.id)),
+    },
+  } satisfies Parameters<typeof DndContext>[0]['accessibility'];
+}
+
 /** The steps of a recipe, in order: opened, moved, copied, taken out, and one more put in. */
 export function StepList({ open, onOpen, problemAt }: Props) {
   const say = useSay();
@@ -67,18 +84,7 @@ export function StepList({ open, onOpen, problemAt }: Props) {
     onOpen(fields.length);
     setAdding(false);
   };
-  const at = (id: unknown) => ({ step: placeOf(id) + 1 });
-  const told = {
-    screenReaderInstructions: {
-      draggable: say('Space picks the step up, the arrows move it, space puts it down, Escape leaves it.'),
-    },
-    announcements: {
-      onDragStart: ({ active }) => say('Step {step} is picked up.', at(active.id)),
-      onDragOver: ({ over }) => (over ? say('It is over step {step}.', at(over.id)) : undefined),
-      onDragEnd: ({ over }) => (over ? say('It stands where step {step} was.', at(over.id)) : undefined),
-      onDragCancel: ({ active }) => say('Step {step} stays where it is.', at(active.id)),
-    },
-  } satisfies Parameters<typeof DndContext>[0]['accessibility'];
+  const told = useTold((id) => placeOf(id) + 1);
   return (
     <>
       <DndContext

@@ -19,7 +19,6 @@ const KINDS = '.json,.jsonld,.txt,.md,.csv,.tsv,.xlsx,.html,.htm';
 /** A recipe from a file or pasted: ours goes to the editor, anyone else's is looked at line by line first. */
 export function ImportView() {
   const say = useSay();
-  const [pasted, setPasted] = useState('');
   const [waiting, setWaiting] = useState<Waiting | null>(null);
   const [at, setAt] = useState(0);
   const show = useCallback((w: Waiting) => {
@@ -82,31 +81,41 @@ export function ImportView() {
           <p className="mt-2 text-quiet">{say('or drop it here, or paste')}</p>
         </div>
         <Problems name={name} problems={problems} />
-        <form
-          onSubmit={(e) => {
-            e.preventDefault();
-            void open(pasted, words);
-          }}
-        >
-          <label htmlFor="recipe-text" className="font-bold">
-            {say('Or type or paste it')}
-          </label>
-          <textarea
-            id="recipe-text"
-            value={pasted}
-            onChange={(e) => setPasted(e.target.value)}
-            rows={10}
-            spellCheck={false}
-            placeholder={say(
-              'Leek soup\n3 leeks, sliced\n4 tbsp flour\n8 cups chicken stock\nSweat the leeks 10 minutes, stir in the flour …',
-            )}
-            className={`mt-2 h-auto! py-2 ${FIELD}`}
-          />
-          <button type="submit" disabled={busy || pasted.trim() === ''} className={`mt-2 ${BUTTON}`}>
-            {say('Read it')}
-          </button>
-        </form>
+        <Paste busy={busy} onPaste={(text) => void open(text, words)} />
       </div>
     </section>
+  );
+}
+
+type PasteProps = { readonly busy: boolean; readonly onPaste: (text: string) => void };
+
+function Paste({ busy, onPaste }: PasteProps) {
+  const say = useSay();
+  const [pasted, setPasted] = useState('');
+  return (
+    <form
+      onSubmit={(e) => {
+        e.preventDefault();
+        onPaste(pasted);
+      }}
+    >
+      <label htmlFor="recipe-text" className="font-bold">
+        {say('Or type or paste it')}
+      </label>
+      <textarea
+        id="recipe-text"
+        value={pasted}
+        onChange={(e) => setPasted(e.target.value)}
+        rows={10}
+        spellCheck={false}
+        placeholder={say(
+          'Leek soup\n3 leeks, sliced\n4 tbsp flour\n8 cups chicken stock\nSweat the leeks 10 minutes, stir in the flour …',
+        )}
+        className={`mt-2 h-auto! py-2 ${FIELD}`}
+      />
+      <button type="submit" disabled={busy || pasted.trim() === ''} className={`mt-2 ${BUTTON}`}>
+        {say('Read it')}
+      </button>
+    </form>
   );
 }
