@@ -36,10 +36,7 @@ export function PotPart({ plan, lightAt, show, onSizes, onTakeAway }: Props) {
   const say = useSay();
   const [picture, setPicture] = useState<'pot' | 'pans' | 'clock'>('pot');
   const levels = useMemo(() => levelsOf(plan), [plan]);
-  // Of several pans what the flame under the pot does.
-  const fire = fireWords(plan.steps.filter((s) => s.pan === ''));
   const several = Object.keys(plan.beside).length > 0;
-  const { found } = plan;
   return (
     <section
       aria-label={say('The pot')}
@@ -89,49 +86,65 @@ export function PotPart({ plan, lightAt, show, onSizes, onTakeAway }: Props) {
           </Suspense>
         )}
       </div>
-      <p className="pt-1">
-        <b>
-          {lightAt
-            ? several
-              ? say('Begun {time}; the pot on {burner}.', {
-                  burner: plan.setup.burner.name,
-                  time: momentWords(lightAt, new Date()),
-                })
-              : say('{burner}, lit {time}.', {
-                  burner: plan.setup.burner.name,
-                  time: momentWords(lightAt, new Date()),
-                })
-            : `${plan.setup.burner.name}.`}
-        </b>{' '}
-        {fire && say(fire)}
-        <br />
-        {say.rich('Gives off <b>{steamG}</b> of water on the way.', {
-          b: (text) => <b>{text}</b>,
-          steamG: volumeWords(plan.steamG, show),
-        })}
-        <br />
-        {say(
-          'On the pass {fat} % fat, {salt} % salt, pH {pH}{wine, select, yes {, {alcohol} % alcohol left} other {}}.',
-          {
-            fat: (found.fatFraction * 100).toFixed(1),
-            salt: found.saltPercent.toFixed(2),
-            pH: found.pH.toFixed(1),
-            wine: found.alcoholPercent >= SOME_ALCOHOL ? 'yes' : 'no',
-            alcohol: found.alcoholPercent.toFixed(2),
-          },
-        )}
-        {found.piecesShare >= CROWDED && (
-          <>
-            <br />
-            {say(
-              'Pieces fill {share} % of it: on the spoon it seems thicker than its liquid, which is what is counted.',
-              {
-                share: Math.round(found.piecesShare * 100),
-              },
-            )}
-          </>
-        )}
-      </p>
+      <Told plan={plan} lightAt={lightAt} show={show} several={several} />
     </section>
+  );
+}
+
+type ToldProps = Pick<Props, 'plan' | 'lightAt' | 'show'> & {
+  /** It is made in several pans. */
+  readonly several: boolean;
+};
+
+/** When it is lit, what the fire does, and what is on the pass. */
+function Told({ plan, lightAt, show, several }: ToldProps) {
+  const say = useSay();
+  // Of several pans what the flame under the pot does.
+  const fire = fireWords(plan.steps.filter((s) => s.pan === ''));
+  const { found } = plan;
+  return (
+    <p className="pt-1">
+      <b>
+        {lightAt
+          ? several
+            ? say('Begun {time}; the pot on {burner}.', {
+                burner: plan.setup.burner.name,
+                time: momentWords(lightAt, new Date()),
+              })
+            : say('{burner}, lit {time}.', {
+                burner: plan.setup.burner.name,
+                time: momentWords(lightAt, new Date()),
+              })
+          : `${plan.setup.burner.name}.`}
+      </b>{' '}
+      {fire && say(fire)}
+      <br />
+      {say.rich('Gives off <b>{steamG}</b> of water on the way.', {
+        b: (text) => <b>{text}</b>,
+        steamG: volumeWords(plan.steamG, show),
+      })}
+      <br />
+      {say(
+        'On the pass {fat} % fat, {salt} % salt, pH {pH}{wine, select, yes {, {alcohol} % alcohol left} other {}}.',
+        {
+          fat: (found.fatFraction * 100).toFixed(1),
+          salt: found.saltPercent.toFixed(2),
+          pH: found.pH.toFixed(1),
+          wine: found.alcoholPercent >= SOME_ALCOHOL ? 'yes' : 'no',
+          alcohol: found.alcoholPercent.toFixed(2),
+        },
+      )}
+      {found.piecesShare >= CROWDED && (
+        <>
+          <br />
+          {say(
+            'Pieces fill {share} % of it: on the spoon it seems thicker than its liquid, which is what is counted.',
+            {
+              share: Math.round(found.piecesShare * 100),
+            },
+          )}
+        </>
+      )}
+    </p>
   );
 }

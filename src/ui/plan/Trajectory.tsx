@@ -58,6 +58,58 @@ function stepMarks(plan: Plan, c: Palette) {
   });
 }
 
+/** The three lines, the steps marked on each, their numbers on the first. */
+function seriesOf(plan: Plan, show: Show, c: Palette) {
+  const at = (seconds: number) => seconds / 60;
+  const hot = (celsius: number) => (show.temperature === 'C' ? celsius : toFahrenheit(celsius));
+  const steps = stepMarks(plan, c);
+  const line = (
+    index: number,
+    color: string,
+    data: readonly (readonly [number, number])[],
+    marks: boolean,
+  ) => ({
+    type: 'line' as const,
+    xAxisIndex: index,
+    yAxisIndex: index,
+    showSymbol: false,
+    lineStyle: { color, width: 3 },
+    data,
+    markLine: {
+      silent: true,
+      symbol: 'none',
+      lineStyle: { color: c.rule, type: 'solid' as const, width: 1 },
+      label: { show: marks },
+      data: steps,
+    },
+  });
+  return [
+    line(
+      0,
+      c.tomato,
+      [
+        [0, hot(plan.setup.kitchen.airCelsius)],
+        ...plan.trace.map((s) => [at(s.seconds), hot(s.celsius)] as const),
+      ],
+      true,
+    ),
+    line(
+      1,
+      c.quiet,
+      plan.trace.map((s) => [at(s.seconds), s.volumeMl / 1000] as const),
+      false,
+    ),
+    line(
+      2,
+      c.ink,
+      plan.trace
+        .filter((s) => s.volumeMl > 300)
+        .map((s) => [at(s.seconds), Math.max(1, s.bowlViscosity)] as const),
+      false,
+    ),
+  ];
+}
+
 /** Its steps in words. */
 const stepsSaid = (plan: Plan, say: Say): string =>
   plan.steps
@@ -82,29 +134,7 @@ export function Trajectory({ plan, lightAt, show }: Props) {
         light
           ? timeOfDay(new Date(light + minutes * 60_000))
           : say('{minutes} min', { minutes: Math.round(minutes) });
-      const hot = (celsius: number) => (show.temperature === 'C' ? celsius : toFahrenheit(celsius));
       const most = at(plan.seconds);
-      const steps = stepMarks(plan, c);
-      const line = (
-        index: number,
-        color: string,
-        data: readonly (readonly [number, number])[],
-        marks: boolean,
-      ) => ({
-        type: 'line' as const,
-        xAxisIndex: index,
-        yAxisIndex: index,
-        showSymbol: false,
-        lineStyle: { color, width: 3 },
-        data,
-        markLine: {
-          silent: true,
-          symbol: 'none',
-          lineStyle: { color: c.rule, type: 'solid' as const, width: 1 },
-          label: { show: marks },
-          data: steps,
-        },
-      });
       return {
         grid: GRIDS,
         xAxis: GRIDS.map((_, n) => ({
@@ -125,31 +155,7 @@ export function Trajectory({ plan, lightAt, show }: Props) {
             min: 1,
           },
         ],
-        series: [
-          line(
-            0,
-            c.tomato,
-            [
-              [0, hot(plan.setup.kitchen.airCelsius)],
-              ...plan.trace.map((s) => [at(s.seconds), hot(s.celsius)] as const),
-            ],
-            true,
-          ),
-          line(
-            1,
-            c.quiet,
-            plan.trace.map((s) => [at(s.seconds), s.volumeMl / 1000] as const),
-            false,
-          ),
-          line(
-            2,
-            c.ink,
-            plan.trace
-              .filter((s) => s.volumeMl > 300)
-              .map((s) => [at(s.seconds), Math.max(1, s.bowlViscosity)] as const),
-            false,
-          ),
-        ],
+        series: seriesOf(plan, show, c),
       };
     },
     [plan, light, show, say],

@@ -48,60 +48,10 @@ export function Shopping({ plan, order, house }: Props) {
   const rescued = rescuedFrom(lines);
   return (
     <Scroll label={say('Shopping')} className="flex-1 border-ink border-t min-[1100px]:overflow-y-auto">
-      {STATIONS.map((station) => {
-        const here = bought.filter((l) => l.station === station);
-        if (here.length === 0) return null;
-        return (
-          <section key={station} aria-label={say(term(station))}>
-            <h3 className="pt-3 pb-1 font-bold text-quiet">{say(term(station))}</h3>
-            <ul>
-              {here.map((l) => (
-                <li key={l.ingredient} className="flex items-baseline gap-3 border-rule border-b py-1.5">
-                  <span className="figures w-28 shrink-0 text-right font-bold text-[22px]">
-                    {fetchedWords(l.g, say.reader)}
-                  </span>
-                  <span className="min-w-0 flex-1 leading-tight">
-                    {say(term(l.name))}
-                    {l.packs && (
-                      <span className="block text-[15px] text-quiet">
-                        {say('{count, plural, one {# pack} other {# packs}} of {grams} to open', {
-                          count: l.packs.count,
-                          grams: { g: l.packs.g },
-                        })}
-                      </span>
-                    )}
-                  </span>
-                  <span className="figures text-quiet">
-                    {l.cost === null ? '' : `${currency}${l.cost.toFixed(2)}`}
-                  </span>
-                </li>
-              ))}
-            </ul>
-          </section>
-        );
-      })}
-      {rescued.length > 0 && (
-        <section aria-label={say('Not thrown away')} className="border-ink border-t-2 pt-2">
-          <h3 className="font-bold text-quiet">{say('Not thrown away')}</h3>
-          <ul>
-            {rescued.map((r) => (
-              <li key={r.ingredient} className="border-rule border-b py-1.5 leading-tight">
-                {say.rich(
-                  '<b>{g}</b> {what} make {litres} of {stock}{juice, select, none {} other {, and before that about {juice} of juice scraped from them}}; frozen in a bag until there is enough.',
-                  {
-                    b: (text) => <b className="figures text-[22px]">{text}</b>,
-                    g: { g: r.g },
-                    what: { within: term(ingredient(r.ingredient).name.split(',')[0] ?? r.ingredient) },
-                    litres: { ml: r.litres * 1000 },
-                    stock: stockName(r.making.id),
-                    juice: r.juiceMl > 0 ? jugWords(r.juiceMl, say.reader) : 'none',
-                  },
-                )}
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
+      {STATIONS.map((station) => (
+        <AtStation key={station} station={station} bought={bought} currency={currency} />
+      ))}
+      {rescued.length > 0 && <Rescued rescued={rescued} />}
       <p className="py-3">
         {say.rich('<b>{currency}{total}</b> in all, {currency}{total2} a litre', {
           b: (text) => <b className="figures text-[22px]">{text}</b>,
@@ -115,5 +65,73 @@ export function Shopping({ plan, order, house }: Props) {
         .
       </p>
     </Scroll>
+  );
+}
+
+type AtProps = {
+  readonly station: (typeof STATIONS)[number];
+  readonly bought: ReturnType<typeof shoppingFor>['lines'];
+  readonly currency: string;
+};
+
+/** What is fetched from one place. */
+function AtStation({ station, bought, currency }: AtProps) {
+  const say = useSay();
+  const here = bought.filter((l) => l.station === station);
+  if (here.length === 0) return null;
+  return (
+    <section aria-label={say(term(station))}>
+      <h3 className="pt-3 pb-1 font-bold text-quiet">{say(term(station))}</h3>
+      <ul>
+        {here.map((l) => (
+          <li key={l.ingredient} className="flex items-baseline gap-3 border-rule border-b py-1.5">
+            <span className="figures w-28 shrink-0 text-right font-bold text-[22px]">
+              {fetchedWords(l.g, say.reader)}
+            </span>
+            <span className="min-w-0 flex-1 leading-tight">
+              {say(term(l.name))}
+              {l.packs && (
+                <span className="block text-[15px] text-quiet">
+                  {say('{count, plural, one {# pack} other {# packs}} of {grams} to open', {
+                    count: l.packs.count,
+                    grams: { g: l.packs.g },
+                  })}
+                </span>
+              )}
+            </span>
+            <span className="figures text-quiet">
+              {l.cost === null ? '' : `${currency}${l.cost.toFixed(2)}`}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** What is trimmed off and makes something yet. */
+function Rescued({ rescued }: { readonly rescued: ReturnType<typeof rescuedFrom> }) {
+  const say = useSay();
+  return (
+    <section aria-label={say('Not thrown away')} className="border-ink border-t-2 pt-2">
+      <h3 className="font-bold text-quiet">{say('Not thrown away')}</h3>
+      <ul>
+        {rescued.map((r) => (
+          <li key={r.ingredient} className="border-rule border-b py-1.5 leading-tight">
+            {say.rich(
+              '<b>{g}</b> {what} make {litres} of {stock}{juice, select, none {} other {, and before that about {juice} of juice scraped from them}}; frozen in a bag until there is enough.',
+              {
+                b: (text) => <b className="figures text-[22px]">{text}</b>,
+                g: { g: r.g },
+                what: { within: term(ingredient(r.ingredient).name.split(',')[0] ?? r.ingredient) },
+                litres: { ml: r.litres * 1000 },
+                stock: stockName(r.making.id),
+                juice: r.juiceMl > 0 ? jugWords(r.juiceMl, say.reader) : 'none',
+              },
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }

@@ -54,8 +54,6 @@ function Stock({
   const { plan, making, strength } = stock;
   const wanted = lightAt && new Date(lightAt.getTime() + stock.wantedAt * 1000);
   const light = wanted && new Date(wanted.getTime() - plan.seconds * 1000);
-  const at = (seconds: number): string =>
-    light ? timeOfDay(new Date(light.getTime() + seconds * 1000)) : '··:··';
   return (
     <section
       aria-label={say('First, the stock')}
@@ -83,40 +81,7 @@ function Stock({
           },
         )}
       </p>
-      {as === 'weigh' ? (
-        <ul>
-          {plan.weighOut.map((l) => {
-            const [figure, unit] = figureOf(l, say.reader);
-            return (
-              <li key={l.id} className="flex items-baseline gap-3 border-rule border-b py-1 last:border-b-0">
-                <span className="figures w-30 shrink-0 text-right font-bold text-[24px] leading-none">
-                  <Weight figure={figure} unit={unit} large={false} />
-                </span>
-                <span className="min-w-0 flex-1 leading-tight">
-                  {say(term(l.name))}
-                  <span className="ml-2 text-[15px] text-quiet">
-                    {[l.prep, asideOf(l, say)].filter(Boolean).join(' · ')}
-                  </span>
-                </span>
-              </li>
-            );
-          })}
-        </ul>
-      ) : (
-        <ol>
-          {plan.steps.map((s, n) => (
-            <li key={`${n}.${s.step.kind}`} className="flex gap-3 border-rule border-b py-1 last:border-b-0">
-              <span className="figures w-17 shrink-0 font-bold">{at(s.startsAt)}</span>
-              <span className="min-w-0 flex-1 leading-tight">
-                <b>{titleOf(s.step, s.from, say.reader)}</b>
-                <span className="block text-[15px]">
-                  {[...detailsOf(s.step, s.from, say.reader), s.step.look ?? ''].filter(Boolean).join(' · ')}
-                </span>
-              </span>
-            </li>
-          ))}
-        </ol>
-      )}
+      {as === 'weigh' ? <WeighOut plan={plan} /> : <Steps plan={plan} light={light} />}
       {plan.warnings
         .filter((w) => w.severity !== 'caution' || w.kind !== 'care')
         .map((w) => (
@@ -161,5 +126,50 @@ function StartStock({ stock, wanted }: { stock: StockPlan; wanted: Date | null }
         </button>
       )}
     </div>
+  );
+}
+
+function WeighOut({ plan }: Pick<StockPlan, 'plan'>) {
+  const say = useSay();
+  return (
+    <ul>
+      {plan.weighOut.map((l) => {
+        const [figure, unit] = figureOf(l, say.reader);
+        return (
+          <li key={l.id} className="flex items-baseline gap-3 border-rule border-b py-1 last:border-b-0">
+            <span className="figures w-30 shrink-0 text-right font-bold text-[24px] leading-none">
+              <Weight figure={figure} unit={unit} large={false} />
+            </span>
+            <span className="min-w-0 flex-1 leading-tight">
+              {say(term(l.name))}
+              <span className="ml-2 text-[15px] text-quiet">
+                {[l.prep, asideOf(l, say)].filter(Boolean).join(' · ')}
+              </span>
+            </span>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+function Steps({ plan, light }: Pick<StockPlan, 'plan'> & { readonly light: Date | null }) {
+  const say = useSay();
+  const at = (seconds: number): string =>
+    light ? timeOfDay(new Date(light.getTime() + seconds * 1000)) : '··:··';
+  return (
+    <ol>
+      {plan.steps.map((s, n) => (
+        <li key={`${n}.${s.step.kind}`} className="flex gap-3 border-rule border-b py-1 last:border-b-0">
+          <span className="figures w-17 shrink-0 font-bold">{at(s.startsAt)}</span>
+          <span className="min-w-0 flex-1 leading-tight">
+            <b>{titleOf(s.step, s.from, say.reader)}</b>
+            <span className="block text-[15px]">
+              {[...detailsOf(s.step, s.from, say.reader), s.step.look ?? ''].filter(Boolean).join(' · ')}
+            </span>
+          </span>
+        </li>
+      ))}
+    </ol>
   );
 }

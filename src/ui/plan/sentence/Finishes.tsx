@@ -68,37 +68,11 @@ export function Finishes({ order, written, aim, setup, currency, onChange }: Pro
     ? found.toSorted((a, b) => GRADES.indexOf(a.fit.grade) - GRADES.indexOf(b.fit.grade))
     : found;
   const none = { finish: undefined, rich: undefined, finishMl: undefined };
-  const [least, most] = ORDER_BOUNDS.rich;
-  const richer = (by: number) =>
-    order.rich !== undefined &&
-    onChange({ rich: Math.min(most, Math.max(least, Math.round((order.rich + by) * 10) / 10)) });
   return (
     <>
       <div className="flex flex-wrap items-center gap-3 border-rule border-b p-4">
         <HeldPart held={held} onChange={setHeld} />
-        {order.rich !== undefined && (
-          <span className="ml-auto flex items-center gap-2">
-            <button
-              type="button"
-              className={BUTTON}
-              aria-label={say('Leaner')}
-              onClick={() => richer(-RICHER)}
-            >
-              <Minus aria-hidden />
-            </button>
-            <b className="figures min-w-24 text-center text-[24px]">
-              {say('{rich} % fat', { rich: order.rich.toFixed(1) })}
-            </b>
-            <button
-              type="button"
-              className={BUTTON}
-              aria-label={say('Richer')}
-              onClick={() => richer(RICHER)}
-            >
-              <Plus aria-hidden />
-            </button>
-          </span>
-        )}
+        {order.rich !== undefined && <Rich rich={order.rich} onChange={onChange} />}
       </div>
       <div role="radiogroup" aria-label={say('Finished with')}>
         <RadioRow name="finish" on={!order.finish} id="written" onTake={() => onChange(none)}>
@@ -108,29 +82,13 @@ export function Finishes({ order, written, aim, setup, currency, onChange }: Pro
           </span>
         </RadioRow>
         {all.map((f) => (
-          <RadioRow
-            name="finish"
+          <FinishRow
             key={f.finish.id}
+            of={f}
             on={f.finish.id === order.finish}
-            id={f.finish.id}
+            currency={currency}
             onTake={() => onChange({ ...none, ...f.change })}
-            aside={<Grade fit={f.fit} plain />}
-          >
-            <b>{say('{name}', { name: { opening: finishName(f.finish) } })}</b>{' '}
-            <span className="figures ml-2 font-bold">{finishDoses(f, say)}</span>
-            <span className="block text-[15px]">
-              {[
-                thickenerWords(f, say),
-                say('fat {fat} %', { fat: f.fatPercent.toFixed(1) }),
-                say('salt {salt} %', { salt: f.saltPercent.toFixed(2) }),
-                f.cost === null ? '' : `${currency}${f.cost.toFixed(2)}`,
-                say(f.how),
-              ]
-                .filter(Boolean)
-                .join(' · ')}
-            </span>
-            <span className="block text-[15px]">{f.fit.reasons.map((r) => say(r.says)).join(' ')}</span>
-          </RadioRow>
+          />
         ))}
       </div>
       {!done && (
@@ -146,5 +104,57 @@ export function Finishes({ order, written, aim, setup, currency, onChange }: Pro
         </p>
       )}
     </>
+  );
+}
+
+type RichProps = { readonly rich: number; readonly onChange: Props['onChange'] };
+
+/** How rich it is to be, % fat. */
+function Rich({ rich, onChange }: RichProps) {
+  const say = useSay();
+  const [least, most] = ORDER_BOUNDS.rich;
+  const richer = (by: number) =>
+    onChange({ rich: Math.min(most, Math.max(least, Math.round((rich + by) * 10) / 10)) });
+  return (
+    <span className="ml-auto flex items-center gap-2">
+      <button type="button" className={BUTTON} aria-label={say('Leaner')} onClick={() => richer(-RICHER)}>
+        <Minus aria-hidden />
+      </button>
+      <b className="figures min-w-24 text-center text-[24px]">
+        {say('{rich} % fat', { rich: rich.toFixed(1) })}
+      </b>
+      <button type="button" className={BUTTON} aria-label={say('Richer')} onClick={() => richer(RICHER)}>
+        <Plus aria-hidden />
+      </button>
+    </span>
+  );
+}
+
+type RowProps = {
+  readonly of: Finished;
+  readonly on: boolean;
+  readonly currency: string;
+  readonly onTake: () => void;
+};
+
+function FinishRow({ of: f, on, currency, onTake }: RowProps) {
+  const say = useSay();
+  return (
+    <RadioRow name="finish" on={on} id={f.finish.id} onTake={onTake} aside={<Grade fit={f.fit} plain />}>
+      <b>{say('{name}', { name: { opening: finishName(f.finish) } })}</b>{' '}
+      <span className="figures ml-2 font-bold">{finishDoses(f, say)}</span>
+      <span className="block text-[15px]">
+        {[
+          thickenerWords(f, say),
+          say('fat {fat} %', { fat: f.fatPercent.toFixed(1) }),
+          say('salt {salt} %', { salt: f.saltPercent.toFixed(2) }),
+          f.cost === null ? '' : `${currency}${f.cost.toFixed(2)}`,
+          say(f.how),
+        ]
+          .filter(Boolean)
+          .join(' · ')}
+      </span>
+      <span className="block text-[15px]">{f.fit.reasons.map((r) => say(r.says)).join(' ')}</span>
+    </RadioRow>
   );
 }

@@ -130,39 +130,40 @@ function ByVolume({ unit, litres, onChange }: PartProps & { unit: Unit }) {
           {problem}
         </p>
       )}
-      <div className="mt-3 grid grid-cols-6 gap-2">
-        {PRESETS.map((p) => (
-          <button
-            key={p}
-            type="button"
-            onClick={() => set(p * per)}
-            aria-label={say('{p} {sign}', { p, sign: sign === 'L' ? 'litres' : sign })}
-            className="figures h-14 rounded-sm border-2 border-ink font-bold text-[20px]"
-          >
-            {p}
-          </button>
-        ))}
-      </div>
+      <Presets sign={sign} onTake={(n) => set(n * per)} />
     </>
   );
 }
 
-function ByPortions({ litres, onChange }: PartProps) {
+type PresetsProps = { readonly sign: string; readonly onTake: (n: number) => void };
+
+function Presets({ sign, onTake }: PresetsProps) {
   const say = useSay();
-  const [ladle, setLadle] = useState('300');
-  const [portions, setPortions] = useState(String(Math.max(1, Math.round((litres * 1000) / 300))));
-  const id = useId();
+  return (
+    <div className="mt-3 grid grid-cols-6 gap-2">
+      {PRESETS.map((p) => (
+        <button
+          key={p}
+          type="button"
+          onClick={() => onTake(p)}
+          aria-label={say('{p} {sign}', { p, sign: sign === 'L' ? 'litres' : sign })}
+          className="figures h-14 rounded-sm border-2 border-ink font-bold text-[20px]"
+        >
+          {p}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+/** Portions of so large a ladle: how much that is, L, or what is wrong with it. */
+function useCounted(portions: string, ladle: string) {
+  const say = useSay();
   const [n, ml] = [parseNumber(portions), parseNumber(ladle)];
   const wrongPortions = !(Number.isInteger(n) && n >= 1 && n <= 5000);
   const wrongLadle = !(ml >= 20 && ml <= 2000);
   const total = (n * ml) / 1000;
   const wrongTotal = !wrongPortions && !wrongLadle && (total < LEAST_LITRES || total > MOST_LITRES);
-  const set = (nextPortions: string, nextLadle: string) => {
-    setPortions(nextPortions);
-    setLadle(nextLadle);
-    const next = (parseNumber(nextPortions) * parseNumber(nextLadle)) / 1000;
-    if (next >= LEAST_LITRES && next <= MOST_LITRES) onChange(next);
-  };
   const problem = wrongPortions
     ? say('Portions: “{portions}” is not a whole number from 1 to 5000.', { portions })
     : wrongLadle
@@ -180,6 +181,21 @@ function ByPortions({ litres, onChange }: PartProps) {
             most: { litres: MOST_LITRES },
           })
         : null;
+  return { problem, wrongPortions, wrongLadle, wrongTotal, total };
+}
+
+function ByPortions({ litres, onChange }: PartProps) {
+  const say = useSay();
+  const [ladle, setLadle] = useState('300');
+  const [portions, setPortions] = useState(String(Math.max(1, Math.round((litres * 1000) / 300))));
+  const id = useId();
+  const { problem, wrongPortions, wrongLadle, wrongTotal, total } = useCounted(portions, ladle);
+  const set = (nextPortions: string, nextLadle: string) => {
+    setPortions(nextPortions);
+    setLadle(nextLadle);
+    const next = (parseNumber(nextPortions) * parseNumber(nextLadle)) / 1000;
+    if (next >= LEAST_LITRES && next <= MOST_LITRES) onChange(next);
+  };
   return (
     <>
       <div className="mt-4 flex items-end gap-3">

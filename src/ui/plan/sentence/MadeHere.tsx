@@ -30,21 +30,6 @@ const WHENCE = [
 /** How the stock taken is come by: there, made here in which pot, or not enough of it and what makes it up. */
 export function MadeHere({ order, stockId, house, onChange }: Props) {
   const say = useSay();
-  const there = order.stockMl === undefined ? '' : String(Math.round(order.stockMl * order.litres) / 1000);
-  const [typed, setTyped] = useState(there);
-  const litres = parseNumber(typed);
-  const perLitre = (litres * 1000) / order.litres;
-  const [least, most] = ORDER_BOUNDS.stockMl;
-  const possible = typed.trim() === '' || (perLitre >= least && perLitre <= most);
-  const typedIn = (text: string) => {
-    setTyped(text);
-    if (text.trim() === '') {
-      onChange({ stockMl: undefined, topUp: undefined });
-      return;
-    }
-    const asked = (parseNumber(text) * 1000) / order.litres;
-    if (asked >= least && asked <= most) onChange({ stockMl: Math.round(asked * 100) / 100 });
-  };
   return (
     <div className="flex flex-wrap items-end gap-3 border-rule border-b p-4">
       {makingOf(stockId) && (
@@ -60,60 +45,8 @@ export function MadeHere({ order, stockId, house, onChange }: Props) {
           options={WHENCE}
         />
       )}
-      {order.made && (
-        <>
-          <div className="w-44">
-            <Pick
-              id="stock-pot"
-              label={say('The stock’s pot')}
-              value={order.stockPotId ?? ''}
-              onChange={(e) => onChange({ stockPotId: e.target.value || undefined })}
-            >
-              <option value="">{say('the smallest')}</option>
-              {house.vessels.map((v) => (
-                <option key={v.id} value={v.id}>
-                  {v.name}
-                </option>
-              ))}
-            </Pick>
-          </div>
-          <div className="w-44">
-            <Pick
-              id="stock-burner"
-              label={say('The stock’s burner')}
-              value={order.stockBurnerId ?? ''}
-              onChange={(e) => onChange({ stockBurnerId: e.target.value || undefined })}
-            >
-              <option value="">{say('the strongest')}</option>
-              {house.burners.map((b) => (
-                <option key={b.id} value={b.id}>
-                  {b.name}
-                </option>
-              ))}
-            </Pick>
-          </div>
-        </>
-      )}
-      <div className="w-44">
-        <MetricField
-          id="stock-litres"
-          words={message('There is only, {unit}')}
-          what="litres"
-          placeholder={say('enough')}
-          value={typed}
-          onValue={typedIn}
-          problem={
-            possible
-              ? undefined
-              : say('“{text}” cannot be: {low} to {high} here.', {
-                  text: typed,
-                  low: { ml: least * order.litres },
-                  high: { ml: most * order.litres },
-                })
-          }
-          className="figures text-right"
-        />
-      </div>
+      {order.made && <StockStand order={order} house={house} onChange={onChange} />}
+      <ThereIs order={order} onChange={onChange} />
       {order.stockMl !== undefined && (
         <div className="w-56">
           <Pick
@@ -134,6 +67,87 @@ export function MadeHere({ order, stockId, house, onChange }: Props) {
           </Pick>
         </div>
       )}
+    </div>
+  );
+}
+
+/** The pot and the burner the stock is made on. */
+function StockStand({ order, house, onChange }: Omit<Props, 'stockId'>) {
+  const say = useSay();
+  return (
+    <>
+      <div className="w-44">
+        <Pick
+          id="stock-pot"
+          label={say('The stock’s pot')}
+          value={order.stockPotId ?? ''}
+          onChange={(e) => onChange({ stockPotId: e.target.value || undefined })}
+        >
+          <option value="">{say('the smallest')}</option>
+          {house.vessels.map((v) => (
+            <option key={v.id} value={v.id}>
+              {v.name}
+            </option>
+          ))}
+        </Pick>
+      </div>
+      <div className="w-44">
+        <Pick
+          id="stock-burner"
+          label={say('The stock’s burner')}
+          value={order.stockBurnerId ?? ''}
+          onChange={(e) => onChange({ stockBurnerId: e.target.value || undefined })}
+        >
+          <option value="">{say('the strongest')}</option>
+          {house.burners.map((b) => (
+            <option key={b.id} value={b.id}>
+              {b.name}
+            </option>
+          ))}
+        </Pick>
+      </div>
+    </>
+  );
+}
+
+/** How much of it there is, where that is not enough. */
+function ThereIs({ order, onChange }: Omit<Props, 'stockId' | 'house'>) {
+  const say = useSay();
+  const there = order.stockMl === undefined ? '' : String(Math.round(order.stockMl * order.litres) / 1000);
+  const [typed, setTyped] = useState(there);
+  const litres = parseNumber(typed);
+  const perLitre = (litres * 1000) / order.litres;
+  const [least, most] = ORDER_BOUNDS.stockMl;
+  const possible = typed.trim() === '' || (perLitre >= least && perLitre <= most);
+  const typedIn = (text: string) => {
+    setTyped(text);
+    if (text.trim() === '') {
+      onChange({ stockMl: undefined, topUp: undefined });
+      return;
+    }
+    const asked = (parseNumber(text) * 1000) / order.litres;
+    if (asked >= least && asked <= most) onChange({ stockMl: Math.round(asked * 100) / 100 });
+  };
+  return (
+    <div className="w-44">
+      <MetricField
+        id="stock-litres"
+        words={message('There is only, {unit}')}
+        what="litres"
+        placeholder={say('enough')}
+        value={typed}
+        onValue={typedIn}
+        problem={
+          possible
+            ? undefined
+            : say('“{text}” cannot be: {low} to {high} here.', {
+                text: typed,
+                low: { ml: least * order.litres },
+                high: { ml: most * order.litres },
+              })
+        }
+        className="figures text-right"
+      />
     </div>
   );
 }

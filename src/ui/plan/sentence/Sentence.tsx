@@ -48,23 +48,14 @@ type Props = {
   readonly onChange: (change: Partial<TimedOrder>) => void;
 };
 
-/** The order as a sentence; every underlined part is a control. */
-function SentenceNow({ stores, choose, recipe, written, aim, setup, order, onChange }: Props) {
+function SoupChoice({ stores, choose, written, order, onChange }: Props) {
   const say = useSay();
-
-  const { house, soups } = stores;
-  const { bandLimits } = house.kitchen;
-  const vessel = house.vessels.find((v) => v.id === order.vesselId);
-  const burner = house.burners.find((b) => b.id === order.burnerId);
-  const roux = rouxOf(recipe);
-  const colour = order.colour ?? roux?.colour ?? 'white';
-  const rule = order.rule ?? roux?.rule ?? 'weight';
-
+  const { soups, house } = stores;
   const chooseRecipe = (id: string) =>
     choose(id, ({ band }) =>
       onChange({
         recipeId: id,
-        target: Math.round(middleOf(band, bandLimits)),
+        target: Math.round(middleOf(band, house.kitchen.bandLimits)),
         ...UNCHANGED,
         // Whom it is for stays, whatever the soup.
         diet: order.diet,
@@ -72,6 +63,140 @@ function SentenceNow({ stores, choose, recipe, written, aim, setup, order, onCha
         stockBurnerId: undefined,
       }),
     );
+  return (
+    <Choice
+      label={say('Soup')}
+      value={written.id}
+      words={uncapital(written.name)}
+      onChange={chooseRecipe}
+      options={soups.map((r) => ({ value: r.id, words: r.name, aside: r.school }))}
+    />
+  );
+}
+
+function BandChoice({ stores, order, onChange }: Props) {
+  const say = useSay();
+  const { bandLimits } = stores.house.kitchen;
+  return (
+    <Choice
+      label={say('Consistency')}
+      value={bandOf(order.target, bandLimits)}
+      words={term(bandOf(order.target, bandLimits))}
+      onChange={(band) => onChange({ target: Math.round(middleOf(band, bandLimits)) })}
+      options={BANDS.map((band) => {
+        const [low, high] = rangeOf(band, bandLimits);
+        return {
+          value: band,
+          words: term(band),
+          aside: say('{low} to {high} mPa·s', { low: spaced(low), high: spaced(high) }),
+        };
+      })}
+    />
+  );
+}
+
+function PotChoice({ stores: { house }, order, onChange }: Props) {
+  const say = useSay();
+  const vessel = house.vessels.find((v) => v.id === order.vesselId);
+  return (
+    <Choice
+      label={say('Pot')}
+      value={order.vesselId}
+      words={vessel?.name ?? message('a pot')}
+      onChange={(vesselId) => onChange({ vesselId })}
+      options={house.vessels.map((v) => ({
+        value: v.id,
+        words: v.name,
+        aside: say('{across} × {high} cm, up to {most}', {
+          across: v.diameterMm / 10,
+          high: v.heightMm / 10,
+          most: { ml: rimVolume(v) * FILL_LIMIT },
+        }),
+      }))}
+    />
+  );
+}
+
+function BurnerChoice({ stores: { house }, order, onChange }: Props) {
+  const say = useSay();
+  const burner = house.burners.find((b) => b.id === order.burnerId);
+  return (
+    <Choice
+      label={say('Burner')}
+      value={order.burnerId}
+      words={burner?.name ?? message('a burner')}
+      onChange={(burnerId) => onChange({ burnerId })}
+      options={house.burners.map((b) => ({
+        value: b.id,
+        words: b.name,
+        aside: say('{kind}, {power} kW', { kind: term(b.kind), power: b.powerW / 1000 }),
+      }))}
+    />
+  );
+}
+
+type RouxProps = Props & { readonly roux: NonNullable<ReturnType<typeof rouxOf>> };
+
+function ColourChoice({ order, roux, onChange }: RouxProps) {
+  const say = useSay();
+  const colour = order.colour ?? roux.colour ?? 'white';
+  return (
+    <Choice
+      label={say('Roux colour')}
+      value={colour}
+      words={term(colour)}
+      onChange={(c) => onChange({ colour: c })}
+      options={ROUX_COLOURS.map((c) => ({
+        value: c,
+        words: say('{colour} roux', { colour: term(c) }),
+        aside:
+          ROUX_STRENGTH[c] === 1
+            ? say('full strength')
+            : say('thickens {percent} % as much', {
+                percent: Math.round(ROUX_STRENGTH[c] * 100),
+              }),
+      }))}
+    />
+  );
+}
+
+function RuleChoice({ order, roux, onChange }: RouxProps) {
+  const say = useSay();
+  const rule = order.rule ?? roux.rule ?? 'weight';
+  return (
+    <Choice
+      label={say('Equal parts')}
+      value={rule}
+      words={term(EQUAL_PARTS_WORDS[rule])}
+      onChange={(r) => onChange({ rule: r })}
+      options={EQUAL_PARTS.map((r) => ({ value: r, words: term(EQUAL_PARTS_WORDS[r]) }))}
+    />
+  );
+}
+
+/** How its dairy is spared. */
+function DairyChoice({ dairy, onChange }: Props & { readonly dairy: Gently }) {
+  const say = useSay();
+  return (
+    <Choice
+      label={say('Dairy')}
+      value={dairy}
+      words={SPARED[dairy]}
+      onChange={(d) => onChange({ dairy: d === 'written' ? undefined : d })}
+      options={[
+        { value: 'written' as const, words: say('as the recipe has it') },
+        ...GENTLY.map((g) => ({ value: g, words: SPARED[g] })),
+      ]}
+    />
+  );
+}
+
+/** The order as a sentence; every underlined part is a control. */
+function SentenceNow(props: Props) {
+  const { stores, recipe, written, aim, setup, order, onChange } = props;
+  const say = useSay();
+  const { house } = stores;
+  const roux = rouxOf(recipe);
 
   return (
     <p className="text-[clamp(19px,1.5vw,25px)] leading-[1.6]">
@@ -81,15 +206,7 @@ function SentenceNow({ stores, choose, recipe, written, aim, setup, order, onCha
           litres: (
             <LitresPart litres={order.litres} show={say.reader} onChange={(l) => onChange({ litres: l })} />
           ),
-          soup: (
-            <Choice
-              label={say('Soup')}
-              value={written.id}
-              words={uncapital(written.name)}
-              onChange={chooseRecipe}
-              options={soups.map((r) => ({ value: r.id, words: r.name, aside: r.school }))}
-            />
-          ),
+          soup: <SoupChoice {...props} />,
           stock: stockWords(order, written)
             ? say.rich(' on {stock}', {
                 stock: (
@@ -104,52 +221,9 @@ function SentenceNow({ stores, choose, recipe, written, aim, setup, order, onCha
                 ),
               })
             : '',
-          band: (
-            <Choice
-              label={say('Consistency')}
-              value={bandOf(order.target, bandLimits)}
-              words={term(bandOf(order.target, bandLimits))}
-              onChange={(band) => onChange({ target: Math.round(middleOf(band, bandLimits)) })}
-              options={BANDS.map((band) => {
-                const [low, high] = rangeOf(band, bandLimits);
-                return {
-                  value: band,
-                  words: term(band),
-                  aside: say('{low} to {high} mPa·s', { low: spaced(low), high: spaced(high) }),
-                };
-              })}
-            />
-          ),
-          pot: (
-            <Choice
-              label={say('Pot')}
-              value={order.vesselId}
-              words={vessel?.name ?? message('a pot')}
-              onChange={(vesselId) => onChange({ vesselId })}
-              options={house.vessels.map((v) => ({
-                value: v.id,
-                words: v.name,
-                aside: say('{across} × {high} cm, up to {most}', {
-                  across: v.diameterMm / 10,
-                  high: v.heightMm / 10,
-                  most: { ml: rimVolume(v) * FILL_LIMIT },
-                }),
-              }))}
-            />
-          ),
-          burner: (
-            <Choice
-              label={say('Burner')}
-              value={order.burnerId}
-              words={burner?.name ?? message('a burner')}
-              onChange={(burnerId) => onChange({ burnerId })}
-              options={house.burners.map((b) => ({
-                value: b.id,
-                words: b.name,
-                aside: say('{kind}, {power} kW', { kind: term(b.kind), power: b.powerW / 1000 }),
-              }))}
-            />
-          ),
+          band: <BandChoice {...props} />,
+          pot: <PotChoice {...props} />,
+          burner: <BurnerChoice {...props} />,
           beside: recipe.pans?.length
             ? say.rich(' with {pans}', {
                 pans: <BesidePart recipe={recipe} litres={order.litres} setup={setup} />,
@@ -160,33 +234,8 @@ function SentenceNow({ stores, choose, recipe, written, aim, setup, order, onCha
           ),
           roux: roux
             ? say.rich(', {colour}, {rule}', {
-                colour: (
-                  <Choice
-                    label={say('Roux colour')}
-                    value={colour}
-                    words={term(colour)}
-                    onChange={(c) => onChange({ colour: c })}
-                    options={ROUX_COLOURS.map((c) => ({
-                      value: c,
-                      words: say('{colour} roux', { colour: term(c) }),
-                      aside:
-                        ROUX_STRENGTH[c] === 1
-                          ? say('full strength')
-                          : say('thickens {percent} % as much', {
-                              percent: Math.round(ROUX_STRENGTH[c] * 100),
-                            }),
-                    }))}
-                  />
-                ),
-                rule: (
-                  <Choice
-                    label={say('Equal parts')}
-                    value={rule}
-                    words={term(EQUAL_PARTS_WORDS[rule])}
-                    onChange={(r) => onChange({ rule: r })}
-                    options={EQUAL_PARTS.map((r) => ({ value: r, words: term(EQUAL_PARTS_WORDS[r]) }))}
-                  />
-                ),
+                colour: <ColourChoice {...props} roux={roux} />,
+                rule: <RuleChoice {...props} roux={roux} />,
               })
             : '',
           wine: hasWine(written)
@@ -203,20 +252,7 @@ function SentenceNow({ stores, choose, recipe, written, aim, setup, order, onCha
             />
           ),
           dairy: order.dairy
-            ? say.rich(', {how}', {
-                how: (
-                  <Choice
-                    label={say('Dairy')}
-                    value={order.dairy}
-                    words={SPARED[order.dairy]}
-                    onChange={(d) => onChange({ dairy: d === 'written' ? undefined : d })}
-                    options={[
-                      { value: 'written' as const, words: say('as the recipe has it') },
-                      ...GENTLY.map((g) => ({ value: g, words: SPARED[g] })),
-                    ]}
-                  />
-                ),
-              })
+            ? say.rich(', {how}', { how: <DairyChoice {...props} dairy={order.dairy} /> })
             : '',
           guests: <DietPart order={order} written={written} onChange={onChange} />,
           time: <TimePart time={order.serveAt} onChange={(serveAt) => onChange({ serveAt })} />,

@@ -108,40 +108,15 @@ export function Stocks({ order, written, aim, setup, house, onChange }: Props) {
           <b>{say('as the recipe has it')}</b>
           <span className="block text-[15px]">{say(stockWords({}, written) ?? stockName('water'))}</span>
         </RadioRow>
-        {all.map((s) => {
-          const making = makingOf(s.stock.id);
-          return (
-            <RadioRow
-              key={s.stock.id}
-              name="stock"
-              id={s.stock.id}
-              on={s.stock.id === order.stock}
-              onTake={() => onChange({ ...none, stock: s.stock.id })}
-              aside={<Grade fit={s.fit} plain />}
-            >
-              <b>{say('{name}', { name: { opening: stockName(s.stock.id) } })}</b>{' '}
-              <span className="figures ml-2 font-bold">{takenWords(s, say)}</span>
-              <span className="block text-[15px]">
-                {[
-                  say('brings {own} % salt; {salt} % in the bowl', {
-                    own: s.ownSaltPercent.toFixed(2),
-                    salt: s.saltPercent.toFixed(2),
-                  }),
-                  thickenerWords(s, say),
-                  s.cost === null ? '' : `${house.currency}${s.cost.toFixed(2)}`,
-                ]
-                  .filter(Boolean)
-                  .join(' · ')}
-              </span>
-              <span className="block text-[15px]">
-                {[making && makingWords(making, say), ...s.fit.reasons.map((r) => say(r.says))]
-                  .filter(Boolean)
-                  .join('. ')
-                  .replaceAll('..', '.')}
-              </span>
-            </RadioRow>
-          );
-        })}
+        {all.map((s) => (
+          <StockRow
+            key={s.stock.id}
+            of={s}
+            on={s.stock.id === order.stock}
+            currency={house.currency}
+            onTake={() => onChange({ ...none, stock: s.stock.id })}
+          />
+        ))}
       </div>
       {!done && (
         <p role="status" className="p-4 text-quiet">
@@ -149,5 +124,41 @@ export function Stocks({ order, written, aim, setup, house, onChange }: Props) {
         </p>
       )}
     </>
+  );
+}
+
+type RowProps = {
+  readonly of: Stocked;
+  readonly on: boolean;
+  readonly currency: string;
+  readonly onTake: () => void;
+};
+
+function StockRow({ of: s, on, currency, onTake }: RowProps) {
+  const say = useSay();
+  const making = makingOf(s.stock.id);
+  return (
+    <RadioRow name="stock" id={s.stock.id} on={on} onTake={onTake} aside={<Grade fit={s.fit} plain />}>
+      <b>{say('{name}', { name: { opening: stockName(s.stock.id) } })}</b>{' '}
+      <span className="figures ml-2 font-bold">{takenWords(s, say)}</span>
+      <span className="block text-[15px]">
+        {[
+          say('brings {own} % salt; {salt} % in the bowl', {
+            own: s.ownSaltPercent.toFixed(2),
+            salt: s.saltPercent.toFixed(2),
+          }),
+          thickenerWords(s, say),
+          s.cost === null ? '' : `${currency}${s.cost.toFixed(2)}`,
+        ]
+          .filter(Boolean)
+          .join(' · ')}
+      </span>
+      <span className="block text-[15px]">
+        {[making && makingWords(making, say), ...s.fit.reasons.map((r) => say(r.says))]
+          .filter(Boolean)
+          .join('. ')
+          .replaceAll('..', '.')}
+      </span>
+    </RadioRow>
   );
 }

@@ -1,12 +1,12 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import type { TimedOrder } from '../../core/order/order';
-import type { Warning } from '../../core/plan/types';
-import { warningLine } from '../../core/plan/warningWords';
-import { requestOf } from '../order/address';
-import { useSay } from '../shared/hooks/useSay';
-import { useBegin } from './useBegin';
+import type { TimedOrder } from '../../../core/order/order';
+import type { Warning } from '../../../core/plan/types';
+import { warningLine } from '../../../core/plan/warningWords';
+import { requestOf } from '../../order/address';
+import { useSay } from '../../shared/hooks/useSay';
+import { useBegin } from '../useBegin';
 
 /** Starting a batch of what is ordered, and going to its stove; a plan that is barred is refused with its reason. */
 export function useStart(

@@ -2,12 +2,12 @@
 
 import { clsx } from 'clsx';
 import { useState } from 'react';
-import type { Band } from '../../core/flow/bands';
-import { term } from '../../core/message/term';
-import { mPas } from '../../core/units/shown/format';
-import { useSay } from '../shared/hooks/useSay';
-import { Sheet } from '../shared/Sheet';
-import type { Thoughts } from './usePlan';
+import type { Band } from '../../../core/flow/bands';
+import { term } from '../../../core/message/term';
+import { mPas } from '../../../core/units/shown/format';
+import { useSay } from '../../shared/hooks/useSay';
+import { Sheet } from '../../shared/Sheet';
+import type { Thoughts } from '../usePlan';
 
 type Props = {
   readonly band: Band;
@@ -78,32 +78,40 @@ export function Chance({ band, chance, thoughts, stale }: Props) {
               ))}
           </ul>
         </section>
-        {sampled && (
-          <section>
-            <h3 className="font-bold">{say('What would raise it most')}</h3>
-            {sampled.raises.length > 0 ? (
-              <ol className="mt-1">
-                {sampled.raises.map((r) => (
-                  <li key={r.id} className="flex items-start gap-3 border-rule border-b py-2 last:border-b-0">
-                    <span className="flex-1">
-                      {say.rich('<b>{action}.</b> {why}', {
-                        b: (text) => <b>{text}</b>,
-                        action: r.do,
-                        why: r.why,
-                      })}
-                    </span>
-                    <span className="figures shrink-0 font-bold">
-                      {percent(share)} → {percent(Math.max(share, r.chance))}
-                    </span>
-                  </li>
-                ))}
-              </ol>
-            ) : (
-              <p className="mt-1">{say('Nothing much: it is as sure as it gets.')}</p>
-            )}
-          </section>
-        )}
+        {sampled && <Raises sampled={sampled} share={share} />}
       </div>
     </Sheet>
+  );
+}
+
+type RaisesProps = { readonly sampled: NonNullable<Thoughts['sampled']>; readonly share: number };
+
+/** What would make it surer, the most first. */
+function Raises({ sampled, share }: RaisesProps) {
+  const say = useSay();
+  return (
+    <section>
+      <h3 className="font-bold">{say('What would raise it most')}</h3>
+      {sampled.raises.length > 0 ? (
+        <ol className="mt-1">
+          {sampled.raises.map((r) => (
+            <li key={r.id} className="flex items-start gap-3 border-rule border-b py-2 last:border-b-0">
+              <span className="flex-1">
+                {say.rich('<b>{action}.</b> {why}', {
+                  b: (text) => <b>{text}</b>,
+                  action: r.do,
+                  why: r.why,
+                })}
+              </span>
+              <span className="figures shrink-0 font-bold">
+                {percent(share)} → {percent(Math.max(share, r.chance))}
+              </span>
+            </li>
+          ))}
+        </ol>
+      ) : (
+        <p className="mt-1">{say('Nothing much: it is as sure as it gets.')}</p>
+      )}
+    </section>
   );
 }

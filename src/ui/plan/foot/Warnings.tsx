@@ -2,17 +2,17 @@
 
 import { TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
-import type { Remedy } from '../../core/compare/remedies';
-import { remedyWords } from '../../core/compare/remedyWords';
-import { message } from '../../core/message/message';
-import { term } from '../../core/message/term';
-import type { TimedOrder } from '../../core/order/order';
-import type { Warning } from '../../core/plan/types';
-import { warningWords } from '../../core/plan/warningWords';
-import type { Show } from '../../core/units/shown/show';
-import { useSay } from '../shared/hooks/useSay';
-import { Sheet } from '../shared/Sheet';
-import { BUTTON } from '../shared/styles';
+import type { Remedy } from '../../../core/compare/remedies';
+import { remedyWords } from '../../../core/compare/remedyWords';
+import { message } from '../../../core/message/message';
+import { term } from '../../../core/message/term';
+import type { TimedOrder } from '../../../core/order/order';
+import type { Warning } from '../../../core/plan/types';
+import { warningWords } from '../../../core/plan/warningWords';
+import type { Show } from '../../../core/units/shown/show';
+import { useSay } from '../../shared/hooks/useSay';
+import { Sheet } from '../../shared/Sheet';
+import { BUTTON } from '../../shared/styles';
 
 const WORD = { stop: message('Stop'), danger: message('Danger'), caution: message('Mind') } as const;
 
