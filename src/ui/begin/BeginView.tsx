@@ -47,8 +47,8 @@ type Props = {
   readonly known: readonly string[];
 };
 
-/** A kitchen that begins: one question a screen, each to be skipped; the first dose is there before the last of them. */
-export function BeginView({ house, samples, known }: Props) {
+/** The answers so far, the kitchen they make and the dose in it, and keeping them. */
+function useBegin({ house, known }: Props) {
   const say = useSay();
   const router = useRouter();
   const [at, setAt] = useState(0);
@@ -96,7 +96,33 @@ export function BeginView({ house, samples, known }: Props) {
         : '/recipes/start',
     );
   };
+  return {
+    at,
+    question,
+    last,
+    answers,
+    answer,
+    back: () => setAt((n) => n - 1),
+    next: () => setAt((n) => n + 1),
+    soup,
+    take: (next: RecipeText) => {
+      setSoup(next);
+      setAt((n) => n + 1);
+    },
+    plan,
+    begun,
+    problem,
+    busy,
+    finish,
+  };
+}
+type Beginning = ReturnType<typeof useBegin>;
 
+/** A kitchen that begins: one question a screen, each to be skipped; the first dose is there before the last of them. */
+export function BeginView(props: Props) {
+  const say = useSay();
+  const of = useBegin(props);
+  const { at, question, problem, soup, plan, begun } = of;
   return (
     <div className="flex h-full flex-col">
       <header className="shrink-0 border-ink border-b-2 bg-surface px-5 py-3">
@@ -107,35 +133,7 @@ export function BeginView({ house, samples, known }: Props) {
         <p>{say(WHYS[question])}</p>
       </header>
       <main className="min-h-0 flex-1 overflow-y-auto px-5 py-4">
-        {question === 'where' && (
-          <Chosen.Region value={answers.region} onPick={(region) => answer({ region }, true)} />
-        )}
-        {question === 'soup' && (
-          <SoupAsked
-            house={begun}
-            samples={samples}
-            picked={soup?.id ?? null}
-            onPick={(next) => {
-              setSoup(next);
-              setAt((n) => n + 1);
-            }}
-          />
-        )}
-        {question === 'pots' && (
-          <PotsAsked pots={answers.pots ?? []} onPots={(pots) => answer({ pots }, false)} />
-        )}
-        {question === 'burners' && (
-          <BurnersAsked burners={answers.burners ?? []} onBurners={(burners) => answer({ burners }, false)} />
-        )}
-        {question === 'flour' && (
-          <Chosen.Measures value={answers.measures} onPick={(measures) => answer({ measures }, true)} />
-        )}
-        {question === 'height' && (
-          <Chosen.Height value={answers.altitudeM} onPick={(altitudeM) => answer({ altitudeM }, true)} />
-        )}
-        {question === 'name' && (
-          <NameAsked value={answers.name ?? ''} onName={(name) => answer({ name }, false)} />
-        )}
+        <Asked of={of} samples={props.samples} />
         {problem && (
           <p role="alert" className="pt-3 font-bold text-tomato">
             {problem}
@@ -143,38 +141,73 @@ export function BeginView({ house, samples, known }: Props) {
         )}
       </main>
       {soup && plan && <DoseStrip plan={plan} name={soup.name} house={begun} />}
-      <footer className="flex shrink-0 flex-wrap items-stretch gap-2 border-ink border-t-2 bg-surface px-3 py-2">
-        {at > 0 && (
-          <button type="button" className={BUTTON} onClick={() => setAt((n) => n - 1)}>
-            {say('Back')}
-          </button>
-        )}
-        <span className="flex-1" />
-        {!last && (
-          <button type="button" className={BUTTON} onClick={() => setAt((n) => n + 1)}>
-            {say('Skip')}
-          </button>
-        )}
-        {(question === 'pots' || question === 'burners') && (
-          <button
-            type="button"
-            className={`${PRIMARY} text-[20px] min-[720px]:min-w-36`}
-            onClick={() => setAt((n) => n + 1)}
-          >
-            {say('Next')}
-          </button>
-        )}
-        {(last || soup) && (
-          <button
-            type="button"
-            disabled={busy}
-            className={`${last ? PRIMARY : BUTTON} text-[20px] min-[720px]:min-w-36`}
-            onClick={() => void finish()}
-          >
-            {busy ? say('Saving …') : soup ? say('Plan it') : say('Done')}
-          </button>
-        )}
-      </footer>
+      <Foot of={of} />
     </div>
+  );
+}
+
+type Part = { readonly of: Beginning };
+
+/** What is asked, and what can be answered. */
+function Asked({ of, samples }: Part & Pick<Props, 'samples'>) {
+  const { question, answers, answer, begun, soup, take } = of;
+  return (
+    <>
+      {question === 'where' && (
+        <Chosen.Region value={answers.region} onPick={(region) => answer({ region }, true)} />
+      )}
+      {question === 'soup' && (
+        <SoupAsked house={begun} samples={samples} picked={soup?.id ?? null} onPick={take} />
+      )}
+      {question === 'pots' && (
+        <PotsAsked pots={answers.pots ?? []} onPots={(pots) => answer({ pots }, false)} />
+      )}
+      {question === 'burners' && (
+        <BurnersAsked burners={answers.burners ?? []} onBurners={(burners) => answer({ burners }, false)} />
+      )}
+      {question === 'flour' && (
+        <Chosen.Measures value={answers.measures} onPick={(measures) => answer({ measures }, true)} />
+      )}
+      {question === 'height' && (
+        <Chosen.Height value={answers.altitudeM} onPick={(altitudeM) => answer({ altitudeM }, true)} />
+      )}
+      {question === 'name' && (
+        <NameAsked value={answers.name ?? ''} onName={(name) => answer({ name }, false)} />
+      )}
+    </>
+  );
+}
+
+function Foot({ of: { at, question, last, soup, busy, back, next, finish } }: Part) {
+  const say = useSay();
+  return (
+    <footer className="flex shrink-0 flex-wrap items-stretch gap-2 border-ink border-t-2 bg-surface px-3 py-2">
+      {at > 0 && (
+        <button type="button" className={BUTTON} onClick={back}>
+          {say('Back')}
+        </button>
+      )}
+      <span className="flex-1" />
+      {!last && (
+        <button type="button" className={BUTTON} onClick={next}>
+          {say('Skip')}
+        </button>
+      )}
+      {(question === 'pots' || question === 'burners') && (
+        <button type="button" className={`${PRIMARY} text-[20px] min-[720px]:min-w-36`} onClick={next}>
+          {say('Next')}
+        </button>
+      )}
+      {(last || soup) && (
+        <button
+          type="button"
+          disabled={busy}
+          className={`${last ? PRIMARY : BUTTON} text-[20px] min-[720px]:min-w-36`}
+          onClick={() => void finish()}
+        >
+          {busy ? say('Saving …') : soup ? say('Plan it') : say('Done')}
+        </button>
+      )}
+    </footer>
   );
 }

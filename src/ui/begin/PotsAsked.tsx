@@ -21,26 +21,7 @@ const MOST = Math.max(...COMMON_POTS.flatMap((p) => [p.diameterMm, p.heightMm]))
 /** Common pots drawn to one scale, and any other by a ruler or by the water that fills it. */
 export function PotsAsked({ pots, onPots }: Props) {
   const say = useSay();
-  const [by, setBy] = useState<'ruler' | 'water'>('ruler');
-  const [first, setFirst] = useState('');
-  const [high, setHigh] = useState('');
-  const [problem, setProblem] = useState<string | undefined>();
   const own = pots.filter((p) => !COMMON_POTS.some((c) => c.id === p.id));
-  const add = () => {
-    const [a, h] = [typedNumber(first), typedNumber(high)];
-    if (typeof a !== 'number' || typeof h !== 'number')
-      return setProblem(say('both are numbers, e.g. 32 and 26'));
-    try {
-      const pot = by === 'ruler' ? potOf(a * 10, h * 10) : potOfWater(a * 1000, h * 10);
-      if (!pots.some((p) => p.id === pot.id)) onPots([...pots, pot]);
-      setFirst('');
-      setHigh('');
-      setProblem(undefined);
-    } catch (error) {
-      if (!(error instanceof OutOfRange)) throw error;
-      setProblem(say(error.says));
-    }
-  };
   return (
     <div className="grid gap-5">
       <ul className="grid grid-cols-2 gap-3 min-[720px]:grid-cols-4">
@@ -68,35 +49,62 @@ export function PotsAsked({ pots, onPots }: Props) {
           );
         })}
       </ul>
-      <Form className="flex flex-wrap items-end gap-3" onSubmit={add}>
-        <Segments
-          label={say('Another pot')}
-          value={by}
-          onChange={setBy}
-          options={[
-            { value: 'ruler', words: say('By ruler') },
-            { value: 'water', words: say('By water') },
-          ]}
-        />
-        <Field
-          id="begin-pot-first"
-          label={by === 'ruler' ? say('Across inside, cm') : say('Water that fills it, kg')}
-          inputMode="decimal"
-          value={first}
-          onChange={(e) => setFirst(e.target.value)}
-          problem={problem}
-        />
-        <Field
-          id="begin-pot-high"
-          label={say('High inside, cm')}
-          inputMode="decimal"
-          value={high}
-          onChange={(e) => setHigh(e.target.value)}
-        />
-        <button type="submit" className={BUTTON}>
-          {say('Add it')}
-        </button>
-      </Form>
+      <AnotherPot pots={pots} onPots={onPots} />
     </div>
+  );
+}
+
+/** Any other pot, by a ruler or by the water that fills it. */
+function AnotherPot({ pots, onPots }: Props) {
+  const say = useSay();
+  const [by, setBy] = useState<'ruler' | 'water'>('ruler');
+  const [first, setFirst] = useState('');
+  const [high, setHigh] = useState('');
+  const [problem, setProblem] = useState<string | undefined>();
+  const add = () => {
+    const [a, h] = [typedNumber(first), typedNumber(high)];
+    if (typeof a !== 'number' || typeof h !== 'number')
+      return setProblem(say('both are numbers, e.g. 32 and 26'));
+    try {
+      const pot = by === 'ruler' ? potOf(a * 10, h * 10) : potOfWater(a * 1000, h * 10);
+      if (!pots.some((p) => p.id === pot.id)) onPots([...pots, pot]);
+      setFirst('');
+      setHigh('');
+      setProblem(undefined);
+    } catch (error) {
+      if (!(error instanceof OutOfRange)) throw error;
+      setProblem(say(error.says));
+    }
+  };
+  return (
+    <Form className="flex flex-wrap items-end gap-3" onSubmit={add}>
+      <Segments
+        label={say('Another pot')}
+        value={by}
+        onChange={setBy}
+        options={[
+          { value: 'ruler', words: say('By ruler') },
+          { value: 'water', words: say('By water') },
+        ]}
+      />
+      <Field
+        id="begin-pot-first"
+        label={by === 'ruler' ? say('Across inside, cm') : say('Water that fills it, kg')}
+        inputMode="decimal"
+        value={first}
+        onChange={(e) => setFirst(e.target.value)}
+        problem={problem}
+      />
+      <Field
+        id="begin-pot-high"
+        label={say('High inside, cm')}
+        inputMode="decimal"
+        value={high}
+        onChange={(e) => setHigh(e.target.value)}
+      />
+      <button type="submit" className={BUTTON}>
+        {say('Add it')}
+      </button>
+    </Form>
   );
 }

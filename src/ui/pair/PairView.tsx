@@ -18,17 +18,15 @@ async function forgetPages(): Promise<void> {
   for (const name of await caches.keys()) if (name.includes('pages')) await caches.delete(name);
 }
 
-/** Six digits, as the lead reads them out: on large keys, or typed, or out of the address a code was scanned from. */
-export function PairView({
-  code: given,
-  kitchen: named,
-  to,
-}: {
+type Props = {
   readonly code: string;
   /** The kitchen the code is of, by its id, where the address says it. */
   readonly kitchen: string;
   readonly to: string;
-}) {
+};
+
+/** A code as it is typed, and pairing by it; whoever is in already goes on at once. */
+function usePairing({ code: given, kitchen: named, to }: Props) {
   const say = useSay();
   const [code, setCode] = useState(given);
   const [kitchen, setKitchen] = useState(named);
@@ -62,6 +60,13 @@ export function PairView({
     setProblem(say(problemWords(answer.problems)));
     setCode('');
   };
+  return { code, change, kitchen, setKitchen, several, problem, busy, pair };
+}
+
+/** Six digits, as the lead reads them out: on large keys, or typed, or out of the address a code was scanned from. */
+export function PairView(props: Props) {
+  const say = useSay();
+  const { code, change, kitchen, setKitchen, several, problem, busy, pair } = usePairing(props);
   return (
     <div className="mx-auto grid max-w-120 gap-4 px-5 py-6">
       <h1 className="font-bold text-[32px] leading-tight">{say('Pair this screen')}</h1>

@@ -52,27 +52,7 @@ function Page({ sheet, print = false }: { sheet: PlanSheet; print?: boolean }) {
             {say('Weigh out, in the order you need it')}
           </Part>
           <ul>
-            {sheet.lines.map((l, n) => {
-              const key = `${n} ${l.name}`;
-              return (
-                <li
-                  key={key}
-                  className="flex items-center gap-2 border-rule border-b py-1 print:break-inside-avoid"
-                >
-                  <span aria-hidden className="size-5 shrink-0 border-2 border-ink" />
-                  <span
-                    className={`figures w-26 shrink-0 whitespace-nowrap text-right font-bold text-[21px] ${l.dose ? 'bg-butter text-on-butter' : ''}`}
-                  >
-                    {l.figure}
-                    <span className="ml-0.5 text-[15px]">{l.unit}</span>
-                  </span>
-                  <span className="leading-tight">
-                    <b>{l.name}</b> {l.dose && say('(the dose)')}
-                    <span className="block text-quiet text-[14px]">{l.aside}</span>
-                  </span>
-                </li>
-              );
-            })}
+            <Lines sheet={sheet} />
           </ul>
         </section>
         <section aria-labelledby={`${id}-clock`}>
@@ -80,24 +60,7 @@ function Page({ sheet, print = false }: { sheet: PlanSheet; print?: boolean }) {
             {say('By the clock')}
           </Part>
           <ol>
-            {sheet.steps.map((s, n) => {
-              const key = `${n} ${s.title}`;
-              return (
-                <li key={key} className="flex gap-3 border-rule border-b py-1 print:break-inside-avoid">
-                  <span className="figures w-14 shrink-0 font-bold text-[19px]">{s.at}</span>
-                  <span className="leading-tight">
-                    <b>{s.title}</b>
-                    {s.takes && `, ${s.takes}`}
-                    <span className="block text-[15px]">{s.details}</span>
-                    {s.look && (
-                      <span className="block text-quiet text-[14px]">
-                        {say('Look for {look}', { look: s.look })}
-                      </span>
-                    )}
-                  </span>
-                </li>
-              );
-            })}
+            <Steps sheet={sheet} />
           </ol>
         </section>
       </div>
@@ -119,4 +82,46 @@ function Page({ sheet, print = false }: { sheet: PlanSheet; print?: boolean }) {
       </p>
     </div>
   );
+}
+
+function Lines({ sheet }: { readonly sheet: PlanSheet }) {
+  const say = useSay();
+  return sheet.lines.map((l, n) => {
+    const key = `${n} ${l.name}`;
+    return (
+      <li key={key} className="flex items-center gap-2 border-rule border-b py-1 print:break-inside-avoid">
+        <span aria-hidden className="size-5 shrink-0 border-2 border-ink" />
+        <span
+          className={`figures w-26 shrink-0 whitespace-nowrap text-right font-bold text-[21px] ${l.dose ? 'bg-butter text-on-butter' : ''}`}
+        >
+          {l.figure}
+          <span className="ml-0.5 text-[15px]">{l.unit}</span>
+        </span>
+        <span className="leading-tight">
+          <b>{l.name}</b> {l.dose && say('(the dose)')}
+          <span className="block text-quiet text-[14px]">{l.aside}</span>
+        </span>
+      </li>
+    );
+  });
+}
+
+function Steps({ sheet }: { readonly sheet: PlanSheet }) {
+  const say = useSay();
+  return sheet.steps.map((s, n) => {
+    const key = `${n} ${s.title}`;
+    return (
+      <li key={key} className="flex gap-3 border-rule border-b py-1 print:break-inside-avoid">
+        <span className="figures w-14 shrink-0 font-bold text-[19px]">{s.at}</span>
+        <span className="leading-tight">
+          <b>{s.title}</b>
+          {s.takes && `, ${s.takes}`}
+          <span className="block text-[15px]">{s.details}</span>
+          {s.look && (
+            <span className="block text-quiet text-[14px]">{say('Look for {look}', { look: s.look })}</span>
+          )}
+        </span>
+      </li>
+    );
+  });
 }

@@ -48,46 +48,7 @@ export function PrintedService({ drawn }: Props) {
             <Printer size={22} aria-hidden /> {say('Print')}
           </button>
         </header>
-        <table className="mt-3 w-full border-collapse text-left">
-          <caption className="sr-only">{say('Pots of the service')}</caption>
-          <thead>
-            <tr className="border-ink border-b-2 text-[15px]">
-              {[
-                say('Lit'),
-                say('Soup'),
-                say('Litres'),
-                say('Burner'),
-                say('Pot'),
-                say('Ready'),
-                say('On the pass'),
-              ].map((h) => (
-                <th key={h} className="py-1 pr-2">
-                  {h}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {board.bars
-              .toSorted((a, b) => a.lightAt - b.lightAt)
-              .map((bar) => (
-                <tr key={bar.batch.key} className="border-rule border-b text-[18px]">
-                  <td className="figures py-1 pr-2 font-bold text-[22px]">{clockOf(bar.lightAt)}</td>
-                  <td className="pr-2 font-bold">{soup(bar.batch.key)}</td>
-                  <td className="figures pr-2">{askedVolume(bar.batch.litres, say.reader)}</td>
-                  <td className="pr-2">{names.burners[bar.place.burnerId] ?? bar.place.burnerId}</td>
-                  <td className="pr-2">{names.vessels[bar.place.vesselId] ?? bar.place.vesselId}</td>
-                  <td className="figures pr-2">{clockOf(bar.readyAt)}</td>
-                  <td className="figures font-bold">
-                    {bar.batch.soup.draws
-                      .filter((d) => !bar.batch.soup.fresh || d.at === bar.batch.due)
-                      .map((d) => clockOf(d.at))
-                      .join(', ')}
-                  </td>
-                </tr>
-              ))}
-          </tbody>
-        </table>
+        <Pots drawn={drawn} />
         <ol className="mt-3 columns-2 gap-8 text-[16px]">
           {tasks.map((t) => (
             <li
@@ -112,5 +73,52 @@ export function PrintedService({ drawn }: Props) {
         </p>
       </div>
     </Scroll>
+  );
+}
+
+/** Every pot in the order it is lit. */
+function Pots({ drawn: { board, names } }: Props) {
+  const say = useSay();
+  return (
+    <table className="mt-3 w-full border-collapse text-left">
+      <caption className="sr-only">{say('Pots of the service')}</caption>
+      <thead>
+        <tr className="border-ink border-b-2 text-[15px]">
+          {[
+            say('Lit'),
+            say('Soup'),
+            say('Litres'),
+            say('Burner'),
+            say('Pot'),
+            say('Ready'),
+            say('On the pass'),
+          ].map((h) => (
+            <th key={h} className="py-1 pr-2">
+              {h}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {board.bars
+          .toSorted((a, b) => a.lightAt - b.lightAt)
+          .map((bar) => (
+            <tr key={bar.batch.key} className="border-rule border-b text-[18px]">
+              <td className="figures py-1 pr-2 font-bold text-[22px]">{clockOf(bar.lightAt)}</td>
+              <td className="pr-2 font-bold">{names.soups[bar.batch.key] ?? bar.batch.key}</td>
+              <td className="figures pr-2">{askedVolume(bar.batch.litres, say.reader)}</td>
+              <td className="pr-2">{names.burners[bar.place.burnerId] ?? bar.place.burnerId}</td>
+              <td className="pr-2">{names.vessels[bar.place.vesselId] ?? bar.place.vesselId}</td>
+              <td className="figures pr-2">{clockOf(bar.readyAt)}</td>
+              <td className="figures font-bold">
+                {bar.batch.soup.draws
+                  .filter((d) => !bar.batch.soup.fresh || d.at === bar.batch.due)
+                  .map((d) => clockOf(d.at))
+                  .join(', ')}
+              </td>
+            </tr>
+          ))}
+      </tbody>
+    </table>
   );
 }

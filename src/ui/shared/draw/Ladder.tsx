@@ -2,7 +2,15 @@
 
 import { clsx } from 'clsx';
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
-import { BANDS, type BandLimits, bandOf, LADDER_RANGE, middleOf, rangeOf } from '../../../core/flow/bands';
+import {
+  BANDS,
+  type Band,
+  type BandLimits,
+  bandOf,
+  LADDER_RANGE,
+  middleOf,
+  rangeOf,
+} from '../../../core/flow/bands';
 import { term } from '../../../core/message/term';
 import { mPas } from '../../../core/units/shown/format';
 import { useSay } from '../hooks/useSay';
@@ -20,6 +28,19 @@ type Props = {
   readonly limits: BandLimits;
   readonly onTarget: (viscosity: number) => void;
 };
+
+/** Where a key puts a target; null where it means nothing. */
+function keyed(key: string, target: number): number | null {
+  const by = {
+    ArrowUp: 1.05,
+    ArrowRight: 1.05,
+    ArrowDown: 1 / 1.05,
+    ArrowLeft: 1 / 1.05,
+    PageUp: 1.3,
+    PageDown: 1 / 1.3,
+  }[key];
+  return by ? target * by : key === 'Home' ? LOW : key === 'End' ? HIGH : null;
+}
 
 /** The vertical scale of consistency: bands in words, a spoon for each, a target to drag, the prediction's bracket. */
 export function Ladder({ target, bracket, limits, onTarget }: Props) {
@@ -44,15 +65,7 @@ export function Ladder({ target, bracket, limits, onTarget }: Props) {
     dragging.current = false;
   };
   const onKeyDown = (e: KeyboardEvent) => {
-    const by = {
-      ArrowUp: 1.05,
-      ArrowRight: 1.05,
-      ArrowDown: 1 / 1.05,
-      ArrowLeft: 1 / 1.05,
-      PageUp: 1.3,
-      PageDown: 1 / 1.3,
-    }[e.key];
-    const to = by ? target * by : e.key === 'Home' ? LOW : e.key === 'End' ? HIGH : null;
+    const to = keyed(e.key, target);
     if (to === null) return;
     e.preventDefault();
     onTarget(Math.min(HIGH, Math.max(LOW, to)));
@@ -77,23 +90,7 @@ export function Ladder({ target, bracket, limits, onTarget }: Props) {
         onKeyDown={onKeyDown}
         className="relative h-full flex-1 cursor-ns-resize"
       >
-        {BANDS.map((band) => {
-          const [low, high] = rangeOf(band, limits);
-          const here = band === chosen;
-          return (
-            <div
-              key={band}
-              style={{ top: fromTop(high), bottom: `${height(low) * 100}%` }}
-              className={clsx(
-                'absolute right-0 left-21 flex items-center justify-between gap-1 pr-1 pl-3',
-                here ? 'z-10 border-2 border-ink bg-surface' : 'border-ink border-t',
-              )}
-            >
-              <span className={here ? 'font-bold text-[24px]' : 'text-[18px]'}>{say(term(band))}</span>
-              <Spoon viscosity={middleOf(band, limits)} width={here ? 92 : 80} />
-            </div>
-          );
-        })}
+        <Bands limits={limits} chosen={chosen} />
         {limits.map((limit) => (
           <span
             key={limit}
@@ -120,4 +117,26 @@ export function Ladder({ target, bracket, limits, onTarget }: Props) {
       </div>
     </div>
   );
+}
+
+/** The bands in words, each with its spoon. */
+function Bands({ limits, chosen }: Pick<Props, 'limits'> & { readonly chosen: Band }) {
+  const say = useSay();
+  return BANDS.map((band) => {
+    const [low, high] = rangeOf(band, limits);
+    const here = band === chosen;
+    return (
+      <div
+        key={band}
+        style={{ top: fromTop(high), bottom: `${height(low) * 100}%` }}
+        className={clsx(
+          'absolute right-0 left-21 flex items-center justify-between gap-1 pr-1 pl-3',
+          here ? 'z-10 border-2 border-ink bg-surface' : 'border-ink border-t',
+        )}
+      >
+        <span className={here ? 'font-bold text-[24px]' : 'text-[18px]'}>{say(term(band))}</span>
+        <Spoon viscosity={middleOf(band, limits)} width={here ? 92 : 80} />
+      </div>
+    );
+  });
 }

@@ -94,8 +94,6 @@ export function PotDrawing({ vessel, levels, pieces, show }: Props) {
   const now = levels.find((l) => l.kind === 'now');
   const surface = now ? y(now.ml) : bottom;
   const right = LEFT + width;
-  const cmStep = vessel.heightMm > 250 ? 5 : vessel.heightMm > 120 ? 2 : 1;
-  const cms = Array.from({ length: Math.floor(vessel.heightMm / 10) + 1 }, (_, cm) => cm);
   const all: readonly DrawnLevel[] = [
     ...levels,
     { label: say('headroom line'), ml: rimVolume(vessel) * FILL_LIMIT, kind: 'limit' },
@@ -128,41 +126,9 @@ export function PotDrawing({ vessel, levels, pieces, show }: Props) {
           y={Math.round(surface)}
         />
       )}
-      {labels.map((l) => {
-        const color = l.kind === 'limit' ? 'var(--tomato)' : 'var(--ink)';
-        return (
-          <g key={say.either(l.label)}>
-            <line
-              x1={LEFT + (l.kind === 'now' ? 0 : RULER)}
-              x2={right}
-              y1={l.at}
-              y2={l.at}
-              stroke={color}
-              strokeWidth={l.kind === 'now' ? 3 : 2.5}
-              strokeDasharray={l.kind === 'limit' ? '7 5' : l.kind === 'ghost' ? '2 4' : undefined}
-            />
-            <path
-              d={`M${right + WALL + 2} ${l.at} L${right + 18} ${l.shown}`}
-              stroke={color}
-              strokeWidth="1.5"
-              fill="none"
-            />
-            <text x={right + 23} y={l.shown - 3} fontSize="15" fill={color}>
-              {say.either(l.label)}
-            </text>
-            <text
-              x={right + 23}
-              y={l.shown + 15}
-              fontSize="18"
-              fontWeight="700"
-              fill={color}
-              className="figures"
-            >
-              {volumeWords(l.ml, show)}
-            </text>
-          </g>
-        );
-      })}
+      {labels.map((l) => (
+        <Level key={say.either(l.label)} level={l} right={right} show={show} />
+      ))}
       <path
         d={`M${LEFT - WALL / 2} ${rim} V${bottom + WALL / 2} H${right + WALL / 2} V${rim}`}
         fill="none"
@@ -176,27 +142,7 @@ export function PotDrawing({ vessel, levels, pieces, show }: Props) {
         stroke="var(--ink)"
         strokeWidth="4"
       />
-      {cms.map((cm) => {
-        const at = bottom - cm * 10 * perMm;
-        const labelled = cm > 0 && cm % cmStep === 0 && at > rim + 6;
-        return (
-          <g key={cm}>
-            <line
-              x1={LEFT}
-              x2={LEFT + (labelled ? 13 : 7)}
-              y1={at}
-              y2={at}
-              stroke="var(--ink)"
-              strokeWidth={labelled ? 2.4 : 1.2}
-            />
-            {labelled && (
-              <text x={LEFT + 16} y={at + 5} fontSize="14" fill="var(--ink)" className="figures">
-                {cm}
-              </text>
-            )}
-          </g>
-        );
-      })}
+      <Ruler vessel={vessel} bottom={bottom} rim={rim} perMm={perMm} />
       <line
         x1={LEFT + width * 0.06}
         x2={right - width * 0.06}
@@ -214,4 +160,75 @@ export function PotDrawing({ vessel, levels, pieces, show }: Props) {
       </text>
     </svg>
   );
+}
+
+type LevelProps = {
+  /** Where it stands, and where its words are put so that none lie over each other. */
+  readonly level: DrawnLevel & { readonly at: number; readonly shown: number };
+  readonly right: number;
+  readonly show: Show;
+};
+
+function Level({ level: l, right, show }: LevelProps) {
+  const say = useSay();
+  const color = l.kind === 'limit' ? 'var(--tomato)' : 'var(--ink)';
+  return (
+    <g>
+      <line
+        x1={LEFT + (l.kind === 'now' ? 0 : RULER)}
+        x2={right}
+        y1={l.at}
+        y2={l.at}
+        stroke={color}
+        strokeWidth={l.kind === 'now' ? 3 : 2.5}
+        strokeDasharray={l.kind === 'limit' ? '7 5' : l.kind === 'ghost' ? '2 4' : undefined}
+      />
+      <path
+        d={`M${right + WALL + 2} ${l.at} L${right + 18} ${l.shown}`}
+        stroke={color}
+        strokeWidth="1.5"
+        fill="none"
+      />
+      <text x={right + 23} y={l.shown - 3} fontSize="15" fill={color}>
+        {say.either(l.label)}
+      </text>
+      <text x={right + 23} y={l.shown + 15} fontSize="18" fontWeight="700" fill={color} className="figures">
+        {volumeWords(l.ml, show)}
+      </text>
+    </g>
+  );
+}
+
+type RulerProps = {
+  readonly vessel: Vessel;
+  readonly bottom: number;
+  readonly rim: number;
+  readonly perMm: number;
+};
+
+/** Centimetres on the left wall. */
+function Ruler({ vessel, bottom, rim, perMm }: RulerProps) {
+  const step = vessel.heightMm > 250 ? 5 : vessel.heightMm > 120 ? 2 : 1;
+  const cms = Array.from({ length: Math.floor(vessel.heightMm / 10) + 1 }, (_, cm) => cm);
+  return cms.map((cm) => {
+    const at = bottom - cm * 10 * perMm;
+    const labelled = cm > 0 && cm % step === 0 && at > rim + 6;
+    return (
+      <g key={cm}>
+        <line
+          x1={LEFT}
+          x2={LEFT + (labelled ? 13 : 7)}
+          y1={at}
+          y2={at}
+          stroke="var(--ink)"
+          strokeWidth={labelled ? 2.4 : 1.2}
+        />
+        {labelled && (
+          <text x={LEFT + 16} y={at + 5} fontSize="14" fill="var(--ink)" className="figures">
+            {cm}
+          </text>
+        )}
+      </g>
+    );
+  });
 }

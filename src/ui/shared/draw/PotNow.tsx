@@ -29,13 +29,6 @@ export function PotNow({ vessel, ml, endMl, show }: Props) {
   const cm = Math.floor(vessel.heightMm / 10);
   const step = cm > 25 ? 10 : cm > 12 ? 5 : 2;
   const deep = depthOf(vessel, Math.max(0, ml)) / 10;
-  const inside = FLOOR - level > 46;
-  // Lines behind the figures are kept off them.
-  const halo = {
-    paintOrder: 'stroke',
-    stroke: inside ? 'var(--soup)' : 'var(--ground)',
-    strokeWidth: 6,
-  } as const;
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
@@ -86,8 +79,40 @@ export function PotNow({ vessel, ml, endMl, show }: Props) {
           strokeWidth={n % step === 0 ? 2 : 1}
         />
       ))}
+      <Figures x={left + wide / 2 + 6} level={level} ml={ml} deep={deep} show={show} />
+      <line
+        x1={left + wide * 0.06}
+        x2={left + wide * 0.94}
+        y1={FLOOR + 10}
+        y2={FLOOR + 10}
+        stroke="var(--tomato)"
+        strokeWidth="3"
+        strokeDasharray="11 8"
+      />
+    </svg>
+  );
+}
+
+type FiguresProps = Pick<Props, 'ml' | 'show'> & {
+  readonly x: number;
+  /** Where its surface is drawn: the figures stand in it, or over what is shallow. */
+  readonly level: number;
+  readonly deep: number;
+};
+
+function Figures({ x, level, ml, deep, show }: FiguresProps) {
+  const say = useSay();
+  const inside = FLOOR - level > 46;
+  // Lines behind the figures are kept off them.
+  const halo = {
+    paintOrder: 'stroke',
+    stroke: inside ? 'var(--soup)' : 'var(--ground)',
+    strokeWidth: 6,
+  } as const;
+  return (
+    <>
       <text
-        x={left + wide / 2 + 6}
+        x={x}
         y={inside ? level + 23 : level - 27}
         {...halo}
         fontSize="24"
@@ -99,7 +124,7 @@ export function PotNow({ vessel, ml, endMl, show }: Props) {
         {volumeWords(ml, show)}
       </text>
       <text
-        x={left + wide / 2 + 6}
+        x={x}
         y={inside ? level + 41 : level - 8}
         {...halo}
         fontSize="15"
@@ -108,15 +133,6 @@ export function PotNow({ vessel, ml, endMl, show }: Props) {
       >
         {say('{deep} cm deep', { deep: deep.toFixed(1) })}
       </text>
-      <line
-        x1={left + wide * 0.06}
-        x2={left + wide * 0.94}
-        y1={FLOOR + 10}
-        y2={FLOOR + 10}
-        stroke="var(--tomato)"
-        strokeWidth="3"
-        strokeDasharray="11 8"
-      />
-    </svg>
+    </>
   );
 }

@@ -27,7 +27,7 @@ const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '.'] as const;
 /** A figure in two taps: what a device shows, or one near what is expected; or typed on large keys. */
 export function NumberEntry({ asked, onTake }: { asked: Asked; onTake: (value: number) => void }) {
   const say = useSay();
-  const { what, unit, from, to, decimals, near, device } = asked;
+  const { what, unit, from, to } = asked;
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const id = useId();
@@ -56,6 +56,49 @@ export function NumberEntry({ asked, onTake }: { asked: Asked; onTake: (value: n
   };
   return (
     <Form className="grid gap-3 p-4" onSubmit={take}>
+      <AtHand asked={asked} onTake={onTake} />
+      <label htmlFor={id} className="font-bold">
+        {what}, {unit}
+      </label>
+      <div className="grid grid-cols-4 gap-2">
+        <input
+          id={id}
+          inputMode="decimal"
+          autoComplete="off"
+          value={text}
+          onChange={(e) => change(e.target.value)}
+          aria-invalid={problem !== null}
+          aria-describedby={problem ? `${id}-problem` : undefined}
+          className="figures col-span-3 h-16 min-w-0 rounded-sm border-2 border-ink bg-surface px-3 text-right font-bold text-[34px] aria-invalid:border-tomato"
+        />
+        <button
+          type="button"
+          aria-label={say('Delete the last digit')}
+          onClick={() => change(text.slice(0, -1))}
+          className={BUTTON}
+        >
+          <Delete aria-hidden />
+        </button>
+        <Keys onKey={(k) => change(text + k)} />
+        <button type="submit" className={`${PRIMARY} px-1 text-[20px]`}>
+          {say('Write')}
+        </button>
+      </div>
+      {problem && (
+        <p id={`${id}-problem`} role="alert" className="font-bold text-tomato">
+          {problem}
+        </p>
+      )}
+    </Form>
+  );
+}
+
+/** What a device shows, and what is near what is expected: a tap each. */
+function AtHand({ asked, onTake }: { asked: Asked; onTake: (value: number) => void }) {
+  const say = useSay();
+  const { unit, decimals, near, device } = asked;
+  return (
+    <>
       {device && (
         <button
           type="button"
@@ -87,50 +130,24 @@ export function NumberEntry({ asked, onTake }: { asked: Asked; onTake: (value: n
           </div>
         </fieldset>
       )}
-      <label htmlFor={id} className="font-bold">
-        {what}, {unit}
-      </label>
-      <div className="grid grid-cols-4 gap-2">
-        <input
-          id={id}
-          inputMode="decimal"
-          autoComplete="off"
-          value={text}
-          onChange={(e) => change(e.target.value)}
-          aria-invalid={problem !== null}
-          aria-describedby={problem ? `${id}-problem` : undefined}
-          className="figures col-span-3 h-16 min-w-0 rounded-sm border-2 border-ink bg-surface px-3 text-right font-bold text-[34px] aria-invalid:border-tomato"
-        />
+    </>
+  );
+}
+
+function Keys({ onKey }: { readonly onKey: (key: string) => void }) {
+  return (
+    <div className="col-span-3 grid grid-cols-3 gap-2">
+      {KEYS.map((k) => (
         <button
+          key={k}
           type="button"
-          aria-label={say('Delete the last digit')}
-          onClick={() => change(text.slice(0, -1))}
-          className={BUTTON}
+          onClick={() => onKey(k)}
+          className={`${BUTTON} figures text-[24px] ${k === '0' ? 'col-span-2' : ''}`}
         >
-          <Delete aria-hidden />
+          {k}
         </button>
-        <div className="col-span-3 grid grid-cols-3 gap-2">
-          {KEYS.map((k) => (
-            <button
-              key={k}
-              type="button"
-              onClick={() => change(text + k)}
-              className={`${BUTTON} figures text-[24px] ${k === '0' ? 'col-span-2' : ''}`}
-            >
-              {k}
-            </button>
-          ))}
-        </div>
-        <button type="submit" className={`${PRIMARY} px-1 text-[20px]`}>
-          {say('Write')}
-        </button>
-      </div>
-      {problem && (
-        <p id={`${id}-problem`} role="alert" className="font-bold text-tomato">
-          {problem}
-        </p>
-      )}
-    </Form>
+      ))}
+    </div>
   );
 }
 

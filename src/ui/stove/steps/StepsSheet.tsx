@@ -125,12 +125,12 @@ export function StepsSheet({ events, state, unreadable, write, onLook, onEnd }: 
 function Unread({ unreadable }: Pick<Props, 'unreadable'>) {
   const say = useSay();
   return (
-          <p role="status" className="border-2 border-tomato px-3 py-2">
-            {say.rich(
-              '<b>{count, plural, one {One line of this record cannot be read} other {# lines of this record cannot be read}}</b>: {why}. It stays in the record and in the archive, and counts for nothing here.',
-              { b: (text) => <b>{text}</b>, count: unreadable.length, why: unreadable[0]?.why ?? '' },
-            )}
-          </p>
+    <p role="status" className="border-2 border-tomato px-3 py-2">
+      {say.rich(
+        '<b>{count, plural, one {One line of this record cannot be read} other {# lines of this record cannot be read}}</b>: {why}. It stays in the record and in the archive, and counts for nothing here.',
+        { b: (text) => <b>{text}</b>, count: unreadable.length, why: unreadable[0]?.why ?? '' },
+      )}
+    </p>
   );
 }
 
