@@ -93,13 +93,18 @@ export function useFollow(batch: Batch, now: number | null): Following {
     () => (followed ? tried(say('the end of the step'), () => pansEnd(followed)) : null),
     [followed, say],
   );
+  // What a device shows is drawn as it comes; the pot is worked out anew once a second and at every event.
+  const seen = useMemo(
+    () =>
+      followed && now !== null
+        ? tried(say('the pot now'), () => {
+            const { pot, kitchen } = potAt(followed, now).variant;
+            return { pot, seen: observe(pot, kitchen), pans: ends ? pansNow(followed, ends, now) : [] };
+          })
+        : null,
+    [followed, ends, now, say],
+  );
   if (now === null) return { going: null, lost: false };
-  const seen =
-    followed &&
-    tried(say('the pot now'), () => {
-      const { pot, kitchen } = potAt(followed, now).variant;
-      return { pot, seen: observe(pot, kitchen), pans: ends ? pansNow(followed, ends, now) : [] };
-    });
   if (!followed || !to || endsAt === null || !seen)
     return { going: null, lost: batch.plan.cooked !== undefined };
   return { going: { followed, ...seen, endsAt, to, doubt: doubt?.found ?? null }, lost: false };
