@@ -3,6 +3,7 @@
 import { Suspense, useState } from 'react';
 import type { Board } from '../../core/service/board';
 import { clockOf, type Service } from '../../core/service/service';
+import { shortDay } from '../../core/service/words/dayWords';
 import type { Shelf } from '../order/stores';
 import type { OnShelf } from '../order/useShelf';
 import { PART } from '../shared/form/Choice';
@@ -25,11 +26,10 @@ type Props = {
   /** Timetables are all there. */
   readonly ready: boolean;
   readonly onChange: (next: Service) => void;
-  readonly dayWords: string;
 };
 
 /** The service as a sentence; every underlined part opens what it can be. */
-export function Sentence({ service, stores, choose, refused, board, ready, onChange, dayWords }: Props) {
+export function Sentence({ service, stores, choose, refused, board, ready, onChange }: Props) {
   const say = useSay();
   const [open, setOpen] = useState<ServiceSheet | null>(null);
   const times = [...new Set(service.soups.flatMap((s) => s.draws.map((d) => d.at)))].sort((a, b) => a - b);
@@ -53,7 +53,7 @@ export function Sentence({ service, stores, choose, refused, board, ready, onCha
             ? '{day}: {soups}, on the pass at {times}, with {hands}.'
             : '{day}: {soups} for {covers}, on the pass at {times}, with {hands}.',
           {
-            day: part('day', `${service.name}, ${dayWords}`, say('Which service')),
+            day: part('day', `${service.name}, ${say(shortDay(service.day))}`, say('Which service')),
             soups: part(
               'soups',
               say('{count, plural, =0 {no soup yet} one {one soup} other {# soups}}', {

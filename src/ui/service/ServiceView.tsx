@@ -6,7 +6,6 @@ import { useRouter } from 'next/navigation';
 import { type ReactNode, Suspense, useEffect, useState } from 'react';
 import type { Ticket } from '../../core/batch/ticket';
 import { batchesOf, clockOf, type Service } from '../../core/service/service';
-import { shortDay } from '../../core/service/words/dayWords';
 import { useKeptPage } from '../frame/useKeptPage';
 import { addressOf } from '../order/address';
 import type { Shelf } from '../order/stores';
@@ -45,6 +44,9 @@ const forAway = () =>
     import('./sheets/HouseSheet'),
     import('./sheets/DaySheet'),
   ]);
+
+const BOARD =
+  'grid shrink-0 grid-cols-1 min-[1100px]:min-h-0 min-[1100px]:shrink min-[1100px]:flex-1 min-[1100px]:grid-cols-[1fr_290px]';
 
 /** A batch is lit by the one next action this many minutes before its time. */
 const SOON = 30;
@@ -116,11 +118,10 @@ export function ServiceView({ stores: atFirst, first, tickets }: Props) {
           board={board}
           ready={ready}
           onChange={here.set}
-          dayWords={say(shortDay(service.day))}
         />
       </Head>
       <ToldLine kept={kept} nameOf={nameOf} />
-      <div className="grid shrink-0 grid-cols-1 min-[1100px]:min-h-0 min-[1100px]:shrink min-[1100px]:flex-1 min-[1100px]:grid-cols-[1fr_290px]">
+      <div className={BOARD}>
         {soups.length === 0 ? (
           <NoSoups stores={stores} />
         ) : (

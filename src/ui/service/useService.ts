@@ -58,6 +58,14 @@ function useOthers(id: string, now: RefObject<Now>, onNewer: (stored: StoredServ
   });
 }
 
+/** Saves what waits as soon as the server is there again. */
+function useWhenUp(save: () => Promise<void>): void {
+  const up = useLine();
+  useEffect(() => {
+    if (up) void save();
+  }, [up, save]);
+}
+
 /** What somebody else had changed too: as they have it stands, and what was set here can be put back. */
 function useClashed() {
   const [told, setTold] = useState<readonly MergeTold[]>([]);
@@ -90,7 +98,6 @@ export function useService(first: StoredService): KeptService {
   const clashed = useClashed();
   const { tell } = clashed;
   const now = useRef<Now>({ ...first, dirty: false, saving: false });
-  const up = useLine();
 
   const again = useRef<ReturnType<typeof setTimeout>>(undefined);
   const save = useCallback(async () => {
@@ -145,9 +152,7 @@ export function useService(first: StoredService): KeptService {
     setWaiting(true);
     void save();
   }, [first, save]);
-  useEffect(() => {
-    if (up) void save();
-  }, [up, save]);
+  useWhenUp(save);
 
   useOthers(service.id, now, (newer) => {
     setStoredService(newer);

@@ -3,7 +3,7 @@
 import '../../../core/food/load';
 import { MoreHorizontal } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef, useState } from 'react';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { FormProvider, type UseFormReturn, useForm } from 'react-hook-form';
 import { idFrom } from '../../../core/formats/draft/ids';
 import type { House } from '../../../core/kitchen/house';
@@ -200,10 +200,7 @@ export function EditorView(props: Props) {
             <Pans problemAt={problemAt} />
             <StepList open={open} onOpen={setOpen} problemAt={problemAt} />
           </div>
-          <Scroll
-            label={say('What it comes to')}
-            className="border-ink px-5 py-4 max-[1100px]:border-t-2 min-[1100px]:overflow-y-auto min-[1100px]:border-l-2"
-          >
+          <Foreseen>
             <Prediction
               away={away}
               foreseen={foreseen}
@@ -211,7 +208,7 @@ export function EditorView(props: Props) {
               show={say.reader}
               onProblem={goTo}
             />
-          </Scroll>
+          </Foreseen>
         </div>
         <SaveBar
           note={note}
@@ -280,5 +277,17 @@ function Unsaved({ onTake, onForget }: UnsavedProps) {
         {say('Throw them away')}
       </button>
     </p>
+  );
+}
+
+function Foreseen({ children }: { readonly children: ReactNode }) {
+  const say = useSay();
+  return (
+    <Scroll
+      label={say('What it comes to')}
+      className="border-ink px-5 py-4 max-[1100px]:border-t-2 min-[1100px]:overflow-y-auto min-[1100px]:border-l-2"
+    >
+      {children}
+    </Scroll>
   );
 }

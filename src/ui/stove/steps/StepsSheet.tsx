@@ -37,6 +37,14 @@ type Props = {
 const lateWords = (event: BatchEvent): Message | string =>
   lateBy(event) > 0 ? message(', on record {lateBy} later', { lateBy: duration(lateBy(event) / 1000) }) : '';
 
+/** A step of words, before the one of the plan that comes next. */
+function added({ steps, current }: BatchState, title: string, minutes: number | null): EventBody {
+  const next = steps.slice(current).find((s) => typeof s.key === 'number');
+  const planned = steps.filter((s) => s.planned).length;
+  const before = typeof next?.key === 'number' ? next.key : planned;
+  return { kind: 'step-added', before, title, ...(minutes !== null && { minutes }) };
+}
+
 /** All steps: look at one, mark or take back out of turn, leave out with a reason, add one. */
 export function StepsSheet({ events, state, unreadable, write, onLook, onEnd }: Props) {
   const say = useSay();
@@ -58,10 +66,7 @@ export function StepsSheet({ events, state, unreadable, write, onLook, onEnd }: 
     return (
       <AddStep
         onAdd={(title, minutes) => {
-          const next = state.steps.slice(state.current).find((s) => typeof s.key === 'number');
-          const planned = state.steps.filter((s) => s.planned).length;
-          const before = typeof next?.key === 'number' ? next.key : planned;
-          write({ kind: 'step-added', before, title, ...(minutes !== null && { minutes }) });
+          write(added(state, title, minutes));
           setAdding(false);
         }}
       />
