@@ -7,7 +7,7 @@ import { readManifest } from '../src/server/data/backup';
 import { loadDemo } from '../src/server/data/demo/demo';
 import { migrate, pending } from '../src/server/data/migrate';
 import { testDatabase } from '../src/server/data/testDatabase';
-import { readHead } from '../src/server/queries/seals';
+import { readHead } from '../src/server/queries/record/seals';
 
 const folder = mkdtempSync(join(tmpdir(), 'panache-backup-cli-'));
 // The user a cluster runs as has to get in.

@@ -20,7 +20,7 @@ import { loadDemo } from '../src/server/data/demo/demo';
 import { migrate } from '../src/server/data/migrate';
 import { makeParts } from '../src/server/data/parts';
 import { readBatches } from '../src/server/queries/batches';
-import { readHead, sealOld } from '../src/server/queries/seals';
+import { readHead, sealOld } from '../src/server/queries/record/seals';
 
 /**
  * Back to a moment: a cluster of its own whose every change goes to pgBackRest, by the settings in deploy/pgbackrest.conf. A table is

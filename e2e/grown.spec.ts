@@ -6,7 +6,7 @@ import pg from 'pg';
 import { grow } from '../bench/kit/grow';
 import { prepare, serve } from '../cli/app.mjs';
 import { bringBack, putAway } from '../src/server/data/parts';
-import { sealRest } from '../src/server/queries/seals';
+import { sealRest } from '../src/server/queries/record/seals';
 import { emptyDatabase, live, open, watch } from './kit';
 import { begin, done, heading } from './stove';
 

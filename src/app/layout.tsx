@@ -4,7 +4,7 @@ import { pool } from '../server/data/database';
 import { asking } from '../server/guard/asking';
 import { theRail } from '../server/live/theRail';
 import { readHouse } from '../server/queries/kitchen';
-import { countAside } from '../server/queries/parts';
+import { countAside } from '../server/queries/record/parts';
 import { urgentFirst } from '../ui/frame/rail/urgent';
 import { Shell } from '../ui/frame/Shell';
 import { ShowProvider } from '../ui/shared/hooks/useShow';

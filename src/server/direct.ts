@@ -16,7 +16,7 @@ import { isListening, listen } from './live/live';
 import { listenToRail, type RailNews, theRail, wholeRail } from './live/theRail';
 import { log, said } from './log';
 import { isLongLot } from './queries/long';
-import { readRecordHead } from './queries/seals';
+import { readRecordHead } from './queries/record/seals';
 import { answered, beyond, busy, jsonIn, notAllowed, type Refusal, tooLarge, unknown } from './refusal';
 import { metricsText, readsFrom, tapped } from './watched/metrics';
 import { work } from './work/work';

@@ -23,7 +23,7 @@ import { railOf } from './live/rail';
 import { readInUse } from './queries/batches';
 import { readLotsFrom } from './queries/keep';
 import { readHouse } from './queries/kitchen';
-import { readHead, sealOld } from './queries/seals';
+import { readHead, sealOld } from './queries/record/seals';
 
 let pool: pg.Pool;
 let drop: () => Promise<void>;

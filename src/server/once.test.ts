@@ -13,10 +13,10 @@ import { takeArchive } from './archive/take';
 import { archiveText } from './archive/write';
 import { loadDemo } from './data/demo/demo';
 import { refusal, testDatabase } from './data/testDatabase';
-import { mend, setAside } from './queries/aside';
 import { appendEvents, readBatch, readBatches, UNBOUND } from './queries/batches';
-import { countAside } from './queries/parts';
-import { sealOld, sealRest } from './queries/seals';
+import { mend, setAside } from './queries/record/aside';
+import { countAside } from './queries/record/parts';
+import { sealOld, sealRest } from './queries/record/seals';
 import { readDay } from './queries/services';
 
 /**

@@ -10,7 +10,7 @@ import { archiveText } from './archive/write';
 import { loadDemo } from './data/demo/demo';
 import { asApplication, testDatabase } from './data/testDatabase';
 import { readBatches } from './queries/batches';
-import { readHead, sealOld, verifyChain } from './queries/seals';
+import { readHead, sealOld, verifyChain } from './queries/record/seals';
 
 /**
  * Ways of changing the past: by the role the application has, and by whoever owns the database. Which are refused,

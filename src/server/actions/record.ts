@@ -1,12 +1,11 @@
 import type pg from 'pg';
 import * as z from 'zod';
 import type { KeptRecord } from '../../contract/keep';
-import { BatchEvent } from '../../core/batch/events';
 import type { KeepEvent } from '../../core/keep/events';
 import { lotState } from '../../core/keep/safe/fold';
 import { rulesIn } from '../../core/keep/standing';
 import { dateMark, dateWords, ifColdWords } from '../../core/keep/written/dates';
-import { type Entry, entriesOf, LOUD, PAGE, type StoveReading } from '../../core/keep/written/entries';
+import { type Entry, entriesOf, LOUD, PAGE } from '../../core/keep/written/entries';
 import { type Message, message } from '../../core/message/message';
 import { issue } from '../../core/message/told';
 import type { DaysAway } from '../../core/record/awayWords';
@@ -16,8 +15,9 @@ import { DAY_MS } from '../../core/units/moment';
 import type { Show } from '../../core/units/shown/show';
 import type { Queryable } from '../data/database';
 import { readKitchenLines, readLot, readLotsBetween } from '../queries/keep';
-import { readPartsAway } from '../queries/parts';
-import { readHead } from '../queries/seals';
+import { readPartsAway } from '../queries/record/parts';
+import { readHead } from '../queries/record/seals';
+import { readStove } from '../queries/record/stove';
 import { accept, cannot, unknown } from '../refusal';
 import { theLot } from './keep/keep';
 import { theHouse } from './kitchen';
@@ -30,9 +30,8 @@ export type RecordAsked = {
   readonly page?: string | null;
 };
 
-/** Most things kept, and readings of the stove, in one record. */
+/** Most things kept in one record. */
 const MOST_LOTS = 2000;
-const MOST_READINGS = 20_000;
 
 /** A page of the entries, or all of them. Refuses one that is none. */
 function pageOf(
@@ -51,68 +50,6 @@ const Day = z.iso.date({ error: issue('a day such as 2026-01-31') });
 
 /** Longest span of a record, days. */
 const MOST_DAYS = 92;
-
-type StoveRow = {
-  id: string;
-  batch: string;
-  name: string;
-  at: Date;
-  received_at: Date;
-  station: string;
-  via: unknown;
-  brought: boolean;
-  clock_ms: string | null;
-  body: unknown;
-};
-
-const stoveReading = (r: StoveRow, gone: ReadonlySet<string>): readonly StoveReading[] => {
-  const read = BatchEvent.safeParse({
-    id: r.id,
-    at: r.at.toISOString(),
-    receivedAt: r.received_at.toISOString(),
-    station: r.station,
-    body: r.body,
-    ...(r.clock_ms !== null && { clockMs: Number(r.clock_ms) }),
-    ...(r.via !== null && { via: r.via }),
-    ...(r.brought && { brought: true }),
-  });
-  return read.success ? [{ event: read.data, batch: r.batch, name: r.name, gone: gone.has(r.id) }] : [];
-};
-
-/** Temperatures read on the stove, those taken back too, with the lines that took them back; and when the first was that is too many. */
-async function readStove(
-  db: Queryable,
-  kitchenId: string,
-  from: string,
-  to: string,
-): Promise<{ readonly readings: readonly StoveReading[]; readonly next: Date | null }> {
-  const { rows: found } = await db.query<StoveRow>(
-    `SELECT e.id, b.id AS batch, b.plan ->> 'recipeName' AS name, e.at, e.received_at, e.station, e.clock_ms, e.body, e.via, b.brought_by IS NOT NULL AS brought
-     FROM batch_event e JOIN kept_batch b ON b.id = e.batch_id
-     WHERE b.kitchen_id = $1 AND e.at >= $2 AND e.at < $3
-       AND e.received_at >= $2::timestamptz - interval '1 day' AND e.body ->> 'kind' = 'temperature' ORDER BY e.at, e.id LIMIT $4`,
-    [kitchenId, from, to, MOST_READINGS + 1],
-  );
-  const next = found[MOST_READINGS]?.at ?? null;
-  const rows = found.slice(0, MOST_READINGS);
-  if (rows.length === 0) return { readings: [], next: null };
-  const batches = [...new Set(rows.map((r) => r.batch))];
-  const [gone, backs] = await Promise.all([
-    db.query<{ ids: string[] }>(
-      'SELECT taken_back(id, first_line_of(received_at, started_at)) AS ids FROM batch WHERE id = ANY($1::uuid[])',
-      [batches],
-    ),
-    db.query<StoveRow>(
-      `SELECT e.id, b.id AS batch, b.plan ->> 'recipeName' AS name, e.at, e.received_at, e.station, e.clock_ms, e.body, e.via, b.brought_by IS NOT NULL AS brought
-       FROM batch_event e JOIN batch b ON b.id = e.batch_id
-       WHERE e.batch_id = ANY($1::uuid[]) AND e.received_at >= $2::timestamptz - interval '1 day'
-         AND e.body ->> 'kind' = 'withdrawn' AND e.body ->> 'event' = ANY($3::text[])`,
-      [batches, from, rows.map((r) => r.id)],
-    ),
-  ]);
-  const ids = new Set(gone.rows.flatMap((r) => r.ids));
-  return { readings: [...rows, ...backs.rows].flatMap((r) => stoveReading(r, ids)), next };
-}
 
 async function readDaysAway(db: Queryable, from: string): Promise<readonly DaysAway[]> {
   return (await readPartsAway(db, from)).map((p) => ({

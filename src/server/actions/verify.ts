@@ -3,7 +3,7 @@ import type { Finding, Head } from '../../core/record/chain';
 import type { NamedFinding } from '../../core/record/findingWords';
 import type { ChainFollowed } from '../../core/record/followed';
 import type { Queryable } from '../data/database';
-import { type ChainStretch, verifyChain } from '../queries/seals';
+import { type ChainStretch, verifyChain } from '../queries/record/seals';
 import { theHouse } from './kitchen';
 
 async function named(db: Queryable, kitchenId: string, finding: Finding): Promise<NamedFinding> {

@@ -26,7 +26,7 @@ import {
   writeLessons,
 } from '../queries/log';
 import { claimRecipe, holdRecipe, readVersions, setArchived, writeVersion } from '../queries/recipes';
-import { importIsSealed, seal, sealRest } from '../queries/seals';
+import { importIsSealed, seal, sealRest } from '../queries/record/seals';
 import { readCycle, readService, writeCycle, writeService } from '../queries/services';
 import { bringWaterTest } from '../queries/waterTests';
 import { accept, Refusal, taken } from '../refusal';

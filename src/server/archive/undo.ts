@@ -7,7 +7,7 @@ import { type ImportRecord, readImportedBatches, readImports, undone } from '../
 import { hideLots } from '../queries/keep';
 import { replaceHouse } from '../queries/kitchen';
 import { askAnew, leaveOutAnew, setByHandAnew, unlogAll } from '../queries/log';
-import { seal } from '../queries/seals';
+import { seal } from '../queries/record/seals';
 import { readService, writeService } from '../queries/services';
 import { accept, taken, unknown } from '../refusal';
 

@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import pg from 'pg';
 import { recordEvent } from '../actions/batches';
 import { readBatches } from '../queries/batches';
-import { readHead } from '../queries/seals';
+import { readHead } from '../queries/record/seals';
 import { makeBackup, readManifest, restoreBackup } from './backup';
 import { loadDemo } from './demo/demo';
 import { backupName, backupsIn, keepBackups } from './keepBackups';

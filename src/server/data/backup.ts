@@ -5,7 +5,7 @@ import { mkdtemp, open, readdir, readFile, rename, rm, stat, writeFile } from 'n
 import { basename, dirname, join } from 'node:path';
 import pg from 'pg';
 import * as z from 'zod';
-import { verifyChain } from '../queries/seals';
+import { verifyChain } from '../queries/record/seals';
 import { checksumOf, MIGRATIONS, WrongSchema } from './migrate';
 
 /** Why a backup could not be made or restored, in words for whoever asked; nothing was changed. */

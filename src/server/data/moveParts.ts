@@ -1,6 +1,6 @@
 import pg from 'pg';
 import type { Head } from '../../core/record/chain';
-import { mend } from '../queries/aside';
+import { mend } from '../queries/record/aside';
 import { limited } from './database';
 import { bringBack, listParts, NotMoved, type Part, putAway } from './parts';
 import { recover } from './recover';

@@ -18,7 +18,7 @@ import { verifyRecord } from '../actions/verify';
 import { takeArchive } from '../archive/take';
 import { archiveText } from '../archive/write';
 import { appendEvents, readBatch, readBatches, readLimits, UNBOUND, writeBatch } from '../queries/batches';
-import { sealRest } from '../queries/seals';
+import { sealRest } from '../queries/record/seals';
 import { loadDemo } from './demo/demo';
 import { migrate } from './migrate';
 import { bringBack, listParts, makeParts, putAway } from './parts';

@@ -10,7 +10,7 @@ import * as z from 'zod';
 import { hashOf } from '../../core/record/chain';
 import { DAY_MS } from '../../core/units/moment';
 import { said } from '../log';
-import { seal } from '../queries/seals';
+import { seal } from '../queries/record/seals';
 import { transaction } from './database';
 
 /**

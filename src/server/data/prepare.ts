@@ -1,9 +1,9 @@
 import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import pg from 'pg';
-import { setAside } from '../queries/aside';
 import { readKitchenIds } from '../queries/kitchens';
-import { sealOld } from '../queries/seals';
+import { setAside } from '../queries/record/aside';
+import { sealOld } from '../queries/record/seals';
 import { makeBackup } from './backup';
 import { limited } from './database';
 import { loadBlank, loadDemo } from './demo/demo';

@@ -7,7 +7,7 @@ import type pg from 'pg';
 import type { BatchEvent } from '../../core/batch/events';
 import { verifyRecord } from '../actions/verify';
 import { appendEvents, readBatch, readBatches, UNBOUND, writeBatch } from '../queries/batches';
-import { readHead, sealOld, sealRest } from '../queries/seals';
+import { readHead, sealOld, sealRest } from '../queries/record/seals';
 import { loadDemo } from './demo/demo';
 import { bringBack, putAway } from './parts';
 import { recover } from './recover';

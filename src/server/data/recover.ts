@@ -1,7 +1,7 @@
 import type pg from 'pg';
 import * as z from 'zod';
 import { type Head, hashOf, linkHash, type SealedSource } from '../../core/record/chain';
-import { sealRest } from '../queries/seals';
+import { sealRest } from '../queries/record/seals';
 import { transaction } from './database';
 import { headOf, isBatch, NotMoved, readLines, tableOf } from './parts';
 

@@ -2,7 +2,7 @@ import type { Ticket } from '../../core/batch/ticket';
 import { pool } from '../data/database';
 import { askedKitchen, inKitchen, ownKitchen } from '../guard/asking';
 import { log, said } from '../log';
-import { readRecordHead } from '../queries/seals';
+import { readRecordHead } from '../queries/record/seals';
 import { work } from '../work/work';
 import { isListening, type LiveTold, listen } from './live';
 import { type Moves, railByPlan } from './rail';

@@ -4,9 +4,10 @@ import type { Row } from '../../core/record/chain';
 import type { Via } from '../../core/record/line';
 import { DAY_MS } from '../../core/units/moment';
 import type { Queryable } from '../data/database';
-import { readAway } from './parts';
 import type { RecipeBody } from './recipes';
-import { seal, sealRows, within } from './seals';
+import { isReadable, LINE, type LineRow, lineIn, momentOf, readable } from './record/lines';
+import { readAway } from './record/parts';
+import { seal, sealRows, within } from './record/seals';
 
 type BatchRow = {
   id: string;
@@ -19,40 +20,9 @@ type BatchRow = {
   via: Via | null;
   brought_by: string | null;
 };
-type EventRow = {
-  id: string;
-  batch_id: string;
-  at: Date;
-  station: string;
-  body: unknown;
-  clock_ms: string | null;
-  received_at: Date;
-  via: unknown;
-};
+type EventRow = LineRow & { readonly batch_id: string };
 
-const EVENT = 'id, batch_id, at, station, body, clock_ms, received_at, via';
-
-/** A stored moment as text; “infinity” and years no calendar has come as they are. */
-const momentOf = (at: unknown): string =>
-  at instanceof Date && !Number.isNaN(at.getTime()) ? at.toISOString() : String(at);
-
-/** A stored line as an event, or why it cannot be read: what was let in once must not stop a page for ever. */
-function eventOf(row: EventRow): BatchEvent | Unreadable {
-  const read = BatchEvent.safeParse({
-    id: row.id,
-    at: momentOf(row.at),
-    station: row.station,
-    body: row.body,
-    receivedAt: momentOf(row.received_at),
-    ...(row.clock_ms !== null && { clockMs: Number(row.clock_ms) }),
-    ...(row.via !== null && { via: row.via }),
-  });
-  if (read.success) return read.data;
-  const [issue] = read.error.issues;
-  return { id: row.id, why: `${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`.slice(0, 200) };
-}
-
-const isReadable = (line: BatchEvent | Unreadable): line is BatchEvent => !('why' in line);
+const EVENT = `batch_id, ${LINE}`;
 
 async function withEvents(db: Queryable, rows: readonly BatchRow[]): Promise<readonly Batch[]> {
   if (rows.length === 0) return [];
@@ -71,7 +41,7 @@ async function withEvents(db: Queryable, rows: readonly BatchRow[]): Promise<rea
   const lines = new Map<string, EventRow[]>(rows.map((r) => [r.id, []]));
   for (const e of events.rows) lines.get(e.batch_id)?.push(e);
   return rows.map((row) => {
-    const all = (lines.get(row.id) ?? []).map(eventOf);
+    const all = (lines.get(row.id) ?? []).map((line) => lineIn(BatchEvent, line));
     const unreadable = all.filter((e): e is Unreadable => !isReadable(e));
     return {
       id: row.id,
@@ -439,6 +409,5 @@ export async function readEvent(db: Queryable, batch: string, seq: number): Prom
     `SELECT ${EVENT} FROM batch_event WHERE batch_id = $1 AND seq = $2`,
     [batch, seq],
   );
-  const line = rows[0] && eventOf(rows[0]);
-  return line && isReadable(line) ? line : null;
+  return readable(BatchEvent, rows)[0] ?? null;
 }

@@ -1,35 +1,11 @@
 import { KeepEvent } from '../../core/keep/events';
 import type { Lot, LotState } from '../../core/keep/lot';
 import type { Queryable } from '../data/database';
+import { LINE, type LineRow, readable } from './record/lines';
 
-type Row = {
-  id: string;
-  lot_id: string | null;
-  at: Date;
-  received_at: Date;
-  station: string;
-  clock_ms: string | null;
-  body: unknown;
-  via: unknown;
-  brought: boolean;
-};
+type Row = LineRow & { readonly lot_id: string | null };
 
-const EVENT = 'id, lot_id, at, received_at, station, clock_ms, body, via, brought';
-
-/** A stored line; one that cannot be read counts for nothing here and stands in the record. */
-function lineOf(row: Row): readonly KeepEvent[] {
-  const read = KeepEvent.safeParse({
-    id: row.id,
-    at: row.at.toISOString(),
-    receivedAt: row.received_at.toISOString(),
-    station: row.station,
-    body: row.body,
-    ...(row.clock_ms !== null && { clockMs: Number(row.clock_ms) }),
-    ...(row.via !== null && { via: row.via }),
-    ...(row.brought && { brought: true }),
-  });
-  return read.success ? [read.data] : [];
-}
+const EVENT = `lot_id, brought, ${LINE}`;
 
 /** Most generations something is parted through: what was parted from further back is judged by what is known of it. */
 const GENERATIONS = 12;
@@ -63,7 +39,7 @@ async function ownLines(db: Queryable, ids: readonly string[]): Promise<readonly
     [ids],
   );
   const lines = new Map<string, KeepEvent[]>(ids.map((id) => [id, []]));
-  for (const row of rows) lines.get(row.lot_id ?? '')?.push(...lineOf(row));
+  for (const row of rows) lines.get(row.lot_id ?? '')?.push(...readable(KeepEvent, [row]));
   return ids.map((id) => ({ id, events: lines.get(id) ?? [] }));
 }
 
@@ -156,7 +132,7 @@ export async function readKitchenLines(
     `SELECT ${EVENT} FROM keep_event WHERE kitchen_id = $1 AND lot_id IS NULL ORDER BY seq DESC LIMIT $2`,
     [kitchenId, atMost],
   );
-  return rows.toReversed().flatMap(lineOf);
+  return readable(KeepEvent, rows.toReversed());
 }
 
 export async function readFilmLines(db: Queryable, kitchenId: string): Promise<readonly KeepEvent[]> {
@@ -164,7 +140,7 @@ export async function readFilmLines(db: Queryable, kitchenId: string): Promise<r
     `SELECT ${EVENT} FROM keep_event WHERE kitchen_id = $1 AND body ->> 'kind' = 'cooled' ORDER BY seq DESC LIMIT 60`,
     [kitchenId],
   );
-  return rows.toReversed().flatMap(lineOf);
+  return readable(KeepEvent, rows.toReversed());
 }
 
 /** Only one at a time writes of something kept, until the transaction ends. */

@@ -52,7 +52,7 @@ import { type Asking, as, inKitchen } from '../guard/asking';
 import { type Moves, railMoved, railOf } from '../live/rail';
 import { readWholeLog } from '../queries/log';
 import { readBodies, readRecipe, readRecipes } from '../queries/recipes';
-import type { ChainStretch } from '../queries/seals';
+import type { ChainStretch } from '../queries/record/seals';
 import { cannot, isRefusal, Refusal, unknown } from '../refusal';
 import { Watch } from './watch';
 

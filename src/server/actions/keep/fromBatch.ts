@@ -9,7 +9,7 @@ import type { House } from '../../../core/kitchen/house';
 import { transaction } from '../../data/database';
 import { readLiveBatches } from '../../queries/batches';
 import { appendLine, holdLot, moveRow, openRow, readLineOwner, readLot } from '../../queries/keep';
-import { seal } from '../../queries/seals';
+import { seal } from '../../queries/record/seals';
 
 /** Namespace of the ids of lines the server writes itself: the same cause gives the same line. */
 export const OWN = '8d3f3a52-5a0e-4c9d-8d0e-6f6a1b7a2c10';

@@ -24,7 +24,7 @@ import {
   readLot,
   readLots,
 } from '../../queries/keep';
-import { readHead, seal } from '../../queries/seals';
+import { readHead, seal } from '../../queries/record/seals';
 import { accept, cannot, taken, unknown } from '../../refusal';
 import { theHouse } from '../kitchen';
 import { OWN, openFromBatch, openMissing } from './fromBatch';

@@ -10,7 +10,7 @@ import { dayOf } from '../../../core/units/clock';
 import { plannedBatch } from '../../actions/batches';
 import { appendEvent, UNBOUND, writeBatch } from '../../queries/batches';
 import { appendLine, moveRow, openRow, readLot } from '../../queries/keep';
-import { seal } from '../../queries/seals';
+import { seal } from '../../queries/record/seals';
 
 const MINUTE = 60_000;
 const HOUR = 60 * MINUTE;

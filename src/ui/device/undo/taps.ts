@@ -4,8 +4,8 @@ import type { EventBody } from '../../../core/batch/events';
 import type { KeepBody } from '../../../core/keep/events';
 import { type Message, message } from '../../../core/message/message';
 
-/** What a tap is called when it is taken back: short, without what it was done to. */
-const WORDS: Readonly<Partial<Record<EventBody['kind'] | KeepBody['kind'], Message>>> = {
+/** What a tap is called when it is taken back: short, without what it was done to; null of what is no deed of its own. */
+const WORDS: Readonly<Record<EventBody['kind'] | KeepBody['kind'], Message | null>> = {
   'step-done': message('step done'),
   'step-begun': message('step begun'),
   'step-skipped': message('step left out'),
@@ -15,6 +15,7 @@ const WORDS: Readonly<Partial<Record<EventBody['kind'] | KeepBody['kind'], Messa
   'put-in': message('something put in'),
   colour: message('a colour'),
   temperature: message('a temperature'),
+  'pan-temperature': message('a temperature'),
   depth: message('a level'),
   volume: message('a volume'),
   mass: message('a weight'),
@@ -45,7 +46,11 @@ const WORDS: Readonly<Partial<Record<EventBody['kind'] | KeepBody['kind'], Messa
   'probe checked': message('a probe check'),
   'probe put right': message('a probe put right'),
   signed: message('a signature'),
+  paired: null,
+  cleared: null,
+  withdrawn: null,
+  'topped up': null,
 };
 
-/** What a tap is called; null of those that are no deed of their own: a taking back, a pairing. */
-export const tapWords = (body: EventBody | KeepBody): Message | null => WORDS[body.kind] ?? null;
+/** What a tap is called; null of a taking back, a pairing and the like. */
+export const tapWords = (body: EventBody | KeepBody): Message | null => WORDS[body.kind];

@@ -1,6 +1,6 @@
-import type { PutAway } from '../../core/record/awayWords';
-import type { LinesAway } from '../../core/record/followed';
-import type { Queryable } from '../data/database';
+import type { PutAway } from '../../../core/record/awayWords';
+import type { LinesAway } from '../../../core/record/followed';
+import type { Queryable } from '../../data/database';
 
 /** The file each part went to last. */
 const FILES = `SELECT DISTINCT ON (part) part, what, file, sha256 FROM event_part_moved ORDER BY part, n DESC`;

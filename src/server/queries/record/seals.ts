@@ -10,9 +10,9 @@ import {
   SEALED,
   type SealedSource,
   Verifier,
-} from '../../core/record/chain';
-import type { ChainFollowed } from '../../core/record/followed';
-import { beginning, type Queryable, transaction } from '../data/database';
+} from '../../../core/record/chain';
+import type { ChainFollowed } from '../../../core/record/followed';
+import { beginning, type Queryable, transaction } from '../../data/database';
 import { countAside, readLinesAway, readPartOf } from './parts';
 
 /** What is to be sealed: ids of rows of one kind, in the order they were written. */

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type pg from 'pg';
-import { hashOf } from '../../core/record/chain';
-import { transaction } from '../data/database';
+import { hashOf } from '../../../core/record/chain';
+import { transaction } from '../../data/database';
 import { seal } from './seals';
 
 type Second = {
