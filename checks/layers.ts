@@ -70,6 +70,25 @@ const WORLDLY = [
   'crypto',
 ];
 
+/** Where a function may be over 80 lines: what is one table by kind, one course of a search, or is tried and not shipped. */
+const LONG = [
+  'src/core/words/cautions.ts',
+  'src/core/keep/safe/fold.ts',
+  'src/core/plan/solve/solve.ts',
+  'src/core/plan/solve/resolve.ts',
+  'src/core/formats/draft/draftSteps.ts',
+  'src/core/formats/draft/toldSteps.ts',
+  'src/server/data/demo/**',
+  '**/*.test.ts',
+  '**/*.test.tsx',
+  'checks/**',
+  'bench/**',
+  'cli/**',
+  'demo/**',
+  'drill/**',
+  'e2e/**',
+];
+
 type Pattern = readonly [group: readonly string[], message: string];
 
 const inside = (names: readonly string[]) => names.map((name) => `**/${name}/**`);
@@ -143,6 +162,7 @@ export const overrides = (): readonly object[] => [
     ['src/workers/**'],
     [[...inside(['ui', 'app', 'server']), 'react', 'next', 'next/**'], 'workers are thin shells over core'],
   ),
+  { includes: LONG, linter: { rules: { complexity: { noExcessiveLinesPerFunction: 'off' } } } },
   {
     includes: ['**/*.test.ts', '**/*.test.tsx', 'checks/**', 'e2e/**'],
     linter: { rules: { style: { noNonNullAssertion: 'off', noRestrictedImports: 'off' } } },

@@ -43,6 +43,87 @@ function wrongPans(pans: readonly RecipePan[], steps: readonly RecipeStep[]): re
   return issues;
 }
 
+/** What is wrong with where a step is done: no pan of this recipe, or none it can be done in; null where nothing is. */
+function placeIssue(
+  step: RecipeStep,
+  n: number,
+  as: PanKind | undefined,
+  pans: readonly RecipePan[],
+): PanIssue | null {
+  const name = panOf(step);
+  const path = ['steps', n, 'in'];
+  if (as === undefined)
+    return {
+      path,
+      says: message(
+        'step {n} is done in “{pan}”, which is no pan of this recipe: {pans, select, none {it has none} other {it has {pans}}}',
+        { n: n + 1, pan: name, pans: pans.map((p) => p.name).join(', ') || 'none' },
+      ),
+    };
+  if (!canBeIn(step.kind, as))
+    return {
+      path,
+      says:
+        step.kind === 'roast'
+          ? message('step {n} roasts: that is done on a tray in the oven, not in {as}', {
+              n: n + 1,
+              as: panWords(as, name),
+            })
+          : message('“{step}” cannot be done in {as}: choose a pot or a pan for step {n}', {
+              n: n + 1,
+              step: term(step.kind),
+              as: panWords(as, name),
+            }),
+    };
+  return as === 'bowl' && step.kind === 'thicken' && step.method !== 'slurry'
+    ? {
+        path,
+        says: message('step {n} cooks its thickener: a bowl has no flame; choose a pot or a pan', {
+          n: n + 1,
+        }),
+      }
+    : null;
+}
+
+type Pour = Extract<RecipeStep, { kind: 'pour' }>;
+
+/** What is wrong with what a step pours out of: no pan, itself, or nothing in it; null where nothing is. */
+function pourIssue(step: Pour, n: number, from: Filled, isPan: (name: string) => boolean): PanIssue | null {
+  const out = step.from ?? THE_POT;
+  const path = ['steps', n, 'from'];
+  const values = { n: n + 1, pan: nameWords(out) };
+  if (!isPan(out))
+    return {
+      path,
+      says: message('step {n} pours out of “{pan}”, which is no pan of this recipe', { n: n + 1, pan: out }),
+    };
+  if (out === panOf(step))
+    return {
+      path,
+      says: message('step {n} pours {pan} into itself: choose another to pour into', values),
+    };
+  if (from.full) return null;
+  return {
+    path,
+    says: from.poured
+      ? message(
+          'step {n} pours {pan} once more: it was poured out before, and nothing is in it since',
+          values,
+        )
+      : message('step {n} pours out of {pan}, and nothing is in it by then', values),
+  };
+}
+
+/** What is in two pans after one was poured into the other. */
+function pourOver(step: Pour, from: Filled, into: Filled): void {
+  const all = (step.share ?? 1) >= 1 && !step.of;
+  into.full = true;
+  into.wet ||= from.wet && step.takes !== 'pieces' && step.takes !== 'fat';
+  from.poured = true;
+  if (all && step.takes === 'all') [from.full, from.wet] = [false, false];
+  if (all && step.takes === 'liquid') from.wet = false;
+}
+
 /**
  * The steps gone through pan by pan: whether each finds liquid in its pan, by `wets` of what goes in, and what cannot
  * be: a pan nobody named, one poured into itself, out of nothing, or never at all.
@@ -60,89 +141,17 @@ export function throughPans(
     return known;
   };
   const issues: PanIssue[] = [...wrongPans(pans, steps)];
+  const told = (issue: PanIssue | null) => issue && issues.push(issue);
   const wetBefore = steps.map((step, n) => {
     const name = panOf(step);
-    const as = kinds.get(name);
     const pan = inside(name);
     const before = pan.wet;
-    if (as === undefined) {
-      issues.push({
-        path: ['steps', n, 'in'],
-        says: message(
-          'step {n} is done in “{pan}”, which is no pan of this recipe: {pans, select, none {it has none} other {it has {pans}}}',
-          {
-            n: n + 1,
-            pan: name,
-            pans: pans.map((p) => p.name).join(', ') || 'none',
-          },
-        ),
-      });
-      return before;
-    }
-    if (!canBeIn(step.kind, as))
-      issues.push({
-        path: ['steps', n, 'in'],
-        says:
-          step.kind === 'roast'
-            ? message('step {n} roasts: that is done on a tray in the oven, not in {as}', {
-                n: n + 1,
-                as: panWords(as, name),
-              })
-            : message('“{step}” cannot be done in {as}: choose a pot or a pan for step {n}', {
-                n: n + 1,
-                step: term(step.kind),
-                as: panWords(as, name),
-              }),
-      });
-    else if (as === 'bowl' && step.kind === 'thicken' && step.method !== 'slurry')
-      issues.push({
-        path: ['steps', n, 'in'],
-        says: message('step {n} cooks its thickener: a bowl has no flame; choose a pot or a pan', {
-          n: n + 1,
-        }),
-      });
+    told(placeIssue(step, n, kinds.get(name), pans));
+    if (!kinds.has(name)) return before;
     if (step.kind === 'pour') {
-      const out = step.from ?? THE_POT;
-      const from = inside(out);
-      const at = { path: ['steps', n, 'from'] };
-      if (!kinds.has(out))
-        issues.push({
-          ...at,
-          says: message('step {n} pours out of “{pan}”, which is no pan of this recipe', {
-            n: n + 1,
-            pan: out,
-          }),
-        });
-      else if (out === name)
-        issues.push({
-          ...at,
-          says: message('step {n} pours {pan} into itself: choose another to pour into', {
-            n: n + 1,
-            pan: nameWords(out),
-          }),
-        });
-      else if (!from.full)
-        issues.push({
-          ...at,
-          says: from.poured
-            ? message(
-                'step {n} pours {pan} once more: it was poured out before, and nothing is in it since',
-                {
-                  n: n + 1,
-                  pan: nameWords(out),
-                },
-              )
-            : message('step {n} pours out of {pan}, and nothing is in it by then', {
-                n: n + 1,
-                pan: nameWords(out),
-              }),
-        });
-      const all = (step.share ?? 1) >= 1 && !step.of;
-      pan.full = true;
-      pan.wet ||= from.wet && step.takes !== 'pieces' && step.takes !== 'fat';
-      from.poured = true;
-      if (all && step.takes === 'all') [from.full, from.wet] = [false, false];
-      if (all && step.takes === 'liquid') from.wet = false;
+      const from = inside(step.from ?? THE_POT);
+      told(pourIssue(step, n, from, (other) => kinds.has(other)));
+      pourOver(step, from, pan);
       return before;
     }
     if (portionsIn<RecipePortion>(step).length > 0) pan.full = true;

@@ -78,24 +78,13 @@ async function* wholeOf(text: string): AsyncGenerator<ArchiveEntry> {
 const pathWords = (path: readonly PropertyKey[]): string =>
   path.map((key) => (typeof key === 'number' ? `[${key}]` : `.${String(key)}`)).join('');
 
-/** A large file piece by piece: never more of it in memory than one recipe or one batch. */
-async function* piecesOf(file: string, onRead: (bytes: number) => void): AsyncGenerator<ArchiveEntry> {
-  const problems: FoundWrong[] = [];
-  const found: { readonly place: string; readonly key: string; readonly value: unknown }[] = [];
+/** A piece of a large file as it was found: of which list, and where. */
+type Piece = { readonly place: string; readonly key: string; readonly value: unknown };
+
+/** What a large file is read by: its pieces wait in `found` until they are taken. */
+function pieceParser(found: Piece[]): JSONParser {
   const parser = new JSONParser({
-    paths: [
-      '$.format',
-      '$.kitchen',
-      '$.recipes.*',
-      '$.batches.*',
-      '$.services.*',
-      '$.cycle',
-      '$.kept.*',
-      '$.kitchenLines.*',
-      '$.waterTests.*',
-      '$.acts.*',
-      '$.notebook.*',
-    ],
+    paths: ['$.format', '$.kitchen', '$.cycle', ...LISTS.map((list) => `$.${list}.*`)],
     keepStack: false,
   });
   parser.onValue = ({ key, value, stack }) => {
@@ -106,77 +95,139 @@ async function* piecesOf(file: string, onRead: (bytes: number) => void): AsyncGe
         : { key: list, place: `${list}[${String(key)}]`, value },
     );
   };
-  let format: unknown = null;
-  const versions = new Map<string, number>();
-  let kitchens = 0;
-  const read = <S extends z.ZodType>(schema: S, place: string, value: unknown): z.output<S> | null => {
+  return parser;
+}
+
+const LISTS = [
+  'recipes',
+  'batches',
+  'services',
+  'kept',
+  'kitchenLines',
+  'waterTests',
+  'acts',
+  'notebook',
+] as const;
+
+/** Reads the pieces of a large file one after the other; what is wrong with them is gathered, so many things at most. */
+class PieceReader {
+  readonly problems: FoundWrong[] = [];
+  kitchens = 0;
+  private format: unknown = null;
+  private readonly versions = new Map<string, number>();
+
+  get isFull(): boolean {
+    return this.problems.length >= MOST_PROBLEMS;
+  }
+
+  private read<S extends z.ZodType>(schema: S, { place, value }: Piece): z.output<S> | null {
     const result = schema.safeParse(value);
     if (result.success) return result.data;
-    for (const issue of result.error.issues.slice(0, MOST_PROBLEMS - problems.length))
-      problems.push({
+    for (const issue of result.error.issues.slice(0, MOST_PROBLEMS - this.problems.length))
+      this.problems.push({
         place: `${place}${pathWords(issue.path)}`,
         says: issueWords(issue, valueAt(value, issue.path)),
       });
     return null;
-  };
-  const taken = function* (): Generator<ArchiveEntry> {
-    for (const { key, place, value } of found.splice(0)) {
-      if (problems.length >= MOST_PROBLEMS) return;
-      if (key === 'format') format = value;
-      else if (format !== 'panache.archive/1')
-        throw bad(
-          'format',
-          message('a file this large is read when it begins with {start}', {
-            start: '"format": "panache.archive/1"',
-          }),
-        );
-      else if (key === 'kitchen') {
-        const kitchen = read(KitchenFile, place, value);
-        kitchens++;
-        if (kitchen) yield { kind: 'kitchen', kitchen };
-      } else if (key === 'recipes') {
-        const recipe = read(ArchivedRecipe, place, value);
-        if (!recipe) continue;
-        if (versions.has(recipe.id))
-          problems.push({ place, says: message('“{id}” is the id of two recipes', { id: recipe.id }) });
-        versions.set(recipe.id, recipe.versions.length);
-        yield { kind: 'recipe', recipe };
-      } else if (key === 'services') {
-        const service = read(Service, place, value);
-        if (service) yield { kind: 'service', service };
-      } else if (key === 'cycle') {
-        const cycle = value === null ? null : read(Cycle, place, value);
-        if (cycle) yield { kind: 'cycle', cycle };
-      } else if (key === 'kept') {
-        const lot = read(ArchivedLot, place, value);
-        if (lot) yield { kind: 'lot', lot };
-      } else if (key === 'kitchenLines') {
-        const line = read(KeepEvent, place, value);
-        if (line) yield { kind: 'line', line };
-      } else if (key === 'waterTests') {
-        const test = read(ArchivedWaterTest, place, value);
-        if (test) yield { kind: 'water test', test };
-      } else if (key === 'acts') {
-        const act = read(ArchivedAct, place, value);
-        if (act) yield { kind: 'act', act };
-      } else if (key === 'notebook') {
-        const past = read(ArchivedPast, place, value);
-        if (past) yield { kind: 'past', past };
-      } else {
-        const batch = read(ArchivedBatch, place, value);
-        if (!batch) continue;
-        if (batch.recipeVersion > (versions.get(batch.recipeId) ?? 0))
-          problems.push({
-            place: `${place}.recipeVersion`,
-            says: message(
-              'was cooked from version {version} of “{recipe}”, which the archive lacks, or has only after it',
-              { version: batch.recipeVersion, recipe: batch.recipeId },
-            ),
-          });
-        else yield { kind: 'batch', batch };
-      }
+  }
+
+  private recipe(piece: Piece): ArchiveEntry | null {
+    const recipe = this.read(ArchivedRecipe, piece);
+    if (!recipe) return null;
+    if (this.versions.has(recipe.id))
+      this.problems.push({
+        place: piece.place,
+        says: message('“{id}” is the id of two recipes', { id: recipe.id }),
+      });
+    this.versions.set(recipe.id, recipe.versions.length);
+    return { kind: 'recipe', recipe };
+  }
+
+  private batch(piece: Piece): ArchiveEntry | null {
+    const batch = this.read(ArchivedBatch, piece);
+    if (!batch) return null;
+    if (batch.recipeVersion <= (this.versions.get(batch.recipeId) ?? 0)) return { kind: 'batch', batch };
+    this.problems.push({
+      place: `${piece.place}.recipeVersion`,
+      says: message(
+        'was cooked from version {version} of “{recipe}”, which the archive lacks, or has only after it',
+        { version: batch.recipeVersion, recipe: batch.recipeId },
+      ),
+    });
+    return null;
+  }
+
+  /** A piece as an entry; null of one that is none, or cannot be read. */
+  entryOf(piece: Piece): ArchiveEntry | null {
+    const { key, value } = piece;
+    if (key === 'format') {
+      this.format = value;
+      return null;
     }
-  };
+    if (this.format !== 'panache.archive/1')
+      throw bad(
+        'format',
+        message('a file this large is read when it begins with {start}', {
+          start: '"format": "panache.archive/1"',
+        }),
+      );
+    switch (key) {
+      case 'kitchen': {
+        this.kitchens++;
+        const kitchen = this.read(KitchenFile, piece);
+        return kitchen && { kind: 'kitchen', kitchen };
+      }
+      case 'recipes':
+        return this.recipe(piece);
+      case 'services': {
+        const service = this.read(Service, piece);
+        return service && { kind: 'service', service };
+      }
+      case 'cycle': {
+        const cycle = value === null ? null : this.read(Cycle, piece);
+        return cycle && { kind: 'cycle', cycle };
+      }
+      case 'kept': {
+        const lot = this.read(ArchivedLot, piece);
+        return lot && { kind: 'lot', lot };
+      }
+      case 'kitchenLines': {
+        const line = this.read(KeepEvent, piece);
+        return line && { kind: 'line', line };
+      }
+      case 'waterTests': {
+        const test = this.read(ArchivedWaterTest, piece);
+        return test && { kind: 'water test', test };
+      }
+      case 'acts': {
+        const act = this.read(ArchivedAct, piece);
+        return act && { kind: 'act', act };
+      }
+      case 'notebook': {
+        const past = this.read(ArchivedPast, piece);
+        return past && { kind: 'past', past };
+      }
+      default:
+        return this.batch(piece);
+    }
+  }
+
+  /** Entries of all that was found and is not too much. */
+  *taken(found: Piece[]): Generator<ArchiveEntry> {
+    for (const piece of found.splice(0)) {
+      if (this.isFull) return;
+      const entry = this.entryOf(piece);
+      if (entry) yield entry;
+    }
+  }
+}
+
+/** A large file piece by piece: never more of it in memory than one recipe or one batch. */
+async function* piecesOf(file: string, onRead: (bytes: number) => void): AsyncGenerator<ArchiveEntry> {
+  const found: Piece[] = [];
+  const parser = pieceParser(found);
+  const reader = new PieceReader();
+  const { problems } = reader;
   const tooDeep = depthGuard();
   const halved = halfGuard();
   let offset = 0;
@@ -194,13 +245,16 @@ async function* piecesOf(file: string, onRead: (bytes: number) => void): AsyncGe
     offset += chunk.length;
     for (const byte of chunk) if (byte === 10) lines++;
     onRead(offset);
-    yield* taken();
-    if (problems.length >= MOST_PROBLEMS) break;
+    yield* reader.taken(found);
+    if (reader.isFull) break;
   }
   if (problems.length === 0) {
     if (!parser.isEnded) throw bad(lineOf(lines), message('it ends in the middle'));
-    if (kitchens !== 1)
-      problems.push({ place: 'kitchen', says: kitchens ? message('is there twice') : message('is missing') });
+    if (reader.kitchens !== 1)
+      problems.push({
+        place: 'kitchen',
+        says: reader.kitchens ? message('is there twice') : message('is missing'),
+      });
   }
   if (problems.length > 0) throw new BadArchive(problems);
 }

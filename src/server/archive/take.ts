@@ -217,6 +217,26 @@ const comes = async (
   brought: Promise<boolean>,
 ): Promise<boolean> => (await brought) || isGoneWithImports(db, u.house.id, list, id);
 
+/** An import that has begun. */
+const nothingYet = (house: House): Under => ({
+  importId: randomUUID(),
+  house,
+  numberHere: new Map(),
+  newRecipes: [],
+  newVersions: [],
+  versions: [],
+  batches: [],
+  services: [],
+  lots: [],
+  lines: [],
+  kitchen: null,
+  past: [],
+  tests: [],
+  acts: [],
+  notWhole: 0,
+  seals: 0,
+});
+
 /** How each part of an archive is taken in. */
 const TAKES: {
   readonly [K in ArchiveEntry['kind']]: (db: Queryable, u: Under, part: PartOf<K>) => Promise<void>;
@@ -262,24 +282,7 @@ export async function takeArchive(
       // Stations read anew once, at the end, rather than hear every line of years.
       await db.query("SET LOCAL panache.quiet = 'on'");
       const house = await theHouse(db);
-      const u: Under = {
-        importId: randomUUID(),
-        house,
-        numberHere: new Map(),
-        newRecipes: [],
-        newVersions: [],
-        versions: [],
-        batches: [],
-        services: [],
-        lots: [],
-        lines: [],
-        kitchen: null,
-        past: [],
-        tests: [],
-        acts: [],
-        notWhole: 0,
-        seals: 0,
-      };
+      const u = nothingYet(house);
       const whole = rehearse ? 1 : WITHOUT_SEALING;
       for await (const part of partsOf(file, (share) => watch.reach(share * whole))) {
         if (watch.stopped) throw taken('file', message('it was stopped'), message('nothing was changed'));

@@ -22,48 +22,50 @@ const plain = (text: string): string =>
 
 type Doc = InstanceType<typeof PDFDocument>;
 
-/** Draws the sheet at one size; without `real` only measures. Returns the height it takes, pt. */
-function draw(doc: Doc, sheet: PlanSheet, say: Words, scale: number, real: boolean): number {
-  const width = doc.page.width - 2 * MARGIN;
-  const left = (width - GAP) * LEFT_SHARE;
-  const right = width - GAP - left;
+/** Writing at one size; without `real` only measured. Each gives the height it takes, pt. */
+function penOf(doc: Doc, scale: number, real: boolean) {
   const size = (pt: number): number => pt * scale;
-  const write = (
-    text: string,
-    x: number,
-    y: number,
-    w: number,
-    f: string,
-    pt: number,
-    color = INK,
-  ): number => {
-    doc.font(f).fontSize(size(pt));
-    const words = plain(text);
-    const h = doc.heightOfString(words, { width: w });
-    if (real) doc.fillColor(color).text(words, x, y, { width: w });
-    return h;
+  return {
+    doc,
+    real,
+    size,
+    write: (text: string, x: number, y: number, w: number, f: string, pt: number, color = INK): number => {
+      doc.font(f).fontSize(size(pt));
+      const words = plain(text);
+      const h = doc.heightOfString(words, { width: w });
+      if (real) doc.fillColor(color).text(words, x, y, { width: w });
+      return h;
+    },
+    rule: (x: number, y: number, w: number, color = RULE, thick = 0.7): void => {
+      if (real)
+        doc
+          .moveTo(x, y)
+          .lineTo(x + w, y)
+          .lineWidth(thick)
+          .strokeColor(color)
+          .stroke();
+    },
   };
-  const rule = (x: number, y: number, w: number, color = RULE, thick = 0.7): void => {
-    if (real)
-      doc
-        .moveTo(x, y)
-        .lineTo(x + w, y)
-        .lineWidth(thick)
-        .strokeColor(color)
-        .stroke();
-  };
+}
+type Pen = ReturnType<typeof penOf>;
 
+/** What it is, for whom and on what fire. Returns where it ends, pt, as all of these do. */
+function drawHead({ write, rule, size }: Pen, sheet: PlanSheet, width: number): number {
   let y = MARGIN;
   y += write(sheet.title, MARGIN, y, width, BOLD, 22);
   y += write(sheet.order, MARGIN, y + 2, width, TEXT, 12.5) + 2;
   if (sheet.beside.length > 0) y += write(sheet.beside.join(' · '), MARGIN, y + 2, width, TEXT, 10.5) + 2;
   y += write(sheet.fire, MARGIN, y + 2, width, TEXT, 10.5, QUIET) + 8;
   rule(MARGIN, y, width, INK, 1.6);
-  y += size(7);
-  const top = y;
+  return y + size(7);
+}
 
+/** What is weighed, each with a box to tick; the dose on butter. */
+function drawWeighOut(pen: Pen, sheet: PlanSheet, say: Words, top: number, left: number): number {
+  const { doc, real, size, write, rule } = pen;
   const figureWidth = size(70);
   const box = size(13);
+  let y = top;
   y += write(say('Weigh out, in the order you need it'), MARGIN, y, left, BOLD, 11.5, QUIET) + size(3);
   for (const l of sheet.lines) {
     const x = MARGIN + box + size(6);
@@ -83,24 +85,21 @@ function draw(doc: Doc, sheet: PlanSheet, say: Words, scale: number, real: boole
         lineBreak: false,
       });
     }
-    let h = write(
-      l.dose ? say('{what} (the dose)', { what: l.name }) : l.name,
-      words,
-      y + size(1),
-      w,
-      BOLD,
-      11.5,
-    );
+    const name = l.dose ? say('{what} (the dose)', { what: l.name }) : l.name;
+    let h = write(name, words, y + size(1), w, BOLD, 11.5);
     if (l.aside) h += write(l.aside, words, y + size(1) + h, w, TEXT, 9.5, QUIET);
     y += Math.max(size(20), h + size(4));
     rule(MARGIN, y, left);
     y += size(2.5);
   }
-  const leftEnds = y;
+  return y;
+}
 
-  y = top;
+/** Its steps by the clock. */
+function drawClock(pen: Pen, sheet: PlanSheet, say: Words, top: number, x0: number, right: number): number {
+  const { doc, real, size, write, rule } = pen;
   const clockWidth = size(50);
-  const x0 = MARGIN + left + GAP;
+  let y = top;
   y += write(say('By the clock'), x0, y, right, BOLD, 11.5, QUIET) + size(3);
   for (const s of sheet.steps) {
     const x = x0 + clockWidth;
@@ -118,8 +117,19 @@ function draw(doc: Doc, sheet: PlanSheet, say: Words, scale: number, real: boole
     rule(x0, y, right);
     y += size(2.5);
   }
+  return y;
+}
 
-  y = Math.max(y, leftEnds) + size(6);
+/** Draws the sheet at one size; without `real` only measures. Returns the height it takes, pt. */
+function draw(doc: Doc, sheet: PlanSheet, say: Words, scale: number, real: boolean): number {
+  const pen = penOf(doc, scale, real);
+  const { size, write } = pen;
+  const width = doc.page.width - 2 * MARGIN;
+  const left = (width - GAP) * LEFT_SHARE;
+  const right = width - GAP - left;
+  const top = drawHead(pen, sheet, width);
+  const leftEnds = drawWeighOut(pen, sheet, say, top, left);
+  let y = Math.max(leftEnds, drawClock(pen, sheet, say, top, MARGIN + left + GAP, right)) + size(6);
   for (const b of sheet.bowl)
     y += write(say('For the bowl: {what}', { what: b }), MARGIN, y, width, TEXT, 10) + size(1.5);
   for (const c of sheet.cautions) y += write(`! ${c}`, MARGIN, y, width, TEXT, 10) + size(1.5);

@@ -1,7 +1,7 @@
 import { rimVolume } from '../../heat/vessel';
 import type { House } from '../../kitchen/house';
 import { some } from '../../maths/some';
-import type { JobShop, Placement, Task } from '../../schedule/problem';
+import type { JobShop, Mode, Placement, Task } from '../../schedule/problem';
 import { type BoardPlace, batchesOf, orderOf, type Service, type ServiceBatch } from '../service';
 import type { StockTable, Timetable } from '../timetable';
 import type { Timetables } from '../timetables';
@@ -69,6 +69,87 @@ export function standsFor(batch: ServiceBatch, { vessels, burners }: House): rea
 /** Where the batches may stand, by batch; where one is not named it stands where it was put. */
 type Choices = (batch: ServiceBatch) => readonly Stand[];
 
+type Placed = { readonly stand: Stand; readonly table: Timetable; readonly mode: Mode };
+
+/** A problem under way: its tasks in the order they were added, what comes before what, and what its goals count. */
+class Jobs {
+  readonly tasks: Task[] = [];
+  readonly jobs: Job[] = [];
+  readonly nowhere: ServiceBatch[] = [];
+  readonly weighed: Record<string, number> = {};
+  readonly precedences: { before: number; after: number; gap: number }[] = [];
+  readonly hold: { task: number; weight: number; after: number; of: 'start' }[] = [];
+  readonly flame: { task: number; weight: number; after: number; of: 'end' }[] = [];
+
+  constructor(
+    private readonly here: Here,
+    private readonly builder: Builder,
+    /** The first minute anything may be done in, counted backwards. */
+    private readonly latest: number,
+  ) {}
+
+  private add(job: Job, task: Task, before?: number): number {
+    const at = this.tasks.length;
+    this.jobs.push(job);
+    this.tasks.push(task);
+    if (before !== undefined) this.precedences.push({ before, after: at, gap: 0 });
+    this.flame.push({ task: at, weight: 1, after: 0, of: 'end' });
+    return at;
+  }
+
+  /** The soup itself, on one of `rows`; where it is under way, or pinned, as it stands. */
+  cook(batch: ServiceBatch, rows: readonly Placed[], pinnedAt: number | null, isUnderWay: boolean): number {
+    const { end } = this.builder;
+    const modes = rows.map(({ mode }) =>
+      isUnderWay ? mode : { ...mode, latest: this.latest - mode.duration },
+    );
+    const at = this.add(
+      { kind: 'cook', batch, stands: rows.map((r) => r.stand), tables: rows.map((r) => r.table) },
+      {
+        id: batch.key,
+        earliest: pinnedAt ?? end - batch.due,
+        latest: pinnedAt ?? end - batch.last + (rows[0]?.table.wait.minutes ?? 0),
+        modes: some(pooled(modes, batch, this.builder)),
+      },
+    );
+    this.hold.push({ task: at, weight: 1, after: end - batch.due, of: 'start' });
+    return at;
+  }
+
+  /** Its stock, where it makes one, before `cook`; gives what weighing out comes before. */
+  stock(batch: ServiceBatch, stands: readonly Stand[], cook: number): number {
+    const stock = stockTables(batch, this.here, stands);
+    if (!stock) return cook;
+    const modes = stock.map((s) => {
+      const mode = stockMode(s.stand, s.of.table, this.builder);
+      return { ...mode, latest: this.latest - mode.duration };
+    });
+    return this.add(
+      { kind: 'stock', batch, stands: stock.map((s) => s.stand), tables: stock.map((s) => s.of.table) },
+      { id: `${batch.key} stock`, earliest: 0, latest: this.latest, modes: some(modes) },
+      cook,
+    );
+  }
+
+  /** Weighing out, what is left of it, before `before`. */
+  mise(batch: ServiceBatch, table: Timetable, place: BoardPlace | undefined, before: number): void {
+    const left = miseLeft(table.mise, place, this.here.now);
+    if (left < table.mise && place?.miseAt !== undefined) this.weighed[batch.key] = place.miseAt;
+    if (left === 0) return;
+    const uses = [{ resource: this.builder.at('hands'), amount: 1, from: 0, to: left }];
+    this.add(
+      { kind: 'mise', batch, stands: [], tables: [] },
+      {
+        id: `${batch.key} mise`,
+        earliest: 0,
+        latest: this.latest - left,
+        modes: [{ id: 'weigh', duration: left, uses }],
+      },
+      before,
+    );
+  }
+}
+
 /**
  * The service as a scheduling problem, counted backwards from its last pass. Every soup is ready at its time or before,
  * waits no longer than it may, is not lit before the kitchen opens or what is now gone by; its pot is taken
@@ -91,19 +172,7 @@ export function jobsOf(service: Service, here: Here, choices: Choices): ServiceJ
       return found;
     },
   };
-  const opens = Math.max(service.opens, now ?? 0);
-  const tasks: Task[] = [];
-  const jobs: Job[] = [];
-  const nowhere: ServiceBatch[] = [];
-  const weighed: Record<string, number> = {};
-  const precedences: { before: number; after: number; gap: number }[] = [];
-  const hold: { task: number; weight: number; after: number; of: 'start' }[] = [];
-  const flame: { task: number; weight: number; after: number; of: 'end' }[] = [];
-  const add = (job: Job, task: Task): number => {
-    jobs.push(job);
-    tasks.push(task);
-    return tasks.length - 1;
-  };
+  const of = new Jobs(here, builder, end - Math.max(service.opens, now ?? 0));
   const known = (stand: Stand) => index.has(`burner ${stand.burnerId}`) && index.has(`pot ${stand.vesselId}`);
   for (const batch of batches) {
     const under = live[batch.key];
@@ -111,83 +180,20 @@ export function jobsOf(service: Service, here: Here, choices: Choices): ServiceJ
     const place = service.placed[batch.key];
     const fixed = under !== undefined || place?.pinned;
     const stands = (fixed && place ? [place] : choices(batch)).filter(known);
-    const rows = stands.flatMap((stand) => {
+    const rows = stands.flatMap((stand): Placed[] => {
       const table = tables.of(orderOf(batch, stand));
       return table && !table.stops ? [{ stand, table, mode: cookMode(batch, stand, table, builder) }] : [];
     });
-    if (rows.length === 0) {
-      nowhere.push(batch);
+    const [first] = rows;
+    if (!first) {
+      of.nowhere.push(batch);
       continue;
     }
-    const readyAt = under?.readyAt ?? (place && rows[0] ? place.lightAt + rows[0].table.minutes : batch.due);
-    const pinnedAt = fixed ? end - readyAt : null;
-    const wait = rows[0]?.table.wait.minutes ?? 0;
-    const cook = add(
-      {
-        kind: 'cook',
-        batch,
-        stands: rows.map((r) => r.stand),
-        tables: rows.map((r) => r.table),
-      },
-      {
-        id: batch.key,
-        earliest: pinnedAt ?? end - batch.due,
-        latest: pinnedAt ?? end - batch.last + wait,
-        modes: some(
-          pooled(
-            rows.map(({ mode }) => (under ? mode : { ...mode, latest: end - opens - mode.duration })),
-            batch,
-            builder,
-          ),
-        ),
-      },
-    );
-    hold.push({ task: cook, weight: 1, after: end - batch.due, of: 'start' });
-    flame.push({ task: cook, weight: 1, after: 0, of: 'end' });
-    if (under) continue;
-    const table = rows[0]?.table;
-    const stock = stockTables(batch, here, stands);
-    let before = cook;
-    if (stock) {
-      before = add(
-        { kind: 'stock', batch, stands: stock.map((s) => s.stand), tables: stock.map((s) => s.of.table) },
-        {
-          id: `${batch.key} stock`,
-          earliest: 0,
-          latest: end - opens,
-          modes: some(
-            stock.map((s) => {
-              const mode = stockMode(s.stand, s.of.table, builder);
-              return { ...mode, latest: end - opens - mode.duration };
-            }),
-          ),
-        },
-      );
-      precedences.push({ before: cook, after: before, gap: 0 });
-      flame.push({ task: before, weight: 1, after: 0, of: 'end' });
-    }
-    if (!table) continue;
-    const left = miseLeft(table.mise, place, now);
-    if (left < table.mise && place?.miseAt !== undefined) weighed[batch.key] = place.miseAt;
-    if (left === 0) continue;
-    const mise = add(
-      { kind: 'mise', batch, stands: [], tables: [] },
-      {
-        id: `${batch.key} mise`,
-        earliest: 0,
-        latest: end - opens - left,
-        modes: [
-          {
-            id: 'weigh',
-            duration: left,
-            uses: [{ resource: builder.at('hands'), amount: 1, from: 0, to: left }],
-          },
-        ],
-      },
-    );
-    precedences.push({ before, after: mise, gap: 0 });
-    flame.push({ task: mise, weight: 1, after: 0, of: 'end' });
+    const readyAt = under?.readyAt ?? (place ? place.lightAt + first.table.minutes : batch.due);
+    const cook = of.cook(batch, rows, fixed ? end - readyAt : null, under !== undefined);
+    if (!under) of.mise(batch, first.table, place, of.stock(batch, stands, cook));
   }
+  const { tasks, precedences, hold, flame, jobs, nowhere, weighed } = of;
   return {
     problem: {
       tasks,
