@@ -171,8 +171,16 @@ describe('the smallest that makes it possible', () => {
   const { mise } = barOf(service([CARROT]));
   // One pot on one burner: there is no quicker way to have it.
   const ONE = only(['middle-28'], ['front-left']);
-  const found = (of: Service, kind: Relief['kind'], more = ONE) =>
-    [...reliefs(of, more, RECIPES)].find((r) => r?.kind === kind);
+  /** The first of a kind; each is looked for in its turn, and no further than to it. */
+  function found(of: Service, kind: Relief['kind'], more = ONE): Relief | undefined {
+    let turn = 0;
+    for (const r of reliefs(of, more, RECIPES)) {
+      if (r?.kind === kind) return r;
+      if (kind === 'sooner' || (kind === 'later' && turn > 0)) return undefined;
+      turn++;
+    }
+    return undefined;
+  }
 
   test.each([
     [1, 15],
