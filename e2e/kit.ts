@@ -48,6 +48,31 @@ export const live = (page: Page) =>
     timeout: 30_000,
   });
 
+/**
+ * Waits until what is read on the page has stood still for `quiet` ms, its figures left aside: clocks run on. What is
+ * still worked out says so, and is waited for by what it says.
+ */
+export async function still(page: Page, quiet = 700): Promise<void> {
+  await page.evaluate(() => {
+    delete document.documentElement.dataset.stillSince;
+    delete document.documentElement.dataset.stillAs;
+  });
+  await page.waitForFunction(
+    (ms) => {
+      const { dataset } = document.documentElement;
+      const text = document.body.innerText.replace(/[\d\s]+/g, ' ');
+      const as = `${text.length} ${[...text].reduce((sum, c) => (sum * 31 + c.charCodeAt(0)) % 1e9, 7)}`;
+      if (dataset.stillAs !== as) {
+        dataset.stillAs = as;
+        dataset.stillSince = String(performance.now());
+      }
+      return performance.now() - Number(dataset.stillSince) >= ms;
+    },
+    quiet,
+    { polling: 120, timeout: 60_000 },
+  );
+}
+
 /** Goes to a view and waits until it is live. */
 export async function open(page: Page, path: string): Promise<void> {
   await page.goto(path);

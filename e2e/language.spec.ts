@@ -4,7 +4,7 @@ import { term } from '../src/core/message/term';
 import { wordsFor } from '../src/core/text/inWords';
 import { METRIC } from '../src/core/units/shown/show';
 import { app as here } from './app';
-import { VIEWS, watch } from './kit';
+import { still, VIEWS, watch } from './kit';
 import { begin, done } from './stove';
 
 test.describe.configure({ mode: 'parallel' });
@@ -125,7 +125,7 @@ test('in a longer, accented language nothing is left in English and nothing is c
     await page.goto(path);
     await expect(page.getByRole('list', { name: say('Pots on the stove') })).toContainText(/\d\d:\d\d/);
     await expect(page.getByText(say('Simulating it …'))).toBeHidden({ timeout: 40_000 });
-    await page.waitForTimeout(1500);
+    await still(page);
     for (const [width, height] of [
       [1280, 800],
       [390, 844],
@@ -147,7 +147,7 @@ test('and in the clock, the steps and the shopping of a plan that is warned of',
   expect(await sideways(page)).toBeLessThanOrEqual(0);
   for (const tab of ['Clock', 'Steps', 'Shop']) {
     await page.getByRole('button', { name: say(tab), exact: true }).click({ timeout: 40_000 });
-    await page.waitForTimeout(1200);
+    await still(page);
     expect.soft(await untranslated(page, own), tab).toEqual([]);
   }
 });
@@ -169,7 +169,7 @@ test('and at the stove, in the check and in every correction too', async ({ page
     await page
       .getByRole('button', { name: new RegExp(`^(${say('Done, next')}|${say('Done, to the pass')})`) })
       .click();
-    await page.waitForTimeout(300);
+    await still(page, 300);
   }
   await page.goto(`/check?batch=${id}`);
   await settles();
@@ -180,7 +180,7 @@ test('and at the stove, in the check and in every correction too', async ({ page
     await page
       .getByRole('button', { name: say('{fault}', { fault: { opening: term(fault) } }), exact: true })
       .click();
-    await page.waitForTimeout(fault.startsWith('too t') ? 6000 : 1500);
+    await still(page, fault.startsWith('too t') ? 2000 : 700);
     expect.soft(await untranslated(page, own), fault).toEqual([]);
     await page
       .getByRole('button', { name: say('{fault}', { fault: { opening: term(fault) } }), exact: true })
@@ -204,7 +204,8 @@ test('and on the sheets over the plan: the thickeners, the finishes and the gues
     await page.getByRole('button', { name: new RegExp(`^${say(control)}(\\s|:|$)`) }).click();
     const sheet = page.getByRole('dialog', { name: say(title) });
     await expect(sheet).toBeVisible();
-    await page.waitForTimeout(control === 'Guests' ? 500 : 9000);
+    await expect(sheet.getByText(say('Simulating each …'))).toBeHidden({ timeout: 60_000 });
+    await still(page, control === 'Guests' ? 300 : 1500);
     if (control === 'Guests') for (const tick of await sheet.getByRole('checkbox').all()) await tick.check();
     expect.soft(await untranslated(page, own), control).toEqual([]);
     await page.keyboard.press('Escape');
@@ -238,7 +239,7 @@ test('and what bad input is told: by the editor, the kitchen, a file and the lin
     .or(page.getByLabel(say('{field}, {unit}', { field: { text: 'Minutes' }, unit: 'min' })))
     .first()
     .fill('two shakes');
-  await page.waitForTimeout(2500);
+  await still(page, 1500);
   expect.soft(await untranslated(page, own), 'the editor').toEqual([]);
 
   await page.goto('/kitchen');
@@ -261,7 +262,7 @@ test('and what bad input is told: by the editor, the kitchen, a file and the lin
     await settles();
     await page.getByRole('textbox').first().fill(wrong);
     await page.getByRole('button', { name: say('Read it'), exact: true }).click();
-    await page.waitForTimeout(1500);
+    await still(page, 1000);
     expect.soft(await untranslated(page, own), what).toEqual([]);
   }
 });

@@ -1,6 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
 import { extractText, getDocumentProxy } from 'unpdf';
-import { db, open, settled, VIEWS, watch } from './kit';
+import { db, open, settled, still, VIEWS, watch } from './kit';
 import { begin, done } from './stove';
 
 /** In a kitchen that reads gallons, pounds and Fahrenheit, nothing on a screen is in litres, grams or Celsius. */
@@ -105,7 +105,7 @@ test('and so do the sheets of a pot: a temperature, a level, a weight, what is p
   for (const path of [`/stove/${id}`, `/check?batch=${id}`, `/fix?batch=${id}`, `/record/${id}`]) {
     const answer = await page.goto(path);
     if (answer?.status() !== 200) continue;
-    await page.waitForTimeout(1500);
+    await still(page);
     const here = await foreign(page);
     if (here.length > 0) found[path] = here;
   }
