@@ -5,7 +5,7 @@ import { batchesOf, type Service } from '../service';
 import { HOUSE, here, RECIPES, service, soup, TABLES } from '../testKit';
 import { Timetables } from '../timetables';
 import { arranged } from './arrange';
-import { standsFor } from './jobs';
+import { jobsOf, standsFor } from './jobs';
 import { mendsFor } from './mend';
 import { leastFirst, type Relief } from './relief';
 import { reliefs } from './why';
@@ -46,6 +46,23 @@ describe('where a batch may stand', () => {
   });
 });
 
+test('its own burner is tried first in each pot', () => {
+  const [batch] = batchesOf(service([soup('roast-carrot-cream', { burnerId: 'back-plate' })]));
+  const stands = standsFor(batch!, HOUSE);
+  expect(stands[0]).toEqual({ vesselId: 'middle-28', burnerId: 'back-plate' });
+  expect(stands[HOUSE.burners.length]?.burnerId).toBe('back-plate');
+});
+
+test('where a batch lies it stays only where it was pinned', () => {
+  const at = { burnerId: 'front-right', vesselId: 'middle-28', lightAt: 600 };
+  const stands = (more: object) =>
+    jobsOf(service([CARROT], { placed: { [CARROT.id]: { ...at, ...more } } }), here(), (b) =>
+      standsFor(b, HOUSE),
+    ).jobs[0]!.stands;
+  expect(stands({}).length).toBeGreaterThan(1);
+  expect(stands({ pinned: true })).toMatchObject([at]);
+});
+
 describe('what would mend a clash', () => {
   const clashIn = (of: Service, kind: string) =>
     boardOf(of, here()).clashes.find((c) => c.kind === 'shared' && c.shared.kind === kind)!;
@@ -68,6 +85,32 @@ describe('what would mend a clash', () => {
     for (const m of named) expect(m.pot).toBe(HOUSE.vessels.find((v) => v.id === m.to.vesselId)?.name);
     const onto = moves(service([CARROT, PARSNIP], { hands: 9 }), 'burner').filter((m) => m.burner !== null);
     for (const m of onto) expect(m.burner).toBe(HOUSE.burners.find((b) => b.id === m.to.burnerId)?.name);
+  });
+
+  test('one thing is changed at a time, and of each batch each way once', () => {
+    const found = moves(service([CARROT, PARSNIP], { hands: 9 }), 'burner');
+    expect(found).toHaveLength(3);
+    for (const m of found) expect(m.burner && m.pot).toBeNull();
+    expect(new Set(found.map((m) => `${m.key} ${m.burner === null} ${m.pot === null}`)).size).toBe(3);
+  });
+
+  test('of three on one burner it is enough that one goes elsewhere', () => {
+    const pea = soup('green-pea-and-lettuce-cream', { vesselId: 'deep-42', amount: { litres: 10 } });
+    const three = service([CARROT, PARSNIP, pea], { hands: 9 });
+    expect(clashIn(three, 'burner').keys).toHaveLength(3);
+    expect(moves(three, 'burner').some((m) => m.burner !== null)).toBe(true);
+  });
+
+  test('what is late is mended by what makes it late no more, not by what makes it less late', () => {
+    const { lightAt } = barOf(service([CARROT]));
+    const late = service([CARROT], {
+      placed: { [CARROT.id]: { burnerId: 'front-left', vesselId: 'middle-28', lightAt: lightAt + 7 } },
+    });
+    const [clash] = boardOf(late, here()).clashes;
+    expect(clash?.kind).toBe('late');
+    const found = mendsFor(late, here(), clash!);
+    expect(found.length).toBeGreaterThan(0);
+    for (const m of found) expect(boardOf(m.service, here()).clashes).toEqual([]);
   });
 
   test('a soup that can be cooked nowhere neither hinders what mends two others nor excuses what makes one late', () => {
@@ -246,6 +289,11 @@ describe('the smallest that makes it possible', () => {
       { kind: 'without', soup: 'a', service: s },
     ];
     expect(leastFirst(order.toReversed())).toEqual(order);
+    const even: readonly Relief[] = [
+      { kind: 'hand', service: s },
+      { kind: 'tool', tool: 'sieve', service: s },
+    ];
+    for (const those of [even, even.toReversed()]) expect(leastFirst(those)).toEqual(those);
   });
 });
 
