@@ -278,9 +278,13 @@ test('the same line twice is kept once, at once and again; one id is not two thi
 });
 
 describe('a batch that is finished to be kept', () => {
-  const batchOf = async () =>
-    (await pool.query("SELECT id FROM batch WHERE plan ->> 'recipeName' LIKE 'Smoked parsnip%'")).rows[0]
-      .id as string;
+  /** The one under way, begun last. */
+  const batchOf = async (): Promise<string> =>
+    (
+      await pool.query(
+        "SELECT id FROM batch WHERE plan ->> 'recipeName' LIKE 'Smoked parsnip%' ORDER BY started_at DESC LIMIT 1",
+      )
+    ).rows[0].id;
   test('is put by once, in its pot, with what is in it; out of its pot the batch is over and the pot free', async () => {
     const id = await batchOf();
     const finished = {
