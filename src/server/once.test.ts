@@ -50,7 +50,13 @@ const note = (text: string, id: string = randomUUID(), at = new Date()): BatchEv
 });
 
 type Archive = {
-  batches: { id: string; startedAt: string; receivedAt?: string; events: BatchEvent[] }[];
+  batches: {
+    id: string;
+    startedAt: string;
+    serveAt: string | null;
+    receivedAt?: string;
+    events: BatchEvent[];
+  }[];
   kept: { id: string; events: { id: string }[] }[];
 };
 async function archive(change: (a: Archive) => void): Promise<string> {
@@ -68,7 +74,7 @@ const another = (a: Archive, events: readonly BatchEvent[]): string => {
   if (!like) throw new Error('the archive has no batch');
   const id = randomUUID();
   const at = new Date(Date.now() - 40 * 86_400_000).toISOString();
-  a.batches.push({ ...like, id, startedAt: at, receivedAt: at, events: [...events] });
+  a.batches.push({ ...like, id, startedAt: at, serveAt: null, receivedAt: at, events: [...events] });
   return id;
 };
 const ago = (days: number) => new Date(Date.now() - days * 86_400_000);
