@@ -14,7 +14,7 @@ import { Standing } from './Standing';
 import { type SheetName, Sheets } from './sheets/Sheets';
 import { ShelfFace } from './shelf/ShelfFace';
 import { Unanswered } from './Unanswered';
-import { type KeepFace, type Kept, useKept } from './useKept';
+import { type KeepFace, type KeptHere, useKept } from './useKept';
 import { useWriting } from './useWriting';
 
 /** Each face is loaded when it is looked at. */
@@ -111,7 +111,7 @@ export function KeepView({ house, first, lot, face: asked }: Props) {
   );
 }
 
-type Part = { readonly house: House; readonly kept: Kept };
+type Part = { readonly house: House; readonly kept: KeptHere };
 
 /** The faces, how much is on each, and what is at hand as a sentence. */
 function Head({ house, kept }: Part) {

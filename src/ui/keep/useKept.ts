@@ -66,4 +66,4 @@ export function useKept(house: House, first: KeepOpened, lot: string | null, ask
     ...useProbe(state, keep.kitchenLines, now),
   };
 }
-export type Kept = ReturnType<typeof useKept>;
+export type KeptHere = ReturnType<typeof useKept>;

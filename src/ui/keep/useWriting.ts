@@ -6,7 +6,7 @@ import type { Deviation } from '../../core/keep/safe/deviation';
 import { askedOfKept } from '../../core/keep/safe/plausible';
 import type { House } from '../../core/kitchen/house';
 import { useReally } from '../shared/hooks/useReally';
-import type { Kept } from './useKept';
+import type { KeptHere } from './useKept';
 
 /** What goes against a rule and is asked about: a line that is not written yet, or what stands in the record already. */
 type Asking = {
@@ -27,7 +27,7 @@ const STAYS: ReadonlySet<KeepBody['kind']> = new Set([
 const ENDS: ReadonlySet<KeepBody['kind']> = new Set(['thrown away', 'used up', 'taken', 'parted']);
 
 /** What is asked about a reading of the thing at hand, by what it was foreseen to be. */
-function questionOf({ state, now, cooling }: Kept, body: KeepBody) {
+function questionOf({ state, now, cooling }: KeptHere, body: KeepBody) {
   if (!state || now === null || body.kind !== 'temperature') return null;
   const found = cooling?.found ?? null;
   return askedOfKept(
@@ -39,7 +39,7 @@ function questionOf({ state, now, cooling }: Kept, body: KeepBody) {
 }
 
 /** Writes of the thing at hand: what is unlikely, and what goes against a rule, is asked about first. */
-export function useWriting(house: House, kept: Kept) {
+export function useWriting(house: House, kept: KeptHere) {
   const { keep, now, state, thing, face, setFace, setPicked, setSheet } = kept;
   const [asking, setAsking] = useState<Asking | null>(null);
   const { really, sheet: question } = useReally();

@@ -18,7 +18,7 @@ import { Foot } from './foot/Foot';
 import { Lists } from './lists/Lists';
 import { PotPart } from './PotPart';
 import { Sentence } from './sentence/Sentence';
-import { type Ordered, useOrdered } from './useOrdered';
+import { type OrderHere, useOrdered } from './useOrdered';
 
 /** Loaded when first asked for. */
 const ByTest = lazily(async () => (await import('./sentence/ByTest')).ByTest);
@@ -105,7 +105,7 @@ function MisreadList({ misread }: Pick<Props, 'misread'>) {
   );
 }
 
-type Part = { readonly of: Ordered };
+type Part = { readonly of: OrderHere };
 
 /** Where it is to land on the ladder, moved by a finger. */
 function Consistency({

@@ -86,4 +86,4 @@ export function useOrdered(opened: Shelf, first: TimedOrder, begun: Begun | unde
     refused: starting.refused ?? (notFetched && say(notFetched)),
   };
 }
-export type Ordered = ReturnType<typeof useOrdered>;
+export type OrderHere = ReturnType<typeof useOrdered>;

@@ -9,11 +9,11 @@ import { warningLine } from '../../../core/plan/warningWords';
 import { useSay } from '../../shared/hooks/useSay';
 import { Link } from '../../shared/Link';
 import { BUTTON } from '../../shared/styles';
-import type { Ordered } from '../useOrdered';
+import type { OrderHere } from '../useOrdered';
 import { Chance } from './Chance';
 import { Warnings } from './Warnings';
 
-type Props = { readonly of: Ordered };
+type Props = { readonly of: OrderHere };
 
 /** What stops it, or what multiplying would have done; how sure it is; and its start. */
 export function Foot({ of }: Props) {
