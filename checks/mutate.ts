@@ -90,13 +90,14 @@ const SERVER: Suite = {
   conditions: true,
   tests: [
     ['src/server/keep'],
-    ['src/server/(services|once|actions)'],
+    ['src/server/services'],
     ['src/server/(editing|server)'],
     ['src/server/(rewriting|data/parts)'],
+    ['src/server/(once|actions)'],
   ],
   near: [
-    [/keep|record|seals|verify|archive|chain|aside|imports/, [0, 3]],
-    [/services|service\.sql|once|landings|batches|planning/, [1, 2]],
+    [/keep|record|seals|verify|archive|chain|aside|imports/, [0, 3, 4]],
+    [/services|service\.sql|once|landings|batches|planning/, [1, 4, 2]],
     [/recipes|kitchen|reading|listed|waterTests/, [2, 1]],
     [/parts|guard|over|taken_back|long/, [3]],
   ],
@@ -191,6 +192,10 @@ class Lane {
   }
 }
 
+// As the tests are run: without the demo’s history, and without what is learned of it.
+process.env.PANACHE_HISTORY ??= 'off';
+process.env.PANACHE_LEARN ??= 'off';
+process.env.TZ = 'UTC';
 // The tests of the server want a database of the machine's own PostgreSQL, where they are not given one.
 const wantsDatabase = suite === SERVER && !process.env.TEST_DATABASE_URL;
 const server = wantsDatabase ? await postgres() : null;

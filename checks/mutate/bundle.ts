@@ -48,9 +48,13 @@ export async function bundle(
   }
   await build({
     stdin: {
-      contents: ['./src/core/food/load.ts', ...tests.map((t) => `./${t}`)]
-        .map((f) => `import ${JSON.stringify(f)};`)
-        .join('\n'),
+      // Each file in a room of its own: what it does before and after its tests is not done for the others’.
+      contents: [
+        `import './src/core/food/load.ts';`,
+        ...tests.map(
+          (t) => `describe(${JSON.stringify(t)}, () => void require(${JSON.stringify(`./${t}`)}));`,
+        ),
+      ].join('\n'),
       resolveDir: process.cwd(),
       loader: 'ts',
     },

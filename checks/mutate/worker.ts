@@ -62,6 +62,9 @@ Object.assign(files, {
 async function fails(file: string, mutant: number): Promise<string | null> {
   circus.resetState();
   failed = false;
+  // What a server’s process remembers of the database it had before is nothing of this one’s.
+  for (const kept of Object.keys(globalThis))
+    if (kept.startsWith('panache')) Reflect.deleteProperty(globalThis, kept);
   const module = { exports: {} };
   try {
     scriptOf(file).runInThisContext()(require, module, module.exports, mutant);
