@@ -93,12 +93,13 @@ const SERVER: Suite = {
     ['src/server/services'],
     ['src/server/(editing|server)'],
     ['src/server/(rewriting|data/parts)'],
-    ['src/server/(once|actions)'],
+    ['src/server/(once|actions|groups)'],
   ],
   near: [
     [/keep|record|seals|verify|archive|chain|aside|imports/, [0, 3, 4]],
     [/services|service\.sql|once|landings|batches|planning/, [1, 4, 2]],
-    [/recipes|kitchen|reading|listed|waterTests/, [2, 1]],
+    [/groups/, [4]],
+    [/recipes|kitchen|reading|listed|waterTests/, [2, 1, 4]],
     [/parts|guard|over|taken_back|long/, [3]],
   ],
 };

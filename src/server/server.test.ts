@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import type pg from 'pg';
 import { StartRequest } from '../contract/batches';
 import { batchState } from '../core/batch/state';
+import { rimVolume } from '../core/heat/vessel';
 import { Order } from '../core/order/order';
 import { spoken } from '../core/text/spoken';
 import { recordEvent, startBatch } from './actions/batches';
@@ -163,6 +164,46 @@ describe('the record', () => {
     const before = await count('batch_event');
     expect((await refusal(recordEvent(pool, id, tap(body)))).status).toBe(status);
     expect(await count('batch_event')).toBe(before);
+  });
+
+  test.each<[string, (rim: { mm: number; ml: number }) => object, string | null]>([
+    ['a level at the rim', ({ mm }) => ({ kind: 'depth', mm: Math.floor(mm) }), null],
+    ['a level over the rim', ({ mm }) => ({ kind: 'depth', mm: Math.floor(mm) + 1 }), 'body.mm'],
+    ['a volume to the rim', ({ ml }) => ({ kind: 'volume', ml: Math.floor(ml) }), null],
+    ['a volume over the rim', ({ ml }) => ({ kind: 'volume', ml: Math.floor(ml) + 1 }), 'body.ml'],
+    ['a timer nobody started', () => ({ kind: 'timer-stopped', timer: randomUUID() }), 'body.timer'],
+    ['a step nobody added', () => ({ kind: 'step-done', step: randomUUID() }), 'body.step'],
+  ])(
+    '%s: what the pot and the batch have is taken, what they have not is refused by its field',
+    async (_what, body, field) => {
+      const id = await begun();
+      const { vessel } = (await readBatch(pool, id))?.plan.cooked ?? {};
+      if (!vessel) throw new Error('it has a pot');
+      const rim = { mm: vessel.heightMm, ml: rimVolume(vessel) };
+      const recorded = recordEvent(pool, id, tap(body(rim)));
+      if (field === null) expect(await recorded).toMatchObject({ isNew: true });
+      else expect((await refusal(recorded)).problems[0]?.field).toBe(field);
+    },
+  );
+
+  test('a line is of no more than a day ahead, and no more than a day before its batch began', async () => {
+    const id = await begun();
+    const HOUR = 3_600_000;
+    const { startedAt } = (await readBatch(pool, id)) ?? {};
+    const at = (ms: number) => ({ ...tap({ kind: 'note', text: 'x' }), at: new Date(ms).toISOString() });
+    const begins = Date.parse(startedAt ?? '');
+    for (const ms of [Date.now() + 23 * HOUR, begins - 23 * HOUR])
+      expect(await recordEvent(pool, id, at(ms))).toMatchObject({ isNew: true });
+    for (const ms of [Date.now() + 25 * HOUR, begins - 25 * HOUR])
+      expect((await refusal(recordEvent(pool, id, at(ms)))).problems[0]?.field).toBe('at');
+  });
+
+  test('an id is one line’s: of another batch it is refused, of this one it is the same line', async () => {
+    const [one, two] = [await begun(), await begun()];
+    const event = tap({ kind: 'note', text: 'once' });
+    expect(await recordEvent(pool, one, event)).toMatchObject({ isNew: true });
+    expect(await recordEvent(pool, one, event)).toMatchObject({ isNew: false });
+    expect(await refusal(recordEvent(pool, two, event))).toMatchObject({ status: 409 });
   });
 
   test('a batch that is not there', async () => {
