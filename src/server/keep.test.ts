@@ -3,13 +3,14 @@ import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type pg from 'pg';
+import { StartRequest } from '../contract/batches';
 import type { KeepBody } from '../core/keep/events';
 import { lotState } from '../core/keep/safe/fold';
 import { NO_LINK } from '../core/record/chain';
 import { together } from '../core/record/followed';
 import { inEnglish } from '../core/text/inWords';
 import { dayOf } from '../core/units/clock';
-import { recordEvent } from './actions/batches';
+import { recordEvent, startBatch } from './actions/batches';
 import { afterBatchEvent, openKeep, recordKeep, theLot } from './actions/keep/keep';
 import { theLotRecord, theRecord } from './actions/record';
 import { verifyRecord } from './actions/verify';
@@ -24,6 +25,7 @@ import { readInUse } from './queries/batches';
 import { readLotsFrom } from './queries/keep';
 import { readHouse } from './queries/kitchen';
 import { readHead, sealOld } from './queries/record/seals';
+import { accept } from './refusal';
 
 let pool: pg.Pool;
 let drop: () => Promise<void>;
@@ -109,6 +111,11 @@ describe('what cannot be true is refused by its field, and nothing is written', 
       ),
     ).toMatchObject({ status: 422, field: 'at' });
     expect((await stateOf(lot))?.readings).toHaveLength(1);
+    // A station that was cut off brings its own later than another's, and a note bars no reading.
+    await recordKeep(pool, lot, line({ kind: 'note', text: 'lid on' }, 1));
+    await recordKeep(pool, lot, line({ kind: 'temperature', celsius: 5 }, 9, 'Opener'));
+    await recordKeep(pool, lot, line({ kind: 'temperature', celsius: 4.5 }, 3));
+    expect((await stateOf(lot))?.readings.map((r) => r.celsius)).toEqual([5, 4, 4.5]);
   });
   test('a use-by before it was made, and made after it is put by', async () => {
     expect(await refused(randomUUID(), putBy({ useBy: '2026-01-01' }))).toMatchObject({
@@ -346,6 +353,44 @@ describe('a batch that is finished to be kept', () => {
         [id],
       );
     expect((await ends()).rows).toEqual([{ over: true, off: true }]);
+  });
+});
+
+describe('a server that ended between finishing and putting by', () => {
+  test('puts by what was to be held or cooled when it is begun again, once, and nothing that went to the pass', async () => {
+    const begun: Record<string, string> = {};
+    for (const goesTo of ['hold', 'cool', 'pass']) {
+      const id = randomUUID();
+      begun[goesTo] = id;
+      await startBatch(
+        pool,
+        accept(StartRequest, {
+          recipeId: 'smoked-parsnip-veloute',
+          litres: 8,
+          target: 153,
+          vesselId: 'tall-steel-36',
+          burnerId: 'front-left',
+          id,
+          startedAt: new Date().toISOString(),
+          anyway: true,
+        }),
+      );
+      const body = { kind: 'finished', goesTo, yieldMl: 7600 };
+      await recordEvent(pool, id, {
+        id: randomUUID(),
+        at: new Date().toISOString(),
+        station: 'Opener',
+        body,
+      });
+    }
+    const standing = async (mend: boolean) => {
+      const kept = new Set((await openKeep(pool, { mend })).lots.map((l) => l.id));
+      return Object.keys(begun).filter((goesTo) => kept.has(begun[goesTo] ?? ''));
+    };
+    expect(await standing(false)).toEqual([]);
+    expect(await standing(true)).toEqual(['hold', 'cool']);
+    expect(await standing(true)).toEqual(['hold', 'cool']);
+    expect((await theLot(pool, begun.hold ?? '')).events).toHaveLength(1);
   });
 });
 
