@@ -11,6 +11,7 @@ import { inEnglish } from '../core/text/inWords';
 import { dayOf } from '../core/units/clock';
 import { METRIC } from '../core/units/shown/show';
 import { recordEvent } from './actions/batches';
+import { openFromBatch } from './actions/keep/fromBatch';
 import { recordKeep } from './actions/keep/keep';
 import { keepAsCooked } from './actions/log/asCooked';
 import { openGiven, openWeek } from './actions/log/days';
@@ -46,10 +47,10 @@ const HIDDEN: Hidden = {
 };
 
 /** A chowder cooked so many days ago and written as stations write it. */
-async function cooked(ago: number, { id = randomUUID(), thirds = 0 } = {}): Promise<Batch> {
+async function cooked(ago: number, { id = randomUUID(), thirds = 0, goesTo = 'pass' } = {}): Promise<Batch> {
   const house = await readHouse(pool);
   if (!house) throw new Error('the demo is loaded');
-  const { batch } = cookedBatch({
+  const { batch: served } = cookedBatch({
     house,
     recipe: demoRecipe('cockle-and-leek-chowder'),
     litres: 12,
@@ -62,6 +63,12 @@ async function cooked(ago: number, { id = randomUUID(), thirds = 0 } = {}): Prom
     id,
     reads: { cup: true, ruler: true, probe: true },
   });
+  const batch = {
+    ...served,
+    events: served.events.map((e) =>
+      e.body.kind === 'finished' ? ({ ...e, body: { ...e.body, goesTo } } as typeof e) : e,
+    ),
+  };
   await writeBatch(pool, { ...batch, kitchenId: house.id, receivedAt: batch.startedAt });
   await appendEvents(
     pool,
@@ -347,6 +354,32 @@ describe('what it comes to', () => {
     expect(givenCsv(given).split('\r\n')[0]).toMatch(/^day,soup,planned mL/);
     const pdf = Buffer.from(await weekPdf(await openWeek(pool, day), 'A4', inEnglish, METRIC));
     expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+  });
+
+  test('of a batch that was cooled what is kept and what is thrown away is told apart, and the rest was served', async () => {
+    const batch = await cooked(9, { goesTo: 'cool' });
+    await cooked(9, { thirds: 1 });
+    await learnAll();
+    const house = (await readHouse(pool))!;
+    await openFromBatch(pool, house, batch);
+    const made = (await loggedBatch(pool, batch.id)).logged.yieldMl!;
+    const say = (body: object) =>
+      recordKeep(pool, batch.id, {
+        id: randomUUID(),
+        at: new Date().toISOString(),
+        station: 'Closer',
+        body,
+      });
+    await say({ kind: 'thrown away', ml: 2000, why: 'left over' });
+    const day = dayOf(new Date(batch.startedAt), house.keeping.dayEnds);
+    const row = (await openGiven(pool, day)).given.find(
+      (g) => g.day === day && g.recipeId === 'cockle-and-leek-chowder',
+    )!;
+    expect(row.thrownMl).toBe(2000);
+    expect(row.keptMl).toBeCloseTo(made - 2000, 0);
+    // All of the one that went to the pass.
+    expect(row.servedMl).toBeCloseTo(row.madeMl - made, 0);
+    expect(row.thrownCost).toBeGreaterThan(0);
   });
 
   test('the whole log leaves as CSV and JSON, a line a batch', async () => {

@@ -302,13 +302,6 @@ export const jobs = {
   learn: ({ shared }: { shared: SharedArrayBuffer }) => logAndLearn(db(), new Watch(shared)),
   rail: () => railOf(db(), Date.now()),
   railMoved: (moves: Moves) => railMoved(db(), moves, Date.now()),
-  /** For trying what is said of the others: works for `ms`, or asks for more memory than there is. */
-  busyFor: async ({ ms, greedy = false }: { ms: number; greedy?: boolean }) => {
-    const held: string[][] = [];
-    for (const end = Date.now() + ms; Date.now() < end; )
-      if (greedy) held.push(Array.from({ length: 100_000 }, (_, n) => `${n} ${Math.random()}`));
-    return held.length;
-  },
 };
 export type Jobs = typeof jobs;
 export type JobName = keyof Jobs;

@@ -6,6 +6,7 @@ import { askedKitchen } from '../guard/asking';
 import { log, said } from '../log';
 import { busy, cannot, isRefusal, Refusal } from '../refusal';
 import { readsFrom, worked } from '../watched/metrics';
+import { allow } from './allowance';
 import type { JobName, JobOutcome } from './jobs';
 
 /** Threads that share a queue: what a cook waits for, what a file takes, the rail, and the record. */
@@ -23,7 +24,7 @@ const LINES = {
 
 type Line = keyof typeof LINES;
 
-/** Where each job stands in line, and how long it may take, ms. */
+/** Where each job stands in line, and what it may take of the processor, ms ({@link allow}). */
 const BUDGET: { readonly [J in JobName]: { readonly line: Line; readonly ms: number } } = {
   plan: { line: 'quick', ms: 8000 },
   begun: { line: 'quick', ms: 2000 },
@@ -55,7 +56,6 @@ const BUDGET: { readonly [J in JobName]: { readonly line: Line; readonly ms: num
   verify: { line: 'record', ms: 900_000 },
   rail: { line: 'rail', ms: 30_000 },
   railMoved: { line: 'rail', ms: 30_000 },
-  busyFor: { line: 'quick', ms: 1000 },
 };
 
 export type Work = (name: JobName, input: unknown) => Promise<unknown>;
@@ -151,7 +151,11 @@ export function startWorkers(): void {
     under[line]++;
     const waited = new AbortController();
     const pool = poolFor(line);
-    const timer = setTimeout(() => waited.abort(), ms + grace(line));
+    let given = true;
+    const answered = allow(ms + grace(line), (starved) => {
+      given = !starved;
+      waited.abort();
+    });
     let outcome: JobOutcome;
     try {
       outcome = await pool.run({ name, input, kitchen: askedKitchen() }, { signal: waited.signal });
@@ -163,10 +167,12 @@ export function startWorkers(): void {
         code === 'ERR_WORKER_OUT_OF_MEMORY' ||
         /terminated|memory/i.test(said(error))
       )
-        throw waits ? busy(message('others are being worked out, and this had to wait too long')) : tooMuch();
+        throw waits || !given
+          ? busy(message('others are being worked out, and this had to wait too long'))
+          : tooMuch();
       throw error;
     } finally {
-      clearTimeout(timer);
+      answered();
       under[line]--;
     }
     if (outcome.ok) return outcome.value;
