@@ -1,4 +1,5 @@
-import { allow } from './allowance';
+import { allow, clocksOf } from './allowance';
+import { ThreadTime } from './threadTime';
 
 /** A processor of which this process has a `share`, and what was said of a job that may take `ms` of it. */
 function trying(ms: number, share: number) {
@@ -48,4 +49,15 @@ test('of what was answered in time nothing is said', () => {
   stop();
   jest.advanceTimersByTime(100_000);
   expect(said).toEqual([]);
+});
+
+test('a job’s own thread is asked once it has begun, the whole process before', () => {
+  jest.useRealTimers();
+  const thread = new ThreadTime();
+  const { had } = clocksOf(thread);
+  const from = process.cpuUsage();
+  while (process.cpuUsage(from).user < 200_000);
+  expect(had()).toBeGreaterThanOrEqual(200);
+  thread.begins();
+  expect(had()).toBeLessThan(100);
 });

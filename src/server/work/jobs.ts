@@ -54,6 +54,7 @@ import { readWholeLog } from '../queries/log';
 import { readBodies, readRecipe, readRecipes } from '../queries/recipes';
 import type { ChainStretch } from '../queries/record/seals';
 import { cannot, isRefusal, Refusal, unknown } from '../refusal';
+import { ThreadTime } from './threadTime';
 import { Watch } from './watch';
 
 /** What a thread does for the server, away from its taps. Everything in and out can be copied between threads. */
@@ -324,11 +325,14 @@ export default async function run({
   name,
   input,
   kitchen,
+  thread,
 }: {
   name: JobName;
   input: never;
   kitchen: string;
+  thread: SharedArrayBuffer;
 }): Promise<JobOutcome> {
+  new ThreadTime(thread).begins();
   try {
     const job = jobs[name] as (input: never) => Promise<unknown>;
     return { ok: true, value: await inKitchen(kitchen, () => job(input)) };

@@ -6,8 +6,9 @@ import { askedKitchen } from '../guard/asking';
 import { log, said } from '../log';
 import { busy, cannot, isRefusal, Refusal } from '../refusal';
 import { readsFrom, worked } from '../watched/metrics';
-import { allow } from './allowance';
+import { allow, clocksOf } from './allowance';
 import type { JobName, JobOutcome } from './jobs';
+import { ThreadTime } from './threadTime';
 
 /** Threads that share a queue: what a cook waits for, what a file takes, the rail, and the record. */
 const LINES = {
@@ -152,13 +153,18 @@ export function startWorkers(): void {
     const waited = new AbortController();
     const pool = poolFor(line);
     let given = true;
-    const answered = allow(ms + grace(line), (starved) => {
+    const thread = new ThreadTime();
+    const over = (starved: boolean) => {
       given = !starved;
       waited.abort();
-    });
+    };
+    const answered = allow(ms + grace(line), over, clocksOf(thread));
     let outcome: JobOutcome;
     try {
-      outcome = await pool.run({ name, input, kitchen: askedKitchen() }, { signal: waited.signal });
+      outcome = await pool.run(
+        { name, input, kitchen: askedKitchen(), thread: thread.shared },
+        { signal: waited.signal },
+      );
     } catch (error) {
       const { code, name: kind } = error as { code?: string; name?: string };
       if (/queue/i.test(said(error))) throw busy(message('too much is being worked out already'));
