@@ -45,23 +45,37 @@ const { HyperFormula } = require('hyperformula') as {
 };
 const serum = 1.5 * waterViscosity(60);
 const bowl = temperatureFactor(BOWL_CELSIUS);
+/** Dose and flow index hang on each other: a worksheet goes round so often, a row each (n, starch, dose). */
+const ROUNDS = 14;
+const dropletOf = (n: string) => `($A$4^-3.5)^((1+${n})/2)*$A$4^((1-${n})/2)`;
+const indexOf = (dose: string) => `=MAX(0.35,1-0.0065*${dose})`;
+const rounds = Array.from({ length: ROUNDS }, (_, k) => {
+  const row = 6 + k;
+  return [
+    indexOf(`C${row - 1}`),
+    `=$B$1/${bowl}/(${dropletOf(`A${row}`)})-${serum}`,
+    `=IF(B${row}<=0,0,45*(B${row}/70)^(1/3))`,
+  ];
+});
+const last = 5 + ROUNDS;
 const sheet = HyperFormula.buildFromArray(
   [
     [12, 150, 600, 450],
     ['=C1*0.981*0.361/0.917+D1*0.811/0.917/2'],
     ['=A2/(A1*1000+A2)'],
-    ['=(1-MIN(0.6,MAX(0,A3)))^(-3.5)'],
-    [`=B1/(A4*${bowl})-${serum}`],
-    ['=IF(A5<=0,0,45*(A5/70)^(1/3))'],
-    ['=A6*A1'],
-    [`=(${serum}+70*(A6/45)^3)*A4*${bowl}`],
+    ['=1-MIN(0.6,MAX(0,A3))'],
+    ['', '', 0],
+    ...rounds,
+    [`=C${last}*A1`],
+    [indexOf(`C${last}`)],
+    [`=(${serum}+70*(C${last}/45)^3)*${dropletOf(`A${last + 2}`)}*${bowl}`],
   ],
   { licenseKey: 'gpl-v3' },
 );
 const at = (row: number, col: number) => ({ sheet: 0, row, col });
 const bySheet = (target: number) => {
   sheet.setCellContents(at(0, 1), [[target]]);
-  return { flour: sheet.getCellValue(at(6, 0)), viscosity: sheet.getCellValue(at(7, 0)) };
+  return { flour: sheet.getCellValue(at(last, 0)), viscosity: sheet.getCellValue(at(last + 2, 0)) };
 };
 for (const target of [60, 150, 400]) {
   const ours = closedForm({ litres: 12, target, creamMl: 600, butterG: 450 });
