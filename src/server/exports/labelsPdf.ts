@@ -1,4 +1,3 @@
-import PDFDocument from 'pdfkit';
 import QRCode from 'qrcode';
 import { ifColdWords } from '../../core/keep/written/dates';
 import type { Label, LabelSize } from '../../core/keep/written/labels';
@@ -8,6 +7,7 @@ import { shortDay } from '../../core/service/words/dayWords';
 import type { Words } from '../../core/text/inWords';
 import { timeOfDay } from '../../core/units/clock';
 import { BOLD, TEXT } from './paper';
+import { type Doc, pdfOf } from './pdf';
 
 /** pt in a mm. */
 export const PT = 72 / 25.4;
@@ -15,8 +15,6 @@ export const PT = 72 / 25.4;
 const BLACK = '#000000';
 /** mm from a label’s edge nothing is printed in: rolls and sheets are never cut exactly. */
 const EDGE = 2.5;
-
-type Doc = InstanceType<typeof PDFDocument>;
 
 const NOT_WITHIN = message('not within the rule');
 const NOT_TOLD = message('not told to be safe');
@@ -118,18 +116,7 @@ export async function labelsPdf(
   say: Words,
 ): Promise<Uint8Array> {
   const page: [number, number] = [size.page[0] * PT, size.page[1] * PT];
-  const doc = new PDFDocument({
-    size: page,
-    margin: 0,
-    autoFirstPage: false,
-    info: { Title: label.name, Producer: 'Panache', Creator: 'Panache' },
-  });
-  const chunks: Uint8Array[] = [];
-  const ended = new Promise<void>((resolve, reject) => {
-    doc.on('data', (c: Uint8Array) => chunks.push(c));
-    doc.on('end', () => resolve());
-    doc.on('error', reject);
-  });
+  const { doc, ended } = pdfOf(label.name, { size: page, margin: 0, autoFirstPage: false });
   const [across, down] = size.grid;
   const per = across * down;
   for (let n = 0; n < count; n++) {
@@ -141,7 +128,5 @@ export async function labelsPdf(
     ] as const;
     drawLabel(doc, label, url, say, at, [size.label[0] * PT, size.label[1] * PT]);
   }
-  doc.end();
-  await ended;
-  return Buffer.concat(chunks);
+  return ended();
 }

@@ -1,24 +1,13 @@
-import PDFDocument from 'pdfkit';
 import type { SpreadSheet } from '../../core/flow/readings/sheet';
 import { FIGURES, INK, type Paper, QUIET, TEXT } from './paper';
+import { pdfOf } from './pdf';
 
 /** Points to a millimetre. */
 const MM = 72 / 25.4;
 
 /** The line-spread sheet at true scale, one page. */
 export async function lineSpreadPdf(sheet: SpreadSheet, paper: Paper): Promise<Uint8Array> {
-  const doc = new PDFDocument({
-    size: paper,
-    margin: 0,
-    info: { Title: 'Line-spread sheet' },
-    // A viewer that shrinks the page to fit would spoil the scale.
-  });
-  const done = new Promise<Uint8Array>((resolve, reject) => {
-    const chunks: Buffer[] = [];
-    doc.on('data', (c: Buffer) => chunks.push(c));
-    doc.on('end', () => resolve(Buffer.concat(chunks)));
-    doc.on('error', reject);
-  });
+  const { doc, ended } = pdfOf('Line-spread sheet', { size: paper, margin: 0 });
   const { width, height } = doc.page;
   const [x, y] = [width / 2, 112 * MM];
   for (const { radius, labelled } of sheet.rings) {
@@ -71,6 +60,5 @@ export async function lineSpreadPdf(sheet: SpreadSheet, paper: Paper): Promise<U
       .moveTo(mm * MM, at - 2 * MM)
       .lineTo(mm * MM, at + 2 * MM)
       .stroke();
-  doc.end();
-  return done;
+  return ended();
 }

@@ -1,4 +1,3 @@
-import PDFDocument from 'pdfkit';
 import type { GivenOpened, WeekOpened } from '../../contract/log';
 import type { Logged } from '../../core/log/logged';
 import { shortDay } from '../../core/service/words/dayWords';
@@ -7,6 +6,7 @@ import { spaced } from '../../core/units/shown/format';
 import { type Show, volumeWords } from '../../core/units/shown/show';
 import { csvOf } from './csv';
 import { BOLD, FIGURES, INK, type Paper, QUIET, TEXT } from './paper';
+import { pdfOf } from './pdf';
 
 const LOG_FIELDS = [
   'id',
@@ -123,17 +123,7 @@ export async function weekPdf(
   show: Show,
 ): Promise<Uint8Array> {
   const title = say('{kitchen}, {from} to {to}', { kitchen, from: shortDay(w.from), to: shortDay(w.to) });
-  const doc = new PDFDocument({
-    size: paper,
-    margin: MARGIN,
-    info: { Title: title, Producer: 'Panache', Creator: 'Panache' },
-  });
-  const chunks: Uint8Array[] = [];
-  const ended = new Promise<void>((resolve, reject) => {
-    doc.on('data', (c: Uint8Array) => chunks.push(c));
-    doc.on('end', () => resolve());
-    doc.on('error', reject);
-  });
+  const { doc, ended } = pdfOf(title, { size: paper, margin: MARGIN });
   const width = doc.page.width - 2 * MARGIN;
   const money = (x: number): string => `${currency}${spaced(x, 2)}`;
   doc.font(BOLD).fontSize(22).fillColor(INK).text(title, MARGIN, MARGIN, { width });
@@ -191,7 +181,5 @@ export async function weekPdf(
       ],
       TEXT,
     );
-  doc.end();
-  await ended;
-  return Buffer.concat(chunks);
+  return ended();
 }

@@ -1,7 +1,7 @@
-import PDFDocument from 'pdfkit';
 import type { PlanSheet } from '../../core/formats/sheet';
 import { inEnglish, type Words } from '../../core/text/inWords';
 import { BOLD, FIGURES, INK, type Paper, QUIET, TEXT } from './paper';
+import { type Doc, pdfOf } from './pdf';
 
 const MARGIN = 34;
 const GAP = 18;
@@ -19,8 +19,6 @@ const plain = (text: string): string =>
     .replace(/\u00a0/g, ' ')
     .replace(/⁻¹/g, '-1')
     .replace(/(\d?)([⅓⅔])/g, (_m, whole, sign) => `${whole && `${whole} `}${sign === '⅓' ? '1/3' : '2/3'}`);
-
-type Doc = InstanceType<typeof PDFDocument>;
 
 /** Writing at one size; without `real` only measured. Each gives the height it takes, pt. */
 function penOf(doc: Doc, scale: number, real: boolean) {
@@ -150,17 +148,7 @@ function draw(doc: Doc, sheet: PlanSheet, say: Words, scale: number, real: boole
 
 /** The plan as a PDF: one page for a normal soup, as large as it goes, and one before it for a stock made for it. */
 export async function planPdf(sheet: PlanSheet, paper: Paper, say: Words = inEnglish): Promise<Uint8Array> {
-  const doc = new PDFDocument({
-    size: paper,
-    margin: 0,
-    info: { Title: sheet.title, Producer: 'Panache', Creator: 'Panache' },
-  });
-  const chunks: Uint8Array[] = [];
-  const ended = new Promise<void>((resolve, reject) => {
-    doc.on('data', (c: Uint8Array) => chunks.push(c));
-    doc.on('end', () => resolve());
-    doc.on('error', reject);
-  });
+  const { doc, ended } = pdfOf(sheet.title, { size: paper, margin: 0 });
   const room = doc.page.height - MARGIN;
   const page = (one: PlanSheet) => {
     const scale = SCALES.find((s) => draw(doc, one, say, s, false) <= room) ?? SCALES.at(-1) ?? 0.74;
@@ -171,7 +159,5 @@ export async function planPdf(sheet: PlanSheet, paper: Paper, say: Words = inEng
     doc.addPage({ size: paper, margin: 0 });
   }
   page(sheet);
-  doc.end();
-  await ended;
-  return Buffer.concat(chunks);
+  return ended();
 }

@@ -1,4 +1,3 @@
-import PDFDocument from 'pdfkit';
 import type { KeptRecord } from '../../contract/keep';
 import { type Entry, LOUD } from '../../core/keep/written/entries';
 import { message } from '../../core/message/message';
@@ -8,6 +7,7 @@ import type { Words } from '../../core/text/inWords';
 import { dayAndTime, timeOfDay } from '../../core/units/clock';
 import { csvOf } from './csv';
 import { BOLD, FIGURES, INK, type Paper, QUIET, TEXT } from './paper';
+import { type Doc, pdfOf } from './pdf';
 
 const FIELDS = [
   'at',
@@ -75,8 +75,6 @@ const MARGIN = 36;
 /** Points of the column that says by whom. */
 const BY_WIDE = 96;
 const TOMATO = '#b32a18';
-
-type Doc = InstanceType<typeof PDFDocument>;
 
 /** The record being written: where on the page, and under which day. */
 type Sheet = {
@@ -211,18 +209,7 @@ export async function recordPdf(record: KeptRecord, paper: Paper, say: Words): P
     from: record.from,
     to: record.to,
   });
-  const doc = new PDFDocument({
-    size: paper,
-    margin: MARGIN,
-    bufferPages: true,
-    info: { Title: title, Producer: 'Panache', Creator: 'Panache' },
-  });
-  const chunks: Uint8Array[] = [];
-  const ended = new Promise<void>((resolve, reject) => {
-    doc.on('data', (c: Uint8Array) => chunks.push(c));
-    doc.on('end', () => resolve());
-    doc.on('error', reject);
-  });
+  const { doc, ended } = pdfOf(title, { size: paper, margin: MARGIN, bufferPages: true });
   const width = doc.page.width - 2 * MARGIN;
   doc.font(BOLD).fontSize(18).fillColor(INK).text(title, MARGIN, MARGIN, { width });
   const columns = { at: MARGIN, of: MARGIN + 52, says: MARGIN + 170, by: MARGIN + width - BY_WIDE };
@@ -232,7 +219,5 @@ export async function recordPdf(record: KeptRecord, paper: Paper, say: Words): P
     doc.font(TEXT).fontSize(11).text(say('Nothing was written down in these days.'), MARGIN, sheet.y);
   drawEnd(sheet, record);
   drawFeet(sheet, record);
-  doc.end();
-  await ended;
-  return Buffer.concat(chunks);
+  return ended();
 }
