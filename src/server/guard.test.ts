@@ -4,7 +4,6 @@ import { cp, mkdtemp, readdir, rename, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type pg from 'pg';
-import { StartRequest } from '../contract/batches';
 import { lateBy } from '../core/batch/guide/late';
 import { ticketOf } from '../core/batch/ticket';
 import { USUAL_KEEPING } from '../core/kitchen/keeping';
@@ -23,7 +22,8 @@ import { railOf } from './live/rail';
 import { readBatch, readBatches, readLiveBatches } from './queries/batches';
 import { readImports } from './queries/imports';
 import { readRecipe, readRecipes, readVersions } from './queries/recipes';
-import { accept, depthGuard, jsonIn } from './refusal';
+import { depthGuard, jsonIn } from './refusal';
+import { startOf } from './testKit';
 import { Watch } from './work/watch';
 
 const K = 'quay-house';
@@ -46,17 +46,6 @@ const note = (more: object = {}) => ({
   body: { kind: 'note', text: 'so it goes' },
   ...more,
 });
-const start = (more: object = {}) =>
-  accept(StartRequest, {
-    recipeId: 'smoked-parsnip-veloute',
-    litres: 8,
-    target: 153,
-    vesselId: 'tall-steel-36',
-    burnerId: 'front-left',
-    id: randomUUID(),
-    startedAt: at(0),
-    ...more,
-  });
 const count = async (table: string) =>
   Number((await pool.query(`SELECT count(*) FROM ${table}`)).rows[0].count);
 
@@ -102,7 +91,7 @@ describe('time', () => {
     ['startedAt', { startedAt: at(-2 * DAY_MS) }],
     ['serveAt', { serveAt: at(9 * DAY_MS) }],
   ])('a batch whose %s is days away is refused', async (field, more) => {
-    const refused = await refusal(startBatch(pool, start(more)));
+    const refused = await refusal(startBatch(pool, startOf(more)));
     expect([refused.status, refused.problems[0]?.field]).toEqual([422, field]);
   });
 
@@ -121,7 +110,7 @@ describe('time', () => {
   });
 
   test('a line that cannot be read is said to be there, and the others go on', async () => {
-    const { id } = await startBatch(pool, start({ anyway: true }));
+    const { id } = await startBatch(pool, startOf({ anyway: true }));
     await recordEvent(pool, id, note());
     const { rows } = await pool.query(
       `SELECT tableoid::regclass::text AS part FROM batch_event WHERE batch_id = $1`,
@@ -162,22 +151,22 @@ describe('time', () => {
 
 describe('races', () => {
   test('a second live batch in one pot is asked about, and taken when it is meant', async () => {
-    const two = [start({ vesselId: 'deep-42' }), start({ vesselId: 'deep-42' })];
+    const two = [startOf({ vesselId: 'deep-42' }), startOf({ vesselId: 'deep-42' })];
     const answers = await Promise.allSettled(two.map((r) => startBatch(pool, r)));
     expect(answers.map((a) => a.status).toSorted()).toEqual(['fulfilled', 'rejected']);
-    const refused = await refusal(startBatch(pool, start({ vesselId: 'deep-42' })));
+    const refused = await refusal(startBatch(pool, startOf({ vesselId: 'deep-42' })));
     expect(refused.status).toBe(409);
     expect(refused.problems[0]).toMatchObject({
       field: 'vesselId',
       given: 'Deep 42 is on the stove with Smoked parsnip velouté',
     });
-    expect((await startBatch(pool, start({ vesselId: 'deep-42', anyway: true }))).isNew).toBe(true);
+    expect((await startBatch(pool, startOf({ vesselId: 'deep-42', anyway: true }))).isNew).toBe(true);
   });
 
   test('once it is finished, or left for days, the pot is free', async () => {
-    const first = await startBatch(pool, start({ vesselId: 'low-wide-26', litres: 2 }));
+    const first = await startBatch(pool, startOf({ vesselId: 'low-wide-26', litres: 2 }));
     await recordEvent(pool, first.id, note({ body: { kind: 'finished', goesTo: 'pass' } }));
-    expect((await startBatch(pool, start({ vesselId: 'low-wide-26', litres: 2 }))).isNew).toBe(true);
+    expect((await startBatch(pool, startOf({ vesselId: 'low-wide-26', litres: 2 }))).isNew).toBe(true);
   });
 
   test('a pot and a burner something stands on stay in the kitchen', async () => {
@@ -209,14 +198,14 @@ describe('races', () => {
   test('an id that is another batch’s event is refused, not answered as known', async () => {
     const event = note();
     await recordEvent(pool, demo, event);
-    const other = await startBatch(pool, start({ anyway: true }));
+    const other = await startBatch(pool, startOf({ anyway: true }));
     expect((await refusal(recordEvent(pool, other.id, event))).status).toBe(409);
     expect(await recordEvent(pool, demo, event)).toEqual({ id: event.id, isNew: false });
   });
 
   test('batches begun ahead of a real one do not push it off the rail', async () => {
     for (let n = 0; n < 22; n++)
-      await startBatch(pool, start({ startedAt: at(DAY_MS - 5000), anyway: true }));
+      await startBatch(pool, startOf({ startedAt: at(DAY_MS - 5000), anyway: true }));
     await recordEvent(pool, demo, note());
     expect((await readLiveBatches(pool, K, 20)).map((b) => b.id)).toContain(demo);
   });
@@ -466,7 +455,7 @@ describe('the application’s own role', () => {
 
   test('does all the application does', async () => {
     expect((await recordEvent(app, demo, note())).isNew).toBe(true);
-    expect((await startBatch(app, start({ anyway: true }))).isNew).toBe(true);
+    expect((await startBatch(app, startOf({ anyway: true }))).isNew).toBe(true);
     const house = await theHouse(app);
     await saveKitchen(app, { kitchen: kitchenFileOf(house), revision: house.revision });
     expect((await railOf(app, Date.now())).length).toBeGreaterThan(0);

@@ -3,7 +3,6 @@ import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type pg from 'pg';
-import { StartRequest } from '../contract/batches';
 import type { KeepBody } from '../core/keep/events';
 import { lotState } from '../core/keep/safe/fold';
 import { NO_LINK } from '../core/record/chain';
@@ -25,7 +24,7 @@ import { readInUse } from './queries/batches';
 import { readLotsFrom } from './queries/keep';
 import { readHouse } from './queries/kitchen';
 import { readHead, sealOld } from './queries/record/seals';
-import { accept } from './refusal';
+import { startOf } from './testKit';
 
 let pool: pg.Pool;
 let drop: () => Promise<void>;
@@ -362,19 +361,7 @@ describe('a server that ended between finishing and putting by', () => {
     for (const goesTo of ['hold', 'cool', 'pass']) {
       const id = randomUUID();
       begun[goesTo] = id;
-      await startBatch(
-        pool,
-        accept(StartRequest, {
-          recipeId: 'smoked-parsnip-veloute',
-          litres: 8,
-          target: 153,
-          vesselId: 'tall-steel-36',
-          burnerId: 'front-left',
-          id,
-          startedAt: new Date().toISOString(),
-          anyway: true,
-        }),
-      );
+      await startBatch(pool, startOf({ id, anyway: true }));
       const body = { kind: 'finished', goesTo, yieldMl: 7600 };
       await recordEvent(pool, id, {
         id: randomUUID(),

@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import type pg from 'pg';
-import { StartRequest } from '../contract/batches';
 import type { Access } from '../core/record/access';
 import { recordEvent, startBatch } from './actions/batches';
 import { recordKeep } from './actions/keep/keep';
@@ -25,7 +24,7 @@ import { hashed, LEAD_LASTS } from './guard/keys';
 import { readBatch, readBatches } from './queries/batches';
 import { readRecipe, readVersions } from './queries/recipes';
 import { goOnWithSession, readStationByKey } from './queries/stations';
-import { accept } from './refusal';
+import { startOf } from './testKit';
 
 const K = 'quay-house';
 let pool: pg.Pool;
@@ -333,16 +332,7 @@ describe('a line of the record', () => {
   test('a batch is begun by its key', async () => {
     const { who } = await letIn('line', 'Opener');
     const id = randomUUID();
-    const request = accept(StartRequest, {
-      recipeId: 'smoked-parsnip-veloute',
-      litres: 8,
-      target: 153,
-      vesselId: 'tall-steel-36',
-      burnerId: 'front-left',
-      id,
-      startedAt: new Date().toISOString(),
-      anyway: true,
-    });
+    const request = startOf({ id, anyway: true });
     await by(who, () => startBatch(pool, request));
     expect((await readBatch(pool, id))?.via).toEqual({
       station: who.id,
